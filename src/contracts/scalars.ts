@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import { MOST_HOURS, parseDecimalHours } from '../core/quantities/hours';
+import { parseCivilDate } from '../core/time/civil-date';
+import { parseInstant } from '../core/time/instant';
+import { parseZone } from '../core/time/zone';
+
+/** Makes a schema that reads a text with one of the core's checked constructors. */
+function read<Output>(parse: (text: string) => Output | undefined, expected: string, example: string) {
+  return z.string({ error: `expected ${expected}` }).transform((text, context): Output => {
+    const value = parse(text);
+    if (value !== undefined) return value;
+    context.issues.push({ code: 'custom', input: text, message: `expected ${expected}, got '${text.slice(0, 80)}'` });
+    return z.NEVER;
+  }).meta({ description: expected, examples: [example] });
+}
+
+/** A calendar day. */
+export const dateSchema = read(parseCivilDate, 'a day that exists, YYYY-MM-DD, 1900 to 2199', '2026-03-31');
+/** A moment in time. */
+export const instantSchema = read(parseInstant, 'a moment, ISO 8601 with Z or an offset', '2026-11-24T09:42:00Z');
+/** An IANA time zone. */
+export const zoneSchema = read(parseZone, 'an IANA time zone name', 'America/Halifax');
+
+/** Decimal hours as on a meter. A third decimal is an error: it is never rounded. */
+export const hoursSchema = z.number({ error: 'expected hours as a number' }).transform((value, context) => {
+  const found = parseDecimalHours(String(value));
+  if (found !== undefined) return found;
+  context.issues.push({ code: 'custom', input: value, message: `expected hours from 0 to ${MOST_HOURS} with at most two decimals, got ${value}` });
+  return z.NEVER;
+}).meta({ description: `hours, 0 to ${MOST_HOURS}, at most two decimals (a third is an error)`, examples: [1106.5] });
+
+/** Free text that a person typed; trimmed, not empty. */
+export const textSchema = (most: number) => z.string().trim().min(1, 'expected some text').max(most, `expected at most ${most} characters`);
+
+/** Paint registration: letters, digits and hyphens. */
+export const registrationSchema = z.string().regex(/^[A-Z0-9][A-Z0-9-]{1,9}$/, 'expected 2 to 10 capital letters, digits or hyphens, such as N07TB').meta({ description: 'registration as painted', examples: ['N07TB'] });

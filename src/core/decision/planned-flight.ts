@@ -1,0 +1,56 @@
+import type { Box } from '../envelope/dimensions';
+import { isWithin, overlaps, usesIn, type UseSet } from '../envelope/use-set';
+import { addHours, hoursBeyond, hoursFromSeconds, type Hours } from '../quantities/hours';
+import type { PlannedFlight } from '../records/planned-flight';
+import type { Instant } from '../time/instant';
+import { lightTouched, LIGHT, type Place } from '../time/sun';
+import type { DecidedConstraint, FlightAnswer, LimitAhead, Outrun } from './decision';
+
+interface Situation {
+  readonly place: Place;
+  readonly full: UseSet;
+  readonly constraints: readonly DecidedConstraint[];
+  readonly limits: readonly LimitAhead[];
+  readonly hoursNow: Hours | null;
+  readonly asOf: Instant;
+}
+
+/** Whole seconds of a flight, rounded up: needed amounts round up. */
+function wholeTime({ starts, ends }: PlannedFlight): Hours {
+  return hoursFromSeconds(Math.max(0, Math.ceil((ends - starts) / 1000)));
+}
+
+/** The uses that a flight needs. What it does not say, it may need every value of. */
+export function usesNeeded(flight: PlannedFlight, place: Place): UseSet {
+  const one = <V>(value: V | null): readonly V[] | undefined => (value === null ? undefined : [value]);
+  const inside = (value: boolean | null) => one<'inside' | 'outside'>(value === null ? null : value ? 'inside' : 'outside');
+  const light = flight.light ?? (flight.ends > flight.starts ? lightTouched(flight.starts, flight.ends, place) : LIGHT);
+  const box: { -readonly [D in keyof Box]: Box[D] | undefined } = {
+    light: light.length === 0 ? LIGHT : light,
+    purpose: one(flight.purpose), crew: one(flight.crew), rules: one(flight.rules), range: one(flight.range),
+    transponderAirspace: inside(flight.transponderAirspace), broadcastAirspace: inside(flight.broadcastAirspace),
+    overWater: one(flight.beyondGlideOverWater === null ? null : flight.beyondGlideOverWater ? 'beyond-glide' : 'within-glide'),
+    passengers: one(flight.passengers === null ? null : flight.passengers ? 'aboard' : 'none'),
+  };
+  return usesIn(Object.fromEntries(Object.entries(box).filter(([, values]) => values !== undefined)) as Box);
+}
+
+/**
+ * Answers for one flight. It may end exactly at a limit; with nothing left the use is closed; the whole flight must fit.
+ * 'yes-after' when only conditions stand in the way: steps that are to be done before the flight.
+ */
+export function answerFlight(flight: PlannedFlight, { place, full, constraints, limits, hoursNow, asOf }: Situation): FlightAnswer {
+  const needs = usesNeeded(flight, place);
+  const closing = constraints.filter(({ closes }) => overlaps(closes, needs));
+  const airborne = flight.airborne ?? wholeTime(flight);
+  const outruns = limits.filter(({ constraint }) => overlaps(constraint.closes, needs)).flatMap((limit): readonly Outrun[] => {
+    if (limit.currency === 'time') return flight.ends > limit.at ? [{ currency: 'time', constraint: limit.constraint, by: flight.ends - limit.at }] : [];
+    const end = addHours(hoursNow ?? limit.at, airborne);
+    return end > limit.at ? [{ currency: 'hours', constraint: limit.constraint, by: hoursBeyond(end, limit.at) }] : [];
+  });
+  const notApproved = !isWithin(needs, full);
+  const timesContradict = flight.ends <= flight.starts || flight.starts < asOf || (flight.airborne !== null && flight.airborne > wholeTime(flight));
+  const workshop = closing.some(({ condition }) => !condition);
+  const answer = workshop || notApproved || timesContradict || outruns.length > 0 ? 'no' : closing.length > 0 ? 'yes-after' : 'yes';
+  return { flight: flight.id, answer, needs, closedBy: closing.map(({ id }) => id), outruns, notApproved, timesContradict };
+}

@@ -1,0 +1,7 @@
+import { complement, usesIn, type UseSet } from './use-set';
+
+/** Uses that are not ordinary: positioning to maintenance and maintenance check flights keep nobody's verdict up. */
+export const MAINTENANCE_USES: UseSet = usesIn({ purpose: ['positioning-to-maintenance', 'maintenance-check-flight'] });
+
+/** Ordinary uses: all the others. */
+export const ORDINARY_USES: UseSet = complement(MAINTENANCE_USES);

@@ -1,0 +1,68 @@
+import { type CivilDate } from '../time/civil-date';
+
+/** Kinds of certificates whose holders sign for aircraft. The club role permits the screen; one of these permits the signature. */
+export const CERTIFICATE_KINDS = [
+  'mechanic-airframe-powerplant',
+  'inspection-authorisation',
+  'repair-station',
+  'flight-instructor',
+  'pilot',
+  'student-pilot',
+] as const;
+export type CertificateKind = (typeof CERTIFICATE_KINDS)[number];
+
+/** A certificate as it is on record. A field that is null is not known. */
+export interface Certificate {
+  readonly kind: CertificateKind;
+  readonly number: string | null;
+  readonly validFrom: CivilDate | null;
+  /** Last day of validity; 'no-expiry' is a stated value, null is not known. */
+  readonly validUntil: CivilDate | 'no-expiry' | null;
+}
+
+/** Who signed, and by which certificate. Null fields are not known, and then the signature does not count. */
+export interface Signature {
+  readonly name: string | null;
+  readonly certificate: Certificate | null;
+}
+
+/** Work that a certificate can stand behind. */
+export type SignedWork = 'annual-inspection' | 'hundred-hour-inspection' | 'return-to-service' | 'service' | 'judgement';
+
+/**
+ * Who may sign what. Source: 14 CFR 43.7, 65.95 and App. A (from memory); 'service' and 'judgement' are common practice, no source.
+ * A mechanic's own certificate never signs an annual: that needs the inspection authorisation or a repair station.
+ */
+const MAY_SIGN: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
+  'annual-inspection': ['inspection-authorisation', 'repair-station'],
+  'hundred-hour-inspection': ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'],
+  'return-to-service': ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'],
+  service: ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station', 'pilot', 'flight-instructor'],
+  judgement: ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station', 'flight-instructor'],
+};
+
+/** The kinds of certificates that may sign `work`. */
+export function mayBeSignedBy(work: SignedWork): readonly CertificateKind[] {
+  return MAY_SIGN[work];
+}
+
+/** Why a signature does not stand behind a piece of work. */
+export type SignatureFault =
+  | 'name-missing' | 'certificate-missing' | 'certificate-number-missing' | 'certificate-validity-unknown'
+  | 'certificate-not-valid-then' | 'certificate-kind-not-entitled';
+
+/**
+ * Every fault of a signature for `work` done on `on`; an empty list means that it counts.
+ * Source of the elements: 14 CFR 43.9(a)(4) and 43.11(a)(3): signature, certificate number and kind (from memory).
+ */
+export function signatureFaults(signature: Signature | null, work: SignedWork, on: CivilDate): readonly SignatureFault[] {
+  const faults: SignatureFault[] = [];
+  if (signature?.name == null || signature.name.trim() === '') faults.push('name-missing');
+  const certificate = signature?.certificate ?? null;
+  if (certificate === null) return [...faults, 'certificate-missing'];
+  if (!MAY_SIGN[work].includes(certificate.kind)) faults.push('certificate-kind-not-entitled');
+  if (certificate.number === null || certificate.number.trim() === '') faults.push('certificate-number-missing');
+  if (certificate.validFrom === null || certificate.validUntil === null) faults.push('certificate-validity-unknown');
+  else if (on < certificate.validFrom || (certificate.validUntil !== 'no-expiry' && on > certificate.validUntil)) faults.push('certificate-not-valid-then');
+  return faults;
+}

@@ -1,0 +1,93 @@
+import type { CivilDate } from '../time/civil-date';
+import type { Instant } from '../time/instant';
+import { civilDateAt, type ZoneId } from '../time/zone';
+import type { CertificateKind, Signature, SignatureFault } from './certificate';
+import { signatureFaults } from './certificate';
+import type { RecordBase } from './record';
+
+/**
+ * First classification of a finding, strictest first. Common practice, no source.
+ * ground-until-mechanic: no flight until a mechanic has looked. service-before-flight: no flight until it is put right.
+ * tell-instructor: no flight until an instructor has judged it. deferral-path: closes the uses that need the item.
+ * watch and note close nothing.
+ */
+export const CLASSIFICATIONS = ['ground-until-mechanic', 'service-before-flight', 'tell-instructor', 'deferral-path', 'watch', 'note'] as const;
+export type Classification = (typeof CLASSIFICATIONS)[number];
+
+/** Uses that an inoperative item closes, in the words of the walk-round list. No word at all means every use. */
+export const CLOSED_USES = ['dusk', 'night', 'night-for-hire', 'ifr', 'tow', 'ice'] as const;
+export type ClosedUse = (typeof CLOSED_USES)[number];
+
+/** What was done about a discrepancy, and the approval for return to service. Null fields are not known: then it does not close anything. */
+export interface Rectification {
+  readonly id: string;
+  readonly recordedAt: Instant;
+  readonly work: 'repaired' | 'no-fault-found' | 'serviced' | 'judged-acceptable' | null;
+  readonly description: string | null;
+  readonly completedOn: CivilDate | null;
+  readonly signedBy: Signature | null;
+}
+
+/** Something found that is not as it should be, from report to closing. */
+export interface Discrepancy extends RecordBase {
+  /** In the reporter's words, or the walk-round list's. */
+  readonly what: string;
+  /** Where on the aircraft, in words; null when it was not said. */
+  readonly where: string | null;
+  readonly foundBy: string | null;
+  /** Null counts as 'ground-until-mechanic'. */
+  readonly classification: Classification | null;
+  readonly closesUses: readonly ClosedUse[];
+  readonly rectification: Rectification | null;
+}
+
+/** Why an entry does not close a discrepancy. Source of the elements: 14 CFR 43.9(a) (from memory). */
+export type RectificationFault = SignatureFault | 'work-missing' | 'work-does-not-fit' | 'description-missing' | 'date-missing' | 'completed-after-recorded' | 'completed-before-found';
+
+/** Which work may close which classification, and as what it is signed. */
+export function closingWork(work: NonNullable<Rectification['work']>, classification: Classification): 'return-to-service' | 'service' | 'judgement' | null {
+  switch (work) {
+    case 'repaired':
+    case 'no-fault-found':
+      return 'return-to-service';
+    case 'serviced':
+      return classification === 'service-before-flight' || classification === 'note' || classification === 'watch' ? 'service' : null;
+    case 'judged-acceptable':
+      return classification === 'tell-instructor' || classification === 'note' || classification === 'watch' ? 'judgement' : null;
+    default: {
+      const missing: never = work;
+      throw new RangeError(`no such work: ${String(missing)}`);
+    }
+  }
+}
+
+/** The stricter of two classifications; null counts as the strictest. */
+export function strictest(a: Classification | null, b: Classification | null): Classification {
+  const rank = (value: Classification | null) => CLASSIFICATIONS.indexOf(value ?? 'ground-until-mechanic');
+  return rank(a) <= rank(b) ? (a ?? 'ground-until-mechanic') : (b ?? 'ground-until-mechanic');
+}
+
+/** Every reason why a rectification does not close its discrepancy; an empty list means that it does. */
+export function rectificationFaults(discrepancy: Discrepancy, rectification: Rectification, at: ZoneId): readonly RectificationFault[] {
+  const faults: RectificationFault[] = [];
+  if (rectification.description === null || rectification.description.trim() === '') faults.push('description-missing');
+  if (rectification.completedOn === null) faults.push('date-missing');
+  if (rectification.work === null) faults.push('work-missing');
+  if (rectification.completedOn === null || rectification.work === null) return faults;
+  if (rectification.completedOn > civilDateAt(rectification.recordedAt, at)) faults.push('completed-after-recorded');
+  if (rectification.completedOn < civilDateAt(discrepancy.happenedAt, at)) faults.push('completed-before-found');
+  const work = closingWork(rectification.work, discrepancy.classification ?? 'ground-until-mechanic');
+  if (work === null) faults.push('work-does-not-fit');
+  else faults.push(...signatureFaults(rectification.signedBy, work, rectification.completedOn));
+  return faults;
+}
+
+/** Certificate kinds named to people as able to close a class of discrepancy. */
+export const CLOSERS: Readonly<Record<Classification, readonly CertificateKind[]>> = {
+  'ground-until-mechanic': ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'],
+  'service-before-flight': ['pilot', 'flight-instructor', 'mechanic-airframe-powerplant'],
+  'tell-instructor': ['flight-instructor', 'mechanic-airframe-powerplant'],
+  'deferral-path': ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'],
+  watch: ['mechanic-airframe-powerplant', 'flight-instructor'],
+  note: ['mechanic-airframe-powerplant', 'flight-instructor'],
+};

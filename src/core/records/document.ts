@@ -1,0 +1,76 @@
+import type { CivilDate } from '../time/civil-date';
+import type { RecordBase } from './record';
+
+/** One sighting of one paper. A field that is null is not known, which counts as failed until somebody has seen it. */
+interface Sighting extends RecordBase {
+  /** Was it in the aircraft when it was looked for? */
+  readonly aboard: boolean | null;
+  /** Can it be read? */
+  readonly legible: boolean | null;
+}
+
+/** Why a registration ended before its date. Source: 14 CFR 47.41(a) (from memory). */
+export const REGISTRATION_ENDINGS = ['ownership-transferred', 'cancelled-by-holder', 'registered-abroad', 'destroyed-or-scrapped', 'holder-lost-eligibility', 'holder-died'] as const;
+export type RegistrationEnding = (typeof REGISTRATION_ENDINGS)[number];
+
+export interface AirworthinessCertificate extends Sighting {
+  readonly kind: 'airworthiness-certificate';
+  /** The registration printed on it. */
+  readonly registrationShown: string | null;
+  /** Displayed at the cabin or cockpit entrance, in sight of passengers and crew. */
+  readonly displayed: boolean | null;
+}
+
+export interface RegistrationCertificate extends Sighting {
+  readonly kind: 'registration-certificate';
+  readonly registrationShown: string | null;
+  readonly issuedOn: CivilDate | null;
+  /** The expiry date printed on the certificate. */
+  readonly printedExpiry: CivilDate | null;
+  /** Set when it ended early: the first day on which it no longer holds. For a holder's death, the day of death. */
+  readonly ended: { readonly on: CivilDate; readonly because: RegistrationEnding } | null;
+}
+
+export interface OperatingLimitations extends Sighting {
+  readonly kind: 'operating-limitations';
+  /** An approved flight manual, or (for older aircraft) manual material, markings and placards. */
+  readonly form: 'flight-manual' | 'placards-and-markings' | null;
+}
+
+export interface WeightAndBalance extends Sighting {
+  readonly kind: 'weight-and-balance';
+}
+
+/** The radio station licence: needed only outside the country. */
+export interface RadioLicence extends Sighting {
+  readonly kind: 'radio-licence';
+}
+
+/** The record of a fuel tank added in the cabin or baggage space: needed aboard when there is such a tank. */
+export interface CabinTankRecord extends Sighting {
+  readonly kind: 'cabin-tank-record';
+  /** False states that there is no such tank, and then no paper is needed. */
+  readonly tankFitted: boolean | null;
+}
+
+export type AircraftDocument = AirworthinessCertificate | RegistrationCertificate | OperatingLimitations | WeightAndBalance | RadioLicence | CabinTankRecord;
+export type DocumentKind = AircraftDocument['kind'];
+
+export const DOCUMENT_KINDS = [
+  'airworthiness-certificate', 'registration-certificate', 'operating-limitations', 'weight-and-balance', 'radio-licence', 'cabin-tank-record',
+] as const satisfies readonly DocumentKind[];
+
+/** The latest sighting of a kind of paper: by when it happened, then when it was recorded, then id. */
+export function latestSighting<K extends DocumentKind>(documents: readonly AircraftDocument[], kind: K): Extract<AircraftDocument, { kind: K }> | null {
+  let latest: Extract<AircraftDocument, { kind: K }> | null = null;
+  for (const document of documents) {
+    if (document.kind !== kind) continue;
+    const candidate = document as Extract<AircraftDocument, { kind: K }>;
+    if (latest === null || order(candidate, latest) > 0) latest = candidate;
+  }
+  return latest;
+}
+
+function order(a: RecordBase, b: RecordBase): number {
+  return a.happenedAt - b.happenedAt || a.recordedAt - b.recordedAt || (a.id < b.id ? -1 : 1);
+}

@@ -1,0 +1,87 @@
+import type { Hours } from '../quantities/hours';
+import type { CivilDate } from '../time/civil-date';
+import type { Instant } from '../time/instant';
+import { civilDateAt, type ZoneId } from '../time/zone';
+import { signatureFaults, type Signature, type SignatureFault } from './certificate';
+
+export const INSPECTION_KINDS = ['annual', 'hundred-hour'] as const;
+export type InspectionKind = (typeof INSPECTION_KINDS)[number];
+
+/** Why an inspection was flown past its hours: decides whether the excess is taken off the next interval. */
+export type ExcessReason = 'en-route-to-inspection' | 'flown-on-uses-without-the-limit';
+
+/** An entry for an inspection. A field that is null is not known, and an entry without a required element does not count. */
+export interface Inspection {
+  readonly id: string;
+  readonly kind: InspectionKind;
+  /** The day on which it was completed: when it happened. */
+  readonly completedOn: CivilDate;
+  readonly recordedAt: Instant;
+  /** Aircraft total time in service, which an inspection entry must state. */
+  readonly timeInService: Hours | null;
+  /** 'approved': signed as airworthy. 'discrepancies-listed': inspected, not approved, a signed list was given. */
+  readonly outcome: 'approved' | 'discrepancies-listed' | null;
+  /** For a listed outcome: the day on which every item of the list was cleared and the aircraft approved, and by whom. */
+  readonly listCleared: { readonly on: CivilDate; readonly by: Signature } | null;
+  readonly signedBy: Signature | null;
+  /** Only for one completed past its hours. */
+  readonly excess: ExcessReason | null;
+}
+
+/** Why an entry does not count. Source of the elements: 14 CFR 43.11(a) (from memory). */
+export type InspectionFault = SignatureFault | 'time-in-service-missing' | 'outcome-missing' | 'not-approved' | 'completed-after-recorded';
+
+const WORK = { annual: 'annual-inspection', 'hundred-hour': 'hundred-hour-inspection' } as const;
+
+/** Every reason why an entry does not count; an empty list means that it does. `at` is the field's zone. */
+export function inspectionFaults(inspection: Inspection, at: ZoneId): readonly InspectionFault[] {
+  const faults: InspectionFault[] = [...signatureFaults(inspection.signedBy, WORK[inspection.kind], inspection.completedOn)];
+  if (inspection.timeInService === null) faults.push('time-in-service-missing');
+  if (inspection.outcome === null) faults.push('outcome-missing');
+  if (inspection.outcome === 'discrepancies-listed') {
+    const cleared = inspection.listCleared;
+    if (cleared === null) faults.push('not-approved');
+    else faults.push(...signatureFaults(cleared.by, 'return-to-service', cleared.on));
+    if (cleared !== null && cleared.on > civilDateAt(inspection.recordedAt, at)) faults.push('completed-after-recorded');
+  }
+  if (inspection.completedOn > civilDateAt(inspection.recordedAt, at)) faults.push('completed-after-recorded');
+  return [...new Set(faults)];
+}
+
+const byDay = (a: Inspection, b: Inspection) =>
+  (a.completedOn < b.completedOn ? -1 : a.completedOn > b.completedOn ? 1 : (a.timeInService ?? 0) - (b.timeInService ?? 0) || (a.id < b.id ? -1 : 1));
+
+/** The entries of the given kinds that count, oldest first. */
+export function countingInspections(inspections: readonly Inspection[], kinds: readonly InspectionKind[], at: ZoneId): readonly Inspection[] {
+  return inspections
+    .filter((inspection) => kinds.includes(inspection.kind) && inspectionFaults(inspection, at).length === 0)
+    .sort(byDay);
+}
+
+/** An inspection entry that does not count, and why. */
+export interface DiscountedEntry {
+  readonly kind: InspectionKind;
+  readonly completedOn: CivilDate;
+  readonly faults: readonly InspectionFault[];
+}
+
+/** Entries of the given kinds that do not count though they are no older than `since` (the one that does), newest first. */
+export function discountedEntries(inspections: readonly Inspection[], kinds: readonly InspectionKind[], since: Inspection | null, at: ZoneId): readonly DiscountedEntry[] {
+  return inspections
+    .filter(({ kind, completedOn }) => kinds.includes(kind) && (since === null || completedOn >= since.completedOn))
+    .sort((a, b) => byDay(b, a))
+    .map((entry) => ({ kind: entry.kind, completedOn: entry.completedOn, faults: inspectionFaults(entry, at) }))
+    .filter(({ faults }) => faults.length > 0);
+}
+
+/**
+ * The newest entry that found the aircraft not airworthy and whose list was never validly cleared, unless a later entry of
+ * these kinds approved it. It outweighs an earlier approval that is still within its time.
+ */
+export function refusal(inspections: readonly Inspection[], kinds: readonly InspectionKind[], at: ZoneId): Inspection | null {
+  const approved = countingInspections(inspections, kinds, at).at(-1) ?? null;
+  return inspections
+    .filter((entry) => kinds.includes(entry.kind) && entry.outcome === 'discrepancies-listed' && inspectionFaults(entry, at).length > 0)
+    .filter((entry) => approved === null || entry.completedOn >= approved.completedOn)
+    .sort(byDay).at(-1) ?? null;
+}

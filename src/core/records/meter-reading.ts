@@ -1,0 +1,45 @@
+import type { Hours } from '../quantities/hours';
+import type { Instant } from '../time/instant';
+import { endOfDay, startOfDay, type ZoneId } from '../time/zone';
+import type { Inspection } from './inspection';
+import { isAheadOfItself, type RecordBase } from './record';
+
+/** A reading of the meter that inspections count on, already as airframe time in service. */
+export interface MeterReading extends RecordBase {
+  readonly meter: 'time-in-service';
+  readonly value: Hours;
+}
+
+/** What the records say about the time in service now. */
+export type TimeInService =
+  | { readonly state: 'known'; readonly value: Hours; readonly from: string }
+  | { readonly state: 'unknown' }
+  | { readonly state: 'ahead-of-itself'; readonly record: string }
+  | { readonly state: 'contradiction'; readonly earlier: string; readonly later: string; readonly earlierValue: Hours; readonly laterValue: Hours };
+
+interface Point { readonly id: string; readonly from: Instant; readonly to: Instant; readonly value: Hours }
+
+/**
+ * The highest recorded time in service. Meters do not run backwards: a later record with less time is a contradiction, and
+ * then the time is not known. Inspection entries state a time on a day, so within that day any order is possible.
+ */
+export function timeInService(readings: readonly MeterReading[], inspections: readonly Inspection[], at: ZoneId): TimeInService {
+  const points: Point[] = readings.map(({ id, happenedAt, value }) => ({ id, from: happenedAt, to: happenedAt, value }));
+  for (const { id, completedOn, timeInService: value } of inspections) {
+    if (value !== null) points.push({ id, from: startOfDay(completedOn, at), to: endOfDay(completedOn, at), value });
+  }
+  points.sort((a, b) => a.from - b.from || a.to - b.to || a.value - b.value || (a.id < b.id ? -1 : 1));
+  // An inspection alone does not say what the meter shows today: without a reading of its own it is not known.
+  if (readings.length === 0) return { state: 'unknown' };
+  const ahead = readings.find(isAheadOfItself);
+  if (ahead !== undefined) return { state: 'ahead-of-itself', record: ahead.id };
+  let highest: Point | undefined;
+  for (const later of points) {
+    const earlier = points.find((point) => point.to < later.from && point.value > later.value);
+    if (earlier !== undefined) {
+      return { state: 'contradiction', earlier: earlier.id, later: later.id, earlierValue: earlier.value, laterValue: later.value };
+    }
+    if (highest === undefined || later.value > highest.value) highest = later;
+  }
+  return highest === undefined ? { state: 'unknown' } : { state: 'known', value: highest.value, from: highest.id };
+}

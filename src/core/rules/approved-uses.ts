@@ -1,0 +1,19 @@
+import { ALL_USES } from '../envelope/use-set';
+import { result, rule } from './parts/rule';
+
+const source = { kind: 'regulation', citation: '14 CFR 91.9(a)' } as const;
+
+/** What the aircraft is approved and fitted for must be on record: its own full envelope is what a verdict is compared with. */
+export const approvedUses = rule({
+  id: 'approved-uses',
+  title: 'Approved uses are on record',
+  source,
+  explanation: 'An aircraft is flown only as its operating limitations and equipment allow. Until those uses are on record, none is open.',
+  judge: ({ aircraft }) => {
+    if (aircraft.approvedFor !== null && aircraft.approvedFor.length > 0) return result([]);
+    return result([{
+      key: 'approved-uses', certainty: 'unknown', source, reason: { code: 'approved-uses-unknown' }, records: [], closes: ALL_USES,
+      begins: { kind: 'recorded' }, ends: null, lifts: [{ act: 'record-approved-uses', by: { kind: 'record-keeper' } }], condition: false,
+    }], ['aircraft.approvedFor']);
+  },
+});

@@ -1,0 +1,98 @@
+import { ALL_USES, usesIn, type UseSet } from '../envelope/use-set';
+import { latestSighting, type AircraftDocument, type DocumentKind } from '../records/document';
+import type { AircraftFacts } from '../records/facts';
+import { isAheadOfItself } from '../records/record';
+import { civilDate } from '../time/civil-date';
+import type { Act, Constraint, Entitled, Source } from './parts/constraint';
+import type { Reason } from './parts/reason';
+import { result, rule } from './parts/rule';
+
+/** From this first flight on, an approved flight manual must be aboard. Source: 14 CFR 91.9(b) with 21.5 (from memory). */
+const FLIGHT_MANUAL_SINCE = civilDate('1979-03-01');
+
+const SOURCES: Readonly<Record<DocumentKind, Source>> = {
+  'airworthiness-certificate': { kind: 'regulation', citation: '14 CFR 91.203(a)(1) and (b)' },
+  'registration-certificate': { kind: 'regulation', citation: '14 CFR 91.203(a)(2)' },
+  'operating-limitations': { kind: 'regulation', citation: '14 CFR 91.9(b)' },
+  'weight-and-balance': { kind: 'regulation', citation: '14 CFR 91.9(a) and 91.103' },
+  'radio-licence': { kind: 'common-practice' },
+  'cabin-tank-record': { kind: 'regulation', citation: '14 CFR 91.203(c)' },
+};
+
+/** What a missing paper closes: everything, but the radio licence is needed only outside the country. */
+const CLOSES: Readonly<Record<DocumentKind, UseSet>> = {
+  'airworthiness-certificate': ALL_USES,
+  'registration-certificate': ALL_USES,
+  'operating-limitations': ALL_USES,
+  'weight-and-balance': ALL_USES,
+  'radio-licence': usesIn({ range: ['abroad'] }),
+  'cabin-tank-record': ALL_USES,
+};
+
+const anybody: Entitled = { kind: 'anybody-at-the-aircraft' };
+const keeper: Entitled = { kind: 'record-keeper' };
+
+interface Trouble { readonly certainty: 'failed' | 'unknown'; readonly reason: Reason; readonly act: Act; readonly by: Entitled; readonly missing?: string }
+
+/** Everything that is wrong with, or not known of, one kind of paper. */
+function troubles(kind: DocumentKind, document: AircraftDocument | null, facts: AircraftFacts): readonly Trouble[] {
+  if (document === null) return [{ certainty: 'unknown', reason: { code: 'document-never-sighted', document: kind }, act: 'record-sighting', by: anybody, missing: '' }];
+  if (isAheadOfItself(document)) return [{ certainty: 'unknown', reason: { code: 'document-sighting-ahead-of-itself', document: kind }, act: 'correct-record', by: keeper }];
+  if (document.kind === 'cabin-tank-record') {
+    if (document.tankFitted === null) return [{ certainty: 'unknown', reason: { code: 'cabin-tank-unknown' }, act: 'record-sighting', by: anybody, missing: 'tankFitted' }];
+    if (!document.tankFitted) return [];
+  }
+  if (document.aboard === null) return [{ certainty: 'unknown', reason: { code: 'document-aboard-unknown', document: kind }, act: 'record-sighting', by: anybody, missing: 'aboard' }];
+  if (!document.aboard) return [{ certainty: 'failed', reason: { code: 'document-not-aboard', document: kind }, act: 'put-document-aboard', by: anybody }];
+
+  const found: Trouble[] = [];
+  if (document.legible === null) found.push({ certainty: 'unknown', reason: { code: 'document-legibility-unknown', document: kind }, act: 'record-sighting', by: anybody, missing: 'legible' });
+  else if (!document.legible) found.push({ certainty: 'failed', reason: { code: 'document-illegible', document: kind }, act: 'replace-document', by: { kind: 'owner' } });
+
+  if (document.kind === 'airworthiness-certificate' || document.kind === 'registration-certificate') {
+    const { registration } = facts.aircraft;
+    if (document.registrationShown === null) found.push({ certainty: 'unknown', reason: { code: 'document-registration-unknown', document: kind }, act: 'record-sighting', by: anybody, missing: 'registrationShown' });
+    else if (document.registrationShown !== registration) {
+      found.push({ certainty: 'failed', reason: { code: 'document-of-another-aircraft', document: kind, shown: document.registrationShown, registration }, act: 'fetch-the-right-document', by: anybody });
+    }
+  }
+  if (document.kind === 'airworthiness-certificate') {
+    if (document.displayed === null) found.push({ certainty: 'unknown', reason: { code: 'certificate-display-unknown' }, act: 'record-sighting', by: anybody, missing: 'displayed' });
+    else if (!document.displayed) found.push({ certainty: 'failed', reason: { code: 'certificate-not-displayed' }, act: 'display-certificate', by: anybody });
+  }
+  if (document.kind === 'operating-limitations') {
+    const { firstFlownOn } = facts.aircraft;
+    if (document.form === null) found.push({ certainty: 'unknown', reason: { code: 'limitations-form-unknown' }, act: 'record-sighting', by: anybody, missing: 'form' });
+    else if (document.form === 'placards-and-markings') {
+      if (firstFlownOn === null) found.push({ certainty: 'unknown', reason: { code: 'first-flight-date-unknown' }, act: 'record-first-flight-date', by: keeper, missing: 'firstFlownOn' });
+      else if (firstFlownOn >= FLIGHT_MANUAL_SINCE) found.push({ certainty: 'failed', reason: { code: 'flight-manual-needed', firstFlownOn }, act: 'put-document-aboard', by: anybody });
+    }
+  }
+  return found;
+}
+
+const KINDS = Object.keys(SOURCES) as readonly DocumentKind[];
+
+/** The papers that must be aboard, readable, displayed where the rule says so, and of this very aircraft. */
+export const documentsAboard = rule({
+  id: 'documents-aboard',
+  title: 'Documents aboard',
+  source: { kind: 'regulation', citation: '14 CFR 91.203 and 91.9(b)' },
+  explanation: 'The airworthiness certificate (displayed), the registration, the operating limitations or flight manual and the weight-and-balance data of this aircraft must be aboard and readable; the record of a cabin fuel tank if there is one; the radio licence only outside the country.',
+  judge: (facts) => {
+    const missing: string[] = [];
+    const constraints = KINDS.flatMap((kind): readonly Constraint[] => {
+      const document = latestSighting(facts.documents, kind);
+      return troubles(kind, document, facts).map(({ certainty, reason, act, by, missing: field }) => {
+        if (field !== undefined) missing.push(field === 'firstFlownOn' ? 'aircraft.firstFlownOn' : field === '' ? `documents.${kind}` : `documents.${kind}.${field}`);
+        return {
+          key: `${kind}.${reason.code}`, certainty, source: SOURCES[kind], reason, records: document === null ? [] : [document.id],
+          closes: CLOSES[kind], begins: { kind: 'recorded' }, ends: null, lifts: [{ act, by }],
+          // Fetching a paper from the office is a step before flight, not a job for the workshop.
+          condition: act === 'put-document-aboard' || act === 'display-certificate' || act === 'record-sighting' || act === 'fetch-the-right-document',
+        } satisfies Constraint;
+      });
+    });
+    return result(constraints, missing);
+  },
+});

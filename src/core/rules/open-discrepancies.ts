@@ -1,0 +1,69 @@
+import { ALL_USES, isEmpty, NO_USES, union, usesIn, type UseSet } from '../envelope/use-set';
+import { CLOSERS, rectificationFaults, type ClosedUse, type Discrepancy } from '../records/discrepancy';
+import { civilDateAt } from '../time/zone';
+import type { Constraint, Lift, Source } from './parts/constraint';
+import { result, rule } from './parts/rule';
+
+const airworthiness: Source = { kind: 'regulation', citation: '14 CFR 91.7 and 91.405' };
+
+/** The uses behind each word of the walk-round list. Ice has no dimension of its own, so it takes those in which ice is met unseen. */
+const CLOSES: Readonly<Record<ClosedUse, UseSet>> = {
+  dusk: usesIn({ light: ['dusk'] }),
+  night: usesIn({ light: ['night'] }),
+  'night-for-hire': usesIn({ light: ['night'], purpose: ['carriage-for-hire', 'instruction-school-aircraft'] }),
+  ifr: usesIn({ rules: ['ifr'] }),
+  tow: usesIn({ purpose: ['glider-towing'] }),
+  ice: union(usesIn({ rules: ['ifr'] }), usesIn({ light: ['night', 'dusk'] })),
+};
+
+/** What an open discrepancy closes. An inoperative item without named uses closes all of them. */
+export function usesClosedBy({ classification, closesUses }: Pick<Discrepancy, 'classification' | 'closesUses'>): UseSet {
+  switch (classification) {
+    case 'watch':
+    case 'note':
+      return NO_USES;
+    case 'deferral-path':
+      return closesUses.length === 0 ? ALL_USES : union(...closesUses.map((word) => CLOSES[word]));
+    case 'ground-until-mechanic':
+    case 'service-before-flight':
+    case 'tell-instructor':
+    case null:
+      return ALL_USES;
+    default: {
+      const missing: never = classification;
+      throw new RangeError(`no such classification: ${String(missing)}`);
+    }
+  }
+}
+
+function usualLift(discrepancy: Discrepancy): Lift {
+  const classification = discrepancy.classification ?? 'ground-until-mechanic';
+  const act = classification === 'service-before-flight' ? 'service-and-record' : classification === 'tell-instructor' ? 'instructor-judges' : 'repair-and-return-to-service';
+  return { act, by: { kind: 'certificate', anyOf: CLOSERS[classification] } };
+}
+
+/** Open discrepancies close what their class closes, until an entry that counts has closed them. */
+export const openDiscrepancies = rule({
+  id: 'open-discrepancies',
+  title: 'Open discrepancies',
+  source: airworthiness,
+  explanation: 'What was found on the aircraft and not yet put right, deferred or cleared by somebody entitled keeps the aircraft, or the uses that need the item, closed.',
+  judge: ({ discrepancies, place }) => result(discrepancies.flatMap((discrepancy): readonly Constraint[] => {
+    const { id, what, where, rectification, foundBy, closesUses } = discrepancy;
+    const faults = rectification === null ? null : rectificationFaults(discrepancy, rectification, place.zone);
+    if (faults?.length === 0) return [];
+    const closes = usesClosedBy(discrepancy);
+    if (isEmpty(closes)) return [];
+    const classification = discrepancy.classification ?? 'ground-until-mechanic';
+    return [{
+      key: id, certainty: 'failed', closes, begins: { kind: 'recorded' }, ends: null,
+      source: classification === 'service-before-flight' || classification === 'tell-instructor' ? { kind: 'common-practice' } : airworthiness,
+      records: rectification === null ? [id] : [id, rectification.id],
+      reason: faults === null
+        ? { code: 'discrepancy-open', what, where, classification, classified: discrepancy.classification !== null, closesUses, foundBy, foundOn: civilDateAt(discrepancy.happenedAt, place.zone) }
+        : { code: 'discrepancy-repair-not-valid', what, where, faults, classification },
+      lifts: faults === null ? [usualLift(discrepancy)] : [{ act: 'complete-repair-entry', by: { kind: 'certificate', anyOf: CLOSERS[classification] } }, usualLift(discrepancy)],
+      condition: classification === 'service-before-flight' || classification === 'tell-instructor',
+    }];
+  })),
+});

@@ -1,0 +1,73 @@
+import { ALL_USES } from '../envelope/use-set';
+import { latestSighting, type RegistrationCertificate } from '../records/document';
+import { addDays, addYears, civilDate, lastDayOfCalendarMonths, type CivilDate } from '../time/civil-date';
+import { endOfDay, startOfDay } from '../time/zone';
+import type { Constraint, Lift } from './parts/constraint';
+import type { Reason } from './parts/reason';
+import { result, rule } from './parts/rule';
+
+const source = { kind: 'regulation', citation: '14 CFR 47.40 and 47.41' } as const;
+
+/** On this day certificates in effect stretched from three years to seven. Source: 14 CFR 47.40 as amended (from memory). */
+const STRETCHED_ON = civilDate('2023-01-23');
+const TERM_YEARS = 7;
+const OLD_TERM_YEARS = 3;
+/** A renewal may be issued up to six months early and then runs seven years from the old expiry: no printed date lies further ahead. */
+const LONGEST_MONTHS = TERM_YEARS * 12 + 6;
+/** A holder's death ends it 30 days later; the other endings at once. Source: 14 CFR 47.41(a) (from memory). */
+const DAYS_AFTER_DEATH = 30;
+
+type Validity =
+  | { readonly lastDay: CivilDate; readonly basis: 'printed' | 'printed-extended' | 'issue-date' }
+  | { readonly contradiction: { readonly issuedOn: CivilDate; readonly printedExpiry: CivilDate } }
+  | null;
+
+/**
+ * The last day of a certificate. The printed date wins over computing it; a three-year date of a certificate that was in
+ * effect on 23 January 2023 is stretched by four years; without a printed date, seven years from the last day of the month of issue,
+ * read to the earlier day where month ends differ (issued 2025-02: 2032-02-28, not the 29th).
+ */
+export function registrationValidity({ issuedOn, printedExpiry }: Pick<RegistrationCertificate, 'issuedOn' | 'printedExpiry'>): Validity {
+  if (printedExpiry === null) return issuedOn === null ? null : { lastDay: addYears(lastDayOfCalendarMonths(issuedOn, 0), TERM_YEARS), basis: 'issue-date' };
+  if (issuedOn === null) return { lastDay: printedExpiry, basis: 'printed' };
+  if (printedExpiry < issuedOn || printedExpiry > lastDayOfCalendarMonths(issuedOn, LONGEST_MONTHS)) return { contradiction: { issuedOn, printedExpiry } };
+  const printedForThreeYears = printedExpiry <= lastDayOfCalendarMonths(issuedOn, OLD_TERM_YEARS * 12 + 6);
+  if (issuedOn <= STRETCHED_ON && printedExpiry >= STRETCHED_ON && printedForThreeYears) {
+    return { lastDay: addYears(printedExpiry, TERM_YEARS - OLD_TERM_YEARS), basis: 'printed-extended' };
+  }
+  return { lastDay: printedExpiry, basis: 'printed' };
+}
+
+const renew: Lift = { act: 'renew-registration', by: { kind: 'owner' } };
+
+/** Registration that has not run out and has not ended early. Without it nothing may fly, not even to the workshop. */
+export const registrationIsValid = rule({
+  id: 'registration-validity',
+  title: 'Registration in force',
+  source,
+  explanation: 'The registration runs seven years from the end of the month of issue (three for some older ones, stretched in 2023), as printed on the certificate; it ends at once when the aircraft is sold or the registration is cancelled.',
+  judge: ({ documents, place }) => {
+    const certificate = latestSighting(documents, 'registration-certificate');
+    const constraint = (key: string, certainty: Constraint['certainty'], reason: Reason, begins: Constraint['begins'], lifts: readonly Lift[]): Constraint =>
+      ({ key, certainty, source, reason, records: certificate === null ? [] : [certificate.id], closes: ALL_USES, begins, ends: null, lifts, condition: false });
+    const recordDates: Lift = { act: 'record-registration-dates', by: { kind: 'record-keeper' } };
+    const validity = certificate === null ? null : registrationValidity(certificate);
+
+    const constraints: Constraint[] = [];
+    const missing: string[] = [];
+    if (validity === null) {
+      missing.push('documents.registration-certificate.printedExpiry');
+      constraints.push(constraint('expiry', 'unknown', { code: 'registration-expiry-unknown' }, { kind: 'recorded' }, [recordDates]));
+    } else if ('contradiction' in validity) {
+      constraints.push(constraint('expiry', 'unknown', { code: 'registration-dates-contradict', ...validity.contradiction }, { kind: 'recorded' }, [recordDates]));
+    } else {
+      constraints.push(constraint('expiry', 'failed', { code: 'registration-expires', ...validity }, { kind: 'instant', at: endOfDay(validity.lastDay, place.zone) }, [renew]));
+    }
+    const ended = certificate?.ended ?? null;
+    if (ended !== null) {
+      const on = ended.because === 'holder-died' ? addDays(ended.on, DAYS_AFTER_DEATH) : ended.on;
+      constraints.push(constraint('ended', 'failed', { code: 'registration-ended', on, because: ended.because }, { kind: 'instant', at: startOfDay(on, place.zone) }, [{ act: 'register-new-owner', by: { kind: 'owner' } }]));
+    }
+    return result(constraints, missing);
+  },
+});

@@ -1,0 +1,51 @@
+import { Temporal } from 'temporal-polyfill';
+import type { Brand } from '../brand';
+
+/** A calendar day without a zone, `YYYY-MM-DD`, years 1900 to 2199. Such texts order by `<` as the days do. */
+export type CivilDate = Brand<string, 'CivilDate'>;
+
+const FORM = /^(19|20|21)\d\d-\d\d-\d\d$/;
+
+/** Reads `YYYY-MM-DD`; undefined when it is not a day that exists (2025-02-29) or lies outside 1900 to 2199. */
+export function parseCivilDate(text: string): CivilDate | undefined {
+  if (!FORM.test(text)) return undefined;
+  try {
+    return Temporal.PlainDate.from(text, { overflow: 'reject' }).toString() as CivilDate;
+  } catch {
+    return undefined;
+  }
+}
+
+/** The same for a date written in code; throws on one that does not exist. */
+export function civilDate(text: string): CivilDate {
+  const date = parseCivilDate(text);
+  if (date === undefined) throw new RangeError(`'${text}' is no date: expected YYYY-MM-DD, a day that exists, 1900 to 2199`);
+  return date;
+}
+
+/** @internal shared with zone.ts only */
+export function civilDateFrom(date: Temporal.PlainDate): CivilDate {
+  return civilDate(date.toString());
+}
+
+/**
+ * The last day on which something done on `done` counts, when it counts for `months` calendar months:
+ * the last day of the Nth month after the month of the action, whatever the day.
+ * Source: 14 CFR 91.409(a) and its like, 'within the preceding N calendar months' (from memory).
+ * @param months whole months, 0 or more
+ */
+export function lastDayOfCalendarMonths(done: CivilDate, months: number): CivilDate {
+  if (!Number.isInteger(months) || months < 0) throw new RangeError(`calendar months must be a whole number from 0, not ${months}`);
+  const first = Temporal.PlainDate.from(done).with({ day: 1 }).add({ months });
+  return civilDateFrom(first.with({ day: first.daysInMonth }));
+}
+
+/** `years` later on the same day of the same month; 29 February becomes the 28th where there is no 29th. */
+export function addYears(date: CivilDate, years: number): CivilDate {
+  return civilDateFrom(Temporal.PlainDate.from(date).add({ years }, { overflow: 'constrain' }));
+}
+
+/** `days` later (earlier when negative). */
+export function addDays(date: CivilDate, days: number): CivilDate {
+  return civilDateFrom(Temporal.PlainDate.from(date).add({ days }));
+}

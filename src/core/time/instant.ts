@@ -1,0 +1,37 @@
+import { Temporal } from 'temporal-polyfill';
+import type { Brand } from '../brand';
+
+/** A moment, as whole milliseconds since 1970-01-01T00:00:00Z. */
+export type Instant = Brand<number, 'Instant'>;
+
+/** Reads an ISO 8601 moment with `Z` or an offset, such as 2026-11-24T09:42:00Z; undefined for anything else. */
+export function parseInstant(text: string): Instant | undefined {
+  try {
+    return Temporal.Instant.from(text).epochMilliseconds as Instant;
+  } catch {
+    return undefined;
+  }
+}
+
+/** The same for a moment written in code; throws on anything else. */
+export function instant(text: string): Instant {
+  const found = parseInstant(text);
+  if (found === undefined) throw new RangeError(`'${text}' is no moment: expected ISO 8601 with Z or an offset, such as 2026-11-24T09:42:00Z`);
+  return found;
+}
+
+/** From milliseconds since 1970, rounded down to a whole one. */
+export function instantFromMilliseconds(milliseconds: number): Instant {
+  if (!Number.isFinite(milliseconds)) throw new RangeError(`${milliseconds} is no moment`);
+  return Math.floor(milliseconds) as Instant;
+}
+
+/** `YYYY-MM-DDTHH:MM:SS.sssZ`, without the milliseconds when they are zero. */
+export function instantText(moment: Instant): string {
+  return Temporal.Instant.fromEpochMilliseconds(moment).toString();
+}
+
+/** `seconds` later (earlier when negative). */
+export function addSeconds(moment: Instant, seconds: number): Instant {
+  return instantFromMilliseconds(moment + seconds * 1000);
+}

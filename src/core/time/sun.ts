@@ -1,0 +1,65 @@
+import { getTimes } from 'suncalc';
+import { addDays, type CivilDate } from './civil-date';
+import { addSeconds, instantFromMilliseconds, type Instant } from './instant';
+import { civilDateAt, startOfDay, type ZoneId } from './zone';
+
+/** A place on the ground. Latitude north positive, -90 to 90 degrees; longitude east positive, -180 to 180 degrees. */
+export interface Place {
+  readonly name: string;
+  readonly latitude: number;
+  readonly longitude: number;
+  readonly zone: ZoneId;
+}
+
+/** Day, dusk (sunset to the end of evening civil twilight, and dawn likewise) and night, as product rules settle it. */
+export const LIGHT = ['day', 'dusk', 'night'] as const;
+export type Light = (typeof LIGHT)[number];
+
+/** The sun's four moments of one local day. A moment that does not come that day (polar summer, polar night) is null. */
+export interface SunDay {
+  readonly date: CivilDate;
+  readonly dawn: Instant | null;
+  readonly sunrise: Instant | null;
+  readonly sunset: Instant | null;
+  readonly nightfall: Instant | null;
+}
+
+const moment = (date: Date | null | undefined): Instant | null =>
+  date === null || date === undefined || Number.isNaN(date.valueOf()) ? null : instantFromMilliseconds(date.valueOf());
+
+/**
+ * Sunrise, sunset and civil twilight (sun's centre 6 degrees down, 14 CFR 1.1 'night') at a place on a local day.
+ * Flat horizon at sea level; good to about a minute below 60 degrees of latitude, two to 66.
+ */
+export function sunOn(date: CivilDate, place: Place): SunDay {
+  const noon = new Date(startOfDay(date, place.zone) + 12 * 3_600_000);
+  const times = getTimes(noon, place.latitude, place.longitude);
+  return { date, dawn: moment(times.dawn), sunrise: moment(times.sunrise), sunset: moment(times.sunset), nightfall: moment(times.dusk) };
+}
+
+/** Every light value that a flight from `start` to `end` touches at one place, in the order day, dusk, night. */
+export function lightTouched(start: Instant, end: Instant, place: Place): readonly Light[] {
+  const touched = new Set<Light>();
+  const edges: { readonly at: Instant; readonly then: Light }[] = [];
+  const from = addDays(civilDateAt(start, place.zone), -1);
+  const to = addDays(civilDateAt(end, place.zone), 1);
+  for (let date = from; date <= to; date = addDays(date, 1)) {
+    const sun = sunOn(date, place);
+    if (sun.dawn !== null) edges.push({ at: sun.dawn, then: 'dusk' });
+    if (sun.sunrise !== null) edges.push({ at: sun.sunrise, then: 'day' });
+    if (sun.sunset !== null) edges.push({ at: sun.sunset, then: 'dusk' });
+    if (sun.nightfall !== null) edges.push({ at: sun.nightfall, then: 'night' });
+  }
+  edges.sort((a, b) => a.at - b.at);
+  const before = edges.filter((edge) => edge.at <= start).at(-1);
+  // Without any edge near (polar summer or winter) the light is not guessed: the flight needs all three.
+  if (before === undefined || edges.every((edge) => edge.at <= end)) return LIGHT;
+  touched.add(before.then);
+  for (const edge of edges) if (edge.at > start && edge.at < end) touched.add(edge.then);
+  return LIGHT.filter((light) => touched.has(light));
+}
+
+/** The moment `hours` (fractions allowed) after local midnight of `date`, for drawing a day's axis. */
+export function hourOfDay(date: CivilDate, hours: number, place: Place): Instant {
+  return addSeconds(startOfDay(date, place.zone), hours * 3600);
+}

@@ -1,0 +1,46 @@
+import { Temporal } from 'temporal-polyfill';
+import type { Brand } from '../brand';
+import { addDays, civilDateFrom, type CivilDate } from './civil-date';
+import type { Instant } from './instant';
+
+/** An IANA time zone that this machine knows, such as America/Halifax. */
+export type ZoneId = Brand<string, 'ZoneId'>;
+
+/** Reads a zone's name; undefined when it is unknown, or an offset such as +03:00, which knows no daylight saving. */
+export function parseZone(name: string): ZoneId | undefined {
+  if (!/^[A-Za-z_]+(\/[A-Za-z0-9_+-]+)*$/.test(name)) return undefined;
+  try {
+    Temporal.Instant.fromEpochMilliseconds(0).toZonedDateTimeISO(name);
+    return name as ZoneId;
+  } catch {
+    return undefined;
+  }
+}
+
+/** The same for a zone written in code; throws on an unknown one. */
+export function zone(name: string): ZoneId {
+  const found = parseZone(name);
+  if (found === undefined) throw new RangeError(`'${name}' is no time zone: expected an IANA name such as America/Halifax`);
+  return found;
+}
+
+/** The calendar day that it is at `moment` in `at`. */
+export function civilDateAt(moment: Instant, at: ZoneId): CivilDate {
+  return civilDateFrom(Temporal.Instant.fromEpochMilliseconds(moment).toZonedDateTimeISO(at).toPlainDate());
+}
+
+/** The first moment of a day: local midnight, or the first moment after it where daylight saving skips midnight. */
+export function startOfDay(date: CivilDate, at: ZoneId): Instant {
+  return Temporal.PlainDate.from(date).toZonedDateTime(at).startOfDay().epochMilliseconds as Instant;
+}
+
+/** The moment at which a day is over: dates of the records hold to local midnight at the field. */
+export function endOfDay(date: CivilDate, at: ZoneId): Instant {
+  return startOfDay(addDays(date, 1), at);
+}
+
+/** The wall clock at `moment`, for people to read: `hour` and `minute` cut off, never rounded up. */
+export function wallClock(moment: Instant, at: ZoneId): { readonly date: CivilDate; readonly hour: number; readonly minute: number } {
+  const local = Temporal.Instant.fromEpochMilliseconds(moment).toZonedDateTimeISO(at);
+  return { date: civilDateFrom(local.toPlainDate()), hour: local.hour, minute: local.minute };
+}

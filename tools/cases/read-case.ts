@@ -1,0 +1,57 @@
+// Reads case files: JSON, `extends`, checks. Every refusal names the place and what was expected there.
+import { readFileSync } from 'node:fs';
+import { dirname, isAbsolute, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { caseSchema, type CaseFile } from '../../src/contracts/case-file';
+import { mergePatch, type Json } from '../../src/contracts/merge-patch';
+import { problemsOf, type Problem } from '../../src/contracts/problem';
+
+const SHIPPED = resolve(dirname(fileURLToPath(import.meta.url)), '../../examples/cases');
+const DEEPEST = 10;
+
+/** A case that cannot be decided, with everything that is wrong with it. */
+export class CaseRefused extends Error {
+  constructor(message: string, readonly problems: readonly Problem[]) { super(message); }
+}
+
+const refuse = (path: string, message: string): never => { throw new CaseRefused('the case cannot be read', [{ path, message }]); };
+
+/** Parses JSON text; a syntax error says where it is. */
+export function parseJson(text: string, name: string): Json {
+  try {
+    return JSON.parse(text) as Json;
+  } catch (error) {
+    throw new CaseRefused(`${name} is not JSON`, [{ path: '', message: `expected JSON: ${error instanceof Error ? error.message : String(error)}` }]);
+  }
+}
+
+/** A shipped clean case goes by its bare name; anything with a slash or `.json` is a path, from the folder of the case that names it. */
+function locate(name: string, folder: string): string {
+  if (!name.includes('/') && !name.endsWith('.json')) return join(SHIPPED, `${name}.json`);
+  return isAbsolute(name) ? name : join(folder, name);
+}
+
+/** The case with its `extends` followed and merged (JSON Merge Patch, RFC 7396). */
+function resolveExtends(given: Json, folder: string, trail: readonly string[]): Json {
+  if (typeof given !== 'object' || given === null || Array.isArray(given)) return refuse('', 'expected a JSON object, a case');
+  const { extends: base, ...rest } = given as { readonly [key: string]: Json };
+  if (base === undefined || base === null) return mergePatch({}, rest);
+  if (typeof base !== 'string') return refuse('extends', 'expected the name of a shipped case such as clean-trainer, or a path to a case file');
+  const path = locate(base, folder);
+  if (trail.includes(path)) return refuse('extends', `'${base}' leads back to itself`);
+  if (trail.length >= DEEPEST) return refuse('extends', `expected at most ${DEEPEST} cases in a row`);
+  let text: string;
+  try {
+    text = readFileSync(path, 'utf8');
+  } catch {
+    return refuse('extends', `'${base}' cannot be read: expected the name of a shipped case such as clean-trainer, or a path to a case file`);
+  }
+  return mergePatch(resolveExtends(parseJson(text, base), dirname(path), [...trail, path]), rest);
+}
+
+/** Resolves and checks one case. `folder` is where relative `extends` start. Throws CaseRefused. */
+export function readCase(given: Json, folder: string): CaseFile {
+  const checked = caseSchema.safeParse(resolveExtends(given, folder, []));
+  if (!checked.success) throw new CaseRefused('the case is malformed', problemsOf(checked.error));
+  return checked.data;
+}
