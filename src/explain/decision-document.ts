@@ -53,8 +53,8 @@ export function decisionDocument(decision: Decision, zone: ZoneId) {
         constraint: outrun.constraint.id, currency: outrun.currency,
         by: outrun.currency === 'hours' ? Number(decimalHours(outrun.by, 2, 'up')) : Math.ceil(outrun.by / 1000), byUnit: outrun.currency === 'hours' ? 'h' as const : 's' as const,
         words: outrun.currency === 'hours'
-          ? `It would end ${hoursOverText(outrun.by)} past ${outrun.constraint.begins.kind === 'hours' ? readingText(outrun.constraint.begins.at) : 'a limit'}.`
-          : `It would end after ${outrun.constraint.begins.kind === 'instant' ? momentText(outrun.constraint.begins.at, zone) : 'a limit'}.`,
+          ? `It would end ${hoursOverText(outrun.by)} past ${readingText(outrun.at)}.`
+          : `It would end after ${momentText(outrun.at, zone)}.`,
       })),
     },
     notChecked: decision.notChecked.map((what) => ({ what, words: NOT_CHECKED_NAMES[what] })),

@@ -79,12 +79,12 @@ export function decide(facts: AircraftFacts, packs: PackChoices, plannedFlight: 
   const ends = constraints.map((constraint) => constraint.ends).filter((end) => end !== null);
   const changes = [...ends, ...limits.flatMap((limit) => (limit.currency === 'time' ? [limit.at] : []))].sort((a, b) => a - b);
 
+  const situation = { full, constraints, limits, timeInService: hoursNow, asOf };
   const decision: DecisionParts = {
-    engine: ENGINE_VERSION, packs, registration: known.aircraft.registration, asOf, verdict: verdictOf(open, full), open, full,
-    window: windowPicture(open, full), rules: judged.map(({ summary }) => summary), constraints, limits,
+    ...situation, engine: ENGINE_VERSION, packs, registration: known.aircraft.registration, verdict: verdictOf(open, full), open,
+    window: windowPicture(open, full), rules: judged.map(({ summary }) => summary),
     firstLimit: { time: first('time'), hours: first('hours'), landings: null },
-    timeInService: hoursNow,
-    flight: plannedFlight === null ? null : answerFlight(plannedFlight, { place: known.place, full, constraints, limits, hoursNow, asOf }),
+    flight: plannedFlight === null ? null : answerFlight(plannedFlight, known.place, situation),
     notChecked: NOT_CHECKED, holdsUntil: changes[0] ?? null,
   };
   return decision as Decision;

@@ -36,8 +36,8 @@ export type LimitAhead =
 
 /** A limit that a planned flight would cross, and by how much. */
 export type Outrun =
-  | { readonly currency: 'time'; readonly constraint: DecidedConstraint; readonly by: number }
-  | { readonly currency: 'hours'; readonly constraint: DecidedConstraint; readonly by: Hours };
+  | { readonly currency: 'time'; readonly at: Instant; readonly constraint: DecidedConstraint; readonly by: number }
+  | { readonly currency: 'hours'; readonly at: Hours; readonly constraint: DecidedConstraint; readonly by: Hours };
 
 /** The answer for one planned flight. */
 export interface FlightAnswer {

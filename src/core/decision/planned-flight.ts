@@ -1,23 +1,21 @@
 import type { Box } from '../envelope/dimensions';
 import { isWithin, overlaps, usesIn, type UseSet } from '../envelope/use-set';
-import { addHours, hoursBeyond, hoursFromSeconds, type Hours } from '../quantities/hours';
+import { addHours, hours, hoursBeyond, hoursFromSeconds, type Hours } from '../quantities/hours';
 import type { PlannedFlight } from '../records/planned-flight';
-import type { Instant } from '../time/instant';
 import { lightTouched, LIGHT, type Place } from '../time/sun';
-import type { DecidedConstraint, FlightAnswer, LimitAhead, Outrun } from './decision';
+import type { DecisionParts, FlightAnswer, Outrun } from './decision';
 
-interface Situation {
-  readonly place: Place;
-  readonly full: UseSet;
-  readonly constraints: readonly DecidedConstraint[];
-  readonly limits: readonly LimitAhead[];
-  readonly hoursNow: Hours | null;
-  readonly asOf: Instant;
-}
+/** What of a decision a flight is compared with. */
+type Situation = Pick<DecisionParts, 'full' | 'constraints' | 'limits' | 'timeInService' | 'asOf'>;
 
 /** Whole seconds of a flight, rounded up: needed amounts round up. */
 function wholeTime({ starts, ends }: PlannedFlight): Hours {
   return hoursFromSeconds(Math.max(0, Math.ceil((ends - starts) / 1000)));
+}
+
+/** Planned time in the air; without a figure of its own the whole time from start to end, which is never less. */
+export function airborneTime(flight: PlannedFlight): Hours {
+  return flight.airborne ?? wholeTime(flight);
 }
 
 /** The uses that a flight needs. What it does not say, it may need every value of. */
@@ -37,20 +35,34 @@ export function usesNeeded(flight: PlannedFlight, place: Place): UseSet {
 
 /**
  * Answers for one flight. It may end exactly at a limit; with nothing left the use is closed; the whole flight must fit.
+ * `flownBefore` are planned hours in the air before this flight, which are assumed flown.
  * 'yes-after' when only conditions stand in the way: steps that are to be done before the flight.
  */
-export function answerFlight(flight: PlannedFlight, { place, full, constraints, limits, hoursNow, asOf }: Situation): FlightAnswer {
+export function answerFlight(flight: PlannedFlight, place: Place, { full, constraints, limits, timeInService, asOf }: Situation, flownBefore: Hours = hours('0')): FlightAnswer {
   const needs = usesNeeded(flight, place);
   const closing = constraints.filter(({ closes }) => overlaps(closes, needs));
-  const airborne = flight.airborne ?? wholeTime(flight);
+  const airborne = airborneTime(flight);
   const outruns = limits.filter(({ constraint }) => overlaps(constraint.closes, needs)).flatMap((limit): readonly Outrun[] => {
-    if (limit.currency === 'time') return flight.ends > limit.at ? [{ currency: 'time', constraint: limit.constraint, by: flight.ends - limit.at }] : [];
-    const end = addHours(hoursNow ?? limit.at, airborne);
-    return end > limit.at ? [{ currency: 'hours', constraint: limit.constraint, by: hoursBeyond(end, limit.at) }] : [];
+    if (limit.currency === 'time') return flight.ends > limit.at ? [{ currency: 'time', at: limit.at, constraint: limit.constraint, by: flight.ends - limit.at }] : [];
+    const end = addHours(addHours(timeInService ?? limit.at, flownBefore), airborne);
+    return end > limit.at ? [{ currency: 'hours', at: limit.at, constraint: limit.constraint, by: hoursBeyond(end, limit.at) }] : [];
   });
   const notApproved = !isWithin(needs, full);
   const timesContradict = flight.ends <= flight.starts || flight.starts < asOf || (flight.airborne !== null && flight.airborne > wholeTime(flight));
   const workshop = closing.some(({ condition }) => !condition);
   const answer = workshop || notApproved || timesContradict || outruns.length > 0 ? 'no' : closing.length > 0 ? 'yes-after' : 'yes';
   return { flight: flight.id, answer, needs, closedBy: closing.map(({ id }) => id), outruns, notApproved, timesContradict };
+}
+
+/**
+ * Answers for several flights of one aircraft, in the order of their start. For foresight each is assumed flown in order, even
+ * where one is refused: its hours count for the later ones.
+ */
+export function answerFlights(flights: readonly PlannedFlight[], place: Place, situation: Situation): readonly FlightAnswer[] {
+  let flown = hours('0');
+  return [...flights].sort((a, b) => a.starts - b.starts || (a.id < b.id ? -1 : 1)).map((flight) => {
+    const answer = answerFlight(flight, place, situation, flown);
+    flown = addHours(flown, airborneTime(flight));
+    return answer;
+  });
 }

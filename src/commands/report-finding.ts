@@ -1,0 +1,60 @@
+import type { Finding } from '@/contracts/report-finding';
+import { classifyFinding, stepOf } from '@/core/walkround/classify';
+import type { Classification } from '@/core/records/discrepancy';
+import { lockAircraft, raiseRevision } from '@/db/aircraft-facts';
+import { inClub } from '@/db/club-transaction';
+import { findDiscrepancy, insertDiscrepancy } from '@/db/discrepancies';
+import { appendToLedger } from '@/db/ledger';
+import { notifyChange } from '@/db/notify';
+import { instantText } from '@/core/time/instant';
+import { Refused, settle, type Actor, type Outcome, type Ports } from './command';
+
+/** A phone's clock may be this far ahead of ours before its time is called wrong. */
+const CLOCK_SLACK_MS = 5 * 60_000;
+
+export interface FindingReported {
+  readonly aircraftId: string;
+  readonly registration: string;
+  readonly revision: number;
+  readonly classification: Classification | null;
+  /** False when this finding had already been received. */
+  readonly isNew: boolean;
+}
+
+/**
+ * Records what somebody found on an aircraft. Any member of the club may. It never conflicts with other changes: a finding
+ * only ever closes uses, and must not be lost because somebody else was faster. Sending it twice records it once.
+ */
+export async function reportFinding(ports: Ports, actor: Actor, finding: Finding): Promise<Outcome<FindingReported>> {
+  const step = finding.step === null ? null : stepOf(finding.step) ?? null;
+  const recordedAt = ports.now();
+  return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
+    if (finding.step !== null && step?.station !== finding.station) {
+      throw new Refused({ code: 'invalid', message: 'That item does not belong to that part of the aircraft. Choose it again.', problems: [{ path: 'step', message: 'choose what it is' }] });
+    }
+    const aircraft = await lockAircraft(tx, finding.aircraftId);
+    if (aircraft === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft. Go back and choose it again; what you typed is kept.' });
+    const { classification, closesUses } = classifyFinding(step, finding.looks);
+    // A phone clock that runs ahead must not date a finding after its own entry; the finding counts either way.
+    const happenedAt = finding.foundAt > recordedAt && finding.foundAt - recordedAt <= CLOCK_SLACK_MS ? recordedAt : finding.foundAt;
+    if (happenedAt > recordedAt) {
+      throw new Refused({ code: 'invalid', message: 'The time of the find lies in the future. Set the phone’s clock and send it again; what you typed is kept.', problems: [{ path: 'foundAt', message: `expected a time up to ${instantText(recordedAt)}` }] });
+    }
+    const isNew = await insertDiscrepancy(tx, {
+      clubId: actor.clubId, aircraftId: finding.aircraftId, discrepancyId: finding.findingId, station: finding.station, side: finding.side, step: finding.step, what: finding.what,
+      looks: finding.looks, foundBy: { personId: actor.personId, name: actor.name }, classification, closesUses, happenedAt, recordedAt,
+    });
+    if (!isNew) {
+      const known = await findDiscrepancy(tx, finding.findingId);
+      if (known?.aircraft_id !== finding.aircraftId || known.found_by !== actor.personId) throw new Refused({ code: 'invalid', message: 'Another finding has this id already. Start the report again.', problems: [{ path: 'findingId', message: 'is in use' }] });
+      return { aircraftId: finding.aircraftId, registration: aircraft.registration, revision: aircraft.revision, classification: null, isNew };
+    }
+    const revision = await raiseRevision(tx, finding.aircraftId);
+    await appendToLedger(tx, {
+      clubId: actor.clubId, aircraftId: finding.aircraftId, revision, act: 'report-finding', actor, recordedAt,
+      record: { id: finding.findingId, station: finding.station, side: finding.side, step: finding.step, what: finding.what, looks: finding.looks, classification, closesUses, happenedAt: instantText(happenedAt) },
+    }, ports.sha256);
+    await notifyChange(tx, { club: actor.clubId, aircraft: finding.aircraftId, revision });
+    return { aircraftId: finding.aircraftId, registration: aircraft.registration, revision, classification, isNew };
+  }));
+}

@@ -1,0 +1,88 @@
+import type { ReturnToService } from '@/contracts/return-to-service';
+import { CERTIFICATE_KINDS, signatureFaults, type Certificate } from '@/core/records/certificate';
+import { closingWork, rectificationFaults, type Rectification } from '@/core/records/discrepancy';
+import { civilDateAt } from '@/core/time/zone';
+import { loadAircraft, lockAircraft, raiseRevision } from '@/db/aircraft-facts';
+import { exactlyOneOf, storedDate } from '@/db/checked-values';
+import { inClub } from '@/db/club-transaction';
+import { readClub } from '@/db/clubs';
+import { findCertificate, findDiscrepancy, insertRectification } from '@/db/discrepancies';
+import { appendToLedger, readStory } from '@/db/ledger';
+import { notifyChange } from '@/db/notify';
+import { FAULT_NAMES } from '@/explain/names';
+import { list, sentenceCase } from '@/explain/formats';
+import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
+
+export interface Returned {
+  readonly aircraftId: string;
+  readonly revision: number;
+  /** False when this very entry had already been received. */
+  readonly isNew: boolean;
+}
+
+/** Roles that may open the signing form at all; the certificate then decides about the signature. */
+const SIGNING_ROLES = ['mechanic', 'instructor'];
+/** So many entries of an aircraft's story are shown to somebody whose view was stale. */
+const MOST_CHANGES = 20;
+
+/**
+ * Records what was done about a discrepancy and signs it. The signer needs a role in the club that may sign, a certificate on
+ * record that is valid on the day of the work and entitles to it, and the password again. Refused when the aircraft changed
+ * since the signer looked: a signature must not cover what its signer has not seen.
+ */
+export async function returnToService(ports: Ports, actor: Actor, entry: ReturnToService): Promise<Outcome<Returned>> {
+  if (!actor.roles.some((role) => SIGNING_ROLES.includes(role))) {
+    return refused({ code: 'not-entitled', message: 'Only a mechanic, or an instructor for what instructors judge, can close a finding. Ask one of them.' });
+  }
+  const password = await ports.checkPassword(actor.personId, entry.password);
+  if (password === 'too-many-tries') return refused({ code: 'too-many-tries', message: 'Too many wrong passwords. Wait a quarter of an hour, then sign again; nothing was signed.' });
+  if (password === 'wrong') {
+    return refused({ code: 'invalid', message: 'The password is not right, so nothing was signed. Enter it again.', problems: [{ path: 'password', message: 'is not your password' }] });
+  }
+  const recordedAt = ports.now();
+  return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
+    const found = await findDiscrepancy(tx, entry.discrepancyId);
+    if (found === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such finding. Open the aircraft’s page again.' });
+    const aircraft = await lockAircraft(tx, found.aircraft_id);
+    if (aircraft === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft.' });
+    const now = await findDiscrepancy(tx, entry.discrepancyId);
+    if (now?.rectification_id === entry.rectificationId && now.recorded_by === actor.personId) return { aircraftId: found.aircraft_id, revision: aircraft.revision, isNew: false };
+    if (aircraft.revision !== entry.seenRevision || now?.rectification_id != null) {
+      const changes = await readStory(tx, found.aircraft_id, MOST_CHANGES, entry.seenRevision);
+      throw new Refused({ code: 'conflict', message: `${aircraft.registration} changed while you were writing. Nothing was signed; what you wrote is kept. Look at the changes, then sign again.`, revision: aircraft.revision, changes });
+    }
+    const stored = await findCertificate(tx, entry.certificateId, actor.personId);
+    if (stored === undefined) throw new Refused({ code: 'not-entitled', message: 'You have no such certificate on record. Whoever keeps the club’s records can enter it.' });
+    const certificate: Certificate = {
+      kind: exactlyOneOf(CERTIFICATE_KINDS, stored.kind, 'kind of certificate'), number: stored.number,
+      validFrom: storedDate(stored.valid_from), validUntil: stored.valid_until === null ? 'no-expiry' : storedDate(stored.valid_until),
+    };
+    const club = await readClub(tx, actor.clubId);
+    const [before] = await loadAircraft(tx, club.place, found.aircraft_id, true);
+    const discrepancy = before?.facts.discrepancies.find(({ id }) => id === entry.discrepancyId);
+    if (discrepancy === undefined) throw new Refused({ code: 'not-found', message: 'This finding is not open. Open the aircraft’s page again.' });
+    if (discrepancy.classification === 'tell-instructor' && found.found_by === actor.personId) {
+      throw new Refused({ code: 'not-entitled', message: 'You reported this yourself; somebody else who is entitled has to judge it.' });
+    }
+    const { work, description, completedOn } = entry;
+    const rectification = { id: entry.rectificationId, recordedAt, work, description, completedOn, signedBy: { name: actor.name, certificate } } satisfies Rectification;
+    const today = civilDateAt(recordedAt, club.place.zone);
+    const signs = closingWork(work, discrepancy.classification ?? 'ground-until-mechanic');
+    // The certificate must hold on the day of the work and on the day of the signature.
+    const faults = [...new Set([...rectificationFaults(discrepancy, rectification, club.place.zone), ...(signs === null ? [] : signatureFaults(rectification.signedBy, signs, today))])];
+    if (faults.length > 0) {
+      const message = `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`;
+      throw new Refused({ code: 'invalid', message, problems: faults.map((fault) => ({ path: fault.startsWith('certificate') ? 'certificateId' : fault.startsWith('completed') ? 'completedOn' : fault.startsWith('work') ? 'work' : 'description', message: sentenceCase(FAULT_NAMES[fault]) })) });
+    }
+    const { kind, number } = certificate;
+    const signed = { kind, number: stored.number, validFrom: stored.valid_from, validUntil: stored.valid_until ?? 'no-expiry' } as const;
+    await insertRectification(tx, { clubId: actor.clubId, discrepancyId: entry.discrepancyId, signatureId: ports.newId(), signer: actor, certificate: signed, rectification });
+    const revision = await raiseRevision(tx, found.aircraft_id);
+    await appendToLedger(tx, {
+      clubId: actor.clubId, aircraftId: found.aircraft_id, revision, act: 'return-to-service', actor, recordedAt,
+      record: { id: entry.rectificationId, discrepancy: entry.discrepancyId, found: found.what, work, description, completedOn, certificate: { kind, number } },
+    }, ports.sha256);
+    await notifyChange(tx, { club: actor.clubId, aircraft: found.aircraft_id, revision });
+    return { aircraftId: found.aircraft_id, revision, isNew: true };
+  }));
+}

@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { LOOKS } from '../core/walkround/classify';
+import { STATIONS } from '../core/walkround/steps';
+import { instantSchema, textSchema } from './scalars';
+
+const stations = STATIONS.map(({ id }) => id) as [string, ...string[]];
+
+/** What the phone sends. The id is made on the phone, so that sending twice reports once. */
+export const findingSchema = z.strictObject({
+  findingId: z.uuid('expected the finding’s own id'),
+  aircraftId: z.uuid('expected an aircraft'),
+  station: z.enum(stations, 'choose where on the aircraft it is'),
+  side: z.enum(['left', 'right']).nullable(),
+  step: z.string().regex(/^K\d{3}$/, 'choose what it is').nullable(),
+  what: textSchema(1000),
+  looks: z.enum(LOOKS, 'say how bad it looks to you'),
+  foundAt: instantSchema,
+});
+
+/** A checked finding. */
+export type Finding = z.output<typeof findingSchema>;
+/** The same before checking, as the phone holds it. */
+export type FindingInput = z.input<typeof findingSchema>;

@@ -1,0 +1,32 @@
+import { strictest, type Classification, type ClosedUse } from '../records/discrepancy';
+import { STEPS, type Step } from './steps';
+
+/** How bad it looks to whoever found it. It can make the classification stricter, never softer. */
+export const LOOKS = ['would-not-fly', 'not-right', 'looks-small', 'cannot-tell'] as const;
+export type Looks = (typeof LOOKS)[number];
+
+const AT_LEAST: Readonly<Record<Looks, Classification>> = {
+  'would-not-fly': 'ground-until-mechanic',
+  'not-right': 'note',
+  'looks-small': 'note',
+  'cannot-tell': 'tell-instructor',
+};
+
+/** The step with a code, or undefined. */
+export function stepOf(code: string): Step | undefined {
+  return STEPS.find((step) => step.code === code);
+}
+
+/**
+ * First classification of a finding, on the safe side. Common practice, no source.
+ * What fits no step of the list grounds the aircraft until a mechanic has looked.
+ */
+export function classifyFinding(step: Step | null, looks: Looks): { readonly classification: Classification; readonly closesUses: readonly ClosedUse[] } {
+  const classification = strictest(step === null ? null : step.firstAction, AT_LEAST[looks]);
+  return { classification, closesUses: classification === 'deferral-path' && step !== null ? step.closesUses : [] };
+}
+
+/** The steps of a station that this aircraft has. Features that are not on record hide nothing. */
+export function stepsAt(station: string, features: readonly string[] | null): readonly Step[] {
+  return STEPS.filter((step) => step.station === station && (features === null || step.appliesTo.includes('all') || step.appliesTo.some((tag) => features.includes(tag))));
+}

@@ -1,0 +1,159 @@
+import { sql } from 'kysely';
+import { CATEGORIES } from '@/core/records/aircraft';
+import { CERTIFICATE_KINDS, type Signature } from '@/core/records/certificate';
+import { CLASSIFICATIONS, CLOSED_USES, type Discrepancy } from '@/core/records/discrepancy';
+import { DOCUMENT_KINDS, REGISTRATION_ENDINGS, type AircraftDocument } from '@/core/records/document';
+import type { AircraftFacts } from '@/core/records/facts';
+import { INSPECTION_KINDS, type Inspection } from '@/core/records/inspection';
+import type { MeterReading } from '@/core/records/meter-reading';
+import { hoursFromSeconds } from '@/core/quantities/hours';
+import type { Place } from '@/core/time/sun';
+import { exactlyOneOf, oneOf, storedBoxes, storedDate, storedDateOrNull, storedInstant } from './checked-values';
+import type { ClubTransaction } from './connection';
+
+/** An aircraft's facts with what identifies it here. */
+export interface StoredAircraft {
+  readonly aircraftId: string;
+  readonly typeName: string;
+  readonly revision: number;
+  readonly features: readonly string[] | null;
+  readonly facts: AircraftFacts;
+}
+
+interface SignatureColumns {
+  readonly name: string | null; readonly certificate_kind: string | null; readonly certificate_number: string | null;
+  readonly valid_from: string | null; readonly valid_until: string | null; readonly no_expiry: boolean | null;
+}
+
+function signatureOf(row: SignatureColumns): Signature | null {
+  if (row.name === null || row.certificate_kind === null) return null;
+  return {
+    name: row.name,
+    certificate: {
+      kind: exactlyOneOf(CERTIFICATE_KINDS, row.certificate_kind, 'kind of certificate'), number: row.certificate_number,
+      validFrom: storedDateOrNull(row.valid_from), validUntil: row.no_expiry === true ? 'no-expiry' : storedDateOrNull(row.valid_until),
+    },
+  };
+}
+
+/** The raw rows behind a list of aircraft. Separate from the mapping so that the two can be measured side by side. */
+export async function readFactRows(tx: ClubTransaction, aircraftId: string | null, openOnly: boolean) {
+  const one = <Q extends { where: (column: never, op: never, value: never) => Q }>(query: Q, column = 'aircraft_id'): Q =>
+    aircraftId === null ? query : query.where(column as never, '=' as never, aircraftId as never);
+  const aircraft = await one(tx.selectFrom('aircraft').selectAll()).orderBy('registration').execute();
+  const documents = await one(tx.selectFrom('document_sighting').selectAll().distinctOn(['aircraft_id', 'kind']))
+    .orderBy('aircraft_id').orderBy('kind').orderBy('happened_at', 'desc').orderBy('recorded_at', 'desc').orderBy('sighting_id', 'desc').execute();
+  const inspections = await one(tx.selectFrom('inspection as i')
+    .leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'i.club_id').onRef('s.signature_id', '=', 'i.signature_id'))
+    .leftJoin('signature as c', (join) => join.onRef('c.club_id', '=', 'i.club_id').onRef('c.signature_id', '=', 'i.cleared_signature_id'))
+    .select(['i.inspection_id', 'i.aircraft_id', 'i.kind', 'i.completed_on', 'i.time_in_service_s', 'i.outcome', 'i.excess', 'i.recorded_at', 'i.cleared_on',
+      's.name', 's.certificate_kind', 's.certificate_number', 's.valid_from', 's.valid_until', 's.no_expiry',
+      'c.name as cleared_name', 'c.certificate_kind as cleared_kind', 'c.certificate_number as cleared_number', 'c.valid_from as cleared_from', 'c.valid_until as cleared_until', 'c.no_expiry as cleared_no_expiry',
+    ]), 'i.aircraft_id').execute();
+  const readings = await one(tx.selectFrom('meter_reading').select(['reading_id', 'aircraft_id', 'value_s', 'happened_at', 'recorded_at']).where('meter', '=', 'time-in-service')).execute();
+  const discrepancies = await one(tx.selectFrom('discrepancy as d')
+    .leftJoin('rectification as r', (join) => join.onRef('r.club_id', '=', 'd.club_id').onRef('r.discrepancy_id', '=', 'd.discrepancy_id'))
+    .leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'r.club_id').onRef('s.signature_id', '=', 'r.signature_id'))
+    .select(['d.discrepancy_id', 'd.aircraft_id', 'd.station', 'd.side', 'd.what', 'd.found_by_name', 'd.classification', 'd.closes_uses', 'd.happened_at', 'd.recorded_at',
+      'r.rectification_id', 'r.work', 'r.description', 'r.completed_on', 'r.recorded_at as rectified_at',
+      's.name', 's.certificate_kind', 's.certificate_number', 's.valid_from', 's.valid_until', 's.no_expiry'])
+    .$if(openOnly, (query) => query.where('r.rectification_id', 'is', null)), 'd.aircraft_id').execute();
+  return { aircraft, documents, inspections, readings, discrepancies };
+}
+
+/** Rows of `readFactRows`. */
+export type FactRows = Awaited<ReturnType<typeof readFactRows>>;
+
+function documentOf(row: FactRows['documents'][number]): AircraftDocument {
+  const base = { id: row.sighting_id, happenedAt: storedInstant(row.happened_at), recordedAt: storedInstant(row.recorded_at), aboard: row.aboard, legible: row.legible };
+  const kind = exactlyOneOf(DOCUMENT_KINDS, row.kind, 'kind of paper');
+  switch (kind) {
+    case 'airworthiness-certificate': return { ...base, kind, registrationShown: row.registration_shown, displayed: row.displayed };
+    case 'registration-certificate': {
+      const because = oneOf(REGISTRATION_ENDINGS, row.ended_because, 'end of a registration');
+      return {
+        ...base, kind, registrationShown: row.registration_shown, issuedOn: storedDateOrNull(row.issued_on), printedExpiry: storedDateOrNull(row.printed_expiry),
+        ended: row.ended_on === null || because === null ? null : { on: storedDate(row.ended_on), because },
+      };
+    }
+    case 'operating-limitations': return { ...base, kind, form: oneOf(['flight-manual', 'placards-and-markings'], row.form, 'form of limitations') };
+    case 'weight-and-balance':
+    case 'radio-licence': return { ...base, kind };
+    case 'cabin-tank-record': return { ...base, kind, tankFitted: row.tank_fitted };
+    default: {
+      const missing: never = kind;
+      throw new Error(`no such paper: ${String(missing)}`);
+    }
+  }
+}
+
+function inspectionOf(row: FactRows['inspections'][number]): Inspection {
+  const clearedBy = signatureOf({
+    name: row.cleared_name, certificate_kind: row.cleared_kind, certificate_number: row.cleared_number,
+    valid_from: row.cleared_from, valid_until: row.cleared_until, no_expiry: row.cleared_no_expiry,
+  });
+  return {
+    id: row.inspection_id, kind: exactlyOneOf(INSPECTION_KINDS, row.kind, 'kind of inspection'), completedOn: storedDate(row.completed_on), recordedAt: storedInstant(row.recorded_at),
+    timeInService: row.time_in_service_s === null ? null : hoursFromSeconds(row.time_in_service_s),
+    outcome: oneOf(['approved', 'discrepancies-listed'], row.outcome, 'outcome of an inspection'),
+    listCleared: row.cleared_on === null || clearedBy === null ? null : { on: storedDate(row.cleared_on), by: clearedBy },
+    signedBy: signatureOf(row), excess: oneOf(['en-route-to-inspection', 'flown-on-uses-without-the-limit'], row.excess, 'reason of an excess'),
+  };
+}
+
+function discrepancyOf(row: FactRows['discrepancies'][number]): Discrepancy {
+  return {
+    id: row.discrepancy_id, happenedAt: storedInstant(row.happened_at), recordedAt: storedInstant(row.recorded_at), what: row.what,
+    where: row.side === null ? row.station : `${row.side} ${row.station}`, foundBy: row.found_by_name,
+    classification: exactlyOneOf(CLASSIFICATIONS, row.classification, 'classification'),
+    closesUses: row.closes_uses.map((word) => exactlyOneOf(CLOSED_USES, word, 'closed use')),
+    rectification: row.rectification_id === null || row.rectified_at === null ? null : {
+      id: row.rectification_id, recordedAt: storedInstant(row.rectified_at),
+      work: oneOf(['repaired', 'no-fault-found', 'serviced', 'judged-acceptable'], row.work, 'kind of work'),
+      description: row.description, completedOn: storedDateOrNull(row.completed_on), signedBy: signatureOf(row),
+    },
+  };
+}
+
+function grouped<Row extends { readonly aircraft_id: string }, T>(rows: readonly Row[], map: (row: Row) => T): ReadonlyMap<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const group = groups.get(row.aircraft_id);
+    if (group === undefined) groups.set(row.aircraft_id, [map(row)]);
+    else group.push(map(row));
+  }
+  return groups;
+}
+
+/** Rows as the core's own types. Decides nothing and fills in nothing: what is not stored is null, which is unknown. */
+export function factsFromRows(rows: FactRows, place: Place): readonly StoredAircraft[] {
+  const documents = grouped(rows.documents, documentOf);
+  const inspections = grouped(rows.inspections, inspectionOf);
+  const readings = grouped(rows.readings, (row): MeterReading => ({ id: row.reading_id, meter: 'time-in-service', value: hoursFromSeconds(row.value_s), happenedAt: storedInstant(row.happened_at), recordedAt: storedInstant(row.recorded_at) }));
+  const discrepancies = grouped(rows.discrepancies, discrepancyOf);
+  return rows.aircraft.map((row) => ({
+    aircraftId: row.aircraft_id, typeName: row.type_name, revision: row.revision, features: row.features,
+    facts: {
+      place,
+      aircraft: { registration: row.registration, category: oneOf(CATEGORIES, row.category, 'category'), firstFlownOn: storedDateOrNull(row.first_flown_on), approvedFor: storedBoxes(row.approved_for) },
+      documents: documents.get(row.aircraft_id) ?? [], inspections: inspections.get(row.aircraft_id) ?? [],
+      readings: readings.get(row.aircraft_id) ?? [], discrepancies: discrepancies.get(row.aircraft_id) ?? [],
+    },
+  }));
+}
+
+/** The facts of the whole fleet, or of one aircraft. `openOnly` leaves out discrepancies that were closed. */
+export async function loadAircraft(tx: ClubTransaction, place: Place, aircraftId: string | null, openOnly: boolean): Promise<readonly StoredAircraft[]> {
+  return factsFromRows(await readFactRows(tx, aircraftId, openOnly), place);
+}
+
+/** Locks one aircraft for the rest of the transaction and answers its revision; undefined when the club has no such aircraft. */
+export async function lockAircraft(tx: ClubTransaction, aircraftId: string): Promise<{ readonly revision: number; readonly registration: string } | undefined> {
+  return tx.selectFrom('aircraft').select(['revision', 'registration']).where('aircraft_id', '=', aircraftId).forUpdate().executeTakeFirst();
+}
+
+/** Raises an aircraft's revision by one and answers the new one. Only after lockAircraft(). */
+export async function raiseRevision(tx: ClubTransaction, aircraftId: string): Promise<number> {
+  const row = await tx.updateTable('aircraft').set({ revision: sql`revision + 1` }).where('aircraft_id', '=', aircraftId).returning('revision').executeTakeFirstOrThrow();
+  return row.revision;
+}

@@ -1,0 +1,62 @@
+import type { Instant } from '@/core/time/instant';
+import { storedInstant } from './checked-values';
+import type { ClubTransaction } from './connection';
+
+/** The aircraft with a registration; undefined when the club has none such. */
+export async function findByRegistration(tx: ClubTransaction, registration: string) {
+  return tx.selectFrom('aircraft').select(['aircraft_id', 'registration', 'type_name', 'features', 'revision']).where('registration', '=', registration).executeTakeFirst();
+}
+
+/** Every aircraft of the club by registration, with what a phone needs to report on it. */
+export async function listAircraft(tx: ClubTransaction) {
+  return tx.selectFrom('aircraft').select(['aircraft_id', 'registration', 'type_name', 'features']).orderBy('registration').execute();
+}
+
+/** Where each kind of paper is kept, by the latest sighting. */
+export async function papersOf(tx: ClubTransaction, aircraftId: string) {
+  return tx.selectFrom('document_sighting').distinctOn('kind').select(['kind', 'kept_where', 'aboard', 'happened_at']).where('aircraft_id', '=', aircraftId)
+    .orderBy('kind').orderBy('happened_at', 'desc').orderBy('recorded_at', 'desc').orderBy('sighting_id', 'desc').execute();
+}
+
+/** A discrepancy with what people look at: photos, how bad it looked, and what was done. */
+export interface ReadDiscrepancy {
+  readonly id: string;
+  readonly looks: string | null;
+  readonly photos: readonly string[];
+  readonly done: { readonly work: string; readonly description: string; readonly completedOn: string; readonly by: string; readonly certificate: string; readonly number: string; readonly recordedAt: Instant } | null;
+}
+
+/** The newest discrepancies of an aircraft with their photos and repairs. */
+export async function readDiscrepancies(tx: ClubTransaction, aircraftId: string, most: number): Promise<readonly ReadDiscrepancy[]> {
+  const rows = await tx.selectFrom('discrepancy as d')
+    .leftJoin('rectification as r', (join) => join.onRef('r.club_id', '=', 'd.club_id').onRef('r.discrepancy_id', '=', 'd.discrepancy_id'))
+    .leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'r.club_id').onRef('s.signature_id', '=', 'r.signature_id'))
+    .select(['d.discrepancy_id', 'd.looks', 'r.work', 'r.description', 'r.completed_on', 'r.recorded_at', 's.name', 's.certificate_kind', 's.certificate_number'])
+    .where('d.aircraft_id', '=', aircraftId).orderBy('d.recorded_at', 'desc').limit(most).execute();
+  const photos = rows.length === 0 ? [] : await tx.selectFrom('photo').select(['photo_id', 'discrepancy_id']).where('discrepancy_id', 'in', rows.map((row) => row.discrepancy_id)).orderBy('recorded_at').execute();
+  return rows.map((row) => ({
+    id: row.discrepancy_id, looks: row.looks, photos: photos.filter((photo) => photo.discrepancy_id === row.discrepancy_id).map((photo) => photo.photo_id),
+    done: row.work === null || row.description === null || row.completed_on === null || row.recorded_at === null ? null : {
+      work: row.work, description: row.description, completedOn: row.completed_on, by: row.name ?? '', certificate: row.certificate_kind ?? '', number: row.certificate_number ?? '', recordedAt: storedInstant(row.recorded_at),
+    },
+  }));
+}
+
+/** A photo's bytes. */
+export async function readPhoto(tx: ClubTransaction, photoId: string): Promise<Uint8Array | undefined> {
+  return (await tx.selectFrom('photo').select('bytes').where('photo_id', '=', photoId).executeTakeFirst())?.bytes;
+}
+
+/** Writes a photo; one with this id that is there already stays as it is. Answers whether it was written. */
+export async function insertPhoto(tx: ClubTransaction, photo: { readonly clubId: string; readonly photoId: string; readonly discrepancyId: string; readonly bytes: Uint8Array; readonly width: number; readonly height: number; readonly sha256: Uint8Array; readonly at: Instant }): Promise<boolean> {
+  const written = await tx.insertInto('photo').values({
+    club_id: photo.clubId, photo_id: photo.photoId, discrepancy_id: photo.discrepancyId, width: photo.width, height: photo.height, bytes: Buffer.from(photo.bytes), sha256: Buffer.from(photo.sha256),
+    happened_at: new Date(photo.at), recorded_at: new Date(photo.at),
+  }).onConflict((conflict) => conflict.columns(['club_id', 'photo_id']).doNothing()).returning('photo_id').executeTakeFirst();
+  return written !== undefined;
+}
+
+/** The certificates that a person can sign by. */
+export async function certificatesOf(tx: ClubTransaction, personId: string) {
+  return tx.selectFrom('certificate').select(['certificate_id', 'kind', 'number', 'valid_from', 'valid_until']).where('person_id', '=', personId).orderBy('kind').execute();
+}

@@ -1,0 +1,45 @@
+import type { PackChoices } from '@/core/rules/register';
+import { HUNDRED_HOUR_COVERS } from '@/core/rules/club-hundred-hour';
+import type { Place } from '@/core/time/sun';
+import { parseZone } from '@/core/time/zone';
+import { exactlyOneOf } from './checked-values';
+import type { ClubTransaction } from './connection';
+
+/** A club's field and the rules that it decides by. */
+export interface Club {
+  readonly clubId: string;
+  readonly name: string;
+  readonly place: Place;
+  readonly packs: PackChoices;
+}
+
+/** A person's place in a club. */
+export interface Membership {
+  readonly clubId: string;
+  readonly personId: string;
+  readonly name: string;
+  readonly roles: readonly string[];
+}
+
+function storedPacks(value: unknown): PackChoices {
+  const given = value as { readonly club?: { readonly parameters?: { readonly hundredHourCovers?: unknown } } | null };
+  const club = given.club ?? null;
+  return {
+    authority: { id: 'us-part91' },
+    club: club === null ? null : { id: 'club-policy', parameters: { hundredHourCovers: exactlyOneOf(HUNDRED_HOUR_COVERS, String(club.parameters?.hundredHourCovers), 'club parameter') } },
+  };
+}
+
+/** The club of this transaction. */
+export async function readClub(tx: ClubTransaction, clubId: string): Promise<Club> {
+  const row = await tx.selectFrom('club').selectAll().where('club_id', '=', clubId).executeTakeFirstOrThrow();
+  const zone = parseZone(row.time_zone);
+  if (zone === undefined) throw new Error(`the club’s time zone '${row.time_zone}' is not known on this machine`);
+  return { clubId: row.club_id, name: row.name, place: { name: row.field_name, latitude: row.latitude, longitude: row.longitude, zone }, packs: storedPacks(row.packs) };
+}
+
+/** The clubs that a person belongs to; in a transaction of that person. */
+export async function membershipsOf(tx: ClubTransaction, personId: string): Promise<readonly Membership[]> {
+  const rows = await tx.selectFrom('membership').selectAll().where('person_id', '=', personId).orderBy('club_id').execute();
+  return rows.map((row) => ({ clubId: row.club_id, personId: row.person_id, name: row.display_name, roles: row.roles }));
+}

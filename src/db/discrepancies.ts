@@ -1,0 +1,65 @@
+import type { Discrepancy, Rectification } from '@/core/records/discrepancy';
+import type { Instant } from '@/core/time/instant';
+import type { ClubTransaction } from './connection';
+
+/** A discrepancy as it is stored: the core's record with what the reporter chose. */
+export interface NewDiscrepancy {
+  readonly clubId: string;
+  readonly aircraftId: string;
+  readonly discrepancyId: string;
+  readonly station: string;
+  readonly side: string | null;
+  readonly step: string | null;
+  readonly what: string;
+  readonly looks: string | null;
+  readonly foundBy: { readonly personId: string; readonly name: string };
+  readonly classification: NonNullable<Discrepancy['classification']>;
+  readonly closesUses: Discrepancy['closesUses'];
+  readonly happenedAt: Instant;
+  readonly recordedAt: Instant;
+}
+
+/** Writes a discrepancy. Answers false when one with this id is there already. */
+export async function insertDiscrepancy(tx: ClubTransaction, row: NewDiscrepancy): Promise<boolean> {
+  const written = await tx.insertInto('discrepancy').values({
+    club_id: row.clubId, discrepancy_id: row.discrepancyId, aircraft_id: row.aircraftId, station: row.station, side: row.side, step: row.step, what: row.what, looks: row.looks,
+    found_by: row.foundBy.personId, found_by_name: row.foundBy.name, classification: row.classification, closes_uses: [...row.closesUses],
+    happened_at: new Date(row.happenedAt), recorded_at: new Date(row.recordedAt),
+  }).onConflict((conflict) => conflict.columns(['club_id', 'discrepancy_id']).doNothing()).returning('discrepancy_id').executeTakeFirst();
+  return written !== undefined;
+}
+
+/** Where a discrepancy belongs, and whether something closed it already. */
+export async function findDiscrepancy(tx: ClubTransaction, discrepancyId: string) {
+  return tx.selectFrom('discrepancy as d').leftJoin('rectification as r', (join) => join.onRef('r.club_id', '=', 'd.club_id').onRef('r.discrepancy_id', '=', 'd.discrepancy_id'))
+    .select(['d.aircraft_id', 'd.found_by', 'd.found_by_name', 'd.what', 'r.rectification_id', 'r.recorded_by']).where('d.discrepancy_id', '=', discrepancyId).executeTakeFirst();
+}
+
+/** A certificate on record. */
+export async function findCertificate(tx: ClubTransaction, certificateId: string, personId: string) {
+  return tx.selectFrom('certificate').selectAll().where('certificate_id', '=', certificateId).where('person_id', '=', personId).executeTakeFirst();
+}
+
+/** The signature and what it closes; the signature keeps the certificate as it was on record at that moment. */
+export interface NewRectification {
+  readonly clubId: string;
+  readonly discrepancyId: string;
+  readonly signatureId: string;
+  readonly signer: { readonly personId: string; readonly name: string };
+  readonly certificate: { readonly kind: string; readonly number: string; readonly validFrom: string; readonly validUntil: string | 'no-expiry' };
+  readonly rectification: Rectification & { readonly work: string; readonly description: string; readonly completedOn: string };
+}
+
+/** Writes the signature and the rectification. */
+export async function insertRectification(tx: ClubTransaction, { clubId, discrepancyId, signatureId, signer, certificate, rectification }: NewRectification): Promise<void> {
+  const recordedAt = new Date(rectification.recordedAt);
+  await tx.insertInto('signature').values({
+    club_id: clubId, signature_id: signatureId, person_id: signer.personId, name: signer.name, certificate_kind: certificate.kind, certificate_number: certificate.number,
+    valid_from: certificate.validFrom, valid_until: certificate.validUntil === 'no-expiry' ? null : certificate.validUntil, no_expiry: certificate.validUntil === 'no-expiry',
+    happened_at: recordedAt, recorded_at: recordedAt,
+  }).execute();
+  await tx.insertInto('rectification').values({
+    club_id: clubId, rectification_id: rectification.id, discrepancy_id: discrepancyId, work: rectification.work, description: rectification.description,
+    completed_on: rectification.completedOn, signature_id: signatureId, recorded_at: recordedAt, recorded_by: signer.personId,
+  }).execute();
+}

@@ -1,0 +1,85 @@
+import type { FullBox } from '@/core/envelope/dimensions';
+import type { Signature } from '@/core/records/certificate';
+import type { AircraftDocument } from '@/core/records/document';
+import type { Inspection } from '@/core/records/inspection';
+import type { MeterReading } from '@/core/records/meter-reading';
+import type { PlannedFlight } from '@/core/records/planned-flight';
+import type { Instant } from '@/core/time/instant';
+import type { ClubTransaction } from './connection';
+
+const time = (moment: Instant) => new Date(moment);
+
+/** Writes an aircraft with revision 1. */
+export async function insertAircraft(tx: ClubTransaction, clubId: string, aircraft: {
+  readonly aircraftId: string; readonly registration: string; readonly typeName: string; readonly category: string | null;
+  readonly firstFlownOn: string | null; readonly approvedFor: readonly FullBox[] | null; readonly features: readonly string[] | null;
+}, recordedAt: Instant): Promise<void> {
+  await tx.insertInto('aircraft').values({
+    club_id: clubId, aircraft_id: aircraft.aircraftId, registration: aircraft.registration, type_name: aircraft.typeName, category: aircraft.category, first_flown_on: aircraft.firstFlownOn,
+    approved_for: aircraft.approvedFor === null ? null : JSON.stringify(aircraft.approvedFor), features: aircraft.features === null ? null : [...aircraft.features],
+    happened_at: time(recordedAt), recorded_at: time(recordedAt),
+  }).execute();
+}
+
+/** Writes sightings of papers. */
+export async function insertSightings(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, documents: readonly (AircraftDocument & { readonly keptWhere: string | null })[]): Promise<void> {
+  if (documents.length === 0) return;
+  await tx.insertInto('document_sighting').values(documents.map((document) => ({
+    club_id: clubId, sighting_id: document.id, aircraft_id: aircraftId, kind: document.kind, kept_where: document.keptWhere, aboard: document.aboard, legible: document.legible,
+    registration_shown: 'registrationShown' in document ? document.registrationShown : null,
+    displayed: document.kind === 'airworthiness-certificate' ? document.displayed : null,
+    issued_on: document.kind === 'registration-certificate' ? document.issuedOn : null,
+    printed_expiry: document.kind === 'registration-certificate' ? document.printedExpiry : null,
+    ended_on: document.kind === 'registration-certificate' ? document.ended?.on ?? null : null,
+    ended_because: document.kind === 'registration-certificate' ? document.ended?.because ?? null : null,
+    form: document.kind === 'operating-limitations' ? document.form : null,
+    tank_fitted: document.kind === 'cabin-tank-record' ? document.tankFitted : null,
+    happened_at: time(document.happenedAt), recorded_at: time(document.recordedAt), recorded_by: recordedBy,
+  }))).execute();
+}
+
+async function insertSignature(tx: ClubTransaction, clubId: string, signatureId: string, { name, certificate }: Signature, recordedAt: Instant): Promise<void> {
+  if (name === null || certificate === null || certificate.number === null || certificate.validFrom === null || certificate.validUntil === null) {
+    throw new Error('a signature without name, certificate, number or validity cannot be stored: leave the entry unsigned');
+  }
+  await tx.insertInto('signature').values({
+    club_id: clubId, signature_id: signatureId, person_id: null, name, certificate_kind: certificate.kind, certificate_number: certificate.number, valid_from: certificate.validFrom,
+    valid_until: certificate.validUntil === 'no-expiry' ? null : certificate.validUntil, no_expiry: certificate.validUntil === 'no-expiry', happened_at: time(recordedAt), recorded_at: time(recordedAt),
+  }).execute();
+}
+
+/** An inspection with the ids of its signatures and its time in service as it was entered. */
+export type InspectionRow = Inspection & { readonly signatureId: string | null; readonly clearedSignatureId: string | null; readonly entered: string | null };
+
+/** Writes inspections with their signatures. */
+export async function insertInspections(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, inspections: readonly InspectionRow[]): Promise<void> {
+  for (const { id, signedBy, signatureId, listCleared, clearedSignatureId, ...inspection } of inspections) {
+    if (signedBy !== null && signatureId !== null) await insertSignature(tx, clubId, signatureId, signedBy, inspection.recordedAt);
+    if (listCleared !== null && clearedSignatureId !== null) await insertSignature(tx, clubId, clearedSignatureId, listCleared.by, inspection.recordedAt);
+    await tx.insertInto('inspection').values({
+      club_id: clubId, inspection_id: id, aircraft_id: aircraftId, kind: inspection.kind, completed_on: inspection.completedOn, time_in_service_s: inspection.timeInService,
+      time_in_service_entered: inspection.entered, outcome: inspection.outcome, excess: inspection.excess, signature_id: signatureId, cleared_on: listCleared?.on ?? null,
+      cleared_signature_id: clearedSignatureId, recorded_at: time(inspection.recordedAt), recorded_by: recordedBy,
+    }).execute();
+  }
+}
+
+/** Writes meter readings. */
+export async function insertReadings(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, readings: readonly (MeterReading & { readonly entered: string })[]): Promise<void> {
+  if (readings.length === 0) return;
+  await tx.insertInto('meter_reading').values(readings.map((reading) => ({
+    club_id: clubId, reading_id: reading.id, aircraft_id: aircraftId, meter: reading.meter, value_s: reading.value, entered: reading.entered, entered_unit: 'h',
+    happened_at: time(reading.happenedAt), recorded_at: time(reading.recordedAt), recorded_by: recordedBy,
+  }))).execute();
+}
+
+/** Writes planned flights. */
+export async function insertFlights(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, flights: readonly (PlannedFlight & { readonly personName: string; readonly recordedAt: Instant })[]): Promise<void> {
+  if (flights.length === 0) return;
+  await tx.insertInto('planned_flight').values(flights.map((flight) => ({
+    club_id: clubId, flight_id: flight.id, aircraft_id: aircraftId, person_name: flight.personName, starts: time(flight.starts), ends: time(flight.ends), airborne_s: flight.airborne,
+    purpose: flight.purpose, crew: flight.crew, rules: flight.rules, range: flight.range, transponder_airspace: flight.transponderAirspace,
+    broadcast_airspace: flight.broadcastAirspace, beyond_glide: flight.beyondGlideOverWater, passengers: flight.passengers,
+    happened_at: time(flight.recordedAt), recorded_at: time(flight.recordedAt), recorded_by: recordedBy,
+  }))).execute();
+}

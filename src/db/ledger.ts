@@ -1,0 +1,63 @@
+import { sql } from 'kysely';
+import { canonicalJson, type Plain } from '@/core/decision/canonical';
+import type { Instant } from '@/core/time/instant';
+import { instantText } from '@/core/time/instant';
+import { storedInstant } from './checked-values';
+import type { ClubTransaction } from './connection';
+
+/** An entry before it is chained. */
+export interface LedgerEntry {
+  readonly clubId: string;
+  /** Null for what concerns no aircraft. */
+  readonly aircraftId: string | null;
+  readonly revision: number | null;
+  readonly act: string;
+  readonly actor: { readonly personId: string; readonly name: string };
+  readonly recordedAt: Instant;
+  /** What was written: the record itself, or a digest of many. */
+  readonly record: Plain;
+}
+
+/** SHA-256 of some bytes. */
+export type Sha256 = (bytes: Uint8Array) => Uint8Array;
+
+/** The chain that an entry belongs to: one per aircraft, one per club for the rest. */
+export function chainOf(aircraftId: string | null): string {
+  return aircraftId === null ? 'club' : `aircraft:${aircraftId}`;
+}
+
+/** Appends an entry to its chain. Waits for others who append to the same chain, so that it never forks. */
+export async function appendToLedger(tx: ClubTransaction, entry: LedgerEntry, sha256: Sha256): Promise<void> {
+  const chain = chainOf(entry.aircraftId);
+  await sql`select pg_advisory_xact_lock(hashtextextended(${`${entry.clubId}/${chain}`}, 0))`.execute(tx);
+  const last = await tx.selectFrom('ledger').select(['seq', 'hash']).where('club_id', '=', entry.clubId).where('chain', '=', chain).orderBy('seq', 'desc').limit(1).executeTakeFirst();
+  const seq = (last?.seq ?? 0) + 1;
+  const body = canonicalJson({
+    chain, seq, act: entry.act, actor: entry.actor.personId, actorName: entry.actor.name, revision: entry.revision, recordedAt: instantText(entry.recordedAt), record: entry.record,
+  });
+  const previous = last?.hash ?? Buffer.alloc(0);
+  await tx.insertInto('ledger').values({
+    club_id: entry.clubId, chain, seq, aircraft_id: entry.aircraftId, revision: entry.revision, act: entry.act, actor: entry.actor.personId, actor_name: entry.actor.name,
+    recorded_at: new Date(entry.recordedAt), body, previous, hash: Buffer.from(sha256(Buffer.concat([previous, Buffer.from(body, 'utf8')]))),
+  }).execute();
+}
+
+/** One line of an aircraft's story. */
+export interface StoryLine {
+  readonly seq: number;
+  readonly act: string;
+  readonly actorName: string;
+  readonly revision: number | null;
+  readonly recordedAt: Instant;
+  readonly record: unknown;
+}
+
+/** The newest entries of an aircraft, newest first. `after` leaves out revisions up to that one. */
+export async function readStory(tx: ClubTransaction, aircraftId: string, most: number, after = 0): Promise<readonly StoryLine[]> {
+  const rows = await tx.selectFrom('ledger').select(['seq', 'act', 'actor_name', 'revision', 'recorded_at', 'body'])
+    .where('aircraft_id', '=', aircraftId).$if(after > 0, (query) => query.where('revision', '>', after)).orderBy('seq', 'desc').limit(most).execute();
+  return rows.map((row) => {
+    const body = JSON.parse(row.body) as { readonly record?: unknown };
+    return { seq: row.seq, act: row.act, actorName: row.actor_name, revision: row.revision, recordedAt: storedInstant(row.recorded_at), record: body.record ?? null };
+  });
+}

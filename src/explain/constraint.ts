@@ -1,0 +1,20 @@
+import type { DecidedConstraint } from '../core/decision/decision';
+import { ACT_NAMES, entitledText, sourceText } from './lifts';
+import { tellReason, type Tense } from './reasons';
+
+/** A constraint in words: why, what it means, where the rule comes from, and each way out with who may take it. */
+export interface ConstraintWords {
+  readonly id: string;
+  readonly headline: string;
+  readonly meaning: string;
+  readonly source: string;
+  readonly certainty: 'failed' | 'unknown';
+  readonly condition: boolean;
+  readonly records: readonly string[];
+  readonly lifts: readonly { readonly act: string; readonly by: string }[];
+}
+
+/** Tells a constraint. */
+export function tellConstraint({ id, reason, source, certainty, condition, records, lifts }: DecidedConstraint, tense: Tense): ConstraintWords {
+  return { id, ...tellReason(reason, tense), source: sourceText(source), certainty, condition, records, lifts: lifts.map(({ act, by }) => ({ act: ACT_NAMES[act], by: entitledText(by) })) };
+}

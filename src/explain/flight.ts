@@ -1,0 +1,23 @@
+import type { Decision, FlightAnswer } from '../core/decision/decision';
+import type { ZoneId } from '../core/time/zone';
+import { hoursOverText, momentText } from './formats';
+import { ACT_NAMES } from './lifts';
+import { limitName } from './limits';
+import { tellReason } from './reasons';
+
+/** The answer for a planned flight in one or two sentences; empty when it is yes. */
+export function tellFlight(answer: FlightAnswer, decision: Decision, zone: ZoneId): string {
+  if (answer.timesContradict) return 'Its times contradict each other.';
+  if (answer.notApproved) return 'This aircraft is not approved or fitted for such a flight.';
+  const closing = decision.constraints.filter(({ id }) => answer.closedBy.includes(id));
+  const blocking = closing.find(({ condition }) => !condition);
+  if (blocking !== undefined) return tellReason(blocking.reason, 'in-force').headline;
+  const [outrun] = answer.outruns;
+  if (outrun !== undefined) {
+    const name = limitName(outrun.constraint);
+    return outrun.currency === 'hours' ? `Outruns the ${name} by ${hoursOverText(outrun.by)}.` : `Ends after ${momentText(outrun.at, zone)}, when the ${name} ends.`;
+  }
+  const [condition] = closing;
+  const act = condition?.lifts[0]?.act;
+  return act === undefined ? '' : `Yes, after: ${ACT_NAMES[act]}.`;
+}

@@ -1,0 +1,136 @@
+import { decide } from '@/core/decision/decide';
+import type { Decision, FlightAnswer, LimitAhead, Verdict } from '@/core/decision/decision';
+import { airborneTime, answerFlights } from '@/core/decision/planned-flight';
+import type { Purpose } from '@/core/envelope/dimensions';
+import type { WindowPicture } from '@/core/envelope/window-picture';
+import { addDays } from '@/core/time/civil-date';
+import type { Instant } from '@/core/time/instant';
+import { sunOn } from '@/core/time/sun';
+import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
+import { factsFromRows, readFactRows, type StoredAircraft } from '@/db/aircraft-facts';
+import type { ClubTransaction } from '@/db/connection';
+import { readClub, type Club } from '@/db/clubs';
+import { flightsBetween, type StoredFlight } from '@/db/planned-flights';
+import { hoursLeftText, timeLeftText } from '@/explain/formats';
+import { limitName } from '@/explain/limits';
+import { tellFlight } from '@/explain/flight';
+import { tellConstraint, type ConstraintWords } from '@/explain/constraint';
+import { openForText, windowText } from '@/explain/window-text';
+
+/** A planned flight of today as a row draws it. */
+export interface LineFlight {
+  readonly id: string;
+  readonly name: string;
+  readonly starts: Instant;
+  readonly ends: Instant;
+  readonly purpose: Purpose | null;
+  /** 'past' has begun already: nothing is decided about it any more. */
+  readonly answer: FlightAnswer['answer'] | 'past';
+  /** One sentence; empty when the answer is yes. */
+  readonly words: string;
+  /** When it would cross a limit. */
+  readonly wall: Instant | null;
+}
+
+/** What limits an aircraft next. */
+export interface NextLimit {
+  readonly figure: string;
+  readonly of: string;
+}
+
+/** One aircraft on the Line. */
+export interface LineRow {
+  readonly aircraftId: string;
+  readonly registration: string;
+  readonly typeName: string;
+  readonly revision: number;
+  readonly verdict: Verdict;
+  readonly window: WindowPicture;
+  readonly windowText: string;
+  readonly openFor: string;
+  readonly reasons: readonly ConstraintWords[];
+  /** The nearest limit in hours and the nearest in days; empty when nothing is ahead. */
+  readonly next: readonly NextLimit[];
+  readonly flights: readonly LineFlight[];
+  /** Headlines of open discrepancies. */
+  readonly openItems: readonly string[];
+  readonly holdsUntil: Instant | null;
+}
+
+/** Today's light at the field, for drawing and for the header. */
+export interface Today {
+  readonly date: string;
+  readonly from: Instant;
+  readonly to: Instant;
+  readonly dawn: Instant | null;
+  readonly sunrise: Instant | null;
+  readonly sunset: Instant | null;
+  readonly nightfall: Instant | null;
+}
+
+/** Everything the Line shows. */
+export interface Line {
+  readonly club: string;
+  readonly field: string;
+  readonly zone: string;
+  readonly now: Instant;
+  readonly pinned: boolean;
+  readonly today: Today;
+  readonly rows: readonly LineRow[];
+}
+
+function nextLimits(decision: Decision): readonly NextLimit[] {
+  const figure = (limit: LimitAhead) => (limit.currency === 'hours' ? hoursLeftText(limit.left) : timeLeftText(limit.left));
+  return [decision.firstLimit.hours, decision.firstLimit.time].filter((limit) => limit !== null).map((limit) => ({ figure: figure(limit), of: limitName(limit.constraint) }));
+}
+
+/** Where on the clock a refused flight meets its first limit: hours are spread evenly over the flight. */
+function wallOf({ flight }: StoredFlight, { outruns }: FlightAnswer): Instant | null {
+  const walls = outruns.map((outrun) => (outrun.currency === 'time' ? flight.ends - outrun.by : flight.ends - Math.round((outrun.by / Math.max(1, airborneTime(flight))) * (flight.ends - flight.starts))));
+  return walls.length === 0 ? null : (Math.max(flight.starts, Math.min(...walls)) as Instant);
+}
+
+/** One aircraft's row, decided now. */
+export function lineRow({ aircraftId, typeName, revision, facts }: StoredAircraft, flights: readonly StoredFlight[], { packs, place }: Club, now: Instant): LineRow {
+  const decision = decide(facts, packs, null, now);
+  const ahead = flights.filter(({ flight }) => flight.starts >= now);
+  const answers = new Map(answerFlights(ahead.map(({ flight }) => flight), place, decision).map((answer) => [answer.flight, answer]));
+  return {
+    aircraftId, registration: decision.registration, typeName, revision, verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), openFor: openForText(decision.window),
+    reasons: decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force')), next: nextLimits(decision), holdsUntil: decision.holdsUntil,
+    openItems: facts.discrepancies.filter(({ rectification }) => rectification === null).map(({ what }) => what),
+    flights: flights.map((stored) => {
+      const { id, starts, ends, purpose } = stored.flight;
+      const answer = answers.get(id);
+      const base = { id, name: stored.personName, starts, ends, purpose };
+      return answer === undefined ? { ...base, answer: 'past' as const, words: '', wall: null } : { ...base, answer: answer.answer, words: tellFlight(answer, decision, place.zone), wall: wallOf(stored, answer) };
+    }),
+  };
+}
+
+/** Reads what one or all rows need. */
+async function readRows(tx: ClubTransaction, club: Club, aircraftId: string | null, now: Instant): Promise<readonly LineRow[]> {
+  const today = civilDateAt(now, club.place.zone);
+  const stored = factsFromRows(await readFactRows(tx, aircraftId, true), club.place);
+  const flights = await flightsBetween(tx, startOfDay(today, club.place.zone), endOfDay(today, club.place.zone), aircraftId);
+  return stored.map((aircraft) => lineRow(aircraft, flights.filter((flight) => flight.aircraftId === aircraft.aircraftId), club, now));
+}
+
+/** The whole Line at `now`. */
+export async function line(tx: ClubTransaction, clubId: string, now: Instant, pinned: boolean): Promise<Line> {
+  const club = await readClub(tx, clubId);
+  const { place } = club;
+  const date = civilDateAt(now, place.zone);
+  const { dawn, sunrise, sunset, nightfall } = sunOn(date, place);
+  return {
+    club: club.name, field: place.name, zone: place.zone, now, pinned,
+    today: { date, from: startOfDay(date, place.zone), to: startOfDay(addDays(date, 1), place.zone), dawn, sunrise, sunset, nightfall },
+    rows: await readRows(tx, club, null, now),
+  };
+}
+
+/** One row of the Line, for a live event; null when the aircraft is not there. */
+export async function lineRowOf(tx: ClubTransaction, clubId: string, aircraftId: string, now: Instant): Promise<LineRow | null> {
+  const [row] = await readRows(tx, await readClub(tx, clubId), aircraftId, now);
+  return row ?? null;
+}
