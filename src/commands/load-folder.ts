@@ -4,11 +4,9 @@ import type { Category } from '@/core/records/aircraft';
 import type { AircraftDocument } from '@/core/records/document';
 import type { Inspection } from '@/core/records/inspection';
 import type { MeterReading } from '@/core/records/meter-reading';
-import type { PlannedFlight } from '@/core/records/planned-flight';
 import { decimalHours } from '@/core/quantities/hours';
 import type { CivilDate } from '@/core/time/civil-date';
-import type { Instant } from '@/core/time/instant';
-import { insertAircraft, insertFlights, insertInspections, insertReadings, insertSightings } from '@/db/folder-rows';
+import { insertAircraft, insertInspections, insertReadings, insertSightings } from '@/db/folder-rows';
 import { inClub } from '@/db/club-transaction';
 import { appendToLedger } from '@/db/ledger';
 import { refused, settle, type Actor, type Outcome, type Ports } from './command';
@@ -25,7 +23,6 @@ export interface Folder {
   readonly documents: readonly (AircraftDocument & { readonly keptWhere: string | null })[];
   readonly inspections: readonly Inspection[];
   readonly readings: readonly MeterReading[];
-  readonly flights: readonly (PlannedFlight & { readonly personName: string; readonly recordedAt: Instant })[];
 }
 
 /**
@@ -43,12 +40,11 @@ export async function loadFolder(ports: Ports, actor: Actor, folder: Folder): Pr
       entered: inspection.timeInService === null ? null : decimalHours(inspection.timeInService, 2, 'down'),
     })));
     await insertReadings(tx, actor.clubId, folder.aircraftId, actor.personId, folder.readings.map((reading) => ({ ...reading, entered: decimalHours(reading.value, 2, 'down') })));
-    await insertFlights(tx, actor.clubId, folder.aircraftId, actor.personId, folder.flights);
-    const { documents, inspections, readings, flights } = folder;
-    const digest = ports.sha256(Buffer.from(canonicalJson({ documents, inspections, readings, flights } as unknown as Plain), 'utf8'));
+    const { documents, inspections, readings } = folder;
+    const digest = ports.sha256(Buffer.from(canonicalJson({ documents, inspections, readings } as unknown as Plain), 'utf8'));
     await appendToLedger(tx, {
       clubId: actor.clubId, aircraftId: folder.aircraftId, revision: 1, act: 'load-folder', actor, recordedAt,
-      record: { registration: folder.registration, digest: Buffer.from(digest).toString('hex'), documents: documents.length, inspections: inspections.length, readings: readings.length, flights: flights.length },
+      record: { registration: folder.registration, digest: Buffer.from(digest).toString('hex'), documents: documents.length, inspections: inspections.length, readings: readings.length },
     }, ports.sha256);
     return { aircraftId: folder.aircraftId };
   }));

@@ -30,6 +30,8 @@ export function tellStory(act: string, record: unknown): string {
       const on = parseCivilDate(text(entry, 'completedOn'));
       return `${workName(text(entry, 'work'))} “${text(entry, 'found')}”: ${text(entry, 'description')}${on === undefined ? '' : `, completed ${dateText(on)}`}. Signed as ${kind}, ${text(certificate, 'number')}.`;
     }
+    case 'record-meter-reading': return `read the meter: ${text(entry, 'entered')} h`;
+    case 'plan-flight': return `planned a flight for ${text(entry, 'person')}`;
     case 'load-folder': return 'brought in the aircraft with its folder';
     default: return act;
   }

@@ -4,7 +4,7 @@ import type { Ports } from '@/commands/command';
 import { openDatabase, openPool, type Database } from '@/db/connection';
 import type { Change } from '@/db/notify';
 import { instantFromMilliseconds, type Instant } from '@/core/time/instant';
-import { openAccountPool, openAccounts, type Accounts } from './accounts';
+import { openAccountPool, openAccounts, trustedOrigins, type Accounts } from './accounts';
 import { readEnvironment, type Environment } from './environment';
 import { LiveEvents } from './live-events';
 import { openLog, type Log } from './log';
@@ -19,6 +19,8 @@ export interface Runtime {
   readonly accounts: Accounts;
   readonly limit: SignInLimit;
   readonly ports: Ports;
+  /** Accounts whose address ends like this, for the demo's one-tap list. */
+  readonly demoPeople: (addressEnd: string) => Promise<readonly { readonly email: string; readonly name: string }[]>;
   /** True when the clock is pinned: then screens must not let it run on either. */
   readonly pinned: boolean;
   /** Things to be closed at the end, last opened first. */
@@ -47,7 +49,8 @@ export function openRuntime(env: Environment): Runtime {
       return 'right';
     },
   };
-  return { env, log, db, accounts: openAccounts(env, accountPool), limit, ports, pinned: env.GROVAL_NOW !== undefined, closers: [() => db.destroy(), () => accountPool.end()] };
+  const demoPeople = async (addressEnd: string) => (await accountPool.query<{ email: string; name: string }>('select email, name from "user" where right(email, length($1)) = $1 order by "createdAt", email', [addressEnd])).rows;
+  return { env, log, db, demoPeople, accounts: openAccounts(env, accountPool), limit, ports, pinned: env.GROVAL_NOW !== undefined, closers: [() => db.destroy(), () => accountPool.end()] };
 }
 
 const KEY = Symbol.for('groval.runtime');
@@ -80,4 +83,9 @@ export function liveEvents(describe: (change: Change) => Promise<string>): LiveE
   const live = new LiveEvents(env.DATABASE_URL, log, describe);
   closers.push(() => live.close());
   return holder[LIVE] = live;
+}
+
+/** True for an origin that our own pages have. */
+export function trusted(origin: string | null): boolean {
+  return origin !== null && trustedOrigins(runtime().env.GROVAL_URL).includes(origin);
 }

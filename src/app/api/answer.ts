@@ -1,0 +1,68 @@
+import type { Actor, Outcome, Refusal } from '@/commands/command';
+import { problemsOf } from '@/contracts/problem';
+import { asPerson } from '@/db/club-transaction';
+import { membershipsOf } from '@/db/clubs';
+import { runtime, trusted } from '@/server/runtime';
+import type { z } from 'zod';
+
+const MOST_CHARACTERS = 100_000;
+
+const STATUS: Readonly<Record<Refusal['code'], number>> = { 'not-entitled': 403, 'not-found': 404, invalid: 422, conflict: 409, 'too-many-tries': 429 };
+
+/** A refusal as an HTTP answer: what is wrong, and what to do. */
+export function refusal(given: Refusal): Response {
+  return Response.json({ error: given }, { status: STATUS[given.code] });
+}
+
+/** Answers what a command answered. */
+export function answer<T>(outcome: Outcome<T>): Response {
+  return outcome.ok ? Response.json(outcome.value) : refusal(outcome.refusal);
+}
+
+/** A plain problem with a sentence that says what to do. */
+export function problem(status: number, message: string): Response {
+  return Response.json({ error: { code: 'invalid', message, problems: [] } }, { status });
+}
+
+/** Who is asking: from the session cookie, with their first club. Null without a session or a club. */
+async function whoAsks(request: Request): Promise<Actor | null> {
+  const { accounts, db } = runtime();
+  const session = await accounts.api.getSession({ headers: request.headers });
+  if (session === null) return null;
+  const [membership] = await asPerson(db, session.user.id, (tx) => membershipsOf(tx, session.user.id));
+  return membership === undefined ? null : { personId: session.user.id, name: membership.name, clubId: membership.clubId, roles: membership.roles };
+}
+
+/**
+ * Wraps a route: nobody gets in without a session, a change must come from our own pages, and a bug is logged and answered
+ * without its details.
+ */
+export function route<Context>(work: (actor: Actor, request: Request, context: Context) => Promise<Response>) {
+  return async (request: Request, context: Context): Promise<Response> => {
+    try {
+      if (request.method !== 'GET' && !trusted(request.headers.get('origin'))) return problem(403, 'This change did not come from Groval’s own pages. Open Groval again and repeat it.');
+      const actor = await whoAsks(request);
+      if (actor === null) return problem(401, 'You are signed out. Sign in again; what you typed is kept.');
+      return await work(actor, request, context);
+    } catch (error) {
+      runtime().log.error({ err: error, path: new URL(request.url).pathname }, 'a request failed');
+      return problem(500, 'Groval could not do that just now. What you typed is kept; try again.');
+    }
+  };
+}
+
+/** Reads and checks a JSON body. */
+export async function body<S extends z.ZodType>(request: Request, schema: S): Promise<Outcome<z.output<S>>> {
+  const text = await request.text();
+  if (text.length > MOST_CHARACTERS) return { ok: false, refusal: { code: 'invalid', message: 'That is too much text.', problems: [] } };
+  let given: unknown;
+  try {
+    given = JSON.parse(text);
+  } catch {
+    return { ok: false, refusal: { code: 'invalid', message: 'The request could not be read. Reload the page and try again.', problems: [] } };
+  }
+  const checked = schema.safeParse(given);
+  if (checked.success) return { ok: true, value: checked.data };
+  const problems = problemsOf(checked.error);
+  return { ok: false, refusal: { code: 'invalid', message: `Something is missing or wrong: ${problems.map(({ message }) => message).join('; ')}.`, problems } };
+}

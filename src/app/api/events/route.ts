@@ -1,0 +1,32 @@
+import { route } from '../answer';
+import { inClub } from '@/db/club-transaction';
+import { lineRowOf } from '@/queries/line';
+import { liveEvents, runtime } from '@/server/runtime';
+import { rememberStream } from '@/server/streams';
+
+const BEAT_MS = 10_000;
+
+/** Changes of the club's aircraft as they happen: `change` brings the row, `resync` asks to load anew, `beat` says that the line is open. */
+export const GET = route(async ({ clubId }, request) => {
+  const { db, ports } = runtime();
+  const live = liveEvents(async ({ club, aircraft }) => JSON.stringify(await inClub(db, club, (tx) => lineRowOf(tx, club, aircraft, ports.now()))));
+  const encoder = new TextEncoder();
+  let stop = () => { /* replaced once the stream is open */ };
+  const stream = new ReadableStream<Uint8Array>({
+    async start(controller) {
+      const write = (text: string) => { try { controller.enqueue(encoder.encode(text)); } catch { stop(); } };
+      const remove = await live.add(clubId, (event, data) => { write(`event: ${event}\ndata: ${data}\n\n`); });
+      const beat = setInterval(() => { write('event: beat\ndata: {}\n\n'); }, BEAT_MS);
+      const forget = rememberStream(() => { stop(); });
+      stop = () => {
+        stop = () => { /* ended */ };
+        clearInterval(beat); remove(); forget();
+        try { controller.close(); } catch { /* the other side closed it first */ }
+      };
+      request.signal.addEventListener('abort', () => { stop(); });
+      write('retry: 1000\nevent: beat\ndata: {}\n\n');
+    },
+    cancel() { stop(); },
+  });
+  return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' } });
+});

@@ -1,0 +1,6 @@
+import { SignIn } from '@/screens/sign-in/sign-in';
+
+export const metadata = { title: 'Sign in' };
+export const dynamic = 'force-static';
+
+export default function Page() { return <SignIn />; }

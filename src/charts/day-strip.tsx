@@ -1,0 +1,49 @@
+import { scaleLinear } from 'd3';
+
+/** A stretch of the axis with its own ground. Times are milliseconds. */
+export interface Shade { readonly from: number; readonly to: number; readonly fill: string }
+
+/** Something planned, drawn as a block. `refused` is hollow with a broken edge. */
+export interface Block { readonly id: string; readonly from: number; readonly to: number; readonly state: 'past' | 'planned' | 'refused' | 'after'; readonly label: string; readonly title: string }
+
+export interface DayStripProps {
+  readonly from: number;
+  readonly to: number;
+  readonly now: number;
+  readonly shades: readonly Shade[];
+  readonly blocks: readonly Block[];
+  /** Moments at which a limit bites: nothing goes on beyond them. */
+  readonly walls: readonly number[];
+  readonly height: number;
+}
+
+const LOOK: Readonly<Record<Block['state'], { readonly fill: string; readonly stroke: string; readonly dash?: string }>> = {
+  past: { fill: 'var(--past)', stroke: 'var(--soft)' },
+  planned: { fill: 'var(--plan)', stroke: 'var(--sea)' },
+  after: { fill: 'var(--restricted-tint)', stroke: 'var(--restricted)' },
+  refused: { fill: 'var(--card)', stroke: 'var(--grounded)', dash: '4 3' },
+};
+
+/** A day as a strip that takes whatever width there is: positions are percentages. */
+export function DayStrip({ from, to, now, shades, blocks, walls, height }: DayStripProps) {
+  const x = scaleLinear([from, to], [0, 100]).clamp(true);
+  const at = (time: number) => `${x(time).toFixed(3)}%`;
+  const width = (a: number, b: number) => `${Math.max(0.4, x(b) - x(a)).toFixed(3)}%`;
+  return (
+    <svg width="100%" height={height} aria-hidden="true" focusable="false" style={{ display: 'block' }}>
+      {shades.map((shade) => <rect key={shade.from} x={at(shade.from)} width={width(shade.from, shade.to)} y="0" height={height} fill={shade.fill} />)}
+      {blocks.map((block) => {
+        const look = LOOK[block.state];
+        return (
+          <g key={block.id}>
+            <title>{block.title}</title>
+            <rect x={at(block.from)} width={width(block.from, block.to)} y={height / 2 - 11} height="22" rx="3" fill={look.fill} stroke={look.stroke} strokeWidth={block.state === 'refused' ? 2 : 1} strokeDasharray={look.dash} />
+            <svg x={at(block.from)} width={width(block.from, block.to)} y={height / 2 - 11} height="22"><text x="5" y="15.5" fontSize="12.5" fontWeight="600" fill="var(--ink)">{block.label}</text></svg>
+          </g>
+        );
+      })}
+      {walls.map((wall) => <rect key={wall} x={at(wall)} width="4" y="1" height={height - 2} fill="var(--grounded)" />)}
+      <rect x={at(now)} width="1.5" y="0" height={height} fill="var(--ink)" />
+    </svg>
+  );
+}

@@ -1,0 +1,33 @@
+import { stepsAt } from '@/core/walkround/classify';
+import { STATIONS } from '@/core/walkround/steps';
+import { findByRegistration, listAircraft } from '@/db/aircraft-papers';
+import type { ClubTransaction } from '@/db/connection';
+
+/** The aircraft that a finding can be reported on. */
+export interface RampList {
+  readonly aircraft: readonly { readonly aircraftId: string; readonly registration: string; readonly typeName: string }[];
+}
+
+/** What a phone needs to report on one aircraft: its stations, and at each the items that this aircraft has. */
+export interface RampAircraft {
+  readonly aircraftId: string;
+  readonly registration: string;
+  readonly typeName: string;
+  readonly stations: readonly { readonly id: string; readonly name: string; readonly sided: boolean; readonly items: readonly { readonly step: string; readonly item: string; readonly typical: string }[] }[];
+}
+
+/** Every aircraft of the club. */
+export async function rampList(tx: ClubTransaction): Promise<RampList> {
+  return { aircraft: (await listAircraft(tx)).map((row) => ({ aircraftId: row.aircraft_id, registration: row.registration, typeName: row.type_name })) };
+}
+
+/** One aircraft's stations and items; null when the club has no such aircraft. */
+export async function rampAircraft(tx: ClubTransaction, registration: string): Promise<RampAircraft | null> {
+  const row = await findByRegistration(tx, registration);
+  if (row === undefined) return null;
+  return {
+    aircraftId: row.aircraft_id, registration: row.registration, typeName: row.type_name,
+    stations: STATIONS.map(({ id, name, sided }) => ({ id, name, sided, items: stepsAt(id, row.features).map(({ code, item, typicalDefect }) => ({ step: code, item, typical: typicalDefect })) }))
+      .filter(({ items }) => items.length > 0),
+  };
+}

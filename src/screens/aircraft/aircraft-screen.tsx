@@ -1,0 +1,71 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import type { AircraftPage } from '@/queries/aircraft-page';
+import { GateMark } from '@/ui/gate-mark';
+import { WindowMark } from '@/ui/window-mark';
+import { useRegistration } from '../data/address';
+import { clock, day } from '../data/clock';
+import { useLive, useRenewalAt } from '../data/live';
+import { useAircraft } from '../data/queries';
+import { DeskHeader } from '../shell/desk-header';
+import { NotLive } from '../shell/not-live';
+import { Reasons } from '../shell/reasons';
+import { Trouble } from '../shell/trouble';
+import { Findings } from './findings';
+import { LimitsAhead } from './limits-ahead';
+
+const ANSWERS = { met: 'met', closes: 'closes uses', unknown: 'not known, so closed' } as const;
+
+function Rules({ page }: { readonly page: AircraftPage }) {
+  return (
+    <section aria-labelledby="rules"><h2 id="rules">What was checked</h2>
+      <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>
+        {page.rules.map((rule) => <li key={rule.id} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0' }}><b>{rule.title}</b>: {ANSWERS[rule.answer]} <span className="small">{rule.source}</span><div className="small">{rule.explanation}</div></li>)}
+      </ul>
+      <p className="small">Not checked: {page.notChecked.join('; ')}. Groval advises. The pilot in command, licensed mechanics, the aircraft’s documents and local law decide.</p>
+    </section>
+  );
+}
+
+function Papers({ page }: { readonly page: AircraftPage }) {
+  return (
+    <section aria-labelledby="papers"><h2 id="papers">Papers</h2>
+      {page.papers.length === 0 ? <p>No paper was ever sighted.</p> : null}
+      <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{page.papers.map((paper) => <li key={paper.kind} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}>{paper.name} <span className="small">{paper.keptWhere} · {paper.seen}</span></li>)}</ul>
+    </section>
+  );
+}
+
+/** One aircraft: verdict and why, what lies ahead, open items, papers, the story. */
+export function AircraftScreen() {
+  const registration = useRegistration();
+  const { data: page, error, refetch } = useAircraft(registration);
+  const deadSince = useLive();
+  useRenewalAt([page?.holdsUntil ?? null], page?.now, false);
+  if (page === undefined) return <><DeskHeader />{error === null ? <p style={{ padding: 24 }}>Loading …</p> : <Trouble error={error} retry={() => { void refetch(); }} />}</>;
+  return (
+    <>
+      <DeskHeader><span className="mono">{day(page.now, page.zone)}&nbsp; {clock(page.now, page.zone)}</span></DeskHeader>
+      <NotLive since={deadSince} zone={page.zone} />
+      <main style={{ padding: '16px 20px 40px', maxWidth: 1240, margin: '0 auto' }}>
+        <div style={{ display: 'flex', gap: 16, alignItems: 'center', marginBottom: 14 }}>
+          <GateMark verdict={page.verdict} size={56} />
+          <div style={{ flex: 1 }}><h1 style={{ margin: 0 }}>{page.verdict} <span className="figure">{page.registration}</span></h1><div>{page.typeName}{page.timeInService === null ? '' : <> · <span className="mono">{page.timeInService}</span> in service</>}</div><div className="small">{page.windowText}</div></div>
+          <WindowMark window={page.window} text={page.windowText} scale={2} />
+          <Button component={Link} href={`/ramp/${page.registration}`} variant="outlined">Report a finding</Button>
+        </div>
+        {page.reasons.length === 0 ? <p>Nothing on record stands against it.</p> : <Reasons reasons={page.reasons} />}
+        <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr)', gap: 36, marginTop: 12 }}>
+          <div><Findings page={page} />
+            <section aria-labelledby="story"><h2 id="story">Story</h2>
+              <ol style={{ margin: 0, padding: 0, listStyle: 'none' }}>{page.story.map((line) => <li key={line.seq} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0' }}><span className="mono small">{line.when}</span> <b>{line.who}</b> {line.words}</li>)}</ol>
+            </section>
+          </div>
+          <div><LimitsAhead page={page} /><Papers page={page} /><Rules page={page} /></div>
+        </div>
+      </main>
+    </>
+  );
+}

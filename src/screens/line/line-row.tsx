@@ -1,0 +1,55 @@
+import { DayStrip, type Block, type Shade } from '@/charts/day-strip';
+import type { Line, LineFlight, LineRow, Today } from '@/queries/line';
+import { GateMark } from '@/ui/gate-mark';
+import { WindowMark } from '@/ui/window-mark';
+
+const HOUR = 3_600_000;
+
+/** The part of the day that is drawn: from an hour before the first light or flight to an hour after the last. */
+export function drawnDay({ today, rows }: Line): { readonly from: number; readonly to: number } {
+  const flights = rows.flatMap((row) => row.flights);
+  return {
+    from: Math.max(today.from, Math.min(today.dawn ?? today.from, ...flights.map(({ starts }) => starts)) - HOUR),
+    to: Math.min(today.to, Math.max(today.nightfall ?? today.to, ...flights.map(({ ends }) => ends)) + HOUR),
+  };
+}
+
+/** Night and dusk as grounds of the strip. */
+export function shades({ from, to, dawn, sunrise, sunset, nightfall }: Today): readonly Shade[] {
+  const stretch = (a: number | null, b: number | null, fill: string): readonly Shade[] => (a === null || b === null || a >= b ? [] : [{ from: a, to: b, fill }]);
+  return [...stretch(from, dawn, 'var(--night)'), ...stretch(dawn, sunrise, 'var(--dusk)'), ...stretch(sunset, nightfall, 'var(--dusk)'), ...stretch(nightfall, to, 'var(--night)')];
+}
+
+const STATE: Readonly<Record<LineFlight['answer'], Block['state']>> = { past: 'past', yes: 'planned', 'yes-after': 'after', no: 'refused' };
+
+const block = ({ id, starts, ends, answer, name, words }: LineFlight): Block => ({ id, from: starts, to: ends, state: STATE[answer], label: name, title: words === '' ? name : `${name}: ${words}` });
+
+interface Props { readonly row: LineRow; readonly line: Line; readonly now: number; readonly day: { readonly from: number; readonly to: number }; readonly selected: boolean; readonly height: number; readonly onSelect: () => void }
+
+/** One aircraft on the Line. */
+export function LineRowView({ row, line, now, day, selected, height, onSelect }: Props) {
+  const [first, second] = row.next;
+  const cell = { padding: '0 10px', borderBottom: '1px solid var(--rule)' } as const;
+  return (
+    <tr onClick={onSelect} aria-selected={selected} style={{ height, background: selected ? 'var(--sea-tint)' : 'var(--card)', cursor: 'pointer' }}>
+      <td style={{ ...cell, width: 122 }}><span style={{ display: 'flex', alignItems: 'center', gap: 6, fontSize: 14, fontWeight: 600 }}><GateMark verdict={row.verdict} size={24} />{row.verdict}</span></td>
+      <th scope="row" style={{ ...cell, width: 110, textAlign: 'left', fontWeight: 400 }}>
+        <button type="button" onClick={onSelect} className="figure" style={{ all: 'unset', fontFamily: "'Atkinson Hyperlegible Mono Variable'", fontWeight: 700, fontSize: 17, cursor: 'pointer' }}>{row.registration}</button>
+        <div className="small" style={{ lineHeight: 1.1 }}>{row.typeName}</div>
+      </th>
+      <td style={{ ...cell, width: 64 }}><WindowMark window={row.window} text={row.windowText} /></td>
+      <td style={{ ...cell, width: 138, lineHeight: 1.15 }}>
+        {first === undefined ? <span className="small">nothing ahead</span> : (
+          <><span className="figure" style={{ fontSize: 16 }}>{first.figure}</span> <span className="small">{first.of}</span>{second === undefined ? null : <div className="small"><span className="mono">{second.figure}</span> {second.of}</div>}</>
+        )}
+      </td>
+      <td style={{ ...cell, padding: 0 }}>
+        <DayStrip from={day.from} to={day.to} now={now} shades={shades(line.today)} blocks={row.flights.map(block)} walls={row.flights.flatMap(({ wall }) => (wall === null ? [] : [wall]))} height={height - 2} />
+        <span style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}>{row.flights.map(({ name, words }) => `${name}: ${words === '' ? 'can go' : words}`).join(' ')}</span>
+      </td>
+      <td style={{ ...cell, width: 150, fontSize: 13, lineHeight: 1.15 }}>
+        {row.openItems[0] === undefined ? <span className="small">none</span> : <span style={{ display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden' }}>{row.openItems.length > 1 ? <b>{row.openItems.length}: </b> : null}{row.openItems[0]}</span>}
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,25 @@
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import type { LineRow } from '@/queries/line';
+import { GateMark } from '@/ui/gate-mark';
+import { WindowMark } from '@/ui/window-mark';
+import { Reasons } from '../shell/reasons';
+
+/** The selected aircraft's verdict in full. */
+export function Selected({ row }: { readonly row: LineRow }) {
+  const refused = row.flights.filter(({ words }) => words !== '');
+  return (
+    <aside aria-label={`Verdict for ${row.registration}`} style={{ background: 'var(--card)', border: '1px solid var(--rule)', padding: 16, display: 'flex', flexDirection: 'column', gap: 12, overflowY: 'auto' }}>
+      <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
+        <GateMark verdict={row.verdict} size={46} />
+        <div style={{ flex: 1 }}><h2 style={{ margin: 0, fontSize: 24 }}>{row.verdict}</h2><div><span className="figure" style={{ fontSize: 17 }}>{row.registration}</span> {row.typeName}</div></div>
+        <WindowMark window={row.window} text={row.windowText} scale={1.5} />
+      </div>
+      <div style={{ fontSize: 14 }}>{row.openFor.charAt(0).toUpperCase() + row.openFor.slice(1)}.</div>
+      {row.reasons.length === 0 ? <div>Every use that it is approved for is open. Nothing on record stands against it.</div> : <Reasons reasons={row.reasons} />}
+      {refused.map(({ id, name, words }) => <div key={id} style={{ borderLeft: '4px dashed var(--grounded)', paddingLeft: 12 }}><b>{name}.</b> {words}</div>)}
+      <Button component={Link} href={`/aircraft/${row.registration}`} variant="contained">Open {row.registration}</Button>
+      <div className="small">Not checked: the pilot’s licence, medical, currency and checkout; weather and notices; loading; fuel and oil. Groval advises. The pilot in command, licensed mechanics, the aircraft’s documents and local law decide.</div>
+    </aside>
+  );
+}

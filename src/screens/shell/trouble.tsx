@@ -1,0 +1,16 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { Refusal } from '../data/fetching';
+
+/** What to show when an answer did not come: what is wrong and what to do, with the way to do it. */
+export function Trouble({ error, retry }: { readonly error: Error; readonly retry: () => void }) {
+  const signedOut = error instanceof Refusal && error.status === 401;
+  return (
+    <div role="alert" style={{ padding: 24, maxWidth: 560 }}>
+      <p style={{ fontSize: 18, fontWeight: 700 }}>{error.message}</p>
+      {signedOut ? <Button variant="contained" component={Link} href="/sign-in">Sign in</Button> : <Button variant="outlined" onClick={retry}>Try again</Button>}
+    </div>
+  );
+}
