@@ -93,7 +93,7 @@ create index meter_reading_aircraft on meter_reading (club_id, aircraft_id, happ
 
 create table discrepancy (
   club_id uuid not null, discrepancy_id uuid not null, aircraft_id uuid not null,
-  station text not null, side text, step text, what text not null, looks text,
+  station text not null, side text, step text, as_listed boolean not null, what text not null, looks text,
   found_by text not null, found_by_name text not null,
   classification text not null, closes_uses text[] not null,
   happened_at timestamptz not null, recorded_at timestamptz not null,
@@ -105,6 +105,8 @@ create index discrepancy_aircraft on discrepancy (club_id, aircraft_id, recorded
 create table rectification (
   club_id uuid not null, rectification_id uuid not null, discrepancy_id uuid not null,
   work text not null, description text not null, completed_on date not null, signature_id uuid not null,
+  -- Whether the core found nothing wrong with it when it was written: only then is the discrepancy closed.
+  closes boolean not null,
   recorded_at timestamptz not null, recorded_by text not null,
   primary key (club_id, rectification_id),
   unique (club_id, discrepancy_id),

@@ -1,18 +1,15 @@
-import { canonicalJson, type Plain } from '@/core/decision/canonical';
 import type { FullBox } from '@/core/envelope/dimensions';
 import type { Category } from '@/core/records/aircraft';
-import type { AircraftDocument } from '@/core/records/document';
-import type { Inspection } from '@/core/records/inspection';
-import type { MeterReading } from '@/core/records/meter-reading';
-import { decimalHours } from '@/core/quantities/hours';
 import type { CivilDate } from '@/core/time/civil-date';
-import { insertAircraft, insertInspections, insertReadings, insertSightings } from '@/db/folder-rows';
+import { insertAircraft } from '@/db/folder-rows';
 import { inClub } from '@/db/club-transaction';
 import { appendToLedger } from '@/db/ledger';
+import { notifyChange } from '@/db/notify';
 import { refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { writeBatch, type RecordBatch } from './load-records';
 
-/** An aircraft with its records, as they are brought in at once. Times of the records are their own. */
-export interface Folder {
+/** An aircraft with its records, as they are brought in at once. */
+export interface Folder extends RecordBatch {
   readonly aircraftId: string;
   readonly registration: string;
   readonly typeName: string;
@@ -20,9 +17,6 @@ export interface Folder {
   readonly firstFlownOn: CivilDate | null;
   readonly approvedFor: readonly FullBox[] | null;
   readonly features: readonly string[] | null;
-  readonly documents: readonly (AircraftDocument & { readonly keptWhere: string | null })[];
-  readonly inspections: readonly Inspection[];
-  readonly readings: readonly MeterReading[];
 }
 
 /**
@@ -33,20 +27,14 @@ export async function loadFolder(ports: Ports, actor: Actor, folder: Folder): Pr
   if (!actor.roles.includes('dispatcher')) return refused({ code: 'not-entitled', message: 'Only a dispatcher can bring in an aircraft.' });
   const recordedAt = ports.now();
   return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
+    const { aircraftId, registration, typeName, category, firstFlownOn, approvedFor, features } = folder;
     await insertAircraft(tx, actor.clubId, folder, recordedAt);
-    await insertSightings(tx, actor.clubId, folder.aircraftId, actor.personId, folder.documents);
-    await insertInspections(tx, actor.clubId, folder.aircraftId, actor.personId, folder.inspections.map((inspection) => ({
-      ...inspection, signatureId: inspection.signedBy === null ? null : ports.newId(), clearedSignatureId: inspection.listCleared === null ? null : ports.newId(),
-      entered: inspection.timeInService === null ? null : decimalHours(inspection.timeInService, 2, 'down'),
-    })));
-    await insertReadings(tx, actor.clubId, folder.aircraftId, actor.personId, folder.readings.map((reading) => ({ ...reading, entered: decimalHours(reading.value, 2, 'down') })));
-    const { documents, inspections, readings } = folder;
-    const digest = ports.sha256(Buffer.from(canonicalJson({ documents, inspections, readings } as unknown as Plain), 'utf8'));
+    const records = await writeBatch(ports, tx, actor, aircraftId, folder);
     await appendToLedger(tx, {
-      clubId: actor.clubId, aircraftId: folder.aircraftId, revision: 1, act: 'load-folder', actor, recordedAt,
-      record: { registration: folder.registration, digest: Buffer.from(digest).toString('hex'), documents: documents.length, inspections: inspections.length, readings: readings.length },
+      clubId: actor.clubId, aircraftId, revision: 1, act: 'load-folder', actor, recordedAt,
+      record: { registration, typeName, category, firstFlownOn, approvedFor: approvedFor?.map((box) => ({ ...box })) ?? null, features: features === null ? null : [...features], records },
     }, ports.sha256);
-    return { aircraftId: folder.aircraftId };
+    await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision: 1 });
+    return { aircraftId };
   }));
 }
-

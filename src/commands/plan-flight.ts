@@ -7,8 +7,11 @@ import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
 
+const PLANNING_ROLES = ['dispatcher', 'instructor', 'renter', 'student'];
+
 /** Plans a flight. It is decided whenever it is looked at, so planning one that cannot go is allowed and shown. */
 export async function planFlight(ports: Ports, actor: Actor, aircraftId: string, personName: string, flight: PlannedFlight): Promise<Outcome<{ readonly revision: number }>> {
+  if (!actor.roles.some((role) => PLANNING_ROLES.includes(role))) return refused({ code: 'not-entitled', message: 'Only dispatchers, instructors, renters and students plan flights. Ask the dispatcher.' });
   if (flight.ends <= flight.starts) return refused({ code: 'invalid', message: 'The flight ends before it starts. Correct its times.', problems: [{ path: 'ends', message: `expected a time after ${instantText(flight.starts)}` }] });
   const recordedAt = ports.now();
   return settle(() => inClub(ports.db, actor.clubId, async (tx) => {

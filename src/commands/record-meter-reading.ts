@@ -6,16 +6,17 @@ import { inClub } from '@/db/club-transaction';
 import { insertReadings } from '@/db/folder-rows';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
-import { Refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
 
 /** A reading of the time-in-service meter. */
 export interface NewReading { readonly readingId: string; readonly aircraftId: string; readonly value: Hours; readonly readAt: Instant }
 
 /**
- * Records a meter reading. One that runs backwards is recorded too: what somebody saw is never lost, and the rules close the
+ * Records a meter reading; any member with a role may. One that runs backwards is recorded too: what somebody saw is never lost, and the rules close the
  * aircraft until it is cleared up.
  */
 export async function recordMeterReading(ports: Ports, actor: Actor, { readingId, aircraftId, value, readAt }: NewReading): Promise<Outcome<{ readonly revision: number }>> {
+  if (actor.roles.length === 0) return refused({ code: 'not-entitled', message: 'Only members of the club record meter readings. Ask the dispatcher.' });
   const recordedAt = ports.now();
   return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
     if (await lockAircraft(tx, aircraftId) === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft.' });

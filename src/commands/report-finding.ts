@@ -7,7 +7,7 @@ import { findDiscrepancy, insertDiscrepancy } from '@/db/discrepancies';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { instantText } from '@/core/time/instant';
-import { Refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
 
 /** A phone's clock may be this far ahead of ours before its time is called wrong. */
 const CLOCK_SLACK_MS = 5 * 60_000;
@@ -22,26 +22,30 @@ export interface FindingReported {
 }
 
 /**
- * Records what somebody found on an aircraft. Any member of the club may. It never conflicts with other changes: a finding
+ * Records what somebody found on an aircraft. Any member of the club with a role may. It never conflicts with other changes: a finding
  * only ever closes uses, and must not be lost because somebody else was faster. Sending it twice records it once.
  */
 export async function reportFinding(ports: Ports, actor: Actor, finding: Finding): Promise<Outcome<FindingReported>> {
+  if (actor.roles.length === 0) return refused({ code: 'not-entitled', message: 'You have no role in this club. Tell the dispatcher what you found.' });
   const step = finding.step === null ? null : stepOf(finding.step) ?? null;
   const recordedAt = ports.now();
   return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
+    if (finding.asListed && finding.step === null) {
+      throw new Refused({ code: 'invalid', message: 'Choose what it is about, or describe it as something else.', problems: [{ path: 'step', message: 'choose what it is' }] });
+    }
     if (finding.step !== null && step?.station !== finding.station) {
       throw new Refused({ code: 'invalid', message: 'That item does not belong to that part of the aircraft. Choose it again.', problems: [{ path: 'step', message: 'choose what it is' }] });
     }
     const aircraft = await lockAircraft(tx, finding.aircraftId);
     if (aircraft === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft. Go back and choose it again; what you typed is kept.' });
-    const { classification, closesUses } = classifyFinding(step, finding.looks);
+    const { classification, closesUses } = classifyFinding(step, finding.asListed, finding.looks);
     // A phone clock that runs ahead must not date a finding after its own entry; the finding counts either way.
     const happenedAt = finding.foundAt > recordedAt && finding.foundAt - recordedAt <= CLOCK_SLACK_MS ? recordedAt : finding.foundAt;
     if (happenedAt > recordedAt) {
       throw new Refused({ code: 'invalid', message: 'The time of the find lies in the future. Set the phone’s clock and send it again; what you typed is kept.', problems: [{ path: 'foundAt', message: `expected a time up to ${instantText(recordedAt)}` }] });
     }
     const isNew = await insertDiscrepancy(tx, {
-      clubId: actor.clubId, aircraftId: finding.aircraftId, discrepancyId: finding.findingId, station: finding.station, side: finding.side, step: finding.step, what: finding.what,
+      clubId: actor.clubId, aircraftId: finding.aircraftId, discrepancyId: finding.findingId, station: finding.station, side: finding.side, step: finding.step, asListed: finding.asListed, what: finding.what,
       looks: finding.looks, foundBy: { personId: actor.personId, name: actor.name }, classification, closesUses, happenedAt, recordedAt,
     });
     if (!isNew) {
@@ -52,7 +56,7 @@ export async function reportFinding(ports: Ports, actor: Actor, finding: Finding
     const revision = await raiseRevision(tx, finding.aircraftId);
     await appendToLedger(tx, {
       clubId: actor.clubId, aircraftId: finding.aircraftId, revision, act: 'report-finding', actor, recordedAt,
-      record: { id: finding.findingId, station: finding.station, side: finding.side, step: finding.step, what: finding.what, looks: finding.looks, classification, closesUses, happenedAt: instantText(happenedAt) },
+      record: { id: finding.findingId, station: finding.station, side: finding.side, step: finding.step, asListed: finding.asListed, what: finding.what, looks: finding.looks, classification, closesUses, happenedAt: instantText(happenedAt) },
     }, ports.sha256);
     await notifyChange(tx, { club: actor.clubId, aircraft: finding.aircraftId, revision });
     return { aircraftId: finding.aircraftId, registration: aircraft.registration, revision, classification, isNew };

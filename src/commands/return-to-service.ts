@@ -76,7 +76,7 @@ export async function returnToService(ports: Ports, actor: Actor, entry: ReturnT
     }
     const { kind, number } = certificate;
     const signed = { kind, number: stored.number, validFrom: stored.valid_from, validUntil: stored.valid_until ?? 'no-expiry' } as const;
-    await insertRectification(tx, { clubId: actor.clubId, discrepancyId: entry.discrepancyId, signatureId: ports.newId(), signer: actor, certificate: signed, rectification });
+    await insertRectification(tx, { clubId: actor.clubId, discrepancyId: entry.discrepancyId, signatureId: ports.newId(), signer: actor, certificate: signed, rectification, closes: faults.length === 0 });
     const revision = await raiseRevision(tx, found.aircraft_id);
     await appendToLedger(tx, {
       clubId: actor.clubId, aircraftId: found.aircraft_id, revision, act: 'return-to-service', actor, recordedAt,

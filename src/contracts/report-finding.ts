@@ -12,6 +12,8 @@ export const findingSchema = z.strictObject({
   station: z.enum(stations, 'choose where on the aircraft it is'),
   side: z.enum(['left', 'right']).nullable(),
   step: z.string().regex(/^K\d{3}$/, 'choose what it is').nullable(),
+  /** True when it is just what the list says is usually wrong there; false for anything else, which is judged more strictly. */
+  asListed: z.boolean(),
   what: textSchema(1000),
   looks: z.enum(LOOKS, 'say how bad it looks to you'),
   foundAt: instantSchema,

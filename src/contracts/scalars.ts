@@ -17,7 +17,7 @@ function read<Output>(parse: (text: string) => Output | undefined, expected: str
 /** A calendar day. */
 export const dateSchema = read(parseCivilDate, 'a day that exists, YYYY-MM-DD, 1900 to 2199', '2026-03-31');
 /** A moment in time. */
-export const instantSchema = read(parseInstant, 'a moment, ISO 8601 with Z or an offset', '2026-11-24T09:42:00Z');
+export const instantSchema = read(parseInstant, 'a moment, ISO 8601 with Z or an offset, 1900 to 2199', '2026-11-24T09:42:00Z');
 /** An IANA time zone. */
 export const zoneSchema = read(parseZone, 'an IANA time zone name', 'America/Halifax');
 

@@ -8,6 +8,7 @@ import { INSPECTION_KINDS, type Inspection } from '@/core/records/inspection';
 import type { MeterReading } from '@/core/records/meter-reading';
 import { hoursFromSeconds } from '@/core/quantities/hours';
 import type { Place } from '@/core/time/sun';
+import { placeOnAircraft } from '@/core/walkround/place';
 import { exactlyOneOf, oneOf, storedBoxes, storedDate, storedDateOrNull, storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
 
@@ -57,7 +58,7 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
     .select(['d.discrepancy_id', 'd.aircraft_id', 'd.station', 'd.side', 'd.what', 'd.found_by_name', 'd.classification', 'd.closes_uses', 'd.happened_at', 'd.recorded_at',
       'r.rectification_id', 'r.work', 'r.description', 'r.completed_on', 'r.recorded_at as rectified_at',
       's.name', 's.certificate_kind', 's.certificate_number', 's.valid_from', 's.valid_until', 's.no_expiry'])
-    .$if(openOnly, (query) => query.where('r.rectification_id', 'is', null)), 'd.aircraft_id').execute();
+    .$if(openOnly, (query) => query.where((where) => where.or([where('r.closes', 'is', null), where('r.closes', '=', false)]))), 'd.aircraft_id').execute();
   return { aircraft, documents, inspections, readings, discrepancies };
 }
 
@@ -104,7 +105,7 @@ function inspectionOf(row: FactRows['inspections'][number]): Inspection {
 function discrepancyOf(row: FactRows['discrepancies'][number]): Discrepancy {
   return {
     id: row.discrepancy_id, happenedAt: storedInstant(row.happened_at), recordedAt: storedInstant(row.recorded_at), what: row.what,
-    where: row.side === null ? row.station : `${row.side} ${row.station}`, foundBy: row.found_by_name,
+    where: placeOnAircraft(row.station, row.side), foundBy: row.found_by_name,
     classification: exactlyOneOf(CLASSIFICATIONS, row.classification, 'classification'),
     closesUses: row.closes_uses.map((word) => exactlyOneOf(CLOSED_USES, word, 'closed use')),
     rectification: row.rectification_id === null || row.rectified_at === null ? null : {
@@ -142,7 +143,7 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
   }));
 }
 
-/** The facts of the whole fleet, or of one aircraft. `openOnly` leaves out discrepancies that were closed. */
+/** The facts of the whole fleet, or of one aircraft. `openOnly` leaves out discrepancies that an entry without faults has closed. */
 export async function loadAircraft(tx: ClubTransaction, place: Place, aircraftId: string | null, openOnly: boolean): Promise<readonly StoredAircraft[]> {
   return factsFromRows(await readFactRows(tx, aircraftId, openOnly), place);
 }

@@ -1,3 +1,4 @@
+import { sql } from 'kysely';
 import type { Instant } from '@/core/time/instant';
 import { storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
@@ -26,13 +27,15 @@ export interface ReadDiscrepancy {
   readonly done: { readonly work: string; readonly description: string; readonly completedOn: string; readonly by: string; readonly certificate: string; readonly number: string; readonly recordedAt: Instant } | null;
 }
 
-/** The newest discrepancies of an aircraft with their photos and repairs. */
+/** Every open discrepancy of an aircraft and its newest closed ones, with their photos and repairs. */
 export async function readDiscrepancies(tx: ClubTransaction, aircraftId: string, most: number): Promise<readonly ReadDiscrepancy[]> {
   const rows = await tx.selectFrom('discrepancy as d')
     .leftJoin('rectification as r', (join) => join.onRef('r.club_id', '=', 'd.club_id').onRef('r.discrepancy_id', '=', 'd.discrepancy_id'))
     .leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'r.club_id').onRef('s.signature_id', '=', 'r.signature_id'))
     .select(['d.discrepancy_id', 'd.looks', 'r.work', 'r.description', 'r.completed_on', 'r.recorded_at', 's.name', 's.certificate_kind', 's.certificate_number'])
-    .where('d.aircraft_id', '=', aircraftId).orderBy('d.recorded_at', 'desc').limit(most).execute();
+    .where('d.aircraft_id', '=', aircraftId).orderBy((order) => order.fn.coalesce('r.closes', sql<boolean>`false`)).orderBy('d.recorded_at', 'desc')
+    // However many are open: none of them may fall off the page.
+    .limit(sql<number>`greatest(${most}, (select count(*) from discrepancy o left join rectification q using (club_id, discrepancy_id) where o.aircraft_id = ${aircraftId} and q.closes is not true))`).execute();
   const photos = rows.length === 0 ? [] : await tx.selectFrom('photo').select(['photo_id', 'discrepancy_id']).where('discrepancy_id', 'in', rows.map((row) => row.discrepancy_id)).orderBy('recorded_at').execute();
   return rows.map((row) => ({
     id: row.discrepancy_id, looks: row.looks, photos: photos.filter((photo) => photo.discrepancy_id === row.discrepancy_id).map((photo) => photo.photo_id),

@@ -10,6 +10,7 @@ export interface NewDiscrepancy {
   readonly station: string;
   readonly side: string | null;
   readonly step: string | null;
+  readonly asListed: boolean;
   readonly what: string;
   readonly looks: string | null;
   readonly foundBy: { readonly personId: string; readonly name: string };
@@ -22,7 +23,7 @@ export interface NewDiscrepancy {
 /** Writes a discrepancy. Answers false when one with this id is there already. */
 export async function insertDiscrepancy(tx: ClubTransaction, row: NewDiscrepancy): Promise<boolean> {
   const written = await tx.insertInto('discrepancy').values({
-    club_id: row.clubId, discrepancy_id: row.discrepancyId, aircraft_id: row.aircraftId, station: row.station, side: row.side, step: row.step, what: row.what, looks: row.looks,
+    club_id: row.clubId, discrepancy_id: row.discrepancyId, aircraft_id: row.aircraftId, station: row.station, side: row.side, step: row.step, as_listed: row.asListed, what: row.what, looks: row.looks,
     found_by: row.foundBy.personId, found_by_name: row.foundBy.name, classification: row.classification, closes_uses: [...row.closesUses],
     happened_at: new Date(row.happenedAt), recorded_at: new Date(row.recordedAt),
   }).onConflict((conflict) => conflict.columns(['club_id', 'discrepancy_id']).doNothing()).returning('discrepancy_id').executeTakeFirst();
@@ -48,10 +49,12 @@ export interface NewRectification {
   readonly signer: { readonly personId: string; readonly name: string };
   readonly certificate: { readonly kind: string; readonly number: string; readonly validFrom: string; readonly validUntil: string | 'no-expiry' };
   readonly rectification: Rectification & { readonly work: string; readonly description: string; readonly completedOn: string };
+  /** What the core says of it: only an entry without faults closes the discrepancy. */
+  readonly closes: boolean;
 }
 
 /** Writes the signature and the rectification. */
-export async function insertRectification(tx: ClubTransaction, { clubId, discrepancyId, signatureId, signer, certificate, rectification }: NewRectification): Promise<void> {
+export async function insertRectification(tx: ClubTransaction, { clubId, discrepancyId, signatureId, signer, certificate, rectification, closes }: NewRectification): Promise<void> {
   const recordedAt = new Date(rectification.recordedAt);
   await tx.insertInto('signature').values({
     club_id: clubId, signature_id: signatureId, person_id: signer.personId, name: signer.name, certificate_kind: certificate.kind, certificate_number: certificate.number,
@@ -60,6 +63,6 @@ export async function insertRectification(tx: ClubTransaction, { clubId, discrep
   }).execute();
   await tx.insertInto('rectification').values({
     club_id: clubId, rectification_id: rectification.id, discrepancy_id: discrepancyId, work: rectification.work, description: rectification.description,
-    completed_on: rectification.completedOn, signature_id: signatureId, recorded_at: recordedAt, recorded_by: signer.personId,
+    completed_on: rectification.completedOn, signature_id: signatureId, closes, recorded_at: recordedAt, recorded_by: signer.personId,
   }).execute();
 }

@@ -1,7 +1,9 @@
 import { DIMENSIONS } from '@/core/envelope/dimensions';
 import { hoursFromSeconds } from '@/core/quantities/hours';
 import type { PlannedFlight } from '@/core/records/planned-flight';
+import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
+import { civilDateAt, type ZoneId } from '@/core/time/zone';
 import { oneOf, storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
 
@@ -25,4 +27,10 @@ export async function flightsBetween(tx: ClubTransaction, from: Instant, to: Ins
       beyondGlideOverWater: row.beyond_glide, passengers: row.passengers,
     },
   }));
+}
+
+/** The latest day for which a flight is planned, on the field's clock; null without any. */
+export async function latestPlannedDay(tx: ClubTransaction, zone: ZoneId): Promise<CivilDate | null> {
+  const row = await tx.selectFrom('planned_flight').select((select) => select.fn.max('starts').as('latest')).executeTakeFirst();
+  return row?.latest == null ? null : civilDateAt(storedInstant(row.latest), zone);
 }

@@ -64,6 +64,7 @@ export interface Club {
 
 export interface Discrepancy {
   aircraft_id: string;
+  as_listed: boolean;
   classification: string;
   closes_uses: string[];
   club_id: string;
@@ -188,6 +189,7 @@ export interface PlannedFlight {
 }
 
 export interface Rectification {
+  closes: boolean;
   club_id: string;
   completed_on: string;
   description: string;

@@ -1,6 +1,6 @@
-import { STATIONS } from '../core/walkround/steps';
+import { placeOnAircraft } from '../core/walkround/place';
 import { parseCivilDate } from '../core/time/civil-date';
-import { dateText } from './formats';
+import { dateText, list } from './formats';
 import { CERTIFICATE_NAMES } from './names';
 
 const WORK_NAMES: Readonly<Record<string, string>> = { repaired: 'repaired', 'no-fault-found': 'looked, and found no fault', serviced: 'put right', 'judged-acceptable': 'judged acceptable' };
@@ -10,19 +10,18 @@ export function workName(work: string): string {
   return WORK_NAMES[work] ?? work;
 }
 
-/** The name of a place on the aircraft, with its side. */
-export function placeName(station: string, side: string | null): string {
-  const name = STATIONS.find(({ id }) => id === station)?.name ?? station;
-  return side === null ? name : `${side} ${name.charAt(0).toLowerCase()}${name.slice(1)}`;
-}
-
 const text = (record: Readonly<Record<string, unknown>>, key: string): string => (typeof record[key] === 'string' ? record[key] : '');
+
+function countsText(entry: Readonly<Record<string, unknown>>): string {
+  const count = (key: string, one: string, many: string) => (typeof entry[key] === 'number' && entry[key] > 0 ? [`${entry[key]} ${entry[key] === 1 ? one : many}`] : []);
+  return list([...count('documents', 'sighting of a paper', 'sightings of papers'), ...count('inspections', 'inspection', 'inspections'), ...count('readings', 'meter reading', 'meter readings')]) || 'none';
+}
 
 /** One line of an aircraft's story, from what the ledger keeps of it. */
 export function tellStory(act: string, record: unknown): string {
   const entry = (typeof record === 'object' && record !== null ? record : {}) as Readonly<Record<string, unknown>>;
   switch (act) {
-    case 'report-finding': return `reported: ${text(entry, 'what')} (${placeName(text(entry, 'station'), text(entry, 'side') || null)})`;
+    case 'report-finding': return `reported: ${text(entry, 'what')} (${placeOnAircraft(text(entry, 'station'), text(entry, 'side') || null)})`;
     case 'add-photo': return 'added a photo to the finding';
     case 'return-to-service': {
       const certificate = (entry['certificate'] ?? {}) as Readonly<Record<string, unknown>>;
@@ -33,6 +32,7 @@ export function tellStory(act: string, record: unknown): string {
     case 'record-meter-reading': return `read the meter: ${text(entry, 'entered')} h`;
     case 'plan-flight': return `planned a flight for ${text(entry, 'person')}`;
     case 'load-folder': return 'brought in the aircraft with its folder';
+    case 'load-records': return `brought in records: ${countsText(entry)}`;
     default: return act;
   }
 }

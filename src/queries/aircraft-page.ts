@@ -1,6 +1,7 @@
 import { decide } from '@/core/decision/decide';
 import type { Decision, RuleAnswer, Verdict } from '@/core/decision/decision';
 import { closingWork, type Discrepancy } from '@/core/records/discrepancy';
+import { presentFor } from '@/core/records/facts';
 import { mayBeSignedBy, signatureFaults, type CertificateKind } from '@/core/records/certificate';
 import type { DocumentKind } from '@/core/records/document';
 import type { WindowPicture } from '@/core/envelope/window-picture';
@@ -17,7 +18,7 @@ import { tellConstraint, type ConstraintWords } from '@/explain/constraint';
 import { dateText, hoursLeftText, momentText, readingText, sentenceCase, timeLeftText } from '@/explain/formats';
 import { sourceText } from '@/explain/lifts';
 import { CERTIFICATE_NAMES, CLASS_MEANINGS, DOCUMENT_NAMES, NOT_CHECKED_NAMES } from '@/explain/names';
-import { placeName, tellStory, workName } from '@/explain/story';
+import { tellStory, workName } from '@/explain/story';
 import { windowText } from '@/explain/window-text';
 
 /** How many findings and how many lines of its story an aircraft's page shows. */
@@ -99,7 +100,7 @@ export async function aircraftPage(tx: ClubTransaction, reader: { readonly clubI
   const { packs, place } = await readClub(tx, reader.clubId);
   const [stored] = await loadAircraft(tx, place, found.aircraft_id, false);
   if (stored === undefined) return null;
-  const decision = decide(stored.facts, packs, null, now);
+  const decision = decide(stored.facts, packs, null, presentFor(stored.facts, now));
   const read = await readDiscrepancies(tx, found.aircraft_id, MOST);
   const own = (await certificatesOf(tx, reader.personId)).map((row): OwnCertificate => ({ id: row.certificate_id, kind: row.kind as CertificateKind, number: row.number, validFrom: row.valid_from, validUntil: row.valid_until }));
   const maySign = reader.roles.some((role) => role === 'mechanic' || role === 'instructor');
@@ -120,7 +121,7 @@ export async function aircraftPage(tx: ClubTransaction, reader: { readonly clubI
       if (discrepancy === undefined) return [];
       const { what, where, foundBy, happenedAt, classification } = discrepancy;
       return [{
-        id, what, where: where === null ? '' : placeName(...splitSide(where)), found: `${momentText(happenedAt, place.zone)}${foundBy === null ? '' : ` by ${foundBy}`}`,
+        id, what, where: where ?? '', found: `${momentText(happenedAt, place.zone)}${foundBy === null ? '' : ` by ${foundBy}`}`,
         meaning: CLASS_MEANINGS[classification ?? 'ground-until-mechanic'], photos,
         closings: done !== null || !maySign ? [] : closingsFor(discrepancy, own, reader.name, place, now), done: done === null ? null : doneText(done, place),
       }];
@@ -128,9 +129,4 @@ export async function aircraftPage(tx: ClubTransaction, reader: { readonly clubI
     story: story.map(({ seq, act, actorName, recordedAt, record }) => ({ seq, when: momentText(recordedAt, place.zone), who: actorName, words: tellStory(act, record) })),
     notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
   };
-}
-
-function splitSide(where: string): [string, string | null] {
-  const match = /^(left|right) (.+)$/.exec(where);
-  return match === null ? [where, null] : [match[2] ?? where, match[1] ?? null];
 }

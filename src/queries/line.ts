@@ -3,6 +3,7 @@ import type { Decision, FlightAnswer, LimitAhead, Verdict } from '@/core/decisio
 import { airborneTime, answerFlights } from '@/core/decision/planned-flight';
 import type { Purpose } from '@/core/envelope/dimensions';
 import type { WindowPicture } from '@/core/envelope/window-picture';
+import { presentFor } from '@/core/records/facts';
 import { addDays } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { sunOn } from '@/core/time/sun';
@@ -92,7 +93,7 @@ function wallOf({ flight }: StoredFlight, { outruns }: FlightAnswer): Instant | 
 
 /** One aircraft's row, decided now. */
 export function lineRow({ aircraftId, typeName, revision, facts }: StoredAircraft, flights: readonly StoredFlight[], { packs, place }: Club, now: Instant): LineRow {
-  const decision = decide(facts, packs, null, now);
+  const decision = decide(facts, packs, null, presentFor(facts, now));
   const ahead = flights.filter(({ flight }) => flight.starts >= now);
   const answers = new Map(answerFlights(ahead.map(({ flight }) => flight), place, decision).map((answer) => [answer.flight, answer]));
   return {

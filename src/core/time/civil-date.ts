@@ -25,7 +25,9 @@ export function civilDate(text: string): CivilDate {
 
 /** @internal shared with zone.ts only */
 export function civilDateFrom(date: Temporal.PlainDate): CivilDate {
-  return civilDate(date.toString());
+  // A computed day may lie beyond what is read (2199 and some years); four digits keep the texts in order.
+  if (date.year < 1000 || date.year > 9999) throw new RangeError(`${date.toString()} lies outside the years 1000 to 9999`);
+  return date.toString() as CivilDate;
 }
 
 /**

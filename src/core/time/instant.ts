@@ -4,10 +4,14 @@ import type { Brand } from '../brand';
 /** A moment, as whole milliseconds since 1970-01-01T00:00:00Z. */
 export type Instant = Brand<number, 'Instant'>;
 
-/** Reads an ISO 8601 moment with `Z` or an offset, such as 2026-11-24T09:42:00Z; undefined for anything else. */
+const FIRST = Temporal.Instant.from('1900-01-01T00:00:00Z').epochMilliseconds;
+const LAST = Temporal.Instant.from('2200-01-01T00:00:00Z').epochMilliseconds;
+
+/** Reads an ISO 8601 moment with `Z` or an offset, such as 2026-11-24T09:42:00Z, from 1900 to 2199; undefined for anything else. */
 export function parseInstant(text: string): Instant | undefined {
   try {
-    return Temporal.Instant.from(text).epochMilliseconds as Instant;
+    const moment = Temporal.Instant.from(text).epochMilliseconds;
+    return moment < FIRST || moment >= LAST ? undefined : (moment as Instant);
   } catch {
     return undefined;
   }
@@ -16,7 +20,7 @@ export function parseInstant(text: string): Instant | undefined {
 /** The same for a moment written in code; throws on anything else. */
 export function instant(text: string): Instant {
   const found = parseInstant(text);
-  if (found === undefined) throw new RangeError(`'${text}' is no moment: expected ISO 8601 with Z or an offset, such as 2026-11-24T09:42:00Z`);
+  if (found === undefined) throw new RangeError(`'${text}' is no moment: expected ISO 8601 with Z or an offset, 1900 to 2199, such as 2026-11-24T09:42:00Z`);
   return found;
 }
 

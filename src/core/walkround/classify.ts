@@ -19,11 +19,15 @@ export function stepOf(code: string): Step | undefined {
 
 /**
  * First classification of a finding, on the safe side. Common practice, no source.
- * What fits no step of the list grounds the aircraft until a mechanic has looked.
+ * What fits no step of the list grounds the aircraft until a mechanic has looked; so does anything at a step other than
+ * what the list says is usually wrong there: a pitot heater that stays cold closes instrument flight, one that smokes is
+ * another matter.
+ * @param asListed the finding is just what the step's list names
  */
-export function classifyFinding(step: Step | null, looks: Looks): { readonly classification: Classification; readonly closesUses: readonly ClosedUse[] } {
-  const classification = strictest(step === null ? null : step.firstAction, AT_LEAST[looks]);
-  return { classification, closesUses: classification === 'deferral-path' && step !== null ? step.closesUses : [] };
+export function classifyFinding(step: Step | null, asListed: boolean, looks: Looks): { readonly classification: Classification; readonly closesUses: readonly ClosedUse[] } {
+  const listed = asListed ? step : null;
+  const classification = strictest(listed === null ? null : listed.firstAction, AT_LEAST[looks]);
+  return { classification, closesUses: classification === 'deferral-path' && listed !== null ? listed.closesUses : [] };
 }
 
 /** The steps of a station that this aircraft has. Features that are not on record hide nothing. */

@@ -13,11 +13,11 @@ const LOOKS: readonly { readonly value: FindingInput['looks']; readonly name: st
   { value: 'cannot-tell', name: 'I cannot tell', detail: 'An instructor has to look' },
 ];
 
-type Question = 'station' | 'item' | 'describe' | 'looks' | 'sent';
+type Question = 'station' | 'item' | 'kind' | 'describe' | 'looks' | 'sent';
 
 const fresh = (personId: string, aircraft: RampAircraft): KeptFinding => ({
   findingId: crypto.randomUUID(), personId, registration: aircraft.registration, ready: 0, photo: null, photoId: crypto.randomUUID(), wordsSent: false, trouble: null,
-  finding: { findingId: '', aircraftId: aircraft.aircraftId, station: null, side: null, step: null, what: '', looks: null, foundAt: '' },
+  finding: { findingId: '', aircraftId: aircraft.aircraftId, station: null, side: null, step: null, asListed: false, what: '', looks: null, foundAt: '' },
 });
 
 /** Reporting one finding: one question a screen, everything kept on the phone as it is entered. */
@@ -54,6 +54,7 @@ export function Report({ aircraft, personId, onDone }: { readonly aircraft: Ramp
     return next;
   };
   const station = aircraft.stations.find(({ id }) => id === kept.finding.station);
+  const item = station?.items.find(({ step }) => step === kept.finding.step);
   const finish = async (looks: FindingInput['looks']) => {
     setBusy(true);
     const ready = change({ looks }, { ready: 1, trouble: null });
@@ -69,23 +70,30 @@ export function Report({ aircraft, personId, onDone }: { readonly aircraft: Ramp
       <>{title('Where on the aircraft?')}
         <div style={{ display: 'grid', gap: 8 }}>
           {aircraft.stations.flatMap(({ id, name, sided }) => (sided ? (['left', 'right'] as const) : [null]).map((side) => (
-            <BigButton key={`${id}${side ?? ''}`} onClick={() => { change({ station: id, side, step: null, what: '' }); setQuestion('item'); }}>{side === null ? name : `${name}, ${side}`}</BigButton>
+            <BigButton key={`${id}${side ?? ''}`} onClick={() => { change({ station: id, side, step: null, asListed: false, what: '' }); setQuestion('item'); }}>{side === null ? name : `${name}, ${side}`}</BigButton>
           )))}
         </div></>
     );
     case 'item': return (
       <>{title('What is it about?')}
         <div style={{ display: 'grid', gap: 8 }}>
-          <BigButton onClick={() => { change({ step: null, what: '' }); setQuestion('describe'); }} detail="You describe it in your own words">Something else</BigButton>
-          {station?.items.map(({ step, item, typical }) => (
-            <BigButton key={step} detail={`usually: ${typical}`} onClick={() => { change({ step, what: `${item}: ${typical}` }); setQuestion('describe'); }}>{item}</BigButton>
-          ))}
+          <BigButton onClick={() => { change({ step: null, asListed: false, what: '' }); setQuestion('describe'); }} detail="You describe it in your own words">Something else</BigButton>
+          {station?.items.map(({ step, item }) => <BigButton key={step} onClick={() => { change({ step, asListed: false, what: '' }); setQuestion('kind'); }}>{item}</BigButton>)}
           <BigButton onClick={() => { setQuestion('station'); }}>Back</BigButton>
+        </div></>
+    );
+    case 'kind': return (
+      <>{title(item?.item ?? 'What is it?')}
+        <p style={{ fontSize: 16, margin: '0 0 12px' }}>Is it just this?</p>
+        <div style={{ display: 'grid', gap: 8 }}>
+          {item === undefined ? null : <BigButton onClick={() => { change({ asListed: true, what: `${item.item}: ${item.typical}` }); setQuestion('describe'); }}>{item.typical.charAt(0).toUpperCase() + item.typical.slice(1)}</BigButton>}
+          <BigButton onClick={() => { change({ asListed: false, what: item === undefined ? '' : `${item.item}: ` }); setQuestion('describe'); }} detail="You describe it; a mechanic has to look before it flies">Something else, or more than that</BigButton>
+          <BigButton onClick={() => { setQuestion('item'); }}>Back</BigButton>
         </div></>
     );
     case 'describe': return (
       <>{title('What do you see?')}
-        <label htmlFor="what" style={{ fontSize: 16 }}>In your words. Change the usual ones if they do not fit.</label>
+        <label htmlFor="what" style={{ fontSize: 16 }}>{kept.finding.asListed ? 'Add what you see, such as where exactly and how much.' : 'In your words: what, where exactly, how much.'}</label>
         <textarea id="what" rows={4} maxLength={1000} value={kept.finding.what} onChange={(event) => { change({ what: event.target.value }); }} style={{ width: '100%', font: 'inherit', fontSize: 18, padding: 12, margin: '8px 0 12px', border: '2px solid var(--ink)', borderRadius: 8, background: 'var(--card)', color: 'var(--ink)' }} />
         {/* The picture stands on this phone until it was sent; the framework's image service has nothing to do with it. */}
         {picture === null ? null : <img src={picture} alt="The photo that you took" style={{ width: '100%', maxHeight: 220, objectFit: 'contain', marginBottom: 12 }} />}
@@ -95,7 +103,7 @@ export function Report({ aircraft, personId, onDone }: { readonly aircraft: Ramp
             <input type="file" accept="image/*" capture="environment" style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }} onChange={(event) => { const [file] = event.target.files ?? []; if (file !== undefined) change({}, { photo: file, photoId: crypto.randomUUID() }); }} />
           </label>
           <BigButton strong disabled={kept.finding.what.trim() === ''} onClick={() => { setQuestion('looks'); }}>{kept.finding.what.trim() === '' ? 'Say what you see first' : 'Keep this and go on'}</BigButton>
-          <BigButton onClick={() => { setQuestion('item'); }}>Back</BigButton>
+          <BigButton onClick={() => { setQuestion(kept.finding.step === null ? 'item' : 'kind'); }}>Back</BigButton>
         </div></>
     );
     case 'looks': return (

@@ -1,0 +1,175 @@
+// Tern Bay Flying Club: made by code from a seed number, through the same commands that people use.
+import { addPhoto } from '../src/commands/add-photo';
+import type { Actor, Outcome, Ports } from '../src/commands/command';
+import { foundClub } from '../src/commands/found-club';
+import { loadFolder } from '../src/commands/load-folder';
+import { loadRecords, type RecordBatch } from '../src/commands/load-records';
+import { planFlight } from '../src/commands/plan-flight';
+import { recordMeterReading } from '../src/commands/record-meter-reading';
+import { reportFinding } from '../src/commands/report-finding';
+import { returnToService } from '../src/commands/return-to-service';
+import { hours } from '../src/core/quantities/hours';
+import type { AircraftDocument } from '../src/core/records/document';
+import { addDays, addYears, civilDate, lastDayOfCalendarMonths, type CivilDate } from '../src/core/time/civil-date';
+import { addSeconds, type Instant } from '../src/core/time/instant';
+import { hourOfDay, type Place } from '../src/core/time/sun';
+import { civilDateAt, zone } from '../src/core/time/zone';
+import { stepOf } from '../src/core/walkround/classify';
+import { inClub } from '../src/db/club-transaction';
+import { loadAircraft } from '../src/db/aircraft-facts';
+import { FITS, FLEET, type DemoAircraft, type DemoFinding } from './fleet';
+import { DAYS_BACK, historyOf } from './history';
+import { idsFrom } from './identity';
+import { PEOPLE } from './people';
+import { nickPhoto } from './photo';
+
+export const SEED = 20_261_124;
+const id = idsFrom(SEED);
+/** The demo club's id. */
+export const CLUB_ID = id('club');
+
+/** The invented field, at sea level on an invented coast. */
+export const TERN_BAY: Place = { name: 'Tern Bay', latitude: 44.53, longitude: -64.02, zone: zone('America/Halifax') };
+
+/** The account id of one of the demo's people. */
+export const personId = (key: string): string => id(`person/${key}`);
+
+/** The ports with the clock set to one moment of the demo's past. The demo's own signatures need no password. */
+const portsAt = (ports: Ports, moment: Instant): Ports => ({ ...ports, now: () => moment, checkPassword: () => Promise.resolve('right') });
+
+function actorOf(key: string): Actor {
+  const person = PEOPLE.find((one) => one.key === key);
+  if (person === undefined) throw new Error(`the demo has nobody called ${key}`);
+  return { personId: personId(key), name: person.name, clubId: CLUB_ID, roles: [person.role] };
+}
+
+function must<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(`the demo’s own data was refused: ${JSON.stringify(outcome.refusal)}`);
+  return outcome.value;
+}
+
+function papers(aircraft: DemoAircraft, today: CivilDate): RecordBatch['documents'] {
+  const { registration } = aircraft;
+  const seen = (name: string, daysAgo: number) => {
+    const happenedAt = hourOfDay(addDays(today, -daysAgo), 9, TERN_BAY);
+    return { id: id(`${registration}/paper/${name}/${daysAgo}`), happenedAt, recordedAt: addSeconds(happenedAt, 240), aboard: true, legible: true };
+  };
+  const [year = '', month = ''] = today.split('-');
+  // A year and the months that make it lapse by itself: the printed date is always the end of a month.
+  const lapsed = aircraft.registrationYearsLeft < 0;
+  const printedExpiry = lapsed ? addDays(civilDate(`${year}-${month}-01`), -1) : lastDayOfCalendarMonths(today, Math.round(aircraft.registrationYearsLeft * 12));
+  const issuedOn = addDays(addYears(printedExpiry, -7), 3);
+  const rounds = (daysAgo: number): readonly (AircraftDocument & { readonly keptWhere: string })[] => [
+    { ...seen('airworthiness', daysAgo), kind: 'airworthiness-certificate', registrationShown: registration, displayed: true, keptWhere: 'pouch on the rear cabin wall' },
+    { ...seen('registration', daysAgo), kind: 'registration-certificate', registrationShown: registration, issuedOn, printedExpiry, ended: null, keptWhere: 'same pouch, behind the airworthiness certificate' },
+    { ...seen('limitations', daysAgo), kind: 'operating-limitations', form: aircraft.firstFlown < '1979-03-01' ? 'placards-and-markings' : 'flight-manual', keptWhere: 'behind the left seat' },
+    { ...seen('weighing', daysAgo), kind: 'weight-and-balance', aboard: !(aircraft.missingPaper === 'weight-and-balance' && daysAgo < 10), keptWhere: 'inside the flight manual' },
+    { ...seen('radio', daysAgo), kind: 'radio-licence', aboard: registration !== 'N06TB', keptWhere: 'pouch on the rear cabin wall' },
+    { ...seen('tank', daysAgo), kind: 'cabin-tank-record', aboard: null, legible: null, tankFitted: false, keptWhere: 'no such tank' },
+  ];
+  return [DAYS_BACK - 1, 760, 400, 190, 61, 4].flatMap(rounds);
+}
+
+/** Cuts a batch into what was written down by `moment` and the rest. */
+function cut({ documents, inspections, readings }: RecordBatch, moment: Instant): readonly [RecordBatch, RecordBatch] {
+  const by = (record: { readonly recordedAt: Instant }) => record.recordedAt <= moment;
+  const after = (record: { readonly recordedAt: Instant }) => record.recordedAt > moment;
+  return [
+    { documents: documents.filter(by), inspections: inspections.filter(by), readings: readings.filter(by) },
+    { documents: documents.filter(after), inspections: inspections.filter(after), readings: readings.filter(after) },
+  ];
+}
+
+async function tellFinding(ports: Ports, aircraft: DemoAircraft, aircraftId: string, finding: DemoFinding, happenedAt: Instant, at: number): Promise<void> {
+  const findingId = id(`${aircraft.registration}/finding/${at}`);
+  const step = stepOf(finding.step);
+  if (step === undefined) throw new Error(`the walk-round list has no step ${finding.step}`);
+  const reporter = actorOf(finding.by);
+  must(await reportFinding(portsAt(ports, addSeconds(happenedAt, 150)), reporter, {
+    findingId, aircraftId, station: step.station, side: finding.side ?? null, step: finding.step, asListed: true, what: finding.what, looks: 'not-right', foundAt: happenedAt,
+  }));
+  if (finding.photo === true) must(await addPhoto(portsAt(ports, addSeconds(happenedAt, 170)), reporter, { photoId: id(`${findingId}/photo`), discrepancyId: findingId, bytes: await nickPhoto() }));
+}
+
+async function tellRepair(ports: Ports, aircraftId: string, findingId: string, description: string, moment: Instant): Promise<void> {
+  const seenRevision = await inClub(ports.db, CLUB_ID, async (tx) => (await loadAircraft(tx, TERN_BAY, aircraftId, true))[0]?.revision ?? 0);
+  must(await returnToService(portsAt(ports, moment), actorOf('mechanic'), {
+    rectificationId: id(`${findingId}/repair`), discrepancyId: findingId, seenRevision, work: 'repaired', description, completedOn: civilDateAt(moment, TERN_BAY.zone), certificateId: id('certificate/mechanic/0'), password: '-',
+  }));
+}
+
+async function planFlights(ports: Ports, aircraft: DemoAircraft, day: CivilDate, plannedAt: Instant): Promise<void> {
+  for (const [at, flight] of aircraft.flights.entries()) {
+    const starts = hourOfDay(day, flight.at, TERN_BAY);
+    must(await planFlight(portsAt(ports, plannedAt), actorOf('dispatcher'), id(aircraft.registration), flight.who, {
+      id: id(`${aircraft.registration}/flight/${day}/${at}`), starts, ends: addSeconds(starts, flight.lasts * 3600), airborne: hours(flight.airborne), purpose: flight.purpose,
+      crew: flight.solo === true ? 'student-solo' : flight.purpose === 'instruction-school-aircraft' ? 'dual' : 'rated-pilot', rules: flight.rules ?? 'vfr', range: 'local', light: null,
+      transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: flight.purpose === 'carriage-for-hire',
+    }));
+  }
+}
+
+async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number, now: Instant): Promise<void> {
+  const today = civilDateAt(now, TERN_BAY.zone);
+  const aircraftId = id(aircraft.registration);
+  const desk = actorOf('dispatcher');
+  let rest: RecordBatch = { documents: papers(aircraft, today), ...historyOf(aircraft, today, TERN_BAY, SEED + number, id) };
+  const flush = async (moment: Instant) => {
+    const [batch, later] = cut(rest, moment);
+    rest = later;
+    if (batch.documents.length + batch.inspections.length + batch.readings.length > 0) must(await loadRecords(portsAt(ports, moment), desk, aircraftId, batch));
+  };
+  const joined = hourOfDay(addDays(today, -DAYS_BACK), 8, TERN_BAY);
+  must(await loadFolder(portsAt(ports, joined), desk, {
+    aircraftId, registration: aircraft.registration, typeName: aircraft.typeName, category: aircraft.category, firstFlownOn: civilDate(aircraft.firstFlown), approvedFor: FITS[aircraft.fit], features: aircraft.features,
+    documents: [], inspections: [], readings: [],
+  }));
+  // Quarter by quarter, then event by event: the ledger reads in the order in which things were written down.
+  for (let back = DAYS_BACK - 60; back > 60; back -= 90) await flush(hourOfDay(addDays(today, -back), 21, TERN_BAY));
+  const events = aircraft.findings.map((finding, at) => ({ finding, at })).sort((a, b) => b.finding.daysAgo - a.finding.daysAgo);
+  // What was written down up to yesterday comes before today's flights and finds.
+  const yesterday = hourOfDay(addDays(today, -1), 21, TERN_BAY);
+  let planned = false;
+  const plan = async () => {
+    if (planned) return;
+    planned = true;
+    await flush(yesterday);
+    await planFlights(ports, aircraft, today, yesterday);
+  };
+  for (const { finding, at } of events) {
+    if (finding.daysAgo === 0) await plan();
+    const found = finding.daysAgo === 0 ? Math.max(addSeconds(now, -11 * 60), addSeconds(hourOfDay(today, 0, TERN_BAY), 1)) as Instant : hourOfDay(addDays(today, -finding.daysAgo), 10.6, TERN_BAY);
+    await flush(found);
+    await tellFinding(ports, aircraft, aircraftId, finding, found, at);
+    if (finding.repaired !== undefined) {
+      const repaired = hourOfDay(addDays(today, 1 - finding.daysAgo), 15.2, TERN_BAY);
+      await flush(repaired);
+      await tellRepair(ports, aircraftId, id(`${aircraft.registration}/finding/${at}`), finding.repaired, repaired);
+    }
+  }
+  await plan();
+  if (rest.documents.length + rest.inspections.length + rest.readings.length > 0) throw new Error(`records of ${aircraft.registration} lie in the future`);
+  if (aircraft.backwards !== undefined) {
+    const readAt = addSeconds(now, -600);
+    must(await recordMeterReading(portsAt(ports, readAt), actorOf('renter'), { readingId: id(`${aircraft.registration}/backwards`), aircraftId, value: hours(aircraft.backwards), readAt }));
+  }
+}
+
+/** Plans the demo's flights for every day on which it is started anew. */
+export async function planToday(ports: Ports, now: Instant): Promise<void> {
+  for (const aircraft of FLEET) await planFlights(ports, aircraft, civilDateAt(now, TERN_BAY.zone), now);
+}
+
+/** Makes the whole club as it stands at `now`. @param ports the application's own, with the real database */
+export async function makeTernBay(ports: Ports, now: Instant): Promise<void> {
+  const today = civilDateAt(now, TERN_BAY.zone);
+  const founded = hourOfDay(addDays(today, -DAYS_BACK - 1), 12, TERN_BAY);
+  must(await foundClub(portsAt(ports, founded), {
+    clubId: CLUB_ID, name: 'Tern Bay Flying Club', place: TERN_BAY, packs: { authority: { id: 'us-part91' }, club: { id: 'club-policy', parameters: { hundredHourCovers: 'rental-and-solo-too' } } },
+    members: PEOPLE.map((person) => ({ personId: personId(person.key), name: person.name, roles: [person.role], certificates: person.certificates.map((certificate, at) => ({ ...certificate, certificateId: id(`certificate/${person.key}/${at}`) })) })),
+  }));
+  // Aircraft are independent of each other; a few at a time keep the database busy.
+  const waiting = [...FLEET.entries()];
+  const worker = async () => { for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) await oneAircraft(ports, next[1], next[0], now); };
+  await Promise.all(Array.from({ length: 6 }, worker));
+}

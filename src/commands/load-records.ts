@@ -1,0 +1,45 @@
+import { canonicalJson, type Plain } from '@/core/decision/canonical';
+import type { AircraftDocument } from '@/core/records/document';
+import type { Inspection } from '@/core/records/inspection';
+import type { MeterReading } from '@/core/records/meter-reading';
+import { decimalHours } from '@/core/quantities/hours';
+import { lockAircraft, raiseRevision } from '@/db/aircraft-facts';
+import type { ClubTransaction } from '@/db/connection';
+import { insertInspections, insertReadings, insertSightings } from '@/db/folder-rows';
+import { inClub } from '@/db/club-transaction';
+import { appendToLedger } from '@/db/ledger';
+import { notifyChange } from '@/db/notify';
+import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
+
+/** Records of one aircraft that are brought in together. Times of the records are their own. */
+export interface RecordBatch {
+  readonly documents: readonly (AircraftDocument & { readonly keptWhere: string | null })[];
+  readonly inspections: readonly Inspection[];
+  readonly readings: readonly MeterReading[];
+}
+
+/** Writes a batch inside somebody's transaction and answers what the ledger keeps of it: how many, and a digest of all. */
+export async function writeBatch(ports: Ports, tx: ClubTransaction, actor: Actor, aircraftId: string, { documents, inspections, readings }: RecordBatch): Promise<Plain> {
+  await insertSightings(tx, actor.clubId, aircraftId, actor.personId, documents);
+  await insertInspections(tx, actor.clubId, aircraftId, actor.personId, inspections.map((inspection) => ({
+    ...inspection, signatureId: inspection.signedBy === null ? null : ports.newId(), clearedSignatureId: inspection.listCleared === null ? null : ports.newId(),
+    entered: inspection.timeInService === null ? null : decimalHours(inspection.timeInService, 2, 'down'),
+  })));
+  await insertReadings(tx, actor.clubId, aircraftId, actor.personId, readings.map((reading) => ({ ...reading, entered: decimalHours(reading.value, 2, 'down') })));
+  const digest = ports.sha256(Buffer.from(canonicalJson({ documents, inspections, readings } as unknown as Plain), 'utf8'));
+  return { digest: Buffer.from(digest).toString('hex'), documents: documents.length, inspections: inspections.length, readings: readings.length };
+}
+
+/** Brings in records of an aircraft that is there: all or nothing, with one ledger entry that holds their digest. Only a dispatcher may. */
+export async function loadRecords(ports: Ports, actor: Actor, aircraftId: string, batch: RecordBatch): Promise<Outcome<{ readonly revision: number }>> {
+  if (!actor.roles.includes('dispatcher')) return refused({ code: 'not-entitled', message: 'Only a dispatcher can bring in records.' });
+  const recordedAt = ports.now();
+  return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
+    if (await lockAircraft(tx, aircraftId) === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft.' });
+    const record = await writeBatch(ports, tx, actor, aircraftId, batch);
+    const revision = await raiseRevision(tx, aircraftId);
+    await appendToLedger(tx, { clubId: actor.clubId, aircraftId, revision, act: 'load-records', actor, recordedAt, record }, ports.sha256);
+    await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision });
+    return { revision };
+  }));
+}

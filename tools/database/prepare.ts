@@ -1,0 +1,55 @@
+// Makes roles, database and tables, and the demo's data where it is wanted. Started by the provisioning scripts.
+// Everything comes in by the environment: GROVAL_SUPERUSER_URL, GROVAL_DATABASE, GROVAL_OWNER_WORD, GROVAL_APP_WORD,
+// GROVAL_PREPARE_DEMO=1, and what the application itself reads.
+import { Pool } from 'pg';
+import { openRuntime } from '../../src/server/runtime';
+import { readEnvironment } from '../../src/server/environment';
+import { createAccount } from '../../src/server/create-account';
+import { instantText } from '../../src/core/time/instant';
+import { civilDateAt } from '../../src/core/time/zone';
+import { inClub } from '../../src/db/club-transaction';
+import { latestPlannedDay } from '../../src/db/planned-flights';
+import { DEMO_PASSWORD, PEOPLE } from '../../demo/people';
+import { CLUB_ID, makeTernBay, personId, planToday, TERN_BAY } from '../../demo/tern-bay';
+import { createRoles } from './create-roles';
+import { migrate } from './migrate';
+
+function need(name: string): string {
+  const value = process.env[name];
+  if (value === undefined || value === '') throw new Error(`${name} is not set`);
+  return value;
+}
+
+async function demoData(): Promise<string> {
+  const env = readEnvironment();
+  const { ports, db, closers } = openRuntime(env);
+  const accounts = new Pool({ connectionString: env.DATABASE_URL, options: '-c search_path=auth', max: 2 });
+  try {
+    const now = ports.now();
+    const today = civilDateAt(now, TERN_BAY.zone);
+    const latest = await inClub(db, CLUB_ID, (tx) => latestPlannedDay(tx, TERN_BAY.zone));
+    if (latest === null) {
+      await makeTernBay(ports, now);
+      for (const person of PEOPLE) await createAccount(accounts, { personId: personId(person.key), name: person.name, email: person.email, password: DEMO_PASSWORD });
+      return `demo data as of ${instantText(now)}`;
+    }
+    if (latest >= today) return 'demo data already there';
+    await planToday(ports, now);
+    return 'demo data already there, today’s flights planned';
+  } finally {
+    await accounts.end();
+    for (const close of closers.reverse()) await close();
+  }
+}
+
+const superuser = need('GROVAL_SUPERUSER_URL');
+const database = need('GROVAL_DATABASE');
+await createRoles(superuser, database, { owner: need('GROVAL_OWNER_WORD'), app: need('GROVAL_APP_WORD') });
+const owner = new URL(superuser);
+owner.username = 'groval_owner';
+owner.password = need('GROVAL_OWNER_WORD');
+owner.pathname = `/${database}`;
+const ran = await migrate(owner.toString());
+const words = [ran.length === 0 ? 'tables up to date' : `${ran.length} migrations`];
+if (process.env['GROVAL_PREPARE_DEMO'] === '1') words.push(await demoData());
+process.stdout.write(`${words.join(', ')}\n`);

@@ -1,0 +1,106 @@
+// npm run demo: everything that Groval needs, started on this machine.
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { ensureBuild } from './provision/build.mjs';
+import { Cluster, freePort } from './provision/cluster.mjs';
+import { applicationEnvironment, prepareDatabase } from './provision/database.mjs';
+import { ensureDebianPackages } from './provision/debian.mjs';
+import { takeLock } from './provision/lock.mjs';
+import { ensureNpmPackages } from './provision/packages.mjs';
+import { stateFolder } from './provision/places.mjs';
+import { serve } from './provision/serve.mjs';
+import { Explained, step } from './provision/steps.mjs';
+
+const USAGE = `npm run demo -- [--port N] [--host ADDRESS] [--reset]
+
+Starts Groval with the demo club on this machine and prints the address to open. Ctrl-C ends everything that it started.
+  --port N        listen on this port (3600 or the next free one without it)
+  --host ADDRESS  listen on this address instead of 127.0.0.1
+  --reset         forget what was entered and start with fresh demo data
+GROVAL_NOW=2026-11-24T13:42:00Z in the environment pins the demo's clock; use it together with --reset.`;
+
+const USUAL_PORT = 3600;
+const DATABASE = 'groval';
+
+function options() {
+  let values;
+  try {
+    ({ values } = parseArgs({ options: { port: { type: 'string' }, host: { type: 'string' }, reset: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } } }));
+  } catch (error) {
+    throw new Explained(`${error.message}\n\n${USAGE}`);
+  }
+  if (values.help) return null;
+  const port = values.port === undefined ? null : Number(values.port);
+  if (port !== null && !(/^\d+$/.test(values.port) && port >= 1 && port <= 65_535)) throw new Explained(`--port ${values.port}: expected a whole number from 1 to 65535`);
+  return { port, host: values.host ?? '127.0.0.1', reset: values.reset ?? false };
+}
+
+/** The port to listen on: the wanted one or an error; without a wish the usual one or the next free. */
+async function choosePort(host, wanted) {
+  for (let port = wanted ?? USUAL_PORT; ; port += 1) {
+    try { return await freePort(host, port); } catch (error) {
+      if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND') throw new Explained(`--host ${host}: this machine has no such address`);
+      if (error.code === 'EACCES') throw new Explained(`Port ${port} is reserved for the administrator. Choose one from 1024 on: npm run demo -- --port 3600`);
+      if (wanted !== null || port > USUAL_PORT + 50) throw new Explained(`Port ${port} is taken. Choose another: npm run demo -- --port ${port + 1}`);
+    }
+  }
+}
+
+const isLoopback = (host) => host === 'localhost' || host === '::1' || /^127\./.test(host);
+
+async function main() {
+  const wish = options();
+  if (wish === null) { process.stdout.write(`${USAGE}\n`); return; }
+  const folder = stateFolder('demo');
+  const log = (name) => join(folder, 'logs', `${name}.log`);
+  const giveBack = takeLock(folder, 'The demo');
+  const closers = [giveBack];
+  let ending = null;
+  const end = (code) => {
+    ending ??= (async () => {
+      for (const close of closers.reverse()) await Promise.resolve(close()).catch((error) => { process.stderr.write(`${error.message}\n`); });
+      process.exit(code);
+    })();
+    return ending;
+  };
+  for (const [signal, code] of [['SIGINT', 130], ['SIGTERM', 143], ['SIGHUP', 129]]) process.on(signal, () => { process.stdout.write('\n  ending …\n'); void end(code); });
+
+  try {
+    process.stdout.write('Groval demo\n');
+    const port = await choosePort(wish.host, wish.port);
+    await step('Debian packages', () => ensureDebianPackages(['postgresql'], log('debian')));
+    await step('npm packages', () => ensureNpmPackages(log('npm')));
+    const cluster = new Cluster(folder);
+    if (wish.reset) await step('forgetting the old data', () => cluster.remove());
+    // Registered before it runs: a Ctrl-C in the middle of the start must stop the database too.
+    closers.push(() => cluster.stop());
+    await step('database', () => cluster.start());
+    await step('application', () => ensureBuild(log('build')));
+    const pinned = process.env.GROVAL_NOW ? { GROVAL_NOW: process.env.GROVAL_NOW } : {};
+    await step('tables and demo data', () => prepareDatabase(cluster, { database: DATABASE, demo: true, log: log('prepare'), env: pinned }));
+    const open = process.env.GROVAL_URL ?? `http://${isLoopback(wish.host) && wish.host !== '::1' ? wish.host : '127.0.0.1'}:${port}`;
+    const { DEMO_PASSWORD } = await import('./demo-password.mjs');
+    let server;
+    await step('server', async () => {
+      rmSync(log('server'), { force: true });
+      server = await serve({ host: wish.host, port, log: log('server'), env: { ...applicationEnvironment(cluster, DATABASE, open), ...pinned, GROVAL_DEMO_PASSWORD: DEMO_PASSWORD } });
+      closers.push(server.stop);
+      server.child.once('exit', (code) => { if (ending === null) { process.stderr.write(`  The server ended by itself (${code}); its output is in ${log('server')}\n`); void end(1); } });
+    });
+    process.stdout.write(`\nOpen ${open}   (demo people sign in with one tap; Ctrl-C ends everything)\n`);
+    if (pinned.GROVAL_NOW) process.stdout.write(`The clock is pinned to ${pinned.GROVAL_NOW}.\n`);
+    if (!isLoopback(wish.host)) {
+      process.stdout.write(`
+Listening on ${wish.host}: anybody who reaches this machine can open the demo, and its people's password is public.
+Keep it to a network that you trust, and enter nothing real. Nothing is encrypted here, so sign-in works only on this
+machine itself; for other machines put a TLS proxy in front and start with GROVAL_URL=https://its-address.
+`);
+    }
+  } catch (error) {
+    process.stderr.write(`${error instanceof Explained ? error.message : error.stack}\n`);
+    await end(1);
+  }
+}
+
+await main().catch((error) => { process.stderr.write(`${error instanceof Explained ? error.message : error.stack}\n`); process.exit(1); });
