@@ -24,21 +24,39 @@ const LOOK: Readonly<Record<Block['state'], { readonly fill: string; readonly st
   refused: { fill: 'var(--card)', stroke: 'var(--grounded)', dash: '4 3' },
 };
 
+/** A label needs about this much of the axis, in percent. */
+const LABEL = 17;
+
+/** Where a block's label goes: inside when it fits, else beside it where there is room, else cut off inside, whole in its title. */
+export function labelPlace(block: Pick<Block, 'from' | 'to'>, others: readonly Pick<Block, 'from' | 'to'>[], from: number, to: number): 'inside' | 'right' | 'left' | 'none' {
+  const share = ((to - from) * LABEL) / 100;
+  if (block.to - block.from >= share) return 'inside';
+  const free = (a: number, b: number) => a >= from && b <= to && others.every((other) => other.to <= a || other.from >= b);
+  if (free(block.to, block.to + share)) return 'right';
+  return free(block.from - share, block.from) ? 'left' : 'none';
+}
+
 /** A day as a strip that takes whatever width there is: positions are percentages. */
 export function DayStrip({ from, to, now, shades, blocks, walls, height }: DayStripProps) {
   const x = scaleLinear([from, to], [0, 100]).clamp(true);
   const at = (time: number) => `${x(time).toFixed(3)}%`;
   const width = (a: number, b: number) => `${Math.max(0.4, x(b) - x(a)).toFixed(3)}%`;
+  const tall = Math.min(24, height - 8);
+  const top = (height - tall) / 2;
   return (
     <svg width="100%" height={height} aria-hidden="true" focusable="false" style={{ display: 'block' }}>
       {shades.map((shade) => <rect key={shade.from} x={at(shade.from)} width={width(shade.from, shade.to)} y="0" height={height} fill={shade.fill} />)}
       {blocks.map((block) => {
         const look = LOOK[block.state];
+        const place = labelPlace(block, [...blocks.filter((other) => other !== block), ...walls.map((wall) => ({ from: wall, to: wall + 1 }))], from, to);
+        const label = { fontSize: 12.5, fontWeight: 600, fill: 'var(--ink)', y: height / 2 + 4.5 } as const;
         return (
           <g key={block.id}>
             <title>{block.title}</title>
-            <rect x={at(block.from)} width={width(block.from, block.to)} y={height / 2 - 11} height="22" rx="3" fill={look.fill} stroke={look.stroke} strokeWidth={block.state === 'refused' ? 2 : 1} strokeDasharray={look.dash} />
-            <svg x={at(block.from)} width={width(block.from, block.to)} y={height / 2 - 11} height="22"><text x="5" y="15.5" fontSize="12.5" fontWeight="600" fill="var(--ink)">{block.label}</text></svg>
+            <rect x={at(block.from)} width={width(block.from, block.to)} y={top} height={tall} rx="2" fill={look.fill} stroke={look.stroke} strokeWidth={block.state === 'refused' ? 2 : 1} strokeDasharray={look.dash} />
+            {place === 'inside' || place === 'right' ? <text {...label} x={at(place === 'inside' ? block.from : block.to)} dx="5">{block.label}</text> : null}
+            {place === 'none' ? <svg x={at(block.from)} width={width(block.from, block.to)} y="0" height={height}><text {...label} x="3">{block.label}</text></svg> : null}
+            {place === 'left' ? <text {...label} x={at(block.from)} dx="-5" textAnchor="end">{block.label}</text> : null}
           </g>
         );
       })}

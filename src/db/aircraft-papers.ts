@@ -15,7 +15,7 @@ export async function listAircraft(tx: ClubTransaction) {
 
 /** Where each kind of paper is kept, by the latest sighting. */
 export async function papersOf(tx: ClubTransaction, aircraftId: string) {
-  return tx.selectFrom('document_sighting').distinctOn('kind').select(['kind', 'kept_where', 'aboard', 'happened_at']).where('aircraft_id', '=', aircraftId)
+  return tx.selectFrom('document_sighting').distinctOn('kind').select(['kind', 'kept_where', 'aboard', 'tank_fitted', 'happened_at']).where('aircraft_id', '=', aircraftId)
     .orderBy('kind').orderBy('happened_at', 'desc').orderBy('recorded_at', 'desc').orderBy('sighting_id', 'desc').execute();
 }
 

@@ -1,6 +1,6 @@
 import type { DecidedConstraint } from '../core/decision/decision';
 import { ACT_NAMES, entitledText, sourceText } from './lifts';
-import { tellReason, type Tense } from './reasons';
+import { tellDecided } from './reasons';
 
 /** A constraint in words: why, what it means, where the rule comes from, and each way out with who may take it. */
 export interface ConstraintWords {
@@ -15,6 +15,7 @@ export interface ConstraintWords {
 }
 
 /** Tells a constraint. */
-export function tellConstraint({ id, reason, source, certainty, condition, records, lifts }: DecidedConstraint, tense: Tense): ConstraintWords {
-  return { id, ...tellReason(reason, tense), source: sourceText(source), certainty, condition, records, lifts: lifts.map(({ act, by }) => ({ act: ACT_NAMES[act], by: entitledText(by) })) };
+export function tellConstraint(constraint: DecidedConstraint, where: 'in-force' | 'ahead'): ConstraintWords {
+  const { id, source, certainty, condition, records, lifts } = constraint;
+  return { id, ...tellDecided(constraint, where), source: sourceText(source), certainty, condition, records, lifts: lifts.map(({ act, by }) => ({ act: ACT_NAMES[act], by: entitledText(by) })) };
 }

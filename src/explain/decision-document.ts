@@ -6,16 +6,16 @@ import type { ZoneId } from '../core/time/zone';
 import { hoursLeftText, hoursOverText, momentText, readingText, timeLeftText } from './formats';
 import { ACT_NAMES, entitledText, sourceText } from './lifts';
 import { NOT_CHECKED_NAMES } from './names';
-import { tellReason, type Tense } from './reasons';
+import { tellDecided } from './reasons';
 import { windowText } from './window-text';
 
 /** Version of the decision document. */
 export const DECISION_VERSION = 1;
 
-function constraintDocument(constraint: DecidedConstraint, tense: Tense) {
+function constraintDocument(constraint: DecidedConstraint, where: 'in-force' | 'ahead') {
   const { id, rule, pack, source, certainty, reason, records, closes, begins, ends, lifts, condition } = constraint;
   return {
-    id, rule, pack, source: { kind: source.kind, text: sourceText(source) }, certainty, condition, ...tellReason(reason, tense),
+    id, rule, pack, source: { kind: source.kind, text: sourceText(source) }, certainty, condition, ...tellDecided(constraint, where),
     reason, records: [...records], closes: boxesOf(closes),
     begins: begins.kind === 'recorded' ? { kind: begins.kind } : begins.kind === 'instant' ? { kind: begins.kind, at: instantText(begins.at) } : { kind: begins.kind, at: Number(decimalHours(begins.at, 2, 'down')) },
     ends: ends === null ? null : instantText(ends),

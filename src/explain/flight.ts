@@ -3,7 +3,7 @@ import type { ZoneId } from '../core/time/zone';
 import { hoursOverText, momentText } from './formats';
 import { ACT_NAMES } from './lifts';
 import { limitName } from './limits';
-import { tellReason } from './reasons';
+import { tellDecided } from './reasons';
 
 /** The answer for a planned flight in one or two sentences; empty when it is yes. */
 export function tellFlight(answer: FlightAnswer, decision: Decision, zone: ZoneId): string {
@@ -11,7 +11,7 @@ export function tellFlight(answer: FlightAnswer, decision: Decision, zone: ZoneI
   if (answer.notApproved) return 'This aircraft is not approved or fitted for such a flight.';
   const closing = decision.constraints.filter(({ id }) => answer.closedBy.includes(id));
   const blocking = closing.find(({ condition }) => !condition);
-  if (blocking !== undefined) return tellReason(blocking.reason, 'in-force').headline;
+  if (blocking !== undefined) return tellDecided(blocking, 'in-force').headline;
   const [outrun] = answer.outruns;
   if (outrun !== undefined) {
     const name = limitName(outrun.constraint);

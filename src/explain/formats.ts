@@ -40,13 +40,14 @@ export function hoursOverText(value: Hours): string {
   return `${decimalHours(value, 1, 'up')} h`;
 }
 
-/** `in 6 days`, `in 5 h`, `in 20 min`: whole units, never rounded up. `milliseconds` from now. */
+/** `3 years`, `6 days`, `5 h`, `20 min`: whole units, never rounded up. @param milliseconds from now */
 export function timeLeftText(milliseconds: number): string {
   const minutes = Math.floor(milliseconds / 60_000);
   if (minutes < 60) return `${minutes} min`;
   const wholeHours = Math.floor(minutes / 60);
   if (wholeHours < 48) return `${wholeHours} h`;
-  return `${Math.floor(wholeHours / 24)} days`;
+  const days = Math.floor(wholeHours / 24);
+  return days < 2 * 366 ? `${days} days` : `${Math.floor(days / 366)} years`;
 }
 
 /** 'a', 'a and b', 'a, b and c'. */

@@ -69,7 +69,7 @@ export const FAULT_NAMES: Readonly<Record<InspectionFault | RectificationFault, 
 };
 
 export const CLOSED_USE_NAMES: Readonly<Record<ClosedUse, string>> = {
-  dusk: 'dusk and dawn', night: 'night', 'night-for-hire': 'night flights for hire or lessons', ifr: 'instrument flight', tow: 'towing', ice: 'instrument flight and flight after sunset (ice)',
+  dusk: 'twilight', night: 'night', 'night-for-hire': 'night flights for hire or lessons', ifr: 'instrument flight', tow: 'towing', ice: 'instrument flight and flight after sunset (ice)',
 };
 
 /** What a class of discrepancy means for whoever wants to fly. */

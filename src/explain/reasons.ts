@@ -1,4 +1,5 @@
 import type { Reason, ReasonCode } from '../core/rules/parts/reason';
+import type { DecidedConstraint } from '../core/decision/decision';
 import type { DiscountedEntry } from '../core/records/inspection';
 import { dateText, hoursOverText, list, readingText, sentenceCase } from './formats';
 import { CATEGORY_NAMES, CLASS_MEANINGS, CLOSED_USE_NAMES, DOCUMENT_NAMES, ENDING_NAMES, FAULT_NAMES, INSPECTION_NAMES } from './names';
@@ -9,8 +10,8 @@ export interface ReasonWords {
   readonly meaning: string;
 }
 
-/** Whether the constraint bites now or lies ahead: 'ended' against 'ends'. */
-export type Tense = 'in-force' | 'ahead';
+/** Whether the constraint bites now or lies ahead: 'ended' against 'ends'. 'unsure': it may have begun, nobody can tell. */
+export type Tense = 'in-force' | 'ahead' | 'unsure';
 
 type Teller<C extends ReasonCode> = (reason: Extract<Reason, { code: C }>, tense: Tense) => ReasonWords;
 
@@ -52,9 +53,9 @@ const TELLERS: { readonly [C in ReasonCode]: Teller<C> } = {
     `It was completed on ${dateText(completedOn)} and holds to the end of the twelfth month after.${discountedText(discounted)}`),
   'annual-unknown': ({ discounted }) => words('No annual inspection is on record.', `Without one that counts the aircraft may not fly.${discountedText(discounted)}`),
   'inspection-not-approved': ({ kind, completedOn }) => words(`The aircraft was not approved at its ${INSPECTION_NAMES[kind]} of ${dateText(completedOn)}.`, 'A list of discrepancies was given. Once all of them are cleared and signed it may return without a new inspection.'),
-  'hundred-hour-due': ({ dueAt, lastAt, lastKind, takenOff, discounted }, tense) => words(`The 100 hours ${tense === 'ahead' ? 'end' : 'ended'} at ${readingText(dueAt)}.`,
+  'hundred-hour-due': ({ dueAt, lastAt, lastKind, takenOff, discounted }, tense) => words(tense === 'unsure' ? `The 100 hours end at ${readingText(dueAt)}; whether that has come is not known.` : `The 100 hours ${tense === 'ahead' ? 'end' : 'ended'} at ${readingText(dueAt)}.`,
     `The last ${INSPECTION_NAMES[lastKind]} was at ${readingText(lastAt)}${takenOff > 0 ? `, ${hoursOverText(takenOff)} late, which is taken off` : ''}.${discountedText(discounted)}`),
-  'hundred-hour-overrun-ends': ({ dueAt, overrunTo }, tense) => words(`The flight to the inspection ${tense === 'ahead' ? 'must end' : 'had to end'} by ${readingText(overrunTo)}.`, `The limit of ${readingText(dueAt)} may be flown past by at most 10 h, and only on the way to the inspection.`),
+  'hundred-hour-overrun-ends': ({ dueAt, overrunTo }, tense) => words(tense === 'unsure' ? `The flight to the inspection must end by ${readingText(overrunTo)}; whether that has come is not known.` : `The flight to the inspection ${tense === 'ahead' ? 'must end' : 'had to end'} by ${readingText(overrunTo)}.`, `The limit of ${readingText(dueAt)} may be flown past by at most 10 h, and only on the way to the inspection.`),
   'hundred-hour-unknown': ({ discounted }) => words('No 100-hour or annual inspection is on record.', `Until one that counts is entered, the uses that need it are closed.${discountedText(discounted)}`),
   'time-in-service-unknown': () => words('The time in service is not on record.', 'Without a meter reading nobody can say what is left to the 100-hour inspection.'),
   'time-in-service-contradicts': ({ earlierValue, laterValue }) => words('The meter runs backwards.', `${readingText(earlierValue)} is recorded before ${readingText(laterValue)}. Until one of them is corrected, the hours are not known.`),
@@ -64,6 +65,11 @@ const TELLERS: { readonly [C in ReasonCode]: Teller<C> } = {
   'discrepancy-repair-not-valid': ({ what, where, faults }) => words(`${sentenceCase(what.replace(/[.\s]+$/, ''))}${place(where)}: the repair entry does not count.`, `Wrong with it: ${list(faults.map((fault) => FAULT_NAMES[fault]))}. Until it is complete the finding stays open.`),
   'approved-uses-unknown': () => words('It is not recorded what this aircraft is approved and fitted for.', 'Until that is on record, no use is open.'),
 };
+
+/** The words of a constraint, in force or ahead. A limit in hours that bites only because the hours are not known says so. */
+export function tellDecided({ reason, certainty, begins }: Pick<DecidedConstraint, 'reason' | 'certainty' | 'begins'>, where: 'in-force' | 'ahead'): ReasonWords {
+  return tellReason(reason, where === 'in-force' && begins.kind === 'hours' && certainty === 'unknown' ? 'unsure' : where);
+}
 
 /** A reason in plain words that a student understands. */
 export function tellReason(reason: Reason, tense: Tense): ReasonWords {

@@ -114,7 +114,7 @@ export async function aircraftPage(tx: ClubTransaction, reader: { readonly clubI
     rules: decision.rules.map(({ id, title, answer, source, explanation, missing }) => ({ id, title, answer, source: sourceText(source), explanation, missing })),
     papers: papers.map((row) => ({
       kind: row.kind as DocumentKind, name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]), keptWhere: row.kept_where ?? 'place not recorded',
-      seen: `${row.aboard === false ? 'missing' : row.aboard === null ? 'not looked for' : 'seen'} ${momentText(storedInstant(row.happened_at), place.zone)}`,
+      seen: `${row.tank_fitted === false ? 'none fitted, looked at' : row.aboard === false ? 'missing' : row.aboard === null ? 'not looked for' : 'seen'} ${momentText(storedInstant(row.happened_at), place.zone)}`,
     })),
     findings: read.flatMap(({ id, photos, done }) => {
       const discrepancy = byId.get(id);

@@ -25,6 +25,8 @@ export interface LineFlight {
   readonly starts: Instant;
   readonly ends: Instant;
   readonly purpose: Purpose | null;
+  /** Seconds in the air that it is planned for. */
+  readonly airborneSeconds: number;
   /** 'past' has begun already: nothing is decided about it any more. */
   readonly answer: FlightAnswer['answer'] | 'past';
   /** One sentence; empty when the answer is yes. */
@@ -50,7 +52,9 @@ export interface LineRow {
   readonly windowText: string;
   readonly openFor: string;
   readonly reasons: readonly ConstraintWords[];
-  /** The nearest limit in hours and the nearest in days; empty when nothing is ahead. */
+  /** Seconds in service to the nearest hour limit; null when there is none, or the hours are not known. */
+  readonly secondsLeft: number | null;
+  /** 'now' when it is grounded; otherwise the nearest limit in hours and the nearest in days, empty when nothing is ahead. */
   readonly next: readonly NextLimit[];
   readonly flights: readonly LineFlight[];
   /** Headlines of open discrepancies. */
@@ -81,6 +85,7 @@ export interface Line {
 }
 
 function nextLimits(decision: Decision): readonly NextLimit[] {
+  if (decision.verdict === 'Grounded') return [{ figure: 'now', of: '' }];
   const figure = (limit: LimitAhead) => (limit.currency === 'hours' ? hoursLeftText(limit.left) : timeLeftText(limit.left));
   return [decision.firstLimit.hours, decision.firstLimit.time].filter((limit) => limit !== null).map((limit) => ({ figure: figure(limit), of: limitName(limit.constraint) }));
 }
@@ -98,12 +103,12 @@ export function lineRow({ aircraftId, typeName, revision, facts }: StoredAircraf
   const answers = new Map(answerFlights(ahead.map(({ flight }) => flight), place, decision).map((answer) => [answer.flight, answer]));
   return {
     aircraftId, registration: decision.registration, typeName, revision, verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), openFor: openForText(decision.window),
-    reasons: decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force')), next: nextLimits(decision), holdsUntil: decision.holdsUntil,
+    reasons: decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force')), next: nextLimits(decision), secondsLeft: decision.firstLimit.hours?.currency === 'hours' ? decision.firstLimit.hours.left : null, holdsUntil: decision.holdsUntil,
     openItems: facts.discrepancies.filter(({ rectification }) => rectification === null).map(({ what }) => what),
     flights: flights.map((stored) => {
       const { id, starts, ends, purpose } = stored.flight;
       const answer = answers.get(id);
-      const base = { id, name: stored.personName, starts, ends, purpose };
+      const base = { id, name: stored.personName, starts, ends, purpose, airborneSeconds: airborneTime(stored.flight) };
       return answer === undefined ? { ...base, answer: 'past' as const, words: '', wall: null } : { ...base, answer: answer.answer, words: tellFlight(answer, decision, place.zone), wall: wallOf(stored, answer) };
     }),
   };

@@ -1,7 +1,9 @@
 import { stepsAt } from '@/core/walkround/classify';
+import { placeOnAircraft } from '@/core/walkround/place';
 import { STATIONS } from '@/core/walkround/steps';
 import { findByRegistration, listAircraft } from '@/db/aircraft-papers';
 import type { ClubTransaction } from '@/db/connection';
+import { sentenceCase } from '@/explain/formats';
 
 /** The aircraft that a finding can be reported on. */
 export interface RampList {
@@ -13,7 +15,7 @@ export interface RampAircraft {
   readonly aircraftId: string;
   readonly registration: string;
   readonly typeName: string;
-  readonly stations: readonly { readonly id: string; readonly name: string; readonly sided: boolean; readonly items: readonly { readonly step: string; readonly item: string; readonly typical: string }[] }[];
+  readonly stations: readonly { readonly id: string; readonly name: string; readonly places: readonly { readonly side: 'left' | 'right' | null; readonly name: string }[]; readonly items: readonly { readonly step: string; readonly item: string; readonly typical: string }[] }[];
 }
 
 /** Every aircraft of the club. */
@@ -27,7 +29,7 @@ export async function rampAircraft(tx: ClubTransaction, registration: string): P
   if (row === undefined) return null;
   return {
     aircraftId: row.aircraft_id, registration: row.registration, typeName: row.type_name,
-    stations: STATIONS.map(({ id, name, sided }) => ({ id, name, sided, items: stepsAt(id, row.features).map(({ code, item, typicalDefect }) => ({ step: code, item, typical: typicalDefect })) }))
+    stations: STATIONS.map(({ id, name, sided }) => ({ id, name, places: (sided ? (['left', 'right'] as const) : [null]).map((side) => ({ side, name: sentenceCase(placeOnAircraft(id, side)) })), items: stepsAt(id, row.features).map(({ code, item, typicalDefect }) => ({ step: code, item, typical: typicalDefect })) }))
       .filter(({ items }) => items.length > 0),
   };
 }

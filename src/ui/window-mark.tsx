@@ -28,7 +28,7 @@ export function WindowMark({ window, text, scale = 1 }: { readonly window: Windo
     { x: 22.6, y: 26, w: 9.6, h: 6, state: sills.hire }, { x: 33.4, y: 26, w: 9.6, h: 6, state: sills.tow },
   ];
   return (
-    <svg width={44 * scale} height={34 * scale} viewBox="0 0 44 34" role="img" aria-label={text}>
+    <svg width={44 * scale} height={34 * scale} viewBox="0 0 44 34" role="img" aria-label={text} style={{ display: 'block', flexShrink: 0 }}>
       <title>{text}</title>
       {cells.map((cell) => <Part key={`${cell.x}-${cell.y}`} {...cell} />)}
     </svg>

@@ -35,10 +35,11 @@ function verdictOf(open: UseSet, full: UseSet): Verdict {
   return isEmpty(difference(has, left)) ? 'Released' : 'Restricted';
 }
 
-/** Failed before unknown, workshop before a step, more closed uses first; the id settles the rest. */
+/** Workshop before a step, failed before unknown, what is known to bite before what may, more closed uses first; the id settles the rest. */
 function byWeight(a: DecidedConstraint, b: DecidedConstraint): number {
   return Number(a.condition) - Number(b.condition)
     || Number(a.certainty === 'unknown') - Number(b.certainty === 'unknown')
+    || Number(a.certainty === 'unknown' && a.begins.kind === 'hours') - Number(b.certainty === 'unknown' && b.begins.kind === 'hours')
     || countUses(b.closes) - countUses(a.closes)
     || (a.id < b.id ? -1 : 1);
 }
@@ -62,11 +63,13 @@ export function decide(facts: AircraftFacts, packs: PackChoices, plannedFlight: 
   const judged = chosenRules(packs).map(({ pack, rule }) => {
     const { constraints, missing } = rule.judge(known);
     const all = constraints.map((constraint): DecidedConstraint => ({ ...constraint, id: `${rule.id}/${constraint.key}`, rule: rule.id, pack }));
-    const inForce = all.filter((constraint) => bites(constraint.begins, asOf, hoursNow));
+    const inForce = all.filter((constraint) => bites(constraint.begins, asOf, hoursNow))
+      // A limit in hours bites without a known meter because nobody can say that it has not come: that is not knowing, not failing.
+      .map((constraint): DecidedConstraint => (constraint.begins.kind === 'hours' && hoursNow === null ? { ...constraint, certainty: 'unknown' } : constraint));
     const answer = inForce.some(({ certainty }) => certainty === 'failed') ? 'closes' : inForce.length > 0 ? 'unknown' : 'met';
     const { id, title, source, explanation } = rule;
     const summary: RuleAnswer = { id, title, pack, source, explanation, answer, constraints: inForce.map((constraint) => constraint.id).sort(), missing };
-    return { summary, inForce, later: all.filter((constraint) => !inForce.includes(constraint)) };
+    return { summary, inForce, later: all.filter((constraint) => !bites(constraint.begins, asOf, hoursNow)) };
   });
 
   const constraints = judged.flatMap(({ inForce }) => inForce).sort(byWeight);

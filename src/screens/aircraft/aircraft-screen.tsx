@@ -52,7 +52,7 @@ export function AircraftScreen() {
       <main style={{ padding: '16px 20px 40px', maxWidth: 1240, margin: '0 auto' }}>
         <div style={{ display: 'flex', gap: 16, alignItems: 'center', marginBottom: 14 }}>
           <GateMark verdict={page.verdict} size={56} />
-          <div style={{ flex: 1 }}><h1 style={{ margin: 0 }}>{page.verdict} <span className="figure">{page.registration}</span></h1><div>{page.typeName}{page.timeInService === null ? '' : <> · <span className="mono">{page.timeInService}</span> in service</>}</div><div className="small">{page.windowText}</div></div>
+          <div style={{ flex: 1 }}><h1 style={{ margin: 0 }}>{page.verdict} <span className="figure">{page.registration}</span></h1><div>{page.typeName}{page.timeInService === null ? '' : <> · <span className="mono">{page.timeInService}</span> in service</>}</div><div className="small">{page.windowText.charAt(0).toUpperCase() + page.windowText.slice(1)}.</div></div>
           <WindowMark window={page.window} text={page.windowText} scale={2} />
           <Button component={Link} href={`/ramp/${page.registration}`} variant="outlined">Report a finding</Button>
         </div>

@@ -20,7 +20,8 @@ function Ruler({ limit }: { readonly limit: Ahead }) {
 
 /** Limits ahead as rulers, each with its wall, nearest first; one that two rules share is told once. */
 export function LimitsAhead({ page }: { readonly page: AircraftPage }) {
-  const told = page.limits.filter(({ headline }, at) => page.limits.findIndex((other) => other.headline === headline) === at);
+  const told = page.limits.filter(({ headline }, at) => page.limits.findIndex((other) => other.headline === headline) === at)
+    .map((limit) => ({ ...limit, source: [...new Set(page.limits.filter(({ headline }) => headline === limit.headline).map(({ source }) => source))].join('; ') }));
   return (
     <section aria-labelledby="limits"><h2 id="limits">Limits ahead</h2>
       {told.length === 0 ? <p>None on record.</p> : (
@@ -29,7 +30,7 @@ export function LimitsAhead({ page }: { readonly page: AircraftPage }) {
             <li key={limit.id} style={{ borderTop: '1px solid var(--rule)', padding: '8px 0' }}>
               <span className="figure" style={{ fontSize: 18 }}>{limit.figure}</span> {limit.headline}
               <Ruler limit={limit} />
-              <div className="small">{limit.meaning} Signs: {limit.who}. {limit.source}</div>
+              <div className="small">{limit.meaning} Signs: {limit.who}. Source: {limit.source}.</div>
             </li>
           ))}
         </ul>

@@ -7,6 +7,8 @@ import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
+import { parseCivilDate } from '@/core/time/civil-date';
+import { dateText } from '@/explain/formats';
 import type { ReturnToServiceInput } from '@/contracts/return-to-service';
 import type { FindingView } from '@/queries/aircraft-page';
 import { Refusal, send } from '../data/fetching';
@@ -17,6 +19,12 @@ type Fields = Pick<ReturnToServiceInput, 'work' | 'description' | 'completedOn' 
 interface Changed { readonly act: string; readonly actorName: string }
 
 const ACTS: Readonly<Record<string, string>> = { 'report-finding': 'reported a finding', 'add-photo': 'added a photo', 'return-to-service': 'closed a finding' };
+
+/** Browsers write a day in many ways; in words it cannot be read wrongly. */
+function dayInWords(text: string): string {
+  const date = parseCivilDate(text);
+  return date === undefined ? '' : dateText(date);
+}
 
 /** Recording what was done about a finding and signing it. What is typed stays when the signature is refused. */
 export function ReturnForm({ finding, revision, today }: { readonly finding: FindingView; readonly revision: number; readonly today: string }) {
@@ -48,7 +56,7 @@ export function ReturnForm({ finding, revision, today }: { readonly finding: Fin
     <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} style={{ display: 'grid', gap: 14, marginTop: 12, maxWidth: 620 }} aria-label={`Close: ${finding.what}`}>
       <TextField select label="What was done" {...register('work')} defaultValue={first.work} {...field('work')}>{possible.map((closing) => <MenuItem key={closing.work} value={closing.work}>{closing.name}</MenuItem>)}</TextField>
       <TextField label="Description of the work, as the record needs it" multiline minRows={2} {...register('description', { validate: (text) => text.trim() !== '' || 'Describe the work: the record needs it.' })} {...field('description')} />
-      <TextField label="Completed on" type="date" slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }} {...register('completedOn', { required: 'Give the day on which it was completed.' })} {...field('completedOn')} />
+      <TextField label="Completed on" type="date" slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }} {...register('completedOn', { required: 'Give the day on which it was completed.' })} error={errors.completedOn !== undefined} helperText={errors.completedOn?.message ?? dayInWords(watch('completedOn'))} />
       <TextField select label="Signed by certificate" {...register('certificateId')} defaultValue={certificates[0]?.id ?? ''} {...field('certificateId')}>{certificates.map((certificate) => <MenuItem key={certificate.id} value={certificate.id}>{certificate.name}</MenuItem>)}</TextField>
       <TextField label="Your password, as your signature" type="password" autoComplete="current-password" {...register('password', { required: 'Enter your password: it is your signature.' })} {...field('password')} />
       {trouble === null ? null : (

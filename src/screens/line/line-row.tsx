@@ -1,5 +1,6 @@
 import { DayStrip, type Block, type Shade } from '@/charts/day-strip';
 import type { Line, LineFlight, LineRow, Today } from '@/queries/line';
+import type { ReactNode } from 'react';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
 
@@ -24,31 +25,39 @@ const STATE: Readonly<Record<LineFlight['answer'], Block['state']>> = { past: 'p
 
 const block = ({ id, starts, ends, answer, name, words }: LineFlight): Block => ({ id, from: starts, to: ends, state: STATE[answer], label: name, title: words === '' ? name : `${name}: ${words}` });
 
+/** At most two lines; the whole text is in the panel beside. */
+function Clamped({ children }: { readonly children: ReactNode }) {
+  return <span style={{ display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden' }}>{children}</span>;
+}
+
 interface Props { readonly row: LineRow; readonly line: Line; readonly now: number; readonly day: { readonly from: number; readonly to: number }; readonly selected: boolean; readonly height: number; readonly onSelect: () => void }
 
 /** One aircraft on the Line. */
 export function LineRowView({ row, line, now, day, selected, height, onSelect }: Props) {
   const [first, second] = row.next;
+  // What closes uses comes first; what is only watched or noted still has to be seen.
+  const against = [...new Set([...row.reasons.map(({ headline }) => headline.replace(/\.$/, '')), ...row.openItems.filter((item) => row.reasons.every(({ headline }) => !headline.includes(item)))])];
   const cell = { padding: '0 10px', borderBottom: '1px solid var(--rule)' } as const;
   return (
     <tr onClick={onSelect} aria-selected={selected} style={{ height, background: selected ? 'var(--sea-tint)' : 'var(--card)', cursor: 'pointer' }}>
-      <td style={{ ...cell, width: 122 }}><span style={{ display: 'flex', alignItems: 'center', gap: 6, fontSize: 14, fontWeight: 600 }}><GateMark verdict={row.verdict} size={24} />{row.verdict}</span></td>
-      <th scope="row" style={{ ...cell, width: 110, textAlign: 'left', fontWeight: 400 }}>
-        <button type="button" onClick={onSelect} className="figure" style={{ all: 'unset', fontFamily: "'Atkinson Hyperlegible Mono Variable'", fontWeight: 700, fontSize: 17, cursor: 'pointer' }}>{row.registration}</button>
+      <td style={cell}><span style={{ display: 'flex', alignItems: 'center', gap: 6, fontSize: 14, fontWeight: 600 }}><GateMark verdict={row.verdict} size={24} />{row.verdict}</span></td>
+      <th scope="row" style={{ ...cell, textAlign: 'left', fontWeight: 400 }}>
+        <button type="button" onClick={onSelect} className="figure" style={{ all: 'unset', fontFamily: "'Atkinson Hyperlegible Mono Variable'", fontWeight: 700, fontSize: 17, lineHeight: 1.1, display: 'block', cursor: 'pointer' }}>{row.registration}</button>
         <div className="small" style={{ lineHeight: 1.1 }}>{row.typeName}</div>
       </th>
-      <td style={{ ...cell, width: 64 }}><WindowMark window={row.window} text={row.windowText} /></td>
-      <td style={{ ...cell, width: 138, lineHeight: 1.15 }}>
+      <td style={cell}><WindowMark window={row.window} text={row.windowText} /></td>
+      <td style={{ ...cell, lineHeight: 1.15 }}>
         {first === undefined ? <span className="small">nothing ahead</span> : (
-          <><span className="figure" style={{ fontSize: 16 }}>{first.figure}</span> <span className="small">{first.of}</span>{second === undefined ? null : <div className="small"><span className="mono">{second.figure}</span> {second.of}</div>}</>
+          <><Clamped><span className="figure" style={{ fontSize: 16 }}>{first.figure}</span> <span className="small">{first.of}</span></Clamped>
+            {second === undefined ? null : <div className="small" style={{ whiteSpace: 'nowrap' }}><span className="mono">{second.figure}</span> {second.of}</div>}</>
         )}
       </td>
       <td style={{ ...cell, padding: 0 }}>
         <DayStrip from={day.from} to={day.to} now={now} shades={shades(line.today)} blocks={row.flights.map(block)} walls={row.flights.flatMap(({ wall }) => (wall === null ? [] : [wall]))} height={height - 2} />
         <span style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}>{row.flights.map(({ name, words }) => `${name}: ${words === '' ? 'can go' : words}`).join(' ')}</span>
       </td>
-      <td style={{ ...cell, width: 150, fontSize: 13, lineHeight: 1.15 }}>
-        {row.openItems[0] === undefined ? <span className="small">none</span> : <span style={{ display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden' }}>{row.openItems.length > 1 ? <b>{row.openItems.length}: </b> : null}{row.openItems[0]}</span>}
+      <td style={{ ...cell, fontSize: 13, lineHeight: 1.15 }}>
+        {against[0] === undefined ? <span className="small">nothing</span> : <Clamped>{against.length > 1 ? <b>{against.length}: </b> : null}{against[0]}</Clamped>}
       </td>
     </tr>
   );

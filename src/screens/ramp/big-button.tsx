@@ -1,14 +1,17 @@
 import type { ReactNode } from 'react';
 
-/** A target for a thumb: at least 56 px high, words first. */
-export function BigButton({ children, detail, strong = false, onClick, disabled = false }: { readonly children: ReactNode; readonly detail?: string; readonly strong?: boolean; readonly onClick: () => void; readonly disabled?: boolean }) {
+interface Props { readonly children: ReactNode; readonly detail?: string; readonly strong?: boolean; readonly wide?: boolean; readonly onClick: () => void; readonly disabled?: boolean }
+
+/** A target for a thumb: at least 56 px high, words first. `strong` is the one way on; `wide` takes both columns. */
+export function BigButton({ children, detail, strong = false, wide = false, onClick, disabled = false }: Props) {
   return (
     <button type="button" onClick={onClick} disabled={disabled} style={{
-      width: '100%', minHeight: 56, padding: '10px 14px', textAlign: strong ? 'center' : 'left', font: 'inherit', fontSize: strong ? 20 : 18, fontWeight: 700, borderRadius: 8, cursor: 'pointer',
-      background: strong ? 'var(--sea)' : 'var(--card)', color: strong ? 'var(--on-sea)' : 'var(--ink)', border: strong ? 'none' : '2px solid var(--ink)', opacity: disabled ? 0.55 : 1,
+      flex: strong ? 2 : 1, minHeight: 58, padding: '8px 12px', textAlign: strong ? 'center' : 'left', font: 'inherit', fontSize: strong ? 20 : 18, fontWeight: 700, borderRadius: 6, cursor: 'pointer', lineHeight: 1.2,
+      gridColumn: wide ? '1 / -1' : undefined,
+      background: disabled ? 'var(--card)' : strong ? 'var(--sea)' : 'var(--card)', color: disabled ? 'var(--soft)' : strong ? 'var(--on-sea)' : 'var(--ink)', border: strong && !disabled ? '2px solid var(--sea)' : `2px ${disabled ? 'dashed' : 'solid'} var(--ink)`,
     }}>
       {children}
-      {detail === undefined ? null : <span style={{ display: 'block', fontWeight: 400, fontSize: 15, color: strong ? 'inherit' : 'var(--soft)' }}>{detail}</span>}
+      {detail === undefined ? null : <span style={{ display: 'block', fontWeight: 400, fontSize: 15, marginTop: 2, color: strong ? 'inherit' : 'var(--soft)' }}>{detail}</span>}
     </button>
   );
 }

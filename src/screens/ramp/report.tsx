@@ -5,6 +5,7 @@ import type { FindingInput } from '@/contracts/report-finding';
 import type { RampAircraft } from '@/queries/ramp';
 import { discard, keep, sendKept, unfinished, type KeptFinding, type Sent } from '../data/kept-findings';
 import { BigButton } from './big-button';
+import { Choices, ThumbBar } from './ramp-frame';
 
 const LOOKS: readonly { readonly value: FindingInput['looks']; readonly name: string; readonly detail: string }[] = [
   { value: 'would-not-fly', name: 'I would not fly it', detail: 'It stays on the ground until a mechanic has looked' },
@@ -63,75 +64,89 @@ export function Report({ aircraft, personId, onDone }: { readonly aircraft: Ramp
     setBusy(false);
     setQuestion('sent');
   };
-  const title = (text: string) => <h1 ref={heading} tabIndex={-1} style={{ fontSize: 26, margin: '12px 0', outline: 'none' }}>{text}</h1>;
+  const title = (text: string) => <h1 ref={heading} tabIndex={-1} style={{ fontSize: 26, lineHeight: 1.15, margin: '12px 0', outline: 'none' }}>{text}</h1>;
+
+  const back = (to: Question, disabled = false) => <BigButton disabled={disabled} onClick={() => { setQuestion(to); }}>Back</BigButton>;
 
   switch (question) {
     case 'station': return (
       <>{title('Where on the aircraft?')}
-        <div style={{ display: 'grid', gap: 8 }}>
-          {aircraft.stations.flatMap(({ id, name, sided }) => (sided ? (['left', 'right'] as const) : [null]).map((side) => (
-            <BigButton key={`${id}${side ?? ''}`} onClick={() => { change({ station: id, side, step: null, asListed: false, what: '' }); setQuestion('item'); }}>{side === null ? name : `${name}, ${side}`}</BigButton>
+        <Choices columns={2}>
+          {byColumns(aircraft.stations).flatMap(({ id, places }) => places.map(({ side, name }) => (
+            <BigButton key={`${id}${side ?? ''}`} onClick={() => { change({ station: id, side, step: null, asListed: false, what: '' }); setQuestion('item'); }}>{name}</BigButton>
           )))}
-        </div></>
+        </Choices>
+        <ThumbBar><BigButton onClick={onDone}>Another aircraft</BigButton></ThumbBar></>
     );
     case 'item': return (
       <>{title('What is it about?')}
-        <div style={{ display: 'grid', gap: 8 }}>
-          <BigButton onClick={() => { change({ step: null, asListed: false, what: '' }); setQuestion('describe'); }} detail="You describe it in your own words">Something else</BigButton>
-          {station?.items.map(({ step, item }) => <BigButton key={step} onClick={() => { change({ step, asListed: false, what: '' }); setQuestion('kind'); }}>{item}</BigButton>)}
-          <BigButton onClick={() => { setQuestion('station'); }}>Back</BigButton>
-        </div></>
+        <Choices>
+          <BigButton onClick={() => { change({ step: null, asListed: false, what: '' }); setQuestion('describe'); }} detail="You describe it in your own words">Something that is not on this list</BigButton>
+          {station?.items.map(({ step, item: name }) => <BigButton key={step} onClick={() => { change({ step, asListed: false, what: '' }); setQuestion('kind'); }}>{name}</BigButton>)}
+        </Choices>
+        <ThumbBar>{back('station')}</ThumbBar></>
     );
     case 'kind': return (
       <>{title(item?.item ?? 'What is it?')}
-        <p style={{ fontSize: 16, margin: '0 0 12px' }}>Is it just this?</p>
-        <div style={{ display: 'grid', gap: 8 }}>
+        <p style={{ fontSize: 17, margin: '0 0 12px' }}>Is it just this?</p>
+        <Choices>
           {item === undefined ? null : <BigButton onClick={() => { change({ asListed: true, what: `${item.item}: ${item.typical}` }); setQuestion('describe'); }}>{item.typical.charAt(0).toUpperCase() + item.typical.slice(1)}</BigButton>}
           <BigButton onClick={() => { change({ asListed: false, what: item === undefined ? '' : `${item.item}: ` }); setQuestion('describe'); }} detail="You describe it; a mechanic has to look before it flies">Something else, or more than that</BigButton>
-          <BigButton onClick={() => { setQuestion('item'); }}>Back</BigButton>
-        </div></>
+        </Choices>
+        <ThumbBar>{back('item')}</ThumbBar></>
     );
     case 'describe': return (
       <>{title('What do you see?')}
-        <label htmlFor="what" style={{ fontSize: 16 }}>{kept.finding.asListed ? 'Add what you see, such as where exactly and how much.' : 'In your words: what, where exactly, how much.'}</label>
-        <textarea id="what" rows={4} maxLength={1000} value={kept.finding.what} onChange={(event) => { change({ what: event.target.value }); }} style={{ width: '100%', font: 'inherit', fontSize: 18, padding: 12, margin: '8px 0 12px', border: '2px solid var(--ink)', borderRadius: 8, background: 'var(--card)', color: 'var(--ink)' }} />
+        <label htmlFor="what" style={{ fontSize: 17 }}>{kept.finding.asListed ? 'Add what you see, such as where exactly and how much.' : 'In your words: what, where exactly, how much.'}</label>
+        <textarea id="what" rows={4} maxLength={1000} value={kept.finding.what} onChange={(event) => { change({ what: event.target.value }); }} style={{ width: '100%', boxSizing: 'border-box', font: 'inherit', fontSize: 18, padding: 12, margin: '8px 0 12px', border: '2px solid var(--ink)', borderRadius: 6, background: 'var(--card)', color: 'var(--ink)' }} />
         {/* The picture stands on this phone until it was sent; the framework's image service has nothing to do with it. */}
         {picture === null ? null : <img src={picture} alt="The photo that you took" style={{ width: '100%', maxHeight: 220, objectFit: 'contain', marginBottom: 12 }} />}
-        <div style={{ display: 'grid', gap: 8 }}>
-          <label style={{ display: 'block', minHeight: 56, padding: '14px', fontSize: 18, fontWeight: 700, border: '2px solid var(--ink)', borderRadius: 8, cursor: 'pointer' }}>
-            {kept.photo === null ? 'Take a photo' : 'Take another photo'}
-            <input type="file" accept="image/*" capture="environment" style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }} onChange={(event) => { const [file] = event.target.files ?? []; if (file !== undefined) change({}, { photo: file, photoId: crypto.randomUUID() }); }} />
-          </label>
-          <BigButton strong disabled={kept.finding.what.trim() === ''} onClick={() => { setQuestion('looks'); }}>{kept.finding.what.trim() === '' ? 'Say what you see first' : 'Keep this and go on'}</BigButton>
-          <BigButton onClick={() => { setQuestion(kept.finding.step === null ? 'item' : 'kind'); }}>Back</BigButton>
-        </div></>
+        <label style={{ display: 'block', minHeight: 56, boxSizing: 'border-box', padding: '14px', fontSize: 18, fontWeight: 700, border: '2px solid var(--ink)', borderRadius: 6, cursor: 'pointer', position: 'relative' }}>
+          {kept.photo === null ? 'Take a photo' : 'Take another photo'}
+          <input type="file" accept="image/*" capture="environment" style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }} onChange={(event) => { const [file] = event.target.files ?? []; if (file !== undefined) change({}, { photo: file, photoId: crypto.randomUUID() }); }} />
+        </label>
+        <ThumbBar>
+          {back(kept.finding.step === null ? 'item' : 'kind')}
+          <BigButton strong disabled={kept.finding.what.trim() === ''} onClick={() => { setQuestion('looks'); }}>{kept.finding.what.trim() === '' ? 'Say what you see' : 'Keep this'}</BigButton>
+        </ThumbBar></>
     );
     case 'looks': return (
       <>{title('How bad does it look to you?')}
-        <p style={{ fontSize: 16, margin: '0 0 12px' }}>Your answer can make it stricter, never softer.</p>
-        <div style={{ display: 'grid', gap: 8 }}>
-          {LOOKS.map(({ value, name, detail }) => <BigButton key={value} detail={detail} disabled={busy} onClick={() => { void finish(value); }}>{name}</BigButton>)}
-          <BigButton disabled={busy} onClick={() => { setQuestion('describe'); }}>Back</BigButton>
-        </div></>
+        <p style={{ fontSize: 17, margin: '0 0 12px' }}>Your answer can make it stricter, never softer. It is sent with this tap.</p>
+        <Choices>{LOOKS.map(({ value, name, detail }) => <BigButton key={value} detail={detail} disabled={busy} onClick={() => { void finish(value); }}>{name}</BigButton>)}</Choices>
+        <ThumbBar>{back('describe', busy)}</ThumbBar></>
     );
     case 'sent': return (
       <>{title(sent?.state === 'sent' ? 'Reported.' : sent?.state === 'kept' ? 'Kept on this phone.' : 'Not accepted.')}
-        <p style={{ fontSize: 18 }} role="status">
-          {sent?.state === 'sent' ? `The dispatcher sees it now. Wait for an answer before you fly ${aircraft.registration}.` : null}
-          {sent?.state === 'kept' ? `It is sent as soon as there is a signal. Nobody has seen it yet: do not fly ${aircraft.registration}, and tell the dispatcher yourself.` : null}
-          {sent?.state === 'refused' ? sent.message : null}
-        </p>
-        {sent?.state === 'sent' && sent.photoTrouble !== null ? <p style={{ fontSize: 16 }}>{sent.photoTrouble}</p> : null}
-        <div style={{ display: 'grid', gap: 8 }}>
-          {sent?.state === 'refused' ? <BigButton strong onClick={() => { change({}, { ready: 0 }); setQuestion('describe'); }}>Correct it</BigButton> : null}
-          {sent?.state === 'refused' ? <BigButton onClick={() => { void discard(kept.findingId); onDone(); }}>Give it up</BigButton> : null}
-          <BigButton strong={sent?.state !== 'refused'} onClick={() => { setKept(fresh(personId, aircraft)); setSent(null); setQuestion('station'); }}>Report something else</BigButton>
-          <BigButton onClick={onDone}>Another aircraft</BigButton>
-        </div></>
+        <div role="status" style={{ fontSize: 19, lineHeight: 1.35 }}>{sent === null ? null : <Outcome sent={sent} registration={aircraft.registration} />}</div>
+        <ThumbBar>
+          {sent?.state === 'refused' ? <BigButton onClick={() => { void discard(kept.findingId); onDone(); }}>Give it up</BigButton> : <BigButton onClick={onDone}>Another aircraft</BigButton>}
+          {sent?.state === 'refused' ? <BigButton strong onClick={() => { change({}, { ready: 0, trouble: null }); setQuestion('describe'); }}>Correct it</BigButton>
+            : <BigButton strong onClick={() => { setKept(fresh(personId, aircraft)); setSent(null); setQuestion('station'); }}>Report more</BigButton>}
+        </ThumbBar></>
     );
     default: {
       const missing: never = question;
       throw new RangeError(`no such question: ${String(missing)}`);
     }
   }
+}
+
+/** What came of sending it, and what that means for flying. */
+function Outcome({ sent, registration }: { readonly sent: Sent; readonly registration: string }) {
+  switch (sent.state) {
+    case 'sent': return <><p>The dispatcher sees it now. Wait for an answer before you fly {registration}.</p>{sent.photoTrouble === null ? null : <p>{sent.photoTrouble}</p>}</>;
+    case 'kept': return <p>It is sent as soon as there is a signal. <b>Nobody has seen it yet:</b> do not fly {registration}, and tell the dispatcher yourself.</p>;
+    case 'refused': return <p>{sent.message}</p>;
+    default: {
+      const missing: never = sent;
+      throw new RangeError(`no such outcome: ${JSON.stringify(missing)}`);
+    }
+  }
+}
+
+/** Stations with no sides first in pairs, so that the sided ones fill both columns of their rows. */
+function byColumns(stations: RampAircraft['stations']): RampAircraft['stations'] {
+  const single = stations.filter(({ places }) => places.length === 1);
+  return [...single.slice(0, single.length - (single.length % 2)), ...stations.filter(({ places }) => places.length > 1), ...single.slice(single.length - (single.length % 2))];
 }

@@ -4,7 +4,7 @@ import { useColorScheme } from '@mui/material/styles';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { useMe } from '../data/queries';
-import { ask } from '../data/fetching';
+import { leave } from '../data/leave';
 
 const plain = { background: 'none', border: '1px solid #5b6872', borderRadius: 6, color: 'inherit', font: 'inherit', fontSize: 14, padding: '6px 12px', minHeight: 34, cursor: 'pointer', textDecoration: 'none' } as const;
 
@@ -12,17 +12,13 @@ const plain = { background: 'none', border: '1px solid #5b6872', borderRadius: 6
 export function DeskHeader({ children }: { readonly children?: ReactNode }) {
   const { data: me } = useMe();
   const { mode, setMode } = useColorScheme();
-  const signOut = async () => {
-    await ask('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }).catch(() => null);
-    window.location.assign('/sign-in');
-  };
   return (
     <header style={{ display: 'flex', alignItems: 'center', gap: 20, padding: '8px 20px', background: 'var(--bar)', color: 'var(--bar-ink)', minHeight: 50 }}>
       <Link href="/line" style={{ color: 'inherit', textDecoration: 'none', fontWeight: 700, fontSize: 20 }}>Groval</Link>
       {children}
       <span style={{ flex: 1 }} />
       <button type="button" style={plain} onClick={() => { setMode(mode === 'dark' ? 'light' : 'dark'); }}>{mode === 'dark' ? 'Paper' : 'Dim'}</button>
-      {me === undefined ? null : <><span style={{ fontSize: 15 }}>{me.name}, {me.roles.join(', ')}</span><button type="button" style={plain} onClick={() => { void signOut(); }}>Sign out</button></>}
+      {me === undefined ? null : <><span style={{ fontSize: 15 }}>{me.name}, {me.roles.join(', ')}</span><button type="button" style={plain} onClick={() => { void leave(); }}>Sign out</button></>}
     </header>
   );
 }
