@@ -1,3 +1,4 @@
+import { CERTIFICATE_KINDS } from '../core/records/certificate';
 import { placeOnAircraft } from '../core/walkround/place';
 import { parseCivilDate } from '../core/time/civil-date';
 import { dateText, list } from './formats';
@@ -25,9 +26,9 @@ export function tellStory(act: string, record: unknown): string {
     case 'add-photo': return 'added a photo to the finding';
     case 'return-to-service': {
       const certificate = (entry['certificate'] ?? {}) as Readonly<Record<string, unknown>>;
-      const kind = CERTIFICATE_NAMES[text(certificate, 'kind') as keyof typeof CERTIFICATE_NAMES] ?? '';
+      const kind = CERTIFICATE_KINDS.find((known) => known === text(certificate, 'kind'));
       const on = parseCivilDate(text(entry, 'completedOn'));
-      return `${workName(text(entry, 'work'))} “${text(entry, 'found')}”: ${text(entry, 'description')}${on === undefined ? '' : `, completed ${dateText(on)}`}. Signed as ${kind}, ${text(certificate, 'number')}.`;
+      return `${workName(text(entry, 'work'))} “${text(entry, 'found')}”: ${text(entry, 'description')}${on === undefined ? '' : `, completed ${dateText(on)}`}. Signed as ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}, ${text(certificate, 'number')}.`;
     }
     case 'record-meter-reading': return `read the meter: ${text(entry, 'entered')} h`;
     case 'plan-flight': return `planned a flight for ${text(entry, 'person')}`;

@@ -2,7 +2,7 @@ import { decide } from '@/core/decision/decide';
 import type { Decision, RuleAnswer, Verdict } from '@/core/decision/decision';
 import { closingWork, type Discrepancy } from '@/core/records/discrepancy';
 import { presentFor } from '@/core/records/facts';
-import { mayBeSignedBy, signatureFaults, type CertificateKind } from '@/core/records/certificate';
+import { CERTIFICATE_KINDS, mayBeSignedBy, signatureFaults, type CertificateKind } from '@/core/records/certificate';
 import type { DocumentKind } from '@/core/records/document';
 import type { WindowPicture } from '@/core/envelope/window-picture';
 import { civilDateAt } from '@/core/time/zone';
@@ -89,7 +89,8 @@ function limitsOf(decision: Decision): AircraftPage['limits'] {
 }
 
 function doneText(done: NonNullable<ReadDiscrepancy['done']>, place: Place): string {
-  const kind = CERTIFICATE_NAMES[done.certificate as CertificateKind] ?? done.certificate;
+  const known = CERTIFICATE_KINDS.find((one) => one === done.certificate);
+  const kind = known === undefined ? done.certificate : CERTIFICATE_NAMES[known];
   return `${sentenceCase(workName(done.work))}: ${done.description} Completed ${dateText(storedDate(done.completedOn))}, signed ${momentText(done.recordedAt, place.zone)} by ${done.by}, ${kind}, ${done.number}.`;
 }
 

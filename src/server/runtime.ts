@@ -54,29 +54,29 @@ export function openRuntime(env: Environment): Runtime {
 }
 
 const KEY = Symbol.for('groval.runtime');
-type Holder = { [KEY]?: Runtime };
+type Holder = { [KEY]: Runtime | undefined };
 
 /** The runtime of this process. Kept on the global object because the framework loads modules more than once. */
 export function runtime(): Runtime {
-  const holder = globalThis as Holder;
+  const holder = globalThis as unknown as Holder;
   return holder[KEY] ??= openRuntime(readEnvironment());
 }
 
 /** Closes everything that this process opened, once. */
 export async function closeRuntime(): Promise<void> {
-  const holder = globalThis as Holder;
+  const holder = globalThis as unknown as Holder;
   const open = holder[KEY];
   if (open === undefined) return;
-  delete holder[KEY];
+  holder[KEY] = undefined;
   for (const close of [...open.closers].reverse()) await close();
 }
 
 const LIVE = Symbol.for('groval.live');
-type LiveHolder = { [LIVE]?: LiveEvents };
+type LiveHolder = { [LIVE]: LiveEvents | undefined };
 
 /** The live events of this process. @param describe turns a change into the text that screens get; the first caller's is used */
 export function liveEvents(describe: (change: Change) => Promise<string>): LiveEvents {
-  const holder = globalThis as LiveHolder;
+  const holder = globalThis as unknown as LiveHolder;
   const known = holder[LIVE];
   if (known !== undefined) return known;
   const { env, log, closers } = runtime();

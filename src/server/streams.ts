@@ -1,8 +1,8 @@
 const KEY = Symbol.for('groval.streams');
-type Holder = { [KEY]?: Set<() => void> };
+type Holder = { [KEY]: Set<() => void> | undefined };
 
 function open(): Set<() => void> {
-  const holder = globalThis as Holder;
+  const holder = globalThis as unknown as Holder;
   return holder[KEY] ??= new Set();
 }
 

@@ -6,7 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { parseCivilDate } from '@/core/time/civil-date';
 import { dateText } from '@/explain/formats';
 import type { ReturnToServiceInput } from '@/contracts/return-to-service';
@@ -33,11 +33,11 @@ export function ReturnForm({ finding, revision, today }: { readonly finding: Fin
   const [first] = possible;
   const [id] = useState(() => crypto.randomUUID());
   const [trouble, setTrouble] = useState<{ readonly message: string; readonly changes: readonly Changed[] } | null>(null);
-  const { register, handleSubmit, watch, setValue, setError, formState: { errors, isSubmitting } } = useForm<Fields>({
+  const { register, handleSubmit, control, setValue, setError, formState: { errors, isSubmitting } } = useForm<Fields>({
     defaultValues: { work: first?.work ?? 'repaired', description: '', completedOn: today, certificateId: first?.certificates[0]?.id ?? '', password: '' },
   });
+  const [work, completedOn] = useWatch({ control, name: ['work', 'completedOn'] });
   if (first === undefined) return <p className="small">None of your certificates on record may close this one today.</p>;
-  const work = watch('work');
   const certificates = possible.find((closing) => closing.work === work)?.certificates ?? [];
   const submit = async (fields: Fields) => {
     setTrouble(null);
@@ -56,7 +56,7 @@ export function ReturnForm({ finding, revision, today }: { readonly finding: Fin
     <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} style={{ display: 'grid', gap: 14, marginTop: 12, maxWidth: 620 }} aria-label={`Close: ${finding.what}`}>
       <TextField select label="What was done" {...register('work')} defaultValue={first.work} {...field('work')}>{possible.map((closing) => <MenuItem key={closing.work} value={closing.work}>{closing.name}</MenuItem>)}</TextField>
       <TextField label="Description of the work, as the record needs it" multiline minRows={2} {...register('description', { validate: (text) => text.trim() !== '' || 'Describe the work: the record needs it.' })} {...field('description')} />
-      <TextField label="Completed on" type="date" slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }} {...register('completedOn', { required: 'Give the day on which it was completed.' })} error={errors.completedOn !== undefined} helperText={errors.completedOn?.message ?? dayInWords(watch('completedOn'))} />
+      <TextField label="Completed on" type="date" slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }} {...register('completedOn', { required: 'Give the day on which it was completed.' })} error={errors.completedOn !== undefined} helperText={errors.completedOn?.message ?? dayInWords(completedOn)} />
       <TextField select label="Signed by certificate" {...register('certificateId')} defaultValue={certificates[0]?.id ?? ''} {...field('certificateId')}>{certificates.map((certificate) => <MenuItem key={certificate.id} value={certificate.id}>{certificate.name}</MenuItem>)}</TextField>
       <TextField label="Your password, as your signature" type="password" autoComplete="current-password" {...register('password', { required: 'Enter your password: it is your signature.' })} {...field('password')} />
       {trouble === null ? null : (

@@ -2,18 +2,19 @@
 
 import { useEffect, useState } from 'react';
 
+const TICK_MS = 5000;
+
 /** The server's time, running on from when it was told; a pinned clock stands still. */
 export function useServerClock(told: number | undefined, pinned: boolean): number | undefined {
-  const [now, setNow] = useState(told);
+  const [passed, setPassed] = useState({ since: told, by: 0 });
   useEffect(() => {
-    if (told === undefined) return undefined;
+    if (told === undefined || pinned) return undefined;
     const started = performance.now();
-    setNow(told);
-    if (pinned) return undefined;
-    const timer = setInterval(() => { setNow(told + performance.now() - started); }, 5000);
+    const timer = setInterval(() => { setPassed({ since: told, by: performance.now() - started }); }, TICK_MS);
     return () => { clearInterval(timer); };
   }, [told, pinned]);
-  return now;
+  if (told === undefined) return undefined;
+  return passed.since === told ? told + passed.by : told;
 }
 
 /** `09:42` in a zone. */

@@ -27,7 +27,6 @@ export function Report({ aircraft, personId, onDone }: { readonly aircraft: Ramp
   const [question, setQuestion] = useState<Question>('station');
   const [sent, setSent] = useState<Sent | null>(null);
   const [busy, setBusy] = useState(false);
-  const [picture, setPicture] = useState<string | null>(null);
   const heading = useRef<HTMLHeadingElement>(null);
 
   useEffect(() => {
@@ -40,12 +39,6 @@ export function Report({ aircraft, personId, onDone }: { readonly aircraft: Ramp
     return () => { gone = true; };
   }, [aircraft, personId]);
   useEffect(() => { heading.current?.focus(); }, [question]);
-  useEffect(() => {
-    if (kept?.photo == null) { setPicture(null); return undefined; }
-    const url = URL.createObjectURL(kept.photo);
-    setPicture(url);
-    return () => { URL.revokeObjectURL(url); };
-  }, [kept?.photo]);
 
   if (kept === null) return <p style={{ padding: 16 }}>Looking for what was kept …</p>;
   const change = (part: Partial<KeptFinding['finding']>, more: Partial<KeptFinding> = {}): KeptFinding => {
@@ -100,7 +93,7 @@ export function Report({ aircraft, personId, onDone }: { readonly aircraft: Ramp
         <label htmlFor="what" style={{ fontSize: 17 }}>{kept.finding.asListed ? 'Add what you see, such as where exactly and how much.' : 'In your words: what, where exactly, how much.'}</label>
         <textarea id="what" rows={4} maxLength={1000} value={kept.finding.what} onChange={(event) => { change({ what: event.target.value }); }} style={{ width: '100%', boxSizing: 'border-box', font: 'inherit', fontSize: 18, padding: 12, margin: '8px 0 12px', border: '2px solid var(--ink)', borderRadius: 6, background: 'var(--card)', color: 'var(--ink)' }} />
         {/* The picture stands on this phone until it was sent; the framework's image service has nothing to do with it. */}
-        {picture === null ? null : <img src={picture} alt="The photo that you took" style={{ width: '100%', maxHeight: 220, objectFit: 'contain', marginBottom: 12 }} />}
+        {kept.photo === null ? null : <Picture key={kept.photoId} photo={kept.photo} />}
         <label style={{ display: 'block', minHeight: 56, boxSizing: 'border-box', padding: '14px', fontSize: 18, fontWeight: 700, border: '2px solid var(--ink)', borderRadius: 6, cursor: 'pointer', position: 'relative' }}>
           {kept.photo === null ? 'Take a photo' : 'Take another photo'}
           <input type="file" accept="image/*" capture="environment" style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }} onChange={(event) => { const [file] = event.target.files ?? []; if (file !== undefined) change({}, { photo: file, photoId: crypto.randomUUID() }); }} />
@@ -130,6 +123,13 @@ export function Report({ aircraft, personId, onDone }: { readonly aircraft: Ramp
       throw new RangeError(`no such question: ${String(missing)}`);
     }
   }
+}
+
+/** The photo as it stands on the phone. */
+function Picture({ photo }: { readonly photo: Blob }) {
+  const [url] = useState(() => URL.createObjectURL(photo));
+  useEffect(() => () => { URL.revokeObjectURL(url); }, [url]);
+  return <img src={url} alt="The photo that you took" style={{ width: '100%', maxHeight: 220, objectFit: 'contain', marginBottom: 12 }} />;
 }
 
 /** What came of sending it, and what that means for flying. */

@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { ask, send } from '../data/fetching';
+import { goTo } from '../data/leave';
 import type { Me } from '../data/queries';
 
 const formSchema = z.object({ email: z.string().trim().min(3, 'Enter your e-mail address.'), password: z.string().min(1, 'Enter your password.') });
@@ -18,7 +19,7 @@ interface DemoPerson { readonly email: string; readonly name: string }
 async function goHome(): Promise<void> {
   const { roles } = await ask<Me>('/api/me');
   const flies = roles.every((role) => role === 'renter' || role === 'student');
-  window.location.assign(flies ? '/ramp' : '/line');
+  goTo(flies ? '/ramp' : '/line');
 }
 
 /** Signing in; in the demo, one tap on one of its people. */

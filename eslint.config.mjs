@@ -1,0 +1,37 @@
+import nextVitals from 'eslint-config-next/core-web-vitals';
+import nextTypescript from 'eslint-config-next/typescript';
+
+const hidden = (where) => `${where} gets time, ids and randomness as arguments: a decision must be the same for the same arguments.`;
+/** Hidden inputs, named one by one. */
+const noHiddenInputs = (where) => ['error',
+  { selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']", message: hidden(where) },
+  { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: hidden(where) },
+  { selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']", message: hidden(where) },
+  { selector: "MemberExpression[object.name='process'][property.name='env']", message: 'Only src/server reads the environment.' },
+];
+
+const config = [
+  { ignores: ['.next/**', '.groval/**', 'node_modules/**', 'next-env.d.ts', 'src/db/schema.generated.ts', 'test-results/**', 'playwright-report/**'] },
+  ...nextVitals,
+  ...nextTypescript,
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': 'error',
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/no-unnecessary-condition': ['error', { allowConstantLoopConditions: true }],
+      '@typescript-eslint/switch-exhaustiveness-check': 'error',
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+    },
+  },
+  { files: ['src/core/**/*.ts', 'src/explain/**/*.ts', 'src/contracts/**/*.ts', 'src/db/**/*.ts', 'src/commands/**/*.ts', 'src/queries/**/*.ts'], ignores: ['**/*.test.ts'], rules: { 'no-restricted-syntax': noHiddenInputs('This layer') } },
+  // The framework's lint wants its image service; photos come from our own database, already bounded in size.
+  { files: ['src/screens/**/*.tsx'], rules: { '@next/next/no-img-element': 'off' } },
+];
+
+export default config;

@@ -1,0 +1,71 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { DIMENSION_NAMES, DIMENSIONS, type Box } from './dimensions';
+import { ALL_USES, boxesOf, complement, countUses, difference, intersection, isEmpty, isWithin, NO_USES, overlaps, sameUses, union, USE_COUNT, usesIn, type UseSet } from './use-set';
+
+const someBox: fc.Arbitrary<Box> = fc.record(Object.fromEntries(DIMENSION_NAMES.map((name) => [name, fc.subarray([...DIMENSIONS[name]] as string[], { minLength: 1 })])), { requiredKeys: [] }) as fc.Arbitrary<Box>;
+const someSet: fc.Arbitrary<UseSet> = fc.array(someBox, { maxLength: 4 }).map((boxes) => union(...boxes.map(usesIn)));
+
+describe('the envelope algebra', () => {
+  it('has as many uses as the product of its dimensions', () => {
+    expect(USE_COUNT).toBe(DIMENSION_NAMES.reduce((product, name) => product * DIMENSIONS[name].length, 1));
+    expect(countUses(ALL_USES)).toBe(USE_COUNT);
+    expect(countUses(NO_USES)).toBe(0);
+  });
+
+  it('union and intersection are commutative, associative and idempotent', () => {
+    fc.assert(fc.property(someSet, someSet, someSet, (a, b, c) => {
+      expect(sameUses(union(a, b), union(b, a))).toBe(true);
+      expect(sameUses(intersection(a, b), intersection(b, a))).toBe(true);
+      expect(sameUses(union(a, union(b, c)), union(union(a, b), c))).toBe(true);
+      expect(sameUses(intersection(a, intersection(b, c)), intersection(intersection(a, b), c))).toBe(true);
+      expect(sameUses(union(a, a), a) && sameUses(intersection(a, a), a)).toBe(true);
+    }), { numRuns: 120 });
+  });
+
+  it('obeys absorption, De Morgan and double complement', () => {
+    fc.assert(fc.property(someSet, someSet, (a, b) => {
+      expect(sameUses(union(a, intersection(a, b)), a)).toBe(true);
+      expect(sameUses(complement(union(a, b)), intersection(complement(a), complement(b)))).toBe(true);
+      expect(sameUses(complement(complement(a)), a)).toBe(true);
+      expect(sameUses(difference(a, b), intersection(a, complement(b)))).toBe(true);
+    }), { numRuns: 120 });
+  });
+
+  it('is monotone: closing more never opens a use', () => {
+    fc.assert(fc.property(someSet, fc.array(someSet, { maxLength: 5 }), someSet, (full, closed, more) => {
+      const before = difference(full, union(...closed));
+      const after = difference(full, union(...closed, more));
+      expect(isWithin(after, before)).toBe(true);
+    }), { numRuns: 120 });
+  });
+
+  it('counts like sets do, and agrees with its own questions', () => {
+    fc.assert(fc.property(someSet, someSet, (a, b) => {
+      expect(countUses(union(a, b)) + countUses(intersection(a, b))).toBe(countUses(a) + countUses(b));
+      expect(overlaps(a, b)).toBe(!isEmpty(intersection(a, b)));
+      expect(isWithin(a, b)).toBe(isEmpty(difference(a, b)));
+    }), { numRuns: 120 });
+  });
+
+  it('writes any set as disjoint boxes that give the same set back', () => {
+    fc.assert(fc.property(someSet, (set) => {
+      const boxes = boxesOf(set).map(usesIn);
+      expect(sameUses(union(...boxes), set)).toBe(true);
+      expect(boxes.reduce((sum, box) => sum + countUses(box), 0)).toBe(countUses(set));
+    }), { numRuns: 60 });
+  });
+
+  it('a box holds exactly the uses with a listed value in every dimension', () => {
+    fc.assert(fc.property(someBox, (box) => {
+      const expected = DIMENSION_NAMES.reduce((product, name) => product * (box[name]?.length ?? DIMENSIONS[name].length), 1);
+      expect(countUses(usesIn(box))).toBe(expected);
+    }), { numRuns: 120 });
+  });
+
+  it('refuses a value that the dimension does not have, and names those that it has', () => {
+    expect(() => usesIn({ light: ['noon' as 'day'] })).toThrow("'noon' is no value of light: expected day, dusk, night");
+    expect(isEmpty(usesIn({ light: [] }))).toBe(true);
+  });
+});
+

@@ -1,0 +1,56 @@
+import { Body, Observer, SearchAltitude, SearchRiseSet } from 'astronomy-engine';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { addDays, civilDate } from './civil-date';
+import { instant, type Instant } from './instant';
+import { lightTouched, sunOn, type Place } from './sun';
+import { startOfDay, zone } from './zone';
+
+const HALIFAX: Place = { name: 'Tern Bay', latitude: 44.53, longitude: -64.02, zone: zone('America/Halifax') };
+const BARROW: Place = { name: 'far north', latitude: 71.29, longitude: -156.79, zone: zone('America/Anchorage') };
+const MINUTE = 60_000;
+
+describe('the sun', () => {
+  it('agrees with an independent library within two minutes below 60 degrees', () => {
+    // Reference: astronomy-engine, another algorithm (VSOP87), here over 30 years and both hemispheres.
+    fc.assert(fc.property(fc.integer({ min: 0, max: 10_950 }), fc.integer({ min: -58, max: 58 }), (days, latitude) => {
+      const place: Place = { name: 'somewhere', latitude, longitude: -64, zone: zone('America/Halifax') };
+      const date = addDays(civilDate('2010-01-01'), days);
+      const { dawn, sunrise, sunset, nightfall } = sunOn(date, place);
+      const observer = new Observer(latitude, -64, 0);
+      const midnight = new Date(startOfDay(date, place.zone));
+      const near = (ours: Instant | null, theirs: { date: Date } | null) => { expect(Math.abs((ours ?? Number.NaN) - (theirs?.date.valueOf() ?? 0))).toBeLessThan(2 * MINUTE); };
+      near(sunrise, SearchRiseSet(Body.Sun, observer, +1, midnight, 2));
+      near(sunset, SearchRiseSet(Body.Sun, observer, -1, midnight, 2));
+      near(dawn, SearchAltitude(Body.Sun, observer, +1, midnight, 2, -6));
+      near(nightfall, SearchAltitude(Body.Sun, observer, -1, midnight, 2, -6));
+    }), { numRuns: 150 });
+  });
+
+  it('answers null where the sun does not come or does not go', () => {
+    expect(sunOn(civilDate('2025-06-21'), BARROW)).toMatchObject({ sunrise: null, sunset: null });
+    expect(sunOn(civilDate('2025-12-21'), BARROW)).toMatchObject({ sunrise: null, sunset: null });
+    expect(sunOn(civilDate('2025-12-21'), BARROW).dawn).not.toBeNull();
+  });
+});
+
+describe('the light that a flight touches', () => {
+  const { sunset, nightfall, dawn, sunrise } = sunOn(civilDate('2026-11-24'), HALIFAX);
+  const at = (moment: Instant | null, minutes: number) => ((moment ?? Number.NaN) + minutes * MINUTE) as Instant;
+
+  it.each([
+    ['by day', at(sunset, -120), at(sunset, -60), ['day']],
+    ['ends exactly at sunset', at(sunset, -60), at(sunset, 0), ['day']],
+    ['ends a millisecond after sunset', at(sunset, -60), at(sunset, 1 / MINUTE), ['day', 'dusk']],
+    ['starts exactly at sunset', at(sunset, 0), at(sunset, 5), ['dusk']],
+    ['from day into night', at(sunset, -10), at(nightfall, 10), ['day', 'dusk', 'night']],
+    ['ends exactly at nightfall', at(sunset, 5), at(nightfall, 0), ['dusk']],
+    ['by night', at(nightfall, 30), at(nightfall, 90), ['night']],
+    ['from night into the morning', at(dawn, -10), at(sunrise, 10), ['day', 'dusk', 'night']],
+    ['round the clock', at(dawn, -10), at(dawn, 24 * 60), ['day', 'dusk', 'night']],
+  ] as const)('%s', (_, from, to, expected) => { expect(lightTouched(from, to, HALIFAX)).toEqual(expected); });
+
+  it('does not guess in a polar night: the flight needs every value', () => {
+    expect(lightTouched(instant('2025-06-21T20:00:00Z'), instant('2025-06-21T21:00:00Z'), BARROW)).toEqual(['day', 'dusk', 'night']);
+  });
+});

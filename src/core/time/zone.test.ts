@@ -1,0 +1,46 @@
+import { describe, expect, it } from 'vitest';
+import { civilDate } from './civil-date';
+import { addSeconds, instant, instantFromMilliseconds, instantText, parseInstant } from './instant';
+import { civilDateAt, endOfDay, parseZone, startOfDay, wallClock, zone } from './zone';
+
+const HALIFAX = zone('America/Halifax');
+const HOUR = 3600;
+
+describe('moments', () => {
+  it.each(['2026-11-24T09:42:00Z', '2026-11-24T05:42:00-04:00', '2026-11-24T09:42Z'])('reads %s', (text) => { expect(parseInstant(text)).toBe(Date.UTC(2026, 10, 24, 9, 42)); });
+  it.each(['2026-11-24T09:42:00', '2026-11-24', 'now', '', '1899-12-31T23:59:59Z', '2200-01-01T00:00:00Z', '2026-02-30T00:00:00Z'])('refuses %j', (text) => {
+    expect(parseInstant(text)).toBeUndefined();
+    expect(() => instant(text)).toThrow('is no moment');
+  });
+  it('writes what it reads', () => { expect(instantText(instant('2026-11-24T09:42:00Z'))).toBe('2026-11-24T09:42:00Z'); });
+  it('refuses what is no moment', () => { expect(() => instantFromMilliseconds(Number.NaN)).toThrow('is no moment'); });
+});
+
+describe('zones', () => {
+  it.each(['America/Halifax', 'Australia/Sydney', 'UTC', 'America/Argentina/Buenos_Aires'])('knows %s', (name) => { expect(parseZone(name)).toBe(name); });
+  it.each(['Mars/Olympus', '+03:00', '', 'america halifax'])('refuses %j', (name) => {
+    expect(parseZone(name)).toBeUndefined();
+    expect(() => zone(name)).toThrow('is no time zone');
+  });
+
+  it('ends a day at local midnight, whatever zone the machine runs in', () => {
+    expect(instantText(endOfDay(civilDate('2026-10-31'), HALIFAX))).toBe('2026-11-01T03:00:00Z');
+    expect(instantText(endOfDay(civilDate('2026-10-31'), zone('Australia/Sydney')))).toBe('2026-10-31T13:00:00Z');
+    expect(civilDateAt(instant('2026-11-01T02:59:59Z'), HALIFAX)).toBe('2026-10-31');
+    expect(civilDateAt(instant('2026-11-01T03:00:00Z'), HALIFAX)).toBe('2026-11-01');
+  });
+
+  it('has days of 23, 24 and 25 hours over the time changes', () => {
+    const length = (date: string) => (endOfDay(civilDate(date), HALIFAX) - startOfDay(civilDate(date), HALIFAX)) / 1000 / HOUR;
+    expect([length('2026-03-08'), length('2026-06-01'), length('2026-11-01')]).toEqual([23, 24, 25]);
+  });
+
+  it('starts a day without midnight at its first moment', () => {
+    // Beirut skipped midnight on 31 March 2024 (the IANA time zone database).
+    expect(wallClock(startOfDay(civilDate('2024-03-31'), zone('Asia/Beirut')), zone('Asia/Beirut'))).toEqual({ date: '2024-03-31', hour: 1, minute: 0 });
+  });
+
+  it('cuts seconds off the clock', () => {
+    expect(wallClock(addSeconds(instant('2026-11-24T13:42:00Z'), 59), HALIFAX)).toEqual({ date: '2026-11-24', hour: 9, minute: 42 });
+  });
+});
