@@ -5,29 +5,30 @@ import { parseInstant } from '../core/time/instant';
 import { parseZone } from '../core/time/zone';
 
 /** Makes a schema that reads a text with one of the core's checked constructors. */
-function read<Output>(parse: (text: string) => Output | undefined, expected: string, example: string) {
-  return z.string({ error: `expected ${expected}` }).transform((text, context): Output => {
+function read<Output>(parse: (text: string) => Output | undefined, expected: string, form: { readonly format?: 'date' | 'date-time'; readonly example: string }) {
+  const { example, ...format } = form;
+  return z.string({ error: `expected ${expected}` }).meta({ ...format, examples: [example] }).transform((text, context): Output => {
     const value = parse(text);
     if (value !== undefined) return value;
     context.issues.push({ code: 'custom', input: text, message: `expected ${expected}, got '${text.slice(0, 80)}'` });
     return z.NEVER;
-  }).meta({ description: expected, examples: [example] });
+  }).meta({ description: expected });
 }
 
 /** A calendar day. */
-export const dateSchema = read(parseCivilDate, 'a day that exists, YYYY-MM-DD, 1900 to 2199', '2026-03-31');
+export const dateSchema = read(parseCivilDate, 'a day that exists, YYYY-MM-DD, 1900 to 2199', { format: 'date', example: '2026-03-31' });
 /** A moment in time. */
-export const instantSchema = read(parseInstant, 'a moment, ISO 8601 with Z or an offset, 1900 to 2199', '2026-11-24T09:42:00Z');
+export const instantSchema = read(parseInstant, 'a moment, ISO 8601 with Z or an offset, 1900 to 2199', { format: 'date-time', example: '2026-11-24T09:42:00Z' });
 /** An IANA time zone. */
-export const zoneSchema = read(parseZone, 'an IANA time zone name', 'America/Halifax');
+export const zoneSchema = read(parseZone, 'an IANA time zone name', { example: 'America/Halifax' });
 
 /** Decimal hours as on a meter. A third decimal is an error: it is never rounded. */
-export const hoursSchema = z.number({ error: 'expected hours as a number' }).transform((value, context) => {
+export const hoursSchema = z.number({ error: 'expected hours as a number' }).meta({ minimum: 0, maximum: MOST_HOURS, examples: [1106.5] }).transform((value, context) => {
   const found = parseDecimalHours(String(value));
   if (found !== undefined) return found;
   context.issues.push({ code: 'custom', input: value, message: `expected hours from 0 to ${MOST_HOURS} with at most two decimals, got ${value}` });
   return z.NEVER;
-}).meta({ description: `hours, 0 to ${MOST_HOURS}, at most two decimals (a third is an error)`, examples: [1106.5] });
+}).meta({ description: `hours, 0 to ${MOST_HOURS}, at most two decimals (a third is an error)` });
 
 /** Free text that a person typed; trimmed, not empty. */
 export const textSchema = (most: number) => z.string().trim().min(1, 'expected some text').max(most, `expected at most ${most} characters`);

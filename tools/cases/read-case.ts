@@ -19,8 +19,13 @@ const refuse = (path: string, message: string): never => { throw new CaseRefused
 /** Parses JSON text; a syntax error says where it is. */
 export function parseJson(text: string, name: string): Json {
   try {
-    return JSON.parse(text) as Json;
+    return JSON.parse(text, (key, value: unknown) => {
+      // JavaScript gives this name a meaning of its own, and a record under it could be passed over in silence.
+      if (key === '__proto__') throw new CaseRefused(`${name} uses a reserved name`, [{ path: '__proto__', message: 'is a reserved name: give the record another id' }]);
+      return value;
+    }) as Json;
   } catch (error) {
+    if (error instanceof CaseRefused) throw error;
     throw new CaseRefused(`${name} is not JSON`, [{ path: '', message: `expected JSON: ${error instanceof Error ? error.message : String(error)}` }]);
   }
 }

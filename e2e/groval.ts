@@ -1,0 +1,66 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test as base, type BrowserContext, type Page } from '@playwright/test';
+
+const PEOPLE = { dispatcher: 'Mira Holt', renter: 'Rolf Dane', student: 'Pia Okoro', instructor: 'Sefa Lund', mechanic: 'Tomas Brandl', 'safety-officer': 'Ines Marrow' } as const;
+
+/** Every context watches itself: a request that leaves our origin, or a script error, fails the test. */
+function watch(context: BrowserContext, origin: string, troubles: string[]): void {
+  context.on('request', (request) => { if (!request.url().startsWith(origin) && !/^(data|blob):/.test(request.url())) troubles.push(`left the origin: ${request.url()}`); });
+  context.on('weberror', (error) => { troubles.push(`script error: ${error.error().message}`); });
+  context.on('console', (message) => { if (message.type() === 'error' && !/status of (401|403|404|409|422|429|503)|ERR_(INTERNET_DISCONNECTED|FAILED|CONNECTION_REFUSED|INCOMPLETE_CHUNKED_ENCODING|NETWORK_CHANGED)/.test(message.text())) troubles.push(`console: ${message.text()}`); });
+}
+
+interface Fixtures {
+  /** A signed-in page of one of the demo's people at the desk. */
+  readonly desk: (person: keyof typeof PEOPLE) => Promise<Page>;
+  /** The same on a phone: 390x844, touch. */
+  readonly phone: (person: keyof typeof PEOPLE) => Promise<Page>;
+}
+
+export const test = base.extend<Fixtures & { readonly troubles: string[] }>({
+  troubles: [async ({ baseURL, context }, use) => {
+    const troubles: string[] = [];
+    watch(context, baseURL ?? '', troubles);
+    await use(troubles);
+    expect(troubles).toEqual([]);
+  }, { auto: true }],
+  desk: async ({ browser, baseURL, troubles }, use) => {
+    const open: BrowserContext[] = [];
+    await use(async (person) => {
+      const context = await browser.newContext({ ...(baseURL === undefined ? {} : { baseURL }), viewport: { width: 1280, height: 800 } });
+      open.push(context);
+      watch(context, baseURL ?? '', troubles);
+      return signIn(await context.newPage(), person);
+    });
+    for (const context of open) await context.close();
+  },
+  phone: async ({ browser, baseURL, troubles }, use) => {
+    const open: BrowserContext[] = [];
+    await use(async (person) => {
+      const context = await browser.newContext({ ...(baseURL === undefined ? {} : { baseURL }), viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+      open.push(context);
+      watch(context, baseURL ?? '', troubles);
+      return signIn(await context.newPage(), person);
+    });
+    for (const context of open) await context.close();
+  },
+});
+
+/** One tap on one of the demo's people. */
+export async function signIn(page: Page, person: keyof typeof PEOPLE): Promise<Page> {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: PEOPLE[person] }).click();
+  await page.waitForURL(/\/(line|ramp)$/);
+  return page;
+}
+
+/** No accessibility violation on what is shown now. */
+export async function expectNoViolations(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target, failureSummary }) => `${target.join(' ')} ${failureSummary ?? ''}`).join('; ')}`)).toEqual([]);
+}
+
+/** The Line's row of an aircraft. */
+export const row = (page: Page, registration: string) => page.getByRole('row').filter({ has: page.getByRole('rowheader').filter({ hasText: registration }) });
+
+export { expect };

@@ -1,0 +1,83 @@
+import { expect, expectNoViolations, row, signIn, test } from './groval';
+
+test('the phone without signal keeps a finding and sends it when the signal is back', async ({ desk, phone }) => {
+  const dispatcher = await desk('dispatcher');
+  await expect(row(dispatcher, 'N01TG')).toContainText('Released');
+  const student = await phone('student');
+  await student.goto('/ramp/N01TG');
+  await student.getByRole('button', { name: 'Left main gear' }).tap();
+  await student.context().setOffline(true);
+  await student.getByRole('button', { name: 'Tread, flat spots, cords, cuts' }).tap();
+  await student.getByRole('button', { name: 'Bald; cut' }).tap();
+  await student.getByRole('button', { name: 'Keep this' }).tap();
+  await student.getByRole('button', { name: 'It is not right' }).tap();
+  await expect(student.getByRole('heading', { name: 'Kept on this phone.' })).toBeVisible();
+  await expect(student.getByRole('status')).toContainText('do not fly N01TG');
+  await expect(student.getByText('1 kept on phone')).toBeVisible();
+  await expectNoViolations(student);
+  await expect(row(dispatcher, 'N01TG')).toContainText('Released');
+  await student.context().setOffline(false);
+  await expect(student.getByText('all sent')).toBeVisible({ timeout: 40_000 });
+  await expect(row(dispatcher, 'N01TG')).toContainText('Grounded');
+});
+
+test('what was typed survives a closed tab', async ({ phone }) => {
+  const renter = await phone('renter');
+  await renter.goto('/ramp/N08TB');
+  await renter.getByRole('button', { name: 'Right wing' }).tap();
+  await renter.getByRole('button', { name: 'Something that is not on this list' }).tap();
+  await renter.getByLabel('In your words').fill('A dent behind the');
+  await expect(renter.getByLabel('In your words')).toHaveValue('A dent behind the');
+  await renter.waitForTimeout(200);
+  const again = await renter.context().newPage();
+  await renter.close();
+  await again.goto('/ramp/N08TB');
+  await expect(again.getByRole('textbox')).toHaveValue('A dent behind the');
+});
+
+test('a signed-out phone keeps the finding until its writer signs in again', async ({ phone }) => {
+  const renter = await phone('renter');
+  await renter.goto('/ramp/N06TB');
+  await renter.getByRole('button', { name: 'Walking up' }).tap();
+  await renter.getByRole('button', { name: 'Something that is not on this list' }).tap();
+  await renter.getByLabel('In your words').fill('Oil puddle under the nose');
+  await renter.context().clearCookies();
+  await renter.getByRole('button', { name: 'Keep this' }).tap();
+  await renter.getByRole('button', { name: 'It is not right' }).tap();
+  await expect(renter.getByRole('heading', { name: 'Kept on this phone.' })).toBeVisible();
+  await signIn(renter, 'renter');
+  await expect(renter.getByText('all sent')).toBeVisible({ timeout: 40_000 });
+});
+
+test('the Line by keyboard alone', async ({ desk }) => {
+  const page = await desk('dispatcher');
+  await expect(row(page, 'N00TB')).toBeVisible();
+  await page.getByRole('region', { name: /^The Line/ }).focus();
+  const chosen = () => page.getByRole('complementary').getAttribute('aria-label');
+  const before = await chosen();
+  await page.keyboard.press('ArrowDown');
+  expect(await chosen()).not.toBe(before);
+  await page.keyboard.press('ArrowUp');
+  expect(await chosen()).toBe(before);
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/aircraft\/N\d\dT/);
+});
+
+test('addresses that lead nowhere say what to do', async ({ desk }) => {
+  const page = await desk('dispatcher');
+  await page.goto('/aircraft/N99XX');
+  await expect(page.getByRole('alert')).toContainText('The club has no aircraft N99XX. Choose one from the Line.');
+  await expectNoViolations(page);
+  await page.goto('/hangar');
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address.' })).toBeVisible();
+});
+
+test('the dim theme has no violation either', async ({ desk }) => {
+  const page = await desk('dispatcher');
+  await page.getByRole('button', { name: 'Dim' }).click();
+  await expect(row(page, 'N00TB')).toBeVisible();
+  await expectNoViolations(page);
+  await page.goto('/aircraft/N07TB');
+  await expect(page.getByRole('heading', { name: 'Restricted N07TB' })).toBeVisible();
+  await expectNoViolations(page);
+});

@@ -1,0 +1,28 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env['GROVAL_TEST_PORT'] ?? '0');
+// Debian's Chromium; its background services would only knock at a closed network.
+const args = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: '.groval/browser',
+  workers: 1,
+  retries: 0,
+  timeout: 60_000,
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    launchOptions: { executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args },
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    trace: 'off',
+  },
+  webServer: {
+    command: `node node_modules/next/dist/bin/next start --hostname 127.0.0.1 --port ${port}`,
+    url: `http://127.0.0.1:${port}/api/health`,
+    env: { NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', GROVAL_DEMO_PASSWORD: 'tern-bay-demo' },
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 10_000 },
+    stdout: 'ignore',
+  },
+});

@@ -1,0 +1,180 @@
+import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
+import { Client } from 'pg';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { getMigrations } from 'better-auth/db/migration';
+import { reportFinding } from '@/commands/report-finding';
+import { decide } from '@/core/decision/decide';
+import { cleanCase } from '@/testing/clean-case';
+import { closeDatabase, given, good, testClub } from '@/testing/database';
+import { openAccountPool, openAccounts } from '@/server/accounts';
+import { checkChain, type LedgerRow } from '../../tools/database/check-chain';
+import { decisionDocument } from '@/explain/decision-document';
+import { loadAircraft } from './aircraft-facts';
+import { asPerson, inClub } from './club-transaction';
+import { membershipsOf } from './clubs';
+import { appendToLedger } from './ledger';
+import { readStory } from './ledger';
+
+let superuser: Client;
+let ours: Awaited<ReturnType<typeof testClub>>;
+let theirs: Awaited<ReturnType<typeof testClub>>;
+beforeAll(async () => {
+  superuser = new Client({ connectionString: given('GROVAL_TEST_SUPERUSER_URL') });
+  await superuser.connect();
+  [ours, theirs] = [await testClub(), await testClub()];
+});
+afterAll(async () => { await superuser.end(); await closeDatabase(); });
+
+const tables = async () => (await superuser.query<{ name: string; enabled: boolean; forced: boolean; owner: string }>(
+  `select c.relname as name, c.relrowsecurity as enabled, c.relforcerowsecurity as forced, pg_get_userbyid(c.relowner) as owner from pg_class c join pg_namespace n on n.oid = c.relnamespace where n.nspname = 'groval' and c.relkind in ('r', 'p') order by 1`)).rows;
+
+describe('the application’s role', () => {
+  it('owns nothing and can bypass nothing', async () => {
+    const { rows } = await superuser.query(`select rolsuper, rolbypassrls, rolcreatedb, rolcreaterole from pg_roles where rolname = 'groval_app'`);
+    expect(rows).toEqual([{ rolsuper: false, rolbypassrls: false, rolcreatedb: false, rolcreaterole: false }]);
+    expect((await superuser.query(`select 1 from pg_class where relowner = 'groval_app'::regrole`)).rowCount).toBe(0);
+  });
+
+  it('every table of ours has the club in its key, and row-level security that binds its owner too', async () => {
+    const all = await tables();
+    expect(all.length).toBeGreaterThanOrEqual(13);
+    for (const table of all) expect(table).toMatchObject({ enabled: true, forced: true, owner: 'groval_owner' });
+    const { rows } = await superuser.query<{ name: string; first: string }>(
+      `select c.relname as name, (select attname from pg_attribute a where a.attrelid = c.oid and a.attnum = i.indkey[0]) as first from pg_index i join pg_class c on c.oid = i.indrelid join pg_namespace n on n.oid = c.relnamespace where n.nspname = 'groval' and i.indisprimary`);
+    for (const { name, first } of rows) expect([name, first]).toEqual([name, 'club_id']);
+  });
+
+  it('sees no row of another club in any table, and none at all before a club is chosen', async () => {
+    for (const { name } of await tables()) {
+      const all = await superuser.query<{ clubs: string }>(`select count(distinct club_id) as clubs from groval.${name}`);
+      const seen = (club: string) => inClub(ours.ports.db, club, async (tx) => (await sql<{ club: string }>`select distinct club_id::text as club from ${sql.table(name)}`.execute(tx)).rows.map(({ club: found }) => found));
+      expect([name, (await seen(ours.clubId)).filter((club) => club !== ours.clubId)]).toEqual([name, []]);
+      if (!['discrepancy', 'rectification', 'photo', 'planned_flight'].includes(name)) expect([name, Number(all.rows[0]?.clubs) >= 2, (await seen(ours.clubId)).length]).toEqual([name, true, 1]);
+      expect((await sql`select 1 from ${sql.table(name)}`.execute(ours.ports.db)).rows).toEqual([]);
+    }
+  });
+
+  it('writes no row into another club', async () => {
+    const values = { club_id: theirs.clubId, reading_id: randomUUID(), aircraft_id: theirs.aircraftId, meter: 'time-in-service', value_s: 1, entered: '0.00', entered_unit: 'h', happened_at: new Date(0), recorded_at: new Date(0), recorded_by: 'x' };
+    await expect(inClub(ours.ports.db, ours.clubId, (tx) => tx.insertInto('meter_reading').values(values).execute())).rejects.toThrow('row-level security');
+  });
+
+  it('changes and removes nothing of what was recorded, but an aircraft’s revision', async () => {
+    for (const { name } of await tables()) {
+      await expect(inClub(ours.ports.db, ours.clubId, (tx) => sql`delete from ${sql.table(name)}`.execute(tx)), name).rejects.toThrow('permission denied');
+      await expect(inClub(ours.ports.db, ours.clubId, (tx) => sql`update ${sql.table(name)} set club_id = club_id`.execute(tx)), name).rejects.toThrow('permission denied');
+      await expect(inClub(ours.ports.db, ours.clubId, (tx) => sql`truncate ${sql.table(name)}`.execute(tx)), name).rejects.toThrow('permission denied');
+    }
+    await expect(inClub(ours.ports.db, ours.clubId, (tx) => sql`update aircraft set category = 'glider'`.execute(tx))).rejects.toThrow('permission denied');
+  });
+
+  it('before a club is chosen a person sees only their own memberships', async () => {
+    const person = ours.actor('mechanic').personId;
+    expect(await asPerson(ours.ports.db, person, (tx) => membershipsOf(tx, person))).toMatchObject([{ clubId: ours.clubId, roles: ['mechanic'] }]);
+    expect(await asPerson(ours.ports.db, person, (tx) => tx.selectFrom('membership').select('person_id').execute())).toHaveLength(1);
+    expect(await asPerson(ours.ports.db, 'nobody', (tx) => tx.selectFrom('club').select('club_id').execute())).toEqual([]);
+  });
+});
+
+describe('the ledger', () => {
+  const chainRows = async (clubId: string, chain: string) => (await superuser.query<LedgerRow>('select l.chain, l.seq, l.revision, l.body, l.previous, l.hash, a.revision as aircraft_revision from groval.ledger l left join groval.aircraft a on a.club_id = l.club_id and a.aircraft_id = l.aircraft_id where l.club_id = $1 and l.chain = $2 order by l.seq', [clubId, chain])).rows;
+  const entry = (act: string) => ({ clubId: ours.clubId, aircraftId: null, revision: null, act, actor: { personId: 'x', name: 'X' }, recordedAt: ours.ports.now(), record: { act } });
+
+  it('is whole, and stays one chain when many append at once', async () => {
+    await Promise.all(Array.from({ length: 20 }, (_, at) => inClub(ours.ports.db, ours.clubId, (tx) => appendToLedger(tx, entry(`at-once-${at}`), ours.ports.sha256))));
+    const rows = await chainRows(ours.clubId, 'club');
+    expect(rows.length).toBeGreaterThanOrEqual(21);
+    expect(checkChain(rows)).toEqual([]);
+    expect(checkChain(await chainRows(ours.clubId, `aircraft:${ours.aircraftId}`))).toEqual([]);
+  });
+
+  it('takes no entry that does not continue it, or that does not hash to its content', async () => {
+    const body = '{"chain":"other","revision":null,"seq":1}';
+    const row = (change: object) => ({ club_id: ours.clubId, chain: 'other', seq: 1, act: 'x', actor: 'x', actor_name: 'x', recorded_at: new Date(), body, previous: Buffer.alloc(0), hash: Buffer.from(ours.ports.sha256(Buffer.from(body))), ...change });
+    const insert = (change: object) => inClub(ours.ports.db, ours.clubId, (tx) => tx.insertInto('ledger').values(row(change)).execute());
+    await expect(insert({ seq: 2 })).rejects.toThrow('does not continue its chain');
+    await expect(insert({ previous: Buffer.from('x') })).rejects.toThrow('does not continue its chain');
+    await expect(insert({ hash: Buffer.alloc(32) })).rejects.toThrow('does not hash to its content');
+    await expect(insert({})).resolves.toHaveLength(1);
+  });
+
+  it('its check finds an entry that was changed, one that was removed, and an end that was cut off', async () => {
+    const rows = await chainRows(ours.clubId, 'club');
+    const [first, second, ...rest] = rows;
+    if (first === undefined || second === undefined) throw new Error('too few entries');
+    expect(checkChain([first, { ...second, body: second.body.replace('at-once', 'at-twice') }, ...rest]).join()).toContain('does not hash to its content');
+    expect(checkChain([first, ...rest]).join()).toContain('something was removed');
+    const aircraft = await chainRows(theirs.clubId, `aircraft:${theirs.aircraftId}`);
+    expect(checkChain(aircraft.map((row) => ({ ...row, aircraft_revision: 2 }))).join()).toContain('a change has no entry');
+  });
+
+  it('entries that a superuser changed behind its back are found', async () => {
+    const chain = `aircraft:${theirs.aircraftId}`;
+    await superuser.query('update groval.ledger set body = replace(body, $3, $4) where club_id = $1 and chain = $2', [theirs.clubId, chain, 'load-folder', 'load-fodder']);
+    expect(checkChain(await chainRows(theirs.clubId, chain)).join()).toContain('entry 1 does not hash to its content');
+    await superuser.query('update groval.ledger set body = replace(body, $4, $3) where club_id = $1 and chain = $2', [theirs.clubId, chain, 'load-folder', 'load-fodder']);
+    expect(checkChain(await chainRows(theirs.clubId, chain))).toEqual([]);
+  });
+});
+
+describe('facts in the database', () => {
+  it('give the very decision that the same case file gives', async () => {
+    const { facts, packs, asOf } = cleanCase();
+    const [stored] = await inClub(ours.ports.db, ours.clubId, (tx) => loadAircraft(tx, ours.place, ours.aircraftId, false));
+    if (stored === undefined) throw new Error('no aircraft');
+    const told = (given: typeof facts) => JSON.stringify(decisionDocument(decide(given, packs, null, asOf), facts.place.zone)).replace(/"records":\[[^\]]*\]/g, '"records":[]');
+    expect(told(stored.facts)).toBe(told(facts));
+  });
+
+  it('a damaged value is an error, never a guess', async () => {
+    const club = await testClub();
+    await superuser.query(`update groval.aircraft set category = 'amphibian' where club_id = $1`, [club.clubId]);
+    await expect(inClub(club.ports.db, club.clubId, (tx) => loadAircraft(tx, club.place, null, true))).rejects.toThrow('a stored category cannot be read: "amphibian"');
+  });
+
+  it('an entry that does not close its discrepancy leaves it open on the Line too', async () => {
+    const club = await testClub();
+    const findingId = randomUUID();
+    good(await reportFinding(club.ports, club.actor('student'), { findingId, aircraftId: club.aircraftId, station: 'propeller', side: null, step: 'K217', asListed: true, what: 'New nick', looks: 'not-right', foundAt: club.ports.now() }));
+    const signatureId = randomUUID();
+    await superuser.query(`insert into groval.signature values ($1, $2, null, 'Nobody', 'pilot', 'P-1', '2015-01-01', null, true, now(), now())`, [club.clubId, signatureId]);
+    await superuser.query(`insert into groval.rectification values ($1, $2, $3, 'repaired', 'Looks fine.', '2026-11-24', $4, false, now(), 'x')`, [club.clubId, randomUUID(), findingId, signatureId]);
+    const [line] = await inClub(club.ports.db, club.clubId, (tx) => loadAircraft(tx, club.place, null, true));
+    expect(line?.facts.discrepancies).toHaveLength(1);
+  });
+});
+
+describe('the schema', () => {
+  it('has every table that the authentication library asks for', async () => {
+    const pool = openAccountPool(given('DATABASE_URL'));
+    try {
+      const { toBeCreated, toBeAdded } = await getMigrations(openAccounts({ GROVAL_URL: 'http://127.0.0.1:3600', GROVAL_AUTH_SECRET: 'x'.repeat(32) }, pool).options);
+      expect([toBeCreated.map(({ table }) => table), toBeAdded.map(({ table }) => table)]).toEqual([[], []]);
+    } finally {
+      await pool.end();
+    }
+  });
+
+  it('every list that a screen asks for has an index that leads with the club', async () => {
+    const plan = async (query: string) => (await superuser.query<{ 'QUERY PLAN': string }>(`explain ${query}`)).rows.map((row) => row['QUERY PLAN']).join('\n');
+    await superuser.query('set enable_seqscan = off');
+    const club = `'${ours.clubId}'`;
+    for (const [query, index] of [
+      [`select * from groval.aircraft where club_id = ${club} order by registration`, 'aircraft_club_id_registration_key'],
+      [`select * from groval.document_sighting where club_id = ${club} and aircraft_id = '${ours.aircraftId}' order by kind, happened_at desc`, 'document_sighting_latest'],
+      [`select * from groval.inspection where club_id = ${club} and aircraft_id = '${ours.aircraftId}' order by completed_on desc`, 'inspection_aircraft'],
+      [`select * from groval.meter_reading where club_id = ${club} and aircraft_id = '${ours.aircraftId}' order by happened_at desc`, 'meter_reading_aircraft'],
+      [`select * from groval.discrepancy where club_id = ${club} and aircraft_id = '${ours.aircraftId}' order by recorded_at desc`, 'discrepancy_aircraft'],
+      [`select * from groval.planned_flight where club_id = ${club} and starts < now() and ends > now() order by starts`, 'planned_flight_day'],
+      [`select * from groval.ledger where club_id = ${club} and aircraft_id = '${ours.aircraftId}' order by seq desc limit 100`, 'ledger_aircraft'],
+      [`select * from groval.certificate where club_id = ${club} and person_id = 'x'`, 'certificate_person'],
+      [`select * from groval.photo where club_id = ${club} and discrepancy_id = '${ours.aircraftId}'`, 'photo_discrepancy'],
+    ] as const) expect(await plan(query), query).toContain(index);
+  });
+
+  it('keeps an aircraft’s story, newest first', async () => {
+    const story = await inClub(ours.ports.db, ours.clubId, (tx) => readStory(tx, ours.aircraftId, 10));
+    expect(story.map(({ act, revision }) => [act, revision])).toEqual([['load-folder', 1]]);
+  });
+});

@@ -1,0 +1,66 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+
+const folder = mkdtempSync(join(tmpdir(), 'groval-decide-'));
+/** Runs the command as a person would, without a shell. */
+function ask(argument: string, input = '') {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'tools/decide.ts', ...(argument === '' ? [] : [argument])], { input, encoding: 'utf8' });
+  return { status, stdout, stderr };
+}
+function file(value: unknown): string {
+  const path = join(folder, `${Math.abs(JSON.stringify(value).length * 7919 + JSON.stringify(value).charCodeAt(9))}.json`);
+  writeFileSync(path, typeof value === 'string' ? value : JSON.stringify(value));
+  return path;
+}
+const clean = { extends: 'clean-trainer' };
+
+describe('the decide command', () => {
+  it('prints a decision, the same byte for byte each time', () => {
+    const first = ask('examples/cases/discrepancy-open.json');
+    expect([first.status, first.stderr]).toEqual([0, '']);
+    expect(JSON.parse(first.stdout)).toMatchObject({ format: 'groval-decision', version: 1, verdict: 'Grounded', registration: 'N02TB' });
+    expect(ask('examples/cases/discrepancy-open.json').stdout).toBe(first.stdout);
+  });
+  it('reads standard input', () => { expect(JSON.parse(ask('-', JSON.stringify(clean)).stdout)).toMatchObject({ verdict: 'Released' }); });
+  it('answers a list in order, a bad member by its error, and ends with 2', () => {
+    const { status, stdout, stderr } = ask(file([clean, { ...clean, asOf: 'yesterday' }, { ...clean, aircraft: { category: null } }]));
+    expect(status).toBe(2);
+    expect(JSON.parse(stdout)).toMatchObject([{ verdict: 'Released' }, { error: { problems: [{ path: 'asOf' }] } }, { verdict: 'Grounded' }]);
+    expect(stderr).toContain('[1]: asOf: expected a moment');
+  });
+  it('an empty list has no answers', () => { expect(ask(file([]))).toMatchObject({ status: 0, stdout: '[]\n' }); });
+
+  it.each([
+    ['not JSON', '{"extends":', 'expected JSON'],
+    ['a text', '"hello"', 'expected a JSON object'],
+    ['an unknown field', { ...clean, colour: 'red' }, 'colour: is no field of this format'],
+    ['a wrong version', { ...clean, version: 2 }, 'version'],
+    ['a third decimal', { ...clean, meterReadings: { today: { value: 4150.305 } } }, 'meterReadings.today.value: expected hours from 0 to 200000 with at most two decimals, got 4150.305'],
+    ['a day that does not exist', { ...clean, documents: { registration: { issuedOn: '2025-02-29' } } }, 'documents.registration.issuedOn: expected a day that exists'],
+    ['a moment without a zone', { ...clean, asOf: '2026-11-24T13:00:00' }, 'asOf: expected a moment'],
+    ['an unknown zone', { ...clean, place: { timeZone: 'Mars/Olympus' } }, 'place.timeZone: expected an IANA time zone name'],
+    ['a latitude beyond the pole', { ...clean, place: { latitude: 90.1 } }, 'place.latitude'],
+    ['no pack', { ...clean, packs: [] }, 'packs'],
+    ['two authorities', { ...clean, packs: [{ id: 'us-part91' }, { id: 'us-part91' }] }, 'packs: expected exactly one'],
+    ['an unknown base', { extends: 'no-such-case' }, "extends: 'no-such-case' cannot be read"],
+    ['a reserved name as an id', `{"extends":"clean-trainer","documents":{"__proto__":{"kind":"weight-and-balance"}}}`, '__proto__: is a reserved name'],
+  ])('%s: exit code 2, the path and what was expected, nothing on standard output', (_, value, expected) => {
+    const { status, stdout, stderr } = ask(file(value));
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toContain(expected);
+  });
+  it('a circle of extends is named', () => {
+    writeFileSync(join(folder, 'a.json'), '{"extends":"./b.json"}');
+    writeFileSync(join(folder, 'b.json'), '{"extends":"./a.json"}');
+    expect(ask(join(folder, 'a.json'))).toMatchObject({ status: 2, stdout: '' });
+    expect(ask(join(folder, 'a.json')).stderr).toContain('leads back to itself');
+  });
+  it('a missing file, and no file at all', () => {
+    expect(ask(join(folder, 'nowhere.json'))).toMatchObject({ status: 2, stdout: '' });
+    expect(ask('')).toMatchObject({ status: 2, stdout: '' });
+    expect(ask('').stderr).toContain('usage:');
+  });
+});

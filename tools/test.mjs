@@ -1,0 +1,111 @@
+// npm test: provisions what the tests need, runs all of them, and ends with one plain line.
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { ensureBuild } from './provision/build.mjs';
+import { Cluster, freePort } from './provision/cluster.mjs';
+import { applicationEnvironment, prepareDatabase } from './provision/database.mjs';
+import { ensureDebianPackages } from './provision/debian.mjs';
+import { takeLock } from './provision/lock.mjs';
+import { ensureNpmPackages } from './provision/packages.mjs';
+import { PROJECT, stateFolder } from './provision/places.mjs';
+import { Explained, readJson, run, step } from './provision/steps.mjs';
+
+const USAGE = `npm test [-- --only PART]   parts: static, core, rest, database, browser`;
+const PARTS = ['static', 'core', 'rest', 'database', 'browser'];
+/** The core is asked in a plain zone and in one that has daylight saving on the other half of the world. */
+const ZONES = ['UTC', 'Australia/Sydney'];
+
+const folder = stateFolder('test');
+const log = (name) => join(folder, 'logs', `${name}.log`);
+const counts = { passed: 0, failed: 0 };
+
+const bin = (name) => join(PROJECT, 'node_modules', '.bin', name);
+
+/** One check without tests of its own: counts as one. */
+async function check(name, command, args, env = {}) {
+  try {
+    await step(name, async () => { await run(command, args, { cwd: PROJECT, log: log(name.replaceAll(' ', '-')), env: { ...process.env, ...env } }); });
+    counts.passed += 1;
+  } catch (error) {
+    counts.failed += 1;
+    process.stderr.write(`${error.message}\n`);
+  }
+}
+
+/** A test runner that leaves a report; a runner that dies without one counts as one failure. */
+async function suite(name, command, args, env, read) {
+  const report = join(folder, `${name.replaceAll(/[ /]/g, '-')}.json`);
+  rmSync(report, { force: true });
+  let trouble = null;
+  await step(name, async () => {
+    try {
+      await run(command, args(report), { cwd: PROJECT, log: log(name.replaceAll(/[ /]/g, '-')), env: { ...process.env, ...env } });
+    } catch (error) { trouble = error; }
+    const { passed, failed } = read(readJson(report));
+    counts.passed += passed;
+    counts.failed += failed + (failed === 0 && (trouble !== null || passed === 0) ? 1 : 0);
+    return `${passed} passed, ${failed} failed`;
+  });
+  if (trouble !== null) process.stderr.write(`${trouble.message}\n${(trouble.output ?? '').slice(-6000)}\n`);
+}
+
+const vitest = (name, project, env) => suite(name, bin('vitest'), (report) => ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`], env,
+  (report) => ({ passed: report?.numPassedTests ?? 0, failed: report?.numFailedTests ?? 0 }));
+
+async function main() {
+  let only;
+  try {
+    ({ values: { only } } = parseArgs({ options: { only: { type: 'string' } } }));
+  } catch (error) { throw new Explained(`${error.message}\n${USAGE}`); }
+  if (only !== undefined && !PARTS.includes(only)) throw new Explained(`--only ${only}: expected one of ${PARTS.join(', ')}`);
+  const wanted = (part) => only === undefined || only === part;
+
+  const giveBack = takeLock(folder, 'A test run');
+  let cluster;
+  const stop = () => { cluster?.stop(); giveBack(); };
+  for (const [signal, code] of [['SIGINT', 130], ['SIGTERM', 143]]) process.on(signal, () => { stop(); process.exit(code); });
+  try {
+    process.stdout.write('Groval tests\n');
+    if (wanted('database') || wanted('browser')) await step('Debian packages', () => ensureDebianPackages(wanted('browser') ? ['postgresql', 'chromium'] : ['postgresql'], log('debian')));
+    await step('npm packages', () => ensureNpmPackages(log('npm')));
+    if (wanted('static')) {
+      // The framework writes these types; without them a fresh checkout does not know its own asset imports.
+      await step('route types', async () => { await run(bin('next'), ['typegen'], { cwd: PROJECT, log: log('typegen'), env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } }); });
+      await check('types', bin('tsc'), ['--noEmit']);
+      await check('types of the core alone', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json']);
+      await check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
+      await check('import directions', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'tools', 'demo', 'bench', 'checks', 'e2e', 'migrations']);
+      await check('dead code', bin('knip'), []);
+      await check('published schemas', bin('tsx'), ['tools/write-schemas.ts', '--check']);
+    }
+    if (wanted('core')) for (const zone of ZONES) await vitest(`core and checks in ${zone}`, 'core', { TZ: zone });
+    if (wanted('rest')) await vitest('screens, server, tools', 'rest', { TZ: 'UTC' });
+    if (wanted('database') || wanted('browser')) {
+      cluster = new Cluster(folder);
+      cluster.remove();
+      await step('database', () => cluster.start());
+    }
+    if (wanted('database')) {
+      await step('tables', () => prepareDatabase(cluster, { database: 'groval_test', demo: false, log: log('prepare-test') }));
+      const urls = cluster.urls('groval_test');
+      await check('database types', process.execPath, ['tools/database-types.mjs', urls.owner, '--verify']);
+      const superuser = Object.assign(new URL(urls.superuser), { pathname: '/groval_test' }).toString();
+      await vitest('database and commands', 'database', { TZ: 'UTC', ...applicationEnvironment(cluster, 'groval_test', 'http://127.0.0.1:3600'), GROVAL_TEST_SUPERUSER_URL: superuser });
+      await check('ledger whole after the tests', bin('tsx'), ['tools/verify-ledger.ts'], { GROVAL_SUPERUSER_URL: superuser });
+    }
+    if (wanted('browser')) {
+      await step('application', () => ensureBuild(log('build')));
+      const port = await freePort();
+      const env = {
+        ...applicationEnvironment(cluster, 'groval_browser', `http://127.0.0.1:${port}`), GROVAL_TEST_PORT: String(port), GROVAL_LOG_LEVEL: 'warn', GROVAL_TEST_STATE: folder,
+      };
+      await step('demo data', () => prepareDatabase(cluster, { database: 'groval_browser', demo: true, log: log('prepare-browser') }));
+      await suite('browser', bin('playwright'), () => ['test'], { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: join(folder, 'browser.json') }, (report) => ({ passed: (report?.stats?.expected ?? 0) + (report?.stats?.flaky ?? 0), failed: report?.stats?.unexpected ?? 0 }));
+    }
+  } finally { stop(); }
+  process.stdout.write(`\n${counts.passed} passed, ${counts.failed} failed\n`);
+  process.exitCode = counts.failed > 0 || counts.passed === 0 ? 1 : 0;
+}
+
+await main().catch((error) => { process.stderr.write(`${error instanceof Explained ? error.message : error.stack}\n`); process.stdout.write(`\n${counts.passed} passed, ${counts.failed + 1} failed\n`); process.exit(1); });
