@@ -60,6 +60,9 @@ export async function expectNoViolations(page: Page): Promise<void> {
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target, failureSummary }) => `${target.join(' ')} ${failureSummary ?? ''}`).join('; ')}`)).toEqual([]);
 }
 
+/** What a page of ours says is wrong; the framework has an empty alert of its own on every page. */
+export const alert = (page: Page) => page.getByRole('alert').filter({ hasText: /./ });
+
 /** The Line's row of an aircraft. */
 export const row = (page: Page, registration: string) => page.getByRole('row').filter({ has: page.getByRole('rowheader').filter({ hasText: registration }) });
 

@@ -1,4 +1,4 @@
-import { expect, expectNoViolations, row, signIn, test } from './groval';
+import { alert, expect, expectNoViolations, row, signIn, test } from './groval';
 
 test('the phone without signal keeps a finding and sends it when the signal is back', async ({ desk, phone }) => {
   const dispatcher = await desk('dispatcher');
@@ -66,7 +66,7 @@ test('the Line by keyboard alone', async ({ desk }) => {
 test('addresses that lead nowhere say what to do', async ({ desk }) => {
   const page = await desk('dispatcher');
   await page.goto('/aircraft/N99XX');
-  await expect(page.getByRole('alert')).toContainText('The club has no aircraft N99XX. Choose one from the Line.');
+  await expect(alert(page)).toContainText('The club has no aircraft N99XX. Choose one from the Line.');
   await expectNoViolations(page);
   await page.goto('/hangar');
   await expect(page.getByRole('heading', { name: 'There is nothing at this address.' })).toBeVisible();

@@ -1,4 +1,4 @@
-import { expect, expectNoViolations, test } from './groval';
+import { alert, expect, expectNoViolations, test } from './groval';
 
 const ANY = '0b9df6c4-3d8f-4c6e-9f0a-6a1d1f6f3f11';
 
@@ -21,7 +21,7 @@ test('roles are checked on the server, whatever a page shows', async ({ desk, ba
   expect([answer.status(), await answer.json()]).toMatchObject([403, { error: { code: 'not-entitled' } }]);
 });
 
-test('the session cookie is out of reach of scripts, and pages allow only our own', async ({ desk }) => {
+test('the session cookie is out of reach of scripts, and pages allow only our own', async ({ desk, troubles }) => {
   const page = await desk('dispatcher');
   const cookies = (await page.context().cookies()).filter(({ name }) => name.startsWith('groval'));
   expect(cookies.length).toBeGreaterThan(0);
@@ -32,6 +32,8 @@ test('the session cookie is out of reach of scripts, and pages allow only our ow
   // What the policy is for: a script that was injected does not run.
   await page.evaluate(() => { const script = document.createElement('script'); script.textContent = 'window.injected = true'; document.body.append(script); });
   expect(await page.evaluate(() => 'injected' in window)).toBe(false);
+  await expect.poll(() => troubles.filter((trouble) => trouble.includes('Content Security Policy'))).toHaveLength(1);
+  troubles.length = 0;
 });
 
 test('sign-in: a clear message, a limit by account, and no sign-up', async ({ page, request, baseURL }) => {
@@ -42,7 +44,7 @@ test('sign-in: a clear message, a limit by account, and no sign-up', async ({ pa
   await page.getByLabel('E-mail address').fill('safety-officer@ternbay.example');
   await page.getByLabel('Password').fill('not it, surely');
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByRole('alert')).toContainText('The address or the password is not right.');
+  await expect(alert(page)).toContainText('The address or the password is not right.');
   await expect(page.getByLabel('E-mail address')).toHaveValue('safety-officer@ternbay.example');
   const attempt = (email: string, address: string) => request.post('/api/auth/sign-in/email', { data: { email, password: 'wrong-wrong' }, headers: { origin: baseURL ?? '', 'x-forwarded-for': address } });
   const statuses: number[] = [];

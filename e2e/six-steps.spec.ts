@@ -1,7 +1,4 @@
-import { expect, expectNoViolations, row, test } from './groval';
-
-/** A picture as a phone would send it: a real 4x3 PNG. */
-const PICTURE = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAQAAAADCAIAAAA7ljmRAAAAEUlEQVR4nGNYMHcSHDHg5AAAQtYTdX2Rk8wAAAAASUVORK5CYII=', 'base64');
+import { alert, expect, expectNoViolations, row, test } from './groval';
 
 test('from a find on the ramp to the return to service, seen on an open desk', async ({ desk, phone }) => {
   const dispatcher = await desk('dispatcher');
@@ -22,7 +19,7 @@ test('from a find on the ramp to the return to service, seen on an open desk', a
   await expectNoViolations(renter);
   await renter.getByRole('button', { name: 'New nick' }).tap();
   await renter.getByLabel('Add what you see').fill('Blade 1, front edge, a hand from the tip, 3 mm deep');
-  await renter.locator('input[type=file]').setInputFiles({ name: 'nick.png', mimeType: 'image/png', buffer: PICTURE });
+  await renter.locator('input[type=file]').setInputFiles({ name: 'nick.png', mimeType: 'image/png', buffer: await renter.screenshot() });
   await expect(renter.getByAltText('The photo that you took')).toBeVisible();
   await expectNoViolations(renter);
   await renter.getByRole('button', { name: 'Keep this' }).tap();
@@ -30,6 +27,7 @@ test('from a find on the ramp to the return to service, seen on an open desk', a
   await expectNoViolations(renter);
   await renter.getByRole('button', { name: 'It looks small to me' }).tap();
   await expect(renter.getByRole('heading', { name: 'Reported.' })).toBeVisible();
+  await expect(renter.getByRole('status')).toHaveText('The dispatcher sees it now. Wait for an answer before you fly N02TB.');
   await expectNoViolations(renter);
 
   // The dispatcher's open screen, not reloaded.
@@ -51,7 +49,7 @@ test('from a find on the ramp to the return to service, seen on an open desk', a
   await mechanic.getByLabel('Description of the work').fill('Blended the nick within the maker’s limits, checked track.');
   await mechanic.getByLabel('Your password').fill('not my password');
   await mechanic.getByRole('button', { name: 'Sign and return to service' }).click();
-  await expect(mechanic.getByRole('alert')).toContainText('The password is not right, so nothing was signed');
+  await expect(alert(mechanic)).toContainText('The password is not right, so nothing was signed');
   await expect(mechanic.getByLabel('Description of the work')).toHaveValue('Blended the nick within the maker’s limits, checked track.');
   await mechanic.getByLabel('Your password').fill('tern-bay-demo');
   await mechanic.getByRole('button', { name: 'Sign and return to service' }).click();
@@ -95,7 +93,7 @@ test('two at once: a signature on what has changed meanwhile is refused, and not
   await mechanic.route('**/api/aircraft/N03TG', (route) => route.abort());
   await report('Fuel on the ground under the left tank');
   await mechanic.getByRole('button', { name: 'Sign and return to service' }).click();
-  await expect(mechanic.getByRole('alert').filter({ hasText: 'changed while you were writing' })).toContainText('Pia Okoro reported a finding');
+  await expect(alert(mechanic).filter({ hasText: 'changed while you were writing' })).toContainText('Pia Okoro reported a finding');
   await expect(mechanic.getByLabel('Description of the work')).toHaveValue('Checked the tip, painted.');
   await mechanic.unroute('**/api/aircraft/N03TG');
 });
