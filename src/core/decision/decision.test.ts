@@ -7,7 +7,8 @@ import { hours } from '../quantities/hours';
 import { presentFor } from '../records/facts';
 import { addSeconds, instant, instantText } from '../time/instant';
 import { canonicalJson } from './canonical';
-import { decide } from './decide';
+import { decide, decidePrepared } from './decide';
+import { prepare } from './prepare';
 import { answerFlights } from './planned-flight';
 
 const lesson = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
@@ -119,6 +120,21 @@ describe('several flights of a day', () => {
     const answers = answerFlights([flight('c', 5, '0.7'), flight('a', 1, '1.4'), flight('b', 3, '1.4')], facts.place, decision);
     expect(answers.map((answer) => [answer.flight, answer.answer])).toEqual([['a', 'yes'], ['b', 'no'], ['c', 'no']]);
     expect(answers[1]?.outruns).toMatchObject([{ by: hours('0.1') }]);
+  });
+});
+
+describe('a preparation', () => {
+  it('serves every later moment, with the very answer of a decision from the facts', () => {
+    const { facts, packs, asOf } = cleanCase();
+    const prepared = prepare(facts, packs, asOf);
+    for (const days of [0, 1, 100, 127, 128, 400, 2000]) {
+      const moment = addSeconds(asOf, days * 86_400);
+      expect(decidePrepared(prepared, null, moment)).toEqual(decide(facts, packs, null, moment));
+    }
+  });
+  it('refuses a moment before its own: later records would leak into the past', () => {
+    const { facts, packs, asOf } = cleanCase();
+    expect(() => decidePrepared(prepare(facts, packs, asOf), null, addSeconds(asOf, -1))).toThrow('a moment before');
   });
 });
 

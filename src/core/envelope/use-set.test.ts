@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DIMENSION_NAMES, DIMENSIONS, type Box } from './dimensions';
-import { ALL_USES, boxesOf, complement, countUses, difference, intersection, isEmpty, isWithin, NO_USES, overlaps, sameUses, union, USE_COUNT, usesIn, type UseSet } from './use-set';
+import { ALL_USES, boxesOf, complement, countUses, difference, intersection, isEmpty, isWithin, NO_USES, overlaps, sameUses, union, USE_COUNT, usesIn, without, type UseSet } from './use-set';
 
 const someBox: fc.Arbitrary<Box> = fc.record(Object.fromEntries(DIMENSION_NAMES.map((name) => [name, fc.subarray([...DIMENSIONS[name]] as string[], { minLength: 1 })])), { requiredKeys: [] }) as fc.Arbitrary<Box>;
 const someSet: fc.Arbitrary<UseSet> = fc.array(someBox, { maxLength: 4 }).map((boxes) => union(...boxes.map(usesIn)));
@@ -37,6 +37,7 @@ describe('the envelope algebra', () => {
       const before = difference(full, union(...closed));
       const after = difference(full, union(...closed, more));
       expect(isWithin(after, before)).toBe(true);
+      expect(sameUses(without(full, [...closed, more]), after)).toBe(true);
     }), { numRuns: 120 });
   });
 

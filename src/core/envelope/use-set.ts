@@ -38,13 +38,14 @@ function choices(box: Box, dimension: Dimension): readonly number[] {
 
 /** The uses in a box. An empty list in any dimension gives no uses. */
 export function usesIn(box: Box): UseSet {
-  let cells = [0];
-  DIMENSION_NAMES.forEach((dimension, at) => {
-    const allowed = choices(box, dimension);
-    cells = cells.flatMap((cell) => allowed.map((choice) => cell + choice * (STRIDES[at] ?? 0)));
-  });
+  const allowed = DIMENSION_NAMES.map((dimension, at) => choices(box, dimension).map((choice) => choice * (STRIDES[at] ?? 0)));
   const words = blank();
-  for (const cell of cells) words[cell >>> 5] = word(words, cell >>> 5) | (1 << (cell & 31));
+  const fill = (depth: number, base: number): void => {
+    const offsets = allowed[depth];
+    if (offsets === undefined) { words[base >>> 5] = word(words, base >>> 5) | (1 << (base & 31)); return; }
+    for (const offset of offsets) fill(depth + 1, base + offset);
+  };
+  fill(0, 0);
   return sealed(words);
 }
 
@@ -69,6 +70,13 @@ export function difference(a: UseSet, b: UseSet): UseSet {
   return sealed(words);
 }
 
+/** Uses in `whole` that are in none of the sets: one new set, however many are taken away. */
+export function without(whole: UseSet, sets: Iterable<UseSet>): UseSet {
+  const words = new Uint32Array(whole);
+  for (const set of sets) for (let at = 0; at < WORDS; at += 1) words[at] = word(words, at) & ~word(set, at);
+  return sealed(words);
+}
+
 /** Uses that are not in `set`. */
 export function complement(set: UseSet): UseSet {
   const words = blank();
@@ -79,61 +87,86 @@ export function complement(set: UseSet): UseSet {
 
 /** True when there is no use in the set. */
 export function isEmpty(set: UseSet): boolean {
-  return set.every((bits) => bits === 0);
+  for (let at = 0; at < WORDS; at += 1) if (word(set, at) !== 0) return false;
+  return true;
 }
 
 /** True when both hold the same uses. */
 export function sameUses(a: UseSet, b: UseSet): boolean {
-  return a.every((bits, at) => bits === word(b, at));
+  for (let at = 0; at < WORDS; at += 1) if (word(a, at) !== word(b, at)) return false;
+  return true;
 }
 
 /** True when every use of `part` is in `whole`. */
 export function isWithin(part: UseSet, whole: UseSet): boolean {
-  return part.every((bits, at) => (bits & ~word(whole, at)) === 0);
+  for (let at = 0; at < WORDS; at += 1) if ((word(part, at) & ~word(whole, at)) !== 0) return false;
+  return true;
 }
 
 /** True when the two share a use. */
 export function overlaps(a: UseSet, b: UseSet): boolean {
-  return a.some((bits, at) => (bits & word(b, at)) !== 0);
+  for (let at = 0; at < WORDS; at += 1) if ((word(a, at) & word(b, at)) !== 0) return true;
+  return false;
+}
+
+/** Number of ones in 32 bits: pairs, then fours, then bytes, added up by a multiplication. */
+function ones(bits: number): number {
+  const pairs = bits - ((bits >>> 1) & 0x5555_5555);
+  const fours = (pairs & 0x3333_3333) + ((pairs >>> 2) & 0x3333_3333);
+  return Math.imul((fours + (fours >>> 4)) & 0x0f0f_0f0f, 0x0101_0101) >>> 24;
 }
 
 /** How many uses are in the set. */
 export function countUses(set: UseSet): number {
   let count = 0;
-  for (let bits of set) for (; bits !== 0; bits = (bits & (bits - 1)) >>> 0) count += 1;
+  for (let at = 0; at < WORDS; at += 1) count += ones(word(set, at));
   return count;
 }
 
+/** One dimension's choices, each group with the number of the shape behind it. */
+type Shape = readonly { readonly values: readonly number[]; readonly rest: number }[];
+
+/** Sets are never changed, so a set's boxes stay what they are. */
+const boxesKnown = new WeakMap<UseSet, readonly FullBox[]>();
+
 /**
  * The set as disjoint boxes, each naming every dimension: the same set always gives the same list.
- * Values of a dimension behind which the rest is alike share a box.
+ * Values of a dimension behind which the rest is alike share a box. Works upwards from the last dimension, giving equal shapes
+ * equal numbers, so that each shape is looked at once.
  */
 export function boxesOf(set: UseSet): readonly FullBox[] {
-  const has = (cell: number) => ((word(set, cell >>> 5) >>> (cell & 31)) & 1) === 1;
-  const memo = new Map<string, readonly (readonly (readonly number[])[])[]>();
-  const split = (depth: number, base: number): readonly (readonly (readonly number[])[])[] => {
-    const key = `${depth}:${base}`;
-    const known = memo.get(key);
-    if (known !== undefined) return known;
-    let boxes: readonly (readonly (readonly number[])[])[];
-    if (depth === SIZES.length) boxes = has(base) ? [[]] : [];
-    else {
-      const groups = new Map<string, { readonly values: number[]; readonly rest: readonly (readonly (readonly number[])[])[] }>();
-      for (let value = 0; value < (SIZES[depth] ?? 0); value += 1) {
-        const rest = split(depth + 1, base + value * (STRIDES[depth] ?? 0));
-        if (rest.length === 0) continue;
-        const shape = JSON.stringify(rest);
-        const group = groups.get(shape);
-        if (group === undefined) groups.set(shape, { values: [value], rest });
-        else group.values.push(value);
+  const known = boxesKnown.get(set);
+  if (known !== undefined) return known;
+  let numbers = Array.from({ length: USE_COUNT }, (_, cell) => (word(set, cell >>> 5) >>> (cell & 31)) & 1);
+  const levels: (readonly Shape[])[] = [];
+  for (let depth = SIZES.length - 1; depth >= 0; depth -= 1) {
+    const size = SIZES[depth] ?? 1;
+    const seen = new Map<string, number>();
+    // Number 0 is the empty shape at every level.
+    const shapes: Shape[] = [[]];
+    const above: number[] = [];
+    for (let base = 0; base < numbers.length; base += size) {
+      const children = numbers.slice(base, base + size);
+      const key = children.join();
+      let number = children.every((child) => child === 0) ? 0 : seen.get(key);
+      if (number === undefined) {
+        number = shapes.length;
+        seen.set(key, number);
+        const groups = new Map<number, number[]>();
+        children.forEach((rest, value) => { if (rest !== 0) groups.set(rest, [...(groups.get(rest) ?? []), value]); });
+        shapes.push([...groups].map(([rest, values]) => ({ values, rest })));
       }
-      boxes = [...groups.values()].flatMap(({ values, rest }) => rest.map((tail) => [values, ...tail]));
+      above.push(number);
     }
-    memo.set(key, boxes);
-    return boxes;
-  };
-  return split(0, 0).map((box) => Object.fromEntries(DIMENSION_NAMES.map((name, at) => {
+    levels[depth] = shapes;
+    numbers = above;
+  }
+  const expand = (depth: number, shape: number): readonly (readonly (readonly number[])[])[] =>
+    (depth === SIZES.length ? [[]] : (levels[depth]?.[shape] ?? []).flatMap(({ values, rest }) => expand(depth + 1, rest).map((tail) => [values, ...tail])));
+  const boxes = expand(0, numbers[0] ?? 0).map((box) => Object.fromEntries(DIMENSION_NAMES.map((name, at) => {
     const values: readonly string[] = DIMENSIONS[name];
     return [name, (box[at] ?? []).map((value) => values[value] ?? '')];
   })) as unknown as FullBox);
+  boxesKnown.set(set, boxes);
+  return boxes;
 }

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { ALL_USES, difference, NO_USES, usesIn } from './use-set';
-import { windowPicture } from './window-picture';
+import { ALL_USES, difference, NO_USES, usesIn, type UseSet } from './use-set';
+import { windowParts, windowPicture as drawn } from './window-picture';
+
+const windowPicture = (open: UseSet, full: UseSet) => drawn(open, windowParts(full));
 
 const VFR_CLUB = usesIn({ rules: ['vfr'], purpose: ['private-rental', 'instruction-school-aircraft', 'carriage-for-hire', 'positioning-to-maintenance'] });
 

@@ -34,22 +34,25 @@ export interface WindowPicture {
 }
 
 const behind = (box: Box): UseSet => intersection(usesIn(box), ORDINARY_USES);
-const PANES = Object.entries(PARTS.panes).map(([name, box]) => [name, behind(box)] as const);
-const SILLS = Object.entries(PARTS.sills).map(([name, box]) => [name, behind(box)] as const);
+const BEHIND = [
+  ...Object.entries(PARTS.panes).map(([name, box]) => ({ group: 'panes', name, uses: behind(box) }) as const),
+  ...Object.entries(PARTS.sills).map(([name, box]) => ({ group: 'sills', name, uses: behind(box) }) as const),
+];
 
-/**
- * The picture of `open`, for an aircraft that has `full`.
- * A part is open only if every use behind it that the aircraft has is open.
- */
-export function windowPicture(open: UseSet, full: UseSet): WindowPicture {
-  const state = (uses: UseSet): PaneState => {
+/** A pane or sill with the uses behind it that one aircraft has; null when it has none. */
+export interface WindowPart { readonly group: 'panes' | 'sills'; readonly name: string; readonly has: UseSet | null }
+
+/** The parts of the picture for an aircraft that has `full`: the same until its approvals change. */
+export function windowParts(full: UseSet): readonly WindowPart[] {
+  return BEHIND.map(({ group, name, uses }) => {
     const has = intersection(uses, full);
-    if (isEmpty(has)) return 'absent';
-    if (isWithin(has, open)) return 'open';
-    return overlaps(has, open) ? 'partly' : 'closed';
-  };
-  return {
-    panes: Object.fromEntries(PANES.map(([name, uses]) => [name, state(uses)])) as Record<Pane, PaneState>,
-    sills: Object.fromEntries(SILLS.map(([name, uses]) => [name, state(uses)])) as Record<Sill, PaneState>,
-  };
+    return { group, name, has: isEmpty(has) ? null : has };
+  });
+}
+
+/** The picture of `open`. A part is open only if every use behind it that the aircraft has is open. */
+export function windowPicture(open: UseSet, parts: readonly WindowPart[]): WindowPicture {
+  const picture: Record<'panes' | 'sills', Record<string, PaneState>> = { panes: {}, sills: {} };
+  for (const { group, name, has } of parts) picture[group][name] = has === null ? 'absent' : isWithin(has, open) ? 'open' : overlaps(has, open) ? 'partly' : 'closed';
+  return picture as unknown as WindowPicture;
 }

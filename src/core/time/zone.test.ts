@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { civilDate } from './civil-date';
+import { addDays, civilDate } from './civil-date';
 import { addSeconds, instant, instantFromMilliseconds, instantText, parseInstant } from './instant';
 import { civilDateAt, endOfDay, parseZone, startOfDay, wallClock, zone } from './zone';
 
@@ -38,6 +38,15 @@ describe('zones', () => {
   it('starts a day without midnight at its first moment', () => {
     // Beirut skipped midnight on 31 March 2024 (the IANA time zone database).
     expect(wallClock(startOfDay(civilDate('2024-03-31'), zone('Asia/Beirut')), zone('Asia/Beirut'))).toEqual({ date: '2024-03-31', hour: 1, minute: 0 });
+  });
+
+  it('remembers only what is so: every day of thirty years, a second either side of midnight', () => {
+    for (const name of ['America/Halifax', 'Australia/Lord_Howe', 'Asia/Kathmandu', 'Pacific/Apia']) {
+      for (let day = civilDate('1998-01-01'), days = 0; days < 30 * 365; day = addDays(day, 17), days += 17) {
+        const start = startOfDay(day, zone(name));
+        expect([name, civilDateAt(start, zone(name)), civilDateAt(addSeconds(start, -1), zone(name)) < day]).toEqual([name, wallClock(start, zone(name)).date, true]);
+      }
+    }
   });
 
   it('cuts seconds off the clock', () => {

@@ -24,14 +24,36 @@ export function zone(name: string): ZoneId {
   return found;
 }
 
-/** The calendar day that it is at `moment` in `at`. */
+const QUARTER_MS = 15 * 60_000;
+/** Since 1973 every zone's offset, and every change of one, lies on a quarter of an hour: so does every midnight. */
+const QUARTERS_SINCE = Date.UTC(1973, 0, 1);
+const MOST_KNOWN = 20_000;
+const knownDays = new Map<ZoneId, Map<number, CivilDate>>();
+
+/** The calendar day that it is at `moment` in `at`. Asking the time zone database is slow, so quarters of an hour are remembered. */
 export function civilDateAt(moment: Instant, at: ZoneId): CivilDate {
+  if (moment < QUARTERS_SINCE) return civilDateByZone(moment, at);
+  let days = knownDays.get(at);
+  if (days === undefined || days.size > MOST_KNOWN) { days = new Map(); knownDays.set(at, days); }
+  const quarter = Math.floor(moment / QUARTER_MS);
+  let day = days.get(quarter);
+  if (day === undefined) { day = civilDateByZone((quarter * QUARTER_MS) as Instant, at); days.set(quarter, day); }
+  return day;
+}
+
+function civilDateByZone(moment: Instant, at: ZoneId): CivilDate {
   return civilDateFrom(Temporal.Instant.fromEpochMilliseconds(moment).toZonedDateTimeISO(at).toPlainDate());
 }
 
+const knownStarts = new Map<ZoneId, Map<CivilDate, Instant>>();
+
 /** The first moment of a day: local midnight, or the first moment after it where daylight saving skips midnight. */
 export function startOfDay(date: CivilDate, at: ZoneId): Instant {
-  return Temporal.PlainDate.from(date).toZonedDateTime(at).startOfDay().epochMilliseconds as Instant;
+  let starts = knownStarts.get(at);
+  if (starts === undefined || starts.size > MOST_KNOWN) { starts = new Map(); knownStarts.set(at, starts); }
+  let start = starts.get(date);
+  if (start === undefined) { start = Temporal.PlainDate.from(date).toZonedDateTime(at).startOfDay().epochMilliseconds as Instant; starts.set(date, start); }
+  return start;
 }
 
 /** The moment at which a day is over: dates of the records hold to local midnight at the field. */

@@ -44,7 +44,7 @@ export function AircraftScreen() {
   const { data: page, error, refetch } = useAircraft(registration);
   const deadSince = useLive();
   useRenewalAt([page?.holdsUntil ?? null], page?.now, false);
-  if (page === undefined) return <><DeskHeader />{error === null ? <p style={{ padding: 24 }}>Loading …</p> : <Trouble error={error} retry={() => { void refetch(); }} />}</>;
+  if (page === undefined) return <><DeskHeader /><main>{error === null ? <p style={{ padding: 24 }}>Loading …</p> : <Trouble error={error} retry={() => { void refetch(); }} />}</main></>;
   return (
     <>
       <DeskHeader><span className="mono">{day(page.now, page.zone)}&nbsp; {clock(page.now, page.zone)}</span></DeskHeader>

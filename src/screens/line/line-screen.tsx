@@ -58,7 +58,7 @@ export function LineScreen() {
   const [chosen, setChosen] = useState<string | null>(null);
   const [table, room] = useHeight();
   useRenewalAt([...(line?.rows.map(({ holdsUntil }) => holdsUntil) ?? []), ...(line === undefined ? [] : [line.today.to]), ...(line?.rows.flatMap((row) => row.flights.filter(({ answer }) => answer !== 'past').map(({ starts }) => starts)) ?? [])], line?.now, line?.pinned ?? true);
-  if (line === undefined) return <><DeskHeader />{error === null ? <p style={{ padding: 24 }}>Loading the Line …</p> : <Trouble error={error} retry={() => { void refetch(); }} />}</>;
+  if (line === undefined) return <><DeskHeader /><main>{error === null ? <p style={{ padding: 24 }}>Loading the Line …</p> : <Trouble error={error} retry={() => { void refetch(); }} />}</main></>;
 
   const { rows, today, zone } = line;
   const selected = rows.find(({ registration }) => registration === chosen) ?? rows.find(({ verdict }) => verdict !== 'Released') ?? rows[0];

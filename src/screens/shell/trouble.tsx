@@ -9,7 +9,7 @@ export function Trouble({ error, retry }: { readonly error: Error; readonly retr
   const signedOut = error instanceof Refusal && error.status === 401;
   return (
     <div role="alert" style={{ padding: 24, maxWidth: 560 }}>
-      <p style={{ fontSize: 18, fontWeight: 700 }}>{error.message}</p>
+      <h1 style={{ fontSize: 20 }}>{error.message}</h1>
       {signedOut ? <Button variant="contained" component={Link} href="/sign-in">Sign in</Button> : <Button variant="outlined" onClick={retry}>Try again</Button>}
     </div>
   );
