@@ -91,6 +91,16 @@ create table meter_reading (
 );
 create index meter_reading_aircraft on meter_reading (club_id, aircraft_id, happened_at desc);
 
+-- What the core said of an aircraft's meter records when they last changed: where they agree, the newest reading is the highest
+-- and a list needs no other. Where there is no row, or it says no, all readings are read.
+create table meter_standing (
+  club_id uuid not null, aircraft_id uuid not null, revision integer not null,
+  agrees boolean not null,
+  happened_at timestamptz not null, recorded_at timestamptz not null,
+  primary key (club_id, aircraft_id, revision),
+  foreign key (club_id, aircraft_id) references aircraft
+);
+
 create table discrepancy (
   club_id uuid not null, discrepancy_id uuid not null, aircraft_id uuid not null,
   station text not null, side text, step text, as_listed boolean not null, what text not null, looks text,
@@ -165,7 +175,7 @@ end $$;
 create trigger ledger_continues before insert on ledger for each row execute function ledger_continues();
 `;
 
-const OURS = ['club', 'membership', 'certificate', 'aircraft', 'signature', 'document_sighting', 'inspection', 'meter_reading', 'discrepancy', 'rectification', 'photo', 'planned_flight', 'ledger'];
+const OURS = ['club', 'membership', 'certificate', 'aircraft', 'signature', 'document_sighting', 'inspection', 'meter_reading', 'meter_standing', 'discrepancy', 'rectification', 'photo', 'planned_flight', 'ledger'];
 
 export async function up(db: Kysely<unknown>): Promise<void> {
   const run = (text: string) => sql.raw(text).execute(db);

@@ -6,6 +6,7 @@ import { inClub } from '@/db/club-transaction';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { recordMeterStanding } from './meter-standing';
 import { writeBatch, type RecordBatch } from './load-records';
 
 /** An aircraft with its records, as they are brought in at once. */
@@ -30,6 +31,7 @@ export async function loadFolder(ports: Ports, actor: Actor, folder: Folder): Pr
     const { aircraftId, registration, typeName, category, firstFlownOn, approvedFor, features } = folder;
     await insertAircraft(tx, actor.clubId, folder, recordedAt);
     const records = await writeBatch(ports, tx, actor, aircraftId, folder);
+    await recordMeterStanding(tx, actor.clubId, aircraftId, 1, recordedAt);
     await appendToLedger(tx, {
       clubId: actor.clubId, aircraftId, revision: 1, act: 'load-folder', actor, recordedAt,
       record: { registration, typeName, category, firstFlownOn, approvedFor: approvedFor?.map((box) => ({ ...box })) ?? null, features: features === null ? null : [...features], records },

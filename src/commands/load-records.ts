@@ -9,6 +9,7 @@ import { insertInspections, insertReadings, insertSightings } from '@/db/folder-
 import { inClub } from '@/db/club-transaction';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
+import { recordMeterStanding } from './meter-standing';
 import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
 
 /** Records of one aircraft that are brought in together. Times of the records are their own. */
@@ -38,6 +39,7 @@ export async function loadRecords(ports: Ports, actor: Actor, aircraftId: string
     if (await lockAircraft(tx, aircraftId) === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft.' });
     const record = await writeBatch(ports, tx, actor, aircraftId, batch);
     const revision = await raiseRevision(tx, aircraftId);
+    await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt);
     await appendToLedger(tx, { clubId: actor.clubId, aircraftId, revision, act: 'load-records', actor, recordedAt, record }, ports.sha256);
     await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision });
     return { revision };

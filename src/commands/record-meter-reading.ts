@@ -6,6 +6,7 @@ import { inClub } from '@/db/club-transaction';
 import { insertReadings } from '@/db/folder-rows';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
+import { recordMeterStanding } from './meter-standing';
 import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
 
 /** A reading of the time-in-service meter. */
@@ -23,6 +24,7 @@ export async function recordMeterReading(ports: Ports, actor: Actor, { readingId
     const entered = decimalHours(value, 2, 'down');
     await insertReadings(tx, actor.clubId, aircraftId, actor.personId, [{ id: readingId, meter: 'time-in-service', value, happenedAt: readAt, recordedAt, entered }]);
     const revision = await raiseRevision(tx, aircraftId);
+    await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt);
     await appendToLedger(tx, { clubId: actor.clubId, aircraftId, revision, act: 'record-meter-reading', actor, recordedAt, record: { id: readingId, meter: 'time-in-service', entered, unit: 'h', readAt: instantText(readAt) } }, ports.sha256);
     await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision });
     return { revision };

@@ -37,13 +37,43 @@ function signatureOf(row: SignatureColumns): Signature | null {
   };
 }
 
-/** The raw rows behind a list of aircraft. Separate from the mapping so that the two can be measured side by side. */
-export async function readFactRows(tx: ClubTransaction, aircraftId: string | null, openOnly: boolean) {
+/** The latest sighting of each kind of paper, one index look-up each. */
+async function readDocuments(tx: ClubTransaction, aircraftId: string | null) {
+  return tx.selectFrom('aircraft as a')
+    .innerJoin(sql<{ kind: string }>`(select unnest(${DOCUMENT_KINDS as readonly string[]}::text[]) as kind)`.as('k'), (join) => join.onTrue())
+    .innerJoinLateral((query) => query.selectFrom('document_sighting as s').selectAll('s').whereRef('s.club_id', '=', 'a.club_id').whereRef('s.aircraft_id', '=', 'a.aircraft_id').whereRef('s.kind', '=', 'k.kind')
+      .orderBy('s.happened_at', 'desc').orderBy('s.recorded_at', 'desc').orderBy('s.sighting_id', 'desc').limit(1).as('d'), (join) => join.onTrue())
+    .selectAll('d').$if(aircraftId !== null, (query) => query.where('a.aircraft_id', '=', aircraftId)).execute();
+}
+
+const READING = ['m.reading_id', 'm.aircraft_id', 'm.value_s', 'm.happened_at', 'm.recorded_at'] as const;
+
+/** Every reading; or, of aircraft whose meter records agree, only the newest, which is the highest. */
+async function readReadings(tx: ClubTransaction, aircraftId: string | null, presentOnly: boolean) {
+  const all = tx.selectFrom('meter_reading as m').select(READING).where('m.meter', '=', 'time-in-service').$if(aircraftId !== null, (query) => query.where('m.aircraft_id', '=', aircraftId));
+  if (!presentOnly) return all.execute();
+  const standing = tx.selectFrom('aircraft as a')
+    .leftJoinLateral((query) => query.selectFrom('meter_standing as s').select('s.agrees').whereRef('s.club_id', '=', 'a.club_id').whereRef('s.aircraft_id', '=', 'a.aircraft_id').orderBy('s.revision', 'desc').limit(1).as('s'), (join) => join.onTrue())
+    .select(['a.club_id', 'a.aircraft_id', (select) => select.fn.coalesce('s.agrees', sql<boolean>`false`).as('agrees')]).$if(aircraftId !== null, (query) => query.where('a.aircraft_id', '=', aircraftId));
+  const newest = await tx.with('standing', () => standing).selectFrom('standing')
+    .innerJoinLateral((query) => query.selectFrom('meter_reading as r').selectAll('r').whereRef('r.club_id', '=', 'standing.club_id').whereRef('r.aircraft_id', '=', 'standing.aircraft_id').where('r.meter', '=', 'time-in-service')
+      .orderBy('r.happened_at', 'desc').orderBy('r.value_s', 'desc').limit(1).as('m'), (join) => join.onTrue())
+    .select(READING).where('standing.agrees', '=', true).execute();
+  const disputed = await tx.with('standing', () => standing).selectFrom('standing').innerJoin('meter_reading as m', (join) => join.onRef('m.club_id', '=', 'standing.club_id').onRef('m.aircraft_id', '=', 'standing.aircraft_id'))
+    .select(READING).where('standing.agrees', '=', false).where('m.meter', '=', 'time-in-service').execute();
+  return [...newest, ...disputed];
+}
+
+/**
+ * The raw rows behind a list of aircraft. Separate from the mapping so that the two can be measured side by side.
+ * @param presentOnly leaves out what cannot change an answer about the present: discrepancies that an entry without faults has
+ * closed, older sightings, and older readings of a meter whose records agree
+ */
+export async function readFactRows(tx: ClubTransaction, aircraftId: string | null, presentOnly: boolean) {
   const one = <Q extends { where: (column: never, op: never, value: never) => Q }>(query: Q, column = 'aircraft_id'): Q =>
     aircraftId === null ? query : query.where(column as never, '=' as never, aircraftId as never);
   const aircraft = await one(tx.selectFrom('aircraft').selectAll()).orderBy('registration').execute();
-  const documents = await one(tx.selectFrom('document_sighting').selectAll().distinctOn(['aircraft_id', 'kind']))
-    .orderBy('aircraft_id').orderBy('kind').orderBy('happened_at', 'desc').orderBy('recorded_at', 'desc').orderBy('sighting_id', 'desc').execute();
+  const documents = await readDocuments(tx, aircraftId);
   const inspections = await one(tx.selectFrom('inspection as i')
     .leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'i.club_id').onRef('s.signature_id', '=', 'i.signature_id'))
     .leftJoin('signature as c', (join) => join.onRef('c.club_id', '=', 'i.club_id').onRef('c.signature_id', '=', 'i.cleared_signature_id'))
@@ -51,14 +81,14 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
       's.name', 's.certificate_kind', 's.certificate_number', 's.valid_from', 's.valid_until', 's.no_expiry',
       'c.name as cleared_name', 'c.certificate_kind as cleared_kind', 'c.certificate_number as cleared_number', 'c.valid_from as cleared_from', 'c.valid_until as cleared_until', 'c.no_expiry as cleared_no_expiry',
     ]), 'i.aircraft_id').execute();
-  const readings = await one(tx.selectFrom('meter_reading').select(['reading_id', 'aircraft_id', 'value_s', 'happened_at', 'recorded_at']).where('meter', '=', 'time-in-service')).execute();
+  const readings = await readReadings(tx, aircraftId, presentOnly);
   const discrepancies = await one(tx.selectFrom('discrepancy as d')
     .leftJoin('rectification as r', (join) => join.onRef('r.club_id', '=', 'd.club_id').onRef('r.discrepancy_id', '=', 'd.discrepancy_id'))
     .leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'r.club_id').onRef('s.signature_id', '=', 'r.signature_id'))
     .select(['d.discrepancy_id', 'd.aircraft_id', 'd.station', 'd.side', 'd.what', 'd.found_by_name', 'd.classification', 'd.closes_uses', 'd.happened_at', 'd.recorded_at',
       'r.rectification_id', 'r.work', 'r.description', 'r.completed_on', 'r.recorded_at as rectified_at',
       's.name', 's.certificate_kind', 's.certificate_number', 's.valid_from', 's.valid_until', 's.no_expiry'])
-    .$if(openOnly, (query) => query.where((where) => where.or([where('r.closes', 'is', null), where('r.closes', '=', false)]))), 'd.aircraft_id').execute();
+    .$if(presentOnly, (query) => query.where((where) => where.or([where('r.closes', 'is', null), where('r.closes', '=', false)]))), 'd.aircraft_id').execute();
   return { aircraft, documents, inspections, readings, discrepancies };
 }
 
@@ -143,9 +173,9 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
   }));
 }
 
-/** The facts of the whole fleet, or of one aircraft. `openOnly` leaves out discrepancies that an entry without faults has closed. */
-export async function loadAircraft(tx: ClubTransaction, place: Place, aircraftId: string | null, openOnly: boolean): Promise<readonly StoredAircraft[]> {
-  return factsFromRows(await readFactRows(tx, aircraftId, openOnly), place);
+/** The facts of the whole fleet, or of one aircraft. `presentOnly` as in readFactRows(): for decisions about the present only. */
+export async function loadAircraft(tx: ClubTransaction, place: Place, aircraftId: string | null, presentOnly: boolean): Promise<readonly StoredAircraft[]> {
+  return factsFromRows(await readFactRows(tx, aircraftId, presentOnly), place);
 }
 
 /** Locks one aircraft for the rest of the transaction and answers its revision; undefined when the club has no such aircraft. */

@@ -3,8 +3,11 @@ import { sql } from 'kysely';
 import { Client } from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { getMigrations } from 'better-auth/db/migration';
+import { recordMeterReading } from '@/commands/record-meter-reading';
 import { reportFinding } from '@/commands/report-finding';
 import { decide } from '@/core/decision/decide';
+import { hours } from '@/core/quantities/hours';
+import { addSeconds } from '@/core/time/instant';
 import { cleanCase } from '@/testing/clean-case';
 import { closeDatabase, given, good, testClub } from '@/testing/database';
 import { openAccountPool, openAccounts } from '@/server/accounts';
@@ -125,6 +128,29 @@ describe('facts in the database', () => {
     if (stored === undefined) throw new Error('no aircraft');
     const told = (given: typeof facts) => JSON.stringify(decisionDocument(decide(given, packs, null, asOf), facts.place.zone)).replace(/"records":\[[^\]]*\]/g, '"records":[]');
     expect(told(stored.facts)).toBe(told(facts));
+  });
+
+  it('a list that reads only what matters now answers as one that reads everything', async () => {
+    const club = await testClub();
+    const both = async () => {
+      const answers = [];
+      for (const presentOnly of [true, false]) {
+        const [stored] = await inClub(club.ports.db, club.clubId, (tx) => loadAircraft(tx, club.place, club.aircraftId, presentOnly));
+        if (stored === undefined) throw new Error('no aircraft');
+        answers.push({ readings: stored.facts.readings.length, answer: decisionDocument(decide(stored.facts, club.packs, null, club.ports.now()), club.place.zone) });
+      }
+      return answers;
+    };
+    const read = async (value: string) => { club.ports.at = addSeconds(club.ports.at, 60); good(await recordMeterReading(club.ports, club.actor('renter'), { readingId: randomUUID(), aircraftId: club.aircraftId, value: hours(value), readAt: club.ports.now() })); };
+    await read('4151');
+    await read('4152');
+    const [short, whole] = await both();
+    expect([short?.readings, whole?.readings, short?.answer]).toEqual([1, 3, whole?.answer]);
+    await read('4150');
+    const [disputed, all] = await both();
+    expect([disputed?.readings, disputed?.answer.verdict, disputed?.answer]).toEqual([4, 'Grounded', all?.answer]);
+    await read('4153');
+    expect((await both())[0]?.answer.verdict).toBe('Grounded');
   });
 
   it('a damaged value is an error, never a guess', async () => {

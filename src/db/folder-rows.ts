@@ -73,6 +73,11 @@ export async function insertReadings(tx: ClubTransaction, clubId: string, aircra
   }))).execute();
 }
 
+/** Writes whether an aircraft's meter records agree, as of a revision. */
+export async function insertMeterStanding(tx: ClubTransaction, clubId: string, aircraftId: string, revision: number, agrees: boolean, recordedAt: Instant): Promise<void> {
+  await tx.insertInto('meter_standing').values({ club_id: clubId, aircraft_id: aircraftId, revision, agrees, happened_at: time(recordedAt), recorded_at: time(recordedAt) }).execute();
+}
+
 /** Writes planned flights. */
 export async function insertFlights(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, flights: readonly (PlannedFlight & { readonly personName: string; readonly recordedAt: Instant })[]): Promise<void> {
   if (flights.length === 0) return;

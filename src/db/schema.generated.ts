@@ -155,6 +155,15 @@ export interface MeterReading {
   value_s: number;
 }
 
+export interface MeterStanding {
+  agrees: boolean;
+  aircraft_id: string;
+  club_id: string;
+  happened_at: Timestamp;
+  recorded_at: Timestamp;
+  revision: number;
+}
+
 export interface Photo {
   bytes: Buffer;
   club_id: string;
@@ -225,6 +234,7 @@ export interface DB {
   ledger: Ledger;
   membership: Membership;
   meter_reading: MeterReading;
+  meter_standing: MeterStanding;
   photo: Photo;
   planned_flight: PlannedFlight;
   rectification: Rectification;

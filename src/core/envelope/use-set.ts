@@ -36,8 +36,21 @@ function choices(box: Box, dimension: Dimension): readonly number[] {
   });
 }
 
-/** The uses in a box. An empty list in any dimension gives no uses. */
+const boxesSeen = new Map<string, UseSet>();
+const MOST_SEEN = 2000;
+
+/** The uses in a box. An empty list in any dimension gives no uses. Equal boxes give one and the same set, which nobody changes. */
 export function usesIn(box: Box): UseSet {
+  const key = DIMENSION_NAMES.map((dimension) => (box[dimension] as readonly string[] | undefined)?.join(',') ?? '*').join(';');
+  const seen = boxesSeen.get(key);
+  if (seen !== undefined) return seen;
+  if (boxesSeen.size >= MOST_SEEN) boxesSeen.clear();
+  const set = fillBox(box);
+  boxesSeen.set(key, set);
+  return set;
+}
+
+function fillBox(box: Box): UseSet {
   const allowed = DIMENSION_NAMES.map((dimension, at) => choices(box, dimension).map((choice) => choice * (STRIDES[at] ?? 0)));
   const words = blank();
   const fill = (depth: number, base: number): void => {

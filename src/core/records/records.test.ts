@@ -1,7 +1,8 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { hours } from '../quantities/hours';
 import { civilDate } from '../time/civil-date';
-import { instant } from '../time/instant';
+import { addSeconds, instant } from '../time/instant';
 import { zone } from '../time/zone';
 import { mayBeSignedBy, signatureFaults, type Certificate, type Signature } from './certificate';
 import { CLASSIFICATIONS, closingWork, rectificationFaults, strictest, type Discrepancy, type Rectification } from './discrepancy';
@@ -113,6 +114,15 @@ describe('the meter', () => {
   });
   it('does not believe a reading from the future', () => {
     expect(timeInService([reading('f', '2026-11-22T12:00:00Z', '1000', '2026-11-21T12:00:00Z')], [], HALIFAX)).toEqual({ state: 'ahead-of-itself', record: 'f' });
+  });
+  it('finds a contradiction exactly where comparing every pair finds one', () => {
+    fc.assert(fc.property(fc.array(fc.record({ hour: fc.integer({ min: 0, max: 30 }), value: fc.integer({ min: 0, max: 6 }) }), { minLength: 1, maxLength: 9 }), (given) => {
+      const readings = given.map(({ hour, value }, at): MeterReading => ({ id: String(at), meter: 'time-in-service', value: hours(String(1000 + value)), happenedAt: addSeconds(morning.happenedAt, hour * 3600), recordedAt: addSeconds(morning.happenedAt, 200_000) }));
+      const falls = readings.some((later) => readings.some((earlier) => earlier.happenedAt < later.happenedAt && earlier.value > later.value));
+      const answer = timeInService(readings, [], HALIFAX);
+      expect(answer.state).toBe(falls ? 'contradiction' : 'known');
+      if (answer.state === 'known') expect(answer.value).toBe(Math.max(...readings.map(({ value }) => value)));
+    }), { numRuns: 500 });
   });
   it('compares with inspections by the day', () => {
     const inspection = (value: string, on: string): Inspection => ({ id: 'i', kind: 'annual', completedOn: civilDate(on), recordedAt: instant('2026-11-24T12:00:00Z'), timeInService: hours(value), outcome: 'approved', listCleared: null, signedBy: sign(station), excess: null });

@@ -23,7 +23,7 @@ export function usesClosedBy({ classification, closesUses }: Pick<Discrepancy, '
     case 'note':
       return NO_USES;
     case 'deferral-path':
-      return closesUses.length === 0 ? ALL_USES : union(...closesUses.map((word) => CLOSES[word]));
+      return closesUses.length === 0 ? ALL_USES : closesUses.length === 1 && closesUses[0] !== undefined ? CLOSES[closesUses[0]] : union(...closesUses.map((word) => CLOSES[word]));
     case 'ground-until-mechanic':
     case 'service-before-flight':
     case 'tell-instructor':

@@ -1,0 +1,34 @@
+// A club of 500 aircraft with three years of records, made by the database itself.
+import { sql } from 'kysely';
+import { inClub } from '../src/db/club-transaction';
+import type { Database } from '../src/db/connection';
+import { DIMENSIONS } from '../src/core/envelope/dimensions';
+import type { Instant } from '../src/core/time/instant';
+
+export const AIRCRAFT = 500;
+const BOX = { ...DIMENSIONS, rules: ['vfr'], purpose: ['private-rental', 'instruction-school-aircraft', 'carriage-for-hire', 'positioning-to-maintenance', 'maintenance-check-flight'], overWater: ['within-glide'] };
+
+/** Writes it. Meters rise by 0.6 h on every second day; an annual a year, a hundred-hour inspection every 97 h or so, 30 findings, two of them open. */
+export async function makeLargeClub(db: Database, clubId: string, now: Instant): Promise<void> {
+  const at = new Date(now);
+  await inClub(db, clubId, async (tx) => {
+    const run = (query: ReturnType<typeof sql>) => query.execute(tx);
+    await run(sql`insert into club values (${clubId}, 'Large club', 'Tern Bay', 44.53, -64.02, 'America/Halifax', ${JSON.stringify({ authority: { id: 'us-part91' }, club: { id: 'club-policy', parameters: { hundredHourCovers: 'rental-and-solo-too' } } })}, ${at}, ${at})`);
+    await run(sql`insert into aircraft select ${clubId}, gen_random_uuid(), 'N0' || lpad(n::text, 3, '0'), 'Quorin 160', 'standard', '1998-04-02', ${JSON.stringify([BOX])}, null, 1, ${at}, ${at} from generate_series(1, ${AIRCRAFT}::int) n`);
+    await run(sql`insert into document_sighting (club_id, sighting_id, aircraft_id, kind, kept_where, aboard, legible, displayed, registration_shown, issued_on, printed_expiry, form, tank_fitted, happened_at, recorded_at, recorded_by)
+      select ${clubId}, gen_random_uuid(), aircraft_id, kind, 'pouch', kind <> 'cabin-tank-record', true, true, registration, '2024-05-14', '2031-05-31', 'flight-manual', false, ${at}::timestamptz - make_interval(days => seen * 60 + 1), ${at}::timestamptz - make_interval(days => seen * 60 + 1), 'bench'
+      from aircraft, unnest(array['airworthiness-certificate','registration-certificate','operating-limitations','weight-and-balance','radio-licence','cabin-tank-record']) kind, generate_series(0, 17) seen`);
+    await run(sql`insert into signature values (${clubId}, ${clubId}, null, 'Cape Reach Workshop', 'repair-station', 'RS-0417', '2009-04-01', null, true, ${at}, ${at})`);
+    // The hours rise with the days: day d before now shows 4000 h less 0.3 h a day.
+    await run(sql`insert into inspection (club_id, inspection_id, aircraft_id, kind, completed_on, time_in_service_s, time_in_service_entered, outcome, signature_id, recorded_at, recorded_by)
+      select ${clubId}, gen_random_uuid(), aircraft_id, case when n % 4 = 0 then 'annual' else 'hundred-hour' end, (${at}::timestamptz - make_interval(days => n * 90 + 40))::date, 36 * (400000 - 30 * (n * 90 + 40)), '', 'approved', ${clubId}, ${at}::timestamptz - make_interval(days => n * 90 + 39), 'bench'
+      from aircraft, generate_series(0, 12) n`);
+    await run(sql`insert into meter_reading select ${clubId}, gen_random_uuid(), aircraft_id, 'time-in-service', 36 * (400000 - 30 * d), '', 'h', ${at}::timestamptz - make_interval(days => d), ${at}::timestamptz - make_interval(days => d), 'bench'
+      from aircraft, generate_series(1, 1095, 2) d`);
+    await run(sql`insert into meter_standing select ${clubId}, aircraft_id, 1, true, ${at}, ${at} from aircraft`);
+    await run(sql`insert into discrepancy (club_id, discrepancy_id, aircraft_id, station, step, as_listed, what, looks, found_by, found_by_name, classification, closes_uses, happened_at, recorded_at)
+      select ${clubId}, gen_random_uuid(), aircraft_id, 'power-on', 'K062', true, 'Navigation lights: lamp or lens failed', 'not-right', 'bench', 'Pia Okoro', 'deferral-path', array['dusk','night'], ${at}::timestamptz - make_interval(days => n * 36 + 1), ${at}::timestamptz - make_interval(days => n * 36 + 1) from aircraft, generate_series(0, 29) n`);
+    await run(sql`insert into rectification select ${clubId}, gen_random_uuid(), discrepancy_id, 'repaired', 'Lamp replaced.', happened_at::date, ${clubId}, true, happened_at, 'bench' from discrepancy where happened_at < ${at}::timestamptz - make_interval(days => 60)`);
+    await run(sql`insert into planned_flight select ${clubId}, gen_random_uuid(), aircraft_id, 'J. Sol', ${at}::timestamptz + make_interval(hours => n * 3 + 1), ${at}::timestamptz + make_interval(hours => n * 3 + 3), 5400, 'instruction-school-aircraft', 'dual', 'vfr', 'local', false, false, false, false, ${at}, ${at}, 'bench' from aircraft, generate_series(0, 1) n`);
+  });
+}

@@ -1,0 +1,47 @@
+// The Line's data path against its bare SQL: from the acquired connection to the JSON text, against the same SQL in the same
+// kind of transaction, rows only.
+import { readFactRows, factsFromRows } from '../src/db/aircraft-facts';
+import { inClub } from '../src/db/club-transaction';
+import { readClub } from '../src/db/clubs';
+import type { Database } from '../src/db/connection';
+import { flightsBetween } from '../src/db/planned-flights';
+import { decide } from '../src/core/decision/decide';
+import { presentFor } from '../src/core/records/facts';
+import type { Instant } from '../src/core/time/instant';
+import { civilDateAt, endOfDay, startOfDay } from '../src/core/time/zone';
+import { line } from '../src/queries/line';
+import { AIRCRAFT } from './large-club';
+import { quantile, type Figure } from './measure';
+
+const ROUNDS = 15;
+
+export async function benchLine(db: Database, clubId: string, now: Instant): Promise<readonly Figure[]> {
+  const times = { whole: [] as number[], bare: [] as number[], decisions: [] as number[] };
+  let characters = 0;
+  for (let round = -3; round < ROUNDS; round += 1) {
+    const whole = await inClub(db, clubId, async (tx) => {
+      const started = performance.now();
+      characters = JSON.stringify(await line(tx, clubId, now, true)).length;
+      return performance.now() - started;
+    });
+    const [bare, decisions] = await inClub(db, clubId, async (tx) => {
+      const started = performance.now();
+      const club = await readClub(tx, clubId);
+      const rows = await readFactRows(tx, null, true);
+      const today = civilDateAt(now, club.place.zone);
+      await flightsBetween(tx, startOfDay(today, club.place.zone), endOfDay(today, club.place.zone), null);
+      const sqlOnly = performance.now() - started;
+      const aircraft = factsFromRows(rows, club.place);
+      const deciding = performance.now();
+      for (const { facts } of aircraft) decide(facts, club.packs, null, presentFor(facts, now));
+      return [sqlOnly, performance.now() - deciding];
+    });
+    if (round >= 0) { times.whole.push(whole); times.bare.push(bare); times.decisions.push(decisions); }
+  }
+  const [whole, bare, decisions] = [quantile(times.whole, 0.5), quantile(times.bare, 0.5), quantile(times.decisions, 0.5)];
+  return [
+    { name: `the Line of ${AIRCRAFT} aircraft, 3 years: its bare SQL`, value: `${bare.toFixed(0)} ms` },
+    { name: 'its data path, to the JSON text', value: `${whole.toFixed(0)} ms`, note: `${(whole / bare).toFixed(2)} times its bare SQL; wanted at most 3 (${Math.round(characters / 1024)} kB of JSON)`, met: whole <= 3 * bare },
+    { name: 'decision work inside it', value: `${decisions.toFixed(0)} ms`, note: `${((100 * decisions) / whole).toFixed(0)} % of it; wanted at most 20 %`, met: decisions <= whole / 5 },
+  ];
+}

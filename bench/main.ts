@@ -1,0 +1,41 @@
+// npm run bench: what is measured, in one run. tools/bench.mjs makes the database and the server and calls this.
+import { randomUUID } from 'node:crypto';
+import { openDatabase, openPool } from '../src/db/connection';
+import { instantFromMilliseconds } from '../src/core/time/instant';
+import { benchDecide } from './decide';
+import { makeLargeClub } from './large-club';
+import { benchLine } from './line';
+import { benchLive } from './live';
+import type { Figure } from './measure';
+import { benchPage } from './page';
+
+function need(name: string): string {
+  const value = process.env[name];
+  if (value === undefined || value === '') throw new Error(`${name} is not set: start the bench by npm run bench`);
+  return value;
+}
+
+const figures: Figure[] = [];
+const report = (title: string, some: readonly Figure[]) => {
+  process.stdout.write(`\n${title}\n`);
+  for (const { name, value, note, met } of some) process.stdout.write(`  ${name.padEnd(62)} ${value.padStart(10)}${note === undefined ? '' : `   ${note}`}${met === undefined ? '' : met ? '   met' : '   NOT MET'}\n`);
+  figures.push(...some);
+};
+
+report('One decision', await benchDecide());
+
+const pool = openPool(need('DATABASE_URL'), 4);
+const db = openDatabase(pool);
+try {
+  const [clubId, now] = [randomUUID(), instantFromMilliseconds(Date.now())];
+  await makeLargeClub(db, clubId, now);
+  await pool.query('select 1');
+  report('The Line', await benchLine(db, clubId, now));
+} finally {
+  await db.destroy();
+}
+
+report('Live', await benchLive(need('GROVAL_URL')));
+report('Pages', await benchPage(need('GROVAL_URL')));
+const met = figures.filter((figure) => figure.met !== undefined);
+process.stdout.write(`\n${met.filter((figure) => figure.met).length} of ${met.length} budgets met\n`);
