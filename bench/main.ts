@@ -1,5 +1,6 @@
 // npm run bench: what is measured, in one run. tools/bench.mjs makes the database and the server and calls this.
 import { randomUUID } from 'node:crypto';
+import { Client } from 'pg';
 import { openDatabase, openPool } from '../src/db/connection';
 import { instantFromMilliseconds } from '../src/core/time/instant';
 import { benchDecide } from './decide';
@@ -29,7 +30,11 @@ const db = openDatabase(pool);
 try {
   const [clubId, now] = [randomUUID(), instantFromMilliseconds(Date.now())];
   await makeLargeClub(db, clubId, now);
-  await pool.query('select 1');
+  // What the database does by itself within a minute of a bulk load: without it its first plans are guesses.
+  const superuser = new Client({ connectionString: need('GROVAL_BENCH_SUPERUSER_URL') });
+  await superuser.connect();
+  await superuser.query('analyze');
+  await superuser.end();
   report('The Line', await benchLine(db, clubId, now));
 } finally {
   await db.destroy();

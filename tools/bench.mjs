@@ -55,7 +55,7 @@ async function main() {
     // Built like the application: run from source, the helpers of the loader would be measured too.
     const { build } = await import('vite');
     await build({ root: PROJECT, configFile: false, logLevel: 'error', resolve: { alias: { '@': join(PROJECT, 'src') } }, build: { ssr: 'bench/main.ts', outDir: join(PROJECT, '.groval', 'bench-build'), minify: false, target: 'node20' } });
-    await run(process.execPath, [join(PROJECT, '.groval', 'bench-build', 'main.js')], { cwd: PROJECT, log: log('bench'), echo: true, env: { ...process.env, NODE_ENV: 'production', ...applicationEnvironment(cluster, 'groval', url) } });
+    await run(process.execPath, [join(PROJECT, '.groval', 'bench-build', 'main.js')], { cwd: PROJECT, log: log('bench'), echo: true, env: { ...process.env, NODE_ENV: 'production', ...applicationEnvironment(cluster, 'groval', url), GROVAL_BENCH_SUPERUSER_URL: Object.assign(new URL(cluster.urls('groval').superuser), { pathname: '/groval' }).toString() } });
   } finally { await stop(); }
 }
 

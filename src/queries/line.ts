@@ -119,7 +119,9 @@ async function readRows(tx: ClubTransaction, club: Club, aircraftId: string | nu
   const today = civilDateAt(now, club.place.zone);
   const stored = factsFromRows(await readFactRows(tx, aircraftId, true), club.place);
   const flights = await flightsBetween(tx, startOfDay(today, club.place.zone), endOfDay(today, club.place.zone), aircraftId);
-  return stored.map((aircraft) => lineRow(aircraft, flights.filter((flight) => flight.aircraftId === aircraft.aircraftId), club, now));
+  const byAircraft = new Map<string, StoredFlight[]>();
+  for (const flight of flights) byAircraft.set(flight.aircraftId, [...(byAircraft.get(flight.aircraftId) ?? []), flight]);
+  return stored.map((aircraft) => lineRow(aircraft, byAircraft.get(aircraft.aircraftId) ?? [], club, now));
 }
 
 /** The whole Line at `now`. */

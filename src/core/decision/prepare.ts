@@ -3,7 +3,6 @@ import { countUses, intersection, NO_USES, overlaps, sameUses, union, usesIn, ty
 import { windowParts, type WindowPart } from '../envelope/window-picture';
 import type { Hours } from '../quantities/hours';
 import { knownAt, type AircraftFacts } from '../records/facts';
-import { timeInService } from '../records/meter-reading';
 import { chosenRules, type PackChoices } from '../rules/register';
 import type { Instant } from '../time/instant';
 import type { Place } from '../time/sun';
@@ -69,11 +68,25 @@ function interned(full: UseSet): (set: UseSet) => Known {
   };
 }
 
+/** What follows from an aircraft's approvals alone. */
+interface Approved { readonly ordinary: UseSet; readonly window: readonly WindowPart[] }
+
+const approvedKnown = new WeakMap<UseSet, Approved>();
+
+/** Aircraft with the same approvals share one set, and so what follows from it. */
+function approvedFor(full: UseSet): Approved {
+  let approved = approvedKnown.get(full);
+  if (approved === undefined) {
+    approved = { ordinary: intersection(full, ORDINARY_USES), window: windowParts(full) };
+    approvedKnown.set(full, approved);
+  }
+  return approved;
+}
+
 /** Asks every rule of the chosen packs about the facts as they were known at `moment`. */
 export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instant): Prepared {
   const known = knownAt(facts, moment);
-  const meter = timeInService(known.readings, known.inspections, known.place.zone);
-  const hoursNow = meter.state === 'known' ? meter.value : null;
+  const hoursNow = known.meter.state === 'known' ? known.meter.value : null;
   const full = known.aircraft.approvedFor === null ? NO_USES : union(...known.aircraft.approvedFor.map(usesIn));
   const one = interned(full);
   const weighed: Weighed[] = [];
@@ -92,5 +105,5 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
     return { about: { id, title, pack, source, explanation, missing }, constraints: own };
   });
   const constraints = weighed.sort(byWeight).map(({ constraint, closes: { touches, ordinary } }) => ({ constraint, touches, ordinary }));
-  return { packs, registration: known.aircraft.registration, place: known.place, knownAt: moment, full, ordinary: intersection(full, ORDINARY_USES), window: windowParts(full), hoursNow, rules, constraints };
+  return { packs, registration: known.aircraft.registration, place: known.place, knownAt: moment, full, ...approvedFor(full), hoursNow, rules, constraints };
 }

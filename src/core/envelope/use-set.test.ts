@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DIMENSION_NAMES, DIMENSIONS, type Box } from './dimensions';
-import { ALL_USES, boxesOf, complement, countUses, difference, intersection, isEmpty, isWithin, NO_USES, overlaps, sameUses, union, USE_COUNT, usesIn, without, type UseSet } from './use-set';
+import { ALL_USES, boxesOf, complement, countUses, difference, howMuchOf, intersection, isEmpty, isWithin, NO_USES, overlaps, sameUses, stretchOf, union, USE_COUNT, usesIn, without, type UseSet } from './use-set';
 
 const someBox: fc.Arbitrary<Box> = fc.record(Object.fromEntries(DIMENSION_NAMES.map((name) => [name, fc.subarray([...DIMENSIONS[name]] as string[], { minLength: 1 })])), { requiredKeys: [] }) as fc.Arbitrary<Box>;
 const someSet: fc.Arbitrary<UseSet> = fc.array(someBox, { maxLength: 4 }).map((boxes) => union(...boxes.map(usesIn)));
@@ -46,6 +46,7 @@ describe('the envelope algebra', () => {
       expect(countUses(union(a, b)) + countUses(intersection(a, b))).toBe(countUses(a) + countUses(b));
       expect(overlaps(a, b)).toBe(!isEmpty(intersection(a, b)));
       expect(isWithin(a, b)).toBe(isEmpty(difference(a, b)));
+      expect(howMuchOf(stretchOf(a), b)).toBe(isWithin(a, b) ? 'all' : overlaps(a, b) ? 'some' : 'none');
     }), { numRuns: 120 });
   });
 

@@ -64,6 +64,8 @@ function fillBox(box: Box): UseSet {
 
 /** Uses in any of the sets. */
 export function union(...sets: readonly UseSet[]): UseSet {
+  const [only] = sets;
+  if (only !== undefined && sets.length === 1) return only;
   const words = blank();
   for (const set of sets) for (let at = 0; at < WORDS; at += 1) words[at] = word(words, at) | word(set, at);
   return sealed(words);
@@ -120,6 +122,30 @@ export function isWithin(part: UseSet, whole: UseSet): boolean {
 export function overlaps(a: UseSet, b: UseSet): boolean {
   for (let at = 0; at < WORDS; at += 1) if ((word(a, at) & word(b, at)) !== 0) return true;
   return false;
+}
+
+/** A set with the words between which it has any use: comparing it looks at no others. */
+export interface Stretch { readonly set: UseSet; readonly from: number; readonly to: number }
+
+/** The stretch of a set. */
+export function stretchOf(set: UseSet): Stretch {
+  const from = set.findIndex((bits) => bits !== 0);
+  return { set, from: Math.max(0, from), to: set.findLastIndex((bits) => bits !== 0) + 1 };
+}
+
+/** Whether all, some or none of the uses of a stretch are in `other`. An empty one is all there. */
+export function howMuchOf({ set, from, to }: Stretch, other: UseSet): 'all' | 'some' | 'none' {
+  let there = false;
+  let missing = false;
+  for (let at = from; at < to; at += 1) {
+    const bits = word(set, at);
+    if (bits === 0) continue;
+    const shared = bits & word(other, at);
+    if (shared !== 0) there = true;
+    if ((bits & ~shared) !== 0) missing = true;
+    if (there && missing) return 'some';
+  }
+  return missing ? 'none' : 'all';
 }
 
 /** Number of ones in 32 bits: pairs, then fours, then bytes, added up by a multiplication. */

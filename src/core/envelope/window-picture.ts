@@ -1,6 +1,6 @@
 import type { Box } from './dimensions';
 import { ORDINARY_USES } from './ordinary';
-import { intersection, isEmpty, isWithin, overlaps, usesIn, type UseSet } from './use-set';
+import { howMuchOf, intersection, isEmpty, stretchOf, usesIn, type Stretch, type UseSet } from './use-set';
 
 /** How one pane or sill is drawn. `absent`: the aircraft was never fitted or approved for any use behind it. */
 export type PaneState = 'open' | 'partly' | 'closed' | 'absent';
@@ -40,19 +40,19 @@ const BEHIND = [
 ];
 
 /** A pane or sill with the uses behind it that one aircraft has; null when it has none. */
-export interface WindowPart { readonly group: 'panes' | 'sills'; readonly name: string; readonly has: UseSet | null }
+export interface WindowPart { readonly group: 'panes' | 'sills'; readonly name: string; readonly has: Stretch | null }
 
 /** The parts of the picture for an aircraft that has `full`: the same until its approvals change. */
 export function windowParts(full: UseSet): readonly WindowPart[] {
   return BEHIND.map(({ group, name, uses }) => {
     const has = intersection(uses, full);
-    return { group, name, has: isEmpty(has) ? null : has };
+    return { group, name, has: isEmpty(has) ? null : stretchOf(has) };
   });
 }
 
 /** The picture of `open`. A part is open only if every use behind it that the aircraft has is open. */
 export function windowPicture(open: UseSet, parts: readonly WindowPart[]): WindowPicture {
   const picture: Record<'panes' | 'sills', Record<string, PaneState>> = { panes: {}, sills: {} };
-  for (const { group, name, has } of parts) picture[group][name] = has === null ? 'absent' : isWithin(has, open) ? 'open' : overlaps(has, open) ? 'partly' : 'closed';
+  for (const { group, name, has } of parts) picture[group][name] = has === null ? 'absent' : ({ all: 'open', some: 'partly', none: 'closed' } as const)[howMuchOf(has, open)];
   return picture as unknown as WindowPicture;
 }

@@ -4,7 +4,7 @@ import type { Aircraft } from './aircraft';
 import type { Discrepancy } from './discrepancy';
 import type { AircraftDocument } from './document';
 import type { Inspection } from './inspection';
-import type { MeterReading } from './meter-reading';
+import { timeInService, type MeterReading, type TimeInService } from './meter-reading';
 
 /** Everything on record about one aircraft that a decision may rest on. */
 export interface AircraftFacts {
@@ -27,14 +27,19 @@ export function presentFor({ documents, inspections, readings, discrepancies }: 
   return latest;
 }
 
+/** The facts as they were known at a moment, with what several rules ask of them. Only knownAt() makes them. */
+export interface KnownFacts extends AircraftFacts {
+  readonly meter: TimeInService;
+}
+
 /** The facts as they were known at `moment`: later entries are left out, also a repair of a discrepancy that was already there. */
-export function knownAt(facts: AircraftFacts, moment: Instant): AircraftFacts {
+export function knownAt(facts: AircraftFacts, moment: Instant): KnownFacts {
   const recorded = (record: { readonly recordedAt: Instant }) => record.recordedAt <= moment;
+  const inspections = facts.inspections.filter(recorded);
+  const readings = facts.readings.filter(recorded);
   return {
-    ...facts,
+    place: facts.place, aircraft: facts.aircraft, inspections, readings, meter: timeInService(readings, inspections, facts.place.zone),
     documents: facts.documents.filter(recorded),
-    inspections: facts.inspections.filter(recorded),
-    readings: facts.readings.filter(recorded),
     discrepancies: facts.discrepancies.filter(recorded).map((discrepancy) =>
       discrepancy.rectification === null || recorded(discrepancy.rectification) ? discrepancy : { ...discrepancy, rectification: null }),
   };

@@ -33,8 +33,19 @@ export type InspectionFault = SignatureFault | 'time-in-service-missing' | 'outc
 
 const WORK = { annual: 'annual-inspection', 'hundred-hour': 'hundred-hour-inspection' } as const;
 
+/** Entries are never changed, so what is wrong with one is worked out once. */
+const known = new WeakMap<Inspection, { readonly at: ZoneId; readonly faults: readonly InspectionFault[] }>();
+
 /** Every reason why an entry does not count; an empty list means that it does. `at` is the field's zone. */
 export function inspectionFaults(inspection: Inspection, at: ZoneId): readonly InspectionFault[] {
+  const before = known.get(inspection);
+  if (before?.at === at) return before.faults;
+  const faults = findFaults(inspection, at);
+  known.set(inspection, { at, faults });
+  return faults;
+}
+
+function findFaults(inspection: Inspection, at: ZoneId): readonly InspectionFault[] {
   const faults: InspectionFault[] = [...signatureFaults(inspection.signedBy, WORK[inspection.kind], inspection.completedOn)];
   if (inspection.timeInService === null) faults.push('time-in-service-missing');
   if (inspection.outcome === null) faults.push('outcome-missing');
@@ -51,11 +62,20 @@ export function inspectionFaults(inspection: Inspection, at: ZoneId): readonly I
 const byDay = (a: Inspection, b: Inspection) =>
   (a.completedOn < b.completedOn ? -1 : a.completedOn > b.completedOn ? 1 : (a.timeInService ?? 0) - (b.timeInService ?? 0) || (a.id < b.id ? -1 : 1));
 
+/** Several rules ask the same of the same list. */
+const counted = new WeakMap<readonly Inspection[], Map<string, readonly Inspection[]>>();
+
 /** The entries of the given kinds that count, oldest first. */
 export function countingInspections(inspections: readonly Inspection[], kinds: readonly InspectionKind[], at: ZoneId): readonly Inspection[] {
-  return inspections
-    .filter((inspection) => kinds.includes(inspection.kind) && inspectionFaults(inspection, at).length === 0)
-    .sort(byDay);
+  let answers = counted.get(inspections);
+  if (answers === undefined) { answers = new Map(); counted.set(inspections, answers); }
+  const key = `${kinds.join()} ${at}`;
+  let answer = answers.get(key);
+  if (answer === undefined) {
+    answer = inspections.filter((inspection) => kinds.includes(inspection.kind) && inspectionFaults(inspection, at).length === 0).sort(byDay);
+    answers.set(key, answer);
+  }
+  return answer;
 }
 
 /** An inspection entry that does not count, and why. */

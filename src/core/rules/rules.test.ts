@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { cleanCase, codes, decideClean } from '@/testing/clean-case';
 import { usesIn, isWithin, overlaps } from '../envelope/use-set';
 import type { Json } from '@/contracts/merge-patch';
+import { knownAt } from '../records/facts';
 import { chosenRules, PACKS } from './register';
 import { usesClosedBy } from './open-discrepancies';
 
@@ -32,11 +33,10 @@ describe('the register', () => {
     const { packs, asOf } = cleanCase();
     const { facts } = cleanCase({ aircraft: { category: null, firstFlownOn: null, approvedFor: null }, documents: null, inspections: null, meterReadings: null, discrepancies: null });
     for (const { rule } of chosenRules(packs)) {
-      const { constraints, missing } = rule.judge(facts);
+      const { constraints, missing } = rule.judge(knownAt(facts, asOf));
       if (rule.id === 'open-discrepancies') continue; // none on record states that none is open
       expect([rule.id, constraints.length > 0, missing.length > 0]).toEqual([rule.id, true, true]);
     }
-    expect(asOf).toBeGreaterThan(0);
   });
 });
 

@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import type { Brand } from '../brand';
+import { remembered } from './remembered';
 
 /** A calendar day without a zone, `YYYY-MM-DD`, years 1900 to 2199. Such texts order by `<` as the days do. */
 export type CivilDate = Brand<string, 'CivilDate'>;
@@ -8,13 +9,16 @@ const FORM = /^(19|20|21)\d\d-\d\d-\d\d$/;
 
 /** Reads `YYYY-MM-DD`; undefined when it is not a day that exists (2025-02-29) or lies outside 1900 to 2199. */
 export function parseCivilDate(text: string): CivilDate | undefined {
-  if (!FORM.test(text)) return undefined;
+  return FORM.test(text) ? parsed(text) : undefined;
+}
+
+const parsed = remembered((text: string): CivilDate | undefined => {
   try {
     return Temporal.PlainDate.from(text, { overflow: 'reject' }).toString() as CivilDate;
   } catch {
     return undefined;
   }
-}
+}, 50_000);
 
 /** The same for a date written in code; throws on one that does not exist. */
 export function civilDate(text: string): CivilDate {

@@ -1,6 +1,7 @@
 import { getTimes } from 'suncalc';
 import { addDays, type CivilDate } from './civil-date';
 import { addSeconds, instantFromMilliseconds, type Instant } from './instant';
+import { remembered } from './remembered';
 import { civilDateAt, startOfDay, type ZoneId } from './zone';
 
 /** A place on the ground. Latitude north positive, -90 to 90 degrees; longitude east positive, -180 to 180 degrees. */
@@ -32,6 +33,17 @@ const moment = (date: Date | null | undefined): Instant | null =>
  * Flat horizon at sea level; good to about a minute below 60 degrees of latitude, two to 66.
  */
 export function sunOn(date: CivilDate, place: Place): SunDay {
+  return sunAt(place)(date);
+}
+
+const sunByPlace = remembered((key: string) => {
+  const [latitude = '', longitude = '', at = ''] = key.split('|');
+  return remembered((date: CivilDate) => computeSun(date, { name: '', latitude: Number(latitude), longitude: Number(longitude), zone: at as ZoneId }), 2000);
+}, 50);
+
+const sunAt = ({ latitude, longitude, zone }: Place) => sunByPlace(`${latitude}|${longitude}|${zone}`);
+
+function computeSun(date: CivilDate, place: Place): SunDay {
   const noon = new Date(startOfDay(date, place.zone) + 12 * 3_600_000);
   const times = getTimes(noon, place.latitude, place.longitude);
   return { date, dawn: moment(times.dawn), sunrise: moment(times.sunrise), sunset: moment(times.sunset), nightfall: moment(times.dusk) };

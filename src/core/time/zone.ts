@@ -2,6 +2,7 @@ import { Temporal } from 'temporal-polyfill';
 import type { Brand } from '../brand';
 import { addDays, civilDateFrom, type CivilDate } from './civil-date';
 import type { Instant } from './instant';
+import { remembered } from './remembered';
 
 /** An IANA time zone that this machine knows, such as America/Halifax. */
 export type ZoneId = Brand<string, 'ZoneId'>;
@@ -24,41 +25,39 @@ export function zone(name: string): ZoneId {
   return found;
 }
 
+const MOST_REMEMBERED = 20_000;
 const QUARTER_MS = 15 * 60_000;
 /** Since 1973 every zone's offset, and every change of one, lies on a quarter of an hour: so does every midnight. */
 const QUARTERS_SINCE = Date.UTC(1973, 0, 1);
-const MOST_KNOWN = 20_000;
-const knownDays = new Map<ZoneId, Map<number, CivilDate>>();
 
-/** The calendar day that it is at `moment` in `at`. Asking the time zone database is slow, so quarters of an hour are remembered. */
+/** The days of one zone. Asking the time zone database is slow, so its answers are remembered. */
+function daysIn(at: ZoneId) {
+  const dateAt = (moment: number): CivilDate => civilDateFrom(Temporal.Instant.fromEpochMilliseconds(moment).toZonedDateTimeISO(at).toPlainDate());
+  const startOf = (date: CivilDate): Instant => Temporal.PlainDate.from(date).toZonedDateTime(at).startOfDay().epochMilliseconds as Instant;
+  return {
+    dateAt,
+    dateAtQuarter: remembered((quarter: number) => dateAt(quarter * QUARTER_MS), MOST_REMEMBERED),
+    startOf: remembered(startOf, MOST_REMEMBERED),
+    endOf: remembered((date: CivilDate) => startOf(addDays(date, 1)), MOST_REMEMBERED),
+  };
+}
+
+const daysOf = remembered(daysIn, 50);
+
+/** The calendar day that it is at `moment` in `at`. */
 export function civilDateAt(moment: Instant, at: ZoneId): CivilDate {
-  if (moment < QUARTERS_SINCE) return civilDateByZone(moment, at);
-  let days = knownDays.get(at);
-  if (days === undefined || days.size > MOST_KNOWN) { days = new Map(); knownDays.set(at, days); }
-  const quarter = Math.floor(moment / QUARTER_MS);
-  let day = days.get(quarter);
-  if (day === undefined) { day = civilDateByZone((quarter * QUARTER_MS) as Instant, at); days.set(quarter, day); }
-  return day;
+  const days = daysOf(at);
+  return moment < QUARTERS_SINCE ? days.dateAt(moment) : days.dateAtQuarter(Math.floor(moment / QUARTER_MS));
 }
-
-function civilDateByZone(moment: Instant, at: ZoneId): CivilDate {
-  return civilDateFrom(Temporal.Instant.fromEpochMilliseconds(moment).toZonedDateTimeISO(at).toPlainDate());
-}
-
-const knownStarts = new Map<ZoneId, Map<CivilDate, Instant>>();
 
 /** The first moment of a day: local midnight, or the first moment after it where daylight saving skips midnight. */
 export function startOfDay(date: CivilDate, at: ZoneId): Instant {
-  let starts = knownStarts.get(at);
-  if (starts === undefined || starts.size > MOST_KNOWN) { starts = new Map(); knownStarts.set(at, starts); }
-  let start = starts.get(date);
-  if (start === undefined) { start = Temporal.PlainDate.from(date).toZonedDateTime(at).startOfDay().epochMilliseconds as Instant; starts.set(date, start); }
-  return start;
+  return daysOf(at).startOf(date);
 }
 
 /** The moment at which a day is over: dates of the records hold to local midnight at the field. */
 export function endOfDay(date: CivilDate, at: ZoneId): Instant {
-  return startOfDay(addDays(date, 1), at);
+  return daysOf(at).endOf(date);
 }
 
 /** The wall clock at `moment`, for people to read: `hour` and `minute` cut off, never rounded up. */

@@ -1,15 +1,16 @@
 import type { UseSet } from '../../envelope/use-set';
 import { addHours, hours } from '../../quantities/hours';
-import type { AircraftFacts } from '../../records/facts';
+import type { KnownFacts } from '../../records/facts';
 import { hourInterval } from '../../records/hour-interval';
 import { countingInspections, discountedEntries, refusal } from '../../records/inspection';
-import { timeInService } from '../../records/meter-reading';
 import type { Constraint, Lift, RuleResult, Source } from './constraint';
 import type { Reason } from './reason';
 
 /** The interval of 14 CFR 91.409(b), and how far it may be flown past while en route to the inspection (from memory). */
 const INTERVAL = hours('100');
 const OVERRUN = hours('10');
+/** An annual stands in for the hundred-hour inspection, not the reverse. */
+const KINDS = ['hundred-hour', 'annual'] as const;
 
 const inspect: Lift = { act: 'complete-hundred-hour', by: { kind: 'certificate', anyOf: ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'] } };
 const annual: Lift = { act: 'complete-annual', by: { kind: 'certificate', anyOf: ['inspection-authorisation', 'repair-station'] } };
@@ -23,18 +24,18 @@ const excessReason: Lift = { act: 'record-excess-reason', by: { kind: 'certifica
  * The hundred-hour limit as constraints on `closes`. An annual stands in for the hundred-hour inspection, not the reverse.
  * `positioning`, where given, are the uses that may be flown up to ten hours past it on the way to the inspection.
  */
-export function hundredHours({ inspections, readings, place }: AircraftFacts, source: Source, closes: UseSet, positioning: UseSet | null): RuleResult {
+export function hundredHours({ inspections, meter: now, place }: KnownFacts, source: Source, closes: UseSet, positioning: UseSet | null): RuleResult {
   const constraint = (key: string, certainty: Constraint['certainty'], reason: Reason, records: readonly string[], begins: Constraint['begins'], lifts: readonly Lift[], uses = closes): Constraint =>
     ({ key, certainty, source, reason, records, closes: uses, begins, ends: null, lifts, condition: false });
   const constraints: Constraint[] = [];
   const missing: string[] = [];
 
-  const refused = refusal(inspections, ['hundred-hour', 'annual'], place.zone);
+  const refused = refusal(inspections, KINDS, place.zone);
   if (refused?.kind === 'hundred-hour') {
     constraints.push(constraint('refused', 'failed', { code: 'inspection-not-approved', kind: refused.kind, completedOn: refused.completedOn }, [refused.id], { kind: 'recorded' }, [clearList]));
   }
-  const counting = countingInspections(inspections, ['hundred-hour', 'annual'], place.zone);
-  const discounted = discountedEntries(inspections, ['hundred-hour', 'annual'], counting.at(-1) ?? null, place.zone);
+  const counting = countingInspections(inspections, KINDS, place.zone);
+  const discounted = discountedEntries(inspections, KINDS, counting.at(-1) ?? null, place.zone);
   const state = hourInterval(counting, INTERVAL);
   const entryLifts = discounted.length > 0 ? [completeEntry] : [];
   if (state === null) {
@@ -51,7 +52,6 @@ export function hundredHours({ inspections, readings, place }: AircraftFacts, so
     }
   }
 
-  const now = timeInService(readings, inspections, place.zone);
   if (now.state === 'unknown') {
     missing.push('meterReadings');
     constraints.push(constraint('meter', 'unknown', { code: 'time-in-service-unknown' }, [], { kind: 'recorded' }, [readMeter]));

@@ -1,4 +1,4 @@
-import type { AircraftFacts } from '../../records/facts';
+import type { KnownFacts } from '../../records/facts';
 import type { RuleResult, Source } from './constraint';
 
 /** A rule: one file, the only home of what it says. `P` are its parameters, already checked. */
@@ -9,7 +9,7 @@ export interface Rule<P> {
   /** What it asks, in plain words, for somebody who never read the source. */
   readonly explanation: string;
   /** Answers from the facts as known at the moment of the decision. Pure: boundaries in time and hours are answers, not comparisons with a clock. */
-  readonly judge: (facts: AircraftFacts, parameters: P) => RuleResult;
+  readonly judge: (facts: KnownFacts, parameters: P) => RuleResult;
 }
 
 /** Keeps the literal type of the id. */
