@@ -33,19 +33,8 @@ export type InspectionFault = SignatureFault | 'time-in-service-missing' | 'outc
 
 const WORK = { annual: 'annual-inspection', 'hundred-hour': 'hundred-hour-inspection' } as const;
 
-/** Entries are never changed, so what is wrong with one is worked out once. */
-const known = new WeakMap<Inspection, { readonly at: ZoneId; readonly faults: readonly InspectionFault[] }>();
-
 /** Every reason why an entry does not count; an empty list means that it does. `at` is the field's zone. */
 export function inspectionFaults(inspection: Inspection, at: ZoneId): readonly InspectionFault[] {
-  const before = known.get(inspection);
-  if (before?.at === at) return before.faults;
-  const faults = findFaults(inspection, at);
-  known.set(inspection, { at, faults });
-  return faults;
-}
-
-function findFaults(inspection: Inspection, at: ZoneId): readonly InspectionFault[] {
   const faults: InspectionFault[] = [...signatureFaults(inspection.signedBy, WORK[inspection.kind], inspection.completedOn)];
   if (inspection.timeInService === null) faults.push('time-in-service-missing');
   if (inspection.outcome === null) faults.push('outcome-missing');

@@ -34,6 +34,8 @@ export function timeInService(readings: readonly MeterReading[], inspections: re
   const ahead = readings.find(isAheadOfItself);
   if (ahead !== undefined) return { state: 'ahead-of-itself', record: ahead.id };
 
+  const [sole] = points;
+  if (sole !== undefined && points.length === 1) return { state: 'known', value: sole.value, from: sole.id };
   const byId = (a: Point, b: Point) => (a.id < b.id ? -1 : 1);
   const byStart = [...points].sort((a, b) => a.from - b.from || a.to - b.to || a.value - b.value || byId(a, b));
   const byEnd = [...points].sort((a, b) => a.to - b.to || a.from - b.from || a.value - b.value || byId(a, b));

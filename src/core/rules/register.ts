@@ -19,8 +19,17 @@ export interface PackChoices {
 /** A rule as it stands in a chosen pack. */
 export interface ChosenRule { readonly pack: keyof typeof PACKS; readonly rule: BoundRule }
 
+/** A club's choice stays the same object for many aircraft. */
+const chosenBefore = new WeakMap<PackChoices, readonly ChosenRule[]>();
+
 /** The rules of the chosen packs, in their published order. */
-export function chosenRules({ authority, club }: PackChoices): readonly ChosenRule[] {
+export function chosenRules(packs: PackChoices): readonly ChosenRule[] {
+  let rules = chosenBefore.get(packs);
+  if (rules === undefined) { rules = chooseRules(packs); chosenBefore.set(packs, rules); }
+  return rules;
+}
+
+function chooseRules({ authority, club }: PackChoices): readonly ChosenRule[] {
   const own = PACKS[authority.id].rules().map((rule) => ({ pack: authority.id, rule }));
   const added = club === null ? [] : PACKS[club.id].rules(club.parameters).map((rule) => ({ pack: club.id, rule }));
   return [...own, ...added];
