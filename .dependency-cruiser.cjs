@@ -58,7 +58,10 @@ module.exports = {
     ...Object.entries(PACKAGES).map(([from, packages]) => ({
       name: `packages-${from.replaceAll('/', '-')}`, severity: 'error',
       from: { path: `^${from}/`, pathNot: TESTS },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], ...(packages === null ? {} : { pathNot: `node_modules/(${packages})` }) },
+      to: { path: 'node_modules/', ...(packages === null ? {} : { pathNot: `node_modules/(${packages})` }) },
+    })),
+    ...['src/core', 'src/explain', 'src/contracts', 'src/charts', 'src/ui'].map((from) => ({
+      name: `no-system-${from.replaceAll('/', '-')}`, severity: 'error', from: { path: `^${from}/`, pathNot: TESTS }, to: { dependencyTypes: ['core'] },
     })),
     { name: 'screens-know-only-types-of-queries', severity: 'error', from: { path: '^src/screens/' }, to: { path: '^src/queries/', dependencyTypesNot: ['type-only'] } },
     { name: 'only-data-fetches', severity: 'error', from: { path: '^src/screens/', pathNot: '^src/screens/data/' }, to: { path: 'node_modules/dexie' } },

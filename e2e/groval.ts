@@ -18,15 +18,15 @@ interface Fixtures {
 }
 
 export const test = base.extend<Fixtures & { readonly troubles: string[] }>({
-  troubles: [async ({ baseURL, context }, use) => {
+  troubles: [async ({ baseURL, context }, give) => {
     const troubles: string[] = [];
     watch(context, baseURL ?? '', troubles);
-    await use(troubles);
+    await give(troubles);
     expect(troubles).toEqual([]);
   }, { auto: true }],
-  desk: async ({ browser, baseURL, troubles }, use) => {
+  desk: async ({ browser, baseURL, troubles }, give) => {
     const open: BrowserContext[] = [];
-    await use(async (person) => {
+    await give(async (person) => {
       const context = await browser.newContext({ ...(baseURL === undefined ? {} : { baseURL }), viewport: { width: 1280, height: 800 } });
       open.push(context);
       watch(context, baseURL ?? '', troubles);
@@ -34,9 +34,9 @@ export const test = base.extend<Fixtures & { readonly troubles: string[] }>({
     });
     for (const context of open) await context.close();
   },
-  phone: async ({ browser, baseURL, troubles }, use) => {
+  phone: async ({ browser, baseURL, troubles }, give) => {
     const open: BrowserContext[] = [];
-    await use(async (person) => {
+    await give(async (person) => {
       const context = await browser.newContext({ ...(baseURL === undefined ? {} : { baseURL }), viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
       open.push(context);
       watch(context, baseURL ?? '', troubles);

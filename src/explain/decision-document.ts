@@ -62,6 +62,3 @@ export function decisionDocument(decision: Decision, zone: ZoneId) {
     advice: 'Groval advises. The pilot in command, licensed mechanics, the aircraft’s approved documents and local law decide.',
   };
 }
-
-/** The published JSON document of a decision. */
-export type DecisionDocument = ReturnType<typeof decisionDocument>;

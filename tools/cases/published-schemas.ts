@@ -23,7 +23,7 @@ function caseFileSchema() {
 
 function decisionFileSchema() {
   const { $schema, description, ...decision } = jsonSchema(decisionSchema, 'output');
-  const { $schema: _, ...refusal } = jsonSchema(refusalSchema, 'output');
+  const refusal = Object.fromEntries(Object.entries(jsonSchema(refusalSchema, 'output')).filter(([key]) => key !== '$schema'));
   return { $schema, title: 'Groval decision', description, anyOf: [{ $ref: '#/$defs/decision' }, { type: 'array', items: { anyOf: [{ $ref: '#/$defs/decision' }, { $ref: '#/$defs/refusal' }] } }], $defs: { decision, refusal } };
 }
 

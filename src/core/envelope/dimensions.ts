@@ -38,9 +38,6 @@ export type Range = ValueOf<'range'>;
 /** The dimensions in their published order. */
 export const DIMENSION_NAMES = Object.keys(DIMENSIONS) as readonly Dimension[];
 
-/** One cell of what an aircraft could be asked to do. */
-export type Use = { readonly [D in Dimension]: ValueOf<D> };
-
 /** A product of choices: every use whose value is listed in each named dimension. A dimension that is left out allows all its values. */
 export type Box = { readonly [D in Dimension]?: readonly ValueOf<D>[] };
 

@@ -1,4 +1,5 @@
 import { DayStrip, type Block, type Shade } from '@/charts/day-strip';
+import { PURPOSE_NAMES } from '@/explain/names';
 import type { Line, LineFlight, LineRow, Today } from '@/queries/line';
 import type { ReactNode } from 'react';
 import { GateMark } from '@/ui/gate-mark';
@@ -23,7 +24,8 @@ export function shades({ from, to, dawn, sunrise, sunset, nightfall }: Today): r
 
 const STATE: Readonly<Record<LineFlight['answer'], Block['state']>> = { past: 'past', yes: 'planned', 'yes-after': 'after', no: 'refused' };
 
-const block = ({ id, starts, ends, answer, name, words }: LineFlight): Block => ({ id, from: starts, to: ends, state: STATE[answer], label: name, title: words === '' ? name : `${name}: ${words}` });
+const whose = ({ name, purpose }: LineFlight) => (purpose === null ? name : `${name}, ${PURPOSE_NAMES[purpose]}`);
+const block = (flight: LineFlight): Block => ({ id: flight.id, from: flight.starts, to: flight.ends, state: STATE[flight.answer], label: flight.name, title: flight.words === '' ? whose(flight) : `${whose(flight)}: ${flight.words}` });
 
 /** At most two lines; the whole text is in the panel beside. */
 function Clamped({ children }: { readonly children: ReactNode }) {
@@ -54,7 +56,7 @@ export function LineRowView({ row, line, now, day, selected, height, onSelect }:
       </td>
       <td style={{ ...cell, padding: 0 }}>
         <DayStrip from={day.from} to={day.to} now={now} shades={shades(line.today)} blocks={row.flights.map(block)} walls={row.flights.flatMap(({ wall }) => (wall === null ? [] : [wall]))} height={height - 2} />
-        <span style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}>{row.flights.map(({ name, words }) => `${name}: ${words === '' ? 'can go' : words}`).join(' ')}</span>
+        <span style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}>{row.flights.map((flight) => `${whose(flight)}: ${flight.answer === 'past' ? 'has begun' : flight.words === '' ? 'can go' : flight.words}`).join(' ')}</span>
       </td>
       <td style={{ ...cell, fontSize: 13, lineHeight: 1.15 }}>
         {against[0] === undefined ? <span className="small">nothing</span> : <Clamped>{against.length > 1 ? <b>{against.length}: </b> : null}{against[0]}</Clamped>}
