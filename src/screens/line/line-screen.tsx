@@ -31,7 +31,7 @@ function Needs({ line, onSelect }: { readonly line: Line; readonly onSelect: (re
 
 function Axis({ from, to, zone }: { readonly from: number; readonly to: number; readonly zone: string }) {
   const first = Math.ceil(from / HOUR) * HOUR;
-  const hours = Array.from({ length: Math.max(0, Math.ceil((to - first) / HOUR)) }, (_, at) => first + at * HOUR).filter((time) => Number(clock(time, zone).slice(0, 2)) % 3 === 0);
+  const hours = Array.from({ length: Math.max(0, Math.ceil((to - first) / HOUR)) }, (_, at) => first + at * HOUR).filter((time) => Number(clock(time, zone).slice(0, 2)) % 3 === 0 && time - from > HOUR / 2 && to - time > HOUR / 2);
   return <svg width="100%" height={16} aria-hidden="true" style={{ display: 'block' }}>{hours.map((time) => <text key={time} x={`${((time - from) / (to - from)) * 100}%`} y={12} fontSize={12} fill="var(--soft)" textAnchor="middle">{clock(time, zone).slice(0, 2)}</text>)}</svg>;
 }
 
@@ -95,7 +95,7 @@ export function LineScreen() {
               <tbody>{rows.map((row) => <LineRowView key={row.aircraftId} row={row} line={line} now={now ?? line.now} day={drawn} selected={row === selected} height={height} onSelect={() => { setChosen(row.registration); }} />)}</tbody>
             </table>
           </div>
-          {selected === undefined ? null : <Selected row={selected} />}
+          {selected === undefined ? null : <Selected row={selected} zone={zone} />}
         </main>
       )}
     </div>

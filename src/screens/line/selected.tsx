@@ -3,10 +3,11 @@ import Link from 'next/link';
 import type { LineRow } from '@/queries/line';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
+import { clock } from '../data/clock';
 import { Reasons } from '../shell/reasons';
 
 /** The selected aircraft's verdict in full. */
-export function Selected({ row }: { readonly row: LineRow }) {
+export function Selected({ row, zone }: { readonly row: LineRow; readonly zone: string }) {
   const refused = row.flights.filter(({ words }) => words !== '');
   return (
     <aside aria-label={`Verdict for ${row.registration}`} style={{ background: 'var(--card)', border: '1px solid var(--rule)', padding: 16, display: 'flex', flexDirection: 'column', gap: 12, overflowY: 'auto' }}>
@@ -17,7 +18,7 @@ export function Selected({ row }: { readonly row: LineRow }) {
       </div>
       <div style={{ fontSize: 14 }}>{row.openFor.charAt(0).toUpperCase() + row.openFor.slice(1)}.</div>
       {row.reasons.length === 0 ? <div>Every use that it is approved for is open. Nothing on record stands against it.</div> : <Reasons reasons={row.reasons} />}
-      {refused.map(({ id, name, words }) => <div key={id} style={{ borderLeft: '4px dashed var(--grounded)', paddingLeft: 12 }}><b>{name}.</b> {words}</div>)}
+      {refused.map(({ id, name, words, starts, answer }) => <div key={id} style={{ borderLeft: `4px dashed var(--${answer === 'no' ? 'grounded' : 'restricted'})`, paddingLeft: 12 }}><b><span className="mono">{clock(starts, zone)}</span> {name}.</b> {words}</div>)}
       <Button component={Link} href={`/aircraft/${row.registration}`} variant="contained">Open {row.registration}</Button>
       <div className="small">Not checked: the pilot’s licence, medical, currency and checkout; weather and notices; loading; fuel and oil. Groval advises. The pilot in command, licensed mechanics, the aircraft’s documents and local law decide.</div>
     </aside>
