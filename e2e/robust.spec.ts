@@ -21,15 +21,6 @@ test('the phone without signal keeps a finding and sends it when the signal is b
   await expect(row(dispatcher, 'N01TG')).toContainText('Grounded');
 });
 
-test('an open desk that lost the server says so, and catches up by itself', async ({ desk }) => {
-  const page = await desk('dispatcher');
-  await expect(row(page, 'N00TB')).toBeVisible();
-  await page.context().setOffline(true);
-  await expect(alert(page)).toContainText('do not release from it', { timeout: 40_000 });
-  await page.context().setOffline(false);
-  await expect(alert(page)).toHaveCount(0, { timeout: 20_000 });
-});
-
 test('what was typed survives a closed tab', async ({ phone }) => {
   const renter = await phone('renter');
   await renter.goto('/ramp/N08TB');

@@ -66,6 +66,7 @@ create table document_sighting (
   check ((ended_on is null) = (ended_because is null))
 );
 create index document_sighting_latest on document_sighting (club_id, aircraft_id, kind, happened_at desc);
+create index document_sighting_ended on document_sighting (club_id, aircraft_id) where ended_on is not null;
 
 create table inspection (
   club_id uuid not null, inspection_id uuid not null, aircraft_id uuid not null,

@@ -45,7 +45,7 @@ const document = z.discriminatedUnion('kind', [
     registrationShown: registrationSchema.optional().describe('registration printed on it'),
     issuedOn: dateSchema.optional().describe('day of issue'),
     printedExpiry: dateSchema.optional().describe('expiry date printed on it; wins over computing it from the issue'),
-    ended: z.strictObject({ on: dateSchema.describe('first day on which it no longer holds; for a death, the day of death'), because: z.enum(REGISTRATION_ENDINGS).describe('what ended it') }).optional().describe('set when it ended early (sold, cancelled …); absent states that nothing is known to have ended it'),
+    ended: z.strictObject({ on: dateSchema.describe('first day on which it no longer holds; for a death, the day of death'), because: z.enum(REGISTRATION_ENDINGS).describe('what ended it') }).optional().describe('set when it ended early (sold, cancelled …); absent states that this sighting knows of no end. An end stays on record until a certificate issued after it is sighted'),
   }),
   z.strictObject({
     kind: z.literal('operating-limitations').describe('kind of paper'), ...sighting,
@@ -101,7 +101,7 @@ const flight = z.strictObject({
   crew: z.enum(DIMENSIONS.crew).optional().describe('who flies: a student alone, two pilots under instruction, a rated pilot'),
   rules: z.enum(DIMENSIONS.rules).optional().describe('flight rules'),
   range: z.enum(DIMENSIONS.range).optional().describe('inside the club’s local area, beyond it, or across a border'),
-  light: z.array(z.enum(DIMENSIONS.light)).min(1).optional().describe('light values it touches; absent has them worked out from the sun at the place'),
+  light: z.array(z.enum(DIMENSIONS.light)).min(1).optional().describe('light values that it touches elsewhere; those at the place are worked out from the sun and always count'),
   transponderAirspace: yesNo('enters airspace that needs a transponder'),
   broadcastAirspace: yesNo('enters airspace that needs position broadcast'),
   beyondGlideOverWater: yesNo('goes over water beyond gliding distance of the shore'),

@@ -37,13 +37,16 @@ function signatureOf(row: SignatureColumns): Signature | null {
   };
 }
 
-/** The latest sighting of each kind of paper, one index look-up each. */
+/** The latest sighting of each kind of paper, one index look-up each; and every one that tells of a registration's end, which later sightings do not undo. */
 async function readDocuments(tx: ClubTransaction, aircraftId: string | null) {
-  return tx.selectFrom('aircraft as a')
+  const endings = await tx.selectFrom('document_sighting').selectAll().where('ended_on', 'is not', null).$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId)).execute();
+  const latest = await tx.selectFrom('aircraft as a')
     .innerJoin(sql<{ kind: string }>`(select unnest(${DOCUMENT_KINDS as readonly string[]}::text[]) as kind)`.as('k'), (join) => join.onTrue())
     .innerJoinLateral((query) => query.selectFrom('document_sighting as s').selectAll('s').whereRef('s.club_id', '=', 'a.club_id').whereRef('s.aircraft_id', '=', 'a.aircraft_id').whereRef('s.kind', '=', 'k.kind')
       .orderBy('s.happened_at', 'desc').orderBy('s.recorded_at', 'desc').orderBy('s.sighting_id', 'desc').limit(1).as('d'), (join) => join.onTrue())
     .selectAll('d').$if(aircraftId !== null, (query) => query.where('a.aircraft_id', '=', aircraftId)).execute();
+  const seen = new Set(latest.map(({ sighting_id: id }) => id));
+  return [...latest, ...endings.filter(({ sighting_id: id }) => !seen.has(id))];
 }
 
 const READING = ['m.reading_id', 'm.aircraft_id', 'm.value_s', 'm.happened_at', 'm.recorded_at'] as const;

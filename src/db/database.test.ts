@@ -3,10 +3,12 @@ import { sql } from 'kysely';
 import { Client } from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { getMigrations } from 'better-auth/db/migration';
+import { loadRecords } from '@/commands/load-records';
 import { recordMeterReading } from '@/commands/record-meter-reading';
 import { reportFinding } from '@/commands/report-finding';
 import { decide } from '@/core/decision/decide';
 import { hours } from '@/core/quantities/hours';
+import { civilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
 import { cleanCase } from '@/testing/clean-case';
 import { closeDatabase, given, good, testClub } from '@/testing/database';
@@ -151,6 +153,21 @@ describe('facts in the database', () => {
     expect([disputed?.readings, disputed?.answer.verdict, disputed?.answer]).toEqual([4, 'Grounded', all?.answer]);
     await read('4153');
     expect((await both())[0]?.answer.verdict).toBe('Grounded');
+  });
+
+  it('a registration that ended stays ended on the Line though its paper was seen aboard once more', async () => {
+    const club = await testClub();
+    const { facts } = cleanCase();
+    const paper = facts.documents.find((document) => document.kind === 'registration-certificate');
+    if (paper?.kind !== 'registration-certificate') throw new Error('no registration');
+    const sighted = (change: object) => ({ ...paper, id: randomUUID(), keptWhere: null, recordedAt: club.ports.at, ...change });
+    const load = async (change: object) => { good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { documents: [sighted(change)], inspections: [], readings: [] })); };
+    await load({ happenedAt: addSeconds(club.ports.at, -7200), ended: { on: civilDate('2026-11-20'), because: 'ownership-transferred' } });
+    await load({ happenedAt: addSeconds(club.ports.at, -3600) });
+    for (const presentOnly of [true, false]) {
+      const [stored] = await inClub(club.ports.db, club.clubId, (tx) => loadAircraft(tx, club.place, club.aircraftId, presentOnly));
+      expect(stored === undefined ? null : decide(stored.facts, club.packs, null, club.ports.now()).constraints.map(({ reason }) => reason.code)).toEqual(['registration-ended']);
+    }
   });
 
   it('a damaged value is an error, never a guess', async () => {

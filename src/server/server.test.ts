@@ -51,10 +51,12 @@ describe('photos', () => {
 describe('streams', () => {
   it('are ended once, also when ending one forgets another', () => {
     const ended: string[] = [];
-    const forget = rememberStream(() => { ended.push('a'); forget(); });
+    const forget: () => void = rememberStream(() => { ended.push('a'); forget(); });
     rememberStream(() => { ended.push('b'); });
     endStreams();
     expect(ended).toEqual(['a', 'b']);
+    rememberStream(() => { ended.push('late'); });
+    expect(ended).toEqual(['a', 'b', 'late']);
   });
 });
 

@@ -1,18 +1,27 @@
 const KEY = Symbol.for('groval.streams');
-type Holder = { [KEY]: Set<() => void> | undefined };
+interface Streams { readonly open: Set<() => void>; ending: boolean }
+type Holder = { [KEY]: Streams | undefined };
 
-function open(): Set<() => void> {
+function streams(): Streams {
   const holder = globalThis as unknown as Holder;
-  return holder[KEY] ??= new Set();
+  return holder[KEY] ??= { open: new Set(), ending: false };
 }
 
-/** Remembers how to end a stream that would otherwise stay open. Answers the function that forgets it. */
+/**
+ * Remembers how to end a stream that would otherwise stay open. Answers the function that forgets it.
+ * While the process is ending a stream is ended at once: a screen that comes back on an old connection must not hold it up.
+ */
 export function rememberStream(end: () => void): () => void {
-  open().add(end);
-  return () => { open().delete(end); };
+  const { open, ending } = streams();
+  if (ending) { end(); return () => { /* ended already */ }; }
+  open.add(end);
+  return () => { open.delete(end); };
 }
 
-/** Ends every open stream. */
+/** Ends every open stream, and each that still comes. */
 export function endStreams(): void {
-  for (const end of [...open()]) end();
+  const all = streams();
+  all.ending = true;
+  for (const end of [...all.open]) end();
+  all.open.clear();
 }

@@ -37,6 +37,12 @@ describe(source.section, () => {
     expect(sold('2026-11-24').verdict).toBe('Grounded');
     expect(sold('2026-11-25').verdict).toBe('Released');
   });
+  it('47.41(a): seeing the old certificate aboard once more does not undo a sale; a new one does', () => {
+    const later = { kind: 'registration-certificate', happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:05:00Z', aboard: true, legible: true, registrationShown: 'N02TB' };
+    const sold = { registration: { ended: { on: '2026-11-20', because: 'ownership-transferred' } } };
+    expect(codes(decideClean({ documents: { ...sold, later: { ...later, issuedOn: '2024-05-14', printedExpiry: '2031-05-31' } } }))).toEqual(['registration-ended']);
+    expect(decideClean({ documents: { ...sold, later: { ...later, issuedOn: '2026-11-22', printedExpiry: '2033-11-30' } } }).verdict).toBe('Released');
+  });
   it('47.41(a): a holder’s death ends it after 30 days', () => {
     const died = (on: string) => decideClean({ documents: { registration: { ended: { on, because: 'holder-died' } } } }).verdict;
     expect([died('2026-10-26'), died('2026-10-25')]).toEqual(['Released', 'Grounded']);

@@ -109,6 +109,15 @@ describe('a planned flight', () => {
   });
 });
 
+describe('the light that a flight says', () => {
+  it('adds to the light at the field and never takes away from it', () => {
+    const lamps = { discrepancies: { d: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Navigation lights out', classification: 'deferral-path', closesUses: ['dusk', 'night'] } } };
+    expect(fly({}, lamps)?.answer).toBe('yes');
+    expect(fly({ light: ['night'] }, lamps)?.answer).toBe('no');
+    expect(fly({ starts: '2026-11-25T01:00:00Z', ends: '2026-11-25T02:00:00Z', airborne: 0.5, light: ['day'] }, lamps)?.answer).toBe('no');
+  });
+});
+
 describe('several flights of a day', () => {
   it('each counts for the next, even one that is refused', () => {
     const { facts, packs, asOf } = cleanCase({ meterReadings: { today: { value: 4206 } } });

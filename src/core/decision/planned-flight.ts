@@ -22,9 +22,11 @@ export function airborneTime(flight: PlannedFlight): Hours {
 export function usesNeeded(flight: PlannedFlight, place: Place): UseSet {
   const one = <V>(value: V | null): readonly V[] | undefined => (value === null ? undefined : [value]);
   const inside = (value: boolean | null) => one<'inside' | 'outside'>(value === null ? null : value ? 'inside' : 'outside');
-  const light = flight.light ?? (flight.ends > flight.starts ? lightTouched(flight.starts, flight.ends, place) : LIGHT);
+  // What the flight says of light at other places adds to the light at the field, and never takes away from it.
+  const here = flight.ends > flight.starts ? lightTouched(flight.starts, flight.ends, place) : LIGHT;
+  const light = LIGHT.filter((value) => here.includes(value) || (flight.light ?? []).includes(value));
   const box: { -readonly [D in keyof Box]: Box[D] | undefined } = {
-    light: light.length === 0 ? LIGHT : light,
+    light,
     purpose: one(flight.purpose), crew: one(flight.crew), rules: one(flight.rules), range: one(flight.range),
     transponderAirspace: inside(flight.transponderAirspace), broadcastAirspace: inside(flight.broadcastAirspace),
     overWater: one(flight.beyondGlideOverWater === null ? null : flight.beyondGlideOverWater ? 'beyond-glide' : 'within-glide'),

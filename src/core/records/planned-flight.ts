@@ -14,7 +14,7 @@ export interface PlannedFlight {
   readonly crew: Crew | null;
   readonly rules: Rules | null;
   readonly range: Range | null;
-  /** Light values it touches; null has them worked out from the sun at the field. */
+  /** Light values that it touches elsewhere; those at the field are worked out from the sun and always count. */
   readonly light: readonly Light[] | null;
   readonly transponderAirspace: boolean | null;
   readonly broadcastAirspace: boolean | null;

@@ -1,5 +1,5 @@
 import { ALL_USES } from '../envelope/use-set';
-import { latestSighting, type RegistrationCertificate } from '../records/document';
+import { latestSighting, type AircraftDocument, type RegistrationCertificate } from '../records/document';
 import { addDays, addYears, civilDate, lastDayOfCalendarMonths, type CivilDate } from '../time/civil-date';
 import { endOfDay, startOfDay } from '../time/zone';
 import type { Constraint, Lift } from './parts/constraint';
@@ -38,6 +38,18 @@ export function registrationValidity({ issuedOn, printedExpiry }: Pick<Registrat
   return { lastDay: printedExpiry, basis: 'printed' };
 }
 
+interface Ending { readonly id: string; readonly ended: NonNullable<RegistrationCertificate['ended']> }
+
+/**
+ * The earliest ending on record that no new certificate has outlived. Seeing the old paper aboard once more does not undo a sale:
+ * only a certificate issued after the ending does.
+ */
+function endingOf(documents: readonly AircraftDocument[], latest: RegistrationCertificate | null): Ending | null {
+  const endings = documents.flatMap((document): readonly Ending[] => (document.kind === 'registration-certificate' && document.ended !== null ? [{ id: document.id, ended: document.ended }] : []))
+    .filter(({ ended }) => latest?.issuedOn == null || latest.issuedOn <= ended.on || latest.ended === ended);
+  return endings.sort((a, b) => (a.ended.on < b.ended.on ? -1 : a.ended.on > b.ended.on ? 1 : a.id < b.id ? -1 : 1))[0] ?? null;
+}
+
 const renew: Lift = { act: 'renew-registration', by: { kind: 'owner' } };
 
 /** Registration that has not run out and has not ended early. Without it nothing may fly, not even to the workshop. */
@@ -63,10 +75,11 @@ export const registrationIsValid = rule({
     } else {
       constraints.push(constraint('expiry', 'failed', { code: 'registration-expires', ...validity }, { kind: 'instant', at: endOfDay(validity.lastDay, place.zone) }, [renew]));
     }
-    const ended = certificate?.ended ?? null;
-    if (ended !== null) {
+    const ending = endingOf(documents, certificate);
+    if (ending !== null) {
+      const { id, ended } = ending;
       const on = ended.because === 'holder-died' ? addDays(ended.on, DAYS_AFTER_DEATH) : ended.on;
-      constraints.push(constraint('ended', 'failed', { code: 'registration-ended', on, because: ended.because }, { kind: 'instant', at: startOfDay(on, place.zone) }, [{ act: 'register-new-owner', by: { kind: 'owner' } }]));
+      constraints.push({ ...constraint('ended', 'failed', { code: 'registration-ended', on, because: ended.because }, { kind: 'instant', at: startOfDay(on, place.zone) }, [{ act: 'register-new-owner', by: { kind: 'owner' } }]), records: [id] });
     }
     return result(constraints, missing);
   },

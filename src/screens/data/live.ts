@@ -25,12 +25,13 @@ export function useLive(): number | null {
   useEffect(() => {
     const source = new EventSource('/api/events');
     let heard = Date.now();
-    let lost = false;
+    // Until the line is open changes may be missed: what was loaded before is loaded anew.
+    let lost = true;
     const alive = () => {
       heard = Date.now();
       if (lost) { lost = false; setDeadSince(null); void client.invalidateQueries(); }
     };
-    const dead = () => { if (!lost) { lost = true; setDeadSince(heard); } };
+    const dead = () => { lost = true; setDeadSince((since) => since ?? heard); };
     source.addEventListener('beat', alive);
     source.addEventListener('resync', () => { alive(); void client.invalidateQueries(); });
     source.addEventListener('change', (event: MessageEvent<string>) => {

@@ -13,7 +13,7 @@ const retry = (count: number, error: Error) => !(error instanceof Refusal) && co
 /** Who is signed in. */
 export const useMe = () => useQuery({ queryKey: ['me'], queryFn: () => ask<Me>('/api/me'), retry, staleTime: 60_000 });
 /** The Line. */
-export const useLine = () => useQuery({ queryKey: ['line'], queryFn: () => ask<Line>('/api/line'), retry });
+export const useLine = () => useQuery({ queryKey: ['line'], queryFn: () => ask<Line>('/api/line'), retry, refetchInterval: 5 * 60_000 });
 /** One aircraft's page. */
 export const useAircraft = (registration: string | null) => useQuery({ queryKey: ['aircraft', registration], queryFn: () => ask<AircraftPage>(`/api/aircraft/${encodeURIComponent(registration ?? '')}`), enabled: registration !== null, retry });
 /** The aircraft that can be reported on. */

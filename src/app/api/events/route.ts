@@ -17,16 +17,19 @@ export const GET = route(async ({ clubId }, request) => {
       const write = (text: string) => { try { controller.enqueue(encoder.encode(text)); } catch { stop(); } };
       const remove = await live.add(clubId, (event, data) => { write(`event: ${event}\ndata: ${data}\n\n`); });
       const beat = setInterval(() => { write('event: beat\ndata: {}\n\n'); }, BEAT_MS);
-      const forget = rememberStream(() => { stop(); });
+      let forget = () => { /* replaced below */ };
       stop = () => {
         stop = () => { /* ended */ };
         clearInterval(beat); remove(); forget();
         try { controller.close(); } catch { /* the other side closed it first */ }
       };
+      forget = rememberStream(() => { stop(); });
       request.signal.addEventListener('abort', () => { stop(); });
+      if (request.signal.aborted) { stop(); return; }
       write('retry: 1000\nevent: beat\ndata: {}\n\n');
     },
     cancel() { stop(); },
   });
-  return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' } });
+  // The connection goes with the stream: a server that is ending waits for idle connections, and screens would come back on them.
+  return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no', connection: 'close' } });
 });
