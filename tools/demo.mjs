@@ -33,6 +33,8 @@ function options() {
   if (values.help) return null;
   const port = values.port === undefined ? null : Number(values.port);
   if (port !== null && !(/^\d+$/.test(values.port) && port >= 1 && port <= 65_535)) throw new Explained(`--port ${values.port}: expected a whole number from 1 to 65535`);
+  const now = process.env.GROVAL_NOW;
+  if (now && !(/T.*(Z|[+-]\d\d:?\d\d)$/.test(now) && !Number.isNaN(Date.parse(now)))) throw new Explained(`GROVAL_NOW=${now}: expected a moment such as 2026-11-24T13:42:00Z, with Z or an offset`);
   return { port, host: values.host ?? '127.0.0.1', reset: values.reset ?? false };
 }
 
@@ -52,6 +54,7 @@ const isLoopback = (host) => host === 'localhost' || host === '::1' || /^127\./.
 async function main() {
   const wish = options();
   if (wish === null) { process.stdout.write(`${USAGE}\n`); return; }
+  const port = await choosePort(wish.host, wish.port);
   const folder = stateFolder('demo');
   const log = (name) => join(folder, 'logs', `${name}.log`);
   const giveBack = takeLock(folder, 'The demo');
@@ -68,7 +71,6 @@ async function main() {
 
   try {
     process.stdout.write('Groval demo\n');
-    const port = await choosePort(wish.host, wish.port);
     await step('Debian packages', () => ensureDebianPackages(['postgresql'], log('debian')));
     await step('npm packages', () => ensureNpmPackages(log('npm')));
     const cluster = new Cluster(folder);

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import sharp from 'sharp';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { trustedOrigins } from './accounts';
+import { openAccountPool, openAccounts, trustedOrigins } from './accounts';
 import { isLoopback, readEnvironment } from './environment';
 import { reencodePhoto } from './photos';
 import { endStreams, rememberStream } from './streams';
@@ -24,6 +24,19 @@ describe('the environment', () => {
     expect(trustedOrigins('http://127.0.0.1:3600')).toEqual(['http://127.0.0.1:3600', 'http://localhost:3600']);
     expect(trustedOrigins('https://groval.example/line')).toEqual(['https://groval.example']);
   });
+});
+
+describe('accounts', () => {
+  const options = (GROVAL_URL: string) => {
+    const pool = openAccountPool('postgres://nobody@127.0.0.1:1/none');
+    return openAccounts({ GROVAL_URL, GROVAL_AUTH_SECRET: 'x'.repeat(32) }, pool).options;
+  };
+  it('cookies go over TLS only outside this machine, and are out of reach of scripts everywhere', () => {
+    expect(options('https://groval.example').advanced).toMatchObject({ useSecureCookies: true, defaultCookieAttributes: { httpOnly: true, sameSite: 'lax' } });
+    expect(options('http://10.1.2.3:3600').advanced.useSecureCookies).toBe(true);
+    expect(options('http://127.0.0.1:3600').advanced.useSecureCookies).toBe(false);
+  });
+  it('nobody signs up by themselves', () => { expect(options('https://groval.example').emailAndPassword).toMatchObject({ disableSignUp: true }); });
 });
 
 describe('photos', () => {

@@ -24,13 +24,13 @@ export function problem(status: number, message: string): Response {
   return Response.json({ error: { code: 'invalid', message, problems: [] } }, { status });
 }
 
-/** Who is asking: from the session cookie, with their first club. Null without a session or a club. */
-async function whoAsks(request: Request): Promise<Actor | null> {
+/** Who is asking: from the session cookie, with their first club. */
+async function whoAsks(request: Request): Promise<Actor | 'signed-out' | 'without-club'> {
   const { accounts, db } = runtime();
   const session = await accounts.api.getSession({ headers: request.headers });
-  if (session === null) return null;
+  if (session === null) return 'signed-out';
   const [membership] = await asPerson(db, session.user.id, (tx) => membershipsOf(tx, session.user.id));
-  return membership === undefined ? null : { personId: session.user.id, name: membership.name, clubId: membership.clubId, roles: membership.roles };
+  return membership === undefined ? 'without-club' : { personId: session.user.id, name: membership.name, clubId: membership.clubId, roles: membership.roles };
 }
 
 /**
@@ -42,7 +42,8 @@ export function route<Context>(work: (actor: Actor, request: Request, context: C
     try {
       if (request.method !== 'GET' && !trusted(request.headers.get('origin'))) return problem(403, 'This change did not come from Groval’s own pages. Open Groval again and repeat it.');
       const actor = await whoAsks(request);
-      if (actor === null) return problem(401, 'You are signed out. Sign in again; what you typed is kept.');
+      if (actor === 'signed-out') return problem(401, 'You are signed out. Sign in again; what you typed is kept.');
+      if (actor === 'without-club') return problem(403, 'Your account belongs to no club yet. Ask whoever keeps your club’s records to admit you.');
       return await work(actor, request, context);
     } catch (error) {
       runtime().log.error({ err: error, path: new URL(request.url).pathname }, 'a request failed');

@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import { hours } from '../src/core/quantities/hours';
+import { hourInterval } from '../src/core/records/hour-interval';
+import { countingInspections, inspectionFaults } from '../src/core/records/inspection';
+import { timeInService } from '../src/core/records/meter-reading';
+import { addDays, civilDate } from '../src/core/time/civil-date';
+import { stepOf } from '../src/core/walkround/classify';
+import { FLEET } from './fleet';
+import { historyOf } from './history';
+import { idsFrom } from './identity';
+import { PEOPLE } from './people';
+import { randomFrom } from './random';
+import { TERN_BAY } from './tern-bay';
+
+const id = idsFrom(1);
+const DAYS = ['2026-11-24', '2027-02-28', '2028-02-29', '2027-01-01'].map(civilDate);
+
+describe('the demo’s world', () => {
+  it('has a fleet of at least 14, of registrations that no authority issues', () => {
+    expect(FLEET.length).toBeGreaterThanOrEqual(14);
+    expect(new Set(FLEET.map(({ registration }) => registration)).size).toBe(FLEET.length);
+    for (const { registration } of FLEET) expect(registration).toMatch(/^N0\d[A-Z]{2}$/);
+  });
+  it('has one person for each role, under an address that reaches nobody', () => {
+    expect(PEOPLE.map(({ role }) => role).sort()).toEqual(['dispatcher', 'instructor', 'mechanic', 'renter', 'safety-officer', 'student']);
+    for (const { email } of PEOPLE) expect(email).toMatch(/@ternbay\.example$/);
+  });
+  it('names only steps of the walk-round list', () => { for (const { findings } of FLEET) for (const { step } of findings) expect([step, stepOf(step) !== undefined]).toEqual([step, true]); });
+  it('is the same for the same seed, and another for another', () => {
+    const take = (seed: number) => { const random = randomFrom(seed); return Array.from({ length: 5 }, random); };
+    expect(take(7)).toEqual(take(7));
+    expect(take(7)).not.toEqual(take(8));
+    for (const value of take(7)) expect(value >= 0 && value < 1).toBe(true);
+    expect(id('a')).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-5[0-9a-f]{3}-8[0-9a-f]{3}-[0-9a-f]{12}$/);
+  });
+});
+
+describe('an aircraft’s past', () => {
+  it.each(FLEET.map((aircraft, at) => [aircraft.registration, aircraft, at] as const))('%s agrees with itself and with the fleet’s list, on any day', (_, aircraft, at) => {
+    for (const today of DAYS) {
+      const { readings, inspections } = historyOf(aircraft, today, TERN_BAY, at, id);
+      expect(historyOf(aircraft, today, TERN_BAY, at, id).readings).toEqual(readings);
+      expect(readings.length).toBeGreaterThan(200);
+      expect(timeInService(readings, inspections, TERN_BAY.zone)).toMatchObject({ state: 'known', value: hours(aircraft.hours) });
+      for (const inspection of inspections) expect([inspection.id, inspectionFaults(inspection, TERN_BAY.zone)]).toEqual([inspection.id, []]);
+      for (const { happenedAt, recordedAt } of readings) expect(happenedAt <= recordedAt).toBe(true);
+      if (aircraft.category !== 'standard') continue;
+      const due = hourInterval(countingInspections(inspections, ['hundred-hour', 'annual'], TERN_BAY.zone), hours('100'));
+      expect([today, due?.dueAt, due?.takenOff]).toEqual([today, hours(aircraft.inspectedAt) + hours('100'), 0]);
+      expect(inspections.every(({ completedOn }) => completedOn <= addDays(today, -1))).toBe(true);
+    }
+  });
+});
