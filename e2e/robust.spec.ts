@@ -35,6 +35,23 @@ test('what was typed survives a closed tab', async ({ phone }) => {
   await expect(again.getByRole('textbox')).toHaveValue('A dent behind the');
 });
 
+test('a photo that cannot be read is never lost: the words arrive, the file stays until its taker decides', async ({ phone }) => {
+  const renter = await phone('renter');
+  await renter.goto('/ramp/N06TG');
+  await renter.getByRole('button', { name: 'Walking up' }).tap();
+  await renter.getByRole('button', { name: 'Something that is not on this list' }).tap();
+  await renter.getByLabel('In your words').fill('Dent in the left wing tip');
+  await renter.locator('input[type=file]').setInputFiles({ name: 'dent.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') });
+  await renter.getByRole('button', { name: 'Keep this' }).tap();
+  await renter.getByRole('button', { name: 'It is not right' }).tap();
+  await expect(renter.getByRole('heading', { name: 'Reported.' })).toBeVisible();
+  await expect(alert(renter)).toContainText('The words have arrived; only the photo has not.');
+  await expect(renter.getByRole('link', { name: 'Save the photo' })).toBeVisible();
+  await expectNoViolations(renter);
+  await renter.getByRole('button', { name: 'Leave the photo out' }).tap();
+  await expect(renter.getByText('all sent')).toBeVisible();
+});
+
 test('a signed-out phone keeps the finding until its writer signs in again', async ({ phone }) => {
   const renter = await phone('renter');
   await renter.goto('/ramp/N06TB');

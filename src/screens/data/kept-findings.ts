@@ -45,17 +45,19 @@ export async function sendKept(kept: KeptFinding): Promise<Sent> {
     return { state: 'refused', message };
   }
   await keep({ ...kept, wordsSent: true, trouble: null });
-  let photoTrouble: string | null = null;
   if (kept.photo !== null) {
     try {
       await ask(`/api/findings/${kept.findingId}/photos/${kept.photoId}`, { method: 'PUT', body: kept.photo });
     } catch (error) {
       if (!(error instanceof Refusal) || error.status === 401 || error.status >= 500) return { state: 'kept' };
-      photoTrouble = error.message;
+      // The photo may exist nowhere else: it stays on the phone until its taker has decided.
+      const photoTrouble = error.message;
+      await keep({ ...kept, wordsSent: true, trouble: photoTrouble });
+      return { state: 'sent', photoTrouble };
     }
   }
   await store.kept.delete(kept.findingId);
-  return { state: 'sent', photoTrouble };
+  return { state: 'sent', photoTrouble: null };
 }
 
 /** Findings of a person that wait on this phone. They are sent again when the signal comes back, and every half minute. */

@@ -135,7 +135,7 @@ function Picture({ photo }: { readonly photo: Blob }) {
 /** What came of sending it, and what that means for flying. */
 function Outcome({ sent, registration }: { readonly sent: Sent; readonly registration: string }) {
   switch (sent.state) {
-    case 'sent': return <><p>The dispatcher sees it now. Wait for an answer before you fly {registration}.</p>{sent.photoTrouble === null ? null : <p>{sent.photoTrouble}</p>}</>;
+    case 'sent': return <><p>The dispatcher sees it now. Wait for an answer before you fly {registration}.</p>{sent.photoTrouble === null ? null : <p>The photo was not accepted; it stands above until you decide about it.</p>}</>;
     case 'kept': return <p>It is sent as soon as there is a signal. <b>Nobody has seen it yet:</b> do not fly {registration}, and tell the dispatcher yourself.</p>;
     case 'refused': return <p>{sent.message}</p>;
     default: {
