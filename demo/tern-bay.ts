@@ -65,7 +65,7 @@ function papers(aircraft: DemoAircraft, today: CivilDate): RecordBatch['document
     { ...seen('limitations', daysAgo), kind: 'operating-limitations', form: aircraft.firstFlown < '1979-03-01' ? 'placards-and-markings' : 'flight-manual', keptWhere: 'behind the left seat' },
     { ...seen('weighing', daysAgo), kind: 'weight-and-balance', aboard: !(aircraft.missingPaper === 'weight-and-balance' && daysAgo < 10), keptWhere: 'inside the flight manual' },
     { ...seen('radio', daysAgo), kind: 'radio-licence', aboard: registration !== 'N06TB', keptWhere: 'pouch on the rear cabin wall' },
-    { ...seen('tank', daysAgo), kind: 'cabin-tank-record', aboard: null, legible: null, tankFitted: false, keptWhere: 'no such tank' },
+    { ...seen('tank', daysAgo), kind: 'cabin-tank-record', aboard: null, legible: null, tankFitted: false, keptWhere: 'cabin and baggage space' },
   ];
   return [DAYS_BACK - 1, 760, 400, 190, 61, 4].flatMap(rounds);
 }

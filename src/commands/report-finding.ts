@@ -9,9 +9,6 @@ import { notifyChange } from '@/db/notify';
 import { instantText } from '@/core/time/instant';
 import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
 
-/** A phone's clock may be this far ahead of ours before its time is called wrong. */
-const CLOCK_SLACK_MS = 5 * 60_000;
-
 export interface FindingReported {
   readonly aircraftId: string;
   readonly registration: string;
@@ -39,11 +36,9 @@ export async function reportFinding(ports: Ports, actor: Actor, finding: Finding
     const aircraft = await lockAircraft(tx, finding.aircraftId);
     if (aircraft === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft. Go back and choose it again; what you typed is kept.' });
     const { classification, closesUses } = classifyFinding(step, finding.asListed, finding.looks);
-    // A phone clock that runs ahead must not date a finding after its own entry; the finding counts either way.
-    const happenedAt = finding.foundAt > recordedAt && finding.foundAt - recordedAt <= CLOCK_SLACK_MS ? recordedAt : finding.foundAt;
-    if (happenedAt > recordedAt) {
-      throw new Refused({ code: 'invalid', message: 'The time of the find lies in the future. Set the phone’s clock and send it again; what you typed is kept.', problems: [{ path: 'foundAt', message: `expected a time up to ${instantText(recordedAt)}` }] });
-    }
+    // Nothing is found after it was entered: a phone whose clock runs ahead gets the time of entry, and the ledger keeps what it said.
+    // Refusing it would leave an aircraft open that somebody has found something on.
+    const happenedAt = finding.foundAt > recordedAt ? recordedAt : finding.foundAt;
     const isNew = await insertDiscrepancy(tx, {
       clubId: actor.clubId, aircraftId: finding.aircraftId, discrepancyId: finding.findingId, station: finding.station, side: finding.side, step: finding.step, asListed: finding.asListed, what: finding.what,
       looks: finding.looks, foundBy: { personId: actor.personId, name: actor.name }, classification, closesUses, happenedAt, recordedAt,
@@ -56,7 +51,7 @@ export async function reportFinding(ports: Ports, actor: Actor, finding: Finding
     const revision = await raiseRevision(tx, finding.aircraftId);
     await appendToLedger(tx, {
       clubId: actor.clubId, aircraftId: finding.aircraftId, revision, act: 'report-finding', actor, recordedAt,
-      record: { id: finding.findingId, station: finding.station, side: finding.side, step: finding.step, asListed: finding.asListed, what: finding.what, looks: finding.looks, classification, closesUses, happenedAt: instantText(happenedAt) },
+      record: { id: finding.findingId, station: finding.station, side: finding.side, step: finding.step, asListed: finding.asListed, what: finding.what, looks: finding.looks, classification, closesUses, happenedAt: instantText(happenedAt), phoneSaid: instantText(finding.foundAt) },
     }, ports.sha256);
     await notifyChange(tx, { club: actor.clubId, aircraft: finding.aircraftId, revision });
     return { aircraftId: finding.aircraftId, registration: aircraft.registration, revision, classification, isNew };

@@ -136,7 +136,7 @@ describe('the story', () => {
   it.each([
     ['report-finding', { what: 'nick', station: 'wing', side: 'left' }, 'reported: nick (left wing)'],
     ['add-photo', {}, 'added a photo to the finding'],
-    ['return-to-service', { work: 'repaired', found: 'nick', description: 'Blended.', completedOn: '2026-03-31', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-1' } }, 'repaired “nick”: Blended., completed 31 Mar 2026. Signed as mechanic (airframe and powerplant), AP-1.'],
+    ['return-to-service', { work: 'repaired', found: 'nick', description: 'Blended.', completedOn: '2026-03-31', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-1' } }, 'repaired “nick”: Blended, completed 31 Mar 2026. Signed as mechanic (airframe and powerplant), AP-1.'],
     ['record-meter-reading', { entered: '4150.3' }, 'read the meter: 4150.3 h'],
     ['plan-flight', { person: 'J. Sol' }, 'planned a flight for J. Sol'],
     ['load-folder', {}, 'brought in the aircraft with its folder'],

@@ -28,7 +28,7 @@ export function tellStory(act: string, record: unknown): string {
       const certificate = (entry['certificate'] ?? {}) as Readonly<Record<string, unknown>>;
       const kind = CERTIFICATE_KINDS.find((known) => known === text(certificate, 'kind'));
       const on = parseCivilDate(text(entry, 'completedOn'));
-      return `${workName(text(entry, 'work'))} “${text(entry, 'found')}”: ${text(entry, 'description')}${on === undefined ? '' : `, completed ${dateText(on)}`}. Signed as ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}, ${text(certificate, 'number')}.`;
+      return `${workName(text(entry, 'work'))} “${text(entry, 'found')}”: ${text(entry, 'description').replace(/[.\s]+$/, '')}${on === undefined ? '' : `, completed ${dateText(on)}`}. Signed as ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}, ${text(certificate, 'number')}.`;
     }
     case 'record-meter-reading': return `read the meter: ${text(entry, 'entered')} h`;
     case 'plan-flight': return `planned a flight for ${text(entry, 'person')}`;

@@ -32,7 +32,7 @@ export const unfinished = (personId: string, registration: string) => store.kept
 export const discard = (findingId: string) => store.kept.delete(findingId);
 
 /** What came of sending one finding. */
-export type Sent = { readonly state: 'sent'; readonly photoTrouble: string | null } | { readonly state: 'kept' } | { readonly state: 'refused'; readonly message: string };
+export type Sent = { readonly state: 'sent'; readonly photoTrouble: string | null } | { readonly state: 'kept' } | { readonly state: 'refused' };
 
 /** Sends one finding, words first. Without signal it stays; a refusal is kept with its reason. */
 export async function sendKept(kept: KeptFinding): Promise<Sent> {
@@ -42,7 +42,7 @@ export async function sendKept(kept: KeptFinding): Promise<Sent> {
     if (error instanceof NoSignal || (error instanceof Refusal && (error.status === 401 || error.status >= 500))) return { state: 'kept' };
     const message = error instanceof Error ? error.message : 'It was not accepted.';
     await keep({ ...kept, trouble: message });
-    return { state: 'refused', message };
+    return { state: 'refused' };
   }
   await keep({ ...kept, wordsSent: true, trouble: null });
   if (kept.photo !== null) {

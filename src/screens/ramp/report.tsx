@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { FindingInput } from '@/contracts/report-finding';
 import type { RampAircraft } from '@/queries/ramp';
-import { discard, keep, sendKept, unfinished, type KeptFinding, type Sent } from '../data/kept-findings';
+import { keep, sendKept, unfinished, type KeptFinding, type Sent } from '../data/kept-findings';
 import { BigButton } from './big-button';
 import { Choices, ThumbBar } from './ramp-frame';
 
@@ -113,9 +113,8 @@ export function Report({ aircraft, personId, onDone }: { readonly aircraft: Ramp
       <>{title(sent?.state === 'sent' ? 'Reported.' : sent?.state === 'kept' ? 'Kept on this phone.' : 'Not accepted.')}
         <div role="status" style={{ fontSize: 19, lineHeight: 1.35 }}>{sent === null ? null : <Outcome sent={sent} registration={aircraft.registration} />}</div>
         <ThumbBar>
-          {sent?.state === 'refused' ? <BigButton onClick={() => { void discard(kept.findingId); onDone(); }}>Give it up</BigButton> : <BigButton onClick={onDone}>Another aircraft</BigButton>}
-          {sent?.state === 'refused' ? <BigButton strong onClick={() => { change({}, { ready: 0, trouble: null }); setQuestion('describe'); }}>Correct it</BigButton>
-            : <BigButton strong onClick={() => { setKept(fresh(personId, aircraft)); setSent(null); setQuestion('station'); }}>Report more</BigButton>}
+          <BigButton onClick={onDone}>Another aircraft</BigButton>
+          <BigButton strong onClick={() => { setKept(fresh(personId, aircraft)); setSent(null); setQuestion('station'); }}>Report more</BigButton>
         </ThumbBar></>
     );
     default: {
@@ -137,7 +136,7 @@ function Outcome({ sent, registration }: { readonly sent: Sent; readonly registr
   switch (sent.state) {
     case 'sent': return <><p>The dispatcher sees it now. Wait for an answer before you fly {registration}.</p>{sent.photoTrouble === null ? null : <p>The photo was not accepted; it stands above until you decide about it.</p>}</>;
     case 'kept': return <p>It is sent as soon as there is a signal. <b>Nobody has seen it yet:</b> do not fly {registration}, and tell the dispatcher yourself.</p>;
-    case 'refused': return <p>{sent.message}</p>;
+    case 'refused': return <p>It stands above until you decide about it.</p>;
     default: {
       const missing: never = sent;
       throw new RangeError(`no such outcome: ${JSON.stringify(missing)}`);

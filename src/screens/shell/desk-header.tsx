@@ -18,7 +18,7 @@ export function DeskHeader({ children }: { readonly children?: ReactNode }) {
       {children}
       <span style={{ flex: 1 }} />
       <button type="button" style={plain} onClick={() => { setMode(mode === 'dark' ? 'light' : 'dark'); }}>{mode === 'dark' ? 'Paper' : 'Dim'}</button>
-      {me === undefined ? null : <><span style={{ fontSize: 15 }}>{me.name}, {me.roles.join(', ')}</span><button type="button" style={plain} onClick={() => { void leave(); }}>Sign out</button></>}
+      {me === undefined ? null : <><span style={{ fontSize: 15 }}>{me.name}, {me.roles.map((role) => role.replace('-', ' ')).join(', ')}</span><button type="button" style={plain} onClick={() => { void leave(); }}>Sign out</button></>}
     </header>
   );
 }
