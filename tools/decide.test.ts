@@ -46,6 +46,8 @@ describe('the decide command', () => {
     ['no pack', { ...clean, packs: [] }, 'packs'],
     ['two authorities', { ...clean, packs: [{ id: 'us-part91' }, { id: 'us-part91' }] }, 'packs: expected exactly one'],
     ['an unknown base', { extends: 'no-such-case' }, "extends: 'no-such-case' cannot be read"],
+    ['a name that stands twice', '{"extends":"clean-trainer","discrepancies":{"d":{"what":"Crack"}},"discrepancies":{}}', 'discrepancies: stands twice'],
+    ['more digits than can be kept', '{"extends":"clean-trainer","meterReadings":{"today":{"value":4150.30000000000000001}}}', 'meterReadings.today.value: expected fewer digits'],
     ['a reserved name as an id', `{"extends":"clean-trainer","documents":{"__proto__":{"kind":"weight-and-balance"}}}`, '__proto__: is a reserved name'],
   ])('%s: exit code 2, the path and what was expected, nothing on standard output', (_, value, expected) => {
     const { status, stdout, stderr } = ask(file(value));

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { dirname, isAbsolute, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { caseSchema, type CaseFile } from '../../src/contracts/case-file';
+import { silentLosses } from './exact-json';
 import { mergePatch, type Json } from '../../src/contracts/merge-patch';
 import { problemsOf, type Problem } from '../../src/contracts/problem';
 
@@ -19,11 +20,14 @@ const refuse = (path: string, message: string): never => { throw new CaseRefused
 /** Parses JSON text; a syntax error says where it is. */
 export function parseJson(text: string, name: string): Json {
   try {
-    return JSON.parse(text, (key, value: unknown) => {
+    const given = JSON.parse(text, (key, value: unknown) => {
       // JavaScript gives this name a meaning of its own, and a record under it could be passed over in silence.
       if (key === '__proto__') throw new CaseRefused(`${name} uses a reserved name`, [{ path: '__proto__', message: 'is a reserved name: give the record another id' }]);
       return value;
     }) as Json;
+    const losses = silentLosses(text);
+    if (losses.length > 0) throw new CaseRefused(`${name} says something that would be lost`, losses);
+    return given;
   } catch (error) {
     if (error instanceof CaseRefused) throw error;
     throw new CaseRefused(`${name} is not JSON`, [{ path: '', message: `expected JSON: ${error instanceof Error ? error.message : String(error)}` }]);
