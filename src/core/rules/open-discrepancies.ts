@@ -16,6 +16,18 @@ const CLOSES: Readonly<Record<ClosedUse, UseSet>> = {
   ice: union(usesIn({ rules: ['ifr'] }), usesIn({ light: ['night', 'dusk'] })),
 };
 
+const together = new Map<string, UseSet>();
+
+/** The uses behind several words. There are few words, so there are few such sets: each is made once. */
+function closedTogether(words: readonly ClosedUse[]): UseSet {
+  const key = words.join();
+  const known = together.get(key);
+  if (known !== undefined) return known;
+  const set = union(...words.map((word) => CLOSES[word]));
+  together.set(key, set);
+  return set;
+}
+
 /** What an open discrepancy closes. An inoperative item without named uses closes all of them. */
 export function usesClosedBy({ classification, closesUses }: Pick<Discrepancy, 'classification' | 'closesUses'>): UseSet {
   switch (classification) {
@@ -23,7 +35,7 @@ export function usesClosedBy({ classification, closesUses }: Pick<Discrepancy, '
     case 'note':
       return NO_USES;
     case 'deferral-path':
-      return closesUses.length === 0 ? ALL_USES : closesUses.length === 1 && closesUses[0] !== undefined ? CLOSES[closesUses[0]] : union(...closesUses.map((word) => CLOSES[word]));
+      return closesUses.length === 0 ? ALL_USES : closedTogether(closesUses);
     case 'ground-until-mechanic':
     case 'service-before-flight':
     case 'tell-instructor':

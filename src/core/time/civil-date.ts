@@ -42,9 +42,14 @@ export function civilDateFrom(date: Temporal.PlainDate): CivilDate {
  */
 export function lastDayOfCalendarMonths(done: CivilDate, months: number): CivilDate {
   if (!Number.isInteger(months) || months < 0) throw new RangeError(`calendar months must be a whole number from 0, not ${months}`);
-  const first = Temporal.PlainDate.from(done).with({ day: 1 }).add({ months });
-  return civilDateFrom(first.with({ day: first.daysInMonth }));
+  return lastDays(`${done} ${months}`);
 }
+
+const lastDays = remembered((key: string): CivilDate => {
+  const [done = '', months = ''] = key.split(' ');
+  const first = Temporal.PlainDate.from(done).with({ day: 1 }).add({ months: Number(months) });
+  return civilDateFrom(first.with({ day: first.daysInMonth }));
+}, 20_000);
 
 /** `years` later on the same day of the same month; 29 February becomes the 28th where there is no 29th. */
 export function addYears(date: CivilDate, years: number): CivilDate {
