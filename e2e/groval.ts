@@ -63,6 +63,14 @@ export async function expectNoViolations(page: Page): Promise<void> {
 /** What a page of ours says is wrong; the framework has an empty alert of its own on every page. */
 export const alert = (page: Page) => page.getByRole('alert').filter({ hasText: /./ });
 
+/** On the phone: starts a finding that is on no list, at a place, in one's own words. */
+export async function inOwnWords(page: Page, registration: string, place: string, words: string): Promise<void> {
+  await page.goto(`/ramp/${registration}`);
+  await page.getByRole('button', { name: place }).tap();
+  await page.getByRole('button', { name: 'Something that is not on this list' }).tap();
+  await page.getByLabel('In your words').fill(words);
+}
+
 /** The Line's row of an aircraft. */
 export const row = (page: Page, registration: string) => page.getByRole('row').filter({ has: page.getByRole('rowheader').filter({ hasText: registration }) });
 

@@ -1,4 +1,4 @@
-import { alert, expect, expectNoViolations, row, signIn, test } from './groval';
+import { alert, expect, expectNoViolations, inOwnWords, row, signIn, test } from './groval';
 
 test('the phone without signal keeps a finding and sends it when the signal is back', async ({ desk, phone }) => {
   const dispatcher = await desk('dispatcher');
@@ -23,10 +23,7 @@ test('the phone without signal keeps a finding and sends it when the signal is b
 
 test('what was typed survives a closed tab', async ({ phone }) => {
   const renter = await phone('renter');
-  await renter.goto('/ramp/N08TB');
-  await renter.getByRole('button', { name: 'Right wing' }).tap();
-  await renter.getByRole('button', { name: 'Something that is not on this list' }).tap();
-  await renter.getByLabel('In your words').fill('A dent behind the');
+  await inOwnWords(renter, 'N08TB', 'Right wing', 'A dent behind the');
   await expect(renter.getByLabel('In your words')).toHaveValue('A dent behind the');
   await renter.waitForTimeout(200);
   const again = await renter.context().newPage();
@@ -37,10 +34,7 @@ test('what was typed survives a closed tab', async ({ phone }) => {
 
 test('a photo that cannot be read is never lost: the words arrive, the file stays until its taker decides', async ({ phone }) => {
   const renter = await phone('renter');
-  await renter.goto('/ramp/N06TG');
-  await renter.getByRole('button', { name: 'Walking up' }).tap();
-  await renter.getByRole('button', { name: 'Something that is not on this list' }).tap();
-  await renter.getByLabel('In your words').fill('Dent in the left wing tip');
+  await inOwnWords(renter, 'N06TG', 'Walking up', 'Dent in the left wing tip');
   await renter.locator('input[type=file]').setInputFiles({ name: 'dent.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') });
   await renter.getByRole('button', { name: 'Keep this' }).tap();
   await renter.getByRole('button', { name: 'It is not right' }).tap();
@@ -54,10 +48,7 @@ test('a photo that cannot be read is never lost: the words arrive, the file stay
 
 test('a signed-out phone keeps the finding until its writer signs in again', async ({ phone }) => {
   const renter = await phone('renter');
-  await renter.goto('/ramp/N06TB');
-  await renter.getByRole('button', { name: 'Walking up' }).tap();
-  await renter.getByRole('button', { name: 'Something that is not on this list' }).tap();
-  await renter.getByLabel('In your words').fill('Oil puddle under the nose');
+  await inOwnWords(renter, 'N06TB', 'Walking up', 'Oil puddle under the nose');
   await renter.context().clearCookies();
   await renter.getByRole('button', { name: 'Keep this' }).tap();
   await renter.getByRole('button', { name: 'It is not right' }).tap();

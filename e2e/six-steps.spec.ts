@@ -1,4 +1,4 @@
-import { alert, expect, expectNoViolations, row, test } from './groval';
+import { alert, expect, expectNoViolations, inOwnWords, row, test } from './groval';
 
 test('from a find on the ramp to the return to service, seen on an open desk', async ({ desk, phone }) => {
   const dispatcher = await desk('dispatcher');
@@ -75,10 +75,7 @@ test('every one of the demo’s people signs in and lands where their work is', 
 test('two at once: a signature on what has changed meanwhile is refused, and nothing typed is lost', async ({ desk, phone }) => {
   const report = async (what: string) => {
     const student = await phone('student');
-    await student.goto('/ramp/N03TG');
-    await student.getByRole('button', { name: 'Walking up' }).tap();
-    await student.getByRole('button', { name: 'Something that is not on this list' }).tap();
-    await student.getByLabel('In your words').fill(what);
+    await inOwnWords(student, 'N03TG', 'Walking up', what);
     await student.getByRole('button', { name: 'Keep this' }).tap();
     await student.getByRole('button', { name: 'I would not fly it' }).tap();
     await expect(student.getByRole('heading', { name: 'Reported.' })).toBeVisible();

@@ -38,6 +38,7 @@ const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }> } = {
   'registration-expires': { code: 'registration-expires', lastDay: DAY, basis: 'printed' },
   'registration-expiry-unknown': { code: 'registration-expiry-unknown' },
   'registration-dates-contradict': { code: 'registration-dates-contradict', issuedOn: DAY, printedExpiry: DAY },
+  'registration-issued-after-seen': { code: 'registration-issued-after-seen', issuedOn: DAY, seenOn: DAY },
   'registration-ended': { code: 'registration-ended', on: DAY, because: 'ownership-transferred' },
   'category-unknown': { code: 'category-unknown' },
   'category-without-rules': { code: 'category-without-rules', category: 'glider' },

@@ -46,6 +46,7 @@ const TELLERS: { readonly [C in ReasonCode]: Teller<C> } = {
     `${{ printed: 'That is the date printed on the certificate.', 'printed-extended': 'The printed three-year date was stretched by four years in 2023.', 'issue-date': 'Counted seven years from the month of issue, since no printed date is on record.' }[basis]} Without it the aircraft may not fly at all.`),
   'registration-expiry-unknown': () => words('It is not recorded until when the registration is valid.', 'Enter the date printed on the certificate.'),
   'registration-dates-contradict': ({ issuedOn, printedExpiry }) => words('The dates of the registration contradict each other.', `Issued on ${dateText(issuedOn)} and printed to end on ${dateText(printedExpiry)} cannot both be right.`),
+  'registration-issued-after-seen': ({ issuedOn, seenOn }) => words('The dates of the registration contradict each other.', `It cannot have been seen on ${dateText(seenOn)} if it was issued on ${dateText(issuedOn)}. Until that is corrected, its dates are not known.`),
   'registration-ended': ({ on, because }, tense) => words(`The registration ${tense === 'ahead' ? 'ends' : 'ended'} early, on ${dateText(on)}.`, `It holds no longer because ${ENDING_NAMES[because]}, whatever date is printed on it.`),
   'category-unknown': () => words('The aircraft’s certification category is not on record.', 'The category decides which rules apply.'),
   'category-without-rules': ({ category }) => words(`There are no rules yet for the ${CATEGORY_NAMES[category]} category.`, 'What cannot be judged stays closed.'),

@@ -20,7 +20,7 @@ describe(source.section, () => {
     ['description', { description: null }], ['date', { completedOn: null }], ['name', { signedBy: { certificate: mechanic } }],
     ['certificate number', { signedBy: { name: 'Tomas Brandl', certificate: { kind: mechanic.kind, validFrom: mechanic.validFrom, validUntil: mechanic.validUntil } } }],
     ['certificate', { signedBy: { name: 'Tomas Brandl' } }],
-  ] as const)('43.9(a): any element missing, here the %s, and the entry is not valid', (_, change) => {
+  ] as const)('43.9(a): an entry without the %s is not valid', (_, change) => {
     const decision = decideClean(repaired(change as unknown as Fields));
     expect([decision.verdict, codes(decision)]).toEqual(['Grounded', ['discrepancy-repair-not-valid']]);
   });

@@ -29,7 +29,7 @@ export interface Inspection {
 }
 
 /** Why an entry does not count. Source of the elements: 14 CFR 43.11(a) (from memory). */
-export type InspectionFault = SignatureFault | 'time-in-service-missing' | 'outcome-missing' | 'not-approved' | 'completed-after-recorded';
+export type InspectionFault = SignatureFault | 'time-in-service-missing' | 'outcome-missing' | 'not-approved' | 'completed-after-recorded' | 'cleared-before-inspection';
 
 const WORK = { annual: 'annual-inspection', 'hundred-hour': 'hundred-hour-inspection' } as const;
 
@@ -42,6 +42,8 @@ export function inspectionFaults(inspection: Inspection, at: ZoneId): readonly I
     const cleared = inspection.listCleared;
     if (cleared === null) faults.push('not-approved');
     else faults.push(...signatureFaults(cleared.by, 'return-to-service', cleared.on));
+    // A list cannot have been cleared before the inspection that made it.
+    if (cleared !== null && cleared.on < inspection.completedOn) faults.push('cleared-before-inspection');
     if (cleared !== null && cleared.on > civilDateAt(inspection.recordedAt, at)) faults.push('completed-after-recorded');
   }
   if (inspection.completedOn > civilDateAt(inspection.recordedAt, at)) faults.push('completed-after-recorded');

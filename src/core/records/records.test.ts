@@ -53,6 +53,7 @@ describe('inspection entries', () => {
     ['discrepancies listed', { outcome: 'discrepancies-listed' }, ['not-approved']],
     ['list cleared by a mechanic', { outcome: 'discrepancies-listed', listCleared: { on: civilDate('2026-03-12'), by: sign(mechanic) } }, []],
     ['list cleared by a pilot', { outcome: 'discrepancies-listed', listCleared: { on: civilDate('2026-03-12'), by: sign({ ...mechanic, kind: 'pilot' }) } }, ['certificate-kind-not-entitled']],
+    ['list cleared before the inspection', { outcome: 'discrepancies-listed', listCleared: { on: civilDate('2026-03-11'), by: sign(mechanic) } }, ['cleared-before-inspection']],
     ['list cleared after it was written', { outcome: 'discrepancies-listed', listCleared: { on: civilDate('2026-03-13'), by: sign(mechanic) } }, ['completed-after-recorded']],
     ['annual by a mechanic', { kind: 'annual' }, ['certificate-kind-not-entitled']],
     ['annual by a repair station', { kind: 'annual', signedBy: sign(station) }, []],

@@ -1,7 +1,7 @@
 import { ALL_USES } from '../envelope/use-set';
 import { latestSighting, type AircraftDocument, type RegistrationCertificate } from '../records/document';
 import { addDays, addYears, civilDate, lastDayOfCalendarMonths, type CivilDate } from '../time/civil-date';
-import { endOfDay, startOfDay } from '../time/zone';
+import { civilDateAt, endOfDay, startOfDay } from '../time/zone';
 import type { Constraint, Lift } from './parts/constraint';
 import type { Reason } from './parts/reason';
 import { result, rule } from './parts/rule';
@@ -67,7 +67,11 @@ export const registrationIsValid = rule({
 
     const constraints: Constraint[] = [];
     const missing: string[] = [];
-    if (validity === null) {
+    const seenOn = certificate === null ? null : civilDateAt(certificate.happenedAt, place.zone);
+    if (certificate?.issuedOn != null && seenOn !== null && certificate.issuedOn > seenOn) {
+      // Nobody can have seen a certificate before it was issued: one of the two dates is wrong, and neither can be relied on.
+      constraints.push(constraint('expiry', 'unknown', { code: 'registration-issued-after-seen', issuedOn: certificate.issuedOn, seenOn }, { kind: 'recorded' }, [recordDates]));
+    } else if (validity === null) {
       missing.push('documents.registration-certificate.printedExpiry');
       constraints.push(constraint('expiry', 'unknown', { code: 'registration-expiry-unknown' }, { kind: 'recorded' }, [recordDates]));
     } else if ('contradiction' in validity) {

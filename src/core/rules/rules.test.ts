@@ -86,6 +86,13 @@ describe('documents aboard', () => {
   });
 });
 
+describe('registration', () => {
+  it.each([['on the day on which it was seen', '2026-11-20', []], ['after it was seen', '2026-11-21', ['registration-issued-after-seen']]] as const)('issued %s', (_, issuedOn, expected) => {
+    const decision = decideClean(paper('registration', { issuedOn, printedExpiry: '2033-11-30' }));
+    expect([decision.verdict, codes(decision)]).toEqual([expected.length === 0 ? 'Released' : 'Grounded', expected]);
+  });
+});
+
 describe('open discrepancies', () => {
   it('grounds until an entry that counts has closed it', () => {
     expect(decideClean(finding()).verdict).toBe('Grounded');

@@ -24,6 +24,7 @@ export type Reason =
   | { readonly code: 'registration-expires'; readonly lastDay: CivilDate; readonly basis: 'printed' | 'printed-extended' | 'issue-date' }
   | { readonly code: 'registration-expiry-unknown' }
   | { readonly code: 'registration-dates-contradict'; readonly issuedOn: CivilDate; readonly printedExpiry: CivilDate }
+  | { readonly code: 'registration-issued-after-seen'; readonly issuedOn: CivilDate; readonly seenOn: CivilDate }
   | { readonly code: 'registration-ended'; readonly on: CivilDate; readonly because: RegistrationEnding }
   | { readonly code: 'category-unknown' }
   | { readonly code: 'category-without-rules'; readonly category: Category }
