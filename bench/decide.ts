@@ -42,7 +42,7 @@ export async function benchDecide(): Promise<readonly Figure[]> {
   const closing = decision.constraints.length;
   if (events !== closing) throw new Error(`the two sides answer differently: ${events} against ${closing} constraints in force`);
   const [ours, theirs, preparing, whole, words] = await medianMicroseconds([
-    () => { decidePrepared(prepared, null, asOf); }, async () => { await engine.run(sameFacts); }, () => { prepare(facts, packs, asOf); }, () => { decide(facts, packs, null, asOf); }, () => { decisionDocument(decision, facts.place.zone); },
+    () => { decidePrepared(prepared, null, asOf); }, async () => { await engine.run(sameFacts); }, () => { prepare(facts, packs, asOf); }, () => { decide(facts, packs, null, asOf); }, () => { decisionDocument(decision, facts.place.zone, { flight: null, wanted: null, release: null }); },
   ], 120);
   const ratio = (theirs ?? 0) / (ours ?? 1);
   return [

@@ -13,7 +13,7 @@ export interface DemoAircraft {
   readonly registration: string;
   readonly typeName: string;
   readonly category: Category;
-  readonly fit: 'trainer' | 'tourer' | 'day' | 'tug';
+  readonly fit: 'trainer' | 'tourer' | 'day' | 'vintage' | 'glider' | 'tug';
   readonly firstFlown: string;
   /** Hours in service now, and at the last 100-hour or annual inspection. */
   readonly hours: string;
@@ -37,6 +37,8 @@ export const FITS: Readonly<Record<DemoAircraft['fit'], readonly FullBox[]>> = {
   trainer: [uses(['day', 'dusk', 'night'], ['vfr'], CLUB)],
   tourer: [uses(['day', 'dusk', 'night'], ['vfr', 'ifr'], CLUB)],
   day: [uses(['day'], ['vfr'], ['private-rental', 'instruction-school-aircraft'])],
+  vintage: [{ ...uses(['day'], ['vfr'], ['private-rental', 'instruction-school-aircraft']), transponderAirspace: ['outside'], broadcastAirspace: ['outside'] }],
+  glider: [{ ...uses(['day'], ['vfr'], ['private-rental', 'instruction-school-aircraft']), transponderAirspace: ['outside'], broadcastAirspace: ['outside'] }],
   tug: [uses(['day'], ['vfr'], ['private-rental', 'glider-towing'])],
 };
 
@@ -45,7 +47,7 @@ const plain = { category: 'standard', fit: 'trainer', firstFlown: '1998-04-02', 
 
 /** The fleet of Tern Bay. */
 export const FLEET: readonly DemoAircraft[] = [
-  { ...plain, registration: 'N00TB', typeName: 'Tamsel F', fit: 'day', firstFlown: '1964-07-19', hours: '2811.40', inspectedAt: '2790.00', annualMonthsAgo: 13, features: ['powered', 'electrical', 'fabric', 'tailwheel', 'shock-cords', 'avgas', 'fuses', 'strut-braced', 'cable-controls'] },
+  { ...plain, registration: 'N00TB', typeName: 'Tamsel F', fit: 'vintage', firstFlown: '1964-07-19', hours: '2811.40', inspectedAt: '2790.00', annualMonthsAgo: 13, features: ['powered', 'electrical', 'fabric', 'tailwheel', 'shock-cords', 'avgas', 'fuses', 'strut-braced', 'cable-controls'] },
   { ...plain, registration: 'N01TB', typeName: 'Selmo X', fit: 'tourer', firstFlown: '2011-05-30', hours: '1640.20', inspectedAt: '1568.80', features: [...TRAINER, 'composite', 'parachute', 'glass-cockpit', 'alternate-static', 'static-wicks'],
     flights: [{ at: 13, lasts: 2.5, airborne: '2.20', who: 'A. Verin', purpose: 'private-rental', rules: 'ifr' }], findings: [{ daysAgo: 2, step: 'K067', what: 'Pitot heat: cold', by: 'renter' }] },
   { ...plain, registration: 'N02TB', typeName: 'Quorin 160', hours: '4177.50', inspectedAt: '4108.70', flights: [{ at: 10, lasts: 1.5, airborne: '1.20', who: 'J. Sol', purpose: 'instruction-school-aircraft' }, { at: 16, lasts: 1, airborne: '0.80', who: 'P. Okoro', purpose: 'instruction-school-aircraft', solo: true }],
@@ -57,7 +59,7 @@ export const FLEET: readonly DemoAircraft[] = [
   { ...plain, registration: 'N07TB', typeName: 'Quorin 160', hours: '5198.40', inspectedAt: '5100.00', flights: [{ at: 14, lasts: 2.2, airborne: '2.00', who: 'S. Lund', purpose: 'instruction-school-aircraft' }, { at: 18.5, lasts: 1.2, airborne: '1.00', who: 'P. Okoro', purpose: 'instruction-school-aircraft' }],
     findings: [{ daysAgo: 3, step: 'K062', what: 'Navigation lights: lamp or lens failed; the left one stays dark', by: 'student' }] },
   { ...plain, registration: 'N08TB', typeName: 'Brenk T', fit: 'tug', firstFlown: '1985-06-21', hours: '7120.00', inspectedAt: '7038.10', features: [...TRAINER, 'tug'], flights: [{ at: 11, lasts: 4, airborne: '3.00', who: 'tow duty', purpose: 'glider-towing' }] },
-  { ...plain, registration: 'N09TB', typeName: 'Luvane D', category: 'glider', fit: 'day', firstFlown: '1993-08-01', hours: '1503.60', inspectedAt: '1480.00', features: ['glider', 'composite', 'removable-wings'] },
+  { ...plain, registration: 'N09TB', typeName: 'Luvane D', category: 'glider', fit: 'glider', firstFlown: '1993-08-01', hours: '1503.60', inspectedAt: '1480.00', features: ['glider', 'composite', 'removable-wings'] },
   { ...plain, registration: 'N01TG', typeName: 'Quorin 160', hours: '3980.90', inspectedAt: '3944.10', flights: [{ at: 9, lasts: 1, airborne: '0.90', who: 'M. Ostrow', purpose: 'private-rental' }, { at: 15, lasts: 1.5, airborne: '1.30', who: 'E. Quist', purpose: 'instruction-school-aircraft' }] },
   { ...plain, registration: 'N02TG', typeName: 'Quorin 160', hours: '4420.00', inspectedAt: '4400.00', registrationYearsLeft: -0.2 },
   { ...plain, registration: 'N03TG', typeName: 'Quorin 180', hours: '2890.30', inspectedAt: '2840.00', annualMonthsAgo: 12, flights: [{ at: 13, lasts: 1.5, airborne: '1.20', who: 'T. Arden', purpose: 'carriage-for-hire' }] },

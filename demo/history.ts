@@ -56,15 +56,18 @@ export function historyOf(aircraft: DemoAircraft, today: CivilDate, place: Place
     return { id: id(`${aircraft.registration}/reading/${day.date}`), meter: 'time-in-service', value: day.value, happenedAt, recordedAt: hourOfDay(day.date, 19.5, place) };
   });
   const inspection = (kind: Inspection['kind'], day: DayEnd, timeInService: Hours, signedBy: Signature): Inspection => ({
-    id: id(`${aircraft.registration}/${kind}/${day.date}`), kind, completedOn: day.date, recordedAt: hourOfDay(day.date, 20, place), timeInService, outcome: 'approved', listCleared: null, signedBy, excess: null,
+    id: id(`${aircraft.registration}/${kind}/${day.date}`), kind, completedOn: day.date, recordedAt: hourOfDay(day.date, 20, place), timeInService, outcome: 'approved', listCleared: null, signedBy, excess: null, testedToFeet: null,
   });
-  const annuals = [0, 12, 24, 36].map((years) => monthsBefore(today, aircraft.annualMonthsAgo + years)).flatMap((date) => days.filter((day) => day.date === date)).map((day) => inspection('annual', day, day.value, workshop));
+  const annuals = [0, 12, 24, 36].map((years) => monthsBefore(today, aircraft.annualMonthsAgo + years)).flatMap((date) => days.filter((day) => day.date === date)).map((day) => inspection(aircraft.category === 'light-sport' ? 'condition' : 'annual', day, day.value, workshop));
   const hundreds: Inspection[] = [];
   for (let at: number = hours(aircraft.inspectedAt); at > 0; at -= Math.round((97 + 3 * random()) * 10) * 360) {
     const day = days.find(({ value }) => value >= at);
     if (day === undefined || at < (days[0]?.value ?? 0)) break;
     hundreds.push(inspection('hundred-hour', day, hoursFromSeconds(at), mechanic));
   }
-  const needsHundreds = aircraft.category === 'standard';
-  return { readings, inspections: [...annuals, ...(needsHundreds ? hundreds : [])].sort((a, b) => a.recordedAt - b.recordedAt) };
+  // Tests every two years, the locator every year: due one after the other, so that not everything ends at once.
+  const tests = (kind: Inspection['kind'], every: number, monthsAgo: number) => [0, 1, 2, 3].map((back) => monthsBefore(today, monthsAgo + back * every)).flatMap((date) => days.filter((day) => day.date === date)).map((day) => inspection(kind, day, day.value, workshop));
+  const month = seed % 9;
+  const avionics = [...tests('transponder', 24, 6 + month), ...tests('altimeter-static', 24, 6 + month), ...tests('locator', 12, 2 + month)];
+  return { readings, inspections: [...annuals, ...(aircraft.category === 'glider' ? [] : avionics), ...hundreds].sort((a, b) => a.recordedAt - b.recordedAt) };
 }

@@ -9,6 +9,8 @@ import { recordMeterReading } from '../src/commands/record-meter-reading';
 import { reportFinding } from '../src/commands/report-finding';
 import { returnToService } from '../src/commands/return-to-service';
 import { hours } from '../src/core/quantities/hours';
+import { UNSAID } from '../src/core/records/planned-flight';
+import { USUAL_POLICY } from '../src/core/rules/packs/club-policy';
 import type { AircraftDocument } from '../src/core/records/document';
 import { addDays, addYears, civilDate, lastDayOfCalendarMonths, type CivilDate } from '../src/core/time/civil-date';
 import { addSeconds, type Instant } from '../src/core/time/instant';
@@ -17,6 +19,7 @@ import { civilDateAt, zone } from '../src/core/time/zone';
 import { stepOf } from '../src/core/walkround/classify';
 import { inClub } from '../src/db/club-transaction';
 import { loadAircraft } from '../src/db/aircraft-facts';
+import { fitOutOf, particularsOf, serialOf } from './fit-out';
 import { FITS, FLEET, type DemoAircraft, type DemoFinding } from './fleet';
 import { DAYS_BACK, historyOf } from './history';
 import { idsFrom } from './identity';
@@ -62,8 +65,8 @@ function papers(aircraft: DemoAircraft, today: CivilDate): RecordBatch['document
   const rounds = (daysAgo: number): readonly (AircraftDocument & { readonly keptWhere: string })[] => [
     { ...seen('airworthiness', daysAgo), kind: 'airworthiness-certificate', registrationShown: registration, displayed: true, keptWhere: 'pouch on the rear cabin wall' },
     { ...seen('registration', daysAgo), kind: 'registration-certificate', registrationShown: registration, issuedOn, printedExpiry, ended: null, keptWhere: 'same pouch, behind the airworthiness certificate' },
-    { ...seen('limitations', daysAgo), kind: 'operating-limitations', form: aircraft.firstFlown < '1979-03-01' ? 'placards-and-markings' : 'flight-manual', keptWhere: 'behind the left seat' },
-    { ...seen('weighing', daysAgo), kind: 'weight-and-balance', aboard: !(aircraft.missingPaper === 'weight-and-balance' && daysAgo < 10), keptWhere: 'inside the flight manual' },
+    { ...seen('limitations', daysAgo), kind: 'operating-limitations', form: aircraft.firstFlown < '1979-03-01' ? 'placards-and-markings' : 'flight-manual', revision: '7', serialShown: serialOf(registration), placards: true, keptWhere: 'behind the left seat' },
+    { ...seen('weighing', daysAgo), kind: 'weight-and-balance', datedOn: addDays(today, -DAYS_BACK - 200), aboard: !(aircraft.missingPaper === 'weight-and-balance' && daysAgo < 10), keptWhere: 'inside the flight manual' },
     { ...seen('radio', daysAgo), kind: 'radio-licence', aboard: registration !== 'N06TB', keptWhere: 'pouch on the rear cabin wall' },
     { ...seen('tank', daysAgo), kind: 'cabin-tank-record', aboard: null, legible: null, tankFitted: false, keptWhere: 'cabin and baggage space' },
   ];
@@ -71,12 +74,12 @@ function papers(aircraft: DemoAircraft, today: CivilDate): RecordBatch['document
 }
 
 /** Cuts a batch into what was written down by `moment` and the rest. */
-function cut({ documents, inspections, readings }: RecordBatch, moment: Instant): readonly [RecordBatch, RecordBatch] {
+function cut({ documents, inspections, readings, others }: RecordBatch, moment: Instant): readonly [RecordBatch, RecordBatch] {
   const by = (record: { readonly recordedAt: Instant }) => record.recordedAt <= moment;
   const after = (record: { readonly recordedAt: Instant }) => record.recordedAt > moment;
   return [
-    { documents: documents.filter(by), inspections: inspections.filter(by), readings: readings.filter(by) },
-    { documents: documents.filter(after), inspections: inspections.filter(after), readings: readings.filter(after) },
+    { documents: documents.filter(by), inspections: inspections.filter(by), readings: readings.filter(by), others: others.filter(by) },
+    { documents: documents.filter(after), inspections: inspections.filter(after), readings: readings.filter(after), others: others.filter(after) },
   ];
 }
 
@@ -104,7 +107,7 @@ async function planFlights(ports: Ports, aircraft: DemoAircraft, day: CivilDate,
     must(await planFlight(portsAt(ports, plannedAt), actorOf('dispatcher'), id(aircraft.registration), flight.who, {
       id: id(`${aircraft.registration}/flight/${day}/${at}`), starts, ends: addSeconds(starts, flight.lasts * 3600), airborne: hours(flight.airborne), purpose: flight.purpose,
       crew: flight.solo === true ? 'student-solo' : flight.purpose === 'instruction-school-aircraft' ? 'dual' : 'rated-pilot', rules: flight.rules ?? 'vfr', range: 'local', light: null,
-      transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: flight.purpose === 'carriage-for-hire',
+      transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: flight.purpose === 'carriage-for-hire', ...UNSAID, reliesOnVor: false, reliesOnDatabase: flight.rules === 'ifr', landings: flight.purpose === 'instruction-school-aircraft' ? 6 : 2,
     }));
   }
 }
@@ -113,16 +116,16 @@ async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number,
   const today = civilDateAt(now, TERN_BAY.zone);
   const aircraftId = id(aircraft.registration);
   const desk = actorOf('dispatcher');
-  let rest: RecordBatch = { documents: papers(aircraft, today), ...historyOf(aircraft, today, TERN_BAY, SEED + number, id) };
+  let rest: RecordBatch = { documents: papers(aircraft, today), ...historyOf(aircraft, today, TERN_BAY, SEED + number, id), others: fitOutOf(aircraft, today, TERN_BAY, number, id) };
   const flush = async (moment: Instant) => {
     const [batch, later] = cut(rest, moment);
     rest = later;
-    if (batch.documents.length + batch.inspections.length + batch.readings.length > 0) must(await loadRecords(portsAt(ports, moment), desk, aircraftId, batch));
+    if (batch.documents.length + batch.inspections.length + batch.readings.length + batch.others.length > 0) must(await loadRecords(portsAt(ports, moment), desk, aircraftId, batch));
   };
   const joined = hourOfDay(addDays(today, -DAYS_BACK), 8, TERN_BAY);
   must(await loadFolder(portsAt(ports, joined), desk, {
-    aircraftId, registration: aircraft.registration, typeName: aircraft.typeName, category: aircraft.category, firstFlownOn: civilDate(aircraft.firstFlown), approvedFor: FITS[aircraft.fit], features: aircraft.features,
-    documents: [], inspections: [], readings: [],
+    aircraftId, registration: aircraft.registration, typeName: aircraft.typeName, category: aircraft.category, firstFlownOn: civilDate(aircraft.firstFlown), approvedFor: FITS[aircraft.fit], features: aircraft.features, particulars: particularsOf(aircraft),
+    documents: [], inspections: [], readings: [], others: [],
   }));
   // Quarter by quarter, then event by event: the ledger reads in the order in which things were written down.
   for (let back = DAYS_BACK - 60; back > 60; back -= 90) await flush(hourOfDay(addDays(today, -back), 21, TERN_BAY));
@@ -148,7 +151,7 @@ async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number,
     }
   }
   await plan();
-  if (rest.documents.length + rest.inspections.length + rest.readings.length > 0) throw new Error(`records of ${aircraft.registration} lie in the future`);
+  if (rest.documents.length + rest.inspections.length + rest.readings.length + rest.others.length > 0) throw new Error(`records of ${aircraft.registration} lie in the future`);
   if (aircraft.backwards !== undefined) {
     const readAt = addSeconds(now, -600);
     must(await recordMeterReading(portsAt(ports, readAt), actorOf('renter'), { readingId: id(`${aircraft.registration}/backwards`), aircraftId, value: hours(aircraft.backwards), readAt }));
@@ -165,7 +168,7 @@ export async function makeTernBay(ports: Ports, now: Instant): Promise<void> {
   const today = civilDateAt(now, TERN_BAY.zone);
   const founded = hourOfDay(addDays(today, -DAYS_BACK - 1), 12, TERN_BAY);
   must(await foundClub(portsAt(ports, founded), {
-    clubId: CLUB_ID, name: 'Tern Bay Flying Club', place: TERN_BAY, packs: { authority: { id: 'us-part91' }, club: { id: 'club-policy', parameters: { hundredHourCovers: 'rental-and-solo-too' } } },
+    clubId: CLUB_ID, name: 'Tern Bay Flying Club', place: TERN_BAY, packs: { authority: { id: 'us-part91', parameters: { trainingUnder: 'part-61' } }, club: { id: 'club-policy', parameters: USUAL_POLICY, own: null } },
     members: PEOPLE.map((person) => ({ personId: personId(person.key), name: person.name, roles: [person.role], certificates: person.certificates.map((certificate, at) => ({ ...certificate, certificateId: id(`certificate/${person.key}/${at}`) })) })),
   }));
   // Aircraft are independent of each other; a few at a time keep the database busy.

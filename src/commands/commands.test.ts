@@ -11,6 +11,8 @@ import { line } from '@/queries/line';
 import { bad, closeDatabase, given, good, PASSWORD, testClub } from '@/testing/database';
 import { addPhoto, MOST_PHOTO_BYTES } from './add-photo';
 import type { Actor } from './command';
+import { UNKNOWN_PARTICULARS } from '@/core/records/aircraft';
+import { UNSAID } from '@/core/records/planned-flight';
 import { loadFolder } from './load-folder';
 import { loadRecords } from './load-records';
 import { planFlight } from './plan-flight';
@@ -176,11 +178,11 @@ describe('the other commands', () => {
     good(await read('4152', 60));
     expect(await rowNow()).toMatchObject({ verdict: 'Released', next: [{ figure: '56.7 h', of: '100-hour' }, {}] });
     good(await read('4150', 60));
-    expect(await rowNow()).toMatchObject({ verdict: 'Grounded', reasons: [{ headline: 'The meter runs backwards.' }, {}, {}, {}, {}] });
+    expect(await rowNow()).toMatchObject({ verdict: 'Grounded', reasons: [{ headline: 'The time in service runs backwards.' }, {}, {}, {}, {}] });
   });
   it('a planned flight appears on the Line with its answer and its wall', async () => {
     const starts = addSeconds(club.ports.now(), 3600);
-    const flight = { id: randomUUID(), starts, ends: addSeconds(starts, 7200), airborne: hours('1.5'), purpose: 'instruction-school-aircraft' as const, crew: 'dual' as const, rules: 'vfr' as const, range: 'local' as const, light: null, transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
+    const flight = { id: randomUUID(), starts, ends: addSeconds(starts, 7200), airborne: hours('1.5'), purpose: 'instruction-school-aircraft' as const, crew: 'dual' as const, rules: 'vfr' as const, range: 'local' as const, light: null, transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID };
     good(await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'J. Sol', flight));
     expect((await rowNow())?.flights).toMatchObject([{ name: 'J. Sol', answer: 'yes', words: '', wall: null }]);
     good(await recordMeterReading(club.ports, club.actor('renter'), { readingId: randomUUID(), aircraftId: club.aircraftId, value: hours('4207.7'), readAt: club.ports.now() }));
@@ -189,9 +191,9 @@ describe('the other commands', () => {
     expect(bad(await planFlight(club.ports, club.actor('mechanic'), club.aircraftId, 'J. Sol', flight))).toMatchObject({ code: 'not-entitled' });
   });
   it('only a dispatcher brings in aircraft and records', async () => {
-    const folder = { aircraftId: randomUUID(), registration: 'N09TB', typeName: 'Luvane D', category: 'glider' as const, firstFlownOn: null, approvedFor: null, features: null, documents: [], inspections: [], readings: [] };
+    const folder = { aircraftId: randomUUID(), registration: 'N09TB', typeName: 'Luvane D', category: 'glider' as const, firstFlownOn: null, approvedFor: null, features: null, particulars: UNKNOWN_PARTICULARS, documents: [], inspections: [], readings: [], others: [] };
     expect(bad(await loadFolder(club.ports, club.actor('mechanic'), folder))).toMatchObject({ code: 'not-entitled' });
-    expect(bad(await loadRecords(club.ports, club.actor('mechanic'), club.aircraftId, { documents: [], inspections: [], readings: [] }))).toMatchObject({ code: 'not-entitled' });
+    expect(bad(await loadRecords(club.ports, club.actor('mechanic'), club.aircraftId, { documents: [], inspections: [], readings: [], others: [] }))).toMatchObject({ code: 'not-entitled' });
     good(await loadFolder(club.ports, club.actor('dispatcher'), folder));
     const rows = (await inClub(club.ports.db, club.clubId, (tx) => line(tx, club.clubId, club.ports.now(), true))).rows;
     expect(rows.map(({ registration, verdict }) => [registration, verdict])).toEqual([['N02TB', 'Released'], ['N09TB', 'Grounded']]);

@@ -1,7 +1,8 @@
 import type { FullBox } from '@/core/envelope/dimensions';
-import type { Category } from '@/core/records/aircraft';
+import type { Category, Particulars } from '@/core/records/aircraft';
 import type { CivilDate } from '@/core/time/civil-date';
 import { insertAircraft } from '@/db/folder-rows';
+import type { Plain } from '@/core/decision/canonical';
 import { inClub } from '@/db/club-transaction';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
@@ -18,6 +19,7 @@ export interface Folder extends RecordBatch {
   readonly firstFlownOn: CivilDate | null;
   readonly approvedFor: readonly FullBox[] | null;
   readonly features: readonly string[] | null;
+  readonly particulars: Particulars;
 }
 
 /**
@@ -28,13 +30,13 @@ export async function loadFolder(ports: Ports, actor: Actor, folder: Folder): Pr
   if (!actor.roles.includes('dispatcher')) return refused({ code: 'not-entitled', message: 'Only a dispatcher can bring in an aircraft.' });
   const recordedAt = ports.now();
   return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
-    const { aircraftId, registration, typeName, category, firstFlownOn, approvedFor, features } = folder;
+    const { aircraftId, registration, typeName, category, firstFlownOn, approvedFor, features, particulars } = folder;
     await insertAircraft(tx, actor.clubId, folder, recordedAt);
     const records = await writeBatch(ports, tx, actor, aircraftId, folder);
     await recordMeterStanding(tx, actor.clubId, aircraftId, 1, recordedAt);
     await appendToLedger(tx, {
       clubId: actor.clubId, aircraftId, revision: 1, act: 'load-folder', actor, recordedAt,
-      record: { registration, typeName, category, firstFlownOn, approvedFor: approvedFor?.map((box) => ({ ...box })) ?? null, features: features === null ? null : [...features], records },
+      record: { registration, typeName, category, firstFlownOn, approvedFor: approvedFor?.map((box) => ({ ...box })) ?? null, features: features === null ? null : [...features], particulars: particulars as unknown as Plain, records },
     }, ports.sha256);
     await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision: 1 });
     return { aircraftId };

@@ -2,10 +2,12 @@ import { canonicalJson, type Plain } from '@/core/decision/canonical';
 import type { AircraftDocument } from '@/core/records/document';
 import type { Inspection } from '@/core/records/inspection';
 import type { MeterReading } from '@/core/records/meter-reading';
-import { decimalHours } from '@/core/quantities/hours';
+import { decimalHours, hoursFromSeconds } from '@/core/quantities/hours';
+import { isHourMeter } from '@/core/records/meters';
 import { lockAircraft, raiseRevision } from '@/db/aircraft-facts';
 import type { ClubTransaction } from '@/db/connection';
 import { insertInspections, insertReadings, insertSightings } from '@/db/folder-rows';
+import { insertOthers, type OtherRecord } from '@/db/other-records';
 import { inClub } from '@/db/club-transaction';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
@@ -17,18 +19,25 @@ export interface RecordBatch {
   readonly documents: readonly (AircraftDocument & { readonly keptWhere: string | null })[];
   readonly inspections: readonly Inspection[];
   readonly readings: readonly MeterReading[];
+  readonly others: readonly OtherRecord[];
+}
+
+/** A reading as people write it: decimal hours, or a count. */
+function enteredText({ meter, value }: MeterReading): string {
+  return isHourMeter(meter) ? decimalHours(hoursFromSeconds(value), 2, 'down') : String(value);
 }
 
 /** Writes a batch inside somebody's transaction and answers what the ledger keeps of it: how many, and a digest of all. */
-export async function writeBatch(ports: Ports, tx: ClubTransaction, actor: Actor, aircraftId: string, { documents, inspections, readings }: RecordBatch): Promise<Plain> {
+export async function writeBatch(ports: Ports, tx: ClubTransaction, actor: Actor, aircraftId: string, { documents, inspections, readings, others }: RecordBatch): Promise<Plain> {
   await insertSightings(tx, actor.clubId, aircraftId, actor.personId, documents);
   await insertInspections(tx, actor.clubId, aircraftId, actor.personId, inspections.map((inspection) => ({
     ...inspection, signatureId: inspection.signedBy === null ? null : ports.newId(), clearedSignatureId: inspection.listCleared === null ? null : ports.newId(),
     entered: inspection.timeInService === null ? null : decimalHours(inspection.timeInService, 2, 'down'),
   })));
-  await insertReadings(tx, actor.clubId, aircraftId, actor.personId, readings.map((reading) => ({ ...reading, entered: decimalHours(reading.value, 2, 'down') })));
-  const digest = ports.sha256(Buffer.from(canonicalJson({ documents, inspections, readings } as unknown as Plain), 'utf8'));
-  return { digest: Buffer.from(digest).toString('hex'), documents: documents.length, inspections: inspections.length, readings: readings.length };
+  await insertReadings(tx, actor.clubId, aircraftId, actor.personId, readings.map((reading) => ({ ...reading, entered: enteredText(reading) })));
+  await insertOthers(tx, actor.clubId, aircraftId, actor.personId, others);
+  const digest = ports.sha256(Buffer.from(canonicalJson({ documents, inspections, readings, others } as unknown as Plain), 'utf8'));
+  return { digest: Buffer.from(digest).toString('hex'), documents: documents.length, inspections: inspections.length, readings: readings.length, others: others.length };
 }
 
 /** Brings in records of an aircraft that is there: all or nothing, with one ledger entry that holds their digest. Only a dispatcher may. */

@@ -1,84 +1,46 @@
-import { DIMENSION_NAMES, DIMENSIONS, type FullBox } from '../core/envelope/dimensions';
-import type { Certificate, Signature } from '../core/records/certificate';
-import type { AircraftDocument } from '../core/records/document';
-import type { Discrepancy } from '../core/records/discrepancy';
-import type { AircraftFacts } from '../core/records/facts';
-import type { Inspection } from '../core/records/inspection';
 import type { PlannedFlight } from '../core/records/planned-flight';
-import { clubPolicy } from '../core/rules/packs/club-policy';
+import type { AircraftFacts } from '../core/records/facts';
+import type { UseSet } from '../core/envelope/use-set';
+import { usesInAny } from '../core/envelope/use-set';
+import type { UsPart91Parameters } from '../core/rules/packs/us-part91';
 import type { PackChoices } from '../core/rules/register';
 import type { Instant } from '../core/time/instant';
+import type { Place } from '../core/time/sun';
+import { boxOf, EVERYTHING } from './case-boxes';
 import type { CaseFile } from './case-file';
+import { byId, known, particularsOf, recordsOf } from './case-mapping';
+import { clubChoice, clubParameters } from './club-pack';
 
-type Optional<T> = T | undefined;
-type In<K extends 'documents' | 'inspections' | 'discrepancies'> = NonNullable<CaseFile[K]>[string];
+type CaseFlight = Omit<NonNullable<CaseFile['flight']>, 'id'>;
 
-const known = <T>(value: Optional<T>): T | null => value ?? null;
-const byId = <T>(records: Optional<Record<string, T>>): readonly [string, T][] => Object.entries(records ?? {});
-
-function box(given: Record<string, readonly string[] | 'all'>): FullBox {
-  return Object.fromEntries(DIMENSION_NAMES.map((name) => [name, given[name] === 'all' ? DIMENSIONS[name] : given[name]])) as unknown as FullBox;
+function placeOf({ name, latitude, longitude, timeZone }: CaseFile['place']): Place {
+  return { name, latitude, longitude, zone: timeZone };
 }
 
-const everything: FullBox = DIMENSIONS;
-
-function certificateOf(given: Optional<NonNullable<In<'inspections'>['signedBy']>['certificate']>): Certificate | null {
-  return given === undefined ? null : { kind: given.kind, number: known(given.number), validFrom: known(given.validFrom), validUntil: known(given.validUntil) };
-}
-
-function signatureOf(given: In<'inspections'>['signedBy']): Signature | null {
-  return given === undefined ? null : { name: known(given.name), certificate: certificateOf(given.certificate) };
-}
-
-function documentOf(id: string, given: In<'documents'>): AircraftDocument {
-  const base = { id, happenedAt: given.happenedAt, recordedAt: given.recordedAt, aboard: known(given.aboard), legible: known(given.legible) };
-  switch (given.kind) {
-    case 'airworthiness-certificate': return { ...base, kind: given.kind, registrationShown: known(given.registrationShown), displayed: known(given.displayed) };
-    case 'registration-certificate': return { ...base, kind: given.kind, registrationShown: known(given.registrationShown), issuedOn: known(given.issuedOn), printedExpiry: known(given.printedExpiry), ended: known(given.ended) };
-    case 'operating-limitations': return { ...base, kind: given.kind, form: known(given.form) };
-    case 'weight-and-balance':
-    case 'radio-licence': return { ...base, kind: given.kind };
-    case 'cabin-tank-record': return { ...base, kind: given.kind, tankFitted: known(given.tankFitted) };
-    default: {
-      const missing: never = given;
-      throw new RangeError(`no such document: ${JSON.stringify(missing)}`);
-    }
-  }
-}
-
-function inspectionOf(id: string, given: In<'inspections'>): Inspection {
+function flightOf(id: string, given: CaseFlight): PlannedFlight {
   return {
-    id, kind: given.kind, completedOn: given.completedOn, recordedAt: given.recordedAt, timeInService: known(given.timeInService), outcome: known(given.outcome),
-    listCleared: given.listCleared === undefined ? null : { on: given.listCleared.on, by: { name: known(given.listCleared.by.name), certificate: certificateOf(given.listCleared.by.certificate) } },
-    signedBy: signatureOf(given.signedBy), excess: known(given.excess),
-  };
-}
-
-function discrepancyOf(id: string, given: In<'discrepancies'>): Discrepancy {
-  const done = given.rectification;
-  return {
-    id, happenedAt: given.happenedAt, recordedAt: given.recordedAt, what: given.what, where: known(given.where), foundBy: known(given.foundBy),
-    classification: known(given.classification), closesUses: given.closesUses ?? [],
-    rectification: done === undefined ? null : {
-      id: `${id}.rectification`, recordedAt: done.recordedAt, work: known(done.work), description: known(done.description), completedOn: known(done.completedOn), signedBy: signatureOf(done.signedBy),
-    },
-  };
-}
-
-function flightOf(given: NonNullable<CaseFile['flight']>): PlannedFlight {
-  return {
-    id: given.id ?? 'flight', starts: given.starts, ends: given.ends, airborne: known(given.airborne), purpose: known(given.purpose), crew: known(given.crew),
+    id, starts: given.starts, ends: given.ends, airborne: known(given.airborne), purpose: known(given.purpose), crew: known(given.crew),
     rules: known(given.rules), range: known(given.range), light: known(given.light), transponderAirspace: known(given.transponderAirspace),
     broadcastAirspace: known(given.broadcastAirspace), beyondGlideOverWater: known(given.beyondGlideOverWater), passengers: known(given.passengers),
+    places: (given.places ?? []).map(placeOf), persons: known(given.persons), load: given.loadKg === undefined ? null : Math.ceil(given.loadKg * 1000), landings: known(given.landings), towLaunches: known(given.towLaunches),
+    toAlternate: given.alternateMinutes === undefined ? null : given.alternateMinutes * 60, fuelPlanned: known(given.fuelAboard), reliesOnVor: known(given.reliesOnVor), reliesOnDatabase: known(given.reliesOnDatabase),
+    trainingWithin50Miles: known(given.trainingWithin50Miles),
   };
 }
 
-/** The packs that a case chooses; a parameter that it leaves out takes the strictest value. */
+/** What the operator states about itself; a statement that is left out takes the strictest. */
+function statementsOf(given: Readonly<Record<string, string | number | undefined>> | undefined): UsPart91Parameters {
+  const under = given?.['trainingUnder'];
+  return { trainingUnder: under === 'part-61' || under === 'part-141' ? under : 'part-141' };
+}
+
+/** The packs that a case chooses; a word that it leaves out takes the strictest. */
 function packsOf(given: CaseFile['packs']): PackChoices {
   const club = given.find((pack) => pack.id === 'club-policy');
+  const own = given.find((pack) => pack.id === 'us-part91');
   return {
-    authority: { id: 'us-part91' },
-    club: club?.id === 'club-policy' ? { id: 'club-policy', parameters: { hundredHourCovers: club.parameters?.hundredHourCovers ?? clubPolicy.parameters.hundredHourCovers.strictest } } : null,
+    authority: own?.id === 'us-part91' ? { id: 'us-part91', parameters: statementsOf(own.parameters) } : { id: 'au-maintenance-release' },
+    club: club?.id !== 'club-policy' ? null : club.pack === undefined ? { id: 'club-policy', parameters: clubParameters(club.parameters), own: null } : clubChoice(club.pack),
   };
 }
 
@@ -87,24 +49,28 @@ export interface CaseQuestion {
   readonly facts: AircraftFacts;
   readonly packs: PackChoices;
   readonly flight: PlannedFlight | null;
+  /** Planned flights for a timeline. */
+  readonly flights: readonly PlannedFlight[];
+  readonly wanted: UseSet | null;
   readonly asOf: Instant;
 }
 
 /** Turns a checked case into the core's arguments. Decides nothing. */
 export function questionOf(given: CaseFile): CaseQuestion {
-  const { name, latitude, longitude, timeZone } = given.place;
   const { registration, category, firstFlownOn, approvedFor } = given.aircraft;
   return {
     asOf: given.asOf,
     packs: packsOf(given.packs),
-    flight: given.flight === undefined ? null : flightOf(given.flight),
+    flight: given.flight === undefined ? null : flightOf(given.flight.id ?? 'flight', given.flight),
+    flights: byId(given.flights).map(([id, flight]) => flightOf(id, flight)),
+    wanted: given.wanted === undefined ? null : usesInAny(given.wanted.map(boxOf)),
     facts: {
-      place: { name, latitude, longitude, zone: timeZone },
-      aircraft: { registration, category: known(category), firstFlownOn: known(firstFlownOn), approvedFor: approvedFor === undefined ? null : approvedFor === 'all' ? [everything] : approvedFor.map(box) },
-      documents: byId(given.documents).map(([id, record]) => documentOf(id, record)),
-      inspections: byId(given.inspections).map(([id, record]) => inspectionOf(id, record)),
-      readings: byId(given.meterReadings).map(([id, record]) => ({ id, ...record })),
-      discrepancies: byId(given.discrepancies).map(([id, record]) => discrepancyOf(id, record)),
+      place: placeOf(given.place),
+      aircraft: {
+        registration, category: known(category), firstFlownOn: known(firstFlownOn), approvedFor: approvedFor === undefined ? null : approvedFor === 'all' ? [EVERYTHING] : approvedFor.map(boxOf),
+        particulars: particularsOf(given.aircraft),
+      },
+      ...recordsOf(given),
     },
   };
 }

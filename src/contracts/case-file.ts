@@ -1,32 +1,21 @@
 import { z } from 'zod';
-import { DIMENSION_NAMES, DIMENSIONS } from '../core/envelope/dimensions';
+import { DIMENSIONS } from '../core/envelope/dimensions';
 import { CATEGORIES } from '../core/records/aircraft';
-import { CERTIFICATE_KINDS } from '../core/records/certificate';
 import { CLASSIFICATIONS, CLOSED_USES } from '../core/records/discrepancy';
 import { REGISTRATION_ENDINGS } from '../core/records/document';
 import { INSPECTION_KINDS } from '../core/records/inspection';
-import { HUNDRED_HOUR_COVERS } from '../core/rules/club-hundred-hour';
+import { EQUIPMENT_KINDS } from '../core/records/equipment';
+import { clubPolicy } from '../core/rules/packs/club-policy';
+import { usPart91 } from '../core/rules/packs/us-part91';
+import {
+  box, clubPaper, dailyInspection, database, deferral, directive, equipmentList, estimate, flightOut, fuelStretch, happenedAt, idKey, item, locator, part, particulars, permit, ramp, reading, receiverCheck, recordedAt,
+  release, signature, tightening, towRope, volumeSchema, watch, work, yesNo,
+} from './case-records';
+import { clubPackSchema, parametersSchema } from './club-pack';
 import { dateSchema, hoursSchema, instantSchema, registrationSchema, textSchema, zoneSchema } from './scalars';
 
 /** Version of the case format. A reader refuses a version that it does not know. */
 export const CASE_VERSION = 1;
-
-const happenedAt = instantSchema.describe('when it happened: the sighting, the reading, the find');
-const recordedAt = instantSchema.describe('when it was entered; a decision about an earlier moment does not see it');
-const yesNo = (meaning: string) => z.boolean().optional().describe(`${meaning}; absent is unknown`);
-const idKey = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,63}$/, 'expected an id of letters, digits, dots and hyphens');
-
-const certificate = z.strictObject({
-  kind: z.enum(CERTIFICATE_KINDS).describe('kind of certificate: decides what its holder may sign'),
-  number: textSchema(40).optional().describe('absent is unknown, and then the signature does not count'),
-  validFrom: dateSchema.optional().describe('first day of validity; absent is unknown'),
-  validUntil: z.union([z.literal('no-expiry'), dateSchema]).optional().describe('last day of validity, or the stated value no-expiry; absent is unknown'),
-}).describe('a certificate as it is on record');
-
-const signature = z.strictObject({
-  name: textSchema(120).optional().describe('name of the signer'),
-  certificate: certificate.optional(),
-}).describe('who signed, and by which certificate; an incomplete one does not count');
 
 const sighting = {
   happenedAt, recordedAt,
@@ -50,27 +39,24 @@ const document = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('operating-limitations').describe('kind of paper'), ...sighting,
     form: z.enum(['flight-manual', 'placards-and-markings']).optional().describe('placards and markings do only for aircraft first flown before 1 March 1979'),
+    revision: textSchema(40).optional().describe('revision of the manual aboard; absent is unknown'), serialShown: textSchema(40).optional().describe('serial number that the manual is for; absent is unknown'),
+    placards: yesNo('required placards and gauge markings are in place and readable'),
   }),
-  z.strictObject({ kind: z.literal('weight-and-balance').describe('kind of paper'), ...sighting }),
+  z.strictObject({ kind: z.literal('weight-and-balance').describe('kind of paper'), ...sighting, datedOn: dateSchema.optional().describe('day of the weighing or computation that it states; absent is unknown') }),
   z.strictObject({ kind: z.literal('radio-licence').describe('kind of paper; needed only outside the country'), ...sighting }),
   z.strictObject({ kind: z.literal('cabin-tank-record').describe('kind of paper; needed only with a tank added in the cabin'), ...sighting, tankFitted: yesNo('a fuel tank was added in the cabin or baggage space; false needs no paper') }),
 ]);
 
 const inspection = z.strictObject({
-  kind: z.enum(INSPECTION_KINDS).describe('an annual stands in for the hundred-hour inspection, not the reverse'),
+  kind: z.enum(INSPECTION_KINDS).describe('which inspection or test; an annual stands in for the hundred-hour inspection, not the reverse'),
   completedOn: dateSchema.describe('day on which it was completed: when it happened'),
   recordedAt,
   timeInService: hoursSchema.optional().describe('aircraft total time in service, h; an entry without it does not count'),
   outcome: z.enum(['approved', 'discrepancies-listed']).optional().describe('approved for return to service, or inspected with a signed list of discrepancies given'),
   listCleared: z.strictObject({ on: dateSchema.describe('day on which every item was cleared'), by: signature.describe('who approved the aircraft then') }).optional().describe('when and by whom the list was cleared and the aircraft approved'),
   signedBy: signature.optional().describe('who signed the inspection; absent or incomplete, and it does not count'),
+  testedToFeet: z.number().min(0).max(60_000).optional().describe('for an altimeter test: highest altitude tested, feet'),
   excess: z.enum(['en-route-to-inspection', 'flown-on-uses-without-the-limit']).optional().describe('only when completed past its hours: why; absent takes the excess off the next interval'),
-});
-
-const reading = z.strictObject({
-  meter: z.literal('time-in-service').describe('the meter that inspections count on, as airframe time in service'),
-  happenedAt, recordedAt,
-  value: hoursSchema.describe('airframe time in service, h, at most two decimals'),
 });
 
 const discrepancy = z.strictObject({
@@ -80,6 +66,9 @@ const discrepancy = z.strictObject({
   foundBy: textSchema(120).optional().describe('name of the finder'),
   classification: z.enum(CLASSIFICATIONS).optional().describe('what it means for flying, strictest first; absent counts as ground-until-mechanic'),
   closesUses: z.array(z.enum(CLOSED_USES)).optional().describe('for deferral-path: the uses that need the item; none named closes all'),
+  equipment: z.enum(EQUIPMENT_KINDS).optional().describe('the inoperative instrument or equipment, where it is one: then the equipment list, the operating rules and a deferral decide, and not closesUses'),
+  deferral: deferral.optional(), watch: watch.optional(),
+  knownMark: idKey.optional().describe('id of the lasting mark that it is, on the damage map'),
   rectification: z.strictObject({
     recordedAt,
     work: z.enum(['repaired', 'no-fault-found', 'serviced', 'judged-acceptable']).optional().describe('kind of work: decides which certificate must stand behind it'),
@@ -89,8 +78,12 @@ const discrepancy = z.strictObject({
   }).optional().describe('what was done and the approval for return to service; an incomplete one closes nothing'),
 });
 
-const boxShape = Object.fromEntries(DIMENSION_NAMES.map((name) => [name, z.union([z.literal('all'), z.array(z.enum(DIMENSIONS[name] as readonly [string, ...string[]])).min(1)]).describe(`the values of ${name} in this box`)]));
-const box = z.strictObject(boxShape).describe('uses that have one of the listed values in every dimension; every dimension must be named, all means each of its values');
+const place = z.strictObject({
+  name: textSchema(80).describe('name of the field'),
+  latitude: z.number().min(-90).max(90).describe('degrees, north positive'),
+  longitude: z.number().min(-180).max(180).describe('degrees, east positive'),
+  timeZone: zoneSchema.describe('dates of the records hold to local midnight here'),
+}).describe('a place on the ground');
 
 const flight = z.strictObject({
   id: idKey.optional().describe('your name for the flight'),
@@ -106,17 +99,29 @@ const flight = z.strictObject({
   broadcastAirspace: yesNo('enters airspace that needs position broadcast'),
   beyondGlideOverWater: yesNo('goes over water beyond gliding distance of the shore'),
   passengers: yesNo('carries anybody who is not crew'),
+  places: z.array(place).optional().describe('other places that it touches; the light there counts too'),
+  persons: z.int().min(0).max(100).optional().describe('people aboard, the pilot included'),
+  loadKg: z.number().min(0).max(10_000).optional().describe('people and baggage, kg'),
+  landings: z.int().min(0).max(1000).optional().describe('planned landings; absent may be many'),
+  towLaunches: z.int().min(0).max(1000).optional().describe('planned tow launches'),
+  alternateMinutes: z.int().min(0).max(600).optional().describe('minutes from the destination to the alternate, for instrument flights; 0 states that none is needed'),
+  fuelAboard: volumeSchema.optional().describe('usable fuel planned to be aboard at the start; absent takes what was dipped'),
+  reliesOnVor: yesNo('its navigation relies on VOR receivers'),
+  reliesOnDatabase: yesNo('its navigation relies on the database'),
+  trainingWithin50Miles: yesNo('training that stays within 50 NM of the field, for an aircraft without a locator'),
 }).describe('a planned flight; what it does not say, it may need every value of');
 
 const pack = z.discriminatedUnion('id', [
-  z.strictObject({ id: z.literal('us-part91').describe('rules of 14 CFR parts 43, 47 and 91, standard category') }),
+  z.strictObject({ id: z.literal('us-part91').describe('rules of 14 CFR parts 39, 43, 47 and 91'), parameters: parametersSchema(usPart91.parameters).optional().describe('what the operator states about itself') }),
+  z.strictObject({ id: z.literal('au-maintenance-release').describe('rules of the Australian maintenance-release system') }),
   z.strictObject({
     id: z.literal('club-policy').describe('the club’s own rules, which only tighten'),
-    parameters: z.strictObject({
-      hundredHourCovers: z.enum(HUNDRED_HOUR_COVERS).optional().describe('which uses the 100-hour limit closes; absent takes the stricter, rental-and-solo-too'),
-    }).optional().describe('the club’s choices'),
+    parameters: parametersSchema(clubPolicy.parameters).optional().describe('the club’s choices; absent takes the strictest words and the usual numbers'),
+    pack: clubPackSchema.optional().describe('a whole club pack in place of parameters: choices and rules of the club’s own'),
   }),
 ]);
+
+const records = <T extends z.ZodType>(record: T, meaning: string) => z.record(idKey, record).optional().describe(meaning);
 
 /** A case: one aircraft's facts, the rules that judge it, the moment, and possibly a planned flight. After `extends` was resolved. */
 export const caseSchema = z.strictObject({
@@ -124,25 +129,41 @@ export const caseSchema = z.strictObject({
   version: z.literal(CASE_VERSION).describe('version of the format; a reader refuses one that it does not know'),
   about: z.string().max(4000).optional().describe('what the case shows, for people'),
   asOf: instantSchema.describe('the moment of the decision; only what was recorded by then is used'),
-  place: z.strictObject({
-    name: textSchema(80).describe('name of the field'),
-    latitude: z.number().min(-90).max(90).describe('degrees, north positive'),
-    longitude: z.number().min(-180).max(180).describe('degrees, east positive'),
-    timeZone: zoneSchema.describe('dates of the records hold to local midnight here'),
-  }).describe('the field'),
-  packs: z.array(pack).min(1).refine((packs) => packs.filter(({ id }) => id === 'us-part91').length === 1, 'expected exactly one authority’s pack: us-part91')
-    .refine((packs) => packs.filter(({ id }) => id === 'club-policy').length <= 1, 'expected club-policy at most once').describe('the rule packs'),
+  place: place.describe('the field'),
+  packs: z.array(pack).min(1).refine((packs) => packs.filter(({ id }) => id !== 'club-policy').length === 1, 'expected exactly one authority’s pack: us-part91 or au-maintenance-release')
+    .refine((packs) => packs.filter(({ id }) => id === 'club-policy').length <= 1, 'expected club-policy at most once')
+    .refine((packs) => packs.every((one) => one.id !== 'club-policy' || one.pack === undefined || one.parameters === undefined), 'expected either parameters or a whole pack, not both').describe('the rule packs'),
   aircraft: z.strictObject({
     registration: registrationSchema.describe('registration as painted: 2 to 10 capital letters, digits or hyphens'),
     category: z.enum(CATEGORIES).optional().describe('certification category; absent is unknown'),
     firstFlownOn: dateSchema.optional().describe('day of its first flight; absent is unknown'),
     approvedFor: z.union([z.literal('all'), z.array(box).min(1)]).optional().describe('everything it is fitted and approved for: the uses in any of the boxes; all means every use there is; absent is unknown'),
+    ...particulars,
   }).describe('the aircraft itself'),
   documents: z.record(idKey, document).optional().describe('sightings of papers by id; the latest of a kind counts'),
   inspections: z.record(idKey, inspection).optional().describe('inspection entries by id'),
-  meterReadings: z.record(idKey, reading).optional().describe('meter readings by id'),
-  discrepancies: z.record(idKey, discrepancy).optional().describe('discrepancies by id; none states that none is open'),
+  meterReadings: records(reading, 'meter readings by id'),
+  discrepancies: records(discrepancy, 'discrepancies by id; none states that none is open'),
+  equipment: records(equipmentList, 'equipment lists by id; the latest counts, none is unknown'),
+  items: records(item, 'life limits, services and dated items by id; absent is unknown, an empty object states that there are none'),
+  directives: records(directive, 'airworthiness directives by id; absent is unknown, an empty object states that there are none'),
+  locators: records(locator, 'the emergency locator by id; the latest counts'),
+  receiverChecks: records(receiverCheck, 'VOR receiver checks by id; the latest counts'),
+  databases: records(database, 'databases aboard by id; the newest of each content counts'),
+  fuelStretches: records(fuelStretch, 'stretches of engine time by grade of fuel burnt'),
+  work: records(work, 'maintenance work by id'),
+  permits: records(permit, 'special flight permits by id'),
+  releases: records(release, 'maintenance releases by id; the one issued last counts'),
+  dailyInspections: records(dailyInspection, 'daily inspections by id'),
+  flightsOut: records(flightOut, 'flights that left, by id'),
+  tightenings: records(tightening, 'what somebody on duty closed, by id'),
+  clubPapers: records(clubPaper, 'insurance and club papers by id; the latest of a name counts'),
+  towRopes: records(towRope, 'tow ropes by id; the latest counts'),
+  ramp: ramp.optional(),
+  estimates: records(estimate, 'what acts take; they choose between ways out and never decide'),
   flight: flight.optional(),
+  flights: z.record(idKey, flight.omit({ id: true })).optional().describe('planned flights for a timeline, by id'),
+  wanted: z.array(part).min(1).optional().describe('uses that somebody wants, without a flight: each of them must be open'),
 }).describe('A case: facts of one aircraft, the rule packs, a moment, and possibly a planned flight. Records are keyed by an id of your choice. An absent fact is unknown, and unknown closes exactly what failing would close.');
 
 /** A checked case. */

@@ -1,8 +1,9 @@
 import { sql } from 'kysely';
-import { CATEGORIES } from '@/core/records/aircraft';
+import { CATEGORIES, UNKNOWN_PARTICULARS, type Particulars } from '@/core/records/aircraft';
 import { CERTIFICATE_KINDS, type Signature } from '@/core/records/certificate';
-import { CLASSIFICATIONS, CLOSED_USES, type Discrepancy } from '@/core/records/discrepancy';
+import { CLASSIFICATIONS, CLOSED_USES, type Deferral, type Discrepancy, type Watch } from '@/core/records/discrepancy';
 import { DOCUMENT_KINDS, REGISTRATION_ENDINGS, type AircraftDocument } from '@/core/records/document';
+import { EQUIPMENT_KINDS } from '@/core/records/equipment';
 import type { AircraftFacts } from '@/core/records/facts';
 import { INSPECTION_KINDS, type Inspection } from '@/core/records/inspection';
 import type { MeterReading } from '@/core/records/meter-reading';
@@ -11,6 +12,7 @@ import type { Place } from '@/core/time/sun';
 import { placeOnAircraft } from '@/core/walkround/place';
 import { exactlyOneOf, oneOf, storedBoxes, storedDate, storedDateOrNull, storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
+import { NO_OTHERS, othersByAircraft, readOthers } from './other-records';
 
 /** An aircraft's facts with what identifies it here. */
 export interface StoredAircraft {
@@ -80,7 +82,7 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
   const inspections = await one(tx.selectFrom('inspection as i')
     .leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'i.club_id').onRef('s.signature_id', '=', 'i.signature_id'))
     .leftJoin('signature as c', (join) => join.onRef('c.club_id', '=', 'i.club_id').onRef('c.signature_id', '=', 'i.cleared_signature_id'))
-    .select(['i.inspection_id', 'i.aircraft_id', 'i.kind', 'i.completed_on', 'i.time_in_service_s', 'i.outcome', 'i.excess', 'i.recorded_at', 'i.cleared_on',
+    .select(['i.inspection_id', 'i.aircraft_id', 'i.kind', 'i.completed_on', 'i.time_in_service_s', 'i.outcome', 'i.excess', 'i.tested_to_feet', 'i.recorded_at', 'i.cleared_on',
       's.name', 's.certificate_kind', 's.certificate_number', 's.valid_from', 's.valid_until', 's.no_expiry',
       'c.name as cleared_name', 'c.certificate_kind as cleared_kind', 'c.certificate_number as cleared_number', 'c.valid_from as cleared_from', 'c.valid_until as cleared_until', 'c.no_expiry as cleared_no_expiry',
     ]), 'i.aircraft_id').execute();
@@ -88,11 +90,12 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
   const discrepancies = await one(tx.selectFrom('discrepancy as d')
     .leftJoin('rectification as r', (join) => join.onRef('r.club_id', '=', 'd.club_id').onRef('r.discrepancy_id', '=', 'd.discrepancy_id'))
     .leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'r.club_id').onRef('s.signature_id', '=', 'r.signature_id'))
-    .select(['d.discrepancy_id', 'd.aircraft_id', 'd.station', 'd.side', 'd.what', 'd.found_by_name', 'd.classification', 'd.closes_uses', 'd.happened_at', 'd.recorded_at',
+    .select(['d.discrepancy_id', 'd.aircraft_id', 'd.station', 'd.side', 'd.what', 'd.found_by_name', 'd.classification', 'd.closes_uses', 'd.equipment', 'd.known_mark', 'd.watch', 'd.happened_at', 'd.recorded_at',
       'r.rectification_id', 'r.work', 'r.description', 'r.completed_on', 'r.recorded_at as rectified_at',
       's.name', 's.certificate_kind', 's.certificate_number', 's.valid_from', 's.valid_until', 's.no_expiry'])
     .$if(presentOnly, (query) => query.where((where) => where.or([where('r.closes', 'is', null), where('r.closes', '=', false)]))), 'd.aircraft_id').execute();
-  return { aircraft, documents, inspections, readings, discrepancies };
+  const others = await readOthers(tx, aircraftId);
+  return { aircraft, documents, inspections, readings, discrepancies, others };
 }
 
 /** Rows of `readFactRows`. */
@@ -110,8 +113,8 @@ function documentOf(row: FactRows['documents'][number]): AircraftDocument {
         ended: row.ended_on === null || because === null ? null : { on: storedDate(row.ended_on), because },
       };
     }
-    case 'operating-limitations': return { ...base, kind, form: oneOf(['flight-manual', 'placards-and-markings'], row.form, 'form of limitations') };
-    case 'weight-and-balance':
+    case 'operating-limitations': return { ...base, kind, form: oneOf(['flight-manual', 'placards-and-markings'], row.form, 'form of limitations'), revision: row.revision, serialShown: row.serial_shown, placards: row.placards };
+    case 'weight-and-balance': return { ...base, kind, datedOn: storedDateOrNull(row.dated_on) };
     case 'radio-licence': return { ...base, kind };
     case 'cabin-tank-record': return { ...base, kind, tankFitted: row.tank_fitted };
     default: {
@@ -131,15 +134,16 @@ function inspectionOf(row: FactRows['inspections'][number]): Inspection {
     timeInService: row.time_in_service_s === null ? null : hoursFromSeconds(row.time_in_service_s),
     outcome: oneOf(['approved', 'discrepancies-listed'], row.outcome, 'outcome of an inspection'),
     listCleared: row.cleared_on === null || clearedBy === null ? null : { on: storedDate(row.cleared_on), by: clearedBy },
-    signedBy: signatureOf(row), excess: oneOf(['en-route-to-inspection', 'flown-on-uses-without-the-limit'], row.excess, 'reason of an excess'),
+    signedBy: signatureOf(row), excess: oneOf(['en-route-to-inspection', 'flown-on-uses-without-the-limit'], row.excess, 'reason of an excess'), testedToFeet: row.tested_to_feet,
   };
 }
 
-function discrepancyOf(row: FactRows['discrepancies'][number]): Discrepancy {
+function discrepancyOf(row: FactRows['discrepancies'][number], deferral: Deferral | null): Discrepancy {
   return {
     id: row.discrepancy_id, happenedAt: storedInstant(row.happened_at), recordedAt: storedInstant(row.recorded_at), what: row.what,
     where: placeOnAircraft(row.station, row.side), foundBy: row.found_by_name,
     classification: exactlyOneOf(CLASSIFICATIONS, row.classification, 'classification'),
+    equipment: oneOf(EQUIPMENT_KINDS, row.equipment, 'equipment'), knownMark: row.known_mark, watch: row.watch as Watch | null, deferral,
     closesUses: row.closes_uses.map((word) => exactlyOneOf(CLOSED_USES, word, 'closed use')),
     rectification: row.rectification_id === null || row.rectified_at === null ? null : {
       id: row.rectification_id, recordedAt: storedInstant(row.rectified_at),
@@ -164,12 +168,14 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
   const documents = grouped(rows.documents, documentOf);
   const inspections = grouped(rows.inspections, inspectionOf);
   const readings = grouped(rows.readings, (row): MeterReading => ({ id: row.reading_id, meter: 'time-in-service', value: hoursFromSeconds(row.value_s), happenedAt: storedInstant(row.happened_at), recordedAt: storedInstant(row.recorded_at) }));
-  const discrepancies = grouped(rows.discrepancies, discrepancyOf);
+  const others = othersByAircraft(rows.others);
+  const discrepancies = grouped(rows.discrepancies, (row) => discrepancyOf(row, others.get(row.aircraft_id)?.deferrals.get(row.discrepancy_id) ?? null));
   return rows.aircraft.map((row) => ({
     aircraftId: row.aircraft_id, typeName: row.type_name, revision: row.revision, features: row.features,
     facts: {
       place,
-      aircraft: { registration: row.registration, category: oneOf(CATEGORIES, row.category, 'category'), firstFlownOn: storedDateOrNull(row.first_flown_on), approvedFor: storedBoxes(row.approved_for) },
+      aircraft: { registration: row.registration, category: oneOf(CATEGORIES, row.category, 'category'), firstFlownOn: storedDateOrNull(row.first_flown_on), approvedFor: storedBoxes(row.approved_for), particulars: (row.particulars as Particulars | null) ?? UNKNOWN_PARTICULARS },
+      ...(others.get(row.aircraft_id) ?? NO_OTHERS),
       documents: documents.get(row.aircraft_id) ?? [], inspections: inspections.get(row.aircraft_id) ?? [],
       readings: readings.get(row.aircraft_id) ?? [], discrepancies: discrepancies.get(row.aircraft_id) ?? [],
     },

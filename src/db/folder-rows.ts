@@ -1,9 +1,11 @@
 import type { FullBox } from '@/core/envelope/dimensions';
+import type { Particulars } from '@/core/records/aircraft';
 import type { Signature } from '@/core/records/certificate';
 import type { AircraftDocument } from '@/core/records/document';
 import type { Inspection } from '@/core/records/inspection';
 import type { MeterReading } from '@/core/records/meter-reading';
-import type { PlannedFlight } from '@/core/records/planned-flight';
+import { isHourMeter } from '@/core/records/meters';
+import type { FlightMore, PlannedFlight } from '@/core/records/planned-flight';
 import type { Instant } from '@/core/time/instant';
 import type { ClubTransaction } from './connection';
 
@@ -12,11 +14,11 @@ const time = (moment: Instant) => new Date(moment);
 /** Writes an aircraft with revision 1. */
 export async function insertAircraft(tx: ClubTransaction, clubId: string, aircraft: {
   readonly aircraftId: string; readonly registration: string; readonly typeName: string; readonly category: string | null;
-  readonly firstFlownOn: string | null; readonly approvedFor: readonly FullBox[] | null; readonly features: readonly string[] | null;
+  readonly firstFlownOn: string | null; readonly approvedFor: readonly FullBox[] | null; readonly features: readonly string[] | null; readonly particulars: Particulars;
 }, recordedAt: Instant): Promise<void> {
   await tx.insertInto('aircraft').values({
     club_id: clubId, aircraft_id: aircraft.aircraftId, registration: aircraft.registration, type_name: aircraft.typeName, category: aircraft.category, first_flown_on: aircraft.firstFlownOn,
-    approved_for: aircraft.approvedFor === null ? null : JSON.stringify(aircraft.approvedFor), features: aircraft.features === null ? null : [...aircraft.features],
+    approved_for: aircraft.approvedFor === null ? null : JSON.stringify(aircraft.approvedFor), features: aircraft.features === null ? null : [...aircraft.features], particulars: JSON.stringify(aircraft.particulars),
     happened_at: time(recordedAt), recorded_at: time(recordedAt),
   }).execute();
 }
@@ -33,6 +35,8 @@ export async function insertSightings(tx: ClubTransaction, clubId: string, aircr
     ended_on: document.kind === 'registration-certificate' ? document.ended?.on ?? null : null,
     ended_because: document.kind === 'registration-certificate' ? document.ended?.because ?? null : null,
     form: document.kind === 'operating-limitations' ? document.form : null,
+    revision: document.kind === 'operating-limitations' ? document.revision : null, serial_shown: document.kind === 'operating-limitations' ? document.serialShown : null,
+    placards: document.kind === 'operating-limitations' ? document.placards : null, dated_on: document.kind === 'weight-and-balance' ? document.datedOn : null,
     tank_fitted: document.kind === 'cabin-tank-record' ? document.tankFitted : null,
     happened_at: time(document.happenedAt), recorded_at: time(document.recordedAt), recorded_by: recordedBy,
   }))).execute();
@@ -58,7 +62,7 @@ export async function insertInspections(tx: ClubTransaction, clubId: string, air
     if (listCleared !== null && clearedSignatureId !== null) await insertSignature(tx, clubId, clearedSignatureId, listCleared.by, inspection.recordedAt);
     await tx.insertInto('inspection').values({
       club_id: clubId, inspection_id: id, aircraft_id: aircraftId, kind: inspection.kind, completed_on: inspection.completedOn, time_in_service_s: inspection.timeInService,
-      time_in_service_entered: inspection.entered, outcome: inspection.outcome, excess: inspection.excess, signature_id: signatureId, cleared_on: listCleared?.on ?? null,
+      time_in_service_entered: inspection.entered, outcome: inspection.outcome, excess: inspection.excess, tested_to_feet: inspection.testedToFeet, signature_id: signatureId, cleared_on: listCleared?.on ?? null,
       cleared_signature_id: clearedSignatureId, recorded_at: time(inspection.recordedAt), recorded_by: recordedBy,
     }).execute();
   }
@@ -68,7 +72,7 @@ export async function insertInspections(tx: ClubTransaction, clubId: string, air
 export async function insertReadings(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, readings: readonly (MeterReading & { readonly entered: string })[]): Promise<void> {
   if (readings.length === 0) return;
   await tx.insertInto('meter_reading').values(readings.map((reading) => ({
-    club_id: clubId, reading_id: reading.id, aircraft_id: aircraftId, meter: reading.meter, value_s: reading.value, entered: reading.entered, entered_unit: 'h',
+    club_id: clubId, reading_id: reading.id, aircraft_id: aircraftId, meter: reading.meter, value_s: reading.value, entered: reading.entered, entered_unit: isHourMeter(reading.meter) ? 'h' : 'count',
     happened_at: time(reading.happenedAt), recorded_at: time(reading.recordedAt), recorded_by: recordedBy,
   }))).execute();
 }
@@ -78,13 +82,22 @@ export async function insertMeterStanding(tx: ClubTransaction, clubId: string, a
   await tx.insertInto('meter_standing').values({ club_id: clubId, aircraft_id: aircraftId, revision, agrees, happened_at: time(recordedAt), recorded_at: time(recordedAt) }).execute();
 }
 
+/** What a flight says beyond the uses that it needs; null when it says nothing more. */
+function moreOf(flight: PlannedFlight): string | null {
+  const more: FlightMore = {
+    places: flight.places, persons: flight.persons, load: flight.load, landings: flight.landings, towLaunches: flight.towLaunches, toAlternate: flight.toAlternate, fuelPlanned: flight.fuelPlanned, reliesOnVor: flight.reliesOnVor,
+    reliesOnDatabase: flight.reliesOnDatabase, trainingWithin50Miles: flight.trainingWithin50Miles,
+  };
+  return Object.values(more).every((value) => value === null || (Array.isArray(value) && value.length === 0)) ? null : JSON.stringify(more);
+}
+
 /** Writes planned flights. */
 export async function insertFlights(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, flights: readonly (PlannedFlight & { readonly personName: string; readonly recordedAt: Instant })[]): Promise<void> {
   if (flights.length === 0) return;
   await tx.insertInto('planned_flight').values(flights.map((flight) => ({
     club_id: clubId, flight_id: flight.id, aircraft_id: aircraftId, person_name: flight.personName, starts: time(flight.starts), ends: time(flight.ends), airborne_s: flight.airborne,
     purpose: flight.purpose, crew: flight.crew, rules: flight.rules, range: flight.range, transponder_airspace: flight.transponderAirspace,
-    broadcast_airspace: flight.broadcastAirspace, beyond_glide: flight.beyondGlideOverWater, passengers: flight.passengers,
+    broadcast_airspace: flight.broadcastAirspace, beyond_glide: flight.beyondGlideOverWater, passengers: flight.passengers, more: moreOf(flight),
     happened_at: time(flight.recordedAt), recorded_at: time(flight.recordedAt), recorded_by: recordedBy,
   }))).execute();
 }

@@ -1,6 +1,6 @@
 import { DIMENSIONS } from '@/core/envelope/dimensions';
 import { hoursFromSeconds } from '@/core/quantities/hours';
-import type { PlannedFlight } from '@/core/records/planned-flight';
+import { UNSAID, type FlightMore, type PlannedFlight } from '@/core/records/planned-flight';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt, type ZoneId } from '@/core/time/zone';
@@ -24,7 +24,7 @@ export async function flightsBetween(tx: ClubTransaction, from: Instant, to: Ins
       id: row.flight_id, starts: storedInstant(row.starts), ends: storedInstant(row.ends), airborne: row.airborne_s === null ? null : hoursFromSeconds(row.airborne_s),
       purpose: oneOf(DIMENSIONS.purpose, row.purpose, 'purpose'), crew: oneOf(DIMENSIONS.crew, row.crew, 'crew'), rules: oneOf(DIMENSIONS.rules, row.rules, 'flight rules'),
       range: oneOf(DIMENSIONS.range, row.range, 'range'), light: null, transponderAirspace: row.transponder_airspace, broadcastAirspace: row.broadcast_airspace,
-      beyondGlideOverWater: row.beyond_glide, passengers: row.passengers,
+      beyondGlideOverWater: row.beyond_glide, passengers: row.passengers, ...UNSAID, ...(row.more as FlightMore | null),
     },
   }));
 }

@@ -31,10 +31,22 @@ export interface Aircraft {
   features: string[] | null;
   first_flown_on: string | null;
   happened_at: Timestamp;
+  particulars: Json | null;
   recorded_at: Timestamp;
   registration: string;
   revision: Generated<number>;
   type_name: string;
+}
+
+export interface AircraftRecord {
+  aircraft_id: string;
+  body: Json;
+  club_id: string;
+  happened_at: Timestamp;
+  kind: string;
+  record_id: string;
+  recorded_at: Timestamp;
+  recorded_by: string;
 }
 
 export interface Certificate {
@@ -69,14 +81,17 @@ export interface Discrepancy {
   closes_uses: string[];
   club_id: string;
   discrepancy_id: string;
+  equipment: string | null;
   found_by: string;
   found_by_name: string;
   happened_at: Timestamp;
+  known_mark: string | null;
   looks: string | null;
   recorded_at: Timestamp;
   side: string | null;
   station: string;
   step: string | null;
+  watch: Json | null;
   what: string;
 }
 
@@ -84,6 +99,7 @@ export interface DocumentSighting {
   aboard: boolean | null;
   aircraft_id: string;
   club_id: string;
+  dated_on: string | null;
   displayed: boolean | null;
   ended_because: string | null;
   ended_on: string | null;
@@ -93,10 +109,13 @@ export interface DocumentSighting {
   kept_where: string | null;
   kind: string;
   legible: boolean | null;
+  placards: boolean | null;
   printed_expiry: string | null;
   recorded_at: Timestamp;
   recorded_by: string;
   registration_shown: string | null;
+  revision: string | null;
+  serial_shown: string | null;
   sighting_id: string;
   tank_fitted: boolean | null;
 }
@@ -114,6 +133,7 @@ export interface Inspection {
   recorded_at: Timestamp;
   recorded_by: string;
   signature_id: string | null;
+  tested_to_feet: number | null;
   time_in_service_entered: string | null;
   time_in_service_s: number | null;
 }
@@ -186,6 +206,7 @@ export interface PlannedFlight {
   ends: Timestamp;
   flight_id: string;
   happened_at: Timestamp;
+  more: Json | null;
   passengers: boolean | null;
   person_name: string;
   purpose: string | null;
@@ -226,6 +247,7 @@ export interface Signature {
 
 export interface DB {
   aircraft: Aircraft;
+  aircraft_record: AircraftRecord;
   certificate: Certificate;
   club: Club;
   discrepancy: Discrepancy;

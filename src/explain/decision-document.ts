@@ -1,64 +1,138 @@
-import type { DecidedConstraint, Decision, LimitAhead } from '../core/decision/decision';
+import type { DecidedConstraint, Decision, LimitAhead, Outrun } from '../core/decision/decision';
+import type { Deed, WaysOut } from '../core/decision/ways-out';
 import { boxesOf } from '../core/envelope/use-set';
-import { decimalHours } from '../core/quantities/hours';
-import { instantText } from '../core/time/instant';
+import { hoursFromSeconds, decimalHours } from '../core/quantities/hours';
+import { isHourMeter, METER_NAMES, type Meter } from '../core/records/meters';
+import { packVersions } from '../core/rules/register';
+import type { Begins, Cap } from '../core/rules/parts/constraint';
+import { instantText, type Instant } from '../core/time/instant';
 import type { ZoneId } from '../core/time/zone';
-import { hoursLeftText, hoursOverText, momentText, readingText, timeLeftText } from './formats';
+import { capText, durationText, hoursOverText, meterText, momentText, moneyText } from './formats';
+import { leftText, limitName } from './limits';
 import { ACT_NAMES, entitledText, sourceText } from './lifts';
-import { NOT_CHECKED_NAMES } from './names';
+import { METER_NAMES_IN_WORDS, NOT_CHECKED_NAMES } from './names';
 import { tellDecided } from './reasons';
 import { windowText } from './window-text';
 
 /** Version of the decision document. */
-export const DECISION_VERSION = 1;
+export const DECISION_VERSION = 2;
 
-function constraintDocument(constraint: DecidedConstraint, where: 'in-force' | 'ahead') {
-  const { id, rule, pack, source, certainty, reason, records, closes, begins, ends, lifts, condition } = constraint;
+/** The way every document ends. */
+export const ADVICE = 'Groval advises. The pilot in command, licensed mechanics, the aircraft’s approved documents and local law decide.';
+
+/** A meter's value as documents give it: hours with two decimals cut off, or a count. */
+export function meterNumber(meter: Meter, value: number, rounding: 'down' | 'up' = 'down'): number {
+  return isHourMeter(meter) ? Number(decimalHours(hoursFromSeconds(value), 2, rounding)) : value;
+}
+
+function beginsDocument(begins: Begins) {
+  switch (begins.kind) {
+    case 'recorded': return { kind: begins.kind };
+    case 'instant': return { kind: begins.kind, at: instantText(begins.at) };
+    case 'meter': return { kind: begins.kind, meter: begins.meter, at: meterNumber(begins.meter, begins.at) };
+    default: {
+      const missing: never = begins;
+      throw new RangeError(`no such boundary: ${JSON.stringify(missing)}`);
+    }
+  }
+}
+
+function capDocument({ quantity, bound, value, own }: Cap) {
+  return { quantity, bound, value, own, words: capText({ quantity, bound, value }) };
+}
+
+/** A constraint for programs and people. */
+export function constraintDocument(constraint: DecidedConstraint, where: 'in-force' | 'ahead') {
+  const { id, rule, pack, source, certainty, reason, records, closes, begins, ends, lifts, condition, cap, permitMayCover } = constraint;
   return {
     id, rule, pack, source: { kind: source.kind, text: sourceText(source) }, certainty, condition, ...tellDecided(constraint, where),
-    reason, records: [...records], closes: boxesOf(closes),
-    begins: begins.kind === 'recorded' ? { kind: begins.kind } : begins.kind === 'instant' ? { kind: begins.kind, at: instantText(begins.at) } : { kind: begins.kind, at: Number(decimalHours(begins.at, 2, 'down')) },
-    ends: ends === null ? null : instantText(ends),
-    lifts: lifts.map(({ act, by }) => ({ act, words: ACT_NAMES[act], by: entitledText(by) })),
+    reason, records: [...records], closes: boxesOf(closes), begins: beginsDocument(begins), ends: ends === null ? null : instantText(ends), cap: cap === null ? null : capDocument(cap), permitMayCover,
+    lifts: lifts.map(({ act, by, on, leaves }) => ({ act, on, words: ACT_NAMES[act], by: entitledText(by), leaves: leaves === null ? [] : boxesOf(leaves) })),
   };
 }
 
 function limitDocument(limit: LimitAhead) {
   const constraint = constraintDocument(limit.constraint, 'ahead');
-  return limit.currency === 'time'
-    ? { currency: limit.currency, at: instantText(limit.at), left: Math.floor(limit.left / 1000), leftUnit: 's' as const, leftText: timeLeftText(limit.left), constraint }
-    : { currency: limit.currency, at: Number(decimalHours(limit.at, 2, 'down')), left: Number(decimalHours(limit.left, 2, 'down')), leftUnit: 'h' as const, leftText: hoursLeftText(limit.left), constraint };
+  const leftWords = leftText(limit);
+  switch (limit.currency) {
+    case 'time': return { currency: limit.currency, meter: null, at: instantText(limit.at), left: Math.floor(limit.left / 1000), leftUnit: 's' as const, leftText: leftWords, constraint };
+    case 'hours': return { currency: limit.currency, meter: limit.meter, at: meterNumber(limit.meter, limit.at), left: meterNumber(limit.meter, limit.left), leftUnit: 'h' as const, leftText: leftWords, constraint };
+    case 'count': return { currency: limit.currency, meter: limit.meter, at: limit.at, left: limit.left, leftUnit: 'count' as const, leftText: leftWords, constraint };
+    default: {
+      const missing: never = limit;
+      throw new RangeError(`no such currency: ${JSON.stringify(missing)}`);
+    }
+  }
 }
 
+/** A limit that a flight crosses, and by how much. */
+export function outrunDocument(outrun: Outrun, zone: ZoneId) {
+  const base = { constraint: outrun.constraint.id, currency: outrun.currency, condition: outrun.constraint.condition };
+  const name = limitName(outrun.constraint);
+  switch (outrun.currency) {
+    case 'time': return { ...base, meter: null, by: Math.ceil(outrun.by / 1000), byUnit: 's' as const, words: `It would end after ${momentText(outrun.at, zone)}, the limit of the ${name}.` };
+    case 'hours': return { ...base, meter: outrun.meter, by: meterNumber(outrun.meter, outrun.by, 'up'), byUnit: 'h' as const, words: `It would end ${hoursOverText(outrun.by)} past ${meterText(outrun.meter, outrun.at)}, the limit of the ${name}.` };
+    case 'count': return { ...base, meter: outrun.meter, by: outrun.by, byUnit: 'count' as const, words: `It would pass ${outrun.at}, the limit of the ${name}, by ${outrun.by}.` };
+    default: {
+      const missing: never = outrun;
+      throw new RangeError(`no such currency: ${JSON.stringify(missing)}`);
+    }
+  }
+}
+
+const deedDocument = ({ act, on, by, minutes, cents, lifts }: Deed) => ({ act, on, words: ACT_NAMES[act], by: entitledText(by), minutes, cost: cents / 100, lifts: [...lifts] });
+
+/** Ways out for programs and people; null where there is nothing to get out of. */
+export function waysDocument(ways: WaysOut | null) {
+  if (ways === null) return null;
+  return {
+    withoutLift: [...ways.withoutLift],
+    ways: ways.ways.map(({ deeds, minutes, cents }) => ({
+      minutes, cost: cents / 100, acts: deeds.map(deedDocument),
+      words: `${deeds.map(({ act, by, on }) => `${ACT_NAMES[act]}${on === null ? '' : ` (${on})`}: ${entitledText(by)}`).join('; ')}. Out of service ${durationText(minutes)}${cents === 0 ? '' : `, cost ${moneyText(cents)}`}.`,
+    })),
+  };
+}
+
+const sunText = (moment: Instant | null) => (moment === null ? null : instantText(moment));
+
+/** The ways out of a decision, as they were reckoned. */
+export interface DecisionWays { readonly flight: WaysOut | null; readonly wanted: WaysOut | null; readonly release: WaysOut | null }
+
 /** A decision as the published JSON document: codes and values for programs, words for people, in a stable order. */
-export function decisionDocument(decision: Decision, zone: ZoneId) {
-  const { flight } = decision;
+export function decisionDocument(decision: Decision, zone: ZoneId, ways: DecisionWays, inputsHash: string | null = null) {
+  const { flight, wanted } = decision;
   const limits = decision.limits.map(limitDocument);
-  const limit = (wanted: LimitAhead | null) => (wanted === null ? null : limits[decision.limits.indexOf(wanted)] ?? null);
+  const limit = (one: LimitAhead | null) => (one === null ? null : limits[decision.limits.indexOf(one)] ?? null);
   const packs = [decision.packs.authority, ...(decision.packs.club === null ? [] : [decision.packs.club])];
   return {
-    format: 'groval-decision' as const, version: DECISION_VERSION, engine: decision.engine, packs,
-    registration: decision.registration, asOf: instantText(decision.asOf), verdict: decision.verdict,
+    format: 'groval-decision' as const, version: DECISION_VERSION, engine: decision.engine, inputsHash, packs: packVersions(decision.packs).map(({ id, version }) => ({ id, version })),
+    parameters: Object.fromEntries(packs.flatMap((pack) => ('parameters' in pack ? Object.entries(pack.parameters as unknown as Record<string, string | number>).map(([name, value]) => [`${pack.id}.${name}`, value]) : []))),
+    registration: decision.registration, asOf: instantText(decision.asOf), verdict: decision.verdict, availability: decision.availability,
     window: { ...decision.window, text: windowText(decision.window) },
-    open: boxesOf(decision.open), full: boxesOf(decision.full),
-    timeInService: decision.timeInService === null ? null : Number(decimalHours(decision.timeInService, 2, 'down')),
+    open: boxesOf(decision.open), full: boxesOf(decision.full), caps: decision.caps.map(capDocument),
+    permits: decision.reliefs.map(({ permit, uses, until, covers }) => ({ permit, opens: boxesOf(uses), until: instantText(until), covers: [...covers] })),
+    meters: Object.fromEntries(METER_NAMES.map((meter) => { const value = decision.meters[meter]; return [meter, value === null ? null : meterNumber(meter, value)]; })),
     rules: decision.rules.map(({ id, title, pack, source, explanation, answer, constraints, missing }) =>
       ({ id, title, pack, source: { kind: source.kind, text: sourceText(source) }, explanation, answer, constraints: [...constraints], missing: [...missing] })),
     constraints: decision.constraints.map((constraint) => constraintDocument(constraint, 'in-force')),
     conditions: decision.constraints.filter(({ condition }) => condition).map(({ id, lifts }) => ({ constraint: id, words: lifts[0] === undefined ? '' : ACT_NAMES[lifts[0].act] })),
-    limits, firstLimit: { time: limit(decision.firstLimit.time), hours: limit(decision.firstLimit.hours), landings: decision.firstLimit.landings },
+    limits, firstLimit: { time: limit(decision.firstLimit.time), hours: limit(decision.firstLimit.hours), landings: limit(decision.firstLimit.landings) },
     flight: flight === null ? null : {
       id: flight.flight, answer: flight.answer, needs: boxesOf(flight.needs), closedBy: [...flight.closedBy], notApproved: flight.notApproved, timesContradict: flight.timesContradict,
-      outruns: flight.outruns.map((outrun) => ({
-        constraint: outrun.constraint.id, currency: outrun.currency,
-        by: outrun.currency === 'hours' ? Number(decimalHours(outrun.by, 2, 'up')) : Math.ceil(outrun.by / 1000), byUnit: outrun.currency === 'hours' ? 'h' as const : 's' as const,
-        words: outrun.currency === 'hours'
-          ? `It would end ${hoursOverText(outrun.by)} past ${readingText(outrun.at)}.`
-          : `It would end after ${momentText(outrun.at, zone)}.`,
-      })),
+      own: flight.own.map((constraint) => constraintDocument(constraint, 'in-force')), outruns: flight.outruns.map((outrun) => outrunDocument(outrun, zone)),
+      light: flight.light.map(({ place, light, sun }) => ({ place, light: [...light], date: sun.date, dawn: sunText(sun.dawn), sunrise: sunText(sun.sunrise), sunset: sunText(sun.sunset), nightfall: sunText(sun.nightfall) })),
+      waysOut: waysDocument(ways.flight),
     },
+    wanted: wanted === null ? null : { answer: wanted.answer, uses: boxesOf(wanted.wanted), closedBy: [...wanted.closedBy], notApproved: wanted.notApproved, waysOut: waysDocument(ways.wanted) },
+    toRelease: waysDocument(ways.release),
     notChecked: decision.notChecked.map((what) => ({ what, words: NOT_CHECKED_NAMES[what] })),
     holdsUntil: decision.holdsUntil === null ? null : instantText(decision.holdsUntil),
-    advice: 'Groval advises. The pilot in command, licensed mechanics, the aircraft’s approved documents and local law decide.',
+    advice: ADVICE,
   };
+}
+
+/** What a meter is called, for lists. */
+export function meterName(meter: Meter): string {
+  return METER_NAMES_IN_WORDS[meter];
 }

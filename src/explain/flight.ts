@@ -9,15 +9,23 @@ import { tellDecided } from './reasons';
 export function tellFlight(answer: FlightAnswer, decision: Decision, zone: ZoneId): string {
   if (answer.timesContradict) return 'Its times contradict each other.';
   if (answer.notApproved) return 'This aircraft is not approved or fitted for such a flight.';
-  const closing = decision.constraints.filter(({ id }) => answer.closedBy.includes(id));
+  const closing = [...decision.constraints.filter(({ id }) => answer.closedBy.includes(id)), ...answer.own];
   const blocking = closing.find(({ condition }) => !condition);
   if (blocking !== undefined) return tellDecided(blocking, 'in-force').headline;
-  const [outrun] = answer.outruns;
+  const outrun = answer.outruns.find(({ constraint }) => !constraint.condition);
   if (outrun !== undefined) {
     const name = limitName(outrun.constraint);
-    return outrun.currency === 'hours' ? `Outruns the ${name} by ${hoursOverText(outrun.by)}.` : `Ends after ${momentText(outrun.at, zone)}, when the ${name} ends.`;
+        switch (outrun.currency) {
+      case 'hours': return `Outruns the ${name} by ${hoursOverText(outrun.by)}.`;
+      case 'count': return `Outruns the ${name} by ${outrun.by}.`;
+      case 'time': return `Ends after ${momentText(outrun.at, zone)}, when the ${name} ends.`;
+      default: {
+        const missing: never = outrun;
+        throw new RangeError(`no such currency: ${JSON.stringify(missing)}`);
+      }
+    }
   }
-  const [condition] = closing;
+  const condition = closing[0] ?? answer.outruns[0]?.constraint;
   const act = condition?.lifts[0]?.act;
   return act === undefined ? '' : `Yes, after: ${ACT_NAMES[act]}.`;
 }

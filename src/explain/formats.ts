@@ -1,6 +1,10 @@
 import { decimalHours, type Hours } from '../core/quantities/hours';
 import type { CivilDate } from '../core/time/civil-date';
-import type { Instant } from '../core/time/instant';
+import { QUANTITIES, type Quantity } from '../core/records/measurement';
+import { isHourMeter, type Meter } from '../core/records/meters';
+import { decimalVolume, type Volume, type VolumeUnit } from '../core/quantities/volume';
+import type { Cap } from '../core/rules/parts/constraint';
+import { instantText, type Instant } from '../core/time/instant';
 import { wallClock, type ZoneId } from '../core/time/zone';
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
@@ -58,4 +62,60 @@ export function list(parts: readonly string[], last = 'and'): string {
 /** First letter in capitals. */
 export function sentenceCase(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+/** `1100.0 h` or `312`: what a meter shows, by its kind. */
+export function meterText(meter: Meter, value: number): string {
+  return isHourMeter(meter) ? readingText(value as Hours) : String(value);
+}
+
+/** `66 min`: whole minutes, rounded up, of something used. */
+export function minutesText(seconds: number): string {
+  return `${Math.ceil(seconds / 60)} min`;
+}
+
+/** `12.4 US gal`. @param rounding `down` for what there is, `up` for what is needed */
+export function volumeText(value: Volume, rounding: 'down' | 'up', unit: VolumeUnit = 'US gal'): string {
+  return `${decimalVolume(value, unit, unit === 'US qt' ? 2 : 1, rounding)} ${unit.replace('US ', '')}`;
+}
+
+/** A measured value with the unit that people read it in. */
+export function measureText(quantity: Quantity, value: number): string {
+  switch (QUANTITIES[quantity]) {
+    case 'pL': return volumeText(value as Volume, 'down', quantity === 'oil' || quantity === 'gearbox-oil' ? 'US qt' : 'US gal');
+    case 'um': return `${(value / 1000).toFixed(1)} mm`;
+    case 'mV': return `${(value / 1000).toFixed(1)} V`;
+    case 'rpm': return `${value} rpm`;
+    case 'Pa': return `${(value / 1000).toFixed(0)} kPa`;
+    case 'good': return value === 1 ? 'good' : 'not good';
+    default: {
+      const missing: never = QUANTITIES[quantity];
+      throw new RangeError(`no such unit: ${String(missing)}`);
+    }
+  }
+}
+
+/** 'at most 2 people aboard', as the middle of a sentence. */
+export function capText({ quantity, bound, value }: Pick<Cap, 'quantity' | 'bound' | 'value'>): string {
+  const amount = quantity === 'persons' ? `${value} ${value === 1 ? 'person' : 'people'} aboard` : quantity === 'load' ? `${(value / 1000).toFixed(1)} kg of people and baggage` : `${volumeText(value as Volume, bound === 'at-most' ? 'down' : 'up')} of fuel`;
+  return `${bound === 'at-most' ? 'at most' : 'at least'} ${amount}`;
+}
+
+/** The moment that something has been so since, in universal time: what a reason knows without a zone. */
+export function sinceText(moment: Instant): string {
+  return `at ${instantText(moment).slice(11, 16)} UTC on ${dateText(instantText(moment).slice(0, 10) as CivilDate)}`;
+}
+
+/** `45 min`, `5 h`, `2 days 4 h`: how long something takes. */
+export function durationText(minutes: number): string {
+  if (minutes < 120) return `${minutes} min`;
+  const wholeHours = Math.ceil(minutes / 60);
+  if (wholeHours < 48) return `${wholeHours} h`;
+  const rest = wholeHours % 24;
+  return `${Math.floor(wholeHours / 24)} days${rest === 0 ? '' : ` ${rest} h`}`;
+}
+
+/** `1250.00`: an amount of the club's money, without naming a currency. */
+export function moneyText(cents: number): string {
+  return `${Math.floor(cents / 100)}.${two(cents % 100)}`;
 }

@@ -9,11 +9,14 @@ export const ACT_NAMES: Readonly<Record<Act, string>> = {
   'display-certificate': 'Hang the certificate where it can be seen, and record that',
   'replace-document': 'Get a readable replacement',
   'fetch-the-right-document': 'Fetch this aircraft’s own paper and record that it was seen',
+  'update-document': 'Bring the paper up to date and record that it was seen',
   'renew-registration': 'Renew the registration',
   'record-registration-dates': 'Enter the dates printed on the certificate',
   'register-new-owner': 'Register the aircraft to its new owner',
   'record-first-flight-date': 'Enter the date of the first flight',
+  'record-particulars': 'Enter it in the aircraft’s particulars',
   'complete-annual': 'Have the annual inspection done and signed',
+  'complete-condition-inspection': 'Have the condition inspection done and signed',
   'clear-inspection-list': 'Have every item of the list cleared and signed',
   'complete-hundred-hour': 'Have the 100-hour inspection done and signed',
   'complete-inspection-entry': 'Have the inspection’s entry completed by whoever did it',
@@ -25,9 +28,46 @@ export const ACT_NAMES: Readonly<Record<Act, string>> = {
   'service-and-record': 'Put it right and record it',
   'instructor-judges': 'Have an instructor look and record the judgement',
   'complete-repair-entry': 'Have the repair’s entry completed by whoever did it',
+  'defer-item': 'Remove or deactivate it, placard it, enter it and have it judged no hazard',
   'record-approved-uses': 'Enter what the aircraft is approved and fitted for',
   'record-category': 'Enter the certification category',
   'use-covered-category': 'Have it decided outside this program; its category has no rules here yet',
+  'test-locator': 'Have the emergency locator inspected and signed',
+  'replace-locator-battery': 'Replace the locator’s battery, mark the new date and enter it',
+  'reinstall-locator': 'Install a working emergency locator and enter it',
+  'record-locator-removal': 'Enter the removal in full and put up the placard',
+  'record-locator': 'Look at the locator and enter what it shows',
+  'test-altimeter-static': 'Have altimeter and static system tested and signed',
+  'test-transponder': 'Have the transponder tested and signed',
+  'check-receivers': 'Check the VOR receivers and enter place, error and name',
+  'update-database': 'Load the current database and enter its date',
+  'comply-with-directive': 'Have the directive complied with and signed',
+  'record-directives': 'Have a mechanic go through the directives and enter which apply',
+  'complete-item': 'Have it done and signed',
+  'record-item-history': 'Find the record of when it was last done and enter it',
+  'record-items': 'Enter the life-limited parts and services of this aircraft, or that there are none',
+  'replace-part': 'Replace the part and enter it',
+  'install-equipment': 'Have it installed and entered in the equipment list',
+  'record-equipment': 'Compare the equipment list with the aircraft and enter it',
+  'release-after-work': 'Have the entry completed and the aircraft approved for return to service',
+  'fly-check-flight': 'Fly the check flight with nobody aboard but the crew, and log it',
+  'inspect-independently': 'Have a second person inspect the flight controls and sign',
+  'add-oil': 'Add oil, measure again and enter both',
+  'remove-oil': 'Drain oil to the maximum, measure again and enter it',
+  'add-fuel': 'Fuel up, dip again and sample',
+  measure: 'Measure it and enter the value',
+  'sample-fuel': 'Sample every drain and enter what it shows',
+  'service-measured-item': 'Put it right, measure again and enter it',
+  'have-trend-looked-at': 'Have a mechanic look at the oil use and enter the judgement',
+  'issue-maintenance-release': 'Have a new maintenance release issued',
+  'sign-daily-inspection': 'Do the daily inspection and sign it',
+  'renew-paper': 'Renew it and enter the new date',
+  'lift-tightening': 'Take the closing back',
+  'record-return': 'Check the aircraft in, or record its loss',
+  'state-for-flight': 'Say it for this flight',
+  'change-flight': 'Change the flight so that it fits',
+  'obtain-special-flight-permit': 'Get a special flight permit and a mechanic’s statement that the flight is safe',
+  'replace-tow-rope': 'Take a rope and links that fit, and enter them',
 };
 
 /** Who may do it, as the end of a sentence. */
@@ -35,6 +75,7 @@ export function entitledText(by: Entitled): string {
   switch (by.kind) {
     case 'certificate': return list(by.anyOf.map((kind) => CERTIFICATE_NAMES[kind]), 'or');
     case 'owner': return 'the owner';
+    case 'dispatcher': return 'a dispatcher';
     case 'anybody-at-the-aircraft': return 'anybody at the aircraft';
     case 'record-keeper': return 'whoever keeps the records';
     default: {
@@ -50,6 +91,7 @@ export function sourceText(source: Source): string {
     case 'regulation': return source.citation;
     case 'club-policy': return 'club policy';
     case 'common-practice': return 'common practice';
+    case 'approved-documents': return 'the aircraft’s approved documents';
     default: {
       const missing: never = source;
       throw new RangeError(`no such source: ${JSON.stringify(missing)}`);

@@ -1,7 +1,13 @@
 import type { Purpose } from '../core/envelope/dimensions';
 import type { Category } from '../core/records/aircraft';
 import type { CertificateKind } from '../core/records/certificate';
-import type { Classification, ClosedUse, RectificationFault } from '../core/records/discrepancy';
+import type { Classification, ClosedUse, DeferralFault, RectificationFault } from '../core/records/discrepancy';
+import type { EquipmentKind } from '../core/records/equipment';
+import type { ItemKind } from '../core/records/maintenance-item';
+import type { Quantity, SampleResult } from '../core/records/measurement';
+import type { Meter } from '../core/records/meters';
+import type { WorkFault } from '../core/records/work-entry';
+import type { InoperativeCause, Particular, RequiredList, TowRopeFault, WorkEffect } from '../core/rules/parts/reason';
 import type { DocumentKind, RegistrationEnding } from '../core/records/document';
 import type { InspectionFault, InspectionKind } from '../core/records/inspection';
 import type { NotChecked } from '../core/decision/decision';
@@ -16,7 +22,59 @@ export const DOCUMENT_NAMES: Readonly<Record<DocumentKind, string>> = {
   'cabin-tank-record': 'record of the cabin fuel tank',
 };
 
-export const INSPECTION_NAMES: Readonly<Record<InspectionKind, string>> = { annual: 'annual inspection', 'hundred-hour': '100-hour inspection' };
+export const INSPECTION_NAMES: Readonly<Record<InspectionKind, string>> = {
+  annual: 'annual inspection', 'hundred-hour': '100-hour inspection', condition: 'condition inspection', 'altimeter-static': 'altimeter and static test', transponder: 'transponder test', locator: 'emergency locator inspection',
+};
+
+export const METER_NAMES_IN_WORDS: Readonly<Record<Meter, string>> = {
+  'time-in-service': 'time in service', engine: 'engine time', propeller: 'propeller time', block: 'block time', landings: 'count of landings', cycles: 'count of cycles', 'tow-launches': 'count of tow launches',
+};
+
+export const ITEM_KIND_NAMES: Readonly<Record<ItemKind, string>> = {
+  'life-limit': 'A life limit, which is mandatory', overhaul: 'An overhaul', service: 'A service', 'component-check': 'A check of a component', 'oil-change': 'An oil change', 'safety-equipment': 'Safety equipment', 'club-paper': 'A paper of the club',
+};
+
+export const WORK_EFFECT_NAMES: Readonly<Record<WorkEffect, string>> = {
+  'flight-characteristics': 'how the aircraft flies', 'flight-controls': 'the flight controls', 'static-system': 'the static system', 'altitude-reporting': 'the altitude that the transponder reports', weight: 'the weight and balance',
+};
+
+export const PARTICULAR_NAMES: Readonly<Record<Particular, string>> = {
+  'serial-number': 'which serial number this aircraft has', 'manufactured-on': 'when this aircraft was made', 'certificated-on': 'when its type was certificated', seats: 'how many seats it has', engine: 'what engine it has', gear: 'whether its gear retracts',
+  programme: 'by which programme it is inspected', 'ifr-navigation': 'what its navigation by instruments rests on', 'manual-revision': 'which revision of its flight manual is in force', fuel: 'what its fuel figures are', 'tows-gliders': 'whether it tows gliders', 'first-flown-on': 'when it first flew',
+};
+
+export const EQUIPMENT_NAMES: Readonly<Record<EquipmentKind, string>> = {
+  'airspeed-indicator': 'airspeed indicator', altimeter: 'altimeter', 'magnetic-direction-indicator': 'magnetic compass', tachometer: 'tachometer', 'oil-pressure-gauge': 'oil pressure gauge', 'coolant-temperature-gauge': 'coolant temperature gauge',
+  'oil-temperature-gauge': 'oil temperature gauge', 'manifold-pressure-gauge': 'manifold pressure gauge', 'fuel-gauge': 'fuel gauge for each tank', 'gear-position-indicator': 'gear position indicator', 'anticollision-lights': 'set of anticollision lights',
+  flotation: 'flotation gear for everybody', 'pyrotechnic-signal': 'pyrotechnic signal', 'safety-belts': 'safety belt for everybody', 'front-shoulder-harnesses': 'shoulder harness at each front seat', 'all-seat-harnesses': 'shoulder harness at every seat',
+  'position-lights': 'set of position lights', 'landing-light': 'landing light', 'electrical-source': 'adequate source of electrical energy', 'spare-fuses': 'set of spare fuses in reach', 'two-way-radio': 'two-way radio', 'ifr-navigation': 'navigation equipment for the route',
+  'rate-of-turn': 'rate-of-turn indicator', 'slip-skid': 'slip-skid indicator', 'sensitive-altimeter': 'sensitive altimeter', clock: 'clock with seconds', generator: 'generator or alternator', 'artificial-horizon': 'artificial horizon', 'directional-gyro': 'directional gyro',
+  transponder: 'transponder', 'position-broadcast': 'position broadcast', 'vor-receiver': 'VOR receiver', 'satellite-navigator': 'satellite navigator', 'tow-hook': 'tow hook', 'stall-warning': 'stall warning', 'pitot-heat': 'pitot heat', 'fire-extinguisher': 'fire extinguisher',
+  'monoxide-detector': 'carbon-monoxide detector', 'exhaust-gas-gauge': 'exhaust gas gauge', 'instrument-lights': 'set of instrument lights', other: 'item',
+};
+
+/** Which list asks, as the start of a sentence. */
+export const LIST_NAMES: Readonly<Record<RequiredList, string>> = {
+  'day-vfr': 'The list for visual flight by day', 'night-vfr': 'The list for visual flight by night', ifr: 'The list for instrument flight', 'for-hire': 'The list for night flight for hire', 'transponder-airspace': 'Airspace that needs a transponder',
+  'broadcast-airspace': 'Airspace that needs position broadcast', 'over-water': 'Carrying people for hire beyond gliding distance of the shore', towing: 'Towing gliders', club: 'The club',
+};
+
+/** Which of the four questions, as the middle of a sentence. */
+export const CAUSE_NAMES: Readonly<Record<InoperativeCause, string>> = {
+  'type-certification': 'its type certification', 'equipment-list': 'the aircraft’s equipment list', 'kinds-of-operation': 'its kinds-of-operation list', 'operating-rule': 'the operating rules', directive: 'a directive, as far as anybody knows',
+};
+
+export const QUANTITY_NAMES_IN_WORDS: Readonly<Record<Quantity, string>> = {
+  oil: 'engine oil', 'gearbox-oil': 'gearbox oil', 'fuel-dip': 'fuel by dip', 'fuel-gauge': 'fuel by gauge', strut: 'strut extension', 'belt-play': 'play of the alternator belt', 'brake-pad': 'brake pad', propeller: 'propeller diameter', battery: 'battery voltage',
+  'ignition-drop': 'ignition drop', 'ignition-difference': 'difference of the ignition drops', 'tyre-pressure': 'tyre pressure', tyre: 'tyre', coolant: 'coolant', 'brake-fluid': 'brake fluid',
+};
+
+export const SAMPLE_NAMES: Readonly<Record<Exclude<SampleResult, 'clean'>, string>> = { water: 'water', dirt: 'dirt', 'wrong-colour': 'a wrong colour', 'wrong-smell': 'a wrong smell' };
+
+export const ROPE_FAULT_NAMES: Readonly<Record<TowRopeFault, string>> = {
+  'no-rope': 'No tow rope is on record.', unknown: 'Not everything about the tow rope is on record.', 'knot-or-strand': 'The tow rope has a knot or a broken strand.', 'too-weak': 'The tow rope is too weak for the glider.',
+  'links-needed': 'The tow rope is so strong that it needs weak links at both ends.', 'glider-link': 'The weak link at the glider is out of its range.', 'tug-link': 'The weak link at the tug is out of its range.',
+};
 
 export const CATEGORY_NAMES: Readonly<Record<Category, string>> = {
   standard: 'standard', 'light-sport': 'light-sport', experimental: 'experimental', glider: 'glider', restricted: 'restricted', provisional: 'provisional',
@@ -29,6 +87,8 @@ export const CERTIFICATE_NAMES: Readonly<Record<CertificateKind, string>> = {
   'flight-instructor': 'flight instructor',
   pilot: 'pilot',
   'student-pilot': 'student pilot',
+  'light-sport-repairman': 'repairman for light-sport aircraft',
+  'licensed-engineer': 'licensed aircraft maintenance engineer',
 };
 
 export const PURPOSE_NAMES: Readonly<Record<Purpose, string>> = {
@@ -50,7 +110,7 @@ export const ENDING_NAMES: Readonly<Record<RegistrationEnding, string>> = {
   'holder-died': 'the holder died more than 30 days before',
 };
 
-export const FAULT_NAMES: Readonly<Record<InspectionFault | RectificationFault, string>> = {
+export const FAULT_NAMES: Readonly<Record<InspectionFault | RectificationFault | DeferralFault | WorkFault, string>> = {
   'name-missing': 'no name',
   'certificate-missing': 'no certificate',
   'certificate-number-missing': 'no certificate number',
@@ -67,6 +127,9 @@ export const FAULT_NAMES: Readonly<Record<InspectionFault | RectificationFault, 
   'work-does-not-fit': 'that kind of work cannot close a finding of this class',
   'description-missing': 'no description of the work',
   'date-missing': 'no date of completion',
+  'action-missing': 'it does not say whether the item was removed or deactivated',
+  'placard-missing': 'no placard',
+  'record-missing': 'no entry in the maintenance record, or not by the list that this aircraft has',
 };
 
 export const CLOSED_USE_NAMES: Readonly<Record<ClosedUse, string>> = {
@@ -88,5 +151,6 @@ export const NOT_CHECKED_NAMES: Readonly<Record<NotChecked, string>> = {
   'weather-and-notices': 'weather and notices',
   loading: 'loading',
   'fuel-and-oil-aboard': 'fuel and oil aboard',
-  'other-inspections-and-equipment': 'inspections and equipment other than those listed here',
+  'walk-round': 'what the walk-round of today would show',
+  'club-policy': 'the club’s own rules, since none are chosen',
 };

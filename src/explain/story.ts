@@ -15,7 +15,7 @@ const text = (record: Readonly<Record<string, unknown>>, key: string): string =>
 
 function countsText(entry: Readonly<Record<string, unknown>>): string {
   const count = (key: string, one: string, many: string) => (typeof entry[key] === 'number' && entry[key] > 0 ? [`${entry[key]} ${entry[key] === 1 ? one : many}`] : []);
-  return list([...count('documents', 'sighting of a paper', 'sightings of papers'), ...count('inspections', 'inspection', 'inspections'), ...count('readings', 'meter reading', 'meter readings')]) || 'none';
+  return list([...count('documents', 'sighting of a paper', 'sightings of papers'), ...count('inspections', 'inspection', 'inspections'), ...count('readings', 'meter reading', 'meter readings'), ...count('others', 'other record', 'other records')]) || 'none';
 }
 
 /** One line of an aircraft's story, from what the ledger keeps of it. */

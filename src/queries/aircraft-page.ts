@@ -15,7 +15,8 @@ import { readClub } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
 import { readStory } from '@/db/ledger';
 import { tellConstraint, type ConstraintWords } from '@/explain/constraint';
-import { dateText, hoursLeftText, momentText, readingText, sentenceCase, timeLeftText } from '@/explain/formats';
+import { dateText, momentText, readingText, sentenceCase } from '@/explain/formats';
+import { leftText } from '@/explain/limits';
 import { sourceText } from '@/explain/lifts';
 import { CERTIFICATE_NAMES, CLASS_MEANINGS, DOCUMENT_NAMES, NOT_CHECKED_NAMES } from '@/explain/names';
 import { tellStory, workName } from '@/explain/story';
@@ -82,7 +83,7 @@ function limitsOf(decision: Decision): AircraftPage['limits'] {
     const words = tellConstraint(limit.constraint, 'ahead');
     return {
       id: words.id, headline: words.headline, meaning: words.meaning, source: words.source, who: words.lifts.map(({ by }) => by)[0] ?? '',
-      figure: limit.currency === 'hours' ? hoursLeftText(limit.left) : timeLeftText(limit.left),
+      figure: leftText(limit),
       daysLeft: limit.currency === 'time' ? Math.floor(limit.left / 86_400_000) : null, hoursLeft: limit.currency === 'hours' ? limit.left / 3600 : null,
     };
   });

@@ -1,6 +1,8 @@
-import { decide } from '@/core/decision/decide';
-import type { Decision, FlightAnswer, LimitAhead, Verdict } from '@/core/decision/decision';
-import { airborneTime, answerFlights } from '@/core/decision/planned-flight';
+import { decidePrepared } from '@/core/decision/decide';
+import { prepare } from '@/core/decision/prepare';
+import type { Decision, FlightAnswer, Verdict } from '@/core/decision/decision';
+import { answerFlights } from '@/core/decision/planned-flight';
+import { airborneTime } from '@/core/records/planned-flight';
 import type { Purpose } from '@/core/envelope/dimensions';
 import type { WindowPicture } from '@/core/envelope/window-picture';
 import { presentFor } from '@/core/records/facts';
@@ -12,8 +14,8 @@ import { factsFromRows, readFactRows, type StoredAircraft } from '@/db/aircraft-
 import type { ClubTransaction } from '@/db/connection';
 import { readClub, type Club } from '@/db/clubs';
 import { flightsBetween, type StoredFlight } from '@/db/planned-flights';
-import { hoursLeftText, timeLeftText } from '@/explain/formats';
-import { limitName } from '@/explain/limits';
+import { leftText, limitName } from '@/explain/limits';
+import { NOT_CHECKED_NAMES } from '@/explain/names';
 import { tellFlight } from '@/explain/flight';
 import { tellConstraint, type ConstraintWords } from '@/explain/constraint';
 import { openForText, windowText } from '@/explain/window-text';
@@ -60,6 +62,8 @@ export interface LineRow {
   /** Headlines of open discrepancies. */
   readonly openItems: readonly string[];
   readonly holdsUntil: Instant | null;
+  /** What this answer did not look at, in words. */
+  readonly notChecked: readonly string[];
 }
 
 /** Today's light at the field, for drawing and for the header. */
@@ -86,24 +90,25 @@ export interface Line {
 
 function nextLimits(decision: Decision): readonly NextLimit[] {
   if (decision.verdict === 'Grounded') return [{ figure: 'now', of: '' }];
-  const figure = (limit: LimitAhead) => (limit.currency === 'hours' ? hoursLeftText(limit.left) : timeLeftText(limit.left));
-  return [decision.firstLimit.hours, decision.firstLimit.time].filter((limit) => limit !== null).map((limit) => ({ figure: figure(limit), of: limitName(limit.constraint) }));
+  return [decision.firstLimit.hours, decision.firstLimit.time].filter((limit) => limit !== null).map((limit) => ({ figure: leftText(limit), of: limitName(limit.constraint) }));
 }
 
 /** Where on the clock a refused flight meets its first limit: hours are spread evenly over the flight. */
 function wallOf({ flight }: StoredFlight, { outruns }: FlightAnswer): Instant | null {
-  const walls = outruns.map((outrun) => (outrun.currency === 'time' ? flight.ends - outrun.by : flight.ends - Math.round((outrun.by / Math.max(1, airborneTime(flight))) * (flight.ends - flight.starts))));
+  const walls = outruns.map((outrun) => (outrun.currency === 'time' ? flight.ends - outrun.by : outrun.currency === 'count' ? flight.ends : flight.ends - Math.round((outrun.by / Math.max(1, airborneTime(flight))) * (flight.ends - flight.starts))));
   return walls.length === 0 ? null : (Math.max(flight.starts, Math.min(...walls)) as Instant);
 }
 
 /** One aircraft's row, decided now. */
 export function lineRow({ aircraftId, typeName, revision, facts }: StoredAircraft, flights: readonly StoredFlight[], { packs, place }: Club, now: Instant): LineRow {
-  const decision = decide(facts, packs, null, presentFor(facts, now));
+  const present = presentFor(facts, now);
+  const prepared = prepare(facts, packs, present);
+  const decision = decidePrepared(prepared, null, present);
   const ahead = flights.filter(({ flight }) => flight.starts >= now);
-  const answers = new Map(answerFlights(ahead.map(({ flight }) => flight), place, decision).map((answer) => [answer.flight, answer]));
+  const answers = new Map(answerFlights(prepared, decision, ahead.map(({ flight }) => flight)).map((answer) => [answer.flight, answer]));
   return {
     aircraftId, registration: decision.registration, typeName, revision, verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), openFor: openForText(decision.window),
-    reasons: decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force')), next: nextLimits(decision), secondsLeft: decision.firstLimit.hours?.currency === 'hours' ? decision.firstLimit.hours.left : null, holdsUntil: decision.holdsUntil,
+    reasons: decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force')), next: nextLimits(decision), secondsLeft: decision.firstLimit.hours?.currency === 'hours' ? decision.firstLimit.hours.left : null, holdsUntil: decision.holdsUntil, notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
     openItems: facts.discrepancies.filter(({ rectification }) => rectification === null).map(({ what }) => what),
     flights: flights.map((stored) => {
       const { id, starts, ends, purpose } = stored.flight;

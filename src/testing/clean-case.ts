@@ -3,7 +3,9 @@ import clean from '../../examples/cases/clean-trainer.json';
 import { questionOf, type CaseQuestion } from '@/contracts/case-facts';
 import { caseSchema } from '@/contracts/case-file';
 import { mergePatch, type Json } from '@/contracts/merge-patch';
-import { decide } from '@/core/decision/decide';
+import { decide, decidePrepared } from '@/core/decision/decide';
+import { prepare } from '@/core/decision/prepare';
+import { chosenRules } from '@/core/rules/register';
 import type { Decision } from '@/core/decision/decision';
 
 /** The clean trainer with some of it changed, as a case that `extends` it would say (null removes). */
@@ -13,8 +15,16 @@ export function cleanCase(change: Json = {}): CaseQuestion {
 
 /** The decision on the clean trainer with some of it changed. */
 export function decideClean(change: Json = {}): Decision {
-  const { facts, packs, flight, asOf } = cleanCase(change);
-  return decide(facts, packs, flight, asOf);
+  const { facts, packs, flight, wanted, asOf } = cleanCase(change);
+  return decide(facts, packs, flight, asOf, wanted);
+}
+
+/** The decision by some rules alone: for checks of one rule, on days on which the others would have more to say. */
+export function decideBy(rules: readonly string[], change: Json = {}): Decision {
+  const { facts, packs, flight, wanted, asOf } = cleanCase(change);
+  const chosen = chosenRules(packs).filter(({ rule }) => rules.includes(rule.id));
+  if (chosen.length === 0) throw new Error(`no such rules: ${rules.join()}`);
+  return decidePrepared(prepare(facts, packs, asOf, chosen), flight, asOf, undefined, wanted);
 }
 
 /** Reason codes in force, in the decision's order. */

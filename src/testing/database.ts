@@ -8,6 +8,7 @@ import { civilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { openDatabase, openPool } from '@/db/connection';
 import { cleanCase } from './clean-case';
+import { othersOf } from './other-records';
 
 /** A variable that tools/test.mjs sets. */
 export function given(name: string): string {
@@ -63,8 +64,8 @@ export async function testClub() {
   const actor = (role: (typeof roles)[number]): Actor => ({ personId: ids[role].person, name: `The ${role}`, clubId, roles: [role] });
   const uuid = <R extends { readonly id: string }>(record: R): R => ({ ...record, id: randomUUID() });
   good(await loadFolder(ports, actor('dispatcher'), {
-    aircraftId, registration: facts.aircraft.registration, typeName: 'Quorin 160', category: facts.aircraft.category, firstFlownOn: facts.aircraft.firstFlownOn, approvedFor: facts.aircraft.approvedFor, features: null,
-    documents: facts.documents.map((document) => ({ ...uuid(document), keptWhere: 'pouch' })), inspections: facts.inspections.map(uuid), readings: facts.readings.map(uuid),
+    aircraftId, registration: facts.aircraft.registration, typeName: 'Quorin 160', category: facts.aircraft.category, firstFlownOn: facts.aircraft.firstFlownOn, approvedFor: facts.aircraft.approvedFor, features: null, particulars: facts.aircraft.particulars,
+    documents: facts.documents.map((document) => ({ ...uuid(document), keptWhere: 'pouch' })), inspections: facts.inspections.map(uuid), readings: facts.readings.map(uuid), others: othersOf(facts, randomUUID),
   }));
   return { ports, clubId, aircraftId, place: facts.place, packs, actor, certificateOf: (role: (typeof roles)[number]) => ids[role].certificate };
 }

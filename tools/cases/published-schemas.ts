@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { caseSchema } from '../../src/contracts/case-file';
-import { decisionSchema, refusalSchema } from '../../src/contracts/decision-file';
+import { clubPackSchema } from '../../src/contracts/club-pack';
+import { decisionSchema, diffSchema, refusalSchema, timelineSchema } from '../../src/contracts/decision-file';
 
 const jsonSchema = (schema: z.ZodType, io: 'input' | 'output') => z.toJSONSchema(schema, { io, target: 'draft-2020-12', unrepresentable: 'any' });
 
@@ -33,5 +34,8 @@ export function SCHEMAS(): readonly { readonly file: string; readonly text: stri
   return [
     { file: 'docs/case.schema.json', text: text(caseFileSchema()) },
     { file: 'docs/decision.schema.json', text: text(decisionFileSchema()) },
+    { file: 'docs/timeline.schema.json', text: text({ title: 'Groval timeline', ...jsonSchema(timelineSchema, 'output') }) },
+    { file: 'docs/diff.schema.json', text: text({ title: 'Groval diff', ...jsonSchema(diffSchema, 'output') }) },
+    { file: 'docs/club-pack.schema.json', text: text({ title: 'Groval club pack', ...jsonSchema(clubPackSchema, 'input') }) },
   ];
 }

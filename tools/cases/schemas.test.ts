@@ -39,8 +39,8 @@ describe('the example cases', () => {
   it.each(examples)('%s fits the schema, is decided as its name says, and its answer fits the published output', (name) => {
     const given = example(name);
     expect([asCase(given), asCase.errors ?? []]).toEqual([true, []]);
-    const { facts, packs, flight, asOf } = questionOf(readCase(given, 'examples/cases'));
-    const document = decisionDocument(decide(facts, packs, flight, asOf), facts.place.zone);
+    const { facts, packs, flight, asOf, wanted } = questionOf(readCase(given, 'examples/cases'));
+    const document = decisionDocument(decide(facts, packs, flight, asOf, wanted), facts.place.zone, { flight: null, wanted: null, release: null });
     expect([asDecision(document), asDecision.errors ?? []]).toEqual([true, []]);
     const about = (given as { readonly about?: string }).about ?? '';
     const [, expected] = /→ (Released|Restricted|Grounded|yes-after|yes|no)$/.exec(about) ?? [];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { codes, decideClean } from '@/testing/clean-case';
+import { codes, decideBy, decideClean } from '@/testing/clean-case';
 import { registrationValidity } from '@/core/rules/registration-validity';
 import { civilDate } from '@/core/time/civil-date';
 import { source } from './source';
@@ -27,7 +27,7 @@ describe(source.section, () => {
   it.each([['2031-05-31', 'Released'], ['2031-06-01', 'Grounded']] as const)('asked on %s', (date, verdict) => {
     const seen = { happenedAt: `${date}T12:00:00Z`, recordedAt: `${date}T12:00:00Z` };
     const annual = { a: { kind: 'annual', completedOn: '2031-05-01', recordedAt: '2031-05-01T20:00:00Z', timeInService: 4160, outcome: 'approved', signedBy: { name: 'Ida Quell', certificate: { kind: 'repair-station', number: 'RS-1', validFrom: '2015-01-01', validUntil: 'no-expiry' } } } };
-    const decision = decideClean({ asOf: `${date}T12:00:00Z`, inspections: annual, meterReadings: { today: { ...seen, value: 4160 } }, documents: { airworthiness: seen, registration: seen, manual: seen, loading: seen, radio: seen, tank: seen } });
+    const decision = decideBy(['registration-validity', 'annual-inspection'], { asOf: `${date}T12:00:00Z`, inspections: annual, meterReadings: { today: { ...seen, value: 4160 } }, documents: { airworthiness: seen, registration: seen, manual: seen, loading: seen, radio: seen, tank: seen } });
     expect(decision.verdict).toBe(verdict);
   });
 

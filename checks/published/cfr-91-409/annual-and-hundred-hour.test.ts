@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Json } from '@/contracts/merge-patch';
 import type { Purpose, Crew } from '@/core/envelope/dimensions';
-import { cleanCase, decideClean } from '@/testing/clean-case';
-import { decide } from '@/core/decision/decide';
+import { decideBy } from '@/testing/clean-case';
 import { hourInterval } from '@/core/records/hour-interval';
 import { hours } from '@/core/quantities/hours';
 import { civilDate } from '@/core/time/civil-date';
@@ -11,10 +10,12 @@ import { source } from './source';
 
 const inspector = { name: 'Ida Quell', certificate: { kind: 'inspection-authorisation', number: 'IA-0417', validFrom: '2015-04-01', validUntil: 'no-expiry' } };
 const mechanic = { name: 'Tomas Brandl', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-2231', validFrom: '2015-06-01', validUntil: 'no-expiry' } };
+const RULES = ['annual-inspection', 'hundred-hour-inspection', 'club-hundred-hour'];
+const PART_61 = [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }];
 type Entry = { readonly [key: string]: Json };
 const entry = (completedOn: string, timeInService: number, change: Entry = {}): Entry => ({ kind: 'annual', completedOn, recordedAt: `${completedOn}T23:00:00Z`, timeInService, outcome: 'approved', signedBy: inspector, ...change });
 const HUNDRED: Entry = { kind: 'hundred-hour', signedBy: mechanic };
-const only = (entries: Entry, value: number, asOf: string, packs: Json = [{ id: 'us-part91' }]): Json => ({
+const only = (entries: Entry, value: number, asOf: string, packs: Json = PART_61): Json => ({
   asOf, packs, inspections: { 'annual-2026': null, 'hundred-2026-10': null, ...entries }, meterReadings: { today: { happenedAt: asOf, recordedAt: asOf, value } },
   documents: { registration: { printedExpiry: '2031-05-31' } },
 });
@@ -25,7 +26,7 @@ const sighted = (change: Json, asOf: string): Json => {
   const seen = { happenedAt: asOf, recordedAt: asOf };
   return { ...rest, documents: { airworthiness: seen, manual: seen, loading: seen, radio: seen, tank: seen, registration: { ...documents.registration, ...seen } } } as unknown as Json;
 };
-const decideOn = (entries: Entry, value: number, date: string) => decideClean(sighted(only(entries, value, at(date)), at(date)));
+const decideOn = (entries: Entry, value: number, date: string) => decideBy(RULES, sighted(only(entries, value, at(date)), at(date)));
 
 describe(`${source.section}: the annual`, () => {
   it.each([
@@ -60,7 +61,7 @@ describe(`${source.section}: the annual`, () => {
 
 describe(`${source.section}: the 100-hour`, () => {
   const due = (...entries: readonly (readonly [string, 'en-route-to-inspection' | null])[]) => hourInterval(entries.map(([value, excess], at) => ({
-    id: String(at), kind: 'hundred-hour' as const, completedOn: civilDate('2025-01-01'), recordedAt: 0 as never, timeInService: hours(value), outcome: 'approved' as const, listCleared: null, signedBy: null, excess,
+    id: String(at), kind: 'hundred-hour' as const, completedOn: civilDate('2025-01-01'), recordedAt: 0 as never, timeInService: hours(value), outcome: 'approved' as const, listCleared: null, signedBy: null, excess, testedToFeet: null,
   })), hours('100'))?.dueAt;
   it('last at 1000.0: due at 1100.0', () => { expect(due(['1000', null])).toBe(hours('1100')); });
   it('done at 1106.5 en route: next at 1200.0, not 1206.5', () => { expect(due(['1000', null], ['1106.5', 'en-route-to-inspection'])).toBe(hours('1200')); });
@@ -69,9 +70,9 @@ describe(`${source.section}: the 100-hour`, () => {
   const flight = (airborne: number, purpose: Purpose, crew: Crew): Json => ({
     starts: '2025-06-02T17:00:00Z', ends: '2025-06-02T20:00:00Z', airborne, purpose, crew, rules: 'vfr', range: 'local', light: ['day'], transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false,
   });
-  const ask = (value: number, airborne: number, purpose: Purpose, crew: Crew = 'dual', packs: Json = [{ id: 'us-part91' }]) => {
+  const ask = (value: number, airborne: number, purpose: Purpose, crew: Crew = 'dual', packs: Json = PART_61) => {
     const base = sighted(only({ a: entry('2025-03-14', 900), h: entry('2025-05-01', 1000, HUNDRED) }, value, at('2025-06-02'), packs), at('2025-06-02')) as Entry;
-    return decideClean({ ...base, flight: flight(airborne, purpose, crew) }).flight?.answer;
+    return decideBy(RULES, { ...base, flight: flight(airborne, purpose, crew) }).flight?.answer;
   };
   it.each([
     ['a lesson that ends exactly at 1100.0', 1098.5, 1.5, 'instruction-school-aircraft', 'yes'],
@@ -89,15 +90,15 @@ describe(`${source.section}: the 100-hour`, () => {
   ] as const)('past 100 hours: %s', (_, purpose, crew, answer) => { expect(ask(1100.1, 1, purpose, crew)).toBe(answer); });
 
   it('own aircraft with a paid instructor needs none; nor does the owner alone', () => {
-    const { facts, packs, asOf } = cleanCase({ meterReadings: { today: { value: 4300 } }, packs: [{ id: 'us-part91' }], aircraft: { approvedFor: 'all' } });
-    expect(isWithin(usesIn({ purpose: ['instruction-own-aircraft'] }), decide(facts, packs, null, asOf).open)).toBe(true);
+    const { open } = decideBy(RULES, { meterReadings: { today: { value: 4300 } }, packs: PART_61, aircraft: { approvedFor: 'all' } });
+    expect(isWithin(usesIn({ purpose: ['instruction-own-aircraft'] }), open)).toBe(true);
   });
   it('an annual satisfies it', () => {
     const base = sighted(only({ a: entry('2025-05-01', 1000) }, 1098.5, at('2025-06-02')), at('2025-06-02')) as Entry;
-    expect(decideClean({ ...base, flight: flight(1.5, 'instruction-school-aircraft', 'dual') }).flight?.answer).toBe('yes');
+    expect(decideBy(RULES, { ...base, flight: flight(1.5, 'instruction-school-aircraft', 'dual') }).flight?.answer).toBe('yes');
   });
   it('common practice, no source: the club’s stricter reading closes rental and solo too', () => {
-    const club = [{ id: 'us-part91' }, { id: 'club-policy', parameters: { hundredHourCovers: 'rental-and-solo-too' } }];
+    const club = [...PART_61, { id: 'club-policy', parameters: { hundredHourCovers: 'rental-and-solo-too' } }];
     expect(ask(1100.1, 1, 'private-rental', 'rated-pilot', club)).toBe('no');
     expect(ask(1100.1, 1, 'instruction-school-aircraft', 'student-solo', club)).toBe('no');
     expect(ask(1100.1, 1, 'instruction-school-aircraft', 'student-solo')).toBe('yes');

@@ -5,6 +5,7 @@ import type { Json } from '@/contracts/merge-patch';
 import { isWithin, sameUses } from '../envelope/use-set';
 import { hours } from '../quantities/hours';
 import { presentFor } from '../records/facts';
+import { UNSAID } from '../records/planned-flight';
 import { addSeconds, instant, instantText } from '../time/instant';
 import { canonicalJson } from './canonical';
 import { decide, decidePrepared } from './decide';
@@ -67,8 +68,8 @@ describe('unknown', () => {
   });
   it('an unknown meter leaves the hour limits unsure, not failed', () => {
     const decision = decideClean({ meterReadings: null });
-    expect(decision.constraints.filter(({ begins }) => begins.kind === 'hours').every(({ certainty }) => certainty === 'unknown')).toBe(true);
-    expect(decision.constraints[0]?.reason.code).toBe('time-in-service-unknown');
+    expect(decision.constraints.filter(({ begins }) => begins.kind === 'meter').every(({ certainty }) => certainty === 'unknown')).toBe(true);
+    expect(decision.constraints[0]?.reason.code).toBe('meter-unknown');
     expect(decision.timeInService).toBeNull();
   });
 });
@@ -121,12 +122,13 @@ describe('the light that a flight says', () => {
 describe('several flights of a day', () => {
   it('each counts for the next, even one that is refused', () => {
     const { facts, packs, asOf } = cleanCase({ meterReadings: { today: { value: 4206 } } });
-    const decision = decide(facts, packs, null, asOf);
+    const prepared = prepare(facts, packs, asOf);
+    const decision = decidePrepared(prepared, null, asOf);
     const flight = (id: string, hour: number, airborne: string) => ({
       id, starts: addSeconds(asOf, hour * 3600), ends: addSeconds(asOf, (hour + 2) * 3600), airborne: hours(airborne), purpose: 'instruction-school-aircraft' as const, crew: 'dual' as const, rules: 'vfr' as const, range: 'local' as const,
-      light: ['day' as const], transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false,
+      light: ['day' as const], transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID,
     });
-    const answers = answerFlights([flight('c', 5, '0.7'), flight('a', 1, '1.4'), flight('b', 3, '1.4')], facts.place, decision);
+    const answers = answerFlights(prepared, decision, [flight('c', 5, '0.7'), flight('a', 1, '1.4'), flight('b', 3, '1.4')]);
     expect(answers.map((answer) => [answer.flight, answer.answer])).toEqual([['a', 'yes'], ['b', 'no'], ['c', 'no']]);
     expect(answers[1]?.outruns).toMatchObject([{ by: hours('0.1') }]);
   });

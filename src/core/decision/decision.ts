@@ -2,9 +2,11 @@ import type { Brand } from '../brand';
 import type { WindowPicture } from '../envelope/window-picture';
 import type { UseSet } from '../envelope/use-set';
 import type { Hours } from '../quantities/hours';
-import type { Constraint, Source } from '../rules/parts/constraint';
+import type { Counter, HourMeter, MeterValues } from '../records/meters';
+import type { Cap, Constraint, Source } from '../rules/parts/constraint';
 import type { PackChoices } from '../rules/register';
 import type { Instant } from '../time/instant';
+import type { Light, SunDay } from '../time/sun';
 
 /** The aircraft as a whole, now. */
 export type Verdict = 'Released' | 'Restricted' | 'Grounded';
@@ -29,15 +31,24 @@ export interface RuleAnswer {
   readonly missing: readonly string[];
 }
 
-/** A constraint that does not bite yet, with what is left until it does: hours in service, or whole milliseconds. */
+/** A constraint that does not bite yet, with what is left until it does: whole milliseconds, seconds on a meter, or a count. */
 export type LimitAhead =
   | { readonly currency: 'time'; readonly at: Instant; readonly left: number; readonly constraint: DecidedConstraint }
-  | { readonly currency: 'hours'; readonly at: Hours; readonly left: Hours; readonly constraint: DecidedConstraint };
+  | { readonly currency: 'hours'; readonly meter: HourMeter; readonly at: Hours; readonly left: Hours; readonly constraint: DecidedConstraint }
+  | { readonly currency: 'count'; readonly meter: Counter; readonly at: number; readonly left: number; readonly constraint: DecidedConstraint };
 
 /** A limit that a planned flight would cross, and by how much. */
 export type Outrun =
   | { readonly currency: 'time'; readonly at: Instant; readonly constraint: DecidedConstraint; readonly by: number }
-  | { readonly currency: 'hours'; readonly at: Hours; readonly constraint: DecidedConstraint; readonly by: Hours };
+  | { readonly currency: 'hours'; readonly meter: HourMeter; readonly at: Hours; readonly constraint: DecidedConstraint; readonly by: Hours }
+  | { readonly currency: 'count'; readonly meter: Counter; readonly at: number; readonly constraint: DecidedConstraint; readonly by: number };
+
+/** The light that a flight meets at one place. */
+export interface LightAt {
+  readonly place: string;
+  readonly light: readonly Light[];
+  readonly sun: SunDay;
+}
 
 /** The answer for one planned flight. */
 export interface FlightAnswer {
@@ -47,16 +58,30 @@ export interface FlightAnswer {
   readonly needs: UseSet;
   /** Ids of constraints in force that close a use it needs. */
   readonly closedBy: readonly string[];
+  /** What is asked of this flight alone: fuel, samples, what it relies on, numbers that the aircraft is held to. */
+  readonly own: readonly DecidedConstraint[];
   readonly outruns: readonly Outrun[];
   /** True when the aircraft was never fitted or approved for it. */
   readonly notApproved: boolean;
   /** True when its end does not come after its start, or it starts before the moment of the decision. */
   readonly timesContradict: boolean;
+  readonly light: readonly LightAt[];
 }
 
-/** What no decision of ours looks at. Said on every answer: silence must never look like a pass. */
-export const NOT_CHECKED = ['pilot-licence-medical-currency', 'weather-and-notices', 'loading', 'fuel-and-oil-aboard', 'other-inspections-and-equipment'] as const;
+/** The answer for uses that somebody wants, without a flight. */
+export interface WantedAnswer {
+  readonly answer: 'yes' | 'yes-after' | 'no';
+  readonly wanted: UseSet;
+  readonly closedBy: readonly string[];
+  readonly notApproved: boolean;
+}
+
+/** What no decision of ours looks at, or did not in this one. Said on every answer: silence must never look like a pass. */
+export const NOT_CHECKED = ['pilot-licence-medical-currency', 'weather-and-notices', 'loading', 'fuel-and-oil-aboard', 'walk-round', 'club-policy'] as const;
 export type NotChecked = (typeof NOT_CHECKED)[number];
+
+/** A special flight permit in force: the only way an aircraft that is closed for airworthiness moves. */
+export interface ReliefInForce { readonly permit: string; readonly uses: UseSet; readonly until: Instant; readonly covers: readonly string[] }
 
 /** What a decision says. */
 export interface DecisionParts {
@@ -75,10 +100,18 @@ export interface DecisionParts {
   readonly constraints: readonly DecidedConstraint[];
   /** Ahead, nearest first within each currency. */
   readonly limits: readonly LimitAhead[];
-  readonly firstLimit: { readonly time: LimitAhead | null; readonly hours: LimitAhead | null; readonly landings: null };
+  readonly firstLimit: { readonly time: LimitAhead | null; readonly hours: LimitAhead | null; readonly landings: LimitAhead | null };
+  /** Numbers that the aircraft is held to below its own. */
+  readonly caps: readonly Cap[];
+  readonly reliefs: readonly ReliefInForce[];
+  /** 'out' while a flight has not been checked in. It is not the verdict. */
+  readonly availability: 'here' | 'out' | 'contradicts';
+  /** Meters now, where the records agree on them. */
+  readonly meters: MeterValues;
   /** Time in service now, where the records agree on it. */
   readonly timeInService: Hours | null;
   readonly flight: FlightAnswer | null;
+  readonly wanted: WantedAnswer | null;
   readonly notChecked: readonly NotChecked[];
   /** The moment at which this answer changes by itself; null when only a record or a flight changes it. */
   readonly holdsUntil: Instant | null;

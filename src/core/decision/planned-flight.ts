@@ -1,30 +1,49 @@
 import type { Box } from '../envelope/dimensions';
 import { isWithin, overlaps, usesIn, type UseSet } from '../envelope/use-set';
-import { addHours, hours, hoursBeyond, hoursFromSeconds, type Hours } from '../quantities/hours';
-import type { PlannedFlight } from '../records/planned-flight';
-import { lightTouched, LIGHT, type Place } from '../time/sun';
-import type { DecisionParts, FlightAnswer, Outrun } from './decision';
+import { hoursFromSeconds } from '../quantities/hours';
+import type { Meter } from '../records/meters';
+import type { Relief } from '../records/permit';
+import { adds, wholeTime, type PlannedFlight } from '../records/planned-flight';
+import { constraint, DISPATCHER, lift, RECORDED, type Cap } from '../rules/parts/constraint';
+import { civilDateAt } from '../time/zone';
+import { lightTouched, LIGHT, sunOn, type Place } from '../time/sun';
+import type { DecidedConstraint, DecisionParts, FlightAnswer, LightAt, LimitAhead, Outrun, WantedAnswer } from './decision';
+import { decided, type Prepared } from './prepare';
 
 /** What of a decision a flight is compared with. */
-type Situation = Pick<DecisionParts, 'full' | 'constraints' | 'limits' | 'timeInService' | 'asOf'>;
+type Situation = Pick<DecisionParts, 'full' | 'constraints' | 'limits' | 'meters' | 'asOf'>;
 
-/** Whole seconds of a flight, rounded up: needed amounts round up. */
-function wholeTime({ starts, ends }: PlannedFlight): Hours {
-  return hoursFromSeconds(Math.max(0, Math.ceil((ends - starts) / 1000)));
+/** What planned flights add to each meter before the one that is looked at. */
+export type Flown = { readonly [M in Meter]: number };
+export const NOTHING_FLOWN: Flown = { 'time-in-service': 0, engine: 0, propeller: 0, block: 0, landings: 0, cycles: 0, 'tow-launches': 0 };
+
+/** The most landings that a flight which does not say could make: one every two minutes. Common practice, no source. */
+const MILLISECONDS_A_LANDING = 120_000;
+
+/** What a flight adds, after what was flown before. */
+export function flownAfter(flown: Flown, flight: PlannedFlight): Flown {
+  const more = adds(flight);
+  return {
+    'time-in-service': flown['time-in-service'] + more['time-in-service'], engine: flown.engine + more.engine, propeller: flown.propeller + more.propeller, block: flown.block + more.block,
+    landings: flown.landings + more.landings, cycles: flown.cycles + more.cycles, 'tow-launches': flown['tow-launches'] + more['tow-launches'],
+  };
 }
 
-/** Planned time in the air; without a figure of its own the whole time from start to end, which is never less. */
-export function airborneTime(flight: PlannedFlight): Hours {
-  return flight.airborne ?? wholeTime(flight);
+/** The light that a flight meets at the field and at every other place that it names. */
+export function lightOf(flight: PlannedFlight, place: Place): readonly LightAt[] {
+  return [place, ...flight.places].map((at) => ({
+    place: at.name, light: flight.ends > flight.starts ? lightTouched(flight.starts, flight.ends, at) : LIGHT, sun: sunOn(civilDateAt(flight.starts, at.zone), at),
+  }));
 }
 
 /** The uses that a flight needs. What it does not say, it may need every value of. */
 export function usesNeeded(flight: PlannedFlight, place: Place): UseSet {
   const one = <V>(value: V | null): readonly V[] | undefined => (value === null ? undefined : [value]);
   const inside = (value: boolean | null) => one<'inside' | 'outside'>(value === null ? null : value ? 'inside' : 'outside');
-  // What the flight says of light at other places adds to the light at the field, and never takes away from it.
-  const here = flight.ends > flight.starts ? lightTouched(flight.starts, flight.ends, place) : LIGHT;
-  const light = LIGHT.filter((value) => here.includes(value) || (flight.light ?? []).includes(value));
+  // What the flight says of light elsewhere adds to the light at its places, and never takes away from it.
+  const light = flight.ends > flight.starts
+    ? LIGHT.filter((value) => (flight.light ?? []).includes(value) || [place, ...flight.places].some((at) => lightTouched(flight.starts, flight.ends, at).includes(value)))
+    : LIGHT;
   const box: { -readonly [D in keyof Box]: Box[D] | undefined } = {
     light,
     purpose: one(flight.purpose), crew: one(flight.crew), rules: one(flight.rules), range: one(flight.range),
@@ -35,36 +54,113 @@ export function usesNeeded(flight: PlannedFlight, place: Place): UseSet {
   return usesIn(Object.fromEntries(Object.entries(box).filter(([, values]) => values !== undefined)) as Box);
 }
 
+/** The permit that covers the whole of a flight, or null. */
+function reliefFor(reliefs: readonly Relief[], flight: PlannedFlight, needs: UseSet, endTimeInService: number | null): Relief | null {
+  return reliefs.find(({ uses, from, until, untilTimeInService }) => isWithin(needs, uses) && from <= flight.starts && flight.ends <= until
+    && (untilTimeInService === null || (endTimeInService !== null && endTimeInService <= untilTimeInService))) ?? null;
+}
+
+/** By how much a flight would cross a limit, or null. */
+function outrunOf(limit: LimitAhead, flight: PlannedFlight, { meters }: Situation, flown: Flown): Outrun | null {
+  const { constraint: crossed } = limit;
+  if (limit.currency === 'time') return flight.ends > limit.at ? { currency: 'time', at: limit.at, constraint: crossed, by: flight.ends - limit.at } : null;
+  const { meter, at } = limit;
+  const end = (meters[meter] ?? at) + flown[meter] + adds(flight)[meter];
+  if (end <= at) return null;
+  return limit.currency === 'hours' ? { currency: 'hours', meter: limit.meter, at: limit.at, constraint: crossed, by: hoursFromSeconds(end - at) } : { currency: 'count', meter: limit.meter, at, constraint: crossed, by: end - at };
+}
+
+/** What a number that the aircraft is held to asks of this flight; null when it keeps within, or states nothing that could pass it. */
+function capPassed(closing: DecidedConstraint, cap: Cap, flight: PlannedFlight, needs: UseSet): DecidedConstraint | null {
+  const { quantity, bound, value } = cap;
+  const planned = quantity === 'persons' ? flight.persons : quantity === 'load' ? flight.load : flight.fuelPlanned;
+  if (planned !== null && (bound === 'at-most' ? planned <= value : planned >= value)) return null;
+  const passed = constraint({
+    key: `${closing.key}.cap`, certainty: planned === null ? 'unknown' : 'failed', source: closing.source, reason: { code: 'cap-passed', quantity, bound, value, planned }, records: closing.records, closes: needs,
+    lifts: [lift(planned === null ? 'state-for-flight' : 'change-flight', DISPATCHER, quantity), ...closing.lifts], condition: true,
+  });
+  return decided(passed, closing.rule, closing.pack, needs, passed.certainty);
+}
+
+/** A count limit that a flight which does not say how often it lands might cross. */
+function unsaidCount(limits: readonly LimitAhead[], flight: PlannedFlight, needs: UseSet, { meters }: Situation, flown: Flown): readonly DecidedConstraint[] {
+  const most = Math.ceil((flight.ends - flight.starts) / MILLISECONDS_A_LANDING) + 1;
+  for (const limit of limits) {
+    if (limit.currency !== 'count' || !overlaps(limit.constraint.closes, needs)) continue;
+    const unsaid = limit.meter === 'tow-launches' ? flight.towLaunches === null && flight.purpose !== 'private-rental' : flight.landings === null;
+    if (!unsaid || (meters[limit.meter] ?? limit.at) + flown[limit.meter] + most <= limit.at) continue;
+    const what = limit.meter === 'tow-launches' ? 'tow-launches' : 'landings';
+    const asked = constraint({ key: `unsaid.${limit.meter}`, certainty: 'unknown', source: limit.constraint.source, reason: { code: 'flight-leaves-open', what }, records: limit.constraint.records, closes: needs, lifts: [lift('state-for-flight', DISPATCHER, what)], condition: true });
+    return [decided(asked, limit.constraint.rule, limit.constraint.pack, needs, 'unknown')];
+  }
+  return [];
+}
+
+/** What is asked of this flight alone, by the rules that look at flights and by the numbers that the aircraft is held to. */
+function ownOf(prepared: Prepared, flight: PlannedFlight, needs: UseSet, situation: Situation, flown: Flown): readonly DecidedConstraint[] {
+  const asked = prepared.flightRules.flatMap(({ pack, rule }) =>
+    (rule.judgeFlight?.(prepared.facts, undefined, flight, needs) ?? []).filter(({ closes }) => overlaps(closes, needs)).map((one) => decided({ ...one, begins: RECORDED }, rule.id, pack, one.closes, one.certainty)));
+  const capped = situation.constraints.flatMap((one) => {
+    const passed = one.cap !== null && overlaps(one.closes, needs) && holdsAt(one, flight) ? capPassed(one, one.cap, flight, needs) : null;
+    return passed === null ? [] : [passed];
+  });
+  const ahead = situation.limits.flatMap(({ constraint: one, currency, at }) => {
+    if (one.cap === null || currency !== 'time' || flight.ends <= at || !overlaps(one.closes, needs)) return [];
+    const passed = capPassed(one, one.cap, flight, needs);
+    return passed === null ? [] : [passed];
+  });
+  return [...asked, ...capped, ...ahead, ...unsaidCount(situation.limits, flight, needs, situation, flown)];
+}
+
+/** A constraint that ends by itself before the flight begins does not close it. */
+function holdsAt({ ends }: DecidedConstraint, flight: PlannedFlight): boolean {
+  return ends === null || ends > flight.starts;
+}
+
 /**
  * Answers for one flight. It may end exactly at a limit; with nothing left the use is closed; the whole flight must fit.
- * `flownBefore` are planned hours in the air before this flight, which are assumed flown.
+ * `flown` are planned flights before this one, which are assumed flown.
  * 'yes-after' when only conditions stand in the way: steps that are to be done before the flight.
  */
-export function answerFlight(flight: PlannedFlight, place: Place, { full, constraints, limits, timeInService, asOf }: Situation, flownBefore: Hours = hours('0')): FlightAnswer {
-  const needs = usesNeeded(flight, place);
-  const closing = constraints.filter(({ closes }) => overlaps(closes, needs));
-  const airborne = airborneTime(flight);
-  const outruns = limits.filter(({ constraint }) => overlaps(constraint.closes, needs)).flatMap((limit): readonly Outrun[] => {
-    if (limit.currency === 'time') return flight.ends > limit.at ? [{ currency: 'time', at: limit.at, constraint: limit.constraint, by: flight.ends - limit.at }] : [];
-    const end = addHours(addHours(timeInService ?? limit.at, flownBefore), airborne);
-    return end > limit.at ? [{ currency: 'hours', at: limit.at, constraint: limit.constraint, by: hoursBeyond(end, limit.at) }] : [];
-  });
+export function answerFlight(prepared: Prepared, situation: Situation, flight: PlannedFlight, flown: Flown = NOTHING_FLOWN): FlightAnswer {
+  const { full, constraints, limits, meters, asOf } = situation;
+  const needs = usesNeeded(flight, prepared.place);
+  const service = meters['time-in-service'];
+  const relief = reliefFor(prepared.reliefs, flight, needs, service === null ? null : service + flown['time-in-service'] + adds(flight)['time-in-service']);
+  const stands = (one: DecidedConstraint) => one.cap === null && overlaps(one.closes, needs) && holdsAt(one, flight) && (relief === null || !one.permitMayCover);
+  const closing = constraints.filter(stands);
+  const outruns = limits.filter(({ constraint: one }) => stands(one)).flatMap((limit) => { const outrun = outrunOf(limit, flight, situation, flown); return outrun === null ? [] : [outrun]; });
+  const own = ownOf(prepared, flight, needs, situation, flown);
   const notApproved = !isWithin(needs, full);
   const timesContradict = flight.ends <= flight.starts || flight.starts < asOf || (flight.airborne !== null && flight.airborne > wholeTime(flight));
-  const workshop = closing.some(({ condition }) => !condition);
-  const answer = workshop || notApproved || timesContradict || outruns.length > 0 ? 'no' : closing.length > 0 ? 'yes-after' : 'yes';
-  return { flight: flight.id, answer, needs, closedBy: closing.map(({ id }) => id), outruns, notApproved, timesContradict };
+  const inTheWay = [...closing, ...own, ...outruns.map(({ constraint: one }) => one)];
+  const answer = notApproved || timesContradict || inTheWay.some(({ condition }) => !condition) ? 'no' : inTheWay.length > 0 ? 'yes-after' : 'yes';
+  return { flight: flight.id, answer, needs, closedBy: closing.map(({ id }) => id), own, outruns, notApproved, timesContradict, light: lightOf(flight, prepared.place) };
+}
+
+/** Answers for uses that somebody wants now, without a flight: every one of them must be open, or covered by one permit in force. */
+export function answerWanted(wanted: UseSet, { full, constraints, reliefs }: Pick<DecisionParts, 'full' | 'constraints' | 'reliefs'>): WantedAnswer {
+  const spared = reliefs.some(({ uses }) => isWithin(wanted, uses));
+  const closing = constraints.filter(({ closes, cap, permitMayCover }) => cap === null && overlaps(closes, wanted) && !(spared && permitMayCover));
+  const notApproved = !isWithin(wanted, full);
+  const answer = notApproved || closing.some(({ condition }) => !condition) ? 'no' : closing.length > 0 ? 'yes-after' : 'yes';
+  return { answer, wanted, closedBy: closing.map(({ id }) => id), notApproved };
 }
 
 /**
  * Answers for several flights of one aircraft, in the order of their start. For foresight each is assumed flown in order, even
  * where one is refused: its hours count for the later ones.
  */
-export function answerFlights(flights: readonly PlannedFlight[], place: Place, situation: Situation): readonly FlightAnswer[] {
-  let flown = hours('0');
-  return [...flights].sort((a, b) => a.starts - b.starts || (a.id < b.id ? -1 : 1)).map((flight) => {
-    const answer = answerFlight(flight, place, situation, flown);
-    flown = addHours(flown, airborneTime(flight));
+export function answerFlights(prepared: Prepared, situation: Situation, flights: readonly PlannedFlight[]): readonly FlightAnswer[] {
+  let flown = NOTHING_FLOWN;
+  return inOrder(flights).map((flight) => {
+    const answer = answerFlight(prepared, situation, flight, flown);
+    flown = flownAfter(flown, flight);
     return answer;
   });
+}
+
+/** By start, then by id. */
+export function inOrder(flights: readonly PlannedFlight[]): readonly PlannedFlight[] {
+  return [...flights].sort((a, b) => a.starts - b.starts || (a.id < b.id ? -1 : 1));
 }

@@ -1,12 +1,14 @@
 import { ORDINARY_USES } from '../envelope/ordinary';
-import { countUses, intersection, NO_USES, overlaps, sameUses, union, usesIn, type UseSet } from '../envelope/use-set';
+import { countUses, intersection, NO_USES, overlaps, sameUses, usesInAny, type UseSet } from '../envelope/use-set';
 import { windowParts, type WindowPart } from '../envelope/window-picture';
-import type { Hours } from '../quantities/hours';
-import { knownAt, type AircraftFacts } from '../records/facts';
-import { chosenRules, type PackChoices } from '../rules/register';
+import { knownAt, type AircraftFacts, type KnownFacts } from '../records/facts';
+import type { Meter, MeterValues } from '../records/meters';
+import { reliefsOf, type Relief } from '../records/permit';
+import type { Constraint } from '../rules/parts/constraint';
+import { chosenRules, type ChosenRule, type PackChoices } from '../rules/register';
 import type { Instant } from '../time/instant';
 import type { Place } from '../time/sun';
-import type { DecidedConstraint, RuleAnswer } from './decision';
+import type { DecidedConstraint, DecisionParts, NotChecked, RuleAnswer } from './decision';
 
 /** A constraint with what a decision asks of it again and again. */
 export interface PreparedConstraint {
@@ -15,6 +17,8 @@ export interface PreparedConstraint {
   readonly touches: boolean;
   /** It closes an ordinary use. */
   readonly ordinary: boolean;
+  /** It restricts, though it closes nothing: the number is below the aircraft's own. */
+  readonly caps: boolean;
 }
 
 /** A rule's own constraints by id, before a moment has said which of them bite. */
@@ -37,8 +41,14 @@ export interface Prepared {
   /** The ordinary uses that the aircraft has. */
   readonly ordinary: UseSet;
   readonly window: readonly WindowPart[];
-  /** Time in service, where the records agree on it. */
-  readonly hoursNow: Hours | null;
+  /** Every meter, where the records agree on it. */
+  readonly meters: MeterValues;
+  /** What the rules see; for the questions that only a flight raises. */
+  readonly facts: KnownFacts;
+  readonly flightRules: readonly ChosenRule[];
+  readonly reliefs: readonly Relief[];
+  readonly notChecked: readonly NotChecked[];
+  readonly availability: DecisionParts['availability'];
   readonly rules: readonly PreparedRule[];
   /** Every constraint, in the order in which people are told. Equal sets of uses are one and the same object. */
   readonly constraints: readonly PreparedConstraint[];
@@ -48,7 +58,7 @@ interface Weighed { readonly constraint: DecidedConstraint; readonly closes: Kno
 
 /** Workshop before a step, failed before unknown, what is known to bite before what may, more closed uses first; the id settles the rest. */
 function byWeight(a: Weighed, b: Weighed): number {
-  const rank = ({ constraint: { condition, certainty, begins } }: Weighed) => Number(condition) * 4 + Number(certainty === 'unknown') * 2 + Number(certainty === 'unknown' && begins.kind === 'hours');
+  const rank = ({ constraint: { condition, certainty, begins } }: Weighed) => Number(condition) * 4 + Number(certainty === 'unknown') * 2 + Number(certainty === 'unknown' && begins.kind === 'meter');
   return rank(a) - rank(b) || b.closes.uses - a.closes.uses || (a.constraint.id < b.constraint.id ? -1 : 1);
 }
 
@@ -83,27 +93,64 @@ function approvedFor(full: UseSet): Approved {
   return approved;
 }
 
-/** Asks every rule of the chosen packs about the facts as they were known at `moment`. */
-export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instant): Prepared {
+function metersOf({ meters }: KnownFacts): MeterValues {
+  const value = (meter: Meter) => { const standing = meters[meter]; return standing.state === 'known' ? standing.value : null; };
+  return { 'time-in-service': value('time-in-service'), engine: value('engine'), propeller: value('propeller'), block: value('block'), landings: value('landings'), cycles: value('cycles'), 'tow-launches': value('tow-launches') };
+}
+
+function notCheckedIn({ ramp }: KnownFacts, { club }: PackChoices): readonly NotChecked[] {
+  return [
+    'pilot-licence-medical-currency', 'weather-and-notices', 'loading',
+    ...(ramp === null ? (['fuel-and-oil-aboard', 'walk-round'] as const) : []), ...(club === null ? (['club-policy'] as const) : []),
+  ];
+}
+
+function availabilityOf({ flightsOut }: KnownFacts): DecisionParts['availability'] {
+  const open = flightsOut.filter(({ returned }) => returned === null).length;
+  return open === 0 ? 'here' : open === 1 ? 'out' : 'contradicts';
+}
+
+/** A rule's constraint with its rule and pack. Written out: a spread here costs more than all the rest. */
+export function decided(constraint: Constraint, rule: string, pack: string, closes: UseSet, certainty: Constraint['certainty']): DecidedConstraint {
+  const { key, source, reason, records, begins, ends, lifts, condition, cap, permitMayCover } = constraint;
+  return { key, certainty, source, reason, records, closes, begins, ends, lifts, condition, cap, permitMayCover, id: `${rule}/${key}`, rule, pack };
+}
+
+/**
+ * Asks every rule of the chosen packs about the facts as they were known at `moment`.
+ * @param chosen the rules; only checks of single rules give fewer than the packs have
+ */
+export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instant, chosen: readonly ChosenRule[] = chosenRules(packs)): Prepared {
   const known = knownAt(facts, moment);
-  const hoursNow = known.meter.state === 'known' ? known.meter.value : null;
-  const full = known.aircraft.approvedFor === null ? NO_USES : union(...known.aircraft.approvedFor.map(usesIn));
+  const meters = metersOf(known);
+  const full = known.aircraft.approvedFor === null ? NO_USES : usesInAny(known.aircraft.approvedFor);
   const one = interned(full);
   const weighed: Weighed[] = [];
-  const rules = chosenRules(packs).map(({ pack, rule }): PreparedRule => {
+  const rules = chosen.map(({ pack, rule }): PreparedRule => {
     const { id, title, source, explanation } = rule;
     const { constraints, missing } = rule.judge(known);
-    const own = constraints.map((constraint): DecidedConstraint => {
-      const { key, reason, records, begins, ends, lifts, condition } = constraint;
+    const own = constraints.flatMap((constraint): readonly DecidedConstraint[] => {
+      const { begins } = constraint;
       const closes = one(constraint.closes);
-      // A limit in hours bites without a known meter because nobody can say that it has not come: that is not knowing, not failing.
-      const certainty = begins.kind === 'hours' && hoursNow === null ? 'unknown' : constraint.certainty;
-      const decided = { key, certainty, source: constraint.source, reason, records, closes: closes.set, begins, ends, lifts, condition, id: `${id}/${key}`, rule: id, pack };
-      weighed.push({ constraint: decided, closes });
-      return decided;
+      // What closes only uses that the aircraft never had is no constraint on it.
+      if (!closes.touches && known.aircraft.approvedFor !== null) return [];
+      // A limit on a meter bites while the meter is not known, because nobody can say that it has not come: that is not knowing, not failing.
+      const certainty = begins.kind === 'meter' && meters[begins.meter] === null ? 'unknown' : constraint.certainty;
+      const made = decided(constraint, id, pack, closes.set, certainty);
+      weighed.push({ constraint: made, closes });
+      return [made];
     }).sort((a, b) => (a.id < b.id ? -1 : 1));
     return { about: { id, title, pack, source, explanation, missing }, constraints: own };
   });
-  const constraints = weighed.sort(byWeight).map(({ constraint, closes: { touches, ordinary } }) => ({ constraint, touches, ordinary }));
-  return { packs, registration: known.aircraft.registration, place: known.place, knownAt: moment, full, ...approvedFor(full), hoursNow, rules, constraints };
+  const constraints = weighed.sort(byWeight).map(({ constraint, closes: { touches, ordinary } }): PreparedConstraint => {
+    const { cap } = constraint;
+    const below = cap !== null && (cap.own === null || (cap.bound === 'at-most' ? cap.value < cap.own : true));
+    return { constraint, touches, ordinary, caps: below && ordinary };
+  });
+  const { registration } = known.aircraft;
+  return {
+    packs, registration, place: known.place, knownAt: moment, full, ...approvedFor(full), meters, facts: known, rules, constraints,
+    flightRules: chosen.filter(({ rule }) => rule.judgeFlight !== undefined), reliefs: reliefsOf(known.permits, registration, known.place.zone),
+    notChecked: notCheckedIn(known, packs), availability: availabilityOf(known),
+  };
 }

@@ -71,6 +71,13 @@ export function union(...sets: readonly UseSet[]): UseSet {
   return sealed(words);
 }
 
+/** Uses in any of some boxes; null, which states no limit, means every use. */
+export function usesInAny(boxes: readonly Box[] | null): UseSet {
+  if (boxes === null) return ALL_USES;
+  const [only] = boxes;
+  return only !== undefined && boxes.length === 1 ? usesIn(only) : union(...boxes.map(usesIn));
+}
+
 /** Uses in both. */
 export function intersection(a: UseSet, b: UseSet): UseSet {
   const words = blank();

@@ -1,9 +1,58 @@
 import type { FullBox } from '../envelope/dimensions';
+import type { Volume } from '../quantities/volume';
 import type { CivilDate } from '../time/civil-date';
+import type { MeasureLimit } from './measurement';
 
 /** Certification categories. Only those that a rule pack covers can be decided; the rest are closed, not guessed. */
 export const CATEGORIES = ['standard', 'light-sport', 'experimental', 'glider', 'restricted', 'provisional'] as const;
 export type Category = (typeof CATEGORIES)[number];
+
+/** How the aircraft's regular inspections are arranged. `progressive`: in segments, by an approved programme. */
+export const PROGRAMMES = ['annual', 'progressive'] as const;
+export type Programme = (typeof PROGRAMMES)[number];
+
+/** What its navigation by instruments rests on. */
+export const IFR_NAVIGATION = ['vor-only', 'satellite-only', 'either'] as const;
+export type IfrNavigation = (typeof IFR_NAVIGATION)[number];
+
+/** Fuel system figures, from the handbook. A field that is null is not known. */
+export interface FuelFigures {
+  /** What it burns in an hour at normal cruise. */
+  readonly burnPerHour: Volume | null;
+  /** Below this no flight begins, whatever the plan; zero states that the handbook names none. */
+  readonly minimum: Volume | null;
+  /** Tanks by name with what of each can be used. */
+  readonly tanks: readonly { readonly id: string; readonly usable: Volume }[];
+}
+
+/** What rules ask of the aircraft as built and equipped. A field that is null is not known. */
+export interface Particulars {
+  readonly serialNumber: string | null;
+  readonly manufacturedOn: CivilDate | null;
+  /** When its type was certificated under part 23; decides whether anticollision lights are on the day list. */
+  readonly certificatedOn: CivilDate | null;
+  /** Seats, the pilot's included. */
+  readonly seats: number | null;
+  readonly engine: { readonly cooling: 'air' | 'liquid'; readonly altitude: boolean } | 'none' | null;
+  readonly gear: 'fixed' | 'retractable' | null;
+  readonly programme: Programme | null;
+  readonly ifrNavigation: IfrNavigation | null;
+  /** Revision of the flight manual that is in force for this aircraft; 'none' states that its manual has no revisions. */
+  readonly manualRevision: string | null;
+  /** An approved minimum equipment list with its letter of authorisation aboard; 'none' states that there is none. */
+  readonly minimumEquipmentList: 'approved' | 'none' | null;
+  readonly fuel: FuelFigures | null;
+  /** Limits of what is measured on the ramp. */
+  readonly measured: readonly MeasureLimit[];
+  /** Used to tow gliders: tow equipment and rope rules apply. */
+  readonly towsGliders: boolean | null;
+}
+
+/** Nothing known of it. */
+export const UNKNOWN_PARTICULARS: Particulars = {
+  serialNumber: null, manufacturedOn: null, certificatedOn: null, seats: null, engine: null, gear: null, programme: null, ifrNavigation: null,
+  manualRevision: null, minimumEquipmentList: null, fuel: null, measured: [], towsGliders: null,
+};
 
 /** The aircraft itself. A field that is null is not known. */
 export interface Aircraft {
@@ -13,4 +62,5 @@ export interface Aircraft {
   readonly firstFlownOn: CivilDate | null;
   /** Everything that it is fitted and approved for: the uses in any of the boxes. */
   readonly approvedFor: readonly FullBox[] | null;
+  readonly particulars: Particulars;
 }

@@ -8,6 +8,8 @@ export const CERTIFICATE_KINDS = [
   'flight-instructor',
   'pilot',
   'student-pilot',
+  'light-sport-repairman',
+  'licensed-engineer',
 ] as const;
 export type CertificateKind = (typeof CERTIFICATE_KINDS)[number];
 
@@ -27,18 +29,35 @@ export interface Signature {
 }
 
 /** Work that a certificate can stand behind. */
-export type SignedWork = 'annual-inspection' | 'hundred-hour-inspection' | 'return-to-service' | 'service' | 'judgement';
+export const SIGNED_WORK = [
+  'annual-inspection', 'hundred-hour-inspection', 'condition-inspection', 'progressive-segment', 'altimeter-test', 'transponder-test', 'locator-inspection',
+  'return-to-service', 'service', 'judgement', 'no-hazard', 'check-flight', 'independent-inspection', 'daily-inspection', 'maintenance-release',
+] as const;
+export type SignedWork = (typeof SIGNED_WORK)[number];
+
+const US_MECHANICS = ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'] as const;
 
 /**
- * Who may sign what. Source: 14 CFR 43.7, 65.95 and App. A (from memory); 'service' and 'judgement' are common practice, no source.
+ * Who may sign what. Source: 14 CFR 43.7, 65.95, 65.107, 91.213(d)(4), 91.407(b), 91.411(b), 91.413(c) and App. A, and CAR 1988
+ * regs 42G and 43 for the last three (all from memory); 'service' and 'judgement' are common practice, no source.
  * A mechanic's own certificate never signs an annual: that needs the inspection authorisation or a repair station.
  */
 const MAY_SIGN: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
   'annual-inspection': ['inspection-authorisation', 'repair-station'],
-  'hundred-hour-inspection': ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'],
-  'return-to-service': ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'],
-  service: ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station', 'pilot', 'flight-instructor'],
-  judgement: ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station', 'flight-instructor'],
+  'hundred-hour-inspection': US_MECHANICS,
+  'condition-inspection': [...US_MECHANICS, 'light-sport-repairman'],
+  'progressive-segment': ['inspection-authorisation', 'repair-station'],
+  'altimeter-test': ['repair-station'],
+  'transponder-test': ['repair-station'],
+  'locator-inspection': US_MECHANICS,
+  'return-to-service': [...US_MECHANICS, 'licensed-engineer'],
+  service: [...US_MECHANICS, 'licensed-engineer', 'pilot', 'flight-instructor'],
+  judgement: [...US_MECHANICS, 'licensed-engineer', 'flight-instructor'],
+  'no-hazard': [...US_MECHANICS, 'licensed-engineer', 'pilot', 'flight-instructor'],
+  'check-flight': ['pilot', 'flight-instructor'],
+  'independent-inspection': ['licensed-engineer', 'mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station', 'pilot'],
+  'daily-inspection': ['pilot', 'flight-instructor', 'licensed-engineer'],
+  'maintenance-release': ['licensed-engineer', 'repair-station'],
 };
 
 /** The kinds of certificates that may sign `work`. */

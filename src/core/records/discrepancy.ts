@@ -1,8 +1,11 @@
+import type { FullBox } from '../envelope/dimensions';
+import type { Hours } from '../quantities/hours';
 import type { CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
 import { civilDateAt, type ZoneId } from '../time/zone';
 import type { CertificateKind, Signature, SignatureFault } from './certificate';
 import { signatureFaults } from './certificate';
+import type { EquipmentKind } from './equipment';
 import type { RecordBase } from './record';
 
 /**
@@ -28,6 +31,37 @@ export interface Rectification {
   readonly signedBy: Signature | null;
 }
 
+/** Repair categories of a minimum equipment list, with the consecutive calendar days that they give, the day of record not counted. */
+export const REPAIR_CATEGORIES = { A: null, B: 3, C: 10, D: 120 } as const;
+
+/** An inoperative item lawfully left open. Null fields are not known, and then it is not. Source of the elements: 14 CFR 91.213(d) and (a) (from memory). */
+export interface Deferral {
+  readonly id: string;
+  readonly recordedAt: Instant;
+  readonly deferredOn: CivilDate | null;
+  readonly action: 'removed' | 'deactivated' | null;
+  readonly placarded: boolean | null;
+  /** Entered in the maintenance record, where removing or deactivating it was maintenance; 'not-maintenance' states that it was not. */
+  readonly entered: boolean | 'not-maintenance' | null;
+  /** A rated pilot's or a mechanic's determination that it is no hazard. */
+  readonly noHazard: Signature | null;
+  /** Its latest date and reading; null sets none of its own. */
+  readonly until: CivilDate | null;
+  readonly untilTimeInService: Hours | null;
+  /** Uses that it closes beyond what the rules do. */
+  readonly closes: readonly FullBox[];
+  readonly cap: { readonly quantity: 'persons' | 'load' | 'fuel'; readonly bound: 'at-most' | 'at-least'; readonly value: number } | null;
+  /** Under an approved minimum equipment list: its repair category, and for A its own number of days. */
+  readonly listed: { readonly category: keyof typeof REPAIR_CATEGORIES; readonly days: number | null } | null;
+}
+
+/** Growth at which a watched thing is no longer accepted, and when it is looked at again. */
+export interface Watch {
+  readonly lookAgainBy: CivilDate | null;
+  readonly lookAgainAt: Hours | null;
+  readonly fixBy: CivilDate | null;
+}
+
 /** Something found that is not as it should be, from report to closing. */
 export interface Discrepancy extends RecordBase {
   /** In the reporter's words, or the walk-round list's. */
@@ -39,6 +73,12 @@ export interface Discrepancy extends RecordBase {
   readonly classification: Classification | null;
   readonly closesUses: readonly ClosedUse[];
   readonly rectification: Rectification | null;
+  /** The inoperative instrument or equipment, where it is one: then the four questions of 14 CFR 91.213(d) decide. */
+  readonly equipment: EquipmentKind | null;
+  readonly deferral: Deferral | null;
+  readonly watch: Watch | null;
+  /** A lasting mark already accepted, by its id on the damage map; one that changed is a new find. */
+  readonly knownMark: string | null;
 }
 
 /** Why an entry does not close a discrepancy. Source of the elements: 14 CFR 43.9(a) (from memory). */
@@ -80,6 +120,23 @@ export function rectificationFaults(discrepancy: Discrepancy, rectification: Rec
   if (work === null) faults.push('work-does-not-fit');
   else faults.push(...signatureFaults(rectification.signedBy, work, rectification.completedOn));
   return faults;
+}
+
+/** Why a deferral does not count. */
+export type DeferralFault = SignatureFault | 'date-missing' | 'action-missing' | 'placard-missing' | 'record-missing' | 'completed-after-recorded' | 'completed-before-found';
+
+/** Every reason why a deferral is not lawful; an empty list means that it is. Source: 14 CFR 91.213(d)(3) and (4), 43.11(b) (from memory). */
+export function deferralFaults(discrepancy: Discrepancy, deferral: Deferral, at: ZoneId): readonly DeferralFault[] {
+  const faults: DeferralFault[] = [];
+  if (deferral.action === null) faults.push('action-missing');
+  if (deferral.placarded !== true) faults.push('placard-missing');
+  if (deferral.entered === null || deferral.entered === false) faults.push('record-missing');
+  // Taking a thing out is always maintenance.
+  if (deferral.entered === 'not-maintenance' && deferral.action === 'removed') faults.push('record-missing');
+  if (deferral.deferredOn === null) return [...faults, 'date-missing'];
+  if (deferral.deferredOn > civilDateAt(deferral.recordedAt, at)) faults.push('completed-after-recorded');
+  if (deferral.deferredOn < civilDateAt(discrepancy.happenedAt, at)) faults.push('completed-before-found');
+  return [...faults, ...signatureFaults(deferral.noHazard, 'no-hazard', deferral.deferredOn)];
 }
 
 /** Certificate kinds named to people as able to close a class of discrepancy. */

@@ -35,10 +35,17 @@ export interface OperatingLimitations extends Sighting {
   readonly kind: 'operating-limitations';
   /** An approved flight manual, or (for older aircraft) manual material, markings and placards. */
   readonly form: 'flight-manual' | 'placards-and-markings' | null;
+  /** Revision of the manual aboard, and the serial number that it is for. */
+  readonly revision: string | null;
+  readonly serialShown: string | null;
+  /** Placards and gauge markings that the limitations ask for, in place and readable. */
+  readonly placards: boolean | null;
 }
 
 export interface WeightAndBalance extends Sighting {
   readonly kind: 'weight-and-balance';
+  /** The day of the weighing or computation that it states. */
+  readonly datedOn: CivilDate | null;
 }
 
 /** The radio station licence: needed only outside the country. */

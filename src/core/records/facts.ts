@@ -1,46 +1,143 @@
 import type { Instant } from '../time/instant';
 import type { Place } from '../time/sun';
 import type { Aircraft } from './aircraft';
+import type { Directive } from './directive';
 import type { Discrepancy } from './discrepancy';
 import type { AircraftDocument } from './document';
+import type { EquipmentList } from './equipment';
 import type { Inspection } from './inspection';
-import { timeInService, type MeterReading, type TimeInService } from './meter-reading';
+import type { Database, Locator, ReceiverCheck } from './locator';
+import type { FuelStretch, MaintenanceItem } from './maintenance-item';
+import type { Ramp } from './measurement';
+import { standingsOf, type MeterReading, type Standings } from './meter-reading';
+import type { ClubPaper, Estimate, FlightOut, Tightening, TowRope } from './movement';
+import type { DailyInspection, FlightPermit, MaintenanceRelease, WorkEntry } from './work-entry';
 
-/** Everything on record about one aircraft that a decision may rest on. */
-export interface AircraftFacts {
-  readonly place: Place;
-  readonly aircraft: Aircraft;
+/** Records of many kinds, each a list. */
+interface Lists {
   readonly documents: readonly AircraftDocument[];
   readonly inspections: readonly Inspection[];
   readonly readings: readonly MeterReading[];
   readonly discrepancies: readonly Discrepancy[];
+  readonly equipment: readonly EquipmentList[];
+  readonly locators: readonly Locator[];
+  readonly receiverChecks: readonly ReceiverCheck[];
+  readonly databases: readonly Database[];
+  readonly fuelStretches: readonly FuelStretch[];
+  readonly work: readonly WorkEntry[];
+  readonly permits: readonly FlightPermit[];
+  readonly releases: readonly MaintenanceRelease[];
+  readonly dailyInspections: readonly DailyInspection[];
+  readonly flightsOut: readonly FlightOut[];
+  readonly tightenings: readonly Tightening[];
+  readonly clubPapers: readonly ClubPaper[];
+  readonly towRopes: readonly TowRope[];
+}
+
+/** Everything on record about one aircraft that a decision may rest on. */
+export interface AircraftFacts extends Lists {
+  readonly place: Place;
+  readonly aircraft: Aircraft;
+  /** Null is not known: nobody has said which there are. An empty list states that there are none. */
+  readonly items: readonly MaintenanceItem[] | null;
+  readonly directives: readonly Directive[] | null;
+  readonly ramp: Ramp | null;
+  /** What acts take. They choose between ways out, and never decide. */
+  readonly estimates: readonly Estimate[];
+}
+
+interface Recorded { readonly recordedAt: Instant }
+
+/** Everything that was recorded, with what was recorded inside of it. */
+function* recordedIn(facts: AircraftFacts): Iterable<Recorded> {
+  for (const list of listsOf(facts)) yield* list;
+  for (const { rectification, deferral } of facts.discrepancies) {
+    if (rectification !== null) yield rectification;
+    if (deferral !== null) yield deferral;
+  }
+  for (const { done } of facts.items ?? []) yield* done;
+  for (const { done } of facts.directives ?? []) yield* done;
+  for (const { checkFlight, independentInspection } of facts.work) {
+    if (checkFlight !== null) yield checkFlight;
+    if (independentInspection !== null) yield independentInspection;
+  }
+  for (const { required } of facts.releases) for (const { certified } of required) if (certified !== null) yield certified;
+  for (const { returned } of facts.flightsOut) if (returned !== null) yield returned;
+  for (const { lifted } of facts.tightenings) if (lifted !== null) yield lifted;
+}
+
+function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
+  const { ramp } = facts;
+  return [
+    facts.documents, facts.inspections, facts.readings, facts.discrepancies, facts.equipment, facts.locators, facts.receiverChecks, facts.databases, facts.fuelStretches, facts.work,
+    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.tightenings, facts.clubPapers, facts.towRopes, facts.items ?? [], facts.directives ?? [],
+    ...(ramp === null ? [] : [ramp.measurements, ramp.samples, ramp.uplifts]),
+  ];
 }
 
 /**
  * The moment at which to decide about the present: `now`, or that of the latest entry where a clock that wrote it was ahead.
  * Otherwise a finding written by a machine two seconds ahead, or before this machine's clock was set back, would not be seen.
  */
-export function presentFor({ documents, inspections, readings, discrepancies }: AircraftFacts, now: Instant): Instant {
+export function presentFor(facts: AircraftFacts, now: Instant): Instant {
   let latest = now;
-  for (const records of [documents, inspections, readings, discrepancies]) for (const { recordedAt } of records) if (recordedAt > latest) latest = recordedAt;
-  for (const { rectification } of discrepancies) if (rectification !== null && rectification.recordedAt > latest) latest = rectification.recordedAt;
+  for (const { recordedAt } of recordedIn(facts)) if (recordedAt > latest) latest = recordedAt;
   return latest;
 }
 
 /** The facts as they were known at a moment, with what several rules ask of them. Only knownAt() makes them. */
 export interface KnownFacts extends AircraftFacts {
-  readonly meter: TimeInService;
+  readonly meters: Standings;
+  /** The equipment list that counts: the latest. */
+  readonly equipmentList: EquipmentList | null;
 }
+
+/** The records known by `moment`: the same list where all are. */
+function known<T extends Recorded>(records: readonly T[], moment: Instant): readonly T[] {
+  for (const { recordedAt } of records) if (recordedAt > moment) return records.filter((record) => record.recordedAt <= moment);
+  return records;
+}
+
+/** The same with something inside of each record that may have been recorded later. */
+function knownInside<T extends Recorded>(records: readonly T[], moment: Instant, inside: (record: T) => T): readonly T[] {
+  const some = known(records, moment);
+  const mapped = some.map(inside);
+  return mapped.every((one, at) => one === some[at]) ? some : mapped;
+}
+
+const later = (part: Recorded | null, moment: Instant): boolean => part !== null && part.recordedAt > moment;
 
 /** The facts as they were known at `moment`: later entries are left out, also a repair of a discrepancy that was already there. */
 export function knownAt(facts: AircraftFacts, moment: Instant): KnownFacts {
-  const recorded = (record: { readonly recordedAt: Instant }) => record.recordedAt <= moment;
-  const inspections = facts.inspections.filter(recorded);
-  const readings = facts.readings.filter(recorded);
+  const inspections = known(facts.inspections, moment);
+  const readings = known(facts.readings, moment);
+  const equipment = known(facts.equipment, moment);
+  const { ramp } = facts;
   return {
-    place: facts.place, aircraft: facts.aircraft, inspections, readings, meter: timeInService(readings, inspections, facts.place.zone),
-    documents: facts.documents.filter(recorded),
-    discrepancies: facts.discrepancies.filter(recorded).map((discrepancy) =>
-      discrepancy.rectification === null || recorded(discrepancy.rectification) ? discrepancy : { ...discrepancy, rectification: null }),
+    place: facts.place, aircraft: facts.aircraft, estimates: facts.estimates, inspections, readings, equipment,
+    documents: known(facts.documents, moment), locators: known(facts.locators, moment), receiverChecks: known(facts.receiverChecks, moment), databases: known(facts.databases, moment),
+    fuelStretches: known(facts.fuelStretches, moment), permits: known(facts.permits, moment), dailyInspections: known(facts.dailyInspections, moment),
+    clubPapers: known(facts.clubPapers, moment), towRopes: known(facts.towRopes, moment),
+    discrepancies: knownInside(facts.discrepancies, moment, (one) => (later(one.rectification, moment) || later(one.deferral, moment)
+      ? { ...one, rectification: later(one.rectification, moment) ? null : one.rectification, deferral: later(one.deferral, moment) ? null : one.deferral } : one)),
+    items: facts.items === null ? null : knownInside(facts.items, moment, (item) => { const done = known(item.done, moment); return done === item.done ? item : { ...item, done }; }),
+    directives: facts.directives === null ? null : knownInside(facts.directives, moment, (one) => { const done = known(one.done, moment); return done === one.done ? one : { ...one, done }; }),
+    work: knownInside(facts.work, moment, (one) => (later(one.checkFlight, moment) || later(one.independentInspection, moment)
+      ? { ...one, checkFlight: later(one.checkFlight, moment) ? null : one.checkFlight, independentInspection: later(one.independentInspection, moment) ? null : one.independentInspection } : one)),
+    releases: knownInside(facts.releases, moment, (one) => (one.required.some(({ certified }) => later(certified, moment))
+      ? { ...one, required: one.required.map((entry) => (later(entry.certified, moment) ? { ...entry, certified: null } : entry)) } : one)),
+    flightsOut: knownInside(facts.flightsOut, moment, (one) => (later(one.returned, moment) ? { ...one, returned: null } : one)),
+    tightenings: knownInside(facts.tightenings, moment, (one) => (later(one.lifted, moment) ? { ...one, lifted: null } : one)),
+    ramp: ramp === null ? null : { measurements: known(ramp.measurements, moment), samples: known(ramp.samples, moment), uplifts: known(ramp.uplifts, moment) },
+    meters: standingsOf(readings, inspections, facts.place.zone), equipmentList: latestOf(equipment),
   };
+}
+
+/** The latest of some records: by when it happened, then when it was recorded, then id. */
+export function latestOf<T extends { readonly id: string; readonly happenedAt: Instant; readonly recordedAt: Instant }>(records: readonly T[]): T | null {
+  let latest: T | null = null;
+  for (const record of records) {
+    if (latest === null || record.happenedAt > latest.happenedAt || (record.happenedAt === latest.happenedAt && (record.recordedAt > latest.recordedAt || (record.recordedAt === latest.recordedAt && record.id > latest.id)))) latest = record;
+  }
+  return latest;
 }

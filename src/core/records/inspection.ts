@@ -2,9 +2,9 @@ import type { Hours } from '../quantities/hours';
 import type { CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
 import { civilDateAt, type ZoneId } from '../time/zone';
-import { signatureFaults, type Signature, type SignatureFault } from './certificate';
+import { signatureFaults, type Signature, type SignatureFault, type SignedWork } from './certificate';
 
-export const INSPECTION_KINDS = ['annual', 'hundred-hour'] as const;
+export const INSPECTION_KINDS = ['annual', 'hundred-hour', 'condition', 'altimeter-static', 'transponder', 'locator'] as const;
 export type InspectionKind = (typeof INSPECTION_KINDS)[number];
 
 /** Why an inspection was flown past its hours: decides whether the excess is taken off the next interval. */
@@ -26,17 +26,26 @@ export interface Inspection {
   readonly signedBy: Signature | null;
   /** Only for one completed past its hours. */
   readonly excess: ExcessReason | null;
+  /** For an altimeter test: highest altitude to which it was tested, feet. */
+  readonly testedToFeet: number | null;
 }
 
 /** Why an entry does not count. Source of the elements: 14 CFR 43.11(a) (from memory). */
 export type InspectionFault = SignatureFault | 'time-in-service-missing' | 'outcome-missing' | 'not-approved' | 'completed-after-recorded' | 'cleared-before-inspection';
 
-const WORK = { annual: 'annual-inspection', 'hundred-hour': 'hundred-hour-inspection' } as const;
+/** What each kind is signed as. */
+export const INSPECTION_WORK = {
+  annual: 'annual-inspection', 'hundred-hour': 'hundred-hour-inspection', condition: 'condition-inspection',
+  'altimeter-static': 'altimeter-test', transponder: 'transponder-test', locator: 'locator-inspection',
+} as const satisfies Record<InspectionKind, SignedWork>;
+
+/** Inspections whose entry must state the aircraft's total time; the entry of a test need not. Source: 14 CFR 43.11(a)(2) and 43.9 (from memory). */
+const STATES_TIME: readonly InspectionKind[] = ['annual', 'hundred-hour', 'condition'];
 
 /** Every reason why an entry does not count; an empty list means that it does. `at` is the field's zone. */
 export function inspectionFaults(inspection: Inspection, at: ZoneId): readonly InspectionFault[] {
-  const faults: InspectionFault[] = [...signatureFaults(inspection.signedBy, WORK[inspection.kind], inspection.completedOn)];
-  if (inspection.timeInService === null) faults.push('time-in-service-missing');
+  const faults: InspectionFault[] = [...signatureFaults(inspection.signedBy, INSPECTION_WORK[inspection.kind], inspection.completedOn)];
+  if (inspection.timeInService === null && STATES_TIME.includes(inspection.kind)) faults.push('time-in-service-missing');
   if (inspection.outcome === null) faults.push('outcome-missing');
   if (inspection.outcome === 'discrepancies-listed') {
     const cleared = inspection.listCleared;

@@ -1,6 +1,8 @@
 import type { Crew, Purpose, Range, Rules } from '../envelope/dimensions';
-import type { Hours } from '../quantities/hours';
-import type { Light } from '../time/sun';
+import { hoursFromSeconds, type Hours } from '../quantities/hours';
+import type { Meter } from './meters';
+import type { Volume } from '../quantities/volume';
+import type { Light, Place } from '../time/sun';
 import type { Instant } from '../time/instant';
 
 /** A flight that somebody wants to make. A field that is null is not known, and then the flight needs every value of it. */
@@ -20,4 +22,49 @@ export interface PlannedFlight {
   readonly broadcastAirspace: boolean | null;
   readonly beyondGlideOverWater: boolean | null;
   readonly passengers: boolean | null;
+  /** Other places that it touches; the light there counts too. */
+  readonly places: readonly Place[];
+  /** People aboard, the pilot included. */
+  readonly persons: number | null;
+  /** People and baggage, whole grams. */
+  readonly load: number | null;
+  readonly landings: number | null;
+  readonly towLaunches: number | null;
+  /** Seconds to the alternate after the destination, for instrument flights; 0 states that none is needed. */
+  readonly toAlternate: number | null;
+  /** Usable fuel planned to be aboard at the start, picolitres; null takes what was measured. */
+  readonly fuelPlanned: Volume | null;
+  /** Whether its navigation relies on VOR receivers, and on a database. */
+  readonly reliesOnVor: boolean | null;
+  readonly reliesOnDatabase: boolean | null;
+  /** Whether it is training that stays within 50 NM of the field: the locator rule's own distance, not the club's local area. */
+  readonly trainingWithin50Miles: boolean | null;
+}
+
+/** What a flight leaves open about itself. */
+export const UNSAID = {
+  places: [], persons: null, load: null, landings: null, towLaunches: null, toAlternate: null, fuelPlanned: null, reliesOnVor: null, reliesOnDatabase: null, trainingWithin50Miles: null,
+} as const satisfies Partial<PlannedFlight>;
+
+/** What a flight may say beyond the uses that it needs. */
+export type FlightMore = Pick<PlannedFlight, keyof typeof UNSAID>;
+
+/** Whole seconds of a flight, rounded up: needed amounts round up. */
+export function wholeTime({ starts, ends }: Pick<PlannedFlight, 'starts' | 'ends'>): Hours {
+  return hoursFromSeconds(Math.max(0, Math.ceil((ends - starts) / 1000)));
+}
+
+/** Planned time in the air; without a figure of its own the whole time from start to end, which is never less. */
+export function airborneTime(flight: Pick<PlannedFlight, 'starts' | 'ends' | 'airborne'>): Hours {
+  return flight.airborne ?? wholeTime(flight);
+}
+
+/**
+ * What a flight adds to each meter: the time in the air to time in service, the whole time to the meters that run with the
+ * engine. Landings that it does not say are one at least; 'unsaid' tells that it may be more.
+ */
+export function adds(flight: PlannedFlight): { readonly [M in Meter]: number } {
+  const block = wholeTime(flight);
+  const landings = flight.landings ?? 1;
+  return { 'time-in-service': airborneTime(flight), engine: block, propeller: block, block, landings, cycles: landings, 'tow-launches': flight.towLaunches ?? (flight.purpose === 'glider-towing' ? 1 : 0) };
 }

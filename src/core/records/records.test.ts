@@ -42,7 +42,7 @@ describe('signatures', () => {
 
 describe('inspection entries', () => {
   const base: Inspection = {
-    id: 'i', kind: 'hundred-hour', completedOn: civilDate('2026-03-12'), recordedAt: instant('2026-03-12T20:00:00Z'), timeInService: hours('1000'), outcome: 'approved', listCleared: null, signedBy: sign(mechanic), excess: null,
+    id: 'i', kind: 'hundred-hour', completedOn: civilDate('2026-03-12'), recordedAt: instant('2026-03-12T20:00:00Z'), timeInService: hours('1000'), outcome: 'approved', listCleared: null, signedBy: sign(mechanic), excess: null, testedToFeet: null,
   };
   it.each([
     ['complete', {}, []],
@@ -81,7 +81,7 @@ describe('inspection entries', () => {
 
 describe('hour intervals', () => {
   const at = (value: string, excess: Inspection['excess'] = null): Inspection => ({
-    id: value, kind: 'hundred-hour', completedOn: civilDate('2026-03-12'), recordedAt: instant('2026-03-12T20:00:00Z'), timeInService: hours(value), outcome: 'approved', listCleared: null, signedBy: sign(mechanic), excess,
+    id: value, kind: 'hundred-hour', completedOn: civilDate('2026-03-12'), recordedAt: instant('2026-03-12T20:00:00Z'), timeInService: hours(value), outcome: 'approved', listCleared: null, signedBy: sign(mechanic), excess, testedToFeet: null,
   });
   it.each([
     ['in time', [at('1000'), at('1100')], '1200', '0'],
@@ -126,7 +126,7 @@ describe('the meter', () => {
     }), { numRuns: 500 });
   });
   it('compares with inspections by the day', () => {
-    const inspection = (value: string, on: string): Inspection => ({ id: 'i', kind: 'annual', completedOn: civilDate(on), recordedAt: instant('2026-11-24T12:00:00Z'), timeInService: hours(value), outcome: 'approved', listCleared: null, signedBy: sign(station), excess: null });
+    const inspection = (value: string, on: string): Inspection => ({ id: 'i', kind: 'annual', completedOn: civilDate(on), recordedAt: instant('2026-11-24T12:00:00Z'), timeInService: hours(value), outcome: 'approved', listCleared: null, signedBy: sign(station), excess: null, testedToFeet: null });
     expect(timeInService([morning], [inspection('999', '2026-11-20')], HALIFAX).state).toBe('known');
     expect(timeInService([morning], [inspection('999', '2026-11-21')], HALIFAX).state).toBe('contradiction');
     expect(timeInService([morning], [inspection('1004', '2026-11-21')], HALIFAX)).toMatchObject({ state: 'known', value: hours('1004') });
@@ -134,7 +134,7 @@ describe('the meter', () => {
 });
 
 describe('papers', () => {
-  const seen = (id: string, happened: string, recorded: string): AircraftDocument => ({ id, kind: 'weight-and-balance', happenedAt: instant(happened), recordedAt: instant(recorded), aboard: true, legible: true });
+  const seen = (id: string, happened: string, recorded: string): AircraftDocument => ({ id, kind: 'weight-and-balance', happenedAt: instant(happened), recordedAt: instant(recorded), aboard: true, legible: true, datedOn: null });
   it('the latest sighting counts, by when it happened and not by when it was entered', () => {
     const first = seen('first', '2026-11-20T12:00:00Z', '2026-11-24T12:00:00Z');
     const second = seen('second', '2026-11-21T12:00:00Z', '2026-11-21T12:00:00Z');
@@ -145,7 +145,7 @@ describe('papers', () => {
 
 describe('discrepancies', () => {
   const open: Discrepancy = {
-    id: 'd', happenedAt: instant('2026-11-20T12:00:00Z'), recordedAt: instant('2026-11-20T12:05:00Z'), what: 'nick', where: null, foundBy: 'Pia Okoro', classification: 'ground-until-mechanic', closesUses: [], rectification: null,
+    id: 'd', happenedAt: instant('2026-11-20T12:00:00Z'), recordedAt: instant('2026-11-20T12:05:00Z'), what: 'nick', where: null, foundBy: 'Pia Okoro', classification: 'ground-until-mechanic', closesUses: [], rectification: null, equipment: null, deferral: null, watch: null, knownMark: null,
   };
   const repair: Rectification = { id: 'r', recordedAt: instant('2026-11-21T20:00:00Z'), work: 'repaired', description: 'Blended.', completedOn: civilDate('2026-11-21'), signedBy: sign(mechanic) };
   it.each([

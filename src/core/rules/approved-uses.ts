@@ -1,4 +1,5 @@
 import { ALL_USES } from '../envelope/use-set';
+import { constraint, lift, RECORD_KEEPER } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: '14 CFR 91.9(a)' } as const;
@@ -11,9 +12,6 @@ export const approvedUses = rule({
   explanation: 'An aircraft is flown only as its operating limitations and equipment allow. Until those uses are on record, none is open.',
   judge: ({ aircraft }) => {
     if (aircraft.approvedFor !== null && aircraft.approvedFor.length > 0) return result([]);
-    return result([{
-      key: 'approved-uses', certainty: 'unknown', source, reason: { code: 'approved-uses-unknown' }, records: [], closes: ALL_USES,
-      begins: { kind: 'recorded' }, ends: null, lifts: [{ act: 'record-approved-uses', by: { kind: 'record-keeper' } }], condition: false,
-    }], ['aircraft.approvedFor']);
+    return result([constraint({ key: 'approved-uses', certainty: 'unknown', source, reason: { code: 'approved-uses-unknown' }, closes: ALL_USES, lifts: [lift('record-approved-uses', RECORD_KEEPER)] })], ['aircraft.approvedFor']);
   },
 });

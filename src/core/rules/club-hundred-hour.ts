@@ -22,8 +22,9 @@ export const clubHundredHour = rule({
   explanation: 'By club policy the 100-hour limit also closes rental and student solo, which the regulation would leave open. A club may choose to apply only the regulation.',
   judge: (facts, { hundredHourCovers }: { readonly hundredHourCovers: (typeof HUNDRED_HOUR_COVERS)[number] }) => {
     if (hundredHourCovers === 'hire-and-lessons') return result([]);
-    const closed = uncoveredCategory(facts.aircraft.category, ['standard'], source, CLOSES);
+    const closed = uncoveredCategory(facts.aircraft.category, ['standard', 'glider', 'light-sport', 'experimental'], source, CLOSES);
     if (closed !== null) return result([closed], facts.aircraft.category === null ? ['aircraft.category'] : []);
+    if (facts.aircraft.particulars.programme === 'progressive') return result([]);
     return hundredHours(facts, source, CLOSES, null);
   },
 });

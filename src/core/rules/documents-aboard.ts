@@ -1,14 +1,19 @@
 import { ALL_USES, usesIn, type UseSet } from '../envelope/use-set';
-import { latestSighting, type AircraftDocument, type DocumentKind } from '../records/document';
+import { latestSighting, type AircraftDocument, type DocumentKind, type OperatingLimitations } from '../records/document';
 import type { AircraftFacts } from '../records/facts';
 import { isAheadOfItself } from '../records/record';
 import { civilDate } from '../time/civil-date';
-import type { Act, Constraint, Entitled, Source } from './parts/constraint';
+import { constraint, lift, MECHANICS, type Act, type Constraint, type Entitled, type Source } from './parts/constraint';
 import type { Reason } from './parts/reason';
 import { result, rule } from './parts/rule';
 
 /** From this first flight on, an approved flight manual must be aboard. Source: 14 CFR 91.9(b) with 21.5 (from memory). */
 const FLIGHT_MANUAL_SINCE = civilDate('1979-03-01');
+
+/** Whose rules ask for the papers. */
+export type PapersOf = 'us' | 'au';
+
+const AUSTRALIA: Source = { kind: 'regulation', citation: 'CAR 1988 reg 139 and CASR Part 47' };
 
 const SOURCES: Readonly<Record<DocumentKind, Source>> = {
   'airworthiness-certificate': { kind: 'regulation', citation: '14 CFR 91.203(a)(1) and (b)' },
@@ -33,6 +38,21 @@ const anybody: Entitled = { kind: 'anybody-at-the-aircraft' };
 const keeper: Entitled = { kind: 'record-keeper' };
 
 interface Trouble { readonly certainty: 'failed' | 'unknown'; readonly reason: Reason; readonly act: Act; readonly by: Entitled; readonly missing?: string }
+
+/** The manual's revision and the serial number that it is for. */
+function manualTroubles({ revision, serialShown }: OperatingLimitations, { aircraft: { particulars } }: AircraftFacts): readonly Trouble[] {
+  const found: Trouble[] = [];
+  const { manualRevision, serialNumber } = particulars;
+  if (manualRevision === null) found.push({ certainty: 'unknown', reason: { code: 'particular-unknown', what: 'manual-revision' }, act: 'record-particulars', by: keeper, missing: 'manualRevision' });
+  else if (manualRevision !== 'none') {
+    if (revision === null) found.push({ certainty: 'unknown', reason: { code: 'manual-revision-unknown' }, act: 'record-sighting', by: anybody, missing: 'revision' });
+    else if (revision !== manualRevision) found.push({ certainty: 'failed', reason: { code: 'manual-revision-differs', aboard: revision, inForce: manualRevision }, act: 'update-document', by: keeper });
+  }
+  if (serialNumber === null) found.push({ certainty: 'unknown', reason: { code: 'particular-unknown', what: 'serial-number' }, act: 'record-particulars', by: keeper, missing: 'serialNumber' });
+  else if (serialShown === null) found.push({ certainty: 'unknown', reason: { code: 'manual-serial-unknown' }, act: 'record-sighting', by: anybody, missing: 'serialShown' });
+  else if (serialShown !== serialNumber) found.push({ certainty: 'failed', reason: { code: 'manual-serial-differs', shown: serialShown, serial: serialNumber }, act: 'fetch-the-right-document', by: anybody });
+  return found;
+}
 
 /** Everything that is wrong with, or not known of, one kind of paper. */
 function troubles(kind: DocumentKind, document: AircraftDocument | null, facts: AircraftFacts): readonly Trouble[] {
@@ -66,7 +86,14 @@ function troubles(kind: DocumentKind, document: AircraftDocument | null, facts: 
     else if (document.form === 'placards-and-markings') {
       if (firstFlownOn === null) found.push({ certainty: 'unknown', reason: { code: 'first-flight-date-unknown' }, act: 'record-first-flight-date', by: keeper, missing: 'firstFlownOn' });
       else if (firstFlownOn >= FLIGHT_MANUAL_SINCE) found.push({ certainty: 'failed', reason: { code: 'flight-manual-needed', firstFlownOn }, act: 'put-document-aboard', by: anybody });
-    }
+    } else found.push(...manualTroubles(document, facts));
+    if (document.placards === null) found.push({ certainty: 'unknown', reason: { code: 'placards-unknown' }, act: 'record-sighting', by: anybody, missing: 'placards' });
+    else if (!document.placards) found.push({ certainty: 'failed', reason: { code: 'placards-missing' }, act: 'replace-document', by: keeper });
+  }
+  if (document.kind === 'weight-and-balance') {
+    const changed = facts.work.filter(({ weightChanged }) => weightChanged === true).flatMap(({ completedOn }) => (completedOn === null ? [] : [completedOn])).sort().at(-1) ?? null;
+    if (document.datedOn === null) found.push({ certainty: 'unknown', reason: { code: 'loading-data-date-unknown' }, act: 'record-sighting', by: anybody, missing: 'datedOn' });
+    else if (changed !== null && document.datedOn < changed) found.push({ certainty: 'failed', reason: { code: 'loading-data-outdated', datedOn: document.datedOn, changedOn: changed }, act: 'update-document', by: MECHANICS });
   }
   return found;
 }
@@ -79,18 +106,18 @@ export const documentsAboard = rule({
   title: 'Documents aboard',
   source: { kind: 'regulation', citation: '14 CFR 91.203 and 91.9(b)' },
   explanation: 'The airworthiness certificate (displayed), the registration, the operating limitations or flight manual and the weight-and-balance data of this aircraft must be aboard and readable; the record of a cabin fuel tank if there is one; the radio licence only outside the country.',
-  judge: (facts) => {
+  judge: (facts, { papersOf }: { readonly papersOf: PapersOf }) => {
     const missing: string[] = [];
     const constraints = KINDS.flatMap((kind): readonly Constraint[] => {
       const document = latestSighting(facts.documents, kind);
       return troubles(kind, document, facts).map(({ certainty, reason, act, by, missing: field }) => {
-        if (field !== undefined) missing.push(field === 'firstFlownOn' ? 'aircraft.firstFlownOn' : field === '' ? `documents.${kind}` : `documents.${kind}.${field}`);
-        return {
-          key: `${kind}.${reason.code}`, certainty, source: SOURCES[kind], reason, records: document === null ? [] : [document.id],
-          closes: CLOSES[kind], begins: { kind: 'recorded' }, ends: null, lifts: [{ act, by }],
+        if (field !== undefined) missing.push(field === 'firstFlownOn' || field === 'manualRevision' || field === 'serialNumber' ? `aircraft.${field}` : field === '' ? `documents.${kind}` : `documents.${kind}.${field}`);
+        return constraint({
+          key: `${kind}.${reason.code}`, certainty, source: papersOf === 'au' ? AUSTRALIA : SOURCES[kind], reason, records: document === null ? [] : [document.id],
+          closes: CLOSES[kind], lifts: [lift(act, by, kind)],
           // Fetching a paper from the office is a step before flight, not a job for the workshop.
-          condition: act === 'put-document-aboard' || act === 'display-certificate' || act === 'record-sighting' || act === 'fetch-the-right-document',
-        } satisfies Constraint;
+          condition: act === 'put-document-aboard' || act === 'display-certificate' || act === 'record-sighting' || act === 'fetch-the-right-document' || act === 'update-document',
+        });
       });
     });
     return result(constraints, missing);

@@ -1,7 +1,9 @@
 import { ALL_USES, isEmpty, NO_USES, union, usesIn, type UseSet } from '../envelope/use-set';
 import { CLOSERS, rectificationFaults, type ClosedUse, type Discrepancy } from '../records/discrepancy';
-import { civilDateAt } from '../time/zone';
-import type { Constraint, Lift, Source } from './parts/constraint';
+import type { Hours } from '../quantities/hours';
+import type { CivilDate } from '../time/civil-date';
+import { civilDateAt, endOfDay, type ZoneId } from '../time/zone';
+import { atReading, constraint, from, lift, type Constraint, type Lift, type Source } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const airworthiness: Source = { kind: 'regulation', citation: '14 CFR 91.7 and 91.405' };
@@ -51,7 +53,19 @@ export function usesClosedBy({ classification, closesUses }: Pick<Discrepancy, '
 function usualLift(discrepancy: Discrepancy): Lift {
   const classification = discrepancy.classification ?? 'ground-until-mechanic';
   const act = classification === 'service-before-flight' ? 'service-and-record' : classification === 'tell-instructor' ? 'instructor-judges' : 'repair-and-return-to-service';
-  return { act, by: { kind: 'certificate', anyOf: CLOSERS[classification] } };
+  return lift(act, { kind: 'certificate', anyOf: CLOSERS[classification] }, discrepancy.id);
+}
+
+/** A watched thing closes when it was to be looked at again, or put right, and was not. */
+function watched({ id, what, watch }: Discrepancy, zone: ZoneId): readonly Constraint[] {
+  if (watch === null) return [];
+  const made = (key: string, lastDay: CivilDate | null, dueAt: Hours | null, trigger: 'look-again' | 'fix-by'): readonly Constraint[] => {
+    const begins = lastDay !== null ? from(endOfDay(lastDay, zone)) : dueAt !== null ? atReading('time-in-service', dueAt) : null;
+    if (begins === null) return [];
+    const lifts = [lift(trigger === 'fix-by' ? 'repair-and-return-to-service' : 'instructor-judges', { kind: 'certificate', anyOf: CLOSERS.watch }, id)];
+    return [constraint({ key: `${id}.${key}`, certainty: 'failed', source: { kind: 'common-practice' }, reason: { code: 'watch-due', what, lastDay, dueAt, trigger }, records: [id], closes: ALL_USES, begins, lifts })];
+  };
+  return [...made('look-again', watch.lookAgainBy, null, 'look-again'), ...made('look-again-hours', null, watch.lookAgainAt, 'look-again'), ...made('fix-by', watch.fixBy, null, 'fix-by')];
 }
 
 /** Open discrepancies close what their class closes, until an entry that counts has closed them. */
@@ -59,23 +73,25 @@ export const openDiscrepancies = rule({
   id: 'open-discrepancies',
   title: 'Open discrepancies',
   source: airworthiness,
-  explanation: 'What was found on the aircraft and not yet put right, deferred or cleared by somebody entitled keeps the aircraft, or the uses that need the item, closed.',
+  explanation: 'What was found on the aircraft and not yet put right, deferred or cleared by somebody entitled keeps the aircraft, or the uses that need the item, closed. A watched thing closes when its time to be looked at again has passed; a known mark that did not change closes nothing.',
   judge: ({ discrepancies, place }) => result(discrepancies.flatMap((discrepancy): readonly Constraint[] => {
     const { id, what, where, rectification, foundBy, closesUses } = discrepancy;
+    // An inoperative instrument on the deferral path has a rule of its own.
+    if (discrepancy.equipment !== null && discrepancy.classification === 'deferral-path') return [];
     const faults = rectification === null ? null : rectificationFaults(discrepancy, rectification, place.zone);
     if (faults?.length === 0) return [];
     const closes = usesClosedBy(discrepancy);
-    if (isEmpty(closes)) return [];
+    if (isEmpty(closes)) return watched(discrepancy, place.zone);
     const classification = discrepancy.classification ?? 'ground-until-mechanic';
-    return [{
-      key: id, certainty: 'failed', closes, begins: { kind: 'recorded' }, ends: null,
+    return [constraint({
+      key: id, certainty: 'failed', closes,
       source: classification === 'service-before-flight' || classification === 'tell-instructor' ? { kind: 'common-practice' } : airworthiness,
       records: rectification === null ? [id] : [id, rectification.id],
       reason: faults === null
         ? { code: 'discrepancy-open', what, where, classification, classified: discrepancy.classification !== null, closesUses, foundBy, foundOn: civilDateAt(discrepancy.happenedAt, place.zone) }
         : { code: 'discrepancy-repair-not-valid', what, where, faults, classification },
-      lifts: faults === null ? [usualLift(discrepancy)] : [{ act: 'complete-repair-entry', by: { kind: 'certificate', anyOf: CLOSERS[classification] } }, usualLift(discrepancy)],
-      condition: classification === 'service-before-flight' || classification === 'tell-instructor',
-    }];
+      lifts: faults === null ? [usualLift(discrepancy)] : [lift('complete-repair-entry', { kind: 'certificate', anyOf: CLOSERS[classification] }, id), usualLift(discrepancy)],
+      condition: classification === 'service-before-flight' || classification === 'tell-instructor', permitMayCover: true,
+    })];
   })),
 });

@@ -1,14 +1,31 @@
-import type { BoundRule } from './packs/pack';
+import { auMaintenanceRelease } from './packs/au-maintenance-release';
 import { clubPolicy, type ClubPolicyParameters } from './packs/club-policy';
-import { usPart91 } from './packs/us-part91';
+import { ownRule, type OwnRule } from './packs/own-rules';
+import type { BoundRule } from './packs/pack';
+import { usPart91, type UsPart91Parameters } from './packs/us-part91';
 
 /** Every rule pack by id. */
-export const PACKS = { 'us-part91': usPart91, 'club-policy': clubPolicy } as const;
+export const PACKS = { 'us-part91': usPart91, 'au-maintenance-release': auMaintenanceRelease, 'club-policy': clubPolicy } as const;
 
 /** An authority's pack: exactly one decides an aircraft. */
-export interface AuthorityChoice { readonly id: 'us-part91' }
-/** A club's pack, with its choices. */
-export interface ClubChoice { readonly id: 'club-policy'; readonly parameters: ClubPolicyParameters }
+export type AuthorityChoice =
+  | { readonly id: 'us-part91'; readonly parameters: UsPart91Parameters }
+  | { readonly id: 'au-maintenance-release' };
+
+/** A club's pack, with its choices and the rules that it adds. */
+export interface ClubChoice {
+  readonly id: 'club-policy';
+  readonly parameters: ClubPolicyParameters;
+  readonly own: OwnPack | null;
+}
+
+/** Rules that a club wrote itself, as data. */
+export interface OwnPack {
+  readonly id: string;
+  readonly version: string;
+  readonly title: string;
+  readonly rules: readonly OwnRule[];
+}
 
 /** Which rules decide an aircraft. */
 export interface PackChoices {
@@ -17,7 +34,16 @@ export interface PackChoices {
 }
 
 /** A rule as it stands in a chosen pack. */
-export interface ChosenRule { readonly pack: keyof typeof PACKS; readonly rule: BoundRule }
+export interface ChosenRule { readonly pack: string; readonly rule: BoundRule }
+
+/** The packs of a choice with their versions, for every record of a decision. */
+export function packVersions({ authority, club }: PackChoices): readonly { readonly id: string; readonly version: string }[] {
+  return [
+    { id: authority.id, version: PACKS[authority.id].version },
+    ...(club === null ? [] : [{ id: club.id, version: PACKS[club.id].version }]),
+    ...(club?.own == null ? [] : [{ id: club.own.id, version: club.own.version }]),
+  ];
+}
 
 /** A club's choice stays the same object for many aircraft. */
 const chosenBefore = new WeakMap<PackChoices, readonly ChosenRule[]>();
@@ -30,7 +56,11 @@ export function chosenRules(packs: PackChoices): readonly ChosenRule[] {
 }
 
 function chooseRules({ authority, club }: PackChoices): readonly ChosenRule[] {
-  const own = PACKS[authority.id].rules().map((rule) => ({ pack: authority.id, rule }));
-  const added = club === null ? [] : PACKS[club.id].rules(club.parameters).map((rule) => ({ pack: club.id, rule }));
-  return [...own, ...added];
+  const own = authority.id === 'us-part91' ? PACKS['us-part91'].rules(authority.parameters) : PACKS['au-maintenance-release'].rules();
+  const added = club === null ? [] : PACKS[club.id].rules(club.parameters);
+  const written = club?.own == null ? [] : club.own.rules.map(ownRule);
+  return [
+    ...own.map((rule) => ({ pack: authority.id, rule })), ...added.map((rule) => ({ pack: 'club-policy', rule })),
+    ...written.map((rule) => ({ pack: club?.own?.id ?? 'club-policy', rule })),
+  ];
 }

@@ -2,7 +2,7 @@ import { ALL_USES } from '../envelope/use-set';
 import { latestSighting, type AircraftDocument, type RegistrationCertificate } from '../records/document';
 import { addDays, addYears, civilDate, lastDayOfCalendarMonths, type CivilDate } from '../time/civil-date';
 import { civilDateAt, endOfDay, startOfDay } from '../time/zone';
-import type { Constraint, Lift } from './parts/constraint';
+import { constraint, lift, OWNER, RECORD_KEEPER, type Constraint, type Lift } from './parts/constraint';
 import type { Reason } from './parts/reason';
 import { result, rule } from './parts/rule';
 
@@ -50,7 +50,7 @@ function endingOf(documents: readonly AircraftDocument[], latest: RegistrationCe
   return endings.sort((a, b) => (a.ended.on < b.ended.on ? -1 : a.ended.on > b.ended.on ? 1 : a.id < b.id ? -1 : 1))[0] ?? null;
 }
 
-const renew: Lift = { act: 'renew-registration', by: { kind: 'owner' } };
+const renew = lift('renew-registration', OWNER);
 
 /** Registration that has not run out and has not ended early. Without it nothing may fly, not even to the workshop. */
 export const registrationIsValid = rule({
@@ -58,11 +58,11 @@ export const registrationIsValid = rule({
   title: 'Registration in force',
   source,
   explanation: 'The registration runs seven years from the end of the month of issue (three for some older ones, stretched in 2023), as printed on the certificate; it ends at once when the aircraft is sold or the registration is cancelled.',
-  judge: ({ documents, place }) => {
+  judge: ({ documents, place }, { runsOut }: { readonly runsOut: boolean }) => {
     const certificate = latestSighting(documents, 'registration-certificate');
-    const constraint = (key: string, certainty: Constraint['certainty'], reason: Reason, begins: Constraint['begins'], lifts: readonly Lift[]): Constraint =>
-      ({ key, certainty, source, reason, records: certificate === null ? [] : [certificate.id], closes: ALL_USES, begins, ends: null, lifts, condition: false });
-    const recordDates: Lift = { act: 'record-registration-dates', by: { kind: 'record-keeper' } };
+    const made = (key: string, certainty: Constraint['certainty'], reason: Reason, begins: Constraint['begins'], lifts: readonly Lift[]): Constraint =>
+      constraint({ key, certainty, source, reason, records: certificate === null ? [] : [certificate.id], closes: ALL_USES, begins, lifts });
+    const recordDates = lift('record-registration-dates', RECORD_KEEPER);
     const validity = certificate === null ? null : registrationValidity(certificate);
 
     const constraints: Constraint[] = [];
@@ -70,20 +70,22 @@ export const registrationIsValid = rule({
     const seenOn = certificate === null ? null : civilDateAt(certificate.happenedAt, place.zone);
     if (certificate?.issuedOn != null && seenOn !== null && certificate.issuedOn > seenOn) {
       // Nobody can have seen a certificate before it was issued: one of the two dates is wrong, and neither can be relied on.
-      constraints.push(constraint('expiry', 'unknown', { code: 'registration-issued-after-seen', issuedOn: certificate.issuedOn, seenOn }, { kind: 'recorded' }, [recordDates]));
+      constraints.push(made('expiry', 'unknown', { code: 'registration-issued-after-seen', issuedOn: certificate.issuedOn, seenOn }, { kind: 'recorded' }, [recordDates]));
+    } else if (!runsOut && certificate !== null && certificate.printedExpiry === null) {
+      // Where certificates carry no date they hold until they are ended.
     } else if (validity === null) {
       missing.push('documents.registration-certificate.printedExpiry');
-      constraints.push(constraint('expiry', 'unknown', { code: 'registration-expiry-unknown' }, { kind: 'recorded' }, [recordDates]));
+      constraints.push(made('expiry', 'unknown', { code: 'registration-expiry-unknown' }, { kind: 'recorded' }, [recordDates]));
     } else if ('contradiction' in validity) {
-      constraints.push(constraint('expiry', 'unknown', { code: 'registration-dates-contradict', ...validity.contradiction }, { kind: 'recorded' }, [recordDates]));
+      constraints.push(made('expiry', 'unknown', { code: 'registration-dates-contradict', ...validity.contradiction }, { kind: 'recorded' }, [recordDates]));
     } else {
-      constraints.push(constraint('expiry', 'failed', { code: 'registration-expires', ...validity }, { kind: 'instant', at: endOfDay(validity.lastDay, place.zone) }, [renew]));
+      constraints.push(made('expiry', 'failed', { code: 'registration-expires', ...validity }, { kind: 'instant', at: endOfDay(validity.lastDay, place.zone) }, [renew]));
     }
     const ending = endingOf(documents, certificate);
     if (ending !== null) {
       const { id, ended } = ending;
       const on = ended.because === 'holder-died' ? addDays(ended.on, DAYS_AFTER_DEATH) : ended.on;
-      constraints.push({ ...constraint('ended', 'failed', { code: 'registration-ended', on, because: ended.because }, { kind: 'instant', at: startOfDay(on, place.zone) }, [{ act: 'register-new-owner', by: { kind: 'owner' } }]), records: [id] });
+      constraints.push({ ...made('ended', 'failed', { code: 'registration-ended', on, because: ended.because }, { kind: 'instant', at: startOfDay(on, place.zone) }, [lift('register-new-owner', OWNER)]), records: [id] });
     }
     return result(constraints, missing);
   },

@@ -60,3 +60,8 @@ export function addYears(date: CivilDate, years: number): CivilDate {
 export function addDays(date: CivilDate, days: number): CivilDate {
   return civilDateFrom(Temporal.PlainDate.from(date).add({ days }));
 }
+
+/** `months` later on the same day of the month; a day that the month does not have becomes its last. */
+export function addMonths(date: CivilDate, months: number): CivilDate {
+  return civilDateFrom(Temporal.PlainDate.from(date).add({ months }, { overflow: 'constrain' }));
+}

@@ -29,7 +29,7 @@ export function LimitsAhead({ page }: { readonly page: AircraftPage }) {
           {told.map((limit) => (
             <li key={limit.id} style={{ borderTop: '1px solid var(--rule)', padding: '8px 0' }}>
               <span className="figure" style={{ fontSize: 18 }}>{limit.figure}</span> {limit.headline}
-              <Ruler limit={limit} />
+              {limit.hoursLeft === null && limit.daysLeft === null ? null : <Ruler limit={limit} />}
               <div className="small">{limit.meaning} Signs: {limit.who}. Source: {limit.source}.</div>
             </li>
           ))}

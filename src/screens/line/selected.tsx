@@ -20,7 +20,7 @@ export function Selected({ row, zone }: { readonly row: LineRow; readonly zone: 
       {row.reasons.length === 0 ? <div>Every use that it is approved for is open. Nothing on record stands against it.</div> : <Reasons reasons={row.reasons} />}
       {refused.map(({ id, name, words, starts, answer }) => <div key={id} style={{ borderLeft: `4px dashed var(--${answer === 'no' ? 'grounded' : 'restricted'})`, paddingLeft: 12 }}><b><span className="mono">{clock(starts, zone)}</span> {name}.</b> {words}</div>)}
       <Button component={Link} href={`/aircraft/${row.registration}`} variant="contained">Open {row.registration}</Button>
-      <div className="small">Not checked: the pilot’s licence, medical, currency and checkout; weather and notices; loading; fuel and oil. Groval advises. The pilot in command, licensed mechanics, the aircraft’s documents and local law decide.</div>
+      <div className="small">Not checked: {row.notChecked.join('; ')}. Groval advises. The pilot in command, licensed mechanics, the aircraft’s documents and local law decide.</div>
     </aside>
   );
 }

@@ -1,6 +1,6 @@
 import type { Category } from '../../records/aircraft';
 import type { UseSet } from '../../envelope/use-set';
-import type { Constraint, Source } from './constraint';
+import { constraint, lift, RECORD_KEEPER, type Constraint, type Source } from './constraint';
 
 /**
  * The constraint of a rule that knows only some certification categories, or null when it knows this one.
@@ -8,9 +8,9 @@ import type { Constraint, Source } from './constraint';
  */
 export function uncoveredCategory(category: Category | null, covered: readonly Category[], source: Source, closes: UseSet): Constraint | null {
   if (category !== null && covered.includes(category)) return null;
-  return {
-    key: 'category', certainty: 'unknown', source, records: [], closes, begins: { kind: 'recorded' }, ends: null, condition: false,
+  return constraint({
+    key: 'category', certainty: 'unknown', source, closes,
     reason: category === null ? { code: 'category-unknown' } : { code: 'category-without-rules', category },
-    lifts: [{ act: category === null ? 'record-category' : 'use-covered-category', by: { kind: 'record-keeper' } }],
-  };
+    lifts: [lift(category === null ? 'record-category' : 'use-covered-category', RECORD_KEEPER)],
+  });
 }

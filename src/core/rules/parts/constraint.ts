@@ -1,44 +1,64 @@
 import type { UseSet } from '../../envelope/use-set';
-import type { Hours } from '../../quantities/hours';
 import type { CertificateKind } from '../../records/certificate';
+import type { Meter } from '../../records/meters';
 import type { Instant } from '../../time/instant';
+import type { Cap } from './cap';
 import type { Reason } from './reason';
+
+export type { Cap } from './cap';
 
 /** Where a rule comes from. `citation` is the published place; policy and practice have none and say so. */
 export type Source =
   | { readonly kind: 'regulation'; readonly citation: string }
   | { readonly kind: 'club-policy' }
-  | { readonly kind: 'common-practice' };
+  | { readonly kind: 'common-practice' }
+  /** The aircraft's own approved documents: its handbook, equipment list, maintenance programme. */
+  | { readonly kind: 'approved-documents' };
 
 /**
  * From when a constraint bites. `recorded`: since the record is there. `instant`: from that moment on.
- * `hours`: with nothing left to that reading of the time-in-service meter; a flight may end exactly there.
+ * `meter`: with nothing left to that reading (seconds for hours, a number for counts); a flight may end exactly there.
  */
 export type Begins =
   | { readonly kind: 'recorded' }
   | { readonly kind: 'instant'; readonly at: Instant }
-  | { readonly kind: 'hours'; readonly at: Hours };
+  | { readonly kind: 'meter'; readonly meter: Meter; readonly at: number };
 
 /** An act that removes a constraint. */
-export type Act =
-  | 'put-document-aboard' | 'record-sighting' | 'display-certificate' | 'replace-document' | 'fetch-the-right-document'
-  | 'renew-registration' | 'record-registration-dates' | 'register-new-owner' | 'record-first-flight-date'
-  | 'complete-annual' | 'clear-inspection-list' | 'complete-hundred-hour' | 'complete-inspection-entry' | 'record-excess-reason'
-  | 'record-meter-reading' | 'correct-meter-reading' | 'correct-record'
-  | 'repair-and-return-to-service' | 'service-and-record' | 'instructor-judges' | 'complete-repair-entry'
-  | 'record-approved-uses' | 'record-category' | 'use-covered-category';
+export const ACTS = [
+  'put-document-aboard', 'record-sighting', 'display-certificate', 'replace-document', 'fetch-the-right-document', 'update-document',
+  'renew-registration', 'record-registration-dates', 'register-new-owner', 'record-first-flight-date', 'record-particulars',
+  'complete-annual', 'complete-condition-inspection', 'clear-inspection-list', 'complete-hundred-hour', 'complete-inspection-entry', 'record-excess-reason',
+  'record-meter-reading', 'correct-meter-reading', 'correct-record',
+  'repair-and-return-to-service', 'service-and-record', 'instructor-judges', 'complete-repair-entry', 'defer-item',
+  'record-approved-uses', 'record-category', 'use-covered-category',
+  'test-locator', 'replace-locator-battery', 'reinstall-locator', 'record-locator-removal', 'record-locator',
+  'test-altimeter-static', 'test-transponder', 'check-receivers', 'update-database',
+  'comply-with-directive', 'record-directives', 'complete-item', 'record-item-history', 'record-items', 'replace-part',
+  'install-equipment', 'record-equipment', 'release-after-work', 'fly-check-flight', 'inspect-independently',
+  'add-oil', 'remove-oil', 'add-fuel', 'measure', 'sample-fuel', 'service-measured-item', 'have-trend-looked-at',
+  'issue-maintenance-release', 'sign-daily-inspection',
+  'renew-paper', 'lift-tightening', 'record-return', 'state-for-flight', 'change-flight',
+  'obtain-special-flight-permit', 'replace-tow-rope',
+] as const;
+export type Act = (typeof ACTS)[number];
 
 /** Who may do an act: holders of these certificates, or the named people. */
 export type Entitled =
   | { readonly kind: 'certificate'; readonly anyOf: readonly CertificateKind[] }
   | { readonly kind: 'owner' }
+  | { readonly kind: 'dispatcher' }
   | { readonly kind: 'anybody-at-the-aircraft' }
   | { readonly kind: 'record-keeper' };
 
-/** A way out: an act, and who is entitled to do it. */
+/** A way out: an act, who is entitled to do it, and what it leaves behind. */
 export interface Lift {
   readonly act: Act;
   readonly by: Entitled;
+  /** What the act is done to: an item, a paper, a find. The same act on the same thing is done once for all that it lifts. */
+  readonly on: string | null;
+  /** Uses that stay closed after it, such as those that a deferral closes; null when none do. */
+  readonly leaves: UseSet | null;
 }
 
 /** One fact of record that closes uses now, or from a known boundary on. */
@@ -59,7 +79,51 @@ export interface Constraint {
   readonly lifts: readonly Lift[];
   /** True for a step that is to be done before a flight ('yes, after …') rather than a closure that needs the workshop. */
   readonly condition: boolean;
+  /** Where given, `closes` stays open within this number. */
+  readonly cap: Cap | null;
+  /** True where a special flight permit may cover it: airworthiness, and no directive that forbids the ferry flight. */
+  readonly permitMayCover: boolean;
 }
+
+/** A constraint with what is usual left out: recorded, without end or cap, no step before flight, no permit. */
+export type GivenConstraint = Pick<Constraint, 'key' | 'certainty' | 'source' | 'reason' | 'closes' | 'lifts'> & Partial<Constraint>;
+
+/** Fills in what is usual. Written out, since this is made hundreds of times for every aircraft. */
+export function constraint(given: GivenConstraint): Constraint {
+  const { key, certainty, source, reason, closes, lifts } = given;
+  return {
+    key, certainty, source, reason, records: given.records ?? [], closes, begins: given.begins ?? RECORDED, ends: given.ends ?? null, lifts,
+    condition: given.condition ?? false, cap: given.cap ?? null, permitMayCover: given.permitMayCover ?? false,
+  };
+}
+
+/** Bites since the record is there. */
+export const RECORDED: Begins = { kind: 'recorded' };
+
+/** Bites from a moment on. */
+export function from(at: Instant): Begins {
+  return { kind: 'instant', at };
+}
+
+/** Bites with nothing left to a reading. */
+export function atReading(meter: Meter, at: number): Begins {
+  return { kind: 'meter', meter, at };
+}
+
+/** A way out that leaves nothing behind. */
+export function lift(act: Act, by: Entitled, on: string | null = null, leaves: UseSet | null = null): Lift {
+  return { act, by, on, leaves };
+}
+
+/** Those who may sign for work on aircraft. */
+export const MECHANICS: Entitled = { kind: 'certificate', anyOf: ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'] };
+/** Those who may sign an annual. */
+export const INSPECTORS: Entitled = { kind: 'certificate', anyOf: ['inspection-authorisation', 'repair-station'] };
+export const ANYBODY: Entitled = { kind: 'anybody-at-the-aircraft' };
+export const RECORD_KEEPER: Entitled = { kind: 'record-keeper' };
+export const OWNER: Entitled = { kind: 'owner' };
+export const DISPATCHER: Entitled = { kind: 'dispatcher' };
+export const PILOT_OR_MECHANIC: Entitled = { kind: 'certificate', anyOf: ['pilot', 'flight-instructor', 'mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'] };
 
 /** What a rule found. Without constraints in force it is met; it never answers by being silent about something it could not see. */
 export interface RuleResult {

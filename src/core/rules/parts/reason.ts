@@ -3,7 +3,17 @@ import type { Category } from '../../records/aircraft';
 import type { Classification, ClosedUse, RectificationFault } from '../../records/discrepancy';
 import type { DocumentKind, RegistrationEnding } from '../../records/document';
 import type { DiscountedEntry, InspectionKind } from '../../records/inspection';
+import type { DeferralFault } from '../../records/discrepancy';
+import type { EquipmentKind } from '../../records/equipment';
+import type { ItemKind } from '../../records/maintenance-item';
+import type { MeasureLimit, Quantity, SampleResult } from '../../records/measurement';
+import type { Meter } from '../../records/meters';
+import type { ClubPaper } from '../../records/movement';
+import type { WorkFault } from '../../records/work-entry';
+import type { Volume } from '../../quantities/volume';
+import type { Instant } from '../../time/instant';
 import type { CivilDate } from '../../time/civil-date';
+import type { Cap } from './cap';
 
 /** Why a constraint is there: a code and the values that were compared. The words are in `explain`. A code keeps its meaning for ever. */
 export type Reason =
@@ -34,12 +44,118 @@ export type Reason =
   | { readonly code: 'hundred-hour-due'; readonly dueAt: Hours; readonly lastAt: Hours; readonly lastKind: InspectionKind; readonly takenOff: Hours; readonly discounted: readonly DiscountedEntry[] }
   | { readonly code: 'hundred-hour-overrun-ends'; readonly dueAt: Hours; readonly overrunTo: Hours }
   | { readonly code: 'hundred-hour-unknown'; readonly discounted: readonly DiscountedEntry[] }
-  | { readonly code: 'time-in-service-unknown' }
-  | { readonly code: 'time-in-service-contradicts'; readonly earlier: string; readonly later: string; readonly earlierValue: Hours; readonly laterValue: Hours }
-  | { readonly code: 'time-in-service-ahead-of-itself'; readonly record: string }
+  | { readonly code: 'meter-unknown'; readonly meter: Meter }
+  | { readonly code: 'meter-contradicts'; readonly meter: Meter; readonly earlier: string; readonly later: string; readonly earlierValue: number; readonly laterValue: number }
+  | { readonly code: 'meter-ahead-of-itself'; readonly meter: Meter; readonly record: string }
+  | { readonly code: 'meter-reading-stale'; readonly readOn: CivilDate; readonly days: number }
   | { readonly code: 'discrepancy-open'; readonly what: string; readonly where: string | null; readonly classification: Classification; readonly classified: boolean; readonly closesUses: readonly ClosedUse[]; readonly foundBy: string | null; readonly foundOn: CivilDate }
   | { readonly code: 'discrepancy-repair-not-valid'; readonly what: string; readonly where: string | null; readonly faults: readonly RectificationFault[]; readonly classification: Classification }
-  | { readonly code: 'approved-uses-unknown' };
+  | { readonly code: 'approved-uses-unknown' }
+  | { readonly code: 'particular-unknown'; readonly what: Particular }
+  | { readonly code: 'category-closes'; readonly category: Category; readonly what: 'hire' | 'hire-but-lessons-and-towing' | 'night-and-instruments' }
+  // Papers.
+  | { readonly code: 'manual-revision-differs'; readonly aboard: string; readonly inForce: string }
+  | { readonly code: 'manual-revision-unknown' }
+  | { readonly code: 'manual-serial-differs'; readonly shown: string; readonly serial: string }
+  | { readonly code: 'manual-serial-unknown' }
+  | { readonly code: 'placards-missing' }
+  | { readonly code: 'placards-unknown' }
+  | { readonly code: 'loading-data-outdated'; readonly datedOn: CivilDate; readonly changedOn: CivilDate }
+  | { readonly code: 'loading-data-date-unknown' }
+  | { readonly code: 'document-stale'; readonly document: DocumentKind; readonly seenOn: CivilDate; readonly days: number }
+  | { readonly code: 'paper-expires'; readonly name: string; readonly lastDay: CivilDate }
+  | { readonly code: 'paper-expiry-unknown'; readonly name: string }
+  | { readonly code: 'paper-missing'; readonly kind: ClubPaper['kind'] }
+  // Inspections, tests and items.
+  | { readonly code: 'inspection-expires'; readonly kind: InspectionKind; readonly completedOn: CivilDate; readonly lastDay: CivilDate; readonly discounted: readonly DiscountedEntry[] }
+  | { readonly code: 'inspection-unknown'; readonly kind: InspectionKind; readonly discounted: readonly DiscountedEntry[] }
+  | { readonly code: 'test-needed-after-work'; readonly kind: InspectionKind; readonly workedOn: CivilDate }
+  | { readonly code: 'work-effect-unknown'; readonly description: string; readonly effect: WorkEffect }
+  | { readonly code: 'receiver-check-expires'; readonly lastDay: CivilDate; readonly doneOn: CivilDate }
+  | { readonly code: 'receiver-check-unknown' }
+  | { readonly code: 'receiver-check-failed'; readonly error: number; readonly allowed: number }
+  | { readonly code: 'receiver-check-incomplete'; readonly doneOn: CivilDate }
+  | { readonly code: 'database-expires'; readonly lastDay: CivilDate }
+  | { readonly code: 'database-unknown' }
+  | { readonly code: 'item-expires'; readonly name: string; readonly kind: ItemKind; readonly lastDay: CivilDate; readonly printed: boolean }
+  | { readonly code: 'item-due'; readonly name: string; readonly kind: ItemKind; readonly meter: Meter; readonly dueAt: number; readonly takenOff: number }
+  | { readonly code: 'item-overrun-ends'; readonly name: string; readonly meter: Meter; readonly dueAt: number; readonly overrunTo: number }
+  | { readonly code: 'item-history-unknown'; readonly name: string; readonly kind: ItemKind }
+  | { readonly code: 'item-reading-unknown'; readonly name: string; readonly meter: Meter }
+  | { readonly code: 'items-unknown' }
+  | { readonly code: 'oil-change-due'; readonly name: string; readonly dueAt: Hours; readonly leaded: Hours; readonly unleaded: Hours; readonly unsaid: Hours }
+  // Directives.
+  | { readonly code: 'directives-unknown' }
+  | { readonly code: 'directive-expires'; readonly number: string; readonly title: string; readonly lastDay: CivilDate; readonly first: boolean }
+  | { readonly code: 'directive-due'; readonly number: string; readonly title: string; readonly meter: Meter; readonly dueAt: number; readonly first: boolean }
+  | { readonly code: 'directive-before-flight'; readonly number: string; readonly title: string }
+  | { readonly code: 'directive-unknown'; readonly number: string; readonly title: string; readonly what: 'applicability' | 'effective-date' | 'reading' }
+  // Locator.
+  | { readonly code: 'locator-unknown' }
+  | { readonly code: 'locator-battery-expires'; readonly lastDay: CivilDate }
+  | { readonly code: 'locator-battery-used'; readonly usedSeconds: number }
+  | { readonly code: 'locator-battery-unknown'; readonly what: 'date' | 'use' }
+  | { readonly code: 'locator-removed'; readonly removedOn: CivilDate; readonly lastDay: CivilDate }
+  | { readonly code: 'locator-removal-incomplete'; readonly lacks: readonly ('date' | 'entry' | 'placard')[] }
+  | { readonly code: 'locator-not-fitted' }
+  // Equipment and deferrals.
+  | { readonly code: 'equipment-list-unknown' }
+  | { readonly code: 'equipment-not-fitted'; readonly equipment: EquipmentKind; readonly list: RequiredList }
+  | { readonly code: 'equipment-unknown'; readonly equipment: EquipmentKind; readonly list: RequiredList }
+  | { readonly code: 'equipment-expires'; readonly equipment: EquipmentKind; readonly lastDay: CivilDate }
+  | { readonly code: 'equipment-date-unknown'; readonly equipment: EquipmentKind }
+  | { readonly code: 'item-inoperative'; readonly equipment: EquipmentKind; readonly what: string; readonly because: readonly InoperativeCause[]; readonly deferred: boolean }
+  | { readonly code: 'item-not-deferred'; readonly equipment: EquipmentKind; readonly what: string }
+  | { readonly code: 'deferral-not-valid'; readonly what: string; readonly faults: readonly DeferralFault[] }
+  | { readonly code: 'deferral-expires'; readonly what: string; readonly lastDay: CivilDate }
+  | { readonly code: 'deferral-due'; readonly what: string; readonly dueAt: Hours }
+  | { readonly code: 'deferral-not-addressed'; readonly what: string; readonly deferredOn: CivilDate; readonly inspectedOn: CivilDate }
+  | { readonly code: 'deferral-holds-to'; readonly what: string; readonly cap: Omit<Cap, 'own'> }
+  | { readonly code: 'watch-due'; readonly what: string; readonly lastDay: CivilDate | null; readonly dueAt: Hours | null; readonly trigger: 'look-again' | 'fix-by' }
+  // Work, permits, releases.
+  | { readonly code: 'work-entry-not-valid'; readonly description: string; readonly faults: readonly WorkFault[] }
+  | { readonly code: 'check-flight-needed'; readonly description: string; readonly completedOn: CivilDate; readonly attempted: boolean }
+  | { readonly code: 'independent-inspection-needed'; readonly description: string }
+  | { readonly code: 'release-missing' }
+  | { readonly code: 'release-expires'; readonly lastDay: CivilDate }
+  | { readonly code: 'release-due'; readonly dueAt: Hours }
+  | { readonly code: 'release-incomplete'; readonly lacks: readonly string[] }
+  | { readonly code: 'release-not-in-force'; readonly standing: 'suspended' | 'cancelled' }
+  | { readonly code: 'release-of-another-aircraft'; readonly shown: string; readonly registration: string }
+  | { readonly code: 'release-work-due'; readonly what: string; readonly lastDay: CivilDate | null; readonly dueAt: Hours | null }
+  | { readonly code: 'daily-inspection-due'; readonly lastOn: CivilDate | null }
+  // The ramp.
+  | { readonly code: 'measured-outside'; readonly quantity: Quantity; readonly which: string | null; readonly value: number; readonly min: number | null; readonly max: number | null; readonly remedy: MeasureLimit['remedy'] }
+  | { readonly code: 'not-measured'; readonly quantity: Quantity; readonly which: string | null }
+  | { readonly code: 'gauge-differs'; readonly tank: string; readonly gauge: Volume; readonly dip: Volume; readonly tolerance: Volume }
+  | { readonly code: 'sample-not-clean'; readonly result: Exclude<SampleResult, 'clean'> | null }
+  | { readonly code: 'sample-needed'; readonly because: 'none' | 'fuelled-since' | 'flown-since' | 'not-today' | 'not-every-drain' }
+  | { readonly code: 'oil-use-high'; readonly perHour: Volume; readonly limit: Volume }
+  | { readonly code: 'fuel-below-minimum'; readonly aboard: Volume; readonly minimum: Volume }
+  | { readonly code: 'fuel-short'; readonly aboard: Volume; readonly needed: Volume; readonly reserveMinutes: number }
+  | { readonly code: 'fuel-aboard-unknown' }
+  | { readonly code: 'fuel-burn-unknown' }
+  // Movements, tightening, towing, the flight itself.
+  | { readonly code: 'aircraft-out'; readonly by: string | null; readonly since: Instant }
+  | { readonly code: 'two-flights-open'; readonly earlier: string; readonly later: string }
+  | { readonly code: 'tightened'; readonly why: string; readonly by: string; readonly cap: Omit<Cap, 'own'> | null }
+  | { readonly code: 'record-ahead-of-itself'; readonly record: string; readonly kind: string }
+  | { readonly code: 'tow-rope-unfit'; readonly fault: TowRopeFault }
+  | { readonly code: 'cap-passed'; readonly quantity: Cap['quantity']; readonly bound: Cap['bound']; readonly value: number; readonly planned: number | null }
+  | { readonly code: 'flight-leaves-open'; readonly what: 'landings' | 'tow-launches' | 'alternate' };
+
+/** What of the aircraft's particulars a rule could not find. */
+export type Particular = 'serial-number' | 'manufactured-on' | 'certificated-on' | 'seats' | 'engine' | 'gear' | 'programme' | 'ifr-navigation' | 'manual-revision' | 'fuel' | 'tows-gliders' | 'first-flown-on';
+/** What work may have done that its entry does not say. */
+export type WorkEffect = 'flight-characteristics' | 'flight-controls' | 'static-system' | 'altitude-reporting' | 'weight';
+/** The list of 14 CFR 91.205 that asks for an item. */
+export type RequiredList = 'day-vfr' | 'night-vfr' | 'ifr' | 'for-hire' | 'transponder-airspace' | 'broadcast-airspace' | 'over-water' | 'towing' | 'club';
+/** Which of the four questions of 14 CFR 91.213(d)(2) an inoperative item fails. */
+export type InoperativeCause = 'type-certification' | 'equipment-list' | 'kinds-of-operation' | 'operating-rule' | 'directive';
+/** Why a tow rope may not be used. */
+export type TowRopeFault = 'no-rope' | 'unknown' | 'knot-or-strand' | 'too-weak' | 'links-needed' | 'glider-link' | 'tug-link';
+
+
 
 /** A code of a reason. */
 export type ReasonCode = Reason['code'];

@@ -1,5 +1,7 @@
+import type { UseSet } from '../../envelope/use-set';
 import type { KnownFacts } from '../../records/facts';
-import type { RuleResult, Source } from './constraint';
+import type { PlannedFlight } from '../../records/planned-flight';
+import type { Constraint, RuleResult, Source } from './constraint';
 
 /** A rule: one file, the only home of what it says. `P` are its parameters, already checked. */
 export interface Rule<P> {
@@ -10,6 +12,11 @@ export interface Rule<P> {
   readonly explanation: string;
   /** Answers from the facts as known at the moment of the decision. Pure: boundaries in time and hours are answers, not comparisons with a clock. */
   readonly judge: (facts: KnownFacts, parameters: P) => RuleResult;
+  /**
+   * What it asks of one flight beyond the aircraft: fuel, samples, what the flight relies on. Each answer is in force for this flight.
+   * @param needs the uses that the flight needs
+   */
+  readonly judgeFlight?: (facts: KnownFacts, parameters: P, flight: PlannedFlight, needs: UseSet) => readonly Constraint[];
 }
 
 /** Keeps the literal type of the id. */

@@ -1,0 +1,33 @@
+import { isWithin, overlaps, type UseSet } from '../envelope/use-set';
+import type { DecidedConstraint, Decision } from './decision';
+import type { Prepared } from './prepare';
+import { waysOut, type WaysOut } from './ways-out';
+
+/** What stands in the way of uses now: what closes any of them, unless a permit in force covers all of them. */
+export function closingNow(decision: Decision, wanted: UseSet): readonly DecidedConstraint[] {
+  const covered = decision.reliefs.some(({ uses }) => isWithin(wanted, uses));
+  return decision.constraints.filter(({ closes, cap, permitMayCover }) => cap === null && overlaps(closes, wanted) && !(covered && permitMayCover));
+}
+
+/** The ways out for the planned flight of a decision; null without one, or where it needs none or cannot have any. */
+export function waysForFlight(prepared: Prepared, decision: Decision): WaysOut | null {
+  const { flight } = decision;
+  if (flight === null || flight.answer === 'yes' || flight.notApproved || flight.timesContradict) return null;
+  const closing = decision.constraints.filter(({ id }) => flight.closedBy.includes(id));
+  const inTheWay = new Map([...closing, ...flight.own, ...flight.outruns.map(({ constraint }) => constraint)].map((one) => [one.id, one]));
+  return waysOut([...inTheWay.values()], flight.needs, prepared.facts.estimates);
+}
+
+/** The ways out for the wanted uses of a decision; null without any, or where they are open or were never approved. */
+export function waysForWanted(prepared: Prepared, decision: Decision): WaysOut | null {
+  const { wanted } = decision;
+  if (wanted === null || wanted.answer === 'yes' || wanted.notApproved) return null;
+  return waysOut(closingNow(decision, wanted.wanted), wanted.wanted, prepared.facts.estimates);
+}
+
+/** The ways out to every ordinary use that the aircraft has: what would release it. Null where it is released. */
+export function waysToRelease(prepared: Prepared, decision: Decision): WaysOut | null {
+  if (decision.verdict === 'Released') return null;
+  const closing = [...closingNow(decision, prepared.ordinary), ...decision.constraints.filter(({ cap }) => cap !== null)];
+  return waysOut(closing, prepared.ordinary, prepared.facts.estimates);
+}

@@ -1,0 +1,32 @@
+import type { CivilDate } from '../time/civil-date';
+import type { RecordBase } from './record';
+
+/** The emergency locator transmitter as it stands. A field that is null is not known. */
+export interface Locator extends RecordBase {
+  readonly state: 'fitted' | 'removed-for-repair' | 'not-fitted' | null;
+  /** Marked on the outside and entered in the record: 50 % of the battery's useful life. */
+  readonly batteryReplaceBy: CivilDate | null;
+  /** Seconds that it transmitted since the battery was replaced. */
+  readonly usedSeconds: number | null;
+  /** When removed: the day, whether the entry names date, make, model, serial number and reason, and whether the placard is up. */
+  readonly removedOn: CivilDate | null;
+  readonly removalEntered: boolean | null;
+  readonly removalPlacarded: boolean | null;
+}
+
+/** A check of the receivers. Errors in whole tenths of a degree. */
+export interface ReceiverCheck extends RecordBase {
+  readonly method: 'test-signal' | 'ground-point' | 'airborne-point' | 'airway' | 'dual' | null;
+  /** The largest bearing error found; for `dual` the difference between the two. */
+  readonly error: number | null;
+  readonly place: string | null;
+  readonly signedBy: string | null;
+}
+
+/** A database aboard, by the last day on which it holds. */
+export interface Database extends RecordBase {
+  readonly content: 'navigation' | 'obstacles' | 'terrain' | 'charts';
+  /** First day of its 28-day cycle; null where only the last day is known. */
+  readonly effectiveOn: CivilDate | null;
+  readonly lastDay: CivilDate | null;
+}

@@ -1,0 +1,88 @@
+import { ALL_USES } from '../envelope/use-set';
+import type { Directive } from '../records/directive';
+import type { KnownFacts } from '../records/facts';
+import { lastDayOf, nextDue, type Interval } from '../records/interval';
+import { countingDone } from '../records/maintenance-item';
+import type { Meter } from '../records/meters';
+import { constraint, lift, MECHANICS, RECORD_KEEPER, type Constraint, type Lift } from './parts/constraint';
+import { closesAfter, closesAt, type DueParts } from './parts/due';
+import { meterTroubles } from './parts/meter';
+import { result, rule } from './parts/rule';
+
+const source = { kind: 'regulation', citation: '14 CFR 39.3 to 39.27' } as const;
+
+const isEmptyInterval = ({ months, monthsToTheDay, days, meters }: Interval) => months === null && monthsToTheDay === null && days === null && meters.length === 0;
+
+/** The compliances that count, oldest first: signed, in time, and by a method that the directive lists. */
+function complied({ done, methods }: Directive, facts: KnownFacts) {
+  return countingDone(done, 'return-to-service', facts.place.zone).flatMap((one) => {
+    const method = methods.find(({ id }) => id === one.method);
+    return method === undefined ? [] : [{ ...one, method }];
+  });
+}
+
+/** Readings of the first limit count from the day on which the directive took effect. */
+function firstDue(directive: Directive, facts: KnownFacts, parts: DueParts): readonly Constraint[] {
+  const { number, title, initial, effectiveOn, readingsThen } = directive;
+  const unknown = (what: 'effective-date' | 'reading'): Constraint => constraint({ ...parts, certainty: 'unknown', reason: { code: 'directive-unknown', number, title, what } });
+  if (isEmptyInterval(initial)) return [constraint({ ...parts, certainty: 'failed', reason: { code: 'directive-before-flight', number, title } })];
+  if (effectiveOn === null) return [unknown('effective-date')];
+  const lastDay = lastDayOf(initial, effectiveOn);
+  return [
+    ...(lastDay === null ? [] : [closesAfter(lastDay, facts.place.zone, { code: 'directive-expires', number, title, lastDay, first: true }, parts)]),
+    ...initial.meters.map(({ meter, every }) => {
+      const then = readingsThen.find((reading) => reading.meter === meter);
+      return then === undefined ? unknown('reading') : closesAt(meter, then.value + every, { code: 'directive-due', number, title, meter, dueAt: then.value + every, first: true }, parts);
+    }),
+  ];
+}
+
+function judgeOne(directive: Directive, facts: KnownFacts, meters: Set<Meter>): readonly Constraint[] {
+  const { id, number, title, methods, noFerry } = directive;
+  const lifts: readonly Lift[] = [lift('comply-with-directive', MECHANICS, id)];
+  const permitMayCover = noFerry === false;
+  const done = complied(directive, facts);
+  if (done.some(({ method }) => method.repeats === null)) return [];
+  const last = done.at(-1);
+  const parts: DueParts = { key: id, source, records: last === undefined ? [id] : [id, last.id], closes: ALL_USES, lifts, permitMayCover };
+  const count = (interval: Interval) => { for (const { meter } of interval.meters) meters.add(meter); };
+  if (last === undefined || methods.length === 0) { count(directive.initial); return firstDue(directive, facts, parts); }
+  const { repeats } = last.method;
+  if (repeats === null) return [];
+  count(repeats);
+  // Recurring counts from the last actual compliance: nothing is taken off.
+  const due = nextDue([last], repeats, false);
+  return [
+    ...(due.lastDay === null ? [] : [closesAfter(due.lastDay, facts.place.zone, { code: 'directive-expires', number, title, lastDay: due.lastDay, first: false }, parts)]),
+    ...due.meters.map(({ meter, at }) => closesAt(meter, at, { code: 'directive-due', number, title, meter, dueAt: at, first: false }, parts)),
+    ...due.unknownMeters.map((meter) => constraint({ ...parts, key: `${id}.${meter}`, certainty: 'unknown', reason: { code: 'directive-unknown', number, title, what: 'reading' } })),
+  ];
+}
+
+/** Airworthiness directives: first by their limit after taking effect, then again from each actual compliance, by the method used. */
+export const directivesComplied = rule({
+  id: 'directives',
+  title: 'Airworthiness directives',
+  source,
+  explanation: 'Each directive that applies must be complied with by its limit after it took effect, and recurring ones again and again from when it was last done; whichever limit comes first. Which directives apply must be on record; one that nobody judged counts as applying. No service document outweighs a directive.',
+  judge: (facts) => {
+    if (facts.directives === null) {
+      return result([constraint({ key: 'list', certainty: 'unknown', source, reason: { code: 'directives-unknown' }, closes: ALL_USES, lifts: [lift('record-directives', MECHANICS)] })], ['directives']);
+    }
+    const missing: string[] = [];
+    const meters = new Set<Meter>();
+    const constraints: Constraint[] = [];
+    for (const directive of facts.directives) {
+      const { id, number, title, applies } = directive;
+      if (applies === false) continue;
+      if (applies === null) {
+        missing.push(`directives.${id}.applies`);
+        constraints.push(constraint({ key: id, certainty: 'unknown', source, reason: { code: 'directive-unknown', number, title, what: 'applicability' }, records: [id], closes: ALL_USES, lifts: [lift('record-directives', RECORD_KEEPER, id)] }));
+        continue;
+      }
+      constraints.push(...judgeOne(directive, facts, meters));
+    }
+    const troubles = meterTroubles(facts, meters, source, ALL_USES);
+    return result([...constraints, ...troubles.constraints], [...missing, ...troubles.missing]);
+  },
+});

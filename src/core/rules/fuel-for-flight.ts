@@ -1,0 +1,28 @@
+import { ALL_USES } from '../envelope/use-set';
+import { RESERVE_MINUTES } from '../fuel/fuel-needed';
+import { ANYBODY, constraint, lift, type Source } from './parts/constraint';
+import { flightFuel } from './parts/flight-fuel';
+import { fuelAboard } from './parts/fuel-aboard';
+import { result, rule } from './parts/rule';
+
+/** Whose reserves: both authorities ask for the same minutes. */
+const SOURCES: Readonly<Record<'us' | 'au', { readonly visual: Source; readonly instruments: Source }>> = {
+  us: { visual: { kind: 'regulation', citation: '14 CFR 91.151(a)' }, instruments: { kind: 'regulation', citation: '14 CFR 91.167(a)' } },
+  au: { visual: { kind: 'regulation', citation: 'CASR Part 91 MOS ch. 19' }, instruments: { kind: 'regulation', citation: 'CASR Part 91 MOS ch. 19' } },
+};
+
+/** Fuel for the flight, its alternate and its reserve, and never below the handbook's own minimum. */
+export const fuelForFlight = rule({
+  id: 'fuel-for-flight',
+  title: 'Fuel for the flight',
+  source: { kind: 'regulation', citation: '14 CFR 91.151 and 91.167' },
+  explanation: 'There must be fuel to the destination and, at normal cruise, 30 minutes more by day and 45 by night; by instruments to the alternate too, and 45 minutes. A flight takes the larger reserve of all the light that it touches. No flight begins below the handbook’s own minimum.',
+  judge: (facts) => {
+    const minimum = facts.aircraft.particulars.fuel?.minimum ?? null;
+    const measured = fuelAboard(facts);
+    if (minimum === null || measured === null || measured.volume >= minimum) return result([]);
+    return result([constraint({ key: 'minimum', certainty: 'failed', source: { kind: 'approved-documents' }, reason: { code: 'fuel-below-minimum', aboard: measured.volume, minimum }, records: measured.records, closes: ALL_USES, lifts: [lift('add-fuel', ANYBODY)], condition: true })]);
+  },
+  judgeFlight: (facts, { authority }: { readonly authority: 'us' | 'au' }, flight, needs) =>
+    flightFuel(facts, RESERVE_MINUTES, flight.rules === 'vfr' ? SOURCES[authority].visual : SOURCES[authority].instruments, flight, needs),
+});

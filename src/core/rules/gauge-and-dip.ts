@@ -1,0 +1,32 @@
+import { ALL_USES } from '../envelope/use-set';
+import type { Volume } from '../quantities/volume';
+import { volume } from '../quantities/volume';
+import { latestOf } from '../records/facts';
+import { ANYBODY, constraint, lift, MECHANICS, type Constraint } from './parts/constraint';
+import { result, rule } from './parts/rule';
+
+const source = { kind: 'common-practice' } as const;
+/** How far a gauge may be from the dip: the display rounds, and a tank a hair below full is a gallon. Common practice, no source. */
+export const GAUGE_TOLERANCE: Volume = volume('1', 'US gal');
+
+/** The gauge remembered in the cockpit, compared with the dip of the same tank. */
+export const gaugeAndDip = rule({
+  id: 'gauge-and-dip',
+  title: 'Gauge against dip',
+  source,
+  explanation: 'No practitioner trusts a gauge on its own. Where a tank’s gauge and its dip differ by more than the tolerance, one of them is wrong, and nobody flies until it is known which.',
+  judge: ({ ramp, aircraft }) => {
+    if (ramp === null) return result([]);
+    const tanks = aircraft.particulars.fuel?.tanks ?? [];
+    return result(tanks.flatMap(({ id: tank }): readonly Constraint[] => {
+      const of = (quantity: 'fuel-gauge' | 'fuel-dip') => latestOf(ramp.measurements.filter((one) => one.quantity === quantity && one.which === tank));
+      const gauge = of('fuel-gauge');
+      const dip = of('fuel-dip');
+      if (gauge === null || dip === null || Math.abs(gauge.value - dip.value) <= GAUGE_TOLERANCE) return [];
+      return [constraint({
+        key: tank, certainty: 'failed', source, reason: { code: 'gauge-differs', tank, gauge: gauge.value as Volume, dip: dip.value as Volume, tolerance: GAUGE_TOLERANCE }, records: [gauge.id, dip.id], closes: ALL_USES,
+        lifts: [lift('measure', ANYBODY, `fuel ${tank}`), lift('repair-and-return-to-service', MECHANICS, `gauge ${tank}`)], condition: true,
+      })];
+    }));
+  },
+});

@@ -1,0 +1,79 @@
+import { POSITIONING } from '../envelope/ordinary';
+import { ALL_USES, difference, intersection, isEmpty, NO_USES, union, usesInAny, type UseSet } from '../envelope/use-set';
+import { burntLife } from '../records/oil-life';
+import type { KnownFacts } from '../records/facts';
+import { nextDue } from '../records/interval';
+import { countingDone, type ItemKind, type MaintenanceItem } from '../records/maintenance-item';
+import type { Meter } from '../records/meters';
+import { atReading, constraint, lift, MECHANICS, PILOT_OR_MECHANIC, RECORD_KEEPER, type Constraint, type Source } from './parts/constraint';
+import { closesAfter, closesAt, type DueParts } from './parts/due';
+import { meterTroubles } from './parts/meter';
+import { result, rule } from './parts/rule';
+
+const limitations = { kind: 'regulation', citation: '14 CFR 91.403(c)' } as const;
+const documents = { kind: 'approved-documents' } as const;
+const policy = { kind: 'club-policy' } as const;
+
+const SOURCES: Readonly<Record<ItemKind, Source>> = {
+  'life-limit': limitations, overhaul: documents, service: documents, 'component-check': documents, 'oil-change': documents, 'safety-equipment': policy, 'club-paper': policy,
+};
+
+function judgeOne(item: MaintenanceItem, facts: KnownFacts, meters: Map<Meter, UseSet>): readonly Constraint[] {
+  const { id, name, kind, interval, overrun } = item;
+  const closes = usesInAny(item.uses);
+  const done = countingDone(item.done, item.signedAs, facts.place.zone);
+  const last = done.at(-1);
+  const by = item.signedAs === 'service' ? PILOT_OR_MECHANIC : MECHANICS;
+  const lifts = [lift(kind === 'life-limit' ? 'replace-part' : 'complete-item', by, id)];
+  const source = SOURCES[kind];
+  const parts: DueParts = { key: id, source, records: last === undefined ? [id] : [id, last.id], closes, lifts, permitMayCover: true };
+  const constraints: Constraint[] = [];
+  const zone = facts.place.zone;
+  const counts = (meter: Meter) => { meters.set(meter, union(meters.get(meter) ?? NO_USES, closes)); };
+  if (item.until !== null && item.until !== 'no-expiry') constraints.push(closesAfter(item.until, zone, { code: 'item-expires', name, kind, lastDay: item.until, printed: true }, parts));
+  const repeats = interval.months !== null || interval.monthsToTheDay !== null || interval.days !== null || interval.meters.length > 0 || item.oilLife !== null;
+  if (!repeats) {
+    if (item.until === null) constraints.push(constraint({ ...parts, certainty: 'unknown', reason: { code: 'item-history-unknown', name, kind }, lifts: [lift('record-item-history', RECORD_KEEPER, id)] }));
+    return constraints;
+  }
+  if (last === undefined) {
+    // Unknown history is a constraint: when it was last done, or put in, decides everything.
+    return [...constraints, constraint({ ...parts, certainty: 'unknown', reason: { code: 'item-history-unknown', name, kind }, lifts: [...lifts, lift('record-item-history', RECORD_KEEPER, id)] })];
+  }
+  const due = nextDue(done, interval, item.excess === 'taken-off');
+  if (due.lastDay !== null) constraints.push(closesAfter(due.lastDay, zone, { code: 'item-expires', name, kind, lastDay: due.lastDay, printed: false }, parts));
+  for (const meter of due.unknownMeters) constraints.push(constraint({ ...parts, key: `${id}.${meter}`, certainty: 'unknown', reason: { code: 'item-reading-unknown', name, meter }, lifts: [lift('record-item-history', RECORD_KEEPER, id), ...lifts] }));
+  for (const { meter, at, takenOff } of due.meters) {
+    counts(meter);
+    const reason = { code: 'item-due', name, kind, meter, dueAt: at, takenOff } as const;
+    if (overrun?.meter !== meter) { constraints.push(closesAt(meter, at, reason, parts)); continue; }
+    // May be flown past on the way to the workshop, and only there.
+    constraints.push(closesAt(meter, at, reason, { ...parts, closes: difference(closes, POSITIONING) }));
+    const positioning = intersection(closes, POSITIONING);
+    if (!isEmpty(positioning)) constraints.push(constraint({ ...parts, key: `${id}.${meter}.overrun`, certainty: 'failed', closes: positioning, reason: { code: 'item-overrun-ends', name, meter, dueAt: at, overrunTo: at + overrun.by }, begins: atReading(meter, at + overrun.by) }));
+  }
+  if (item.oilLife !== null) {
+    counts('engine');
+    const state = burntLife(last, item.oilLife, facts.fuelStretches, facts.meters.engine);
+    if (state === null) constraints.push(constraint({ ...parts, key: `${id}.oil`, certainty: 'unknown', reason: { code: 'item-reading-unknown', name, meter: 'engine' }, lifts: [lift('record-item-history', RECORD_KEEPER, id), ...lifts] }));
+    else constraints.push(closesAt('engine', state.dueAt, { code: 'oil-change-due', name, ...state }, { ...parts, key: `${id}.oil` }));
+  }
+  return constraints;
+}
+
+/** Life-limited parts, overhauls, services, checks, the oil change, and safety equipment with dates: whichever limit comes first. */
+export const maintenanceItems = rule({
+  id: 'maintenance-items',
+  title: 'Life limits, services and dated items',
+  source: documents,
+  explanation: 'Life-limited parts, services and dated equipment hold by calendar months, days, hours, landings or cycles, whichever comes first, for the uses that need them. Which ones there are must be on record; one whose history is not known closes what it would close when due. An excess is allowed only on the way to the workshop, and is taken off the next interval.',
+  judge: (facts) => {
+    if (facts.items === null) {
+      return result([constraint({ key: 'list', certainty: 'unknown', source: limitations, reason: { code: 'items-unknown' }, closes: ALL_USES, lifts: [lift('record-items', MECHANICS)] })], ['items']);
+    }
+    const meters = new Map<Meter, UseSet>();
+    const constraints = facts.items.flatMap((item) => judgeOne(item, facts, meters));
+    const troubles = [...meters].map(([meter, closes]) => meterTroubles(facts, [meter], documents, closes));
+    return result([...constraints, ...troubles.flatMap((trouble) => trouble.constraints)], [...constraints.filter(({ certainty }) => certainty === 'unknown').map(({ key }) => `items.${key}`), ...troubles.flatMap((trouble) => trouble.missing)]);
+  },
+});

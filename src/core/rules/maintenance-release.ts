@@ -1,0 +1,62 @@
+import { ALL_USES } from '../envelope/use-set';
+import { signatureFaults } from '../records/certificate';
+import type { KnownFacts } from '../records/facts';
+import type { MaintenanceRelease } from '../records/work-entry';
+import { civilDateAt, endOfDay } from '../time/zone';
+import { ANYBODY, atReading, constraint, from, lift, type Constraint, type Entitled } from './parts/constraint';
+import { meterTroubles } from './parts/meter';
+import { result, rule } from './parts/rule';
+
+const source = { kind: 'regulation', citation: 'CAR 1988 regs 43, 45 to 47' } as const;
+const maintainers: Entitled = { kind: 'certificate', anyOf: ['licensed-engineer', 'repair-station'] };
+const issue = lift('issue-maintenance-release', maintainers);
+
+/** The release that counts: the one issued last. */
+function latestRelease(releases: readonly MaintenanceRelease[]): MaintenanceRelease | null {
+  return [...releases].sort((a, b) => ((a.issuedOn ?? '') < (b.issuedOn ?? '') ? 1 : (a.issuedOn ?? '') > (b.issuedOn ?? '') ? -1 : b.recordedAt - a.recordedAt || (a.id < b.id ? -1 : 1)))[0] ?? null;
+}
+
+function required(release: MaintenanceRelease, { place }: KnownFacts): readonly Constraint[] {
+  return release.required.flatMap(({ id, what, by, at, certified }): readonly Constraint[] => {
+    if (certified !== null && signatureFaults(certified.by, 'return-to-service', certified.on).length === 0) return [];
+    const made = { source, records: [release.id], closes: ALL_USES, lifts: [lift('complete-item', maintainers, id)], permitMayCover: true, certainty: 'failed' } as const;
+    const reason = { code: 'release-work-due', what, lastDay: by, dueAt: at } as const;
+    if (by === null && at === null) return [constraint({ ...made, key: `required.${id}`, reason })];
+    return [
+      ...(by === null ? [] : [constraint({ ...made, key: `required.${id}.date`, reason, begins: from(endOfDay(by, place.zone)) })]),
+      ...(at === null ? [] : [constraint({ ...made, key: `required.${id}.hours`, reason, begins: atReading('time-in-service', at) })]),
+    ];
+  });
+}
+
+/** The maintenance release: issued, of this aircraft, aboard, in force by date and by hours, and nothing on its list overdue. */
+export const maintenanceRelease = rule({
+  id: 'maintenance-release',
+  title: 'Maintenance release',
+  source,
+  explanation: 'An aircraft flies on a maintenance release that was issued for it and is carried aboard. It ends on the printed date or at the printed hours, whichever comes first, to the day and not to the month’s end; there is no allowance for flying on to the workshop. Suspended, cancelled, or with required maintenance overdue, it is not in force.',
+  judge: (facts) => {
+    const release = latestRelease(facts.releases);
+    const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ source, records: release === null ? [] : [release.id], closes: ALL_USES, permitMayCover: true, ...given });
+    if (release === null) return result([made({ key: 'release', certainty: 'unknown', reason: { code: 'release-missing' }, lifts: [issue] })], ['releases']);
+    const lacks = [
+      ...(release.issuedOn === null ? ['day of issue'] : []), ...(release.issuedAt === null ? ['time in service at issue'] : []), ...(release.expiresOn === null ? ['expiry date'] : []), ...(release.expiresAt === null ? ['expiry hours'] : []),
+      ...(release.registrationShown === null ? ['registration'] : []), ...(release.standing === null ? ['whether it is in force'] : []), ...(release.aboard === true ? [] : ['carried aboard']),
+      ...(release.issuedOn === null || signatureFaults(release.signedBy, 'maintenance-release', release.issuedOn).length > 0 ? ['a signature that counts'] : []),
+      ...(release.issuedOn !== null && release.issuedOn > civilDateAt(release.recordedAt, facts.place.zone) ? ['a day of issue that is not ahead of its record'] : []),
+    ];
+    const constraints: Constraint[] = [];
+    const missing: string[] = [];
+    if (lacks.length > 0) {
+      missing.push(`releases.${release.id}`);
+      constraints.push(made({ key: 'complete', certainty: release.aboard === false ? 'failed' : 'unknown', reason: { code: 'release-incomplete', lacks }, lifts: [lift('record-sighting', ANYBODY, 'maintenance-release'), issue] }));
+    }
+    const { registration } = facts.aircraft;
+    if (release.registrationShown !== null && release.registrationShown !== registration) constraints.push(made({ key: 'identity', certainty: 'failed', reason: { code: 'release-of-another-aircraft', shown: release.registrationShown, registration }, lifts: [lift('fetch-the-right-document', ANYBODY, 'maintenance-release'), issue] }));
+    if (release.standing === 'suspended' || release.standing === 'cancelled') constraints.push(made({ key: 'standing', certainty: 'failed', reason: { code: 'release-not-in-force', standing: release.standing }, lifts: [issue] }));
+    if (release.expiresOn !== null) constraints.push(made({ key: 'date', certainty: 'failed', reason: { code: 'release-expires', lastDay: release.expiresOn }, begins: from(endOfDay(release.expiresOn, facts.place.zone)), lifts: [issue] }));
+    if (release.expiresAt !== null) constraints.push(made({ key: 'hours', certainty: 'failed', reason: { code: 'release-due', dueAt: release.expiresAt }, begins: atReading('time-in-service', release.expiresAt), lifts: [issue] }));
+    const meter = meterTroubles(facts, ['time-in-service'], source, ALL_USES);
+    return result([...constraints, ...required(release, facts), ...meter.constraints], [...missing, ...meter.missing]);
+  },
+});

@@ -1,0 +1,57 @@
+import { ALL_USES, usesInAny } from '../envelope/use-set';
+import { latestOf, type KnownFacts } from '../records/facts';
+import type { MeasureLimit, Measurement } from '../records/measurement';
+import { ANYBODY, constraint, lift, MECHANICS, PILOT_OR_MECHANIC, type Act, type Constraint, type Entitled } from './parts/constraint';
+import { result, rule } from './parts/rule';
+
+const source = { kind: 'approved-documents' } as const;
+
+/** True for a value outside a limit. */
+export function isOutside(value: number, { min, max, open }: Pick<MeasureLimit, 'min' | 'max' | 'open'>): boolean {
+  return (min !== null && (open ? value <= min : value < min)) || (max !== null && (open ? value >= max : value > max));
+}
+
+function remedyOf({ quantity, remedy, max }: MeasureLimit, value: number | null): { readonly act: Act; readonly by: Entitled } {
+  if (remedy === 'mechanic') return { act: 'service-measured-item', by: MECHANICS };
+  if (quantity === 'oil') return { act: value !== null && max !== null && value > max ? 'remove-oil' : 'add-oil', by: PILOT_OR_MECHANIC };
+  if (quantity === 'fuel-dip') return { act: 'add-fuel', by: ANYBODY };
+  return { act: 'service-measured-item', by: PILOT_OR_MECHANIC };
+}
+
+/** The latest measurement of a thing, unless something was put in since. */
+function latest(facts: KnownFacts, { quantity, which }: Pick<MeasureLimit, 'quantity' | 'which'>): Measurement | null {
+  return facts.ramp === null ? null : latestOf(facts.ramp.measurements.filter((one) => one.quantity === quantity && one.which === which));
+}
+
+/** What was measured on the ramp against the aircraft's own limits: oil, fuel, tyres, struts, volts, belt, ignition drops. */
+export const measuredLimits = rule({
+  id: 'measured-limits',
+  title: 'What was measured on the ramp',
+  source,
+  explanation: 'Each thing that is measured before flight has its limits in the aircraft’s handbook, for all flights or only for some: oil for instrument flight may be higher. Below or above them is a step before flight where topping up or servicing helps, and a job for a mechanic where it does not. Once the walk-round is part of the question, what has to be measured before each flight and was not counts as outside.',
+  judge: (facts) => {
+    const { ramp, aircraft } = facts;
+    if (ramp === null) return result([]);
+    const missing: string[] = [];
+    const constraints: Constraint[] = [];
+    for (const limit of aircraft.particulars.measured) {
+      const { quantity, which, min, max, remedy, everyFlight } = limit;
+      const closes = limit.uses === null ? ALL_USES : usesInAny(limit.uses);
+      const measured = latest(facts, limit);
+      // Two limits on one thing (visual and instrument flight) are told apart by their figures.
+      const key = `${quantity}.${which ?? ''}.${min ?? ''}.${max ?? ''}`;
+      if (measured === null) {
+        if (!everyFlight) continue;
+        missing.push(`ramp.measurements (${quantity})`);
+        constraints.push(constraint({ key, certainty: 'unknown', source, reason: { code: 'not-measured', quantity, which }, closes, lifts: [lift('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())], condition: true }));
+      } else if (isOutside(measured.value, limit)) {
+        const { act, by } = remedyOf(limit, measured.value);
+        constraints.push(constraint({
+          key, certainty: 'failed', source, reason: { code: 'measured-outside', quantity, which, value: measured.value, min, max, remedy }, records: [measured.id], closes,
+          lifts: [lift(act, by, `${quantity} ${which ?? ''}`.trim())], condition: remedy !== 'mechanic', permitMayCover: remedy === 'mechanic',
+        }));
+      }
+    }
+    return result(constraints, missing);
+  },
+});

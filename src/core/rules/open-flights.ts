@@ -1,0 +1,20 @@
+import { ALL_USES } from '../envelope/use-set';
+import { ANYBODY, constraint, lift, RECORD_KEEPER } from './parts/constraint';
+import { result, rule } from './parts/rule';
+
+const source = { kind: 'common-practice' } as const;
+
+/** An aircraft that is out is not here for the next flight; that is not its verdict. Two flights open at once cannot be. */
+export const openFlights = rule({
+  id: 'open-flights',
+  title: 'Aircraft out',
+  source,
+  explanation: 'A flight that left and has not been checked in closes every later one until its return, or the loss of the aircraft, is recorded. It does not change the verdict. Two open flights contradict each other, and then nothing is known.',
+  judge: ({ flightsOut }) => {
+    const [earlier, later] = flightsOut.filter(({ returned }) => returned === null).sort((a, b) => a.happenedAt - b.happenedAt || (a.id < b.id ? -1 : 1));
+    if (earlier === undefined || later === undefined) return result([]);
+    return result([constraint({ key: 'two', certainty: 'unknown', source, reason: { code: 'two-flights-open', earlier: earlier.id, later: later.id }, records: [earlier.id, later.id], closes: ALL_USES, lifts: [lift('correct-record', RECORD_KEEPER, later.id)] })]);
+  },
+  judgeFlight: ({ flightsOut }, _, flight, needs) => flightsOut.filter(({ returned, id }) => returned === null && id !== flight.id).slice(0, 1)
+    .map((out) => constraint({ key: 'out', certainty: 'failed', source, reason: { code: 'aircraft-out', by: out.by, since: out.happenedAt }, records: [out.id], closes: needs, lifts: [lift('record-return', ANYBODY, out.id)] })),
+});

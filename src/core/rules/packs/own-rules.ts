@@ -1,0 +1,90 @@
+import type { FullBox } from '../../envelope/dimensions';
+import { usesInAny } from '../../envelope/use-set';
+import { latestOf } from '../../records/facts';
+import { countingDone } from '../../records/maintenance-item';
+import type { EquipmentKind } from '../../records/equipment';
+import { lineOf } from '../../records/equipment';
+import type { Category } from '../../records/aircraft';
+import { addDays } from '../../time/civil-date';
+import { endOfDay } from '../../time/zone';
+import { ANYBODY, constraint, DISPATCHER, from, lift, MECHANICS, RECORD_KEEPER, type Cap, type Constraint } from '../parts/constraint';
+import { result, rule } from '../parts/rule';
+import { bind, type BoundRule } from './pack';
+
+const source = { kind: 'club-policy' } as const;
+
+/** What a rule that a club wrote itself asks for. Each can only close or hold to a number. */
+export type OwnDemand =
+  /** Closes the uses, always. */
+  | { readonly kind: 'never' }
+  /** Holds the uses to a number. */
+  | { readonly kind: 'hold-to'; readonly quantity: Cap['quantity']; readonly bound: Cap['bound']; readonly value: number }
+  /** Asks for equipment that no list asks for. */
+  | { readonly kind: 'equipment'; readonly equipment: EquipmentKind }
+  /** Asks for a paper of the club in force, by name. */
+  | { readonly kind: 'paper'; readonly name: string }
+  /** Asks that an item by this name was done within so many days: shorter than its own interval, never longer. */
+  | { readonly kind: 'item-within-days'; readonly name: string; readonly days: number };
+
+/** A rule that a club wrote itself. */
+export interface OwnRule {
+  readonly id: string;
+  readonly title: string;
+  readonly explanation: string;
+  /** The aircraft that it is for; null means all of the club's. */
+  readonly registrations: readonly string[] | null;
+  readonly categories: readonly Category[] | null;
+  /** Uses that it closes or holds; null means every use. */
+  readonly uses: readonly FullBox[] | null;
+  readonly demand: OwnDemand;
+}
+
+/** A club's own rule as one of the engine's. */
+export function ownRule(own: OwnRule): BoundRule {
+  const { id, title, explanation, demand } = own;
+  return bind(rule({
+    id: `own.${id}`, title, source, explanation,
+    judge: (facts) => {
+      const { aircraft, place, equipmentList, clubPapers, items } = facts;
+      if (own.registrations?.includes(aircraft.registration) === false) return result([]);
+      // A category that is not known may be one that the rule is for.
+      if (own.categories !== null && aircraft.category !== null && !own.categories.includes(aircraft.category)) return result([]);
+      const made = (given: Pick<Constraint, 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ key: 'own', source, closes: usesInAny(own.uses), ...given });
+      switch (demand.kind) {
+        case 'never': return result([made({ certainty: 'failed', reason: { code: 'tightened', why: title, by: '', cap: null }, lifts: [] })]);
+        case 'hold-to': {
+          const cap = { quantity: demand.quantity, bound: demand.bound, value: demand.value };
+          return result([made({ certainty: 'failed', reason: { code: 'tightened', why: title, by: '', cap }, cap: { ...cap, own: cap.quantity === 'persons' ? aircraft.particulars.seats : null }, lifts: [] })]);
+        }
+        case 'equipment': {
+          const item = lineOf(equipmentList, demand.equipment);
+          if (item?.fitted === true) return result([]);
+          const unknown = item?.fitted == null;
+          return result([made({
+            certainty: unknown ? 'unknown' : 'failed', reason: { code: unknown ? 'equipment-unknown' : 'equipment-not-fitted', equipment: demand.equipment, list: 'club' }, records: equipmentList === null ? [] : [equipmentList.id],
+            lifts: [unknown ? lift('record-equipment', ANYBODY) : lift('install-equipment', MECHANICS, demand.equipment)],
+          })], unknown ? [`equipment.${demand.equipment}`] : []);
+        }
+        case 'paper': {
+          const paper = latestOf(clubPapers.filter(({ name }) => name === demand.name));
+          const renew = lift('renew-paper', RECORD_KEEPER, `club/${demand.name}`);
+          if (paper?.validUntil == null) return result([made({ certainty: 'unknown', reason: { code: 'paper-expiry-unknown', name: demand.name }, records: paper === null ? [] : [paper.id], lifts: [renew] })], [`clubPapers (${demand.name})`]);
+          if (paper.validUntil === 'no-expiry') return result([]);
+          return result([made({ certainty: 'failed', reason: { code: 'paper-expires', name: demand.name, lastDay: paper.validUntil }, records: [paper.id], begins: from(endOfDay(paper.validUntil, place.zone)), lifts: [renew] })]);
+        }
+        case 'item-within-days': {
+          const item = items?.find(({ name }) => name === demand.name);
+          const last = item === undefined ? undefined : countingDone(item.done, item.signedAs, place.zone).at(-1);
+          const lifts = [lift('complete-item', MECHANICS, item?.id ?? demand.name)];
+          if (item === undefined || last === undefined) return result([made({ certainty: 'unknown', reason: { code: 'item-history-unknown', name: demand.name, kind: 'service' }, records: item === undefined ? [] : [item.id], lifts: [...lifts, lift('record-item-history', DISPATCHER, item?.id ?? demand.name)] })], [`items (${demand.name})`]);
+          const lastDay = addDays(last.completedOn, demand.days);
+          return result([made({ certainty: 'failed', reason: { code: 'item-expires', name: demand.name, kind: item.kind, lastDay, printed: false }, records: [item.id, last.id], begins: from(endOfDay(lastDay, place.zone)), lifts })]);
+        }
+        default: {
+          const missing: never = demand;
+          throw new RangeError(`no such demand: ${JSON.stringify(missing)}`);
+        }
+      }
+    },
+  }), undefined);
+}

@@ -1,0 +1,31 @@
+import type { UseSet } from '../../envelope/use-set';
+import type { KnownFacts } from '../../records/facts';
+import { countingInspections, discountedEntries, refusal, type Inspection, type InspectionKind } from '../../records/inspection';
+import { lastDayOfCalendarMonths } from '../../time/civil-date';
+import { endOfDay } from '../../time/zone';
+import { constraint, from, lift, type Act, type Constraint, type Entitled, type Source } from './constraint';
+
+/** An inspection or test that counts for so many calendar months. */
+export interface DatedInspection {
+  readonly kind: InspectionKind;
+  readonly months: number;
+  readonly source: Source;
+  readonly closes: UseSet;
+  readonly act: Act;
+  readonly by: Entitled;
+}
+
+/** Its constraints, what facts were missing, and the entry that counts. */
+export function datedInspection({ inspections, place }: KnownFacts, { kind, months, source, closes, act, by }: DatedInspection): { readonly constraints: readonly Constraint[]; readonly missing: readonly string[]; readonly last: Inspection | null } {
+  const last = countingInspections(inspections, [kind], place.zone).at(-1) ?? null;
+  const discounted = discountedEntries(inspections, [kind], last, place.zone);
+  const refused = refusal(inspections, [kind], place.zone);
+  const lifts = [...(discounted.length > 0 && refused === null ? [lift('complete-inspection-entry', by, kind)] : []), lift(act, by)];
+  const parts = { key: kind, source, closes, permitMayCover: true };
+  if (refused !== null) {
+    return { last, missing: [], constraints: [constraint({ ...parts, certainty: 'failed', reason: { code: 'inspection-not-approved', kind, completedOn: refused.completedOn }, records: [refused.id], lifts: [lift('clear-inspection-list', by, kind), lift(act, by)] })] };
+  }
+  if (last === null) return { last, missing: [`inspections (${kind})`], constraints: [constraint({ ...parts, certainty: 'unknown', reason: { code: 'inspection-unknown', kind, discounted }, lifts })] };
+  const lastDay = lastDayOfCalendarMonths(last.completedOn, months);
+  return { last, missing: [], constraints: [constraint({ ...parts, certainty: 'failed', reason: { code: 'inspection-expires', kind, completedOn: last.completedOn, lastDay, discounted }, records: [last.id], begins: from(endOfDay(lastDay, place.zone)), lifts })] };
+}

@@ -1,0 +1,37 @@
+import { overlaps, usesIn, type UseSet } from '../../envelope/use-set';
+import { fuelNeeded, reserveMinutes } from '../../fuel/fuel-needed';
+import type { KnownFacts } from '../../records/facts';
+import { airborneTime, type PlannedFlight } from '../../records/planned-flight';
+import { LIGHT, type Light } from '../../time/sun';
+import { ANYBODY, constraint, DISPATCHER, lift, RECORD_KEEPER, type Constraint, type Source } from './constraint';
+import { fuelAboard } from './fuel-aboard';
+
+const BY_LIGHT = LIGHT.map((light) => [light, usesIn({ light: [light] })] as const);
+const touched = (needs: UseSet): readonly Light[] => BY_LIGHT.filter(([, uses]) => overlaps(uses, needs)).map(([light]) => light);
+
+/** Reserves in minutes at normal cruise. */
+export interface Reserves { readonly day: number; readonly night: number; readonly ifr: number }
+
+/**
+ * Whether the fuel aboard (planned, else as dipped) is enough for a flight with these reserves. Without a plan or a walk-round
+ * in the question, fuel is not part of it, and the answer says so.
+ */
+export function flightFuel(facts: KnownFacts, reserves: Reserves, source: Source, flight: PlannedFlight, needs: UseSet): readonly Constraint[] {
+  const { category, particulars } = facts.aircraft;
+  if (category === 'glider' || particulars.engine === 'none') return [];
+  const planned = flight.fuelPlanned;
+  const measured = fuelAboard(facts);
+  if (facts.ramp === null && planned === null) return [];
+  const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ source, closes: needs, condition: true, ...given });
+  const burn = particulars.fuel?.burnPerHour ?? null;
+  if (burn === null) return [made({ key: 'burn', certainty: 'unknown', reason: { code: 'fuel-burn-unknown' }, lifts: [lift('record-particulars', RECORD_KEEPER, 'fuel')], condition: false })];
+  const available = planned ?? measured?.volume ?? null;
+  if (available === null) return [made({ key: 'aboard', certainty: 'unknown', reason: { code: 'fuel-aboard-unknown' }, lifts: [lift('measure', ANYBODY, 'fuel-dip')] })];
+  if (flight.rules !== 'vfr' && flight.toAlternate === null) {
+    return [made({ key: 'alternate', certainty: 'unknown', reason: { code: 'flight-leaves-open', what: 'alternate' }, lifts: [lift('state-for-flight', DISPATCHER, 'toAlternate')] })];
+  }
+  const minutes = reserveMinutes(flight.rules, touched(needs), reserves);
+  const needed = fuelNeeded(burn, airborneTime(flight), flight.rules === 'vfr' ? 0 : (flight.toAlternate ?? 0), minutes);
+  if (available >= needed) return [];
+  return [made({ key: 'short', certainty: 'failed', reason: { code: 'fuel-short', aboard: available, needed, reserveMinutes: minutes }, records: planned === null ? (measured?.records ?? []) : [], lifts: [lift('add-fuel', ANYBODY), lift('change-flight', DISPATCHER)] })];
+}

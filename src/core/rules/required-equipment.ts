@@ -1,0 +1,66 @@
+import { ALL_USES, intersection, isEmpty, usesIn, usesInAny, type UseSet } from '../envelope/use-set';
+import { lineOf, type EquipmentKind } from '../records/equipment';
+import { endOfDay } from '../time/zone';
+import { ANYBODY, constraint, from, lift, MECHANICS, RECORD_KEEPER, type Constraint, type Source } from './parts/constraint';
+import type { RequiredList } from './parts/reason';
+import { linesFor } from './parts/required-lists';
+import { result, rule } from './parts/rule';
+
+const source = { kind: 'regulation', citation: '14 CFR 91.205' } as const;
+
+const SOURCES: Partial<Readonly<Record<RequiredList, Source>>> = {
+  'transponder-airspace': { kind: 'regulation', citation: '14 CFR 91.215' },
+  'broadcast-airspace': { kind: 'regulation', citation: '14 CFR 91.225' },
+  towing: { kind: 'regulation', citation: '14 CFR 91.309(a)' },
+};
+
+/** Equipment with a date of its own, and the uses that need it in date. */
+const DATED: readonly { readonly kind: EquipmentKind; readonly closes: UseSet }[] = [
+  { kind: 'flotation', closes: usesIn({ overWater: ['beyond-glide'] }) },
+  { kind: 'pyrotechnic-signal', closes: usesIn({ overWater: ['beyond-glide'], purpose: ['carriage-for-hire'] }) },
+];
+
+/** Instruments and equipment that the operating rules ask for by kind of flight: fitted, and in date where they have one. */
+export const requiredEquipment = rule({
+  id: 'required-equipment',
+  title: 'Required instruments and equipment',
+  source,
+  explanation: 'Powered aircraft of the standard category need the instruments of the lists for day, night and instrument flight, some of them only from a date of manufacture on or for hire. Airspace that needs a transponder or position broadcast, towing, and flights beyond gliding distance of the shore ask for more. What the equipment list does not say counts as missing; what the aircraft never had closes nothing that it was never approved for.',
+  judge: ({ aircraft, equipmentList, place }) => {
+    if (equipmentList === null) {
+      return result([constraint({ key: 'list', certainty: 'unknown', source, reason: { code: 'equipment-list-unknown' }, closes: ALL_USES, lifts: [lift('record-equipment', ANYBODY)] })], ['equipment']);
+    }
+    // A line for uses that the aircraft never had is no constraint on it.
+    const has = aircraft.approvedFor === null ? ALL_USES : usesInAny(aircraft.approvedFor);
+    const records = [equipmentList.id];
+    const missing: string[] = [];
+    const constraints: Constraint[] = [];
+    for (const { equipment, list, uses, needed } of linesFor(aircraft)) {
+      const own = intersection(uses, has);
+      if (isEmpty(own)) continue;
+      const by = needed(aircraft);
+      if (by === false) continue;
+      const item = lineOf(equipmentList, equipment);
+      if (item?.fitted === true) continue;
+      const made = { key: `${list}.${equipment}`, source: SOURCES[list] ?? source, closes: uses, records, permitMayCover: true };
+      if (typeof by === 'object') {
+        missing.push(`aircraft.${by.unknown}`);
+        constraints.push(constraint({ ...made, certainty: 'unknown', reason: { code: 'particular-unknown', what: by.unknown }, lifts: [lift('record-particulars', RECORD_KEEPER, by.unknown)] }));
+      } else if (item?.fitted == null) {
+        missing.push(`equipment.${equipment}`);
+        constraints.push(constraint({ ...made, certainty: 'unknown', reason: { code: 'equipment-unknown', equipment, list }, lifts: [lift('record-equipment', ANYBODY)] }));
+      } else {
+        constraints.push(constraint({ ...made, certainty: 'failed', reason: { code: 'equipment-not-fitted', equipment, list }, lifts: [lift('install-equipment', MECHANICS, equipment)] }));
+      }
+    }
+    for (const { kind, closes } of DATED) {
+      const item = lineOf(equipmentList, kind);
+      if (item?.fitted !== true || item.expiresOn === 'no-expiry' || isEmpty(intersection(closes, has))) continue;
+      const made = { key: `dated.${kind}`, source, closes, records, lifts: [lift('service-measured-item', MECHANICS, kind)] };
+      if (item.expiresOn === null) constraints.push(constraint({ ...made, certainty: 'unknown', reason: { code: 'equipment-date-unknown', equipment: kind }, lifts: [lift('record-equipment', ANYBODY)] }));
+      else constraints.push(constraint({ ...made, certainty: 'failed', reason: { code: 'equipment-expires', equipment: kind, lastDay: item.expiresOn }, begins: from(endOfDay(item.expiresOn, place.zone)) }));
+    }
+    return result(constraints, missing);
+  },
+});
+

@@ -1,0 +1,39 @@
+import { ALL_USES, usesIn, type UseSet } from '../envelope/use-set';
+import { lineOf, type EquipmentKind } from '../records/equipment';
+import type { KnownFacts } from '../records/facts';
+import { endOfDay } from '../time/zone';
+import { ANYBODY, constraint, from, lift, MECHANICS, type Constraint } from './parts/constraint';
+import { result, rule } from './parts/rule';
+
+const source = { kind: 'club-policy' } as const;
+
+/** What an aircraft without a piece of safety equipment may still do, from the loosest to the strictest. */
+export const SAFETY_EQUIPMENT = ['not-asked', 'no-passengers-without', 'no-flight-without'] as const;
+type Asked = (typeof SAFETY_EQUIPMENT)[number];
+
+const PASSENGERS = usesIn({ passengers: ['aboard'] });
+
+function judgeOne({ equipmentList, place }: KnownFacts, kind: EquipmentKind, asked: Asked): { readonly constraints: readonly Constraint[]; readonly missing: readonly string[] } {
+  if (asked === 'not-asked') return { constraints: [], missing: [] };
+  const closes: UseSet = asked === 'no-flight-without' ? ALL_USES : PASSENGERS;
+  const item = lineOf(equipmentList, kind);
+  const made = (given: Pick<Constraint, 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ key: kind, source, records: equipmentList === null ? [] : [equipmentList.id], closes, ...given });
+  const put = lift('install-equipment', ANYBODY, kind);
+  if (item?.fitted == null) return { constraints: [made({ certainty: 'unknown', reason: { code: 'equipment-unknown', equipment: kind, list: 'club' }, lifts: [lift('record-equipment', ANYBODY)] })], missing: [`equipment.${kind}`] };
+  if (!item.fitted) return { constraints: [made({ certainty: 'failed', reason: { code: 'equipment-not-fitted', equipment: kind, list: 'club' }, lifts: [put] })], missing: [] };
+  if (item.expiresOn === 'no-expiry') return { constraints: [], missing: [] };
+  if (item.expiresOn === null) return { constraints: [made({ certainty: 'unknown', reason: { code: 'equipment-date-unknown', equipment: kind }, lifts: [lift('record-equipment', ANYBODY)] })], missing: [`equipment.${kind}.expiresOn`] };
+  return { constraints: [made({ certainty: 'failed', reason: { code: 'equipment-expires', equipment: kind, lastDay: item.expiresOn }, begins: from(endOfDay(item.expiresOn, place.zone)), lifts: [lift('service-measured-item', MECHANICS, kind)] })], missing: [] };
+}
+
+/** Extinguisher and carbon-monoxide detector, aboard and in date, as far as the club asks for them. */
+export const safetyEquipment = rule({
+  id: 'safety-equipment',
+  title: 'Safety equipment',
+  source,
+  explanation: 'A club may ask for a charged fire extinguisher and a carbon-monoxide detector within their dates, for flights with passengers or for every flight. Schools differ; the strictest is the default.',
+  judge: (facts, { monoxideDetector, fireExtinguisher }: { readonly monoxideDetector: Asked; readonly fireExtinguisher: Asked }) => {
+    const both = [judgeOne(facts, 'monoxide-detector', monoxideDetector), judgeOne(facts, 'fire-extinguisher', fireExtinguisher)];
+    return result(both.flatMap(({ constraints }) => constraints), both.flatMap(({ missing }) => missing));
+  },
+});

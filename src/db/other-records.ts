@@ -1,0 +1,94 @@
+import type { Deferral } from '@/core/records/discrepancy';
+import type { AircraftFacts } from '@/core/records/facts';
+import type { Instant } from '@/core/time/instant';
+import type { ClubTransaction } from './connection';
+
+/** Kinds of records that are kept whole, with what each holds: the record as the core knows it. */
+export const OTHER_KINDS = [
+  'stated', 'equipment', 'item', 'directive', 'deferral', 'locator', 'receiver-check', 'database', 'fuel-stretch', 'work', 'permit', 'release', 'daily-inspection', 'flight-out', 'tightening', 'club-paper', 'tow-rope', 'measurement',
+  'sample', 'uplift', 'estimate',
+] as const;
+export type OtherKind = (typeof OTHER_KINDS)[number];
+
+type Of<L> = L extends readonly (infer R)[] ? R : never;
+type Ramp = NonNullable<AircraftFacts['ramp']>;
+
+/** What the records of each kind hold. `stated` says that a list is complete, so that what it does not name is none. */
+export interface OtherBodies {
+  readonly stated: { readonly what: 'items' | 'directives' | 'ramp' };
+  readonly equipment: Of<AircraftFacts['equipment']>;
+  readonly item: Of<NonNullable<AircraftFacts['items']>>;
+  readonly directive: Of<NonNullable<AircraftFacts['directives']>>;
+  readonly deferral: { readonly discrepancy: string; readonly deferral: Deferral };
+  readonly locator: Of<AircraftFacts['locators']>;
+  readonly 'receiver-check': Of<AircraftFacts['receiverChecks']>;
+  readonly database: Of<AircraftFacts['databases']>;
+  readonly 'fuel-stretch': Of<AircraftFacts['fuelStretches']>;
+  readonly work: Of<AircraftFacts['work']>;
+  readonly permit: Of<AircraftFacts['permits']>;
+  readonly release: Of<AircraftFacts['releases']>;
+  readonly 'daily-inspection': Of<AircraftFacts['dailyInspections']>;
+  readonly 'flight-out': Of<AircraftFacts['flightsOut']>;
+  readonly tightening: Of<AircraftFacts['tightenings']>;
+  readonly 'club-paper': Of<AircraftFacts['clubPapers']>;
+  readonly 'tow-rope': Of<AircraftFacts['towRopes']>;
+  readonly measurement: Of<Ramp['measurements']>;
+  readonly sample: Of<Ramp['samples']>;
+  readonly uplift: Of<Ramp['uplifts']>;
+  readonly estimate: Of<AircraftFacts['estimates']>;
+}
+
+/** One such record, to be written. */
+export type OtherRecord = { [K in OtherKind]: { readonly id: string; readonly kind: K; readonly happenedAt: Instant; readonly recordedAt: Instant; readonly body: OtherBodies[K] } }[OtherKind];
+
+/** Writes such records. */
+export async function insertOthers(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, records: readonly OtherRecord[]): Promise<void> {
+  if (records.length === 0) return;
+  await tx.insertInto('aircraft_record').values(records.map(({ id, kind, happenedAt, recordedAt, body }) => ({
+    club_id: clubId, record_id: id, aircraft_id: aircraftId, kind, body: JSON.stringify(body), happened_at: new Date(happenedAt), recorded_at: new Date(recordedAt), recorded_by: recordedBy,
+  }))).execute();
+}
+
+/** The raw rows. */
+export async function readOthers(tx: ClubTransaction, aircraftId: string | null) {
+  return tx.selectFrom('aircraft_record').select(['aircraft_id', 'record_id', 'kind', 'body']).$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId)).execute();
+}
+
+type OtherRows = Awaited<ReturnType<typeof readOthers>>;
+
+/** What such records add to an aircraft's facts. */
+export type OtherFacts = Omit<AircraftFacts, 'place' | 'aircraft' | 'documents' | 'inspections' | 'readings' | 'discrepancies'> & { readonly deferrals: ReadonlyMap<string, Deferral> };
+
+/** Without any such record: nothing is known of them. */
+export const NO_OTHERS: OtherFacts = {
+  equipment: [], locators: [], receiverChecks: [], databases: [], fuelStretches: [], work: [], permits: [], releases: [], dailyInspections: [], flightsOut: [], tightenings: [], clubPapers: [], towRopes: [], items: null, directives: null, ramp: null,
+  estimates: [], deferrals: new Map(),
+};
+
+/** Rows of one aircraft as the core's own records. The database holds what a checked record wrote, and takes nothing else in. */
+function othersOf(rows: OtherRows): OtherFacts {
+  const of = <K extends OtherKind>(kind: K): OtherBodies[K][] => rows.filter((row) => row.kind === kind).map(({ body, record_id: id }) => {
+    if (typeof body !== 'object' || body === null) throw new Error(`the stored record ${id} cannot be read`);
+    return body as unknown as OtherBodies[K];
+  });
+  const stated = new Set(of('stated').map(({ what }) => what));
+  return {
+    equipment: of('equipment'), locators: of('locator'), receiverChecks: of('receiver-check'), databases: of('database'), fuelStretches: of('fuel-stretch'), work: of('work'), permits: of('permit'), releases: of('release'),
+    dailyInspections: of('daily-inspection'), flightsOut: of('flight-out'), tightenings: of('tightening'), clubPapers: of('club-paper'), towRopes: of('tow-rope'), estimates: of('estimate'),
+    items: stated.has('items') ? of('item') : null, directives: stated.has('directives') ? of('directive') : null,
+    ramp: stated.has('ramp') ? { measurements: of('measurement'), samples: of('sample'), uplifts: of('uplift') } : null,
+    deferrals: new Map(of('deferral').map(({ discrepancy, deferral }) => [discrepancy, deferral])),
+  };
+}
+
+/** Rows of many aircraft, by aircraft. */
+export function othersByAircraft(rows: OtherRows): ReadonlyMap<string, OtherFacts> {
+  const groups = new Map<string, OtherRows>();
+  for (const row of rows) {
+    const group = groups.get(row.aircraft_id);
+    if (group === undefined) groups.set(row.aircraft_id, [row]);
+    else group.push(row);
+  }
+  return new Map([...groups].map(([aircraftId, own]) => [aircraftId, othersOf(own)]));
+}
+

@@ -1,0 +1,30 @@
+import type { ReasonCode } from '../../core/rules/parts/reason';
+import { capText, dateText, list, readingText, sentenceCase } from '../formats';
+import { CAUSE_NAMES, CLASS_MEANINGS, CLOSED_USE_NAMES, EQUIPMENT_NAMES, FAULT_NAMES, LIST_NAMES } from '../names';
+import { ends, unsure, words, type Tellers } from './teller';
+
+type Codes = Extract<ReasonCode, `equipment-${string}` | 'item-inoperative' | 'item-not-deferred' | `deferral-${string}` | 'watch-due' | `discrepancy-${string}`>;
+
+const place = (where: string | null) => (where === null ? '' : ` (${where})`);
+const found = (what: string) => sentenceCase(what.replace(/[.\s]+$/, ''));
+
+/** Equipment, what is inoperative, deferrals, discrepancies. */
+export const EQUIPMENT: Tellers<Codes> = {
+  'equipment-list-unknown': () => words('The aircraft’s equipment list is not on record.', 'Which instruments are fitted decides what it may be used for.'),
+  'equipment-not-fitted': ({ equipment, list: asking }) => words(`No ${EQUIPMENT_NAMES[equipment]} is fitted.`, `${LIST_NAMES[asking]} asks for it.`),
+  'equipment-unknown': ({ equipment, list: asking }) => words(`It is not recorded whether there is a ${EQUIPMENT_NAMES[equipment]}.`, `${LIST_NAMES[asking]} asks for it; what the equipment list does not say counts as missing.`),
+  'equipment-expires': ({ equipment, lastDay }, tense) => words(`The ${EQUIPMENT_NAMES[equipment]} ${tense === 'in-force' ? 'was' : 'is'} good until ${dateText(lastDay)}.`, 'That is its own date; after it, it counts as missing.'),
+  'equipment-date-unknown': ({ equipment }) => words(`It is not recorded until when the ${EQUIPMENT_NAMES[equipment]} is good.`, 'That it has no date would have to be stated.'),
+  'item-inoperative': ({ what, because, deferred }) => words(`${found(what)}: ${deferred ? 'deferred' : 'inoperative'}.`,
+    because.length === 0 ? 'Its deferral closes these uses until it is repaired.' : `It is needed by ${list(because.map((cause) => CAUSE_NAMES[cause]))}; those uses stay closed until it is repaired.`),
+  'item-not-deferred': ({ what }) => words(`${found(what)}: inoperative and not yet deferred.`, 'It is removed or deactivated, placarded “Inoperative”, entered where that was maintenance, and judged no hazard by a rated pilot or a mechanic. Until then nothing is open.'),
+  'deferral-not-valid': ({ what, faults }) => words(`${found(what)}: its deferral does not count.`, `Wrong with it: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`),
+  'deferral-expires': ({ what, lastDay }, tense) => words(`${found(what)}: its deferral ${ends(tense)} on ${dateText(lastDay)}.`, 'By then it has to be repaired.'),
+  'deferral-due': ({ what, dueAt }, tense) => words(`${found(what)}: its deferral ${ends(tense)} at ${readingText(dueAt)}${unsure(tense)}.`, 'By then it has to be repaired.'),
+  'deferral-not-addressed': ({ what, deferredOn, inspectedOn }) => words(`${found(what)} was left open past the inspection of ${dateText(inspectedOn)}.`, `Deferred on ${dateText(deferredOn)}, it had to be repaired, replaced, removed or inspected at the next required inspection.`),
+  'deferral-holds-to': ({ what, cap }) => words(`${found(what)}: while it is deferred, ${capText(cap)}.`, 'That stands in its deferral.'),
+  'watch-due': ({ what, lastDay, dueAt, trigger }, tense) => words(`${found(what)} ${tense === 'in-force' ? 'was' : 'is'} to be ${trigger === 'fix-by' ? 'put right' : 'looked at again'} by ${lastDay === null ? (dueAt === null ? '' : readingText(dueAt)) : dateText(lastDay)}${unsure(tense)}.`, 'It was accepted for so long only.'),
+  'discrepancy-open': ({ what, where, classification, classified, closesUses, foundBy, foundOn }) => words(`${found(what)}${place(where)}.`,
+    `${closesUses.length > 0 && classification === 'deferral-path' ? `Closed until it is repaired: ${list(closesUses.map((use) => CLOSED_USE_NAMES[use]))}.` : CLASS_MEANINGS[classification]}${classified ? '' : ' Nobody has classified it, so the strictest holds.'} Found on ${dateText(foundOn)}${foundBy === null ? '' : ` by ${foundBy}`}.`),
+  'discrepancy-repair-not-valid': ({ what, where, faults }) => words(`${found(what)}${place(where)}: the repair entry does not count.`, `Wrong with it: ${list(faults.map((fault) => FAULT_NAMES[fault]))}. Until it is complete the finding stays open.`),
+};

@@ -1,0 +1,30 @@
+import type { ReasonCode } from '../../core/rules/parts/reason';
+import { capText, measureText, sentenceCase, sinceText, volumeText } from '../formats';
+import { QUANTITY_NAMES_IN_WORDS, ROPE_FAULT_NAMES, SAMPLE_NAMES } from '../names';
+import { words, type Tellers } from './teller';
+
+type Codes = Extract<ReasonCode, 'measured-outside' | 'not-measured' | 'gauge-differs' | `sample-${string}` | 'oil-use-high' | `fuel-${string}` | 'aircraft-out' | 'two-flights-open' | 'tightened' | 'record-ahead-of-itself' | 'tow-rope-unfit' | 'cap-passed' | 'flight-leaves-open'>;
+
+const of = (which: string | null) => (which === null ? '' : `, ${which}`);
+
+/** What was measured, fuel, movements, and what is asked of one flight. */
+export const RAMP: Tellers<Codes> = {
+  'measured-outside': ({ quantity, which, value, min, max, remedy }) => words(`${sentenceCase(QUANTITY_NAMES_IN_WORDS[quantity])}${of(which)}: ${measureText(quantity, value)}.`,
+    `${min === null ? '' : `At least ${measureText(quantity, min)}. `}${max === null ? '' : `At most ${measureText(quantity, max)}. `}${{ 'top-up': 'It is topped up and measured again before flight.', service: 'It is put right and measured again before flight.', mechanic: 'A mechanic has to look before anybody flies.' }[remedy]}`),
+  'not-measured': ({ quantity, which }) => words(`${sentenceCase(QUANTITY_NAMES_IN_WORDS[quantity])}${of(which)} has not been measured.`, 'It is measured before each flight.'),
+  'gauge-differs': ({ tank, gauge, dip, tolerance }) => words(`The gauge of the ${tank} tank shows ${volumeText(gauge, 'down')}, its dip ${volumeText(dip, 'down')}.`, `More than ${volumeText(tolerance, 'down')} apart: one of them is wrong. Dip it again; if they still differ, a mechanic looks at the gauge.`),
+  'sample-not-clean': ({ result }) => words(result === null ? 'It is not recorded what the fuel sample showed.' : `The fuel sample showed ${SAMPLE_NAMES[result]}.`, 'Drain again into a clean vessel until a sample is clean; if it does not become so, a mechanic looks.'),
+  'sample-needed': ({ because }) => words({ none: 'No clean fuel sample is on record.', 'fuelled-since': 'The aircraft was fuelled after its last sample.', 'flown-since': 'The aircraft has flown since its last sample.', 'not-today': 'The last fuel sample is not of today.', 'not-every-drain': 'Not every drain was sampled.' }[because], 'Every drain is sampled before it moves.'),
+  'oil-use-high': ({ perHour, limit }) => words(`The engine uses ${volumeText(perHour, 'up', 'US qt')} of oil an hour.`, `The club has a mechanic look above ${volumeText(limit, 'down', 'US qt')} an hour.`),
+  'fuel-below-minimum': ({ aboard, minimum }) => words(`${volumeText(aboard, 'down')} of fuel are aboard.`, `No flight begins with less than ${volumeText(minimum, 'up')}: that is the handbook’s minimum.`),
+  'fuel-short': ({ aboard, needed, reserveMinutes }) => words(`The flight needs ${volumeText(needed, 'up')} of fuel; ${volumeText(aboard, 'down')} are there.`, `That is the flight with a reserve of ${reserveMinutes} minutes at normal cruise.`),
+  'fuel-aboard-unknown': () => words('It is not known how much fuel is aboard.', 'Dip every tank after the last fuelling.'),
+  'fuel-burn-unknown': () => words('It is not on record how much fuel this aircraft burns.', 'Without it nobody can say whether the fuel is enough.'),
+  'aircraft-out': ({ by, since }) => words(`The aircraft is out${by === null ? '' : ` with ${by}`}.`, `It left ${sinceText(since)} and has not been checked in. Until its return or loss is recorded nobody else can take it.`),
+  'two-flights-open': ({ earlier, later }) => words('Two flights of this aircraft are open at once.', `That cannot be: ${earlier} and ${later}. One of them has to be corrected.`),
+  tightened: ({ why, by, cap }) => words(`${sentenceCase(why.replace(/[.\s]+$/, ''))}${cap === null ? '' : `: ${capText(cap)}`}.`, by === '' ? 'A rule of the club.' : `Closed by ${by}, beyond what the records ask.`),
+  'record-ahead-of-itself': ({ kind, record }) => words(`A ${kind} is dated after it was written down.`, `That cannot be (${record}). Until it is corrected nobody knows which of its times is wrong.`),
+  'tow-rope-unfit': ({ fault }) => words(ROPE_FAULT_NAMES[fault], 'The rope holds between 80 % and 200 % of the glider’s weight; a stronger one needs a weak link at both ends.'),
+  'cap-passed': ({ quantity, bound, value, planned }) => words(planned === null ? `The flight does not say ${{ persons: 'how many people fly', load: 'what it carries', fuel: 'how much fuel is aboard' }[quantity]}.` : `The flight does not keep to it: ${capText({ quantity, bound, value })}.`, `The aircraft is held to that: ${capText({ quantity, bound, value })}.`),
+  'flight-leaves-open': ({ what }) => words({ landings: 'The flight does not say how often it lands.', 'tow-launches': 'The flight does not say how many tows it makes.', alternate: 'The flight does not say how far its alternate is.' }[what], 'A limit could be passed, so it has to be said.'),
+};

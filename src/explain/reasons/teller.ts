@@ -1,0 +1,32 @@
+import type { Reason, ReasonCode } from '../../core/rules/parts/reason';
+import type { DiscountedEntry } from '../../core/records/inspection';
+import { dateText, list } from '../formats';
+import { FAULT_NAMES, INSPECTION_NAMES } from '../names';
+
+/** A reason in words: the headline first, then what it means. */
+export interface ReasonWords {
+  readonly headline: string;
+  readonly meaning: string;
+}
+
+/** Whether the constraint bites now or lies ahead: 'ended' against 'ends'. 'unsure': it may have begun, nobody can tell. */
+export type Tense = 'in-force' | 'ahead' | 'unsure';
+
+type Teller<C extends ReasonCode> = (reason: Extract<Reason, { code: C }>, tense: Tense) => ReasonWords;
+
+/** Tellers of some codes: a code without its own does not compile. */
+export type Tellers<C extends ReasonCode> = { readonly [K in C]: Teller<K> };
+
+/** A headline and its meaning. */
+export const words = (headline: string, meaning: string): ReasonWords => ({ headline, meaning });
+/** 'ends', 'ended', or 'ends … ; whether that has come is not known'. */
+export const ends = (tense: Tense): string => (tense === 'in-force' ? 'ended' : 'ends');
+/** What is said where nobody can tell whether a limit has come. */
+export const unsure = (tense: Tense): string => (tense === 'unsure' ? '; whether that has come is not known' : '');
+export const UNSEEN = 'A paper that nobody has seen counts as missing.';
+
+/** Entries that do not count, each with what is wrong with it. */
+export function discountedText(entries: readonly DiscountedEntry[]): string {
+  return entries.map(({ kind, completedOn, faults }) =>
+    ` The entry for the ${INSPECTION_NAMES[kind]} of ${dateText(completedOn)} does not count: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`).join('');
+}

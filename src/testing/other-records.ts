@@ -1,0 +1,17 @@
+// A case's records of the wider kinds as the database takes them, for tests and benches only.
+import type { AircraftFacts } from '@/core/records/facts';
+import type { OtherRecord } from '@/db/other-records';
+
+/** Every record of the facts that is kept whole, each under a new id. */
+export function othersOf(facts: AircraftFacts, newId: () => string): readonly OtherRecord[] {
+  const dated = <K extends OtherRecord['kind'], R extends { readonly recordedAt: number }>(kind: K, records: readonly R[]) =>
+    records.map((body) => ({ id: newId(), kind, happenedAt: 'happenedAt' in body ? body.happenedAt : body.recordedAt, recordedAt: body.recordedAt, body }));
+  const first = facts.documents[0];
+  const stated = (what: 'items' | 'directives') => ({ id: newId(), kind: 'stated', happenedAt: first?.happenedAt, recordedAt: first?.recordedAt, body: { what } });
+  return [
+    ...(facts.items === null ? [] : [stated('items'), ...dated('item', facts.items)]), ...(facts.directives === null ? [] : [stated('directives'), ...dated('directive', facts.directives)]),
+    ...dated('equipment', facts.equipment), ...dated('locator', facts.locators), ...dated('receiver-check', facts.receiverChecks), ...dated('database', facts.databases), ...dated('fuel-stretch', facts.fuelStretches), ...dated('work', facts.work),
+    ...dated('permit', facts.permits), ...dated('release', facts.releases), ...dated('daily-inspection', facts.dailyInspections), ...dated('flight-out', facts.flightsOut), ...dated('tightening', facts.tightenings),
+    ...dated('club-paper', facts.clubPapers), ...dated('tow-rope', facts.towRopes),
+  ] as unknown as readonly OtherRecord[];
+}
