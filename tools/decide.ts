@@ -50,7 +50,7 @@ function decided(question: CaseQuestion, flightId: string | undefined) {
   const flight = chosenFlight(question, flightId);
   const prepared = prepare(facts, packs, asOf);
   const decision = decidePrepared(prepared, flight, asOf, undefined, wanted);
-  const ways = { flight: waysForFlight(prepared, decision), wanted: waysForWanted(prepared, decision), release: waysToRelease(prepared, decision) };
+  const ways = { flight: waysForFlight(prepared, decision, flight), wanted: waysForWanted(prepared, decision), release: waysToRelease(prepared, decision) };
   const hash = createHash('sha256').update(canonicalInputs({ facts, packs, flight, wanted, asOf })).digest('hex');
   return { prepared, decision, ways, hash, zone: facts.place.zone };
 }

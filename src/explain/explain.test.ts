@@ -43,7 +43,7 @@ const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }> } = {
   'registration-ended': { code: 'registration-ended', on: DAY, because: 'ownership-transferred' },
   'category-unknown': { code: 'category-unknown' },
   'category-without-rules': { code: 'category-without-rules', category: 'glider' },
-  'annual-expires': { code: 'annual-expires', completedOn: DAY, lastDay: DAY, discounted: [{ kind: 'annual', completedOn: DAY, faults: ['time-in-service-missing'] }] },
+  'annual-expires': { code: 'annual-expires', completedOn: DAY, lastDay: DAY, discounted: [{ kind: 'annual', completedOn: DAY, timeInService: null, faults: ['time-in-service-missing'] }] },
   'annual-unknown': { code: 'annual-unknown', discounted: [] },
   'inspection-not-approved': { code: 'inspection-not-approved', kind: 'annual', completedOn: DAY },
   'hundred-hour-due': { code: 'hundred-hour-due', dueAt: hours('1100'), lastAt: hours('1006.5'), lastKind: 'annual', takenOff: hours('6.5'), discounted: [] },

@@ -1,5 +1,9 @@
 import { isWithin, overlaps, type UseSet } from '../envelope/use-set';
+import type { PlannedFlight } from '../records/planned-flight';
+import type { Lift } from '../rules/parts/constraint';
+import { bites } from './decide';
 import type { DecidedConstraint, Decision } from './decision';
+import { flownAfter, NOTHING_FLOWN } from './planned-flight';
 import type { Prepared } from './prepare';
 import { waysOut, type WaysOut } from './ways-out';
 
@@ -9,25 +13,31 @@ export function closingNow(decision: Decision, wanted: UseSet): readonly Decided
   return decision.constraints.filter(({ closes, cap, permitMayCover }) => cap === null && overlaps(closes, wanted) && !(covered && permitMayCover));
 }
 
+/** True for an act after which the constraint does not close again at once. */
+const stillOpen = ({ asOf, meters }: Decision) => ({ holds }: Lift): boolean => holds === null || !bites(holds, asOf, meters);
+
 /** The ways out for the planned flight of a decision; null without one, or where it needs none or cannot have any. */
-export function waysForFlight(prepared: Prepared, decision: Decision): WaysOut | null {
+export function waysForFlight(prepared: Prepared, decision: Decision, flown: PlannedFlight | null): WaysOut | null {
   const { flight } = decision;
-  if (flight === null || flight.answer === 'yes' || flight.notApproved || flight.timesContradict) return null;
+  if (flight === null || flown === null || flight.answer === 'yes' || flight.notApproved || flight.timesContradict) return null;
   const closing = decision.constraints.filter(({ id }) => flight.closedBy.includes(id));
   const inTheWay = new Map([...closing, ...flight.own, ...flight.outruns.map(({ constraint }) => constraint)].map((one) => [one.id, one]));
-  return waysOut([...inTheWay.values()], flight.needs, prepared.facts.estimates);
+  const after = flownAfter(NOTHING_FLOWN, flown);
+  // What a flight may end exactly at does not close it.
+  const reached = ({ holds }: Lift) => holds !== null && (holds.kind === 'meter' ? (decision.meters[holds.meter] ?? holds.at) + after[holds.meter] > holds.at : holds.kind === 'instant' && flown.ends > holds.at);
+  return waysOut([...inTheWay.values()], flight.needs, prepared.facts.estimates, (one) => !reached(one));
 }
 
 /** The ways out for the wanted uses of a decision; null without any, or where they are open or were never approved. */
 export function waysForWanted(prepared: Prepared, decision: Decision): WaysOut | null {
   const { wanted } = decision;
   if (wanted === null || wanted.answer === 'yes' || wanted.notApproved) return null;
-  return waysOut(closingNow(decision, wanted.wanted), wanted.wanted, prepared.facts.estimates);
+  return waysOut(closingNow(decision, wanted.wanted), wanted.wanted, prepared.facts.estimates, stillOpen(decision));
 }
 
 /** The ways out to every ordinary use that the aircraft has: what would release it. Null where it is released. */
 export function waysToRelease(prepared: Prepared, decision: Decision): WaysOut | null {
   if (decision.verdict === 'Released') return null;
   const closing = [...closingNow(decision, prepared.ordinary), ...decision.constraints.filter(({ cap }) => cap !== null)];
-  return waysOut(closing, prepared.ordinary, prepared.facts.estimates);
+  return waysOut(closing, prepared.ordinary, prepared.facts.estimates, stillOpen(decision));
 }

@@ -50,11 +50,11 @@ function priced(one: Lift, estimates: readonly Estimate[]): Option {
 }
 
 /** The alternatives that lift a constraint for the wanted uses: those that leave some of them closed do not. */
-function optionsOf(constraint: DecidedConstraint, wanted: UseSet, estimates: readonly Estimate[]): readonly Option[] {
+function optionsOf(constraint: DecidedConstraint, wanted: UseSet, estimates: readonly Estimate[], helps: (one: Lift) => boolean): readonly Option[] {
   const own = constraint.permitMayCover && isWithin(wanted, FERRY) ? [...constraint.lifts, PERMIT] : constraint.lifts;
   const seen = new Map<string, Option>();
   for (const one of own) {
-    if (one.leaves !== null && overlaps(one.leaves, wanted)) continue;
+    if ((one.leaves !== null && overlaps(one.leaves, wanted)) || !helps(one)) continue;
     const option = priced(one, estimates);
     if (!seen.has(option.key)) seen.set(option.key, option);
   }
@@ -139,10 +139,11 @@ function combine(parts: readonly (readonly Found[])[]): readonly Found[] {
 /**
  * The smallest sets of acts that open `wanted`: exact, with up to four next-best. One act counts once for all that it lifts.
  * Minutes and costs are added up, as if one thing were done after the other.
+ * @param helps false for an act that would not be enough: what it leaves would close again at once
  * @param inTheWay the constraints that have to go: those in force on the wanted uses, and limits that a flight would cross
  */
-export function waysOut(inTheWay: readonly DecidedConstraint[], wanted: UseSet, estimates: readonly Estimate[]): WaysOut {
-  const demands = inTheWay.map((constraint) => ({ constraint, options: optionsOf(constraint, wanted, estimates) }));
+export function waysOut(inTheWay: readonly DecidedConstraint[], wanted: UseSet, estimates: readonly Estimate[], helps: (one: Lift) => boolean): WaysOut {
+  const demands = inTheWay.map((constraint) => ({ constraint, options: optionsOf(constraint, wanted, estimates, helps) }));
   const withoutLift = demands.filter(({ options }) => options.length === 0).map(({ constraint }) => constraint.id);
   if (withoutLift.length > 0) return { ways: [], withoutLift };
   const distinct = new Map(demands.map(({ options }) => [options.map(({ key }) => key).sort().join('\n'), options]));

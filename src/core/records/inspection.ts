@@ -82,6 +82,7 @@ export function countingInspections(inspections: readonly Inspection[], kinds: r
 export interface DiscountedEntry {
   readonly kind: InspectionKind;
   readonly completedOn: CivilDate;
+  readonly timeInService: Hours | null;
   readonly faults: readonly InspectionFault[];
 }
 
@@ -90,7 +91,7 @@ export function discountedEntries(inspections: readonly Inspection[], kinds: rea
   return inspections
     .filter(({ kind, completedOn }) => kinds.includes(kind) && (since === null || completedOn >= since.completedOn))
     .sort((a, b) => byDay(b, a))
-    .map((entry) => ({ kind: entry.kind, completedOn: entry.completedOn, faults: inspectionFaults(entry, at) }))
+    .map((entry) => ({ kind: entry.kind, completedOn: entry.completedOn, timeInService: entry.timeInService, faults: inspectionFaults(entry, at) }))
     .filter(({ faults }) => faults.length > 0);
 }
 

@@ -10,7 +10,6 @@ const source = { kind: 'regulation', citation: '14 CFR 91.409(a)' } as const;
 const MONTHS = 12;
 
 const annual = lift('complete-annual', INSPECTORS);
-const completeEntry = lift('complete-inspection-entry', INSPECTORS, 'annual');
 const clearList = lift('clear-inspection-list', MECHANICS, 'annual');
 
 /**
@@ -38,7 +37,7 @@ export const annualInspection = rule({
     if (refused !== null) {
       return result([made({ certainty: 'failed', reason: { code: 'inspection-not-approved', kind: 'annual', completedOn: refused.completedOn }, records: [refused.id], lifts: [clearList] })]);
     }
-    const lifts = discounted.length > 0 ? [completeEntry, annual] : [annual];
+    const lifts = [...discounted.slice(0, 1).map(({ completedOn }) => lift('complete-inspection-entry', INSPECTORS, 'annual', null, from(endOfDay(lastDayOfCalendarMonths(completedOn, MONTHS), place.zone)))), annual];
     if (last === null) return result([made({ certainty: 'unknown', reason: { code: 'annual-unknown', discounted }, lifts })], ['inspections (annual)']);
     const lastDay = lastDayOfCalendarMonths(last.completedOn, MONTHS);
     return result([made({ certainty: 'failed', reason: { code: 'annual-expires', completedOn: last.completedOn, lastDay, discounted }, records: [last.id], begins: from(endOfDay(lastDay, place.zone)), lifts })]);

@@ -59,6 +59,8 @@ export interface Lift {
   readonly on: string | null;
   /** Uses that stay closed after it, such as those that a deferral closes; null when none do. */
   readonly leaves: UseSet | null;
+  /** The boundary at which it would close again after the act, where the records already tell: completing an old entry may not be enough. */
+  readonly holds: Begins | null;
 }
 
 /** One fact of record that closes uses now, or from a known boundary on. */
@@ -111,8 +113,8 @@ export function atReading(meter: Meter, at: number): Begins {
 }
 
 /** A way out that leaves nothing behind. */
-export function lift(act: Act, by: Entitled, on: string | null = null, leaves: UseSet | null = null): Lift {
-  return { act, by, on, leaves };
+export function lift(act: Act, by: Entitled, on: string | null = null, leaves: UseSet | null = null, holds: Begins | null = null): Lift {
+  return { act, by, on, leaves, holds };
 }
 
 /** Those who may sign for work on aircraft. */

@@ -20,7 +20,7 @@ export function datedInspection({ inspections, place }: KnownFacts, { kind, mont
   const last = countingInspections(inspections, [kind], place.zone).at(-1) ?? null;
   const discounted = discountedEntries(inspections, [kind], last, place.zone);
   const refused = refusal(inspections, [kind], place.zone);
-  const lifts = [...(discounted.length > 0 && refused === null ? [lift('complete-inspection-entry', by, kind)] : []), lift(act, by)];
+  const lifts = [...(refused === null ? discounted.slice(0, 1).map(({ completedOn }) => lift('complete-inspection-entry', by, kind, null, from(endOfDay(lastDayOfCalendarMonths(completedOn, months), place.zone)))) : []), lift(act, by)];
   const parts = { key: kind, source, closes, permitMayCover: true };
   if (refused !== null) {
     return { last, missing: [], constraints: [constraint({ ...parts, certainty: 'failed', reason: { code: 'inspection-not-approved', kind, completedOn: refused.completedOn }, records: [refused.id], lifts: [lift('clear-inspection-list', by, kind), lift(act, by)] })] };

@@ -12,9 +12,7 @@ const OVERRUN = hours('10');
 
 const inspect = lift('complete-hundred-hour', MECHANICS);
 const annual: Lift = lift('complete-annual', INSPECTORS);
-const completeEntry = lift('complete-inspection-entry', MECHANICS, 'hundred-hour');
 const clearList = lift('clear-inspection-list', MECHANICS, 'hundred-hour');
-const excessReason = lift('record-excess-reason', MECHANICS, 'hundred-hour');
 
 /**
  * The hundred-hour limit as constraints on `closes`. An annual stands in for the hundred-hour inspection, not the reverse; of a
@@ -34,13 +32,14 @@ export function hundredHours(facts: KnownFacts, source: Source, closes: UseSet, 
   const counting = countingInspections(inspections, kinds, place.zone);
   const discounted = discountedEntries(inspections, kinds, counting.at(-1) ?? null, place.zone);
   const state = hourInterval(counting, INTERVAL);
-  const entryLifts = discounted.length > 0 ? [completeEntry] : [];
+  // Completing an entry that states its hours counts from those; one that does not may turn out to be of any.
+  const entryLifts = discounted.slice(0, 1).map(({ timeInService: then }) => lift('complete-inspection-entry', MECHANICS, 'hundred-hour', null, then === null ? null : atReading('time-in-service', addHours(then, INTERVAL))));
   if (state === null) {
     missing.push('inspections (hundred-hour or annual)');
     constraints.push(constraint({ key: 'inspection', certainty: 'unknown', source, reason: { code: 'hundred-hour-unknown', discounted }, closes, lifts: [...entryLifts, inspect, whole], permitMayCover: true }));
   } else {
     const { last, lastAt, dueAt, takenOff } = state;
-    const reasonLift = takenOff > 0 && last.excess === null ? [excessReason] : [];
+    const reasonLift = takenOff > 0 && last.excess === null ? [lift('record-excess-reason', MECHANICS, 'hundred-hour', null, atReading('time-in-service', addHours(lastAt, INTERVAL)))] : [];
     constraints.push(constraint({
       key: 'due', certainty: 'failed', source, reason: { code: 'hundred-hour-due', dueAt, lastAt, lastKind: last.kind, takenOff, discounted }, records: [last.id], closes,
       begins: atReading('time-in-service', dueAt), lifts: [...entryLifts, ...reasonLift, inspect, whole], permitMayCover: true,
