@@ -4,7 +4,7 @@ import { windowParts, type WindowPart } from '../envelope/window-picture';
 import { knownAt, type AircraftFacts, type KnownFacts } from '../records/facts';
 import type { Meter, MeterValues } from '../records/meters';
 import { reliefsOf, type Relief } from '../records/permit';
-import type { Constraint } from '../rules/parts/constraint';
+import { ANYBODY, lift, RECORD_KEEPER, type Constraint } from '../rules/parts/constraint';
 import { chosenRules, type ChosenRule, type PackChoices } from '../rules/register';
 import type { Instant } from '../time/instant';
 import type { Place } from '../time/sun';
@@ -111,9 +111,14 @@ function availabilityOf({ flightsOut }: KnownFacts): DecisionParts['availability
 }
 
 /** A rule's constraint with its rule and pack. Written out: a spread here costs more than all the rest. */
-export function decided(constraint: Constraint, rule: string, pack: string, closes: UseSet, certainty: Constraint['certainty']): DecidedConstraint {
-  const { key, source, reason, records, begins, ends, lifts, condition, cap, permitMayCover } = constraint;
+export function decided(constraint: Constraint, rule: string, pack: string, closes: UseSet, certainty: Constraint['certainty'], lifts: Constraint['lifts'] = constraint.lifts): DecidedConstraint {
+  const { key, source, reason, records, begins, ends, condition, cap, permitMayCover } = constraint;
   return { key, certainty, source, reason, records, closes, begins, ends, lifts, condition, cap, permitMayCover, id: `${rule}/${key}`, rule, pack };
+}
+
+/** While a meter is not known, only knowing it lifts the limits on it: doing the work over would not say what it shows. */
+function meterLifts({ meters }: KnownFacts, meter: Meter): Constraint['lifts'] {
+  return meters[meter].state === 'unknown' ? [lift('record-meter-reading', ANYBODY, meter)] : [lift('correct-meter-reading', RECORD_KEEPER, meter)];
 }
 
 /**
@@ -136,7 +141,7 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
       if (!closes.touches && known.aircraft.approvedFor !== null) return [];
       // A limit on a meter bites while the meter is not known, because nobody can say that it has not come: that is not knowing, not failing.
       const certainty = begins.kind === 'meter' && meters[begins.meter] === null ? 'unknown' : constraint.certainty;
-      const made = decided(constraint, id, pack, closes.set, certainty);
+      const made = decided(constraint, id, pack, closes.set, certainty, begins.kind === 'meter' && meters[begins.meter] === null ? meterLifts(known, begins.meter) : constraint.lifts);
       weighed.push({ constraint: made, closes });
       return [made];
     }).sort((a, b) => (a.id < b.id ? -1 : 1));

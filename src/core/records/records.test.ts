@@ -67,7 +67,7 @@ describe('inspection entries', () => {
     const early = { ...base, id: 'a', completedOn: civilDate('2026-01-05') };
     const bad = { ...base, id: 'b', completedOn: civilDate('2026-02-05'), timeInService: null };
     expect(countingInspections([base, bad, early], ['hundred-hour'], HALIFAX).map(({ id }) => id)).toEqual(['a', 'i']);
-    expect(discountedEntries([base, bad, early], ['hundred-hour'], early, HALIFAX)).toEqual([{ kind: 'hundred-hour', completedOn: '2026-02-05', faults: ['time-in-service-missing'] }]);
+    expect(discountedEntries([base, bad, early], ['hundred-hour'], early, HALIFAX)).toEqual([{ kind: 'hundred-hour', completedOn: '2026-02-05', timeInService: null, faults: ['time-in-service-missing'] }]);
   });
 
   it('a refusal outweighs an earlier approval, and a later approval outweighs a refusal', () => {

@@ -1,0 +1,79 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { questionOf, type CaseQuestion } from '@/contracts/case-facts';
+import { caseSchema } from '@/contracts/case-file';
+import { mergePatch, type Json } from '@/contracts/merge-patch';
+import { applyLift, NOT_APPLIED } from '@/testing/apply-lift';
+import { intersection, isEmpty, isWithin, sameUses, without } from '../envelope/use-set';
+import { addSeconds } from '../time/instant';
+import { bites, decide, decidePrepared } from './decide';
+import { waysForFlight, waysForWanted, waysToRelease } from './in-the-way';
+import { prepare } from './prepare';
+
+const FOLDER = 'examples/cases';
+const whole = (name: string): Json => {
+  const { extends: base, ...rest } = JSON.parse(readFileSync(`${FOLDER}/${name}`, 'utf8')) as { readonly [key: string]: Json };
+  return typeof base === 'string' ? mergePatch(whole(`${base}.json`), rest) : rest;
+};
+const CASES: readonly (readonly [string, CaseQuestion])[] = readdirSync(FOLDER).filter((name) => name.endsWith('.json')).map((name) => [name, questionOf(caseSchema.parse(whole(name)))]);
+
+describe('every example', () => {
+  it('is seen', () => { expect(CASES.length).toBeGreaterThan(120); });
+
+  it.each(CASES)('%s: every closed use has a reason, and what is open is closed by none', (_, { facts, packs, flight, wanted, asOf }) => {
+    const decision = decide(facts, packs, flight, asOf, wanted);
+    const closing = decision.constraints.filter(({ cap }) => cap === null);
+    const closed = without(decision.full, [decision.open]);
+    expect(isEmpty(without(closed, closing.map(({ closes }) => closes)))).toBe(true);
+    // Only a permit in force lets a use be open that a constraint closes, and only one that it may cover.
+    const spared = decision.reliefs.map(({ uses }) => uses);
+    for (const { closes, permitMayCover } of closing) expect(isEmpty(without(intersection(closes, decision.open), permitMayCover ? spared : []))).toBe(true);
+  });
+
+  it.each(CASES)('%s: no constraint opens a use', (_, { facts, packs, asOf }) => {
+    const prepared = prepare(facts, packs, asOf);
+    const all = decidePrepared(prepared, null, asOf).open;
+    for (const one of prepared.constraints) expect(isWithin(all, decidePrepared({ ...prepared, constraints: prepared.constraints.filter((other) => other !== one) }, null, asOf).open)).toBe(true);
+  });
+
+  it.each(CASES)('%s: every lift, applied, removes its reason', (_, { facts, packs, flight, wanted, asOf }) => {
+    const decision = decide(facts, packs, flight, asOf, wanted);
+    const later = addSeconds(asOf, 60);
+    for (const constraint of decision.constraints) {
+      for (const lift of constraint.lifts) {
+        if (NOT_APPLIED.includes(lift.act) || (lift.holds !== null && bites(lift.holds, asOf, decision.meters))) continue;
+        const after = decide(applyLift(facts, lift, constraint, later), packs, null, later);
+        const still = after.constraints.find(({ id, reason }) => id === constraint.id && reason.code === constraint.reason.code);
+        // What a lift leaves behind may stay.
+        const gone = still === undefined || (lift.leaves !== null && isWithin(still.closes, lift.leaves));
+        expect([constraint.id, lift.act, gone]).toEqual([constraint.id, lift.act, true]);
+      }
+    }
+  });
+
+  it.each(CASES)('%s: the smallest way out, done, opens what it says', (_, { facts, packs, flight, wanted, asOf }) => {
+    const prepared = prepare(facts, packs, asOf);
+    const decision = decidePrepared(prepared, flight, asOf, undefined, wanted);
+    const later = addSeconds(asOf, 60);
+    for (const [ways, target] of [[waysForWanted(prepared, decision), wanted], [waysToRelease(prepared, decision), prepared.ordinary]] as const) {
+      const [way] = ways?.ways ?? [];
+      if (way === undefined || target === null || way.deeds.some(({ act }) => NOT_APPLIED.includes(act))) continue;
+      let changed = facts;
+      for (const deed of way.deeds) {
+        const constraint = decision.constraints.find(({ id }) => deed.lifts.includes(id));
+        if (constraint === undefined) throw new Error(`${deed.act} lifts nothing`);
+        changed = applyLift(changed, { ...deed, leaves: null, holds: null }, constraint, later);
+      }
+      expect(isWithin(target, decide(changed, packs, null, later).open)).toBe(true);
+    }
+    expect(waysForFlight(prepared, decision, flight)?.ways.length ?? 0).toBeLessThanOrEqual(5);
+  });
+
+  it.each(CASES)('%s: shuffled records change nothing', (_, { facts, packs, flight, wanted, asOf }) => {
+    const turned = Object.fromEntries(Object.entries(facts).map(([key, value]) => [key, Array.isArray(value) ? [...(value as readonly unknown[])].reverse() : value])) as unknown as typeof facts;
+    const [a, b] = [decide(facts, packs, flight, asOf, wanted), decide(turned, packs, flight, asOf, wanted)];
+    expect(b.constraints).toEqual(a.constraints);
+    expect(b.limits).toEqual(a.limits);
+    expect([b.verdict, sameUses(a.open, b.open), b.flight?.answer]).toEqual([a.verdict, true, a.flight?.answer]);
+  });
+});
