@@ -58,6 +58,11 @@ function resolveExtends(given: Json, folder: string, trail: readonly string[]): 
   return mergePatch(resolveExtends(parseJson(text, base), dirname(path), [...trail, path]), rest);
 }
 
+/** One case with its `extends` followed, not yet checked. `folder` is where relative `extends` start. Throws CaseRefused. */
+export function resolved(given: Json, folder: string): Json {
+  return resolveExtends(given, folder, []);
+}
+
 /** Resolves and checks one case. `folder` is where relative `extends` start. Throws CaseRefused. */
 export function readCase(given: Json, folder: string): CaseFile {
   const checked = caseSchema.safeParse(resolveExtends(given, folder, []));

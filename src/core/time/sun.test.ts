@@ -1,5 +1,7 @@
 import { Body, Observer, SearchAltitude, SearchRiseSet } from 'astronomy-engine';
+import { NOAACalculator, GeoLocation } from '@hebcal/noaa';
 import fc from 'fast-check';
+import { Temporal } from 'temporal-polyfill';
 import { describe, expect, it } from 'vitest';
 import { addDays, civilDate } from './civil-date';
 import { instant, type Instant } from './instant';
@@ -24,6 +26,19 @@ describe('the sun', () => {
       near(sunset, SearchRiseSet(Body.Sun, observer, -1, midnight, 2));
       near(dawn, SearchAltitude(Body.Sun, observer, +1, midnight, 2, -6));
       near(nightfall, SearchAltitude(Body.Sun, observer, -1, midnight, 2, -6));
+    }), { numRuns: 150 });
+  });
+
+  it('agrees with a second independent library within two minutes below 58 degrees', () => {
+    // Reference: the NOAA calculator as @hebcal/noaa has it, a third algorithm.
+    fc.assert(fc.property(fc.integer({ min: 0, max: 7300 }), fc.integer({ min: -57, max: 57 }), (days, latitude) => {
+      const place: Place = { name: 'somewhere', latitude, longitude: -64, zone: zone('America/Halifax') };
+      const date = addDays(civilDate('2012-01-01'), days);
+      const ours = sunOn(date, place);
+      const theirs = new NOAACalculator(new GeoLocation('somewhere', latitude, -64, 0, 'America/Halifax'), Temporal.PlainDate.from(date));
+      for (const [a, b] of [[ours.sunrise, theirs.getSunrise()], [ours.sunset, theirs.getSunset()], [ours.dawn, theirs.getBeginCivilTwilight()], [ours.nightfall, theirs.getEndCivilTwilight()]] as const) {
+        expect(Math.abs((a ?? Number.NaN) - (b?.epochMilliseconds ?? 0))).toBeLessThan(2 * MINUTE);
+      }
     }), { numRuns: 150 });
   });
 

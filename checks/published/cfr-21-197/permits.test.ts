@@ -1,0 +1,29 @@
+import { describe, expect, it } from 'vitest';
+import type { Json } from '@/contracts/merge-patch';
+import { decideBy } from '@/testing/clean-case';
+import { source } from './source';
+
+const mechanic = { name: 'Tomas Brandl', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-1', validFrom: '2000-01-01', validUntil: 'no-expiry' } };
+type Change = { readonly [key: string]: Json };
+const permit: Change = { recordedAt: '2026-11-24T12:00:00Z', number: 'P-1', registrationShown: 'N02TB', validFrom: '2026-11-24', validUntil: '2026-11-26', aboard: true, safeForFlight: { on: '2026-11-24', by: mechanic } };
+const ferry = (change: Change = {}): Json => ({ starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'positioning-to-maintenance', crew: 'rated-pilot', rules: 'vfr', range: 'cross-country', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...change });
+/** The annual has expired: closed for airworthiness. */
+const ask = (permits: Json, flight: Json = ferry(), change: Change = {}) => decideBy(['annual-inspection', 'registration-validity', 'approved-uses'], { inspections: { 'annual-2026': { completedOn: '2025-10-01', recordedAt: '2025-10-01T20:00:00Z' } }, permits, flight, ...change });
+
+describe(source.section, () => {
+  it('annual expired: closed, and the ferry flight only with a permit', () => { expect([ask(null).flight?.answer, ask({ p: permit }).flight?.answer, ask({ p: permit }).verdict]).toEqual(['no', 'yes', 'Grounded']); });
+  it.each([
+    ['after its last day', ferry({ starts: '2026-11-27T14:00:00Z', ends: '2026-11-27T16:00:00Z' })], ['over its last midnight', ferry({ starts: '2026-11-27T03:00:00Z', ends: '2026-11-27T04:30:00Z' })], ['with a passenger', ferry({ passengers: true })], ['as a rental', ferry({ purpose: 'private-rental' })],
+  ] as const)('%s it covers nothing', (_, flight) => { expect(ask({ p: permit }, flight).flight?.answer).toBe('no'); });
+  it('to its last minute it does', () => { expect(ask({ p: permit }, ferry({ starts: '2026-11-27T02:00:00Z', ends: '2026-11-27T04:00:00Z' })).flight?.answer).toBe('yes'); });
+  it.each([['number', null], ['registrationShown', 'N07TB'], ['aboard', false], ['aboard', null], ['safeForFlight', null], ['validUntil', null], ['validFrom', null]] as const)('with %s %j it opens nothing', (field, value) => { expect(ask({ p: { ...permit, [field]: value } }).flight?.answer).toBe('no'); });
+  it('its own limit in hours: a flight may end exactly there', () => {
+    const until = (hours: number) => ask({ p: { ...permit, untilTimeInService: hours } }).flight?.answer;
+    expect([until(4151.8), until(4151.79)]).toEqual(['yes', 'no']);
+  });
+  it('what it allows it allows within its own conditions', () => {
+    const only = { p: { ...permit, uses: [{ light: ['day'], range: ['local'] }] } };
+    expect([ask(only, ferry({ range: 'local' })).flight?.answer, ask(only, ferry()).flight?.answer]).toEqual(['yes', 'no']);
+  });
+  it('it does not stand in for a registration', () => { expect(ask({ p: permit }, ferry(), { documents: { registration: { ended: { on: '2026-11-20', because: 'ownership-transferred' } } } }).flight?.answer).toBe('no'); });
+});

@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest';
+import type { Json } from '@/contracts/merge-patch';
+import { codes, decideBy } from '@/testing/clean-case';
+import { source } from './source';
+
+type Change = { readonly [key: string]: Json };
+const pilot = { name: 'Rosa Dane', certificate: { kind: 'pilot', number: 'P-1', validFrom: '2010-01-01', validUntil: 'no-expiry' } };
+const student = { name: 'Pia Okoro', certificate: { kind: 'student-pilot', number: 'S-1', validFrom: '2010-01-01', validUntil: 'no-expiry' } };
+const lawful: Change = { recordedAt: '2025-01-10T20:00:00Z', deferredOn: '2025-01-10', action: 'deactivated', placarded: true, entered: 'not-maintenance', noHazard: pilot };
+const line = (change: Change = {}): Json => ({ fitted: true, typeCertification: false, equipmentList: 'no', kindsOfOperation: 'no', ...change });
+const ask = (deferral: Json, equipment: string, asOf = '2025-01-11T12:00:00Z', own: Change = {}, more: Change = {}) => decideBy(['inoperative-equipment', 'approved-uses'], {
+  asOf, inspections: null, discrepancies: { d: { happenedAt: '2025-01-10T12:00:00Z', recordedAt: '2025-01-10T12:05:00Z', what: 'Dead', classification: 'deferral-path', equipment, deferral } },
+  equipment: { list: { happenedAt: '2024-01-01T00:00:00Z', recordedAt: '2024-01-01T00:00:00Z', items: { [equipment]: line(own) } } }, ...more,
+});
+const wanted = (light: string, purpose: string): Change => ({ wanted: [{ light: [light], purpose: [purpose], rules: ['vfr'], overWater: ['within-glide'] }] });
+
+describe(source.section, () => {
+  it.each([['day', 'carriage-for-hire', 'yes'], ['night', 'private-rental', 'yes'], ['night', 'carriage-for-hire', 'no']] as const)('a landing light out, deferred: %s, %s: %s', (light, purpose, answer) => {
+    expect(ask(lawful, 'landing-light', undefined, {}, wanted(light, purpose)).wanted?.answer).toBe(answer);
+  });
+  it('before it is placarded, deactivated and judged no hazard, nothing is open', () => { expect(codes(ask(null, 'landing-light'))).toEqual(['item-inoperative', 'item-not-deferred']); });
+  it.each([['placarded', false], ['action', null], ['noHazard', null], ['entered', null], ['deferredOn', null], ['noHazard', student], ['deferredOn', '2025-01-09'], ['deferredOn', '2025-01-11']] as const)('(d)(3) and (4): with %s %j it is not lawful', (field, value) => {
+    expect(codes(ask({ ...lawful, [field]: value as Json }, 'exhaust-gas-gauge'))).toEqual(['deferral-not-valid']);
+  });
+  it('taking an item out is maintenance and needs its entry', () => { expect(codes(ask({ ...lawful, action: 'removed' }, 'exhaust-gas-gauge'))).toEqual(['deferral-not-valid']); });
+
+  // Every combination of the four questions: only where none asks for the item is nothing closed.
+  it('(d)(2): over all answers of the four questions, exactly one leaves everything open', () => {
+    let allowed = 0;
+    for (const typeCertification of [false, true]) for (const equipmentList of ['no', 'always']) for (const kindsOfOperation of ['no', 'always']) for (const equipment of ['exhaust-gas-gauge', 'altimeter']) for (const known of [true, false]) {
+      const decision = ask(lawful, equipment, undefined, { typeCertification, equipmentList, kindsOfOperation }, known ? {} : { directives: null });
+      const expected = !typeCertification && equipmentList === 'no' && kindsOfOperation === 'no' && equipment === 'exhaust-gas-gauge' && known;
+      expect([typeCertification, equipmentList, kindsOfOperation, equipment, known, decision.verdict]).toEqual([typeCertification, equipmentList, kindsOfOperation, equipment, known, expected ? 'Released' : 'Grounded']);
+      if (decision.verdict === 'Released') allowed += 1;
+    }
+    expect(allowed).toBe(1);
+  });
+  it('an item that the equipment list does not name is asked for always', () => { expect(ask(lawful, 'exhaust-gas-gauge', undefined, { typeCertification: null }).verdict).toBe('Grounded'); });
+
+  const listed = (category: string, deferredOn: string, asOf: string, change: Change = {}) => ask({ ...lawful, deferredOn, recordedAt: `${deferredOn}T23:00:00Z`, listed: { category, ...change } }, 'exhaust-gas-gauge', `${asOf}T16:00:00Z`, {}, { aircraft: { minimumEquipmentList: 'approved' } }).verdict;
+  it.each([
+    ['B', '2025-01-26', '2025-01-29', '2025-01-30'], ['C', '2025-01-10', '2025-01-20', '2025-01-21'], ['D', '2025-01-10', '2025-05-10', '2025-05-11'],
+  ] as const)('category %s recorded %s: last day %s', (category, recorded, last, over) => { expect([listed(category, recorded, last), listed(category, recorded, over)]).toEqual(['Released', 'Grounded']); });
+  it('category A holds as long as it states, and not at all without', () => {
+    expect([listed('A', '2025-01-10', '2025-01-15', { days: 5 }), listed('A', '2025-01-10', '2025-01-16', { days: 5 }), listed('A', '2025-01-10', '2025-01-11')]).toEqual(['Released', 'Grounded', 'Grounded']);
+  });
+  it('who holds an approved list may not fall back on deferring without it', () => { expect(ask(lawful, 'exhaust-gas-gauge', undefined, {}, { aircraft: { minimumEquipmentList: 'approved' } }).verdict).toBe('Grounded'); });
+  it('91.405(c): one left open past the next required inspection comes back', () => {
+    const annual = (completedOn: string) => ({ inspections: { a: { kind: 'annual', completedOn, recordedAt: `${completedOn}T23:00:00Z`, timeInService: 4000, outcome: 'approved', signedBy: { name: 'I', certificate: { kind: 'repair-station', number: 'R', validFrom: '2000-01-01', validUntil: 'no-expiry' } } } } });
+    expect([ask(lawful, 'exhaust-gas-gauge', '2025-02-01T12:00:00Z', {}, annual('2025-01-09')).verdict, ask(lawful, 'exhaust-gas-gauge', '2025-02-01T12:00:00Z', {}, annual('2025-01-20')).verdict]).toEqual(['Released', 'Grounded']);
+  });
+});

@@ -1,0 +1,34 @@
+// npm run mutation [-- FOLDER ...]
+// Changes the core a little, thousands of times, and sees whether a test notices. Folder by folder, incremental: what did not
+// change since the last run is not run again. Words for people, data tables and messages of errors are left out.
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { PROJECT } from './provision/places.mjs';
+
+const FOLDERS = {
+  time: { mutate: ['src/core/time/*.ts'], tests: ['src/core/time/*.test.ts', 'checks/published/{usno-sun,airac,cfr-1-1}/*.test.ts'] },
+  envelope: { mutate: ['src/core/envelope/*.ts'], tests: ['src/core/envelope/*.test.ts', 'tools/cases/answers.test.ts'] },
+  rules: { mutate: ['src/core/rules/**/*.ts', '!src/core/rules/parts/required-lists.ts', '!src/core/rules/packs/*.ts'], tests: ['src/core/rules/*.test.ts', 'checks/**/*.test.ts', 'tools/cases/answers.test.ts'] },
+  decision: { mutate: ['src/core/decision/*.ts'], tests: ['src/core/decision/{decision,timeline,ways-out,diff}.test.ts', 'tools/cases/answers.test.ts'] },
+};
+const state = join(PROJECT, '.groval', 'mutation');
+mkdirSync(state, { recursive: true });
+const wanted = process.argv.slice(2).length > 0 ? process.argv.slice(2) : Object.keys(FOLDERS);
+const scores = [];
+for (const folder of wanted) {
+  const { mutate, tests } = FOLDERS[folder] ?? {};
+  if (!mutate) { process.stderr.write(`no such folder: ${folder}; expected ${Object.keys(FOLDERS).join(', ')}\n`); process.exit(2); }
+  const config = JSON.parse(readFileSync(join(PROJECT, 'stryker.config.json'), 'utf8'));
+  const own = join(state, `${folder}.config.json`);
+  const report = join(state, `${folder}.json`);
+  writeFileSync(own, JSON.stringify({ ...config, mutate: [...mutate, '!**/*.test.ts'], incrementalFile: join(state, `${folder}.incremental.json`), jsonReporter: { fileName: report }, mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral'] } }));
+  const done = spawnSync(join(PROJECT, 'node_modules/.bin/stryker'), ['run', own], { cwd: PROJECT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, GROVAL_MUTATION_TESTS: tests.join(' ') } });
+  if (done.status !== 0) process.exit(done.status ?? 1);
+  const mutants = Object.values(JSON.parse(readFileSync(report, 'utf8')).files).flatMap(({ mutants: list }) => list);
+  const count = (...states) => mutants.filter(({ status }) => states.includes(status)).length;
+  const killed = count('Killed', 'Timeout');
+  const all = killed + count('Survived', 'NoCoverage');
+  scores.push({ folder, killed, all, survived: all - killed });
+}
+for (const { folder, killed, all } of scores) process.stdout.write(`${folder}: ${killed} of ${all} changes noticed, ${((100 * killed) / Math.max(1, all)).toFixed(1)} %\n`);
