@@ -5,5 +5,5 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   // Which tests look at a folder, from tools/mutation.mjs: those that run everything for minutes are left to the folder that they are about.
-  test: { include: (process.env['GROVAL_MUTATION_TESTS'] ?? 'src/core/**/*.test.ts').split(' ') },
+  test: { testTimeout: 60_000, include: (process.env['GROVAL_MUTATION_TESTS'] ?? 'src/core/**/*.test.ts').split(' ') },
 });

@@ -42,7 +42,7 @@ await withInstallation('bench', 'A bench', async ({ cluster, log, closers }) => 
   const { build } = await import('vite');
   await build({ root: PROJECT, configFile: false, logLevel: 'error', resolve: { alias: { '@': join(PROJECT, 'src') } }, build: { ssr: 'bench/main.ts', outDir: join(PROJECT, '.groval', 'bench-build'), minify: false, target: 'node20' } });
   const superuser = Object.assign(new URL(cluster.urls('groval').superuser), { pathname: '/groval' }).toString();
-  await run(process.execPath, [join(PROJECT, '.groval', 'bench-build', 'main.js')], {
+  await run(process.execPath, ['--expose-gc', join(PROJECT, '.groval', 'bench-build', 'main.js')], {
     cwd: PROJECT, log: log('bench'), echo: true, env: { ...process.env, NODE_ENV: 'production', ...applicationEnvironment(cluster, 'groval', url), GROVAL_BENCH_SUPERUSER_URL: superuser },
   });
 });

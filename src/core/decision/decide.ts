@@ -2,14 +2,14 @@ import { intersection, isEmpty, isWithin, overlaps, union, without, type UseSet 
 import { windowPicture } from '../envelope/window-picture';
 import { hoursFromSeconds } from '../quantities/hours';
 import type { AircraftFacts } from '../records/facts';
-import { isHourMeter, type MeterValues } from '../records/meters';
+import { isHourMeter, METER_NAMES, type MeterValues } from '../records/meters';
 import type { PlannedFlight } from '../records/planned-flight';
 import type { Begins, Cap } from '../rules/parts/constraint';
 import type { PackChoices } from '../rules/register';
-import type { Instant } from '../time/instant';
+import { instantFromMilliseconds, type Instant } from '../time/instant';
 import type { DecidedConstraint, Decision, DecisionParts, LimitAhead, ReliefInForce, RuleAnswer, Verdict } from './decision';
 import { answerFlight, answerWanted } from './planned-flight';
-import { prepare, type Prepared } from './prepare';
+import { BY_INSTANT, BY_RECORD, prepare, type Prepared } from './prepare';
 
 /** Version of the engine, part of every decision so that it can be replayed. Raised whenever an answer could differ. */
 export const ENGINE_VERSION = '0.2.0';
@@ -79,54 +79,65 @@ export function decide(facts: AircraftFacts, packs: PackChoices, plannedFlight: 
 export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight | null, asOf: Instant, meters: MeterValues = prepared.meters, wanted: UseSet | null = null): Decision {
   const { packs, registration, full } = prepared;
   if (asOf < prepared.knownAt) throw new RangeError('a moment before the one that the facts were known at');
+  const { kind, at, meter, ends, set, sets, ahead: inOrder, mixed } = prepared.packed;
+  const values = METER_NAMES.map((name) => meters[name] ?? Number.POSITIVE_INFINITY);
+  const permits = prepared.reliefs.length > 0;
   const constraints: DecidedConstraint[] = [];
-  // Equal sets are one object in a preparation: each is added once.
-  const closed = new Set<UseSet>();
   const covered: DecidedConstraint[] = [];
   const caps: Cap[] = [];
-  let capped = false;
+  // Whether each constraint bites, and whether each distinct set of uses is closed: equal sets are added once.
+  const biting = new Uint8Array(prepared.constraints.length);
+  const closed = new Uint8Array(sets.length);
+  let holdsUntil = Number.POSITIVE_INFINITY;
+  for (let place = 0; place < biting.length; place += 1) {
+    const own = prepared.constraints[place];
+    if (own === undefined) continue;
+    const { constraint, caps: below } = own;
+    const over = ends[place] ?? 0;
+    // With nothing left the use is closed; a meter that is not known counts as past every limit.
+    const reached = kind[place] === BY_RECORD || (at[place] ?? 0) <= (kind[place] === BY_INSTANT ? asOf : values[meter[place] ?? 0] ?? 0);
+    if (!reached || asOf >= over) continue;
+    biting[place] = 1;
+    constraints.push(constraint);
+    if (over < holdsUntil) holdsUntil = over;
+    const { cap } = constraint;
+    if (cap !== null) { if (below) caps.push(cap); } else if (permits && constraint.permitMayCover) covered.push(constraint);
+    else closed[set[place] ?? 0] = 1;
+  }
   const limits: LimitAhead[] = [];
   const first: { time: LimitAhead | null; hours: LimitAhead | null; count: LimitAhead | null } = { time: null, hours: null, count: null };
-  let holdsUntil: Instant | null = null;
-  const changesAt = (moment: Instant) => { if (holdsUntil === null || moment < holdsUntil) holdsUntil = moment; };
-  const permits = prepared.reliefs.length > 0;
-  for (const { constraint, touches, ordinary, caps: below } of prepared.constraints) {
-    const { ends, cap } = constraint;
-    if (ends !== null && asOf >= ends) continue;
-    if (bites(constraint.begins, asOf, meters)) {
-      constraints.push(constraint);
-      if (cap !== null) { if (below) { caps.push(cap); capped = true; } } else if (permits && constraint.permitMayCover) covered.push(constraint);
-      else closed.add(constraint.closes);
-      if (ends !== null) changesAt(ends);
-      continue;
-    }
+  for (const place of inOrder) {
+    const known = prepared.constraints[place];
     // A limit on uses that are closed already is still ahead: it decides what a lift would open.
-    const limit = touches ? ahead(constraint, asOf, meters) : null;
+    if (known === undefined || biting[place] === 1 || asOf >= (ends[place] ?? 0)) continue;
+    const limit = ahead(known.constraint, asOf, meters);
     if (limit === null) continue;
     limits.push(limit);
-    if (limit.currency === 'time') changesAt(limit.at);
+    if (limit.currency === 'time' && limit.at < holdsUntil) holdsUntil = limit.at;
     const nearest = first[limit.currency];
     // A step that is done before each flight, or in a minute, is not what limits an aircraft next.
-    if (ordinary && !constraint.condition && (nearest === null || byNearness(limit, nearest) < 0)) first[limit.currency] = limit;
+    if (known.ordinary && !known.constraint.condition && (nearest === null || (mixed && byNearness(limit, nearest) < 0))) first[limit.currency] = limit;
   }
-  limits.sort(byNearness);
+  if (mixed) limits.sort(byNearness);
   const rules = prepared.rules.map((rule): RuleAnswer => {
     let failed = false;
     const inForce: string[] = [];
-    for (const { id, begins, certainty, ends } of rule.constraints) {
-      if ((ends !== null && asOf >= ends) || !bites(begins, asOf, meters)) continue;
-      inForce.push(id);
-      if (certainty === 'failed') failed = true;
+    for (const place of rule.places) {
+      if (biting[place] !== 1) continue;
+      const known = prepared.constraints[place];
+      if (known === undefined) continue;
+      inForce.push(known.constraint.id);
+      if (known.constraint.certainty === 'failed') failed = true;
     }
     // Written out: copying with a spread costs more than all the rest of this loop.
     const { id, title, pack, source, explanation, missing } = rule.about;
     return { id, title, pack, source, explanation, answer: failed ? 'closes' : inForce.length > 0 ? 'unknown' : 'met', constraints: inForce, missing };
   });
 
-  let open = without(full, closed);
+  let open = without(full, sets.filter((_, number) => closed[number] === 1));
   let reliefs: readonly ReliefInForce[] = [];
   if (permits) {
-    for (const { from, until } of prepared.reliefs) { if (from > asOf) changesAt(from); else if (until > asOf) changesAt(until); }
+    for (const { from, until } of prepared.reliefs) { const next = from > asOf ? from : until; if (next > asOf && next < holdsUntil) holdsUntil = next; }
     reliefs = reliefsInForce(prepared, asOf, meters, covered);
     const spared = reliefs.map(({ uses }) => intersection(open, uses));
     open = union(without(open, covered.map(({ closes }) => closes)), ...spared);
@@ -134,11 +145,11 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
   const service = meters['time-in-service'];
   const situation = { full, constraints, limits, meters, asOf };
   const decision: DecisionParts = {
-    engine: ENGINE_VERSION, packs, registration, asOf, verdict: verdictOf(open, prepared.ordinary, capped), open, full, window: windowPicture(open, prepared.window), rules, constraints, limits,
+    engine: ENGINE_VERSION, packs, registration, asOf, verdict: verdictOf(open, prepared.ordinary, caps.length > 0), open, full, window: windowPicture(open, prepared.window), rules, constraints, limits,
     firstLimit: { time: first.time, hours: first.hours, landings: first.count }, caps, reliefs: reliefs.filter(({ uses }) => !isEmpty(uses)), availability: prepared.availability,
     meters, timeInService: service === null ? null : hoursFromSeconds(service),
     flight: plannedFlight === null ? null : answerFlight(prepared, situation, plannedFlight), wanted: wanted === null ? null : answerWanted(wanted, { full, constraints, reliefs }), notChecked: prepared.notChecked,
-    holdsUntil,
+    holdsUntil: holdsUntil === Number.POSITIVE_INFINITY ? null : instantFromMilliseconds(holdsUntil),
   };
   return decision as Decision;
 }

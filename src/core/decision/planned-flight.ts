@@ -1,4 +1,4 @@
-import type { Box } from '../envelope/dimensions';
+import { DIMENSIONS, type FullBox } from '../envelope/dimensions';
 import { isWithin, overlaps, usesIn, type UseSet } from '../envelope/use-set';
 import { hoursFromSeconds } from '../quantities/hours';
 import type { Meter } from '../records/meters';
@@ -36,22 +36,24 @@ export function lightOf(flight: PlannedFlight, place: Place): readonly LightAt[]
   }));
 }
 
+function one<V>(value: V | null): readonly V[] | undefined {
+  return value === null ? undefined : [value];
+}
+
 /** The uses that a flight needs. What it does not say, it may need every value of. */
 export function usesNeeded(flight: PlannedFlight, place: Place): UseSet {
-  const one = <V>(value: V | null): readonly V[] | undefined => (value === null ? undefined : [value]);
   const inside = (value: boolean | null) => one<'inside' | 'outside'>(value === null ? null : value ? 'inside' : 'outside');
   // What the flight says of light elsewhere adds to the light at its places, and never takes away from it.
   const light = flight.ends > flight.starts
     ? LIGHT.filter((value) => (flight.light ?? []).includes(value) || [place, ...flight.places].some((at) => lightTouched(flight.starts, flight.ends, at).includes(value)))
     : LIGHT;
-  const box: { -readonly [D in keyof Box]: Box[D] | undefined } = {
-    light,
-    purpose: one(flight.purpose), crew: one(flight.crew), rules: one(flight.rules), range: one(flight.range),
-    transponderAirspace: inside(flight.transponderAirspace), broadcastAirspace: inside(flight.broadcastAirspace),
-    overWater: one(flight.beyondGlideOverWater === null ? null : flight.beyondGlideOverWater ? 'beyond-glide' : 'within-glide'),
-    passengers: one(flight.passengers === null ? null : flight.passengers ? 'aboard' : 'none'),
+  const box: FullBox = {
+    light, purpose: one(flight.purpose) ?? DIMENSIONS.purpose, crew: one(flight.crew) ?? DIMENSIONS.crew, rules: one(flight.rules) ?? DIMENSIONS.rules, range: one(flight.range) ?? DIMENSIONS.range,
+    transponderAirspace: inside(flight.transponderAirspace) ?? DIMENSIONS.transponderAirspace, broadcastAirspace: inside(flight.broadcastAirspace) ?? DIMENSIONS.broadcastAirspace,
+    overWater: one(flight.beyondGlideOverWater === null ? null : flight.beyondGlideOverWater ? 'beyond-glide' : 'within-glide') ?? DIMENSIONS.overWater,
+    passengers: one(flight.passengers === null ? null : flight.passengers ? 'aboard' : 'none') ?? DIMENSIONS.passengers,
   };
-  return usesIn(Object.fromEntries(Object.entries(box).filter(([, values]) => values !== undefined)) as Box);
+  return usesIn(box);
 }
 
 /** The permit that covers the whole of a flight, or null. */

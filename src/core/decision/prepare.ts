@@ -2,7 +2,7 @@ import { ORDINARY_USES } from '../envelope/ordinary';
 import { countUses, intersection, NO_USES, overlaps, sameUses, usesInAny, type UseSet } from '../envelope/use-set';
 import { windowParts, type WindowPart } from '../envelope/window-picture';
 import { knownAt, type AircraftFacts, type KnownFacts } from '../records/facts';
-import type { Meter, MeterValues } from '../records/meters';
+import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters';
 import { reliefsOf, type Relief } from '../records/permit';
 import { ANYBODY, lift, RECORD_KEEPER, type Constraint } from '../rules/parts/constraint';
 import { chosenRules, type ChosenRule, type PackChoices } from '../rules/register';
@@ -24,7 +24,29 @@ export interface PreparedConstraint {
 /** A rule's own constraints by id, before a moment has said which of them bite. */
 export interface PreparedRule {
   readonly about: Omit<RuleAnswer, 'answer' | 'constraints'>;
-  readonly constraints: readonly DecidedConstraint[];
+  /** Their places in the preparation's constraints, by id. */
+  readonly places: readonly number[];
+}
+
+/** Kinds of boundaries in the packed table. */
+export const BY_RECORD = 0;
+export const BY_INSTANT = 1;
+export const BY_METER = 2;
+
+/** What a decision asks of each constraint, by its place, packed so that hundreds of them are compared without looking anything up. */
+export interface Packed {
+  readonly kind: Uint8Array;
+  readonly at: Float64Array;
+  readonly meter: Uint8Array;
+  /** Infinity where only a lift ends it. */
+  readonly ends: Float64Array;
+  /** The number of its set of uses. */
+  readonly set: Uint16Array;
+  readonly sets: readonly UseSet[];
+  /** Places of the constraints that may lie ahead on uses that the aircraft has: hours, counts, time; on each meter, and in time, the nearest first. */
+  readonly ahead: readonly number[];
+  /** True when more than one meter of a currency has limits: then what is nearest depends on what they show. */
+  readonly mixed: boolean;
 }
 
 /**
@@ -52,6 +74,7 @@ export interface Prepared {
   readonly rules: readonly PreparedRule[];
   /** Every constraint, in the order in which people are told. Equal sets of uses are one and the same object. */
   readonly constraints: readonly PreparedConstraint[];
+  readonly packed: Packed;
 }
 
 interface Weighed { readonly constraint: DecidedConstraint; readonly closes: Known }
@@ -63,17 +86,21 @@ function byWeight(a: Weighed, b: Weighed): number {
 }
 
 /** A set of uses with what is asked of it again and again. */
-interface Known { readonly set: UseSet; readonly uses: number; readonly touches: boolean; readonly ordinary: boolean }
+interface Known { readonly set: UseSet; readonly number: number; readonly uses: number; readonly touches: boolean; readonly ordinary: boolean }
 
 /** Answers one object for equal sets, so that a decision adds each only once. */
 function interned(full: UseSet): (set: UseSet) => Known {
   const known: Known[] = [];
+  const seen = new Map<UseSet, Known>();
   return (set) => {
-    let same = known.find((one) => one.set === set || sameUses(one.set, set));
+    let same = seen.get(set);
+    if (same !== undefined) return same;
+    same = known.find((one) => sameUses(one.set, set));
     if (same === undefined) {
-      same = { set, uses: countUses(set), touches: overlaps(set, full), ordinary: overlaps(set, ORDINARY_USES) };
+      same = { set, number: known.length, uses: countUses(set), touches: overlaps(set, full), ordinary: overlaps(set, ORDINARY_USES) };
       known.push(same);
     }
+    seen.set(set, same);
     return same;
   };
 }
@@ -116,6 +143,33 @@ export function decided(constraint: Constraint, rule: string, pack: string, clos
   return { key, certainty, source, reason, records, closes, begins, ends, lifts, condition, cap, permitMayCover, id: `${rule}/${key}`, rule, pack };
 }
 
+const CURRENCY = (meter: Meter): number => (isHourMeter(meter) ? 0 : 1);
+
+/** The packed table of constraints that are in their final order. */
+function pack(weighed: readonly Weighed[]): Packed {
+  const count = weighed.length;
+  const table = { kind: new Uint8Array(count), at: new Float64Array(count), meter: new Uint8Array(count), ends: new Float64Array(count), set: new Uint16Array(count) };
+  const sets: UseSet[] = [];
+  const ahead: { readonly place: number; readonly rank: number; readonly at: number; readonly id: string }[] = [];
+  const meters = [new Set<Meter>(), new Set<Meter>()];
+  for (const [place, { constraint: { begins, ends, id }, closes }] of weighed.entries()) {
+    sets[closes.number] = closes.set;
+    table.set[place] = closes.number;
+    table.ends[place] = ends ?? Number.POSITIVE_INFINITY;
+    if (begins.kind === 'recorded') continue;
+    table.at[place] = begins.at;
+    if (begins.kind === 'instant') table.kind[place] = BY_INSTANT;
+    else {
+      table.kind[place] = BY_METER;
+      table.meter[place] = METER_NAMES.indexOf(begins.meter);
+      meters[CURRENCY(begins.meter)]?.add(begins.meter);
+    }
+    if (closes.touches) ahead.push({ place, rank: begins.kind === 'instant' ? 1000 : CURRENCY(begins.meter) * 100 + METER_NAMES.indexOf(begins.meter), at: begins.at, id });
+  }
+  ahead.sort((a, b) => a.rank - b.rank || a.at - b.at || (a.id < b.id ? -1 : 1));
+  return { ...table, sets, ahead: ahead.map(({ place }) => place), mixed: meters.some(({ size }) => size > 1) };
+}
+
 /** While a meter is not known, only knowing it lifts the limits on it: doing the work over would not say what it shows. */
 function meterLifts({ meters }: KnownFacts, meter: Meter): Constraint['lifts'] {
   return meters[meter].state === 'unknown' ? [lift('record-meter-reading', ANYBODY, meter)] : [lift('correct-meter-reading', RECORD_KEEPER, meter)];
@@ -131,7 +185,7 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
   const full = known.aircraft.approvedFor === null ? NO_USES : usesInAny(known.aircraft.approvedFor);
   const one = interned(full);
   const weighed: Weighed[] = [];
-  const rules = chosen.map(({ pack, rule }): PreparedRule => {
+  const answered = chosen.map(({ pack, rule }) => {
     const { id, title, source, explanation } = rule;
     const { constraints, missing } = rule.judge(known);
     const own = constraints.flatMap((constraint): readonly DecidedConstraint[] => {
@@ -145,16 +199,19 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
       weighed.push({ constraint: made, closes });
       return [made];
     }).sort((a, b) => (a.id < b.id ? -1 : 1));
-    return { about: { id, title, pack, source, explanation, missing }, constraints: own };
+    return { about: { id, title, pack, source, explanation, missing }, own };
   });
-  const constraints = weighed.sort(byWeight).map(({ constraint, closes: { touches, ordinary } }): PreparedConstraint => {
+  weighed.sort(byWeight);
+  const places = new Map(weighed.map(({ constraint }, place) => [constraint, place]));
+  const rules = answered.map(({ about, own }): PreparedRule => ({ about, places: own.map((constraint) => places.get(constraint) ?? 0) }));
+  const constraints = weighed.map(({ constraint, closes: { touches, ordinary } }): PreparedConstraint => {
     const { cap } = constraint;
     const below = cap !== null && (cap.own === null || (cap.bound === 'at-most' ? cap.value < cap.own : true));
     return { constraint, touches, ordinary, caps: below && ordinary };
   });
   const { registration } = known.aircraft;
   return {
-    packs, registration, place: known.place, knownAt: moment, full, ...approvedFor(full), meters, facts: known, rules, constraints,
+    packs, registration, place: known.place, knownAt: moment, full, ...approvedFor(full), meters, facts: known, rules, constraints, packed: pack(weighed),
     flightRules: chosen.filter(({ rule }) => rule.judgeFlight !== undefined), reliefs: reliefsOf(known.permits, registration, known.place.zone),
     notChecked: notCheckedIn(known, packs), availability: availabilityOf(known),
   };

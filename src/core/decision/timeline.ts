@@ -57,6 +57,8 @@ class Sweep {
   readonly sets: readonly UseSet[];
   readonly tracked: readonly Tracked[];
   readonly meters: { -readonly [M in Meter]: number | null };
+  /** Those in force now. */
+  readonly now = new Set<Tracked>();
   private readonly closing: Int32Array;
   private readonly covered: Int32Array;
   private caps = 0;
@@ -81,6 +83,7 @@ class Sweep {
     const inForce = (constraint.ends === null || this.at < constraint.ends) && bites(constraint.begins, this.at, this.meters);
     if (inForce === one.inForce) return false;
     one.inForce = inForce;
+    if (inForce) this.now.add(one); else this.now.delete(one);
     const step = inForce ? 1 : -1;
     if (constraint.cap !== null) { if (caps) this.caps += step; return true; }
     const counts = constraint.permitMayCover && this.prepared.reliefs.length > 0 ? this.covered : this.closing;
@@ -114,11 +117,16 @@ class Sweep {
   spared(needs: UseSet): boolean { return this.prepared.reliefs.length > 0 && this.reliefsNow().some(({ uses }) => isWithin(needs, uses)); }
 }
 
-/** Limits by meter, the nearest first, with how far each meter has come. */
-function byMeter(tracked: readonly Tracked[]): ReadonlyMap<Meter, { readonly limits: readonly Tracked[]; next: number }> {
-  return new Map(METER_NAMES.map((meter) => [meter, {
-    limits: tracked.filter(({ constraint: { begins } }) => begins.kind === 'meter' && begins.meter === meter).sort((a, b) => atOf(a) - atOf(b)), next: 0,
-  }]));
+/** Boundaries in their order, with the place of the first that has not come. */
+interface Ladder { readonly limits: readonly Tracked[]; next: number }
+
+function ladder(tracked: readonly Tracked[], belongs: (begins: DecidedConstraint['begins']) => boolean): Ladder {
+  return { limits: tracked.filter(({ constraint: { begins } }) => belongs(begins)).sort((a, b) => atOf(a) - atOf(b)), next: 0 };
+}
+
+/** Limits by meter, the nearest first, with how far each meter has come. Meters without limits are left out. */
+function byMeter(tracked: readonly Tracked[]): ReadonlyMap<Meter, Ladder> {
+  return new Map(METER_NAMES.map((meter) => [meter, ladder(tracked, (begins) => begins.kind === 'meter' && begins.meter === meter)] as const).filter(([, { limits }]) => limits.length > 0));
 }
 
 function atOf({ constraint: { begins } }: Tracked): number {
@@ -135,12 +143,12 @@ function overlapping(sets: readonly UseSet[]): (needs: UseSet) => readonly boole
   };
 }
 
-function outrun({ constraint }: Tracked, flight: PlannedFlight, meters: MeterValues): Outrun | null {
+function outrun({ constraint }: Tracked, flight: PlannedFlight, more: Readonly<Record<Meter, number>>, meters: MeterValues): Outrun | null {
   const { begins } = constraint;
   if (begins.kind === 'recorded') return null;
   if (begins.kind === 'instant') return flight.ends > begins.at ? { currency: 'time', at: begins.at, constraint, by: flight.ends - begins.at } : null;
   const { meter, at } = begins;
-  const by = (meters[meter] ?? at) + adds(flight)[meter] - at;
+  const by = (meters[meter] ?? at) + more[meter] - at;
   if (by <= 0) return null;
   return isHourMeter(meter) ? { currency: 'hours', meter, at: hoursFromSeconds(at), constraint, by: hoursFromSeconds(by) } : { currency: 'count', meter, at, constraint, by };
 }
@@ -170,6 +178,7 @@ export function timeline(prepared: Prepared, flights: readonly PlannedFlight[], 
   edges.sort((a, b) => a.at - b.at || a.order - b.order || (a.order !== 0 && b.order !== 0 ? (a.flight.id < b.flight.id ? -1 : 1) : 0));
 
   const meters = byMeter(sweep.tracked);
+  const moments = ladder(sweep.tracked, ({ kind }) => kind === 'instant');
   const touches = overlapping(sweep.sets);
   const changes: Change[] = [];
   const answers: FlightAhead[] = [];
@@ -203,7 +212,7 @@ export function timeline(prepared: Prepared, flights: readonly PlannedFlight[], 
     if (verdict !== verdictBefore || (open !== openBefore && !(isWithin(open, openBefore) && isWithin(openBefore, open)))) {
       changes.push({ at: moment, verdict, open, flight: landed, began: idsOf(moved, true), ended: idsOf(moved, false) });
     }
-    for (const flight of leaving) answers.push(lookAhead(prepared, sweep, flight, touches));
+    for (const flight of leaving) answers.push(lookAhead(prepared, sweep, flight, touches, moments, meters));
   }
   return { from, until, changes, flights: answers, meters: { ...sweep.meters } };
 }
@@ -212,19 +221,26 @@ function idsOf(moved: readonly Tracked[], inForce: boolean): readonly string[] {
   return moved.filter((one) => one.inForce === inForce).map(({ constraint }) => constraint.id).sort();
 }
 
-function lookAhead(prepared: Prepared, sweep: Sweep, flight: PlannedFlight, touches: (needs: UseSet) => readonly boolean[]): FlightAhead {
+function lookAhead(prepared: Prepared, sweep: Sweep, flight: PlannedFlight, touches: (needs: UseSet) => readonly boolean[], moments: Ladder, meters: ReadonlyMap<Meter, Ladder>): FlightAhead {
   const needs = usesNeeded(flight, prepared.place);
   const touched = touches(needs);
   const spared = sweep.spared(needs);
-  const outruns: Outrun[] = [];
+  const more = adds(flight);
+  const stands = ({ constraint: { cap, ends, permitMayCover }, set }: Tracked) => touched[set] === true && cap === null && !(spared && permitMayCover) && (ends === null || ends > flight.starts);
   const closedBy: string[] = [];
-  for (const one of sweep.tracked) {
-    if (touched[one.set] !== true || one.constraint.cap !== null || (spared && one.constraint.permitMayCover)) continue;
-    if (one.inForce) { closedBy.push(one.constraint.id); continue; }
-    const { ends } = one.constraint;
-    if (ends !== null && ends <= flight.starts) continue;
-    const crossed = outrun(one, flight, sweep.meters);
+  for (const one of sweep.now) if (stands(one)) closedBy.push(one.constraint.id);
+  const outruns: Outrun[] = [];
+  const cross = (one: Tracked) => {
+    if (one.inForce || !stands(one)) return;
+    const crossed = outrun(one, flight, more, sweep.meters);
     if (crossed !== null) outruns.push(crossed);
+  };
+  // In order of their boundaries: those that the flight cannot reach are not looked at.
+  for (let one = moments.limits[moments.next]; one !== undefined && atOf(one) <= sweep.at; one = moments.limits[moments.next]) moments.next += 1;
+  for (let at = moments.next, one = moments.limits[at]; one !== undefined && atOf(one) < flight.ends; at += 1, one = moments.limits[at]) cross(one);
+  for (const [meter, { limits, next }] of meters) {
+    const end = (sweep.meters[meter] ?? 0) + more[meter];
+    for (let at = next, one = limits[at]; one !== undefined && atOf(one) < end; at += 1, one = limits[at]) cross(one);
   }
   return { flight: flight.id, starts: flight.starts, outruns, closedBy, notApproved: !isWithin(needs, prepared.full) };
 }

@@ -58,8 +58,13 @@ export function addYears(date: CivilDate, years: number): CivilDate {
 
 /** `days` later (earlier when negative). */
 export function addDays(date: CivilDate, days: number): CivilDate {
-  return civilDateFrom(Temporal.PlainDate.from(date).add({ days }));
+  return daysLater(`${date} ${days}`);
 }
+
+const daysLater = remembered((key: string): CivilDate => {
+  const [date = '', days = ''] = key.split(' ');
+  return civilDateFrom(Temporal.PlainDate.from(date).add({ days: Number(days) }));
+}, 20_000);
 
 /** `months` later on the same day of the month; a day that the month does not have becomes its last. */
 export function addMonths(date: CivilDate, months: number): CivilDate {

@@ -49,25 +49,42 @@ function computeSun(date: CivilDate, place: Place): SunDay {
   return { date, dawn: moment(times.dawn), sunrise: moment(times.sunrise), sunset: moment(times.sunset), nightfall: moment(times.dusk) };
 }
 
+/** A moment at which the light changes, and what it is then. */
+interface Edge { readonly at: Instant; readonly then: Light }
+
+function edgesOf({ dawn, sunrise, sunset, nightfall }: SunDay): readonly Edge[] {
+  return ([[dawn, 'dusk'], [sunrise, 'day'], [sunset, 'dusk'], [nightfall, 'night']] as const).flatMap(([at, then]) => (at === null ? [] : [{ at, then }]));
+}
+
+const edgesByPlace = remembered((key: string) => {
+  const [latitude = '', longitude = '', at = ''] = key.split('|');
+  const place: Place = { name: '', latitude: Number(latitude), longitude: Number(longitude), zone: at as ZoneId };
+  // The day, the one before and the one after: local days and the sun's moments need not fit each other.
+  return remembered((date: CivilDate) => [-1, 0, 1].flatMap((days) => edgesOf(sunOn(addDays(date, days), place))).sort((a, b) => a.at - b.at), 2000);
+}, 50);
+
 /** Every light value that a flight from `start` to `end` touches at one place, in the order day, dusk, night. */
 export function lightTouched(start: Instant, end: Instant, place: Place): readonly Light[] {
-  const touched = new Set<Light>();
-  const edges: { readonly at: Instant; readonly then: Light }[] = [];
-  const from = addDays(civilDateAt(start, place.zone), -1);
-  const to = addDays(civilDateAt(end, place.zone), 1);
-  for (let date = from; date <= to; date = addDays(date, 1)) {
-    const sun = sunOn(date, place);
-    if (sun.dawn !== null) edges.push({ at: sun.dawn, then: 'dusk' });
-    if (sun.sunrise !== null) edges.push({ at: sun.sunrise, then: 'day' });
-    if (sun.sunset !== null) edges.push({ at: sun.sunset, then: 'dusk' });
-    if (sun.nightfall !== null) edges.push({ at: sun.nightfall, then: 'night' });
+  const around = edgesByPlace(`${place.latitude}|${place.longitude}|${place.zone}`);
+  const from = civilDateAt(start, place.zone);
+  const to = civilDateAt(end, place.zone);
+  let edges = around(from);
+  if (from !== to) {
+    const all: Edge[] = [];
+    for (let date = from; date <= to; date = addDays(date, 1)) all.push(...around(date));
+    edges = all.sort((a, b) => a.at - b.at);
   }
-  edges.sort((a, b) => a.at - b.at);
-  const before = edges.filter((edge) => edge.at <= start).at(-1);
+  let before: Edge | undefined;
+  let later = false;
+  const touched = new Set<Light>();
+  for (const edge of edges) {
+    if (edge.at <= start) before = edge;
+    else if (edge.at < end) touched.add(edge.then);
+    if (edge.at > end) later = true;
+  }
   // Without any edge near (polar summer or winter) the light is not guessed: the flight needs all three.
-  if (before === undefined || edges.every((edge) => edge.at <= end)) return LIGHT;
+  if (before === undefined || !later) return LIGHT;
   touched.add(before.then);
-  for (const edge of edges) if (edge.at > start && edge.at < end) touched.add(edge.then);
   return LIGHT.filter((light) => touched.has(light));
 }
 
