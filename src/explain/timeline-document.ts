@@ -18,7 +18,8 @@ export function timelineDocument(timeline: Timeline, registration: string, const
     format: 'groval-timeline' as const, version: 1 as const, registration, from: instantText(timeline.from), until: instantText(timeline.until),
     changes: timeline.changes.map(({ at, verdict, open, began, ended, flight }) => ({
       at: instantText(at), verdict, open: boxesOf(open), began: began.map((id) => told(id, 'in-force')), ended: ended.map((id) => told(id, 'ahead')), flight,
-      words: `${momentText(at, zone)}${flight === null ? '' : `, after flight ${flight}`}: ${verdict}. ${[...began.map((id) => told(id, 'in-force').headline), ...ended.map((id) => { const one = byId.get(id); return one === undefined ? '' : `Over: ${limitName(one)}.`; })].join(' ')}`.trim(),
+      // Two rules may say the same of one limit: it is told once.
+      words: `${momentText(at, zone)}${flight === null ? '' : `, after flight ${flight}`}: ${verdict}. ${[...new Set([...began.map((id) => told(id, 'in-force').headline), ...ended.map((id) => { const one = byId.get(id); return one === undefined ? '' : `Over: ${limitName(one)}.`; })])].join(' ')}`.trim(),
     })),
     flights: timeline.flights.map(({ flight, starts, outruns, closedBy, notApproved }) => ({ flight, starts: instantText(starts), notApproved, closedBy: closedBy.map((id) => told(id, 'in-force')), outruns: outruns.map((outrun) => outrunDocument(outrun, zone)) })),
     meters: Object.fromEntries(METER_NAMES.map((meter) => { const value = timeline.meters[meter]; return [meter, value === null ? null : meterNumber(meter, value)]; })),

@@ -8,7 +8,7 @@ import { civilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { openDatabase, openPool } from '@/db/connection';
 import { cleanCase } from './clean-case';
-import { othersOf } from './other-records';
+import { othersOf } from '../../tools/cases/other-records';
 
 /** A variable that tools/test.mjs sets. */
 export function given(name: string): string {

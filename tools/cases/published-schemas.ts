@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import { caseFieldsPage, rulesPage } from './pages';
 import { caseSchema } from '../../src/contracts/case-file';
 import { clubPackSchema } from '../../src/contracts/club-pack';
 import { decisionSchema, diffSchema, refusalSchema, timelineSchema } from '../../src/contracts/decision-file';
 
+/* The pages are written with the schemas: both say what the code reads. */
 const jsonSchema = (schema: z.ZodType, io: 'input' | 'output') => z.toJSONSchema(schema, { io, target: 'draft-2020-12', unrepresentable: 'any' });
 
 /** A case as it stands in a file: whole, or what it changes of another. */
@@ -37,5 +39,7 @@ export function SCHEMAS(): readonly { readonly file: string; readonly text: stri
     { file: 'docs/timeline.schema.json', text: text({ title: 'Groval timeline', ...jsonSchema(timelineSchema, 'output') }) },
     { file: 'docs/diff.schema.json', text: text({ title: 'Groval diff', ...jsonSchema(diffSchema, 'output') }) },
     { file: 'docs/club-pack.schema.json', text: text({ title: 'Groval club pack', ...jsonSchema(clubPackSchema, 'input') }) },
+    { file: 'docs/case-fields.md', text: caseFieldsPage() },
+    { file: 'docs/rules.md', text: rulesPage() },
   ];
 }

@@ -1,8 +1,8 @@
 import { intersection, isEmpty, isWithin, overlaps, union, without, type UseSet } from '../envelope/use-set';
 import { windowPicture } from '../envelope/window-picture';
-import { hoursFromSeconds } from '../quantities/hours';
+import { hoursFromSeconds, type Hours } from '../quantities/hours';
 import type { AircraftFacts } from '../records/facts';
-import { isHourMeter, METER_NAMES, type MeterValues } from '../records/meters';
+import { METER_NAMES, type Counter, type HourMeter, type MeterValues } from '../records/meters';
 import type { PlannedFlight } from '../records/planned-flight';
 import type { Begins, Cap } from '../rules/parts/constraint';
 import type { PackChoices } from '../rules/register';
@@ -35,16 +35,6 @@ export function bites(begins: Begins, asOf: Instant, meters: MeterValues): boole
 export function verdictOf(open: UseSet, ordinary: UseSet, capped: boolean): Verdict {
   if (!overlaps(open, ordinary)) return 'Grounded';
   return isWithin(ordinary, open) && !capped ? 'Released' : 'Restricted';
-}
-
-function ahead(constraint: DecidedConstraint, asOf: Instant, meters: MeterValues): LimitAhead | null {
-  const { begins } = constraint;
-  if (begins.kind === 'instant') return { currency: 'time', at: begins.at, left: begins.at - asOf, constraint };
-  if (begins.kind !== 'meter') return null;
-  const { meter, at } = begins;
-  const value = meters[meter];
-  if (value === null) return null;
-  return isHourMeter(meter) ? { currency: 'hours', meter, at: hoursFromSeconds(at), left: hoursFromSeconds(at - value), constraint } : { currency: 'count', meter, at, left: at - value, constraint };
 }
 
 const ORDER = { hours: 0, count: 1, time: 2 } as const;
@@ -105,29 +95,38 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
     else closed[set[place] ?? 0] = 1;
   }
   const limits: LimitAhead[] = [];
-  const first: { time: LimitAhead | null; hours: LimitAhead | null; count: LimitAhead | null } = { time: null, hours: null, count: null };
-  for (const place of inOrder) {
-    const known = prepared.constraints[place];
+  let firstTime: LimitAhead | null = null;
+  let firstHours: LimitAhead | null = null;
+  let firstCount: LimitAhead | null = null;
+  for (const { place, constraint, meter: name, hours, boundary, counts } of inOrder) {
     // A limit on uses that are closed already is still ahead: it decides what a lift would open.
-    if (known === undefined || biting[place] === 1 || asOf >= (ends[place] ?? 0)) continue;
-    const limit = ahead(known.constraint, asOf, meters);
-    if (limit === null) continue;
-    limits.push(limit);
-    if (limit.currency === 'time' && limit.at < holdsUntil) holdsUntil = limit.at;
-    const nearest = first[limit.currency];
+    if (biting[place] === 1 || asOf >= (ends[place] ?? 0)) continue;
     // A step that is done before each flight, or in a minute, is not what limits an aircraft next.
-    if (known.ordinary && !known.constraint.condition && (nearest === null || (mixed && byNearness(limit, nearest) < 0))) first[limit.currency] = limit;
+    if (name === null) {
+      const limit: LimitAhead = { currency: 'time', at: boundary as Instant, left: boundary - asOf, constraint };
+      limits.push(limit);
+      if (boundary < holdsUntil) holdsUntil = boundary;
+      if (counts && firstTime === null) firstTime = limit;
+    } else if (hours) {
+      const limit: LimitAhead = { currency: 'hours', meter: name as HourMeter, at: boundary as Hours, left: (boundary - (meters[name] ?? 0)) as Hours, constraint };
+      limits.push(limit);
+      if (counts && (firstHours === null || (mixed && byNearness(limit, firstHours) < 0))) firstHours = limit;
+    } else {
+      const limit: LimitAhead = { currency: 'count', meter: name as Counter, at: boundary, left: boundary - (meters[name] ?? 0), constraint };
+      limits.push(limit);
+      if (counts && (firstCount === null || (mixed && byNearness(limit, firstCount) < 0))) firstCount = limit;
+    }
   }
   if (mixed) limits.sort(byNearness);
   const rules = prepared.rules.map((rule): RuleAnswer => {
     let failed = false;
     const inForce: string[] = [];
-    for (const place of rule.places) {
-      if (biting[place] !== 1) continue;
-      const known = prepared.constraints[place];
-      if (known === undefined) continue;
-      inForce.push(known.constraint.id);
-      if (known.constraint.certainty === 'failed') failed = true;
+    const { places, own } = rule;
+    for (let index = 0; index < places.length; index += 1) {
+      const constraint = own[index];
+      if (constraint === undefined || biting[places[index] ?? 0] !== 1) continue;
+      inForce.push(constraint.id);
+      if (constraint.certainty === 'failed') failed = true;
     }
     // Written out: copying with a spread costs more than all the rest of this loop.
     const { id, title, pack, source, explanation, missing } = rule.about;
@@ -146,7 +145,7 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
   const situation = { full, constraints, limits, meters, asOf };
   const decision: DecisionParts = {
     engine: ENGINE_VERSION, packs, registration, asOf, verdict: verdictOf(open, prepared.ordinary, caps.length > 0), open, full, window: windowPicture(open, prepared.window), rules, constraints, limits,
-    firstLimit: { time: first.time, hours: first.hours, landings: first.count }, caps, reliefs: reliefs.filter(({ uses }) => !isEmpty(uses)), availability: prepared.availability,
+    firstLimit: { time: firstTime, hours: firstHours, landings: firstCount }, caps, reliefs: reliefs.filter(({ uses }) => !isEmpty(uses)), availability: prepared.availability,
     meters, timeInService: service === null ? null : hoursFromSeconds(service),
     flight: plannedFlight === null ? null : answerFlight(prepared, situation, plannedFlight), wanted: wanted === null ? null : answerWanted(wanted, { full, constraints, reliefs }), notChecked: prepared.notChecked,
     holdsUntil: holdsUntil === Number.POSITIVE_INFINITY ? null : instantFromMilliseconds(holdsUntil),

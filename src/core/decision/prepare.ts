@@ -24,7 +24,8 @@ export interface PreparedConstraint {
 /** A rule's own constraints by id, before a moment has said which of them bite. */
 export interface PreparedRule {
   readonly about: Omit<RuleAnswer, 'answer' | 'constraints'>;
-  /** Their places in the preparation's constraints, by id. */
+  /** Its constraints by id, and their places in the preparation's. */
+  readonly own: readonly DecidedConstraint[];
   readonly places: readonly number[];
 }
 
@@ -32,6 +33,18 @@ export interface PreparedRule {
 export const BY_RECORD = 0;
 export const BY_INSTANT = 1;
 export const BY_METER = 2;
+
+/** A constraint with a boundary that may lie ahead. */
+export interface MayComeAhead {
+  readonly place: number;
+  readonly constraint: DecidedConstraint;
+  /** Null for a moment in time. */
+  readonly meter: Meter | null;
+  readonly hours: boolean;
+  readonly boundary: number;
+  /** It closes an ordinary use, and is no step before a flight. */
+  readonly counts: boolean;
+}
 
 /** What a decision asks of each constraint, by its place, packed so that hundreds of them are compared without looking anything up. */
 export interface Packed {
@@ -43,8 +56,8 @@ export interface Packed {
   /** The number of its set of uses. */
   readonly set: Uint16Array;
   readonly sets: readonly UseSet[];
-  /** Places of the constraints that may lie ahead on uses that the aircraft has: hours, counts, time; on each meter, and in time, the nearest first. */
-  readonly ahead: readonly number[];
+  /** The constraints that may lie ahead on uses that the aircraft has: hours, counts, time; on each meter, and in time, the nearest first. */
+  readonly ahead: readonly MayComeAhead[];
   /** True when more than one meter of a currency has limits: then what is nearest depends on what they show. */
   readonly mixed: boolean;
 }
@@ -77,7 +90,7 @@ export interface Prepared {
   readonly packed: Packed;
 }
 
-interface Weighed { readonly constraint: DecidedConstraint; readonly closes: Known }
+interface Weighed { readonly constraint: DecidedConstraint; readonly closes: Known; place: number }
 
 /** Workshop before a step, failed before unknown, what is known to bite before what may, more closed uses first; the id settles the rest. */
 function byWeight(a: Weighed, b: Weighed): number {
@@ -150,9 +163,10 @@ function pack(weighed: readonly Weighed[]): Packed {
   const count = weighed.length;
   const table = { kind: new Uint8Array(count), at: new Float64Array(count), meter: new Uint8Array(count), ends: new Float64Array(count), set: new Uint16Array(count) };
   const sets: UseSet[] = [];
-  const ahead: { readonly place: number; readonly rank: number; readonly at: number; readonly id: string }[] = [];
+  const ahead: (MayComeAhead & { readonly rank: number })[] = [];
   const meters = [new Set<Meter>(), new Set<Meter>()];
-  for (const [place, { constraint: { begins, ends, id }, closes }] of weighed.entries()) {
+  for (const [place, { constraint, closes }] of weighed.entries()) {
+    const { begins, ends } = constraint;
     sets[closes.number] = closes.set;
     table.set[place] = closes.number;
     table.ends[place] = ends ?? Number.POSITIVE_INFINITY;
@@ -164,10 +178,12 @@ function pack(weighed: readonly Weighed[]): Packed {
       table.meter[place] = METER_NAMES.indexOf(begins.meter);
       meters[CURRENCY(begins.meter)]?.add(begins.meter);
     }
-    if (closes.touches) ahead.push({ place, rank: begins.kind === 'instant' ? 1000 : CURRENCY(begins.meter) * 100 + METER_NAMES.indexOf(begins.meter), at: begins.at, id });
+    if (!closes.touches) continue;
+    const meter = begins.kind === 'instant' ? null : begins.meter;
+    ahead.push({ place, constraint, meter, hours: meter !== null && isHourMeter(meter), boundary: begins.at, counts: closes.ordinary && !constraint.condition, rank: meter === null ? 1000 : CURRENCY(meter) * 100 + METER_NAMES.indexOf(meter) });
   }
-  ahead.sort((a, b) => a.rank - b.rank || a.at - b.at || (a.id < b.id ? -1 : 1));
-  return { ...table, sets, ahead: ahead.map(({ place }) => place), mixed: meters.some(({ size }) => size > 1) };
+  ahead.sort((a, b) => a.rank - b.rank || a.boundary - b.boundary || (a.constraint.id < b.constraint.id ? -1 : 1));
+  return { ...table, sets, ahead, mixed: meters.some(({ size }) => size > 1) };
 }
 
 /** While a meter is not known, only knowing it lifts the limits on it: doing the work over would not say what it shows. */
@@ -185,25 +201,27 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
   const full = known.aircraft.approvedFor === null ? NO_USES : usesInAny(known.aircraft.approvedFor);
   const one = interned(full);
   const weighed: Weighed[] = [];
-  const answered = chosen.map(({ pack, rule }) => {
+  const answered = chosen.map(({ pack: of, rule }) => {
     const { id, title, source, explanation } = rule;
     const { constraints, missing } = rule.judge(known);
-    const own = constraints.flatMap((constraint): readonly DecidedConstraint[] => {
+    const own: Weighed[] = [];
+    for (const constraint of constraints) {
       const { begins } = constraint;
       const closes = one(constraint.closes);
       // What closes only uses that the aircraft never had is no constraint on it.
-      if (!closes.touches && known.aircraft.approvedFor !== null) return [];
+      if (!closes.touches && known.aircraft.approvedFor !== null) continue;
       // A limit on a meter bites while the meter is not known, because nobody can say that it has not come: that is not knowing, not failing.
-      const certainty = begins.kind === 'meter' && meters[begins.meter] === null ? 'unknown' : constraint.certainty;
-      const made = decided(constraint, id, pack, closes.set, certainty, begins.kind === 'meter' && meters[begins.meter] === null ? meterLifts(known, begins.meter) : constraint.lifts);
-      weighed.push({ constraint: made, closes });
-      return [made];
-    }).sort((a, b) => (a.id < b.id ? -1 : 1));
-    return { about: { id, title, pack, source, explanation, missing }, own };
+      const unsure = begins.kind === 'meter' && meters[begins.meter] === null ? begins.meter : null;
+      const made = decided(constraint, id, of, closes.set, unsure === null ? constraint.certainty : 'unknown', unsure === null ? constraint.lifts : meterLifts(known, unsure));
+      own.push({ constraint: made, closes, place: 0 });
+    }
+    if (own.length > 1) own.sort((a, b) => (a.constraint.id < b.constraint.id ? -1 : 1));
+    weighed.push(...own);
+    return { about: { id, title, pack: of, source, explanation, missing }, own };
   });
   weighed.sort(byWeight);
-  const places = new Map(weighed.map(({ constraint }, place) => [constraint, place]));
-  const rules = answered.map(({ about, own }): PreparedRule => ({ about, places: own.map((constraint) => places.get(constraint) ?? 0) }));
+  for (let place = 0; place < weighed.length; place += 1) { const at = weighed[place]; if (at !== undefined) at.place = place; }
+  const rules = answered.map(({ about, own }): PreparedRule => ({ about, own: own.map(({ constraint }) => constraint), places: own.map(({ place }) => place) }));
   const constraints = weighed.map(({ constraint, closes: { touches, ordinary } }): PreparedConstraint => {
     const { cap } = constraint;
     const below = cap !== null && (cap.own === null || (cap.bound === 'at-most' ? cap.value < cap.own : true));

@@ -42,8 +42,19 @@ export const INSPECTION_WORK = {
 /** Inspections whose entry must state the aircraft's total time; the entry of a test need not. Source: 14 CFR 43.11(a)(2) and 43.9 (from memory). */
 const STATES_TIME: readonly InspectionKind[] = ['annual', 'hundred-hour', 'condition'];
 
+/** Entries are never changed, and several rules ask the same of each. */
+const faultsKnown = new WeakMap<Inspection, { readonly at: ZoneId; readonly faults: readonly InspectionFault[] }>();
+
 /** Every reason why an entry does not count; an empty list means that it does. `at` is the field's zone. */
 export function inspectionFaults(inspection: Inspection, at: ZoneId): readonly InspectionFault[] {
+  const known = faultsKnown.get(inspection);
+  if (known?.at === at) return known.faults;
+  const faults = faultsOf(inspection, at);
+  faultsKnown.set(inspection, { at, faults });
+  return faults;
+}
+
+function faultsOf(inspection: Inspection, at: ZoneId): readonly InspectionFault[] {
   const faults: InspectionFault[] = [...signatureFaults(inspection.signedBy, INSPECTION_WORK[inspection.kind], inspection.completedOn)];
   if (inspection.timeInService === null && STATES_TIME.includes(inspection.kind)) faults.push('time-in-service-missing');
   if (inspection.outcome === null) faults.push('outcome-missing');
@@ -88,6 +99,8 @@ export interface DiscountedEntry {
 
 /** Entries of the given kinds that do not count though they are no older than `since` (the one that does), newest first. */
 export function discountedEntries(inspections: readonly Inspection[], kinds: readonly InspectionKind[], since: Inspection | null, at: ZoneId): readonly DiscountedEntry[] {
+  // Mostly there are none: nothing is sorted then.
+  if (!inspections.some((entry) => kinds.includes(entry.kind) && inspectionFaults(entry, at).length > 0)) return [];
   return inspections
     .filter(({ kind, completedOn }) => kinds.includes(kind) && (since === null || completedOn >= since.completedOn))
     .sort((a, b) => byDay(b, a))
@@ -100,6 +113,7 @@ export function discountedEntries(inspections: readonly Inspection[], kinds: rea
  * these kinds approved it. It outweighs an earlier approval that is still within its time.
  */
 export function refusal(inspections: readonly Inspection[], kinds: readonly InspectionKind[], at: ZoneId): Inspection | null {
+  if (!inspections.some(({ outcome }) => outcome === 'discrepancies-listed')) return null;
   const approved = countingInspections(inspections, kinds, at).at(-1) ?? null;
   return inspections
     .filter((entry) => kinds.includes(entry.kind) && entry.outcome === 'discrepancies-listed' && inspectionFaults(entry, at).length > 0)

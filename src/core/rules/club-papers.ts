@@ -17,11 +17,15 @@ export const clubPapers = rule({
   source,
   explanation: 'Where the club asks for it, insurance in force must be on record; other papers of the club hold to their own dates, for the uses that need them.',
   judge: (facts, { insurance }: { readonly insurance: (typeof INSURANCE)[number] }) => {
-    const names = [...new Set(facts.clubPapers.map(({ kind, name }) => `${kind}/${name}`))].sort();
     const missing: string[] = [];
-    const constraints = names.flatMap((key): readonly Constraint[] => {
-      const paper: ClubPaper | null = latestOf(facts.clubPapers.filter(({ kind, name }) => `${kind}/${name}` === key));
-      if (paper === null || paper.validUntil === 'no-expiry') return [];
+    const latest = new Map<string, ClubPaper>();
+    for (const paper of facts.clubPapers) {
+      const key = `${paper.kind}/${paper.name}`;
+      const known = latest.get(key);
+      latest.set(key, known === undefined ? paper : (latestOf([known, paper]) ?? paper));
+    }
+    const constraints = [...latest].sort(([a], [b]) => (a < b ? -1 : 1)).flatMap(([key, paper]): readonly Constraint[] => {
+      if (paper.validUntil === 'no-expiry') return [];
       const made = { key, source, records: [paper.id], closes: usesInAny(paper.uses) };
       if (paper.validUntil === null) {
         missing.push(`clubPapers.${paper.id}.validUntil`);

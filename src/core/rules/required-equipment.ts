@@ -1,9 +1,10 @@
-import { ALL_USES, intersection, isEmpty, usesIn, usesInAny, type UseSet } from '../envelope/use-set';
+import { ALL_USES, overlaps, usesIn, usesInAny, type UseSet } from '../envelope/use-set';
+import type { Aircraft } from '../records/aircraft';
 import { lineOf, type EquipmentKind } from '../records/equipment';
 import { endOfDay } from '../time/zone';
 import { ANYBODY, constraint, from, lift, MECHANICS, RECORD_KEEPER, type Constraint, type Source } from './parts/constraint';
 import type { RequiredList } from './parts/reason';
-import { linesFor } from './parts/required-lists';
+import { linesFor, type RequiredLine } from './parts/required-lists';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: '14 CFR 91.205' } as const;
@@ -20,6 +21,18 @@ const DATED: readonly { readonly kind: EquipmentKind; readonly closes: UseSet }[
   { kind: 'pyrotechnic-signal', closes: usesIn({ overWater: ['beyond-glide'], purpose: ['carriage-for-hire'] }) },
 ];
 
+const touching = new WeakMap<UseSet, Map<readonly RequiredLine[], readonly RequiredLine[]>>();
+
+/** The lines for uses that the aircraft has: aircraft with the same approvals share them. A line for uses that it never had is no constraint on it. */
+function linesOn(aircraft: Aircraft, has: UseSet): readonly RequiredLine[] {
+  const lines = linesFor(aircraft);
+  let known = touching.get(has);
+  if (known === undefined) { known = new Map(); touching.set(has, known); }
+  let own = known.get(lines);
+  if (own === undefined) { own = lines.filter(({ uses }) => overlaps(uses, has)); known.set(lines, own); }
+  return own;
+}
+
 /** Instruments and equipment that the operating rules ask for by kind of flight: fitted, and in date where they have one. */
 export const requiredEquipment = rule({
   id: 'required-equipment',
@@ -30,18 +43,16 @@ export const requiredEquipment = rule({
     if (equipmentList === null) {
       return result([constraint({ key: 'list', certainty: 'unknown', source, reason: { code: 'equipment-list-unknown' }, closes: ALL_USES, lifts: [lift('record-equipment', ANYBODY)] })], ['equipment']);
     }
-    // A line for uses that the aircraft never had is no constraint on it.
     const has = aircraft.approvedFor === null ? ALL_USES : usesInAny(aircraft.approvedFor);
+    const fitted = new Set(equipmentList.items.filter((item) => item.fitted === true).map(({ kind }) => kind));
     const records = [equipmentList.id];
     const missing: string[] = [];
     const constraints: Constraint[] = [];
-    for (const { equipment, list, uses, needed } of linesFor(aircraft)) {
-      const own = intersection(uses, has);
-      if (isEmpty(own)) continue;
+    for (const { equipment, list, uses, needed } of linesOn(aircraft, has)) {
+      if (fitted.has(equipment)) continue;
       const by = needed(aircraft);
       if (by === false) continue;
       const item = lineOf(equipmentList, equipment);
-      if (item?.fitted === true) continue;
       const made = { key: `${list}.${equipment}`, source: SOURCES[list] ?? source, closes: uses, records, permitMayCover: true };
       if (typeof by === 'object') {
         missing.push(`aircraft.${by.unknown}`);
@@ -55,7 +66,7 @@ export const requiredEquipment = rule({
     }
     for (const { kind, closes } of DATED) {
       const item = lineOf(equipmentList, kind);
-      if (item?.fitted !== true || item.expiresOn === 'no-expiry' || isEmpty(intersection(closes, has))) continue;
+      if (item?.fitted !== true || item.expiresOn === 'no-expiry' || !overlaps(closes, has)) continue;
       const made = { key: `dated.${kind}`, source, closes, records, lifts: [lift('service-measured-item', MECHANICS, kind)] };
       if (item.expiresOn === null) constraints.push(constraint({ ...made, certainty: 'unknown', reason: { code: 'equipment-date-unknown', equipment: kind }, lifts: [lift('record-equipment', ANYBODY)] }));
       else constraints.push(constraint({ ...made, certainty: 'failed', reason: { code: 'equipment-expires', equipment: kind, lastDay: item.expiresOn }, begins: from(endOfDay(item.expiresOn, place.zone)) }));

@@ -1,11 +1,11 @@
-import { Body, Observer, SearchAltitude, SearchRiseSet } from 'astronomy-engine';
+import { Body, Equator, Horizon, Observer, SearchAltitude, SearchRiseSet } from 'astronomy-engine';
 import { NOAACalculator, GeoLocation } from '@hebcal/noaa';
 import fc from 'fast-check';
 import { Temporal } from 'temporal-polyfill';
 import { describe, expect, it } from 'vitest';
 import { addDays, civilDate } from './civil-date';
 import { instant, type Instant } from './instant';
-import { lightTouched, sunOn, type Place } from './sun';
+import { lightTouched, sunOn, type Light, type Place } from './sun';
 import { startOfDay, zone } from './zone';
 
 const HALIFAX: Place = { name: 'Tern Bay', latitude: 44.53, longitude: -64.02, zone: zone('America/Halifax') };
@@ -64,6 +64,28 @@ describe('the light that a flight touches', () => {
     ['from night into the morning', at(dawn, -10), at(sunrise, 10), ['day', 'dusk', 'night']],
     ['round the clock', at(dawn, -10), at(dawn, 24 * 60), ['day', 'dusk', 'night']],
   ] as const)('%s', (_, from, to, expected) => { expect(lightTouched(from, to, HALIFAX)).toEqual(expected); });
+
+  it('is what the sun’s height says minute by minute, in another library, in the north, the south and beyond the polar circle', () => {
+    // Reference: astronomy-engine's horizontal coordinates. A height near an edge may count either way: the edges are good to two minutes.
+    const places: readonly Place[] = [HALIFAX, { name: 'south', latitude: -33.9, longitude: 151.2, zone: zone('Australia/Sydney') }, BARROW, { name: 'circle', latitude: 66.5, longitude: 25, zone: zone('Europe/Helsinki') }];
+    const heightAt = (place: Place, at: number): number => {
+      const observer = new Observer(place.latitude, place.longitude, 0);
+      const { ra, dec } = Equator(Body.Sun, new Date(at), observer, true, true);
+      return Horizon(new Date(at), observer, ra, dec).altitude;
+    };
+    const light = (height: number): Light => (height > -0.833 ? 'day' : height > -6 ? 'dusk' : 'night');
+    fc.assert(fc.property(fc.constantFrom(...places), fc.integer({ min: 0, max: 2 * 365 * 24 * 60 }), fc.integer({ min: 1, max: 600 }), (place, minute, lasts) => {
+      const start = instant('2026-01-01T00:00:00Z') + minute * MINUTE;
+      const touched = lightTouched(start as Instant, (start + lasts * MINUTE) as Instant, place);
+      const heights = Array.from({ length: Math.ceil(lasts / 4) + 1 }, (_, at) => heightAt(place, start + Math.min(at * 4, lasts) * MINUTE));
+      const polar = Math.abs(place.latitude) > 60;
+      const margin = polar ? 1 : 0.5;
+      // Never less than what is met …
+      for (const height of heights) if (Math.abs(height + 0.833) > margin && Math.abs(height + 6) > margin) expect([place.name, new Date(start).toISOString(), lasts, touched.includes(light(height))]).toEqual([place.name, new Date(start).toISOString(), lasts, true]);
+      // … and where the sun rises and sets every day, no more.
+      if (!polar) for (const value of touched) expect(heights.some((height) => light(height - margin) === value || light(height + margin) === value)).toBe(true);
+    }), { numRuns: 400 });
+  });
 
   it('does not guess in a polar night: the flight needs every value', () => {
     expect(lightTouched(instant('2025-06-21T20:00:00Z'), instant('2025-06-21T21:00:00Z'), BARROW)).toEqual(['day', 'dusk', 'night']);

@@ -3,7 +3,8 @@ import type { KnownFacts } from '../../records/facts';
 import { countingInspections, discountedEntries, refusal, type Inspection, type InspectionKind } from '../../records/inspection';
 import { lastDayOfCalendarMonths } from '../../time/civil-date';
 import { endOfDay } from '../../time/zone';
-import { constraint, from, lift, type Act, type Constraint, type Entitled, type Source } from './constraint';
+import { from, lift, RECORDED, type Act, type Begins, type Constraint, type Entitled, type Lift, type Source } from './constraint';
+import type { Reason } from './reason';
 
 /** An inspection or test that counts for so many calendar months. */
 export interface DatedInspection {
@@ -21,11 +22,12 @@ export function datedInspection({ inspections, place }: KnownFacts, { kind, mont
   const discounted = discountedEntries(inspections, [kind], last, place.zone);
   const refused = refusal(inspections, [kind], place.zone);
   const lifts = [...(refused === null ? discounted.slice(0, 1).map(({ completedOn }) => lift('complete-inspection-entry', by, kind, null, from(endOfDay(lastDayOfCalendarMonths(completedOn, months), place.zone)))) : []), lift(act, by)];
-  const parts = { key: kind, source, closes, permitMayCover: true };
+  const made = (certainty: Constraint['certainty'], reason: Reason, records: readonly string[], begins: Begins, own: readonly Lift[]): Constraint =>
+    ({ key: kind, certainty, source, reason, records, closes, begins, ends: null, lifts: own, condition: false, cap: null, permitMayCover: true });
   if (refused !== null) {
-    return { last, missing: [], constraints: [constraint({ ...parts, certainty: 'failed', reason: { code: 'inspection-not-approved', kind, completedOn: refused.completedOn }, records: [refused.id], lifts: [lift('clear-inspection-list', by, kind), lift(act, by)] })] };
+    return { last, missing: [], constraints: [made('failed', { code: 'inspection-not-approved', kind, completedOn: refused.completedOn }, [refused.id], RECORDED, [lift('clear-inspection-list', by, kind), lift(act, by)])] };
   }
-  if (last === null) return { last, missing: [`inspections (${kind})`], constraints: [constraint({ ...parts, certainty: 'unknown', reason: { code: 'inspection-unknown', kind, discounted }, lifts })] };
+  if (last === null) return { last, missing: [`inspections (${kind})`], constraints: [made('unknown', { code: 'inspection-unknown', kind, discounted }, [], RECORDED, lifts)] };
   const lastDay = lastDayOfCalendarMonths(last.completedOn, months);
-  return { last, missing: [], constraints: [constraint({ ...parts, certainty: 'failed', reason: { code: 'inspection-expires', kind, completedOn: last.completedOn, lastDay, discounted }, records: [last.id], begins: from(endOfDay(lastDay, place.zone)), lifts })] };
+  return { last, missing: [], constraints: [made('failed', { code: 'inspection-expires', kind, completedOn: last.completedOn, lastDay, discounted }, [last.id], from(endOfDay(lastDay, place.zone)), lifts)] };
 }

@@ -65,7 +65,9 @@ export const OPERATING_LINES: readonly RequiredLine[] = [
   line('towing', 'tow-hook', ({ particulars }) => (particulars.towsGliders === null ? { unknown: 'tows-gliders' } : particulars.towsGliders)),
 ];
 
+const ALL_LINES: readonly RequiredLine[] = [...REQUIRED_LINES, ...OPERATING_LINES];
+
 /** The lines that an aircraft has to meet: the lists of 91.205 are for powered aircraft of the standard category only. */
 export function linesFor(aircraft: Aircraft): readonly RequiredLine[] {
-  return aircraft.category === 'standard' ? [...REQUIRED_LINES, ...OPERATING_LINES] : OPERATING_LINES;
+  return aircraft.category === 'standard' ? ALL_LINES : OPERATING_LINES;
 }
