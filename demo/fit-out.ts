@@ -25,7 +25,7 @@ export function particularsOf({ registration, category, firstFlown, fit, feature
   return {
     ...UNKNOWN_PARTICULARS, serialNumber: serialOf(registration), manufacturedOn: civilDate(firstFlown), certificatedOn: civilDate(typeName === 'Selmo X' || typeName === 'Dravik D' ? '2001-06-01' : '1962-05-14'),
     seats: small ? 2 : 4, engine: glider ? 'none' : { cooling: features.includes('liquid-cooled') ? 'liquid' : 'air', altitude: false }, gear: 'fixed', programme: 'annual', ifrNavigation: fit === 'tourer' ? 'either' : 'vor-only',
-    manualRevision: '7', minimumEquipmentList: 'none', towsGliders: fit === 'tug',
+    manualRevision: '7', minimumEquipmentList: 'none',
     fuel: glider ? null : { burnPerHour: volume(small ? '4.6' : '8.4', 'US gal'), minimum: volume('4', 'US gal'), tanks: [{ id: 'left', usable: volume(small ? '9' : '18', 'US gal') }, { id: 'right', usable: volume(small ? '9' : '18', 'US gal') }] },
     measured: glider ? [] : [
       { quantity: 'oil', which: null, min: volume(small ? '2' : '4', 'US qt'), max: volume(small ? '4' : '8', 'US qt'), open: false, uses: null, remedy: 'top-up', everyFlight: true },

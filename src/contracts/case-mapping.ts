@@ -162,7 +162,7 @@ export function particularsOf(given: CaseFile['aircraft']): Particulars {
   const { fuel } = given;
   return {
     serialNumber: known(given.serialNumber), manufacturedOn: known(given.manufacturedOn), certificatedOn: known(given.certificatedOn), seats: known(given.seats), engine: known(given.engine), gear: known(given.gear), programme: known(given.programme),
-    ifrNavigation: known(given.ifrNavigation), manualRevision: known(given.manualRevision), minimumEquipmentList: known(given.minimumEquipmentList), towsGliders: known(given.towsGliders),
+    ifrNavigation: known(given.ifrNavigation), manualRevision: known(given.manualRevision), minimumEquipmentList: known(given.minimumEquipmentList),
     fuel: fuel === undefined ? null : { burnPerHour: known(fuel.burnPerHour), minimum: known(fuel.minimum), tanks: fuel.tanks },
     measured: (given.measured ?? []).map(({ quantity, which, min, max, open, uses, remedy, everyFlight }) => ({ quantity, which: known(which), min, max, open: open ?? false, uses: boxes(uses), remedy, everyFlight: everyFlight ?? false })),
   };

@@ -91,7 +91,6 @@ export const particulars = {
     tanks: z.array(z.strictObject({ id: textSchema(40).describe('name of the tank'), usable: volumeSchema.describe('usable fuel when full') })).describe('its tanks'),
   }).optional().describe('fuel figures of its handbook; absent is unknown'),
   measured: z.array(measureLimit).optional().describe('limits of what is measured on the ramp; absent states none'),
-  towsGliders: z.boolean().optional().describe('used to tow gliders; absent is unknown'),
 };
 
 const interval = {

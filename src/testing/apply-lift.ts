@@ -72,7 +72,7 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
     case 'put-document-aboard': case 'record-sighting': case 'display-certificate': case 'replace-document': case 'fetch-the-right-document': case 'update-document': return see(on);
     case 'renew-registration': case 'record-registration-dates': case 'register-new-owner': return register();
     case 'record-first-flight-date': return { ...facts, aircraft: { ...aircraft, firstFlownOn: civilDate('1970-01-01') } };
-    case 'record-particulars': return { ...see('operating-limitations'), aircraft: { ...aircraft, particulars: { ...aircraft.particulars, serialNumber: aircraft.particulars.serialNumber ?? 'TB', manualRevision: aircraft.particulars.manualRevision ?? 'none', manufacturedOn: civilDate('1970-01-01'), certificatedOn: civilDate('1970-01-01'), engine: 'none', gear: 'fixed', ifrNavigation: aircraft.particulars.ifrNavigation ?? 'either', towsGliders: false } } };
+    case 'record-particulars': return { ...see('operating-limitations'), aircraft: { ...aircraft, particulars: { ...aircraft.particulars, serialNumber: aircraft.particulars.serialNumber ?? 'TB', manualRevision: aircraft.particulars.manualRevision ?? 'none', manufacturedOn: civilDate('1970-01-01'), certificatedOn: civilDate('1970-01-01'), engine: 'none', gear: 'fixed', ifrNavigation: aircraft.particulars.ifrNavigation ?? 'either' } } };
     case 'complete-annual': return inspect('annual');
     case 'complete-condition-inspection': return inspect('condition');
     case 'complete-hundred-hour': return inspect('hundred-hour');

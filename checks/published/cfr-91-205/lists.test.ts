@@ -7,7 +7,7 @@ import { source } from './source';
 
 const aircraft = (change: Partial<Particulars>, category: Aircraft['category'] = 'standard'): Aircraft => ({
   registration: 'N02TB', category, firstFlownOn: null, approvedFor: null,
-  particulars: { ...UNKNOWN_PARTICULARS, engine: { cooling: 'air', altitude: false }, gear: 'fixed', manufacturedOn: civilDate('1970-01-01'), certificatedOn: civilDate('1960-01-01'), towsGliders: false, ...change },
+  particulars: { ...UNKNOWN_PARTICULARS, engine: { cooling: 'air', altitude: false }, gear: 'fixed', manufacturedOn: civilDate('1970-01-01'), certificatedOn: civilDate('1960-01-01'), ...change },
 });
 const needed = (one: Aircraft, list: string) => linesFor(one).filter((line) => line.list === list && line.needed(one) === true).map(({ equipment }) => equipment);
 const ask = (items: object, change: object = {}) => decideBy(['required-equipment', 'approved-uses'], { equipment: { list: { items } }, ...change } as never);

@@ -82,7 +82,7 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
   for (let place = 0; place < biting.length; place += 1) {
     const own = prepared.constraints[place];
     if (own === undefined) continue;
-    const { constraint, caps: below } = own;
+    const { constraint, caps: below, coverable } = own;
     const over = ends[place] ?? 0;
     // With nothing left the use is closed; a meter that is not known counts as past every limit.
     const reached = kind[place] === BY_RECORD || (at[place] ?? 0) <= (kind[place] === BY_INSTANT ? asOf : values[meter[place] ?? 0] ?? 0);
@@ -91,7 +91,7 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
     constraints.push(constraint);
     if (over < holdsUntil) holdsUntil = over;
     const { cap } = constraint;
-    if (cap !== null) { if (below) caps.push(cap); } else if (permits && constraint.permitMayCover) covered.push(constraint);
+    if (cap !== null) { if (below) caps.push(cap); } else if (coverable) covered.push(constraint);
     else closed[set[place] ?? 0] = 1;
   }
   const limits: LimitAhead[] = [];

@@ -9,8 +9,8 @@ import { waysOut, type WaysOut } from './ways-out';
 
 /** What stands in the way of uses now: what closes any of them, unless a permit in force covers all of them. */
 export function closingNow(decision: Decision, wanted: UseSet): readonly DecidedConstraint[] {
-  const covered = decision.reliefs.some(({ uses }) => isWithin(wanted, uses));
-  return decision.constraints.filter(({ closes, cap, permitMayCover }) => cap === null && overlaps(closes, wanted) && !(covered && permitMayCover));
+  const covered = new Set(decision.reliefs.filter(({ uses }) => isWithin(wanted, uses)).flatMap(({ covers }) => covers));
+  return decision.constraints.filter(({ id, closes, cap }) => cap === null && overlaps(closes, wanted) && !covered.has(id));
 }
 
 /** True for an act after which the constraint does not close again at once. */

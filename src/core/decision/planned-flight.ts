@@ -56,6 +56,13 @@ export function usesNeeded(flight: PlannedFlight, place: Place): UseSet {
   return usesIn(box);
 }
 
+const NO_IDS: ReadonlySet<string> = new Set();
+
+/** Ids of the constraints that a permit in force covers. */
+export function coverableIds({ constraints }: Pick<Prepared, 'constraints'>): ReadonlySet<string> {
+  return new Set(constraints.filter(({ coverable }) => coverable).map(({ constraint }) => constraint.id));
+}
+
 /** The permit that covers the whole of a flight, or null. */
 function reliefFor(reliefs: readonly Relief[], flight: PlannedFlight, needs: UseSet, endTimeInService: number | null): Relief | null {
   return reliefs.find(({ uses, from, until, untilTimeInService }) => isWithin(needs, uses) && from <= flight.starts && flight.ends <= until
@@ -129,7 +136,8 @@ export function answerFlight(prepared: Prepared, situation: Situation, flight: P
   const needs = usesNeeded(flight, prepared.place);
   const service = meters['time-in-service'];
   const relief = reliefFor(prepared.reliefs, flight, needs, service === null ? null : service + flown['time-in-service'] + adds(flight)['time-in-service']);
-  const stands = (one: DecidedConstraint) => one.cap === null && overlaps(one.closes, needs) && holdsAt(one, flight) && (relief === null || !one.permitMayCover);
+  const coverable = relief === null ? NO_IDS : coverableIds(prepared);
+  const stands = (one: DecidedConstraint) => one.cap === null && overlaps(one.closes, needs) && holdsAt(one, flight) && (relief === null || !coverable.has(one.id));
   const closing = constraints.filter(stands);
   const outruns = limits.filter(({ constraint: one }) => stands(one)).flatMap((limit) => { const outrun = outrunOf(limit, flight, situation, flown); return outrun === null ? [] : [outrun]; });
   const own = ownOf(prepared, flight, needs, situation, flown);
@@ -142,8 +150,8 @@ export function answerFlight(prepared: Prepared, situation: Situation, flight: P
 
 /** Answers for uses that somebody wants now, without a flight: every one of them must be open, or covered by one permit in force. */
 export function answerWanted(wanted: UseSet, { full, constraints, reliefs }: Pick<DecisionParts, 'full' | 'constraints' | 'reliefs'>): WantedAnswer {
-  const spared = reliefs.some(({ uses }) => isWithin(wanted, uses));
-  const closing = constraints.filter(({ closes, cap, permitMayCover }) => cap === null && overlaps(closes, wanted) && !(spared && permitMayCover));
+  const covered = new Set(reliefs.filter(({ uses }) => isWithin(wanted, uses)).flatMap(({ covers }) => covers));
+  const closing = constraints.filter(({ id, closes, cap }) => cap === null && overlaps(closes, wanted) && !covered.has(id));
   const notApproved = !isWithin(wanted, full);
   const answer = notApproved || closing.some(({ condition }) => !condition) ? 'no' : closing.length > 0 ? 'yes-after' : 'yes';
   return { answer, wanted, closedBy: closing.map(({ id }) => id), notApproved };

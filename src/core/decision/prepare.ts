@@ -19,6 +19,8 @@ export interface PreparedConstraint {
   readonly ordinary: boolean;
   /** It restricts, though it closes nothing: the number is below the aircraft's own. */
   readonly caps: boolean;
+  /** Every permit that still holds may cover it: a find that one of them cannot have known is covered by none. */
+  readonly coverable: boolean;
 }
 
 /** A rule's own constraints by id, before a moment has said which of them bite. */
@@ -152,8 +154,8 @@ function availabilityOf({ flightsOut }: KnownFacts): DecisionParts['availability
 
 /** A rule's constraint with its rule and pack. Written out: a spread here costs more than all the rest. */
 export function decided(constraint: Constraint, rule: string, pack: string, closes: UseSet, certainty: Constraint['certainty'], lifts: Constraint['lifts'] = constraint.lifts): DecidedConstraint {
-  const { key, source, reason, records, begins, ends, condition, cap, permitMayCover } = constraint;
-  return { key, certainty, source, reason, records, closes, begins, ends, lifts, condition, cap, permitMayCover, id: `${rule}/${key}`, rule, pack };
+  const { key, source, reason, records, begins, ends, condition, cap, permitMayCover, knownSince } = constraint;
+  return { key, certainty, source, reason, records, closes, begins, ends, lifts, condition, cap, permitMayCover, knownSince, id: `${rule}/${key}`, rule, pack };
 }
 
 const CURRENCY = (meter: Meter): number => (isHourMeter(meter) ? 0 : 1);
@@ -222,15 +224,17 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
   weighed.sort(byWeight);
   for (let place = 0; place < weighed.length; place += 1) { const at = weighed[place]; if (at !== undefined) at.place = place; }
   const rules = answered.map(({ about, own }): PreparedRule => ({ about, own: own.map(({ constraint }) => constraint), places: own.map(({ place }) => place) }));
+  const { registration } = known.aircraft;
+  const reliefs = reliefsOf(known.permits, registration, known.place.zone).filter(({ until }) => until > moment);
   const constraints = weighed.map(({ constraint, closes: { touches, ordinary } }): PreparedConstraint => {
     const { cap } = constraint;
     const below = cap !== null && (cap.own === null || (cap.bound === 'at-most' ? cap.value < cap.own : true));
-    return { constraint, touches, ordinary, caps: below && ordinary };
+    const { permitMayCover, knownSince } = constraint;
+    return { constraint, touches, ordinary, caps: below && ordinary, coverable: permitMayCover && reliefs.length > 0 && (knownSince === null || reliefs.every(({ knows }) => knows >= knownSince)) };
   });
-  const { registration } = known.aircraft;
   return {
     packs, registration, place: known.place, knownAt: moment, full, ...approvedFor(full), meters, facts: known, rules, constraints, packed: pack(weighed),
-    flightRules: chosen.filter(({ rule }) => rule.judgeFlight !== undefined), reliefs: reliefsOf(known.permits, registration, known.place.zone),
+    flightRules: chosen.filter(({ rule }) => rule.judgeFlight !== undefined), reliefs,
     notChecked: notCheckedIn(known, packs), availability: availabilityOf(known),
   };
 }

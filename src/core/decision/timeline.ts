@@ -41,7 +41,7 @@ export interface Timeline {
 }
 
 /** A constraint with where it stands: the number of its set of uses, and whether it is in force. */
-interface Tracked { readonly constraint: DecidedConstraint; readonly set: number; readonly caps: boolean; inForce: boolean }
+interface Tracked { readonly constraint: DecidedConstraint; readonly set: number; readonly caps: boolean; readonly coverable: boolean; inForce: boolean }
 
 type Edge =
   | { readonly at: Instant; readonly order: 0; readonly kind: 'constraint'; readonly tracked: Tracked }
@@ -68,7 +68,7 @@ class Sweep {
   constructor(private readonly prepared: Prepared, public at: Instant) {
     const numbers = new Map<UseSet, number>();
     const number = (set: UseSet): number => { const known = numbers.get(set); if (known !== undefined) return known; numbers.set(set, numbers.size); return numbers.size - 1; };
-    this.tracked = prepared.constraints.map(({ constraint, caps }) => ({ constraint, set: number(constraint.closes), caps, inForce: false }));
+    this.tracked = prepared.constraints.map(({ constraint, caps, coverable }) => ({ constraint, set: number(constraint.closes), caps, coverable, inForce: false }));
     this.sets = [...numbers.keys()];
     this.closing = new Int32Array(this.sets.length);
     this.covered = new Int32Array(this.sets.length);
@@ -86,7 +86,7 @@ class Sweep {
     if (inForce) this.now.add(one); else this.now.delete(one);
     const step = inForce ? 1 : -1;
     if (constraint.cap !== null) { if (caps) this.caps += step; return true; }
-    const counts = constraint.permitMayCover && this.prepared.reliefs.length > 0 ? this.covered : this.closing;
+    const counts = one.coverable ? this.covered : this.closing;
     counts[set] = (counts[set] ?? 0) + step;
     if ((counts[set] ?? 0) === (inForce ? 1 : 0)) this.stale = true;
     return true;
@@ -226,7 +226,7 @@ function lookAhead(prepared: Prepared, sweep: Sweep, flight: PlannedFlight, touc
   const touched = touches(needs);
   const spared = sweep.spared(needs);
   const more = adds(flight);
-  const stands = ({ constraint: { cap, ends, permitMayCover }, set }: Tracked) => touched[set] === true && cap === null && !(spared && permitMayCover) && (ends === null || ends > flight.starts);
+  const stands = ({ constraint: { cap, ends }, coverable, set }: Tracked) => touched[set] === true && cap === null && !(spared && coverable) && (ends === null || ends > flight.starts);
   const closedBy: string[] = [];
   for (const one of sweep.now) if (stands(one)) closedBy.push(one.constraint.id);
   const outruns: Outrun[] = [];

@@ -44,14 +44,12 @@ export interface Particulars {
   readonly fuel: FuelFigures | null;
   /** Limits of what is measured on the ramp. */
   readonly measured: readonly MeasureLimit[];
-  /** Used to tow gliders: tow equipment and rope rules apply. */
-  readonly towsGliders: boolean | null;
 }
 
 /** Nothing known of it. */
 export const UNKNOWN_PARTICULARS: Particulars = {
   serialNumber: null, manufacturedOn: null, certificatedOn: null, seats: null, engine: null, gear: null, programme: null, ifrNavigation: null,
-  manualRevision: null, minimumEquipmentList: null, fuel: null, measured: [], towsGliders: null,
+  manualRevision: null, minimumEquipmentList: null, fuel: null, measured: [],
 };
 
 /** The aircraft itself. A field that is null is not known. */

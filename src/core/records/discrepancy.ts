@@ -122,6 +122,11 @@ export function rectificationFaults(discrepancy: Discrepancy, rectification: Rec
   return faults;
 }
 
+/** Classes on which an inoperative instrument goes the way of the four questions; stricter ones keep the aircraft on the ground anyway. */
+export function isDeferrable(classification: Classification | null): boolean {
+  return classification === 'deferral-path' || classification === 'watch' || classification === 'note';
+}
+
 /** Why a deferral does not count. */
 export type DeferralFault = SignatureFault | 'date-missing' | 'action-missing' | 'placard-missing' | 'record-missing' | 'completed-after-recorded' | 'completed-before-found';
 

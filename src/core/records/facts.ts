@@ -133,6 +133,13 @@ export function knownAt(facts: AircraftFacts, moment: Instant): KnownFacts {
   };
 }
 
+/** The last moment at which the aircraft came back from a flight; null where none is on record. */
+export function lastReturn({ flightsOut }: Pick<AircraftFacts, 'flightsOut'>): Instant | null {
+  let last: Instant | null = null;
+  for (const { returned } of flightsOut) if (returned !== null && (last === null || returned.at > last)) last = returned.at;
+  return last;
+}
+
 /** The latest of some records: by when it happened, then when it was recorded, then id. */
 export function latestOf<T extends { readonly id: string; readonly happenedAt: Instant; readonly recordedAt: Instant }>(records: readonly T[]): T | null {
   let latest: T | null = null;

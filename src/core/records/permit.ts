@@ -13,6 +13,8 @@ export interface Relief {
   readonly from: Instant;
   readonly until: Instant;
   readonly untilTimeInService: Hours | null;
+  /** When it was written down: what was found later it cannot have known. */
+  readonly knows: Instant;
 }
 
 /** Flights to where the aircraft is put right, with nobody aboard but required crew. */
@@ -28,6 +30,6 @@ export function reliefsOf(permits: readonly FlightPermit[], registration: string
     if (number === null || number.trim() === '' || registrationShown !== registration || validFrom === null || validUntil === null || validUntil < validFrom || aboard !== true || safeForFlight === null) return [];
     if (safeForFlight.on > civilDateAt(recordedAt, zone) || signatureFaults(safeForFlight.by, 'return-to-service', safeForFlight.on).length > 0) return [];
     const from = validFrom > safeForFlight.on ? validFrom : safeForFlight.on;
-    return [{ id, uses: intersection(usesInAny(uses), FERRY), from: startOfDay(from, zone), until: endOfDay(validUntil, zone), untilTimeInService }];
+    return [{ id, uses: intersection(usesInAny(uses), FERRY), from: startOfDay(from, zone), until: endOfDay(validUntil, zone), untilTimeInService, knows: recordedAt }];
   });
 }

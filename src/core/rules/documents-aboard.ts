@@ -92,6 +92,8 @@ function troubles(kind: DocumentKind, document: AircraftDocument | null, facts: 
   }
   if (document.kind === 'weight-and-balance') {
     const changed = facts.work.filter(({ weightChanged }) => weightChanged === true).flatMap(({ completedOn }) => (completedOn === null ? [] : [completedOn])).sort().at(-1) ?? null;
+    const unsaid = facts.work.find(({ weightChanged, completedOn }) => weightChanged === null && (document.datedOn === null || completedOn === null || completedOn > document.datedOn));
+    if (unsaid !== undefined) found.push({ certainty: 'unknown', reason: { code: 'work-effect-unknown', description: unsaid.description ?? '', effect: 'weight' }, act: 'update-document', by: MECHANICS, missing: 'datedOn' });
     if (document.datedOn === null) found.push({ certainty: 'unknown', reason: { code: 'loading-data-date-unknown' }, act: 'record-sighting', by: anybody, missing: 'datedOn' });
     else if (changed !== null && document.datedOn < changed) found.push({ certainty: 'failed', reason: { code: 'loading-data-outdated', datedOn: document.datedOn, changedOn: changed }, act: 'update-document', by: MECHANICS });
   }

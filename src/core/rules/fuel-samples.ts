@@ -1,5 +1,4 @@
-import { latestOf, type KnownFacts } from '../records/facts';
-import type { Instant } from '../time/instant';
+import { lastReturn, latestOf } from '../records/facts';
 import { startOfDay, civilDateAt } from '../time/zone';
 import { ANYBODY, constraint, lift, type Constraint } from './parts/constraint';
 import type { Reason } from './parts/reason';
@@ -10,12 +9,6 @@ const sample = lift('sample-fuel', ANYBODY);
 
 /** How often fuel is sampled, from the loosest to the strictest. */
 export const FUEL_SAMPLING = ['after-fuelling', 'first-of-day-and-after-fuelling', 'every-flight-and-after-fuelling'] as const;
-
-/** The last moment at which the aircraft came back. */
-function lastReturn({ flightsOut }: KnownFacts): Instant | null {
-  const returns = flightsOut.flatMap(({ returned }) => (returned === null ? [] : [returned.at]));
-  return returns.length === 0 ? null : returns.reduce((a, b) => (a > b ? a : b));
-}
 
 /** Fuel sampled clean of every drain, as often as the club asks and after any fuelling. */
 export const fuelSamples = rule({

@@ -1,6 +1,6 @@
 import { ALL_USES, NO_USES, isEmpty, union, usesInAny, type UseSet } from '../envelope/use-set';
 import type { Aircraft } from '../records/aircraft';
-import { deferralFaults, rectificationFaults, REPAIR_CATEGORIES, type Deferral, type Discrepancy } from '../records/discrepancy';
+import { deferralFaults, isDeferrable, rectificationFaults, REPAIR_CATEGORIES, type Deferral, type Discrepancy } from '../records/discrepancy';
 import { lineOf, type AskedFor, type EquipmentKind } from '../records/equipment';
 import type { KnownFacts } from '../records/facts';
 import { countingInspections } from '../records/inspection';
@@ -63,7 +63,7 @@ function judgeOne(discrepancy: Discrepancy, kind: EquipmentKind, facts: KnownFac
   const repair = lift('repair-and-return-to-service', MECHANICS, id);
   const defer = lift('defer-item', PILOT_OR_MECHANIC, id, closes);
   const src: Source = approvedList ? listed : source;
-  const base = { source: src, records: deferral === null ? [id] : [id, deferral.id], permitMayCover: true };
+  const base = { source: src, records: deferral === null ? [id] : [id, deferral.id], permitMayCover: true, knownSince: deferral === null ? discrepancy.recordedAt : deferral.recordedAt };
   const needed = isEmpty(closes) ? [] : [constraint({ ...base, key: `${id}.needed`, certainty: 'failed', reason: { code: 'item-inoperative', equipment: kind, what, because, deferred: deferral !== null }, closes, lifts: [repair] })];
   if (deferral === null) {
     // Until it is removed or deactivated, placarded, entered and judged no hazard, nothing is open.
@@ -96,7 +96,7 @@ export const inoperativeEquipment = rule({
   source,
   explanation: 'An inoperative item closes every use that type certification, the aircraft’s own lists, the operating rules or a directive need it for. For the rest it must be removed or deactivated, placarded, entered where that was maintenance, and judged no hazard by a rated pilot or a mechanic; until then nothing is open. It comes back at the next required inspection, at its own date, and by the days of an approved list.',
   judge: (facts) => result(facts.discrepancies.flatMap((discrepancy): readonly Constraint[] => {
-    if (discrepancy.equipment === null || discrepancy.classification !== 'deferral-path') return [];
+    if (discrepancy.equipment === null || !isDeferrable(discrepancy.classification)) return [];
     if (discrepancy.rectification !== null && rectificationFaults(discrepancy, discrepancy.rectification, facts.place.zone).length === 0) return [];
     return judgeOne(discrepancy, discrepancy.equipment, facts);
   })),

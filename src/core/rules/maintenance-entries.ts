@@ -1,6 +1,7 @@
 import { ALL_USES, difference, usesIn } from '../envelope/use-set';
 import { signatureFaults } from '../records/certificate';
 import { workFaults } from '../records/work-entry';
+import { civilDateAt } from '../time/zone';
 import { constraint, lift, MECHANICS, RECORD_KEEPER, type Constraint } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
@@ -28,7 +29,7 @@ export const maintenanceEntries = rule({
       return [constraint({ key: id, certainty: 'unknown', source, reason: { code: 'work-effect-unknown', description, effect: 'flight-characteristics' }, records: [id], closes: BUT_CHECK_FLIGHT, lifts: [lift('release-after-work', MECHANICS, id), lift('record-item-history', RECORD_KEEPER, id)] })];
     }
     if (groundTestsConclusive === true) return [];
-    const flown = checkFlight !== null && checkFlight.on >= completedOn && checkFlight.logged === true && signatureFaults(checkFlight.pilot, 'check-flight', checkFlight.on).length === 0;
+    const flown = checkFlight !== null && checkFlight.on >= completedOn && checkFlight.on <= civilDateAt(checkFlight.recordedAt, place.zone) && checkFlight.logged === true && signatureFaults(checkFlight.pilot, 'check-flight', checkFlight.on).length === 0;
     if (flown) return [];
     return [constraint({
       key: id, certainty: 'failed', source: { kind: 'regulation', citation: '14 CFR 91.407(b)' }, reason: { code: 'check-flight-needed', description, completedOn, attempted: checkFlight !== null }, records: [id],

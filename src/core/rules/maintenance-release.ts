@@ -3,6 +3,7 @@ import { signatureFaults } from '../records/certificate';
 import type { KnownFacts } from '../records/facts';
 import type { MaintenanceRelease } from '../records/work-entry';
 import { civilDateAt, endOfDay } from '../time/zone';
+import { uncoveredCategory } from './parts/category';
 import { ANYBODY, atReading, constraint, from, lift, type Constraint, type Entitled } from './parts/constraint';
 import { meterTroubles } from './parts/meter';
 import { result, rule } from './parts/rule';
@@ -18,7 +19,7 @@ function latestRelease(releases: readonly MaintenanceRelease[]): MaintenanceRele
 
 function required(release: MaintenanceRelease, { place }: KnownFacts): readonly Constraint[] {
   return release.required.flatMap(({ id, what, by, at, certified }): readonly Constraint[] => {
-    if (certified !== null && signatureFaults(certified.by, 'return-to-service', certified.on).length === 0) return [];
+    if (certified !== null && certified.on <= civilDateAt(certified.recordedAt, place.zone) && signatureFaults(certified.by, 'return-to-service', certified.on).length === 0) return [];
     const made = { source, records: [release.id], closes: ALL_USES, lifts: [lift('complete-item', maintainers, id)], permitMayCover: true, certainty: 'failed' } as const;
     const reason = { code: 'release-work-due', what, lastDay: by, dueAt: at } as const;
     if (by === null && at === null) return [constraint({ ...made, key: `required.${id}`, reason })];
@@ -36,6 +37,8 @@ export const maintenanceRelease = rule({
   source,
   explanation: 'An aircraft flies on a maintenance release that was issued for it and is carried aboard. It ends on the printed date or at the printed hours, whichever comes first, to the day and not to the month’s end; there is no allowance for flying on to the workshop. Suspended, cancelled, or with required maintenance overdue, it is not in force.',
   judge: (facts) => {
+    const closed = uncoveredCategory(facts.aircraft.category, ['standard'], source, ALL_USES);
+    if (closed !== null) return result([closed], facts.aircraft.category === null ? ['aircraft.category'] : []);
     const release = latestRelease(facts.releases);
     const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ source, records: release === null ? [] : [release.id], closes: ALL_USES, permitMayCover: true, ...given });
     if (release === null) return result([made({ key: 'release', certainty: 'unknown', reason: { code: 'release-missing' }, lifts: [issue] })], ['releases']);

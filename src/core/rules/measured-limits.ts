@@ -1,7 +1,8 @@
 import { ALL_USES, usesInAny } from '../envelope/use-set';
-import { latestOf, type KnownFacts } from '../records/facts';
+import { lastReturn, latestOf, type KnownFacts } from '../records/facts';
 import type { MeasureLimit, Measurement } from '../records/measurement';
-import { ANYBODY, constraint, lift, MECHANICS, PILOT_OR_MECHANIC, type Act, type Constraint, type Entitled } from './parts/constraint';
+import { civilDateAt, endOfDay } from '../time/zone';
+import { ANYBODY, constraint, from, lift, MECHANICS, PILOT_OR_MECHANIC, type Act, type Constraint, type Entitled } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'approved-documents' } as const;
@@ -40,7 +41,9 @@ export const measuredLimits = rule({
       const measured = latest(facts, limit);
       // Two limits on one thing (visual and instrument flight) are told apart by their figures.
       const key = `${quantity}.${which ?? ''}.${min ?? ''}.${max ?? ''}`;
-      if (measured === null) {
+      // Measured before the last flight, it says nothing about the next one.
+      const flown = lastReturn(facts);
+      if (measured === null || (everyFlight && flown !== null && flown > measured.happenedAt)) {
         if (!everyFlight) continue;
         missing.push(`ramp.measurements (${quantity})`);
         constraints.push(constraint({ key, certainty: 'unknown', source, reason: { code: 'not-measured', quantity, which }, closes, lifts: [lift('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())], condition: true }));
@@ -48,7 +51,13 @@ export const measuredLimits = rule({
         const { act, by } = remedyOf(limit, measured.value);
         constraints.push(constraint({
           key, certainty: 'failed', source, reason: { code: 'measured-outside', quantity, which, value: measured.value, min, max, remedy }, records: [measured.id], closes,
-          lifts: [lift(act, by, `${quantity} ${which ?? ''}`.trim())], condition: remedy !== 'mechanic', permitMayCover: remedy === 'mechanic',
+          lifts: [lift(act, by, `${quantity} ${which ?? ''}`.trim())], condition: remedy !== 'mechanic', permitMayCover: remedy === 'mechanic', knownSince: measured.recordedAt,
+        }));
+      } else if (everyFlight) {
+        // It holds for the day on which it was measured.
+        constraints.push(constraint({
+          key: `${key}.day`, certainty: 'unknown', source, reason: { code: 'not-measured', quantity, which }, records: [measured.id], closes, begins: from(endOfDay(civilDateAt(measured.happenedAt, facts.place.zone), facts.place.zone)),
+          lifts: [lift('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())], condition: true,
         }));
       }
     }

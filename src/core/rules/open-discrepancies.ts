@@ -1,5 +1,5 @@
 import { ALL_USES, isEmpty, NO_USES, union, usesIn, type UseSet } from '../envelope/use-set';
-import { CLOSERS, rectificationFaults, type ClosedUse, type Discrepancy } from '../records/discrepancy';
+import { CLOSERS, isDeferrable, rectificationFaults, type ClosedUse, type Discrepancy } from '../records/discrepancy';
 import type { Hours } from '../quantities/hours';
 import type { CivilDate } from '../time/civil-date';
 import { civilDateAt, endOfDay, type ZoneId } from '../time/zone';
@@ -76,8 +76,8 @@ export const openDiscrepancies = rule({
   explanation: 'What was found on the aircraft and not yet put right, deferred or cleared by somebody entitled keeps the aircraft, or the uses that need the item, closed. A watched thing closes when its time to be looked at again has passed; a known mark that did not change closes nothing.',
   judge: ({ discrepancies, place }) => result(discrepancies.flatMap((discrepancy): readonly Constraint[] => {
     const { id, what, where, rectification, foundBy, closesUses } = discrepancy;
-    // An inoperative instrument on the deferral path has a rule of its own.
-    if (discrepancy.equipment !== null && discrepancy.classification === 'deferral-path') return [];
+    // An inoperative instrument that may be deferred has a rule of its own, however mildly somebody classed it.
+    if (discrepancy.equipment !== null && isDeferrable(discrepancy.classification)) return [];
     const faults = rectification === null ? null : rectificationFaults(discrepancy, rectification, place.zone);
     if (faults?.length === 0) return [];
     const closes = usesClosedBy(discrepancy);
@@ -91,7 +91,7 @@ export const openDiscrepancies = rule({
         ? { code: 'discrepancy-open', what, where, classification, classified: discrepancy.classification !== null, closesUses, foundBy, foundOn: civilDateAt(discrepancy.happenedAt, place.zone) }
         : { code: 'discrepancy-repair-not-valid', what, where, faults, classification },
       lifts: faults === null ? [usualLift(discrepancy)] : [lift('complete-repair-entry', { kind: 'certificate', anyOf: CLOSERS[classification] }, id), usualLift(discrepancy)],
-      condition: classification === 'service-before-flight' || classification === 'tell-instructor', permitMayCover: true,
+      condition: classification === 'service-before-flight' || classification === 'tell-instructor', permitMayCover: true, knownSince: discrepancy.recordedAt,
     })];
   })),
 });

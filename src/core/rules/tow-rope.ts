@@ -31,7 +31,6 @@ export const towRope = rule({
   source,
   explanation: 'The rope holds between 80 % and 200 % of the glider’s maximum certificated operating weight; a stronger one needs weak links at both ends, the tug’s somewhat stronger than the glider’s. A rope with a knot or a broken strand is not used.',
   judge: (facts) => {
-    if (facts.aircraft.particulars.towsGliders !== true) return result([]);
     const rope = latestOf(facts.towRopes);
     const fault = rope === null ? 'no-rope' : ropeFault(rope);
     if (fault === null) return result([]);

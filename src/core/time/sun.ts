@@ -1,4 +1,4 @@
-import { getTimes } from 'suncalc';
+import { getPosition, getTimes } from 'suncalc';
 import { addDays, type CivilDate } from './civil-date';
 import { addSeconds, instantFromMilliseconds, type Instant } from './instant';
 import { remembered } from './remembered';
@@ -59,21 +59,44 @@ function edgesOf({ dawn, sunrise, sunset, nightfall }: SunDay): readonly Edge[] 
 const edgesByPlace = remembered((key: string) => {
   const [latitude = '', longitude = '', at = ''] = key.split('|');
   const place: Place = { name: '', latitude: Number(latitude), longitude: Number(longitude), zone: at as ZoneId };
-  // The day, the one before and the one after: local days and the sun's moments need not fit each other.
-  return remembered((date: CivilDate) => [-1, 0, 1].flatMap((days) => edgesOf(sunOn(addDays(date, days), place))).sort((a, b) => a.at - b.at), 2000);
+  return remembered((date: CivilDate): readonly Edge[] | null => {
+    // The day, the one before and the one after: local days and the sun's moments need not fit each other.
+    const days = [-1, 0, 1].map((far) => sunOn(addDays(date, far), place));
+    // Where one of its moments does not come on one of these days, the others do not tell what lies between them.
+    if (days.some(({ dawn, sunrise, sunset, nightfall }) => dawn === null || sunrise === null || sunset === null || nightfall === null)) return null;
+    return days.flatMap(edgesOf).sort((a, b) => a.at - b.at);
+  }, 2000);
 }, 50);
+
+/** How often the sun's height is looked at, where its moments do not tell. Far north and south it moves by less than half a degree meanwhile. */
+const LOOK_MS = 5 * 60_000;
+
+/** The light by the sun's height itself, for polar summers and winters: each value that could be met within a degree of its edge. */
+function lightByHeight(start: Instant, end: Instant, { latitude, longitude }: Place): readonly Light[] {
+  const touched = new Set<Light>();
+  for (let at = start as number; ; at = Math.min(at + LOOK_MS, end)) {
+    // Apparent height of the sun's centre: at sunrise and sunset about a quarter of a degree below the horizon.
+    const height = getPosition(new Date(at), latitude, longitude).altitude;
+    if (height > -1.3) touched.add('day');
+    if (height < 0.8 && height > -7) touched.add('dusk');
+    if (height < -5) touched.add('night');
+    if (at >= end) break;
+  }
+  return LIGHT.filter((light) => touched.has(light));
+}
 
 /** Every light value that a flight from `start` to `end` touches at one place, in the order day, dusk, night. */
 export function lightTouched(start: Instant, end: Instant, place: Place): readonly Light[] {
   const around = edgesByPlace(`${place.latitude}|${place.longitude}|${place.zone}`);
   const from = civilDateAt(start, place.zone);
   const to = civilDateAt(end, place.zone);
-  let edges = around(from);
-  if (from !== to) {
-    const all: Edge[] = [];
-    for (let date = from; date <= to; date = addDays(date, 1)) all.push(...around(date));
-    edges = all.sort((a, b) => a.at - b.at);
+  const edges: Edge[] = [];
+  for (let date = from; date <= to; date = addDays(date, 1)) {
+    const own = around(date);
+    if (own === null) return lightByHeight(start, end, place);
+    edges.push(...own);
   }
+  if (from !== to) edges.sort((a, b) => a.at - b.at);
   let before: Edge | undefined;
   let later = false;
   const touched = new Set<Light>();
@@ -82,8 +105,7 @@ export function lightTouched(start: Instant, end: Instant, place: Place): readon
     else if (edge.at < end) touched.add(edge.then);
     if (edge.at > end) later = true;
   }
-  // Without any edge near (polar summer or winter) the light is not guessed: the flight needs all three.
-  if (before === undefined || !later) return LIGHT;
+  if (before === undefined || !later) return lightByHeight(start, end, place);
   touched.add(before.then);
   return LIGHT.filter((light) => touched.has(light));
 }

@@ -85,6 +85,8 @@ export interface Constraint {
   readonly cap: Cap | null;
   /** True where a special flight permit may cover it: airworthiness, and no directive that forbids the ferry flight. */
   readonly permitMayCover: boolean;
+  /** When what it rests on was written down, where a permit given before that cannot have known it; null where it does not matter. */
+  readonly knownSince: Instant | null;
 }
 
 /** A constraint with what is usual left out: recorded, without end or cap, no step before flight, no permit. */
@@ -95,7 +97,7 @@ export function constraint(given: GivenConstraint): Constraint {
   const { key, certainty, source, reason, closes, lifts } = given;
   return {
     key, certainty, source, reason, records: given.records ?? [], closes, begins: given.begins ?? RECORDED, ends: given.ends ?? null, lifts,
-    condition: given.condition ?? false, cap: given.cap ?? null, permitMayCover: given.permitMayCover ?? false,
+    condition: given.condition ?? false, cap: given.cap ?? null, permitMayCover: given.permitMayCover ?? false, knownSince: given.knownSince ?? null,
   };
 }
 

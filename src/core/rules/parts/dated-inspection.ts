@@ -23,7 +23,7 @@ export function datedInspection({ inspections, place }: KnownFacts, { kind, mont
   const refused = refusal(inspections, [kind], place.zone);
   const lifts = [...(refused === null ? discounted.slice(0, 1).map(({ completedOn }) => lift('complete-inspection-entry', by, kind, null, from(endOfDay(lastDayOfCalendarMonths(completedOn, months), place.zone)))) : []), lift(act, by)];
   const made = (certainty: Constraint['certainty'], reason: Reason, records: readonly string[], begins: Begins, own: readonly Lift[]): Constraint =>
-    ({ key: kind, certainty, source, reason, records, closes, begins, ends: null, lifts: own, condition: false, cap: null, permitMayCover: true });
+    ({ key: kind, certainty, source, reason, records, closes, begins, ends: null, lifts: own, condition: false, cap: null, permitMayCover: true, knownSince: null });
   if (refused !== null) {
     return { last, missing: [], constraints: [made('failed', { code: 'inspection-not-approved', kind, completedOn: refused.completedOn }, [refused.id], RECORDED, [lift('clear-inspection-list', by, kind), lift(act, by)])] };
   }

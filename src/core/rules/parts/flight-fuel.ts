@@ -13,7 +13,7 @@ const touched = (needs: UseSet): readonly Light[] => BY_LIGHT.filter(([, uses]) 
 export interface Reserves { readonly day: number; readonly night: number; readonly ifr: number }
 
 /**
- * Whether the fuel aboard (planned, else as dipped) is enough for a flight with these reserves. Without a plan or a walk-round
+ * Whether the fuel aboard (as dipped, or as planned while nobody has looked) is enough for a flight with these reserves. Without a plan or a walk-round
  * in the question, fuel is not part of it, and the answer says so.
  */
 export function flightFuel(facts: KnownFacts, reserves: Reserves, source: Source, flight: PlannedFlight, needs: UseSet): readonly Constraint[] {
@@ -25,7 +25,8 @@ export function flightFuel(facts: KnownFacts, reserves: Reserves, source: Source
   const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ source, closes: needs, condition: true, ...given });
   const burn = particulars.fuel?.burnPerHour ?? null;
   if (burn === null) return [made({ key: 'burn', certainty: 'unknown', reason: { code: 'fuel-burn-unknown' }, lifts: [lift('record-particulars', RECORD_KEEPER, 'fuel')], condition: false })];
-  const available = planned ?? measured?.volume ?? null;
+  // What is planned counts while nobody has looked; once the ramp is part of the question, no more than what is there.
+  const available = facts.ramp === null ? planned : measured === null ? null : planned === null || measured.volume < planned ? measured.volume : planned;
   if (available === null) return [made({ key: 'aboard', certainty: 'unknown', reason: { code: 'fuel-aboard-unknown' }, lifts: [lift('measure', ANYBODY, 'fuel-dip')] })];
   if (flight.rules !== 'vfr' && flight.toAlternate === null) {
     return [made({ key: 'alternate', certainty: 'unknown', reason: { code: 'flight-leaves-open', what: 'alternate' }, lifts: [lift('state-for-flight', DISPATCHER, 'toAlternate')] })];
@@ -33,5 +34,5 @@ export function flightFuel(facts: KnownFacts, reserves: Reserves, source: Source
   const minutes = reserveMinutes(flight.rules, touched(needs), reserves);
   const needed = fuelNeeded(burn, airborneTime(flight), flight.rules === 'vfr' ? 0 : (flight.toAlternate ?? 0), minutes);
   if (available >= needed) return [];
-  return [made({ key: 'short', certainty: 'failed', reason: { code: 'fuel-short', aboard: available, needed, reserveMinutes: minutes }, records: planned === null ? (measured?.records ?? []) : [], lifts: [lift('add-fuel', ANYBODY), lift('change-flight', DISPATCHER)] })];
+  return [made({ key: 'short', certainty: 'failed', reason: { code: 'fuel-short', aboard: available, needed, reserveMinutes: minutes }, records: measured?.records ?? [], lifts: [lift('add-fuel', ANYBODY), lift('change-flight', DISPATCHER)] })];
 }

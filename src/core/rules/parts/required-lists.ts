@@ -62,7 +62,7 @@ export const REQUIRED_LINES: readonly RequiredLine[] = [
 /** What airspace and towing ask of every category. */
 export const OPERATING_LINES: readonly RequiredLine[] = [
   line('transponder-airspace', 'transponder'), line('broadcast-airspace', 'position-broadcast'), line('broadcast-airspace', 'transponder'),
-  line('towing', 'tow-hook', ({ particulars }) => (particulars.towsGliders === null ? { unknown: 'tows-gliders' } : particulars.towsGliders)),
+  line('towing', 'tow-hook'),
 ];
 
 const ALL_LINES: readonly RequiredLine[] = [...REQUIRED_LINES, ...OPERATING_LINES];

@@ -1,0 +1,68 @@
+import { describe, expect, it } from 'vitest';
+import type { Json } from '@/contracts/merge-patch';
+import { codes, decideBy, decideClean } from '@/testing/clean-case';
+
+type Change = { readonly [key: string]: Json };
+const mechanic = { name: 'Tomas Brandl', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-2231', validFrom: '2015-06-01', validUntil: 'no-expiry' } };
+const pilot = { name: 'Rosa Dane', certificate: { kind: 'pilot', number: 'P-114', validFrom: '2010-01-01', validUntil: 'no-expiry' } };
+const seen = (time: string): Change => ({ happenedAt: `2026-11-${time}:00Z`, recordedAt: `2026-11-${time}:30Z` });
+const lesson: Change = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 2, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
+const walked = (change: Change = {}): Change => ({
+  ramp: { measurements: { oil: { ...seen('24T12:30'), quantity: 'oil', value: 6, unit: 'US qt' }, left: { ...seen('24T12:30'), quantity: 'fuel-dip', which: 'left', value: 12, unit: 'US gal' }, right: { ...seen('24T12:30'), quantity: 'fuel-dip', which: 'right', value: 12, unit: 'US gal' } }, samples: { all: { ...seen('24T12:40'), result: 'clean', everyDrain: true } } }, ...change,
+});
+
+// Each of these was, or could have been, a wrong answer.
+describe('attempts at a wrong Released', () => {
+  it.each(['note', 'watch', 'deferral-path'])('a dead instrument that somebody classed %s is still inoperative', (classification) => {
+    expect(decideClean({ discrepancies: { d: { ...seen('23T12:00'), what: 'Airspeed indicator dead', classification, equipment: 'airspeed-indicator' } } }).verdict).toBe('Grounded');
+  });
+  it('a stricter class of a dead instrument keeps the aircraft down though it was deferred', () => {
+    const deferral = { recordedAt: '2026-11-23T18:00:00Z', deferredOn: '2026-11-23', action: 'deactivated', placarded: true, entered: 'not-maintenance', noHazard: pilot };
+    expect(decideClean({ discrepancies: { d: { ...seen('23T12:00'), what: 'Smoke from the exhaust gas gauge', classification: 'ground-until-mechanic', equipment: 'exhaust-gas-gauge', deferral } } }).verdict).toBe('Grounded');
+  });
+  it('fuel that is planned but not aboard does not count', () => {
+    expect(decideClean({ ...walked(), flight: lesson }).flight?.answer).toBe('yes');
+    const change = { ramp: { measurements: { left: { value: 5 }, right: { value: 5 } } } };
+    const merged = walked() as { readonly ramp: { readonly measurements: { readonly left: Change; readonly right: Change; readonly oil: Change } } };
+    const low = { ramp: { ...merged.ramp, measurements: { ...merged.ramp.measurements, left: { ...merged.ramp.measurements.left, ...change.ramp.measurements.left }, right: { ...merged.ramp.measurements.right, ...change.ramp.measurements.right } } } };
+    expect(decideClean({ ...low, flight: { ...lesson, fuelAboard: { amount: 30, unit: 'US gal' } } }).flight).toMatchObject({ answer: 'yes-after', own: [{ reason: { code: 'fuel-short' } }] });
+  });
+  it('what was measured before the last flight says nothing about the next', () => {
+    const back = (at: string): Change => ({ flightsOut: { f: { ...seen('24T12:00'), returned: { recordedAt: `2026-11-${at}:30Z`, at: `2026-11-${at}:00Z` } } } });
+    expect(decideClean(walked(back('24T12:20'))).verdict).toBe('Released');
+    expect(codes(decideClean(walked(back('24T12:35'))))).toEqual(['not-measured']);
+    expect(decideClean({ ...walked(back('24T12:35')), flight: lesson }).flight?.own.map(({ reason }) => reason.code)).toContain('fuel-aboard-unknown');
+  });
+  it('nor does what was measured yesterday', () => { expect(codes(decideClean({ ...walked(), asOf: '2026-11-25T13:00:00Z' }))).toEqual(['not-measured']); });
+  it('a permit covers no find that came after it', () => {
+    const permits = { p: { recordedAt: '2026-11-24T10:00:00Z', number: 'P-1', registrationShown: 'N02TB', validFrom: '2026-11-24', validUntil: '2026-11-26', aboard: true, safeForFlight: { on: '2026-11-24', by: mechanic } } };
+    const ferry = { ...lesson, purpose: 'positioning-to-maintenance', crew: 'rated-pilot' };
+    const fly = (recorded: string) => decideClean({ permits, flight: ferry, discrepancies: { crack: { happenedAt: '2026-11-24T09:00:00Z', recordedAt: recorded, what: 'Crack in the spar cap', classification: 'ground-until-mechanic' } } }).flight?.answer;
+    expect([fly('2026-11-24T09:59:00Z'), fly('2026-11-24T10:01:00Z')]).toEqual(['yes', 'no']);
+  });
+  it('a check flight, a second inspection and a certified task of tomorrow do not count today', () => {
+    const work = (change: Change): Change => ({ work: { w: { recordedAt: '2026-11-20T20:00:00Z', completedOn: '2026-11-20', description: 'Aileron rigged', signedBy: mechanic, mayChangeFlight: true, flightControls: false, staticOpened: false, altitudeReportingTouched: false, weightChanged: false, ...change } } });
+    expect(codes(decideClean(work({ checkFlight: { recordedAt: '2026-11-21T12:00:00Z', on: '2026-11-22', pilot, logged: true } })))).toEqual(['check-flight-needed']);
+    const second = { ...work({ mayChangeFlight: false, flightControls: true, independentInspection: { recordedAt: '2026-11-21T12:00:00Z', on: '2026-11-22', by: pilot } }), packs: [{ id: 'au-maintenance-release' }] };
+    expect(codes(decideBy(['independent-inspection'], second))).toEqual(['independent-inspection-needed']);
+  });
+  it.each(['staticOpened', 'altitudeReportingTouched', 'weightChanged', 'mayChangeFlight'])('work that does not say %s counts as if it had', (field) => {
+    const work = { recordedAt: '2026-11-20T20:00:00Z', completedOn: '2026-11-20', description: 'Panel work', signedBy: mechanic, mayChangeFlight: false, flightControls: false, staticOpened: false, altitudeReportingTouched: false, weightChanged: false, [field]: null };
+    const decision = decideClean({ aircraft: { approvedFor: 'all' }, work: { w: work } });
+    expect(codes(decision)).toContain('work-effect-unknown');
+  });
+  it('more people than seats do not fly', () => { expect([decideClean({ flight: { ...lesson, persons: 4 } }).flight?.answer, decideClean({ flight: { ...lesson, persons: 5 } }).flight?.answer]).toEqual(['yes', 'yes-after']); });
+  it('approved for towing, it needs a hook and a rope', () => {
+    const tow = { aircraft: { approvedFor: [{ light: ['day'], rules: ['vfr'], purpose: ['glider-towing'], crew: 'all', range: 'all', transponderAirspace: ['outside'], broadcastAirspace: ['outside'], overWater: ['within-glide'], passengers: 'all' }] } };
+    expect([...codes(decideClean(tow))].sort()).toEqual(['equipment-unknown', 'tow-rope-unfit']);
+  });
+  it('the Australian pack knows one category, and closes the others', () => {
+    expect(codes(decideBy(['maintenance-release'], { packs: [{ id: 'au-maintenance-release' }], aircraft: { category: 'light-sport' } }))).toEqual(['category-without-rules']);
+  });
+  it('without a club’s rules the answer says so', () => { expect(decideClean({ packs: [{ id: 'us-part91' }] }).notChecked).toContain('club-policy'); });
+  it('a flight over local midnight takes the limits of the day that follows', () => {
+    const night = { ...lesson, starts: '2026-11-25T03:00:00Z', ends: '2026-11-25T04:30:00Z', airborne: 1 };
+    expect(decideClean({ clubPapers: { insurance: { validUntil: '2026-11-24' } }, flight: { ...night, ends: '2026-11-25T04:00:00Z' } }).flight?.answer).toBe('yes');
+    expect(decideClean({ clubPapers: { insurance: { validUntil: '2026-11-24' } }, flight: night }).flight?.answer).toBe('no');
+  });
+});
