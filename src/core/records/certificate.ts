@@ -70,11 +70,21 @@ export type SignatureFault =
   | 'name-missing' | 'certificate-missing' | 'certificate-number-missing' | 'certificate-validity-unknown'
   | 'certificate-not-valid-then' | 'certificate-kind-not-entitled';
 
+const NO_FAULTS: readonly SignatureFault[] = [];
+
+function isSound({ name, certificate }: Signature, work: SignedWork, on: CivilDate): boolean {
+  if (name === null || certificate === null || name.trim() === '') return false;
+  const { kind, number, validFrom, validUntil } = certificate;
+  return MAY_SIGN[work].includes(kind) && number !== null && number.trim() !== '' && validFrom !== null && validUntil !== null && on >= validFrom && (validUntil === 'no-expiry' || on <= validUntil);
+}
+
 /**
  * Every fault of a signature for `work` done on `on`; an empty list means that it counts.
  * Source of the elements: 14 CFR 43.9(a)(4) and 43.11(a)(3): signature, certificate number and kind (from memory).
  */
 export function signatureFaults(signature: Signature | null, work: SignedWork, on: CivilDate): readonly SignatureFault[] {
+  // Most are in order: they make no list.
+  if (signature !== null && isSound(signature, work, on)) return NO_FAULTS;
   const faults: SignatureFault[] = [];
   if (signature?.name == null || signature.name.trim() === '') faults.push('name-missing');
   const certificate = signature?.certificate ?? null;

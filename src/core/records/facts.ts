@@ -48,24 +48,6 @@ export interface AircraftFacts extends Lists {
 
 interface Recorded { readonly recordedAt: Instant }
 
-/** Everything that was recorded, with what was recorded inside of it. */
-function* recordedIn(facts: AircraftFacts): Iterable<Recorded> {
-  for (const list of listsOf(facts)) yield* list;
-  for (const { rectification, deferral } of facts.discrepancies) {
-    if (rectification !== null) yield rectification;
-    if (deferral !== null) yield deferral;
-  }
-  for (const { done } of facts.items ?? []) yield* done;
-  for (const { done } of facts.directives ?? []) yield* done;
-  for (const { checkFlight, independentInspection } of facts.work) {
-    if (checkFlight !== null) yield checkFlight;
-    if (independentInspection !== null) yield independentInspection;
-  }
-  for (const { required } of facts.releases) for (const { certified } of required) if (certified !== null) yield certified;
-  for (const { returned } of facts.flightsOut) if (returned !== null) yield returned;
-  for (const { lifted } of facts.tightenings) if (lifted !== null) yield lifted;
-}
-
 function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
   const { ramp } = facts;
   return [
@@ -81,7 +63,15 @@ function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
  */
 export function presentFor(facts: AircraftFacts, now: Instant): Instant {
   let latest = now;
-  for (const { recordedAt } of recordedIn(facts)) if (recordedAt > latest) latest = recordedAt;
+  const see = (part: Recorded | null) => { if (part !== null && part.recordedAt > latest) latest = part.recordedAt; };
+  for (const list of listsOf(facts)) for (const record of list) see(record);
+  for (const { rectification, deferral } of facts.discrepancies) { see(rectification); see(deferral); }
+  for (const { done } of facts.items ?? []) done.forEach(see);
+  for (const { done } of facts.directives ?? []) done.forEach(see);
+  for (const { checkFlight, independentInspection } of facts.work) { see(checkFlight); see(independentInspection); }
+  for (const { required } of facts.releases) for (const { certified } of required) see(certified);
+  for (const { returned } of facts.flightsOut) see(returned);
+  for (const { lifted } of facts.tightenings) see(lifted);
   return latest;
 }
 

@@ -54,8 +54,13 @@ export function inspectionFaults(inspection: Inspection, at: ZoneId): readonly I
   return faults;
 }
 
+const NO_FAULTS: readonly InspectionFault[] = [];
+
 function faultsOf(inspection: Inspection, at: ZoneId): readonly InspectionFault[] {
-  const faults: InspectionFault[] = [...signatureFaults(inspection.signedBy, INSPECTION_WORK[inspection.kind], inspection.completedOn)];
+  const signed = signatureFaults(inspection.signedBy, INSPECTION_WORK[inspection.kind], inspection.completedOn);
+  const written = civilDateAt(inspection.recordedAt, at);
+  if (signed.length === 0 && inspection.outcome === 'approved' && inspection.completedOn <= written && (inspection.timeInService !== null || !STATES_TIME.includes(inspection.kind))) return NO_FAULTS;
+  const faults: InspectionFault[] = [...signed];
   if (inspection.timeInService === null && STATES_TIME.includes(inspection.kind)) faults.push('time-in-service-missing');
   if (inspection.outcome === null) faults.push('outcome-missing');
   if (inspection.outcome === 'discrepancies-listed') {
@@ -64,9 +69,9 @@ function faultsOf(inspection: Inspection, at: ZoneId): readonly InspectionFault[
     else faults.push(...signatureFaults(cleared.by, 'return-to-service', cleared.on));
     // A list cannot have been cleared before the inspection that made it.
     if (cleared !== null && cleared.on < inspection.completedOn) faults.push('cleared-before-inspection');
-    if (cleared !== null && cleared.on > civilDateAt(inspection.recordedAt, at)) faults.push('completed-after-recorded');
+    if (cleared !== null && cleared.on > written) faults.push('completed-after-recorded');
   }
-  if (inspection.completedOn > civilDateAt(inspection.recordedAt, at)) faults.push('completed-after-recorded');
+  if (inspection.completedOn > written) faults.push('completed-after-recorded');
   return [...new Set(faults)];
 }
 
