@@ -72,7 +72,7 @@ export const decisionSchema = z.strictObject({
   meters,
   rules: z.array(z.strictObject({
     id: z.string(), title: z.string(), pack: z.string(), source, explanation: z.string(),
-    answer: z.enum(['met', 'closes', 'unknown']), constraints: z.array(z.string()), missing: z.array(z.string()).describe('facts that the rule needed and did not get'),
+    answer: z.enum(['met', 'closes', 'unknown', 'not-asked']).describe('not-asked: what it looks at was not given'), constraints: z.array(z.string()), missing: z.array(z.string()).describe('facts that the rule needed and did not get'),
   })),
   constraints: z.array(constraint).describe('in force now, strictest first'),
   conditions: z.array(z.strictObject({ constraint: z.string(), words: z.string() })).describe('steps to be done before a flight'),

@@ -1,7 +1,8 @@
 import type { DecidedConstraint, LimitAhead } from '../core/decision/decision';
 import type { Reason, ReasonCode } from '../core/rules/parts/reason';
 import { hoursLeftText, timeLeftText } from './formats';
-import { DOCUMENT_NAMES, EQUIPMENT_NAMES, INSPECTION_NAMES } from './names';
+import type { InspectionKind } from '../core/records/inspection';
+import { DOCUMENT_NAMES, EQUIPMENT_NAMES } from './names';
 
 /** What is left to a limit, in the currency that people think in. */
 export function leftText(limit: LimitAhead): string {
@@ -16,6 +17,9 @@ export function leftText(limit: LimitAhead): string {
   }
 }
 
+/** Short enough for a row. */
+const SHORT_INSPECTIONS: Readonly<Record<InspectionKind, string>> = { annual: 'annual', 'hundred-hour': '100-hour', condition: 'condition', 'altimeter-static': 'altimeter test', transponder: 'transponder', locator: 'locator' };
+
 /** Limits that can lie ahead, each with what it is of. */
 const NAMES: { readonly [C in ReasonCode]?: (reason: Extract<Reason, { code: C }>) => string } = {
   'registration-expires': () => 'registration',
@@ -23,7 +27,7 @@ const NAMES: { readonly [C in ReasonCode]?: (reason: Extract<Reason, { code: C }
   'annual-expires': () => 'annual',
   'hundred-hour-due': () => '100-hour',
   'hundred-hour-overrun-ends': () => 'end of the 10 h overrun',
-  'inspection-expires': ({ kind }) => INSPECTION_NAMES[kind],
+  'inspection-expires': ({ kind }) => SHORT_INSPECTIONS[kind],
   'item-expires': ({ name }) => name,
   'item-due': ({ name }) => name,
   'oil-change-due': ({ name }) => name,

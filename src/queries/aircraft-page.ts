@@ -55,7 +55,7 @@ export interface AircraftPage {
   readonly windowText: string;
   readonly timeInService: string | null;
   readonly reasons: readonly ConstraintWords[];
-  readonly limits: readonly { readonly id: string; readonly figure: string; readonly headline: string; readonly meaning: string; readonly source: string; readonly who: string; readonly daysLeft: number | null; readonly hoursLeft: number | null }[];
+  readonly limits: readonly { readonly id: string; readonly step: boolean; readonly figure: string; readonly headline: string; readonly meaning: string; readonly source: string; readonly who: string; readonly daysLeft: number | null; readonly hoursLeft: number | null }[];
   readonly rules: readonly { readonly id: string; readonly title: string; readonly answer: RuleAnswer['answer']; readonly source: string; readonly explanation: string; readonly missing: readonly string[] }[];
   readonly papers: readonly { readonly kind: DocumentKind; readonly name: string; readonly keptWhere: string; readonly seen: string }[];
   readonly findings: readonly FindingView[];
@@ -82,7 +82,7 @@ function limitsOf(decision: Decision): AircraftPage['limits'] {
   return decision.limits.map((limit) => {
     const words = tellConstraint(limit.constraint, 'ahead');
     return {
-      id: words.id, headline: words.headline, meaning: words.meaning, source: words.source, who: words.lifts.map(({ by }) => by)[0] ?? '',
+      id: words.id, step: words.condition, headline: words.headline, meaning: words.meaning, source: words.source, who: words.lifts.map(({ by }) => by)[0] ?? '',
       figure: leftText(limit),
       daysLeft: limit.currency === 'time' ? Math.floor(limit.left / 86_400_000) : null, hoursLeft: limit.currency === 'hours' ? limit.left / 3600 : null,
     };

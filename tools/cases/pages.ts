@@ -112,7 +112,7 @@ export function rulesPage(): string {
     const { facts, packs, flight, wanted, asOf } = questionOf(readCase(JSON.parse(readFileSync(`${FOLDER}/${name}`, 'utf8')) as Json, FOLDER));
     const decision = decide(facts, packs, flight, asOf, wanted);
     const short = name.replace('.json', '');
-    const rules = new Set([...decision.rules.filter(({ answer }) => answer !== 'met').map(({ id }) => id), ...(decision.flight?.own ?? []).map(({ rule }) => rule), ...(decision.flight?.outruns ?? []).map(({ constraint }) => constraint.rule)]);
+    const rules = new Set([...decision.rules.filter(({ answer }) => answer === 'closes' || answer === 'unknown').map(({ id }) => id), ...(decision.flight?.own ?? []).map(({ rule }) => rule), ...(decision.flight?.outruns ?? []).map(({ constraint }) => constraint.rule)]);
     for (const { id } of decision.rules) (rules.has(id) ? closing : seen).set(id, [...((rules.has(id) ? closing : seen).get(id) ?? []), short]);
   }
   const packs = [

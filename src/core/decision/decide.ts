@@ -130,7 +130,7 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
     }
     // Written out: copying with a spread costs more than all the rest of this loop.
     const { id, title, pack, source, explanation, missing } = rule.about;
-    return { id, title, pack, source, explanation, answer: failed ? 'closes' : inForce.length > 0 ? 'unknown' : 'met', constraints: inForce, missing };
+    return { id, title, pack, source, explanation, answer: failed ? 'closes' : inForce.length > 0 ? 'unknown' : rule.notAsked ? 'not-asked' : 'met', constraints: inForce, missing };
   });
 
   let open = without(full, sets.filter((_, number) => closed[number] === 1));

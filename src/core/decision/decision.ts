@@ -18,14 +18,14 @@ export interface DecidedConstraint extends Constraint {
   readonly pack: string;
 }
 
-/** What one rule answered. `unknown` closes exactly what failing would close. */
+/** What one rule answered. `unknown` closes exactly what failing would close; `not-asked` looked at nothing, since nothing of it was given. */
 export interface RuleAnswer {
   readonly id: string;
   readonly title: string;
   readonly pack: string;
   readonly source: Source;
   readonly explanation: string;
-  readonly answer: 'met' | 'closes' | 'unknown';
+  readonly answer: 'met' | 'closes' | 'unknown' | 'not-asked';
   /** Ids of its constraints in force. */
   readonly constraints: readonly string[];
   readonly missing: readonly string[];

@@ -26,6 +26,7 @@ export interface PreparedConstraint {
 /** A rule's own constraints by id, before a moment has said which of them bite. */
 export interface PreparedRule {
   readonly about: Omit<RuleAnswer, 'answer' | 'constraints'>;
+  readonly notAsked: boolean;
   /** Its constraints by id, and their places in the preparation's. */
   readonly own: readonly DecidedConstraint[];
   readonly places: readonly number[];
@@ -205,7 +206,7 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
   const weighed: Weighed[] = [];
   const answered = chosen.map(({ pack: of, rule }) => {
     const { id, title, source, explanation } = rule;
-    const { constraints, missing } = rule.judge(known);
+    const { constraints, missing, notAsked } = rule.judge(known);
     const own: Weighed[] = [];
     for (const constraint of constraints) {
       const { begins } = constraint;
@@ -219,11 +220,11 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
     }
     if (own.length > 1) own.sort((a, b) => (a.constraint.id < b.constraint.id ? -1 : 1));
     weighed.push(...own);
-    return { about: { id, title, pack: of, source, explanation, missing }, own };
+    return { about: { id, title, pack: of, source, explanation, missing }, notAsked: notAsked === true, own };
   });
   weighed.sort(byWeight);
   for (let place = 0; place < weighed.length; place += 1) { const at = weighed[place]; if (at !== undefined) at.place = place; }
-  const rules = answered.map(({ about, own }): PreparedRule => ({ about, own: own.map(({ constraint }) => constraint), places: own.map(({ place }) => place) }));
+  const rules = answered.map(({ about, notAsked, own }): PreparedRule => ({ about, notAsked, own: own.map(({ constraint }) => constraint), places: own.map(({ place }) => place) }));
   const { registration } = known.aircraft;
   const reliefs = reliefsOf(known.permits, registration, known.place.zone).filter(({ until }) => until > moment);
   const constraints = weighed.map(({ constraint, closes: { touches, ordinary } }): PreparedConstraint => {

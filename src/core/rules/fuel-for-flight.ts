@@ -3,7 +3,7 @@ import { RESERVE_MINUTES } from '../fuel/fuel-needed';
 import { ANYBODY, constraint, lift, type Source } from './parts/constraint';
 import { flightFuel } from './parts/flight-fuel';
 import { fuelAboard } from './parts/fuel-aboard';
-import { result, rule } from './parts/rule';
+import { NOT_ASKED, result, rule } from './parts/rule';
 
 /** Whose reserves: both authorities ask for the same minutes. */
 const SOURCES: Readonly<Record<'us' | 'au', { readonly visual: Source; readonly instruments: Source }>> = {
@@ -18,6 +18,7 @@ export const fuelForFlight = rule({
   source: { kind: 'regulation', citation: '14 CFR 91.151 and 91.167' },
   explanation: 'There must be fuel to the destination and, at normal cruise, 30 minutes more by day and 45 by night; by instruments to the alternate too, and 45 minutes. A flight takes the larger reserve of all the light that it touches. No flight begins below the handbook’s own minimum.',
   judge: (facts) => {
+    if (facts.ramp === null) return NOT_ASKED;
     const minimum = facts.aircraft.particulars.fuel?.minimum ?? null;
     const measured = fuelAboard(facts);
     if (minimum === null || measured === null || measured.volume >= minimum) return result([]);

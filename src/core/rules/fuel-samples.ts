@@ -2,7 +2,7 @@ import { lastReturn, latestOf } from '../records/facts';
 import { startOfDay, civilDateAt } from '../time/zone';
 import { ANYBODY, constraint, lift, type Constraint } from './parts/constraint';
 import type { Reason } from './parts/reason';
-import { result, rule } from './parts/rule';
+import { NOT_ASKED, result, rule } from './parts/rule';
 
 const source = { kind: 'common-practice' } as const;
 const sample = lift('sample-fuel', ANYBODY);
@@ -16,7 +16,7 @@ export const fuelSamples = rule({
   title: 'Fuel samples',
   source,
   explanation: 'After any fuelling every drain is sampled before the aircraft moves; schools differ on whether also before every flight or only before the first of the day. The strictest is the default.',
-  judge: () => result([]),
+  judge: ({ ramp }) => (ramp === null ? NOT_ASKED : result([])),
   judgeFlight: (facts, { fuelSampling }: { readonly fuelSampling: (typeof FUEL_SAMPLING)[number] }, flight, needs): readonly Constraint[] => {
     const { ramp, aircraft, place } = facts;
     if (ramp === null || aircraft.category === 'glider' || aircraft.particulars.engine === 'none') return [];

@@ -3,7 +3,7 @@ import type { Volume } from '../quantities/volume';
 import { volume } from '../quantities/volume';
 import { latestOf } from '../records/facts';
 import { ANYBODY, constraint, lift, MECHANICS, type Constraint } from './parts/constraint';
-import { result, rule } from './parts/rule';
+import { NOT_ASKED, result, rule } from './parts/rule';
 
 const source = { kind: 'common-practice' } as const;
 /** How far a gauge may be from the dip: the display rounds, and a tank a hair below full is a gallon. Common practice, no source. */
@@ -16,7 +16,7 @@ export const gaugeAndDip = rule({
   source,
   explanation: 'No practitioner trusts a gauge on its own. Where a tank’s gauge and its dip differ by more than the tolerance, one of them is wrong, and nobody flies until it is known which.',
   judge: ({ ramp, aircraft }) => {
-    if (ramp === null) return result([]);
+    if (ramp === null) return NOT_ASKED;
     const tanks = aircraft.particulars.fuel?.tanks ?? [];
     return result(tanks.flatMap(({ id: tank }): readonly Constraint[] => {
       const of = (quantity: 'fuel-gauge' | 'fuel-dip') => latestOf(ramp.measurements.filter((one) => one.quantity === quantity && one.which === tank));

@@ -3,7 +3,7 @@ import { lastReturn, latestOf, type KnownFacts } from '../records/facts';
 import type { MeasureLimit, Measurement } from '../records/measurement';
 import { civilDateAt, endOfDay } from '../time/zone';
 import { ANYBODY, constraint, from, lift, MECHANICS, PILOT_OR_MECHANIC, type Act, type Constraint, type Entitled } from './parts/constraint';
-import { result, rule } from './parts/rule';
+import { NOT_ASKED, result, rule } from './parts/rule';
 
 const source = { kind: 'approved-documents' } as const;
 
@@ -32,7 +32,7 @@ export const measuredLimits = rule({
   explanation: 'Each thing that is measured before flight has its limits in the aircraft’s handbook, for all flights or only for some: oil for instrument flight may be higher. Below or above them is a step before flight where topping up or servicing helps, and a job for a mechanic where it does not. Once the walk-round is part of the question, what has to be measured before each flight and was not counts as outside.',
   judge: (facts) => {
     const { ramp, aircraft } = facts;
-    if (ramp === null) return result([]);
+    if (ramp === null) return NOT_ASKED;
     const missing: string[] = [];
     const constraints: Constraint[] = [];
     for (const limit of aircraft.particulars.measured) {

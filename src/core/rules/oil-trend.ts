@@ -2,7 +2,7 @@ import { ALL_USES } from '../envelope/use-set';
 import { oilPerHour } from '../records/oil-trend';
 import { volume, type Volume, type VolumeUnit } from '../quantities/volume';
 import { constraint, lift, MECHANICS } from './parts/constraint';
-import { result, rule } from './parts/rule';
+import { NOT_ASKED, result, rule } from './parts/rule';
 
 const source = { kind: 'club-policy' } as const;
 
@@ -16,7 +16,8 @@ export const oilTrend = rule({
   source,
   explanation: 'Oil added over hours in service gives what the engine uses; the middle of all slopes between uplifts is not moved by one odd entry. Above the club’s limit a mechanic looks before the next flight.',
   judge: ({ ramp }, { oilUseLimit }: { readonly oilUseLimit: number }) => {
-    const use = ramp === null ? null : oilPerHour(ramp.uplifts);
+    if (ramp === null) return NOT_ASKED;
+    const use = oilPerHour(ramp.uplifts);
     if (use === null) return result([]);
     const limit = volume((oilUseLimit / 1000).toFixed(3), UNIT);
     if (use.perHour <= limit) return result([]);

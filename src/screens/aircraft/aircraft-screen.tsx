@@ -16,13 +16,19 @@ import { Trouble } from '../shell/trouble';
 import { Findings } from './findings';
 import { LimitsAhead } from './limits-ahead';
 
-const ANSWERS = { met: 'met', closes: 'closes uses', unknown: 'not known, so closed' } as const;
+const ANSWERS = { met: 'met', closes: 'closes uses', unknown: 'not known, so closed', 'not-asked': 'not looked at' } as const;
+
+const stands = ({ answer }: AircraftPage['rules'][number]): boolean => answer === 'closes' || answer === 'unknown';
 
 function Rules({ page }: { readonly page: AircraftPage }) {
   return (
     <section aria-labelledby="rules"><h2 id="rules">What was checked</h2>
       <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>
-        {page.rules.map((rule) => <li key={rule.id} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0' }}><b>{rule.title}</b>: {ANSWERS[rule.answer]} <span className="small">{rule.source}</span><div className="small">{rule.explanation}</div></li>)}
+        {[...page.rules].sort((a, b) => Number(stands(b)) - Number(stands(a))).map((rule) => (
+          <li key={rule.id} style={{ borderTop: '1px solid var(--rule)' }}>
+            <details open={stands(rule)}><summary style={{ padding: '7px 0', cursor: 'pointer' }}><b>{rule.title}</b>: {ANSWERS[rule.answer]} <span className="small">{rule.source}</span></summary><div className="small" style={{ paddingBottom: 7 }}>{rule.explanation}</div></details>
+          </li>
+        ))}
       </ul>
       <p className="small">Not checked: {page.notChecked.join('; ')}. Groval advises. The pilot in command, licensed mechanics, the aircraft’s documents and local law decide.</p>
     </section>

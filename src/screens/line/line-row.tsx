@@ -51,7 +51,7 @@ export function LineRowView({ row, line, now, day, selected, height, onSelect }:
       <td style={{ ...cell, lineHeight: 1.15 }}>
         {first === undefined ? <span className="small">nothing ahead</span> : (
           <><Clamped><span className="figure" style={{ fontSize: 16 }}>{first.figure}</span> <span className="small">{first.of}</span></Clamped>
-            {second === undefined ? null : <div className="small" style={{ whiteSpace: 'nowrap' }}><span className="mono">{second.figure}</span> {second.of}</div>}</>
+            {second === undefined ? null : <div className="small" title={`${second.figure} ${second.of}`} style={{ whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis', maxWidth: 130 }}><span className="mono">{second.figure}</span> {second.of}</div>}</>
         )}
       </td>
       <td style={{ ...cell, padding: 0 }}>

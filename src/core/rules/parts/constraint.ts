@@ -134,4 +134,6 @@ export interface RuleResult {
   readonly constraints: readonly Constraint[];
   /** Facts that the rule needed and the records do not give, as paths such as `documents.registration-certificate.issuedOn`. */
   readonly missing: readonly string[];
+  /** True where what it looks at was no part of the question: then it has not been met, it has not been asked. */
+  readonly notAsked?: boolean;
 }

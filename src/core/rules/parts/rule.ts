@@ -24,6 +24,9 @@ export function rule<const Id extends string, P>(definition: Rule<P> & { readonl
   return definition;
 }
 
+/** What it looks at was no part of the question. */
+export const NOT_ASKED: RuleResult = { constraints: [], missing: [], notAsked: true };
+
 /** Collects the constraints and missing facts of one rule. */
 export function result(constraints: RuleResult['constraints'], missing: readonly string[] = []): RuleResult {
   return { constraints, missing };
