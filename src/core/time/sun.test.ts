@@ -87,6 +87,11 @@ describe('the light that a flight touches', () => {
     }), { numRuns: 600 });
   });
 
+  it('does not take a dawn after the sunset of its own day: on 3 August 2026 at the polar circle the library answers one', () => {
+    const circle: Place = { name: 'circle', latitude: 66.5, longitude: 25, zone: zone('Europe/Helsinki') };
+    expect(sunOn(civilDate('2026-08-03'), circle).dawn).toBeNull();
+    expect(lightTouched(instant('2026-08-04T18:00:00Z'), instant('2026-08-04T18:30:00Z'), circle)).toEqual(['day']);
+  });
   it.each([
     ['under the midnight sun', '2025-06-21T10:00:00Z', '2025-06-21T11:00:00Z', ['day']], ['in the polar night at noon, which has its twilight', '2025-12-21T22:20:00Z', '2025-12-21T22:40:00Z', ['dusk']],
     ['in the polar night at midnight', '2025-12-21T10:00:00Z', '2025-12-21T11:00:00Z', ['night']], ['from that night into its twilight', '2025-12-21T19:00:00Z', '2025-12-21T22:30:00Z', ['dusk', 'night']],

@@ -46,7 +46,10 @@ const sunAt = ({ latitude, longitude, zone }: Place) => sunByPlace(`${latitude}|
 function computeSun(date: CivilDate, place: Place): SunDay {
   const noon = new Date(startOfDay(date, place.zone) + 12 * 3_600_000);
   const times = getTimes(noon, place.latitude, place.longitude);
-  return { date, dawn: moment(times.dawn), sunrise: moment(times.sunrise), sunset: moment(times.sunset), nightfall: moment(times.dusk) };
+  const [dawn, sunrise, sunset, nightfall] = [moment(times.dawn), moment(times.sunrise), moment(times.sunset), moment(times.dusk)];
+  // On the days around the first and last civil night of the far north and south the library answers moments that cannot be:
+  // a dawn after the sunset of its own day. Such a moment is none.
+  return { date, dawn: dawn !== null && sunrise !== null && dawn >= sunrise ? null : dawn, sunrise, sunset, nightfall: nightfall !== null && sunset !== null && nightfall <= sunset ? null : nightfall };
 }
 
 /** A moment at which the light changes, and what it is then. */
