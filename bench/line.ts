@@ -5,11 +5,11 @@ import { inClub } from '../src/db/club-transaction';
 import { readClub } from '../src/db/clubs';
 import type { Database } from '../src/db/connection';
 import { flightsBetween } from '../src/db/planned-flights';
-import { decide } from '../src/core/decision/decide';
-import { presentFor } from '../src/core/records/facts';
+import { decidePrepared } from '../src/core/decision/decide';
 import type { Instant } from '../src/core/time/instant';
 import { civilDateAt, endOfDay, startOfDay } from '../src/core/time/zone';
 import { line } from '../src/queries/line';
+import { preparedFor, rulesOf } from '../src/queries/prepared';
 import { AIRCRAFT } from './large-club';
 import { quantile, type Figure } from './measure';
 
@@ -33,7 +33,8 @@ export async function benchLine(db: Database, clubId: string, now: Instant): Pro
       const sqlOnly = performance.now() - started;
       const aircraft = factsFromRows(rows, club.place);
       const deciding = performance.now();
-      for (const { facts } of aircraft) decide(facts, club.packs, null, presentFor(facts, now));
+      const rules = rulesOf(club);
+      for (const stored of aircraft) { const { prepared, present } = preparedFor(stored, club, rules, now); decidePrepared(prepared, null, present); }
       return [sqlOnly, performance.now() - deciding];
     });
     if (round >= 0) { times.whole.push(whole); times.bare.push(bare); times.decisions.push(decisions); }

@@ -1,11 +1,9 @@
 import { decidePrepared } from '@/core/decision/decide';
-import { prepare } from '@/core/decision/prepare';
 import type { Decision, FlightAnswer, Verdict } from '@/core/decision/decision';
 import { answerFlights } from '@/core/decision/planned-flight';
 import { airborneTime } from '@/core/records/planned-flight';
 import type { Purpose } from '@/core/envelope/dimensions';
 import type { WindowPicture } from '@/core/envelope/window-picture';
-import { presentFor } from '@/core/records/facts';
 import { addDays } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { sunOn } from '@/core/time/sun';
@@ -17,6 +15,7 @@ import { flightsBetween, type StoredFlight } from '@/db/planned-flights';
 import { leftText, limitName } from '@/explain/limits';
 import { NOT_CHECKED_NAMES } from '@/explain/names';
 import { tellFlight } from '@/explain/flight';
+import { preparedFor, rulesOf } from './prepared';
 import { tellConstraint, type ConstraintWords } from '@/explain/constraint';
 import { openForText, windowText } from '@/explain/window-text';
 
@@ -100,9 +99,10 @@ function wallOf({ flight }: StoredFlight, { outruns }: FlightAnswer): Instant | 
 }
 
 /** One aircraft's row, decided now. */
-export function lineRow({ aircraftId, typeName, revision, facts }: StoredAircraft, flights: readonly StoredFlight[], { packs, place }: Club, now: Instant): LineRow {
-  const present = presentFor(facts, now);
-  const prepared = prepare(facts, packs, present);
+export function lineRow(stored: StoredAircraft, flights: readonly StoredFlight[], club: Club, rules: string, now: Instant): LineRow {
+  const { aircraftId, typeName, revision, facts } = stored;
+  const { place } = club;
+  const { prepared, present } = preparedFor(stored, club, rules, now);
   const decision = decidePrepared(prepared, null, present);
   const ahead = flights.filter(({ flight }) => flight.starts >= now);
   const answers = new Map(answerFlights(prepared, decision, ahead.map(({ flight }) => flight)).map((answer) => [answer.flight, answer]));
@@ -110,11 +110,11 @@ export function lineRow({ aircraftId, typeName, revision, facts }: StoredAircraf
     aircraftId, registration: decision.registration, typeName, revision, verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), openFor: openForText(decision.window),
     reasons: decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force')), next: nextLimits(decision), secondsLeft: decision.firstLimit.hours?.currency === 'hours' ? decision.firstLimit.hours.left : null, holdsUntil: decision.holdsUntil, notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
     openItems: facts.discrepancies.filter(({ rectification }) => rectification === null).map(({ what }) => what),
-    flights: flights.map((stored) => {
-      const { id, starts, ends, purpose } = stored.flight;
+    flights: flights.map((planned) => {
+      const { id, starts, ends, purpose } = planned.flight;
       const answer = answers.get(id);
-      const base = { id, name: stored.personName, starts, ends, purpose, airborneSeconds: airborneTime(stored.flight) };
-      return answer === undefined ? { ...base, answer: 'past' as const, words: '', wall: null } : { ...base, answer: answer.answer, words: tellFlight(answer, decision, place.zone), wall: wallOf(stored, answer) };
+      const base = { id, name: planned.personName, starts, ends, purpose, airborneSeconds: airborneTime(planned.flight) };
+      return answer === undefined ? { ...base, answer: 'past' as const, words: '', wall: null } : { ...base, answer: answer.answer, words: tellFlight(answer, decision, place.zone), wall: wallOf(planned, answer) };
     }),
   };
 }
@@ -126,7 +126,8 @@ async function readRows(tx: ClubTransaction, club: Club, aircraftId: string | nu
   const flights = await flightsBetween(tx, startOfDay(today, club.place.zone), endOfDay(today, club.place.zone), aircraftId);
   const byAircraft = new Map<string, StoredFlight[]>();
   for (const flight of flights) byAircraft.set(flight.aircraftId, [...(byAircraft.get(flight.aircraftId) ?? []), flight]);
-  return stored.map((aircraft) => lineRow(aircraft, byAircraft.get(aircraft.aircraftId) ?? [], club, now));
+  const rules = rulesOf(club);
+  return stored.map((aircraft) => lineRow(aircraft, byAircraft.get(aircraft.aircraftId) ?? [], club, rules, now));
 }
 
 /** The whole Line at `now`. */
