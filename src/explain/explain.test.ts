@@ -86,6 +86,7 @@ const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }> } = {
   'item-history-unknown': { code: 'item-history-unknown', name: 'the hose', kind: 'component-check' },
   'item-reading-unknown': { code: 'item-reading-unknown', name: 'the hose', meter: 'landings' },
   'items-unknown': { code: 'items-unknown' },
+  'programme-segments-unknown': { code: 'programme-segments-unknown' },
   'oil-change-due': { code: 'oil-change-due', name: 'Oil change', dueAt: hours('130'), leaded: hours('5'), unleaded: hours('20'), unsaid: hours('2') },
   'directives-unknown': { code: 'directives-unknown' },
   'directive-expires': { code: 'directive-expires', number: '2024-07-11', title: 'Wing attachment', lastDay: DAY, first: true },

@@ -113,7 +113,7 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
         work: replace(facts.work, on, (one) => ({ ...one, mayChangeFlight: false })),
       };
     }
-    case 'record-items': return { ...facts, items: [] };
+    case 'record-items': return { ...facts, items: [...(facts.items ?? []), { id, recordedAt: now, name: 'Segment', kind: 'service', interval: { months: 12, monthsToTheDay: null, days: null, meters: [] }, until: null, uses: null, overrun: null, excess: 'taken-off', signedAs: 'progressive-segment', oilLife: null, done: [doneOf] }] };
     case 'install-equipment': case 'record-equipment': return equip();
     case 'release-after-work': return { ...facts, work: replace(facts.work, on, (one) => ({ ...one, recordedAt: now, completedOn: one.completedOn ?? today, description: one.description ?? 'Done.', signedBy: by('repair-station'), mayChangeFlight: one.mayChangeFlight ?? false, flightControls: one.flightControls ?? false, groundTestsConclusive: true })) };
     case 'fly-check-flight': return { ...facts, work: replace(facts.work, on, (one) => ({ ...one, checkFlight: { recordedAt: now, on: today, pilot: by('pilot'), logged: true } })) };

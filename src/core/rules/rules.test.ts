@@ -8,7 +8,7 @@ import { usesClosedBy } from './open-discrepancies';
 
 const SILENT = [
   'open-discrepancies', 'inoperative-equipment', 'maintenance-entries', 'measured-limits', 'fuel-for-flight', 'fuel-quality', 'gauge-and-dip', 'tightenings', 'tow-rope', 'open-flights', 'records-in-order', 'category-limits',
-  'club-fuel-reserve', 'fuel-samples', 'oil-trend', 'stale-records',
+  'club-fuel-reserve', 'fuel-samples', 'oil-trend', 'stale-records', 'progressive-programme',
 ];
 const paper = (id: string, change: Json): Json => ({ documents: { [id]: change } });
 const PART_61 = { id: 'us-part91', parameters: { trainingUnder: 'part-61' } };

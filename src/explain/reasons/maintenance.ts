@@ -6,7 +6,7 @@ import { FAULT_NAMES, INSPECTION_NAMES, ITEM_KIND_NAMES, METER_NAMES_IN_WORDS, W
 import { discountedText, ends, unsure, words, type Tellers, type Tense } from './teller';
 
 type Codes = Extract<ReasonCode, `annual-${string}` | `inspection-${string}` | `hundred-hour-${string}` | `meter-${string}` | `test-${string}` | `work-${string}` | `receiver-check-${string}` | `database-${string}` | `item-expires` | 'item-due' | 'item-overrun-ends' | 'item-history-unknown'
-  | 'item-reading-unknown' | 'items-unknown' | 'oil-change-due' | `directive-${string}` | 'directives-unknown' | `locator-${string}` | 'check-flight-needed' | 'independent-inspection-needed' | `release-${string}` | 'daily-inspection-due'>;
+  | 'item-reading-unknown' | 'items-unknown' | 'programme-segments-unknown' | 'oil-change-due' | `directive-${string}` | 'directives-unknown' | `locator-${string}` | 'check-flight-needed' | 'independent-inspection-needed' | `release-${string}` | 'daily-inspection-due'>;
 
 const NONE = hours('0');
 const degrees = (tenths: number) => `${Math.floor(tenths / 10)}.${tenths % 10}°`;
@@ -52,6 +52,7 @@ export const MAINTENANCE: Tellers<Codes> = {
   'item-overrun-ends': ({ name, meter, dueAt, overrunTo }, tense) => words(`${name}: the flight to the workshop ${tense === 'in-force' ? 'had to' : 'must'} end by ${meterText(meter, overrunTo)}${unsure(tense)}.`, `The limit of ${meterText(meter, dueAt)} may be flown past only on the way there.`),
   'item-history-unknown': ({ name, kind }) => words(`It is not recorded when ${name} was last done.`, `${ITEM_KIND_NAMES[kind]}. Unknown history counts as overdue.`),
   'item-reading-unknown': ({ name, meter }) => words(`The entry for ${name} does not state the ${METER_NAMES_IN_WORDS[meter]}.`, 'Without it nobody can say when it is due again.'),
+  'programme-segments-unknown': () => words('No segment of the progressive inspection programme is on record.', 'Without its segments the aircraft has no inspection at all.'),
   'items-unknown': () => words('It is not recorded which life-limited parts and services this aircraft has.', 'That none exist has to be stated.'),
   'oil-change-due': ({ name, dueAt, leaded, unleaded, unsaid }, tense) => words(due(name, meterText('engine', dueAt), tense),
     `Since the last change the engine ran ${readingText(leaded)} on leaded and ${readingText(unleaded)} on unleaded fuel${unsaid > NONE ? `, and ${readingText(unsaid)} on fuel that nobody noted, which counts as leaded` : ''}; what is still to come counts as leaded.`),

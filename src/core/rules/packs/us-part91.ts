@@ -16,6 +16,7 @@ import { maintenanceItems } from '../maintenance-items';
 import { measuredLimits } from '../measured-limits';
 import { openDiscrepancies } from '../open-discrepancies';
 import { openFlights } from '../open-flights';
+import { progressiveProgramme } from '../progressive-programme';
 import { receiverCheck } from '../receiver-check';
 import { recordsInOrder } from '../records-in-order';
 import { registrationIsValid } from '../registration-validity';
@@ -43,7 +44,7 @@ export const usPart91 = {
     },
   } satisfies Record<keyof UsPart91Parameters, ParameterSpec>,
   rules: ({ trainingUnder }: UsPart91Parameters): readonly BoundRule[] => [
-    bind(documentsAboard, { papersOf: 'us' }), bind(registrationIsValid, { runsOut: true }), bind(annualInspection, undefined), bind(conditionInspection, undefined),
+    bind(documentsAboard, { papersOf: 'us' }), bind(registrationIsValid, { runsOut: true }), bind(annualInspection, undefined), bind(conditionInspection, undefined), bind(progressiveProgramme, undefined),
     bind(hundredHourInspection, { trainingUnder }), bind(categoryLimits, undefined), bind(directivesComplied, undefined), bind(maintenanceItems, undefined), bind(emergencyLocator, undefined),
     bind(altimeterStatic, undefined), bind(transponderTest, undefined), bind(receiverCheck, undefined), bind(requiredEquipment, undefined), bind(inoperativeEquipment, undefined),
     bind(maintenanceEntries, undefined), bind(openDiscrepancies, undefined), bind(measuredLimits, undefined), bind(fuelForFlight, { authority: 'us' }), bind(fuelQuality, undefined), bind(gaugeAndDip, undefined), bind(tightenings, undefined), bind(towRope, undefined), bind(openFlights, undefined), bind(recordsInOrder, undefined), bind(approvedUses, undefined),

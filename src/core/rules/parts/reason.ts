@@ -83,6 +83,7 @@ export type Reason =
   | { readonly code: 'item-history-unknown'; readonly name: string; readonly kind: ItemKind }
   | { readonly code: 'item-reading-unknown'; readonly name: string; readonly meter: Meter }
   | { readonly code: 'items-unknown' }
+  | { readonly code: 'programme-segments-unknown' }
   | { readonly code: 'oil-change-due'; readonly name: string; readonly dueAt: Hours; readonly leaded: Hours; readonly unleaded: Hours; readonly unsaid: Hours }
   // Directives.
   | { readonly code: 'directives-unknown' }
