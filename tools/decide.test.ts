@@ -6,10 +6,12 @@ import { describe, expect, it } from 'vitest';
 
 const folder = mkdtempSync(join(tmpdir(), 'groval-decide-'));
 /** Runs the command as a person would, without a shell. */
-function ask(argument: string, input = '') {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'tools/decide.ts', ...(argument === '' ? [] : [argument])], { input, encoding: 'utf8' });
+function run(args: readonly string[], input: string) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'tools/decide.ts', ...args], { input, encoding: 'utf8' });
   return { status, stdout, stderr };
 }
+const ask = (argument: string, input = '') => run(argument === '' ? [] : [argument], input);
+const askWith = (...args: readonly string[]) => run(args, '');
 function file(value: unknown): string {
   const path = join(folder, `${Math.abs(JSON.stringify(value).length * 7919 + JSON.stringify(value).charCodeAt(9))}.json`);
   writeFileSync(path, typeof value === 'string' ? value : JSON.stringify(value));
@@ -64,5 +66,30 @@ describe('the decide command', () => {
     expect(ask(join(folder, 'nowhere.json'))).toMatchObject({ status: 2, stdout: '' });
     expect(ask('')).toMatchObject({ status: 2, stdout: '' });
     expect(ask('').stderr).toContain('usage:');
+  });
+
+  it('explains in sentences', () => {
+    const { status, stdout } = askWith('examples/cases/discrepancy-open.json', '--explain');
+    expect([status, stdout.split('\n')[0]]).toEqual([0, 'N02TB is Grounded as of 24 Nov 2026 09:00.']);
+    expect(stdout).not.toContain('{');
+  });
+  it('tells how it goes on, to a day that is asked for', () => {
+    const document = JSON.parse(askWith('examples/cases/timeline-week.json', '--timeline', '--until', '2026-12-31').stdout) as { readonly until: string; readonly changes: readonly { readonly at: string; readonly flight: string | null }[] };
+    expect([document.until, document.changes.map(({ at, flight }) => [at, flight])]).toEqual(['2027-01-01T04:00:00Z', [['2026-11-26T16:00:00Z', 'thursday']]]);
+  });
+  it('answers for one of several flights', () => { expect(JSON.parse(askWith('examples/cases/timeline-week.json', '--flight', 'friday').stdout)).toMatchObject({ flight: { id: 'friday', answer: 'yes' } }); });
+  it('tells what changed since another file', () => { expect(JSON.parse(askWith('examples/cases/discrepancy-open.json', '--diff', 'examples/cases/clean-trainer.json').stdout)).toMatchObject({ format: 'groval-diff', verdict: { before: 'Released', after: 'Grounded' } }); });
+  it('carries the hash of its inputs: another moment, another hash', () => {
+    const hash = (change: object) => (JSON.parse(ask(file({ ...clean, ...change })).stdout) as { readonly inputsHash: string }).inputsHash;
+    const [a, b, c] = [hash({}), hash({}), hash({ asOf: '2026-11-24T13:00:01Z' })];
+    expect([a, /^[0-9a-f]{64}$/.test(a), a === c]).toEqual([b, true, false]);
+  });
+  it.each([
+    ['a flight that the case does not have', ['--flight', 'monday'], 'has no flight'], ['a timeline into the past', ['--timeline', '--until', '2026-01-01'], 'after the case'], ['until without a timeline', ['--until', '2027-01-01'], 'usage'],
+    ['an option that there is not', ['--colour'], 'colour'], ['a diff with a file that is not there', ['--diff', 'nowhere.json'], 'cannot be read'],
+  ] as const)('%s: exit code 2, and says why', (_, args, words) => {
+    const { status, stdout, stderr } = askWith('examples/cases/timeline-week.json', ...args);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toContain(words);
   });
 });
