@@ -33,7 +33,7 @@ test('from a find on the ramp to the return to service, seen on an open desk', a
   // The dispatcher's open screen, not reloaded.
   await expect(row(dispatcher, 'N02TB')).toContainText('Grounded', { timeout: 15_000 });
   await expect(row(dispatcher, 'N02TB')).toContainText('Blade 1, front edge');
-  await dispatcher.getByRole('button', { name: 'N02TB' }).click();
+  await dispatcher.getByRole('button', { name: 'N02TB', exact: true }).click();
   await expect(dispatcher.getByRole('complementary')).toContainText('The aircraft stays on the ground until a mechanic has looked');
   expect(await dispatcher.evaluate(() => [(window as unknown as { stays: boolean }).stays, performance.timeOrigin])).toEqual([true, first]);
 
