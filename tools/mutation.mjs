@@ -7,7 +7,8 @@ import { join } from 'node:path';
 import { PROJECT } from './provision/places.mjs';
 
 const FOLDERS = {
-  time: { mutate: ['src/core/time/*.ts'], tests: ['src/core/time/*.test.ts', 'checks/published/{usno-sun,airac,cfr-1-1}/*.test.ts'] },
+  // Isolated: what is remembered there from one test to the next hides who looks at it.
+  time: { isolate: true, mutate: ['src/core/time/*.ts'], tests: ['src/core/time/*.test.ts', 'checks/published/{usno-sun,airac,cfr-1-1}/*.test.ts'] },
   envelope: { mutate: ['src/core/envelope/*.ts'], tests: ['src/core/envelope/*.test.ts', 'tools/cases/answers.test.ts'] },
   rules: { mutate: ['src/core/rules/**/*.ts', '!src/core/rules/parts/required-lists.ts', '!src/core/rules/packs/*.ts'], tests: ['src/core/rules/*.test.ts', 'checks/**/*.test.ts', 'tools/cases/answers.test.ts'] },
   decision: { mutate: ['src/core/decision/*.ts'], tests: ['src/core/decision/{decision,timeline,ways-out,diff}.test.ts', 'tools/cases/answers.test.ts'] },
@@ -17,13 +18,13 @@ mkdirSync(state, { recursive: true });
 const wanted = process.argv.slice(2).length > 0 ? process.argv.slice(2) : Object.keys(FOLDERS);
 const scores = [];
 for (const folder of wanted) {
-  const { mutate, tests } = FOLDERS[folder] ?? {};
+  const { mutate, tests, isolate = false } = FOLDERS[folder] ?? {};
   if (!mutate) { process.stderr.write(`no such folder: ${folder}; expected ${Object.keys(FOLDERS).join(', ')}\n`); process.exit(2); }
   const config = JSON.parse(readFileSync(join(PROJECT, 'stryker.config.json'), 'utf8'));
   const own = join(state, `${folder}.config.json`);
   const report = join(state, `${folder}.json`);
   writeFileSync(own, JSON.stringify({ ...config, mutate: [...mutate, '!**/*.test.ts'], incrementalFile: join(state, `${folder}.incremental.json`), jsonReporter: { fileName: report }, mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral'] } }));
-  const done = spawnSync(join(PROJECT, 'node_modules/.bin/stryker'), ['run', own], { cwd: PROJECT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, GROVAL_MUTATION_TESTS: tests.join(' ') } });
+  const done = spawnSync(join(PROJECT, 'node_modules/.bin/stryker'), ['run', own], { cwd: PROJECT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, GROVAL_MUTATION_TESTS: tests.join(' '), GROVAL_MUTATION_ISOLATE: String(isolate) } });
   if (done.status !== 0) process.exit(done.status ?? 1);
   const mutants = Object.values(JSON.parse(readFileSync(report, 'utf8')).files).flatMap(({ mutants: list }) => list);
   const count = (...states) => mutants.filter(({ status }) => states.includes(status)).length;

@@ -1,7 +1,7 @@
 import { LocalDate, YearMonth } from '@js-joda/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addDays, addYears, civilDate, lastDayOfCalendarMonths, parseCivilDate, type CivilDate } from './civil-date';
+import { addDays, addMonths, addYears, civilDate, lastDayOfCalendarMonths, parseCivilDate, type CivilDate } from './civil-date';
 
 const someDay = fc.integer({ min: 0, max: 73_000 }).map((days) => addDays(civilDate('1990-01-01'), days));
 
@@ -41,7 +41,21 @@ describe('civil dates', () => {
     }), { numRuns: 300 });
   });
 
+  it('adds months as an independent library does, to the last day where the month is shorter', () => {
+    fc.assert(fc.property(someDay, fc.integer({ min: -60, max: 60 }), (day, months) => {
+      expect(addMonths(day, months)).toBe(LocalDate.parse(day).plusMonths(months).toString());
+    }), { numRuns: 300 });
+    expect(addMonths(civilDate('2025-01-31'), 1)).toBe('2025-02-28');
+  });
+
   it('computes beyond the years that it reads', () => {
     expect(lastDayOfCalendarMonths(civilDate('2199-05-14'), 12)).toBe('2200-05-31');
+  });
+
+  it('computes to the ends of the four-digit years, whose texts still order as the days do, and not beyond', () => {
+    const first = civilDate('1900-06-01');
+    expect([addYears(first, -900), addYears(first, 8099)]).toEqual(['1000-06-01', '9999-06-01']);
+    expect(() => addYears(first, -901)).toThrow('0999-06-01 lies outside the years 1000 to 9999');
+    expect(() => addYears(first, 8100)).toThrow('lies outside the years 1000 to 9999');
   });
 });

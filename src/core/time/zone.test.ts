@@ -12,13 +12,21 @@ describe('moments', () => {
     expect(parseInstant(text)).toBeUndefined();
     expect(() => instant(text)).toThrow('is no moment');
   });
+  it('reads from the first moment of 1900 to the last of 2199', () => {
+    expect([parseInstant('1900-01-01T00:00:00Z'), parseInstant('2199-12-31T23:59:59.999Z')]).toEqual([Date.UTC(1900, 0, 1), Date.UTC(2200, 0, 1) - 1]);
+  });
+  it('adds seconds, also parts of one and backwards', () => {
+    const at = instant('2026-11-24T09:42:00Z');
+    expect([addSeconds(at, 90), addSeconds(at, -0.5)].map(instantText)).toEqual(['2026-11-24T09:43:30Z', '2026-11-24T09:41:59.5Z']);
+  });
+  it('rounds parts of a millisecond down, before 1970 too', () => { expect([instantFromMilliseconds(1.9), instantFromMilliseconds(-1.1)]).toEqual([1, -2]); });
   it('writes what it reads', () => { expect(instantText(instant('2026-11-24T09:42:00Z'))).toBe('2026-11-24T09:42:00Z'); });
   it('refuses what is no moment', () => { expect(() => instantFromMilliseconds(Number.NaN)).toThrow('is no moment'); });
 });
 
 describe('zones', () => {
   it.each(['America/Halifax', 'Australia/Sydney', 'UTC', 'America/Argentina/Buenos_Aires'])('knows %s', (name) => { expect(parseZone(name)).toBe(name); });
-  it.each(['Mars/Olympus', '+03:00', '', 'america halifax'])('refuses %j', (name) => {
+  it.each(['Mars/Olympus', '+03:00', '', 'america halifax', 'UTC+1', ' UTC', 'UTC ', '[UTC]'])('refuses %j', (name) => {
     expect(parseZone(name)).toBeUndefined();
     expect(() => zone(name)).toThrow('is no time zone');
   });
@@ -28,6 +36,15 @@ describe('zones', () => {
     expect(instantText(endOfDay(civilDate('2026-10-31'), zone('Australia/Sydney')))).toBe('2026-10-31T13:00:00Z');
     expect(civilDateAt(instant('2026-11-01T02:59:59Z'), HALIFAX)).toBe('2026-10-31');
     expect(civilDateAt(instant('2026-11-01T03:00:00Z'), HALIFAX)).toBe('2026-11-01');
+  });
+
+  it('knows the day also before 1973, when some offsets were no quarters of an hour', () => {
+    // Liberia's clocks stood 44 minutes and 30 seconds behind until 7 January 1972 (the IANA time zone database).
+    const monrovia = zone('Africa/Monrovia');
+    const midnight = instant('1970-06-01T00:44:30Z');
+    expect([civilDateAt(addSeconds(midnight, -1), monrovia), civilDateAt(midnight, monrovia)]).toEqual(['1970-05-31', '1970-06-01']);
+    expect([civilDateAt(instant('1973-01-01T00:00:00Z'), monrovia), civilDateAt(instant('1972-12-31T23:59:59Z'), monrovia)]).toEqual(['1973-01-01', '1972-12-31']);
+    expect(endOfDay(civilDate('1970-05-31'), monrovia)).toBe(midnight);
   });
 
   it('has days of 23, 24 and 25 hours over the time changes', () => {
