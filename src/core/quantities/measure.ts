@@ -20,8 +20,9 @@ export function unitsOf(base: Base): readonly string[] {
 
 /** Reads a decimal amount with at most three decimals into whole base units; undefined for anything else. */
 export function parseMeasure(text: string, unit: string, base: Base): number | undefined {
-  if (base === 'pL') return unit in VOLUME_UNITS ? parseVolume(text, unit as VolumeUnit) : undefined;
-  const factor = MEASURE_UNITS[base][unit];
+  // A unit of its own list, and no name that every object inherits.
+  if (base === 'pL') return Object.hasOwn(VOLUME_UNITS, unit) ? parseVolume(text, unit as VolumeUnit) : undefined;
+  const factor = Object.hasOwn(MEASURE_UNITS[base], unit) ? MEASURE_UNITS[base][unit] : undefined;
   const match = /^(\d{1,7})(?:\.(\d{1,3}))?$/.exec(text);
   if (factor === undefined || match === null) return undefined;
   const thousandths = Number(match[1]) * 1000 + Number((match[2] ?? '').padEnd(3, '0'));
