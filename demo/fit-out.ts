@@ -60,7 +60,7 @@ export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place,
   const inspected = { readings: [{ meter: 'time-in-service' as const, value: hours(inspectedAt) }], excessOnFreeUses: false, signedBy: workshop };
   const directive: Directive = {
     id: id(`${registration}/directive`), recordedAt: written(recent), number: '2024-07-11', title: 'Look at the rear wing attachment for loose rivets', applies: true, effectiveOn: civilDate('2024-04-12'),
-    initial: { months: null, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours('25') }] }, readingsThen: [], noFerry: false,
+    initial: { months: null, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours('25') }] }, readingsThen: [], noFerry: false, equipment: [],
     methods: [{ id: 'look', name: 'Look with a mirror and a light', repeats: { months: null, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours('500') }] } }],
     done: [{ id: id(`${registration}/directive/done`), recordedAt: written(recent), completedOn: addDays(today, -recent), method: 'look', ...inspected }],
   };

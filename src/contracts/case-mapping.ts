@@ -107,7 +107,7 @@ function itemOf(id: string, given: In<'items'>): MaintenanceItem {
 
 function directiveOf(id: string, given: In<'directives'>): Directive {
   return {
-    id, recordedAt: given.recordedAt, number: given.number, title: given.title, applies: known(given.applies), effectiveOn: known(given.effectiveOn), initial: intervalOf(given.initial), readingsThen: readingsOf(given.readingsThen), noFerry: known(given.noFerry),
+    id, recordedAt: given.recordedAt, number: given.number, title: given.title, applies: known(given.applies), effectiveOn: known(given.effectiveOn), initial: intervalOf(given.initial), readingsThen: readingsOf(given.readingsThen), noFerry: known(given.noFerry), equipment: known(given.equipment),
     methods: listed(given.methods, (methodId, { name, repeats }) => ({ id: methodId, name, repeats: repeats === undefined ? null : intervalOf(repeats) })),
     done: listed(given.done, (doneId, one) => ({ id: doneId, recordedAt: one.recordedAt, completedOn: one.completedOn, readings: readingsOf(one.readings), excessOnFreeUses: one.excessOnFreeUses ?? false, signedBy: signatureOf(one.signedBy), method: known(one.method) })),
   };

@@ -125,6 +125,7 @@ export const directive = z.strictObject({
   recordedAt, number: textSchema(60).describe('its number'), title: textSchema(200).describe('what it is about'), applies: yesNo('applies to this very aircraft'),
   effectiveOn: dateSchema.optional().describe('day on which it took effect; absent is unknown'), initial: intervalSchema.optional().describe('first limit after it took effect; absent means before further flight'),
   readingsThen, noFerry: yesNo('forbids the ferry flight on a special permit'),
+  equipment: z.array(z.enum(EQUIPMENT_KINDS)).optional().describe('instruments and equipment that it wants in working order; an empty list states none; absent is unknown, and then it may be any that is inoperative'),
   methods: z.record(idKey, z.strictObject({ name: textSchema(200).describe('what is done'), repeats: intervalSchema.optional().describe('how long it holds; absent ends the directive for good') })).describe('ways to comply, by id'),
   done: z.record(idKey, z.strictObject({ ...doing, method: idKey.optional().describe('id of the method used; absent or unknown does not count') })).optional().describe('compliances by id'),
 }).describe('an airworthiness directive');

@@ -61,7 +61,7 @@ export const LIST_NAMES: Readonly<Record<RequiredList, string>> = {
 
 /** Which of the four questions, as the middle of a sentence. */
 export const CAUSE_NAMES: Readonly<Record<InoperativeCause, string>> = {
-  'type-certification': 'its type certification', 'equipment-list': 'the aircraft’s equipment list', 'kinds-of-operation': 'its kinds-of-operation list', 'operating-rule': 'the operating rules', directive: 'a directive, as far as anybody knows',
+  'type-certification': 'its type certification', 'equipment-list': 'the aircraft’s equipment list', 'kinds-of-operation': 'its kinds-of-operation list', 'operating-rule': 'the operating rules', directive: 'a directive that asks for it, or may ask for it',
 };
 
 export const QUANTITY_NAMES_IN_WORDS: Readonly<Record<Quantity, string>> = {

@@ -35,6 +35,15 @@ describe(source.section, () => {
     }
     expect(allowed).toBe(1);
   });
+  it.each([
+    ['that wants it in working order', { applies: true, equipment: ['exhaust-gas-gauge'] }, 'Grounded'], ['that wants another', { applies: true, equipment: ['stall-warning'] }, 'Released'], ['that wants none', { applies: true, equipment: [] }, 'Released'],
+    ['that nobody read for it', { applies: true }, 'Grounded'], ['of another aircraft', { applies: false, equipment: ['exhaust-gas-gauge'] }, 'Released'], ['that nobody judged', { equipment: ['exhaust-gas-gauge'] }, 'Grounded'],
+  ] as const)('(d)(2)(iv): a directive %s', (_, own, verdict) => {
+    // Only what it asks of the item: the directive itself has been complied with for good.
+    const directive = { recordedAt: '2024-01-01T00:00:00Z', number: 'D-1', title: 'Gauge', noFerry: false, methods: {}, ...own } as Json;
+    const decision = ask(lawful, 'exhaust-gas-gauge', undefined, {}, { directives: { d: directive } });
+    expect([decision.verdict, decision.constraints.map(({ records }) => records.includes('d'))]).toEqual([verdict, verdict === 'Grounded' ? [true] : []]);
+  });
   it('an item that the equipment list does not name is asked for always', () => { expect(ask(lawful, 'exhaust-gas-gauge', undefined, { typeCertification: null }).verdict).toBe('Grounded'); });
 
   const listed = (category: string, deferredOn: string, asOf: string, change: Change = {}) => ask({ ...lawful, deferredOn, recordedAt: `${deferredOn}T23:00:00Z`, listed: { category, ...change } }, 'exhaust-gas-gauge', `${asOf}T16:00:00Z`, {}, { aircraft: { minimumEquipmentList: 'approved' } }).verdict;

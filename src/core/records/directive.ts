@@ -1,6 +1,7 @@
 import type { CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
 import type { Signature } from './certificate';
+import type { EquipmentKind } from './equipment';
 import type { Doing, Interval } from './interval';
 
 /** A way of complying with a directive. */
@@ -36,5 +37,7 @@ export interface Directive {
   readonly methods: readonly DirectiveMethod[];
   /** True where it forbids the ferry flight on a special permit. Null is not known, which counts as yes. */
   readonly noFerry: boolean | null;
+  /** Instruments and equipment that it wants in working order, whatever was done. Null is not known, and then it may be any of them. */
+  readonly equipment: readonly EquipmentKind[] | null;
   readonly done: readonly Compliance[];
 }

@@ -28,21 +28,22 @@ function ruleUses(kind: EquipmentKind, aircraft: Aircraft): UseSet {
   return lines.length === 0 ? NO_USES : union(...lines.map(({ uses }) => uses));
 }
 
-interface Answers { readonly closes: UseSet; readonly because: readonly InoperativeCause[] }
+interface Answers { readonly closes: UseSet; readonly because: readonly InoperativeCause[]; readonly directives: readonly string[] }
 
 /** The four questions: type certification and the day list, the aircraft's own lists, the operating rules, a directive. */
 function fourQuestions(kind: EquipmentKind, { aircraft, equipmentList, directives }: KnownFacts): Answers {
   const item = lineOf(equipmentList, kind);
+  // A directive that does not apply asks for nothing; one that does not say what it wants in working order may ask for this.
+  const asking = directives?.filter(({ applies, equipment }) => applies !== false && equipment?.includes(kind) !== false).map(({ id }) => id).sort() ?? [];
   const asked: readonly (readonly [InoperativeCause, UseSet])[] = [
     ['type-certification', item?.typeCertification === false ? NO_USES : ALL_USES],
     ['equipment-list', askedUses(item === null ? null : item.equipmentList)],
     ['kinds-of-operation', askedUses(item === null ? null : item.kindsOfOperation)],
     ['operating-rule', ruleUses(kind, aircraft)],
-    // Whether a directive asks for it is part of knowing the directives at all.
-    ['directive', directives === null ? ALL_USES : NO_USES],
+    ['directive', directives === null || asking.length > 0 ? ALL_USES : NO_USES],
   ];
   const closing = asked.filter(([, uses]) => !isEmpty(uses));
-  return { because: closing.map(([cause]) => cause), closes: closing.length === 0 ? NO_USES : union(...closing.map(([, uses]) => uses)) };
+  return { because: closing.map(([cause]) => cause), closes: closing.length === 0 ? NO_USES : union(...closing.map(([, uses]) => uses)), directives: asking };
 }
 
 /** The last day of a deferral: its own, or that of its repair category, the day of record not counted. */
@@ -58,13 +59,13 @@ function judgeOne(discrepancy: Discrepancy, kind: EquipmentKind, facts: KnownFac
   const { id, what, deferral } = discrepancy;
   const { place, aircraft } = facts;
   const zone = place.zone;
-  const { closes, because } = fourQuestions(kind, facts);
+  const { closes, because, directives } = fourQuestions(kind, facts);
   const approvedList = aircraft.particulars.minimumEquipmentList === 'approved';
   const repair = lift('repair-and-return-to-service', MECHANICS, id);
   const defer = lift('defer-item', PILOT_OR_MECHANIC, id, closes);
   const src: Source = approvedList ? listed : source;
   const base = { source: src, records: deferral === null ? [id] : [id, deferral.id], permitMayCover: true, knownSince: deferral === null ? discrepancy.recordedAt : deferral.recordedAt };
-  const needed = isEmpty(closes) ? [] : [constraint({ ...base, key: `${id}.needed`, certainty: 'failed', reason: { code: 'item-inoperative', equipment: kind, what, because, deferred: deferral !== null }, closes, lifts: [repair] })];
+  const needed = isEmpty(closes) ? [] : [constraint({ ...base, key: `${id}.needed`, records: [...base.records, ...directives], certainty: 'failed', reason: { code: 'item-inoperative', equipment: kind, what, because, deferred: deferral !== null }, closes, lifts: [repair] })];
   if (deferral === null) {
     // Until it is removed or deactivated, placarded, entered and judged no hazard, nothing is open.
     return [...needed, constraint({ ...base, key: `${id}.defer`, certainty: 'failed', reason: { code: 'item-not-deferred', equipment: kind, what }, closes: ALL_USES, lifts: [defer, repair], condition: true })];
