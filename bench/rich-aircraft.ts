@@ -17,16 +17,19 @@ const many = <T>(count: number, make: (at: number) => readonly [string, T]): Rea
 /** The day on which thing number `at` was last done: due one after the other over the next year and a half. */
 const done = (at: number) => addDays(civilDate('2025-12-01'), at * 5);
 
+/** What the meter showed then, between the annual of March 2026 and the hundred-hour inspection of October. */
+const meterThen = (at: number) => 3960 + Math.floor(at * 24.3) / 10;
+
 const CHANGE: Json = {
   discrepancies: many(FINDINGS, (at) => [`d${at}`, { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:05:00Z', what: `Finding ${at}`, classification: classes[at % classes.length] ?? 'note', closesUses: at % 2 === 0 ? ['night'] : ['dusk', 'night'] }]),
   items: many(ITEMS, (at) => [`i${at}`, {
-    recordedAt: '2025-12-01T12:00:00Z', name: `Item ${at}`, kind: at % 3 === 0 ? 'life-limit' : 'service', interval: at % 2 === 0 ? { months: 18 } : { months: 18, hours: [{ meter: 'time-in-service', every: 400 + at }] }, excess: 'not-taken-off',
+    recordedAt: '2025-12-01T12:00:00Z', name: `Item ${at}`, kind: at % 3 === 0 ? 'life-limit' : 'service', interval: at % 2 === 0 ? { months: 18 } : { months: 18, hours: [{ meter: 'time-in-service', every: 500 + at }] }, excess: 'not-taken-off',
     ...(at % 5 === 0 ? { uses: [{ light: ['night'] }] } : at % 7 === 0 ? { uses: [{ purpose: ['carriage-for-hire'] }] } : {}),
-    done: { last: { recordedAt: `${done(at)}T20:00:00Z`, completedOn: done(at), readings: { hours: { 'time-in-service': 4100 } }, signedBy: workshop } },
+    done: { last: { recordedAt: `${done(at)}T20:00:00Z`, completedOn: done(at), readings: { hours: { 'time-in-service': meterThen(at) } }, signedBy: workshop } },
   }]),
   directives: many(DIRECTIVES, (at) => [`a${at}`, {
     recordedAt: '2025-12-01T12:00:00Z', number: `2025-${at}`, title: `Directive ${at}`, applies: true, effectiveOn: '2025-01-01', noFerry: false, methods: { look: { name: 'Look', repeats: { months: 24, hours: [{ meter: 'time-in-service', every: 500 + at }] } } },
-    done: { last: { recordedAt: `${done(at)}T20:00:00Z`, completedOn: done(at), method: 'look', readings: { hours: { 'time-in-service': 4100 } }, signedBy: workshop } },
+    done: { last: { recordedAt: `${done(at)}T20:00:00Z`, completedOn: done(at), method: 'look', readings: { hours: { 'time-in-service': meterThen(at) } }, signedBy: workshop } },
   }]),
 };
 

@@ -11,7 +11,7 @@ import { hourOfDay, type Place } from '../src/core/time/sun';
 import type { Signature } from '../src/core/records/certificate';
 import type { OtherRecord } from '../src/db/other-records';
 import type { DemoAircraft } from './fleet';
-import { DAYS_BACK } from './history';
+import { DAYS_BACK, type History } from './history';
 
 const workshop: Signature = { name: 'Cape Reach Workshop', certificate: { kind: 'repair-station', number: 'RS-0417', validFrom: civilDate('2009-04-01'), validUntil: 'no-expiry' } };
 
@@ -51,22 +51,25 @@ function equipmentOf({ fit, category, features }: DemoAircraft, today: CivilDate
 }
 
 /** The records: equipment, locator, directives, services, insurance, the tug's rope. Written down when the aircraft joined, or when they were last done. */
-export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place, number: number, id: (name: string) => string): readonly OtherRecord[] {
+export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place, number: number, id: (name: string) => string, { inspections }: Pick<History, 'inspections'>): readonly OtherRecord[] {
   const { registration, category, inspectedAt, typeName } = aircraft;
   const at = (daysAgo: number) => hourOfDay(addDays(today, -daysAgo), 10, place);
   const written = (daysAgo: number) => hourOfDay(addDays(today, -daysAgo), 10.2, place);
   const base = (name: string, daysAgo: number) => ({ id: id(`${registration}/${name}`), happenedAt: at(daysAgo), recordedAt: written(daysAgo) });
   const recent = 31 + number;
+  // Done together with the last hundred-hour inspection, whose day and meter the aircraft's past knows.
+  const doneOn = inspections.find(({ timeInService }) => timeInService === hours(inspectedAt))?.completedOn ?? addDays(today, -recent);
+  const doneAt = hourOfDay(doneOn, 20.2, place);
   const inspected = { readings: [{ meter: 'time-in-service' as const, value: hours(inspectedAt) }], excessOnFreeUses: false, signedBy: workshop };
   const directive: Directive = {
-    id: id(`${registration}/directive`), recordedAt: written(recent), number: '2024-07-11', title: 'Look at the rear wing attachment for loose rivets', applies: true, effectiveOn: civilDate('2024-04-12'),
+    id: id(`${registration}/directive`), recordedAt: doneAt, number: '2024-07-11', title: 'Look at the rear wing attachment for loose rivets', applies: true, effectiveOn: civilDate('2024-04-12'),
     initial: { months: null, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours('25') }] }, readingsThen: [], noFerry: false, equipment: [],
     methods: [{ id: 'look', name: 'Look with a mirror and a light', repeats: { months: null, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours('500') }] } }],
-    done: [{ id: id(`${registration}/directive/done`), recordedAt: written(recent), completedOn: addDays(today, -recent), method: 'look', ...inspected }],
+    done: [{ id: id(`${registration}/directive/done`), recordedAt: doneAt, completedOn: doneOn, method: 'look', ...inspected }],
   };
   const service = (name: string, kind: MaintenanceItem['kind'], every: string, months: number | null): MaintenanceItem => ({
-    id: id(`${registration}/item/${name}`), recordedAt: written(recent), name, kind, interval: { months, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours(every) }] }, until: null, uses: null, overrun: null,
-    excess: 'not-taken-off', signedAs: 'service', oilLife: null, done: [{ id: id(`${registration}/item/${name}/done`), recordedAt: written(recent), completedOn: addDays(today, -recent), ...inspected }],
+    id: id(`${registration}/item/${name}`), recordedAt: doneAt, name, kind, interval: { months, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours(every) }] }, until: null, uses: null, overrun: null,
+    excess: 'not-taken-off', signedAs: 'service', oilLife: null, done: [{ id: id(`${registration}/item/${name}/done`), recordedAt: doneAt, completedOn: doneOn, ...inspected }],
   });
   const low = typeName.startsWith('Quorin');
   const items = category === 'glider' ? [] : [service('Propeller overhaul', 'overhaul', '2000', 72)];
@@ -75,8 +78,8 @@ export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place,
     { ...base('insurance', recent), kind: 'club-paper', body: { ...base('insurance', recent), kind: 'insurance', name: 'Insurance', validUntil: addDays(addYears(today, 1), -recent - number), uses: null } },
     { ...base('items', recent), kind: 'stated', body: { what: 'items' } },
     { ...base('directives', recent), kind: 'stated', body: { what: 'directives' } },
-    ...items.map((item): OtherRecord => ({ id: item.id, happenedAt: at(recent), recordedAt: item.recordedAt, kind: 'item', body: item })),
-    ...(low ? [{ id: directive.id, happenedAt: at(recent), recordedAt: directive.recordedAt, kind: 'directive' as const, body: directive }] : []),
+    ...items.map((item): OtherRecord => ({ id: item.id, happenedAt: item.recordedAt, recordedAt: item.recordedAt, kind: 'item', body: item })),
+    ...(low ? [{ id: directive.id, happenedAt: directive.recordedAt, recordedAt: directive.recordedAt, kind: 'directive' as const, body: directive }] : []),
     ...(category === 'glider' ? [] : [{ ...base('locator', DAYS_BACK - 2), kind: 'locator' as const, body: { ...base('locator', DAYS_BACK - 2), state: 'fitted' as const, batteryReplaceBy: addYears(today, 2), usedSeconds: 0, removedOn: null, removalEntered: null, removalPlacarded: null } }]),
     ...(aircraft.fit === 'tourer' ? [
       { ...base('database', 3), kind: 'database' as const, body: { ...base('database', 3), content: 'navigation' as const, effectiveOn: addDays(today, -5), lastDay: null } },

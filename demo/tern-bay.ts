@@ -116,7 +116,8 @@ async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number,
   const today = civilDateAt(now, TERN_BAY.zone);
   const aircraftId = id(aircraft.registration);
   const desk = actorOf('dispatcher');
-  let rest: RecordBatch = { documents: papers(aircraft, today), ...historyOf(aircraft, today, TERN_BAY, SEED + number, id), others: fitOutOf(aircraft, today, TERN_BAY, number, id) };
+  const past = historyOf(aircraft, today, TERN_BAY, SEED + number, id);
+  let rest: RecordBatch = { documents: papers(aircraft, today), ...past, others: fitOutOf(aircraft, today, TERN_BAY, number, id, past) };
   const flush = async (moment: Instant) => {
     const [batch, later] = cut(rest, moment);
     rest = later;

@@ -103,6 +103,9 @@ export function knownAt(facts: AircraftFacts, moment: Instant): KnownFacts {
   const readings = known(facts.readings, moment);
   const equipment = known(facts.equipment, moment);
   const { ramp } = facts;
+  const items = facts.items === null ? null : knownInside(facts.items, moment, (item) => { const done = known(item.done, moment); return done === item.done ? item : { ...item, done }; });
+  const directives = facts.directives === null ? null : knownInside(facts.directives, moment, (one) => { const done = known(one.done, moment); return done === one.done ? one : { ...one, done }; });
+  const seenRamp = ramp === null ? null : { measurements: known(ramp.measurements, moment), samples: known(ramp.samples, moment), uplifts: known(ramp.uplifts, moment) };
   return {
     place: facts.place, aircraft: facts.aircraft, estimates: facts.estimates, inspections, readings, equipment,
     documents: known(facts.documents, moment), locators: known(facts.locators, moment), receiverChecks: known(facts.receiverChecks, moment), databases: known(facts.databases, moment),
@@ -110,16 +113,15 @@ export function knownAt(facts: AircraftFacts, moment: Instant): KnownFacts {
     clubPapers: known(facts.clubPapers, moment), towRopes: known(facts.towRopes, moment),
     discrepancies: knownInside(facts.discrepancies, moment, (one) => (later(one.rectification, moment) || later(one.deferral, moment)
       ? { ...one, rectification: later(one.rectification, moment) ? null : one.rectification, deferral: later(one.deferral, moment) ? null : one.deferral } : one)),
-    items: facts.items === null ? null : knownInside(facts.items, moment, (item) => { const done = known(item.done, moment); return done === item.done ? item : { ...item, done }; }),
-    directives: facts.directives === null ? null : knownInside(facts.directives, moment, (one) => { const done = known(one.done, moment); return done === one.done ? one : { ...one, done }; }),
+    items, directives,
     work: knownInside(facts.work, moment, (one) => (later(one.checkFlight, moment) || later(one.independentInspection, moment)
       ? { ...one, checkFlight: later(one.checkFlight, moment) ? null : one.checkFlight, independentInspection: later(one.independentInspection, moment) ? null : one.independentInspection } : one)),
     releases: knownInside(facts.releases, moment, (one) => (one.required.some(({ certified }) => later(certified, moment))
       ? { ...one, required: one.required.map((entry) => (later(entry.certified, moment) ? { ...entry, certified: null } : entry)) } : one)),
     flightsOut: knownInside(facts.flightsOut, moment, (one) => (later(one.returned, moment) ? { ...one, returned: null } : one)),
     tightenings: knownInside(facts.tightenings, moment, (one) => (later(one.lifted, moment) ? { ...one, lifted: null } : one)),
-    ramp: ramp === null ? null : { measurements: known(ramp.measurements, moment), samples: known(ramp.samples, moment), uplifts: known(ramp.uplifts, moment) },
-    meters: standingsOf(readings, inspections, facts.place.zone), equipmentList: latestOf(equipment),
+    ramp: seenRamp,
+    meters: standingsOf({ readings, inspections, items, directives, ramp: seenRamp }, facts.place.zone), equipmentList: latestOf(equipment),
   };
 }
 

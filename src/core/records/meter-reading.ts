@@ -1,7 +1,12 @@
 import type { Hours } from '../quantities/hours';
+import type { CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
 import { endOfDay, startOfDay, type ZoneId } from '../time/zone';
+import type { Directive } from './directive';
 import type { Inspection } from './inspection';
+import type { Doing } from './interval';
+import type { MaintenanceItem } from './maintenance-item';
+import type { Uplift } from './measurement';
 import { METER_NAMES, type Counter, type HourMeter, type Meter } from './meters';
 import { isAheadOfItself, type RecordBase } from './record';
 
@@ -22,32 +27,50 @@ interface Point { readonly id: string; readonly from: Instant; readonly to: Inst
 
 const UNKNOWN: Standing = { state: 'unknown' };
 
-/** Every meter at once: the time in service from its readings and the inspection entries, the others from their readings. */
-export function standingsOf(readings: readonly MeterReading[], inspections: readonly Inspection[], at: ZoneId): Standings {
-  const only = readings.every(({ meter }) => meter === 'time-in-service');
-  const own = (meter: Meter) => readings.filter((reading) => reading.meter === meter);
-  const service = timeInService(only ? readings : own('time-in-service'), inspections, at);
-  const answer: { -readonly [M in Meter]: Standing } = { 'time-in-service': service, engine: UNKNOWN, propeller: UNKNOWN, block: UNKNOWN, landings: UNKNOWN, cycles: UNKNOWN, 'tow-launches': UNKNOWN };
-  if (!only) for (const meter of METER_NAMES) if (meter !== 'time-in-service') answer[meter] = standing(own(meter), []);
-  return answer;
+/** Every record that says what meters showed: the readings, and whatever was done and says at which reading. */
+export interface MeterWitnesses {
+  readonly readings: readonly MeterReading[];
+  readonly inspections: readonly Pick<Inspection, 'id' | 'completedOn' | 'timeInService'>[];
+  readonly items: readonly Pick<MaintenanceItem, 'done'>[] | null;
+  readonly directives: readonly Pick<Directive, 'id' | 'effectiveOn' | 'readingsThen' | 'done'>[] | null;
+  readonly ramp: { readonly uplifts: readonly Uplift[] } | null;
+}
+
+/** What a record of a day says of a meter: within that day any order is possible. */
+function onDay(id: string, day: CivilDate, value: number, at: ZoneId): Point {
+  return { id, from: startOfDay(day, at), to: endOfDay(day, at), value };
+}
+
+/** What all but its readings say of a meter. A slip of the pen there would carry a limit away as far as one on the meter itself. */
+function otherPoints({ inspections, items, directives, ramp }: MeterWitnesses, meter: Meter, at: ZoneId): Point[] {
+  const points: Point[] = [];
+  const see = (id: string, day: CivilDate, readings: Doing['readings']) => { for (const one of readings) if (one.meter === meter) points.push(onDay(id, day, one.value, at)); };
+  for (const { done } of items ?? []) for (const { id, completedOn, readings } of done) see(id, completedOn, readings);
+  for (const { id, effectiveOn, readingsThen, done } of directives ?? []) {
+    if (effectiveOn !== null) see(id, effectiveOn, readingsThen);
+    for (const one of done) see(one.id, one.completedOn, one.readings);
+  }
+  if (meter !== 'time-in-service') return points;
+  for (const { id, completedOn, timeInService: value } of inspections) if (value !== null) points.push(onDay(id, completedOn, value, at));
+  for (const { id, happenedAt, timeInService: value } of ramp?.uplifts ?? []) if (value !== null) points.push({ id, from: happenedAt, to: happenedAt, value });
+  return points;
 }
 
 /**
- * The highest recorded time in service. Meters do not run backwards: a later record with less time is a contradiction, and
- * then the time is not known. Inspection entries state a time on a day, so within that day any order is possible.
- * Of a contradiction the first record that falls is named, with the highest one before it.
+ * Every meter at once: the highest that any record says. Meters do not run backwards: a later record with less is a
+ * contradiction, and then the meter is not known. Of a contradiction the first record that falls is named, with the highest one before it.
  */
-export function timeInService(readings: readonly MeterReading[], inspections: readonly Inspection[], at: ZoneId): Standing {
-  const points: Point[] = [];
-  for (const { id, completedOn, timeInService: value } of inspections) {
-    if (value !== null) points.push({ id, from: startOfDay(completedOn, at), to: endOfDay(completedOn, at), value });
+export function standingsOf(records: MeterWitnesses, at: ZoneId): Standings {
+  const answer: { -readonly [M in Meter]: Standing } = { 'time-in-service': UNKNOWN, engine: UNKNOWN, propeller: UNKNOWN, block: UNKNOWN, landings: UNKNOWN, cycles: UNKNOWN, 'tow-launches': UNKNOWN };
+  for (const meter of METER_NAMES) {
+    const own = records.readings.filter((reading) => reading.meter === meter);
+    // A record of work alone does not say what the meter shows today: without a reading of its own it is not known.
+    if (own.length > 0) answer[meter] = standing(own, otherPoints(records, meter, at));
   }
-  return standing(readings, points);
+  return answer;
 }
 
 function standing(readings: readonly MeterReading[], more: readonly Point[]): Standing {
-  // An inspection alone does not say what the meter shows today: without a reading of its own it is not known.
-  if (readings.length === 0) return UNKNOWN;
   const ahead = readings.find(isAheadOfItself);
   if (ahead !== undefined) return { state: 'ahead-of-itself', record: ahead.id };
   const points: Point[] = readings.map(({ id, happenedAt, value }) => ({ id, from: happenedAt, to: happenedAt, value }));

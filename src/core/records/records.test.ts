@@ -9,7 +9,7 @@ import { CLASSIFICATIONS, closingWork, rectificationFaults, strictest, type Disc
 import { latestSighting, type AircraftDocument } from './document';
 import { hourInterval } from './hour-interval';
 import { countingInspections, discountedEntries, inspectionFaults, refusal, type Inspection } from './inspection';
-import { timeInService, type MeterReading } from './meter-reading';
+import { standingsOf, type MeterReading, type MeterWitnesses } from './meter-reading';
 
 const HALIFAX = zone('America/Halifax');
 const mechanic: Certificate = { kind: 'mechanic-airframe-powerplant', number: 'AP-1', validFrom: civilDate('2015-06-01'), validUntil: 'no-expiry' };
@@ -101,6 +101,7 @@ describe('hour intervals', () => {
 
 describe('the meter', () => {
   const reading = (id: string, when: string, value: string, recorded = when): MeterReading => ({ id, meter: 'time-in-service', value: hours(value), happenedAt: instant(when), recordedAt: instant(recorded) });
+  const timeInService = (readings: readonly MeterReading[], inspections: MeterWitnesses['inspections'], zoneId: typeof HALIFAX) => standingsOf({ readings, inspections, items: null, directives: null, ramp: null }, zoneId)['time-in-service'];
   const morning = reading('a', '2026-11-20T12:00:00Z', '1000');
   it('takes the highest reading', () => {
     expect(timeInService([morning, reading('b', '2026-11-21T12:00:00Z', '1002')], [], HALIFAX)).toMatchObject({ state: 'known', value: hours('1002') });
@@ -115,6 +116,36 @@ describe('the meter', () => {
   });
   it('does not believe a reading from the future', () => {
     expect(timeInService([reading('f', '2026-11-22T12:00:00Z', '1000', '2026-11-21T12:00:00Z')], [], HALIFAX)).toEqual({ state: 'ahead-of-itself', record: 'f' });
+  });
+  describe('and what was done, which says at which reading', () => {
+    const evening = reading('b', '2026-11-21T20:00:00Z', '1010');
+    const doneAt = (day: string, value: string, meter: 'time-in-service' | 'engine' = 'time-in-service') => ({ id: 'done', completedOn: civilDate(day), readings: [{ meter, value: hours(value) }] });
+    const standing = (more: Partial<MeterWitnesses>, readings: readonly MeterReading[] = [morning, evening]) => standingsOf({ readings, inspections: [], items: null, directives: null, ramp: null, ...more }, HALIFAX)['time-in-service'];
+    const item = (day: string, value: string) => ({ items: [{ done: [doneAt(day, value)] }] }) as unknown as Partial<MeterWitnesses>;
+    const directive = (day: string | null, value: string, done: unknown = []) => ({ directives: [{ id: 'd', effectiveOn: day === null ? null : civilDate(day), readingsThen: [{ meter: 'time-in-service', value: hours(value) }], done }] }) as unknown as Partial<MeterWitnesses>;
+    const uplift = (when: string, value: string) => ({ ramp: { uplifts: [{ id: 'u', happenedAt: instant(when), timeInService: hours(value) }] } }) as unknown as Partial<MeterWitnesses>;
+    it.each([
+      ['a service between the readings, as the meter stood', item('2026-11-20', '1005'), 'known'],
+      ['a service before it, with more than it shows later: a slip that would carry the next one far away', item('2026-11-19', '10050'), 'contradiction'],
+      ['a service between the readings, with more than the later one', item('2026-11-20', '1010.01'), 'contradiction'],
+      ['a service on the day of a reading, in either order', item('2026-11-21', '1009'), 'known'],
+      ['a service after the last reading, with less', item('2026-11-22', '1009'), 'contradiction'],
+      ['a directive complied with beyond the meter', directive(null, '0', [doneAt('2026-11-19', '2000')]), 'contradiction'],
+      ['a directive that took effect at more than the meter showed later', directive('2026-11-19', '1100'), 'contradiction'],
+      ['the same without the day on which it took effect: nothing can be said', directive(null, '1100'), 'known'],
+      ['oil put in at more than the meter showed later', uplift('2026-11-20T13:00:00Z', '1011'), 'contradiction'],
+      ['oil put in between', uplift('2026-11-20T13:00:00Z', '1001'), 'known'],
+      ['a service on another meter', { items: [{ done: [doneAt('2026-11-19', '9000', 'engine')] }] } as unknown as Partial<MeterWitnesses>, 'known'],
+    ] as const)('%s', (_, more, state) => { expect(standing(more).state).toBe(state); });
+    it('raises the meter where it is later and more: limits come nearer, never further', () => {
+      expect(standing(item('2026-11-22', '1300'))).toMatchObject({ state: 'known', value: hours('1300') });
+      expect(standing(item('2026-11-21', '1010.5'))).toMatchObject({ state: 'known', value: hours('1010.5') });
+    });
+    it('says nothing of a meter that nobody ever read', () => { expect(standing(item('2026-11-22', '1300'), [])).toEqual({ state: 'unknown' }); });
+    it('counts on the other meters too', () => {
+      const engine: MeterReading = { id: 'e', meter: 'engine', value: hours('500'), happenedAt: instant('2026-11-21T20:00:00Z'), recordedAt: instant('2026-11-21T20:00:00Z') };
+      expect(standingsOf({ readings: [engine], inspections: [], items: [{ done: [doneAt('2026-11-19', '5000', 'engine')] }] as unknown as MeterWitnesses['items'], directives: null, ramp: null }, HALIFAX)).toMatchObject({ engine: { state: 'contradiction', earlier: 'done', later: 'e' }, 'time-in-service': { state: 'unknown' } });
+    });
   });
   it('finds a contradiction exactly where comparing every pair finds one', () => {
     fc.assert(fc.property(fc.array(fc.record({ hour: fc.integer({ min: 0, max: 30 }), value: fc.integer({ min: 0, max: 6 }) }), { minLength: 1, maxLength: 9 }), (given) => {
