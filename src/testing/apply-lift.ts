@@ -8,10 +8,11 @@ import type { AircraftDocument } from '@/core/records/document';
 import { EQUIPMENT_KINDS, type EquipmentItem } from '@/core/records/equipment';
 import { knownAt, latestOf, type AircraftFacts } from '@/core/records/facts';
 import type { Inspection, InspectionKind } from '@/core/records/inspection';
+import type { Doing } from '@/core/records/interval';
 import { METER_NAMES, isHourMeter, type Meter } from '@/core/records/meters';
 import type { MeterReading } from '@/core/records/meter-reading';
 import type { Lift } from '@/core/rules/parts/constraint';
-import { addDays, addYears, civilDate } from '@/core/time/civil-date';
+import { addDays, addYears, civilDate, type CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt } from '@/core/time/zone';
 
@@ -87,7 +88,13 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
       const value = highest(meter);
       const one = (isHourMeter(meter) ? { id, meter, value: hoursFromSeconds(value), ...dated } : { id, meter, value, ...dated }) as MeterReading;
       // Correcting takes the wrong record out: the later edition of the records holds only the right one.
-      return { ...facts, readings: [...facts.readings.filter((reading) => act === 'record-meter-reading' || reading.meter !== meter), one] };
+      // Where it was a reading beside something done, it was read too high there: at most what was read next.
+      const next = (day: CivilDate) => Math.min(value, ...facts.inspections.filter(({ completedOn }) => meter === 'time-in-service' && completedOn >= day).map(({ timeInService }) => timeInService ?? value));
+      const put = <D extends Doing>(done: readonly D[]): readonly D[] => (act === 'record-meter-reading' ? done : done.map((entry) => ({ ...entry, readings: entry.readings.map((then) => (then.meter === meter ? { ...then, value: Math.min(then.value, next(entry.completedOn)) } : then)) })));
+      return {
+        ...facts, readings: [...facts.readings.filter((reading) => act === 'record-meter-reading' || reading.meter !== meter), one],
+        items: facts.items?.map((item) => ({ ...item, done: put(item.done) })) ?? null, directives: facts.directives?.map((directive) => ({ ...directive, done: put(directive.done) })) ?? null,
+      };
     }
     case 'correct-record': return {
       ...facts, documents: facts.documents.map((one) => ({ ...one, happenedAt: Math.min(one.happenedAt, one.recordedAt) as Instant })), equipment: facts.equipment.map((one) => ({ ...one, happenedAt: Math.min(one.happenedAt, one.recordedAt) as Instant })),

@@ -7,7 +7,7 @@ const mechanic = { name: 'Tomas Brandl', certificate: { kind: 'mechanic-airframe
 const HOURS_25 = { hours: [{ meter: 'time-in-service', every: 25 }] };
 const HUNDRED_OR_YEAR = { look: { name: 'Look', repeats: { hours: [{ meter: 'time-in-service', every: 100 }], monthsToTheDay: 12 } } };
 const ask = (directive: { readonly [key: string]: Json }, value: number, asOf = '2024-06-10T12:00:00Z') => decideBy(['directives'], {
-  asOf, meterReadings: { today: { happenedAt: '2024-01-01T00:00:00Z', recordedAt: '2024-01-01T00:00:00Z', value } }, inspections: null,
+  asOf, meterReadings: { today: { happenedAt: asOf, recordedAt: asOf, value } }, inspections: null,
   directives: { d: { recordedAt: '2024-01-01T00:00:00Z', number: 'D-1', title: 'Wing', applies: true, noFerry: false, methods: HUNDRED_OR_YEAR, ...directive } },
 });
 const compliance = (completedOn: string, at: number, change: { readonly [key: string]: Json } = {}): Json => ({ done: { c: { recordedAt: `${completedOn}T23:00:00Z`, completedOn, method: 'look', readings: { hours: { 'time-in-service': at } }, signedBy: mechanic, ...change } } });

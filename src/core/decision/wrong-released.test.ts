@@ -33,6 +33,16 @@ describe('attempts at a wrong Released', () => {
     expect(codes(decideClean(walked(back('24T12:35'))))).toEqual(['not-measured']);
     expect(decideClean({ ...walked(back('24T12:35')), flight: lesson }).flight?.own.map(({ reason }) => reason.code)).toContain('fuel-aboard-unknown');
   });
+  it('fuel dipped on another day is not fuel aboard: who knows who flew', () => {
+    const dipped = (day: string): Change => ({ ramp: { measurements: { oil: { ...seen('24T12:30'), quantity: 'oil', value: 6, unit: 'US qt' }, left: { ...seen(day), quantity: 'fuel-dip', which: 'left', value: 12, unit: 'US gal' }, right: { ...seen(day), quantity: 'fuel-dip', which: 'right', value: 12, unit: 'US gal' } }, samples: { all: { ...seen('24T12:40'), result: 'clean', everyDrain: true } } } });
+    const codesOf = (day: string) => decideClean({ aircraft: { measured: [] }, ...dipped(day), flight: lesson }).flight?.own.map(({ reason }) => reason.code);
+    // Local midnight of the 24th lies at 04:00 UTC.
+    expect([codesOf('24T04:00'), codesOf('24T03:59')]).toEqual([[], ['fuel-aboard-unknown']]);
+  });
+  it('a slip of the pen beside what was done carries no limit away', () => {
+    const done = (at: number) => decideClean({ items: { i: { recordedAt: '2026-01-01T00:00:00Z', name: 'Engine overhaul', kind: 'overhaul', interval: { hours: [{ meter: 'time-in-service', every: 2000 }] }, done: { d: { recordedAt: '2020-03-10T20:00:00Z', completedOn: '2020-03-10', readings: { hours: { 'time-in-service': at } }, signedBy: { ...mechanic, certificate: { ...mechanic.certificate, kind: 'repair-station', validFrom: '2000-01-01' } } } } } } }).verdict;
+    expect([done(2151), done(2150), done(21510)]).toEqual(['Released', 'Grounded', 'Grounded']);
+  });
   it('nor does what was measured yesterday', () => { expect(codes(decideClean({ ...walked(), asOf: '2026-11-25T13:00:00Z' }))).toEqual(['not-measured']); });
   it('a permit covers no find that came after it', () => {
     const permits = { p: { recordedAt: '2026-11-24T10:00:00Z', number: 'P-1', registrationShown: 'N02TB', validFrom: '2026-11-24', validUntil: '2026-11-26', aboard: true, safeForFlight: { on: '2026-11-24', by: mechanic } } };

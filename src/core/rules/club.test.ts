@@ -59,7 +59,7 @@ describe('what somebody on duty closed', () => {
 
 describe('items', () => {
   const item = (change: Change): Change => ({ items: { i: { recordedAt: '2026-01-01T00:00:00Z', name: 'Thing', kind: 'service', done: { d: { recordedAt: '2026-01-10T20:00:00Z', completedOn: '2026-01-10', readings: { hours: { 'time-in-service': 4100 } }, signedBy: shop } }, ...change } } });
-  const ask = (change: Change, value = 4150, more: Change = {}) => decideBy(['maintenance-items', 'approved-uses'], { ...item(change), meterReadings: { today: { value } }, ...more });
+  const ask = (change: Change, value = 4150, more: Change = {}) => decideBy(['maintenance-items', 'approved-uses'], { ...item(change), inspections: null, meterReadings: { today: { value } }, ...more });
   const HOURS_50: Change = { interval: { hours: [{ meter: 'time-in-service', every: 50 }] } };
   it.each([['4149.9', 4149.9, 'Released'], ['4150.0', 4150, 'Grounded']] as const)('50 h after 4100.0, at %s', (_, value, verdict) => { expect(ask(HOURS_50, value).verdict).toBe(verdict); });
   it('whichever comes first: 50 h or 10 calendar months', () => {

@@ -20,7 +20,7 @@ export function flightFuel(facts: KnownFacts, reserves: Reserves, source: Source
   const { category, particulars } = facts.aircraft;
   if (category === 'glider' || particulars.engine === 'none') return [];
   const planned = flight.fuelPlanned;
-  const measured = fuelAboard(facts);
+  const measured = fuelAboard(facts, flight.starts);
   if (facts.ramp === null && planned === null) return [];
   const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ source, closes: needs, condition: true, ...given });
   const burn = particulars.fuel?.burnPerHour ?? null;
