@@ -79,6 +79,7 @@ const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }> } = {
   'receiver-check-failed': { code: 'receiver-check-failed', error: 50, allowed: 40 },
   'receiver-check-incomplete': { code: 'receiver-check-incomplete', doneOn: DAY },
   'database-expires': { code: 'database-expires', lastDay: DAY },
+  'database-not-yet': { code: 'database-not-yet', effectiveOn: DAY },
   'database-unknown': { code: 'database-unknown' },
   'item-expires': { code: 'item-expires', name: 'Hose', kind: 'component-check', lastDay: DAY, printed: true },
   'item-due': { code: 'item-due', name: 'Propeller', kind: 'overhaul', meter: 'propeller', dueAt: hours('2000'), takenOff: hours('2') },

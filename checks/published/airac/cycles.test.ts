@@ -18,4 +18,19 @@ describe(source.section, () => {
     const decision = decideBy(['navigation-database', 'approved-uses'], { asOf: `${day}T16:00:00Z`, aircraft: { approvedFor: 'all', ifrNavigation: 'satellite-only' }, databases: { d: { happenedAt: '2026-11-01T12:00:00Z', recordedAt: '2026-11-01T12:00:00Z', content: 'navigation', effectiveOn: '2026-10-29' } } });
     expect([decision.window.panes['day-ifr'], decision.window.panes['day-vfr']]).toEqual([state, 'open']);
   });
+  const ask = (asOf: string, databases: { readonly [id: string]: { readonly effectiveOn?: string; readonly lastDay?: string } }) => {
+    const loaded = Object.fromEntries(Object.entries(databases).map(([id, one]) => [id, { happenedAt: '2026-08-20T12:00:00Z', recordedAt: '2026-08-20T12:00:00Z', content: 'navigation', ...one }]));
+    const decision = decideBy(['navigation-database', 'approved-uses'], { asOf, aircraft: { approvedFor: 'all', ifrNavigation: 'satellite-only' }, databases: loaded });
+    return decision.constraints.map(({ reason }) => reason.code);
+  };
+  // Local midnight at Halifax lies at 03:00 UTC in October and at 04:00 in November.
+  it.each([
+    ['the next cycle, loaded early, before it takes effect', '2026-10-29T02:59:59Z', { next: { effectiveOn: '2026-10-29' } }, ['database-not-yet']],
+    ['from its first moment on', '2026-10-29T03:00:00Z', { next: { effectiveOn: '2026-10-29' } }, []],
+    ['the one before it still current', '2026-10-28T16:00:00Z', { next: { effectiveOn: '2026-10-29' }, now: { effectiveOn: '2026-10-01' } }, []],
+    ['one cycle left out: the one before it has run out', '2026-10-28T16:00:00Z', { next: { effectiveOn: '2026-10-29' }, old: { effectiveOn: '2026-09-03' } }, ['database-not-yet']],
+    ['one cycle left out: while the one before it runs', '2026-09-30T16:00:00Z', { next: { effectiveOn: '2026-10-29' }, old: { effectiveOn: '2026-09-03' } }, []],
+    ['a last day that lies further than a cycle does not count', '2026-11-26T16:00:00Z', { now: { effectiveOn: '2026-10-29', lastDay: '2027-11-25' } }, ['database-expires']],
+    ['a last day before the cycle’s end does', '2026-11-20T16:00:00Z', { now: { effectiveOn: '2026-10-29', lastDay: '2026-11-19' } }, ['database-expires']],
+  ] as const)('%s', (_, asOf, databases, expected) => { expect(ask(asOf, databases)).toEqual(expected); });
 });

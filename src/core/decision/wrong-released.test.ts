@@ -62,6 +62,7 @@ describe('attempts at a wrong Released', () => {
     expect(codes(decision)).toContain('work-effect-unknown');
   });
   it('more people than seats do not fly', () => { expect([decideClean({ flight: { ...lesson, persons: 4 } }).flight?.answer, decideClean({ flight: { ...lesson, persons: 5 } }).flight?.answer]).toEqual(['yes', 'yes-after']); });
+  it('nor do any where nobody knows how many seats there are', () => { expect([decideClean({ aircraft: { seats: null }, flight: { ...lesson, persons: 2 } }).flight?.answer, decideClean({ aircraft: { seats: null }, flight: lesson }).flight?.answer]).toEqual(['no', 'yes']); });
   it('approved for towing, it needs a hook and a rope', () => {
     const tow = { aircraft: { approvedFor: [{ light: ['day'], rules: ['vfr'], purpose: ['glider-towing'], crew: 'all', range: 'all', transponderAirspace: ['outside'], broadcastAirspace: ['outside'], overWater: ['within-glide'], passengers: 'all' }] } };
     expect([...codes(decideClean(tow))].sort()).toEqual(['equipment-unknown', 'tow-rope-unfit']);

@@ -14,7 +14,10 @@ export const approvedUses = rule({
     if (aircraft.approvedFor !== null && aircraft.approvedFor.length > 0) return result([]);
     return result([constraint({ key: 'approved-uses', certainty: 'unknown', source, reason: { code: 'approved-uses-unknown' }, closes: ALL_USES, lifts: [lift('record-approved-uses', RECORD_KEEPER)] })], ['aircraft.approvedFor']);
   },
-  judgeFlight: ({ aircraft: { particulars } }, _, { persons }, needs) => (particulars.seats === null || persons === null || persons <= particulars.seats ? [] : [constraint({
-    key: 'seats', certainty: 'failed', source, reason: { code: 'cap-passed', quantity: 'persons', bound: 'at-most', value: particulars.seats, planned: persons }, closes: needs, lifts: [lift('change-flight', DISPATCHER, 'persons')], condition: true,
-  })]),
+  judgeFlight: ({ aircraft: { particulars: { seats } } }, _, { persons }, needs) => {
+    if (persons === null || (seats !== null && persons <= seats)) return [];
+    const made = { key: 'seats', source, closes: needs } as const;
+    if (seats === null) return [constraint({ ...made, certainty: 'unknown', reason: { code: 'particular-unknown', what: 'seats' }, lifts: [lift('record-particulars', RECORD_KEEPER, 'seats')] })];
+    return [constraint({ ...made, certainty: 'failed', reason: { code: 'cap-passed', quantity: 'persons', bound: 'at-most', value: seats, planned: persons }, lifts: [lift('change-flight', DISPATCHER, 'persons')], condition: true })];
+  },
 });

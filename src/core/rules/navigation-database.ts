@@ -1,8 +1,9 @@
 import { usesIn, type UseSet } from '../envelope/use-set';
 import type { KnownFacts } from '../records/facts';
-import { addDays } from '../time/civil-date';
-import { endOfDay } from '../time/zone';
-import { ANYBODY, constraint, from, lift, PILOT_OR_MECHANIC, RECORD_KEEPER, type Constraint } from './parts/constraint';
+import type { Database } from '../records/locator';
+import { addDays, type CivilDate } from '../time/civil-date';
+import { endOfDay, startOfDay } from '../time/zone';
+import { ANYBODY, constraint, from, lift, PILOT_OR_MECHANIC, RECORD_KEEPER, RECORDED, type Constraint } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'common-practice' } as const;
@@ -11,14 +12,24 @@ const CYCLE_DAYS = 28;
 const IFR = usesIn({ rules: ['ifr'] });
 const update = lift('update-database', PILOT_OR_MECHANIC);
 
+/** From when and to which day a database is current: no longer than a cycle, whatever last day somebody read off it. */
+function cycleOf({ id, effectiveOn, lastDay }: Database): readonly { readonly id: string; readonly first: CivilDate | null; readonly last: CivilDate }[] {
+  const ends = [...(lastDay === null ? [] : [lastDay]), ...(effectiveOn === null ? [] : [addDays(effectiveOn, CYCLE_DAYS - 1)])].sort();
+  return ends[0] === undefined ? [] : [{ id, first: effectiveOn, last: ends[0] }];
+}
+
 function currency({ databases, place }: KnownFacts, closes: UseSet): { readonly constraints: readonly Constraint[]; readonly missing: readonly string[] } {
-  const dated = databases.filter(({ content }) => content === 'navigation').flatMap(({ id, effectiveOn, lastDay }) => {
-    const last = lastDay ?? (effectiveOn === null ? null : addDays(effectiveOn, CYCLE_DAYS - 1));
-    return last === null ? [] : [{ id, last }];
-  }).sort((a, b) => (a.last < b.last ? 1 : a.last > b.last ? -1 : a.id < b.id ? -1 : 1));
-  const [newest] = dated;
+  const [newest, before] = databases.filter(({ content }) => content === 'navigation').flatMap(cycleOf).sort((a, b) => (a.last < b.last ? 1 : a.last > b.last ? -1 : a.id < b.id ? -1 : 1));
   if (newest === undefined) return { constraints: [constraint({ key: 'navigation', certainty: 'unknown', source, reason: { code: 'database-unknown' }, closes, lifts: [update] })], missing: ['databases (navigation)'] };
-  return { constraints: [constraint({ key: 'navigation', certainty: 'failed', source, reason: { code: 'database-expires', lastDay: newest.last }, records: [newest.id], closes, begins: from(endOfDay(newest.last, place.zone)), lifts: [update] })], missing: [] };
+  const made = { certainty: 'failed', source, closes, lifts: [update] } as const;
+  const constraints = [constraint({ ...made, key: 'navigation', reason: { code: 'database-expires', lastDay: newest.last }, records: [newest.id], begins: from(endOfDay(newest.last, place.zone)) })];
+  const { first } = newest;
+  // The next cycle is often loaded some days before it takes effect; until then the one before it has to be current.
+  const gapFrom = before === undefined ? RECORDED : from(endOfDay(before.last, place.zone));
+  if (first !== null && (before === undefined || addDays(before.last, 1) < first)) {
+    constraints.push(constraint({ ...made, key: 'not-yet', reason: { code: 'database-not-yet', effectiveOn: first }, records: [newest.id, ...(before === undefined ? [] : [before.id])], begins: gapFrom, ends: startOfDay(first, place.zone) }));
+  }
+  return { constraints, missing: [] };
 }
 
 /** The navigation database, in its 28-day cycle, for instrument flight that relies on it. Acknowledging it on the screen does not make it current. */
@@ -26,7 +37,7 @@ export const navigationDatabase = rule({
   id: 'navigation-database',
   title: 'Navigation database',
   source,
-  explanation: 'Instrument flight that relies on the navigation database needs one whose 28-day cycle has not run out. An expired one stays good for visual flight; obstacle and terrain data have their own dates and close nothing.',
+  explanation: 'Instrument flight that relies on the navigation database needs one whose 28-day cycle has begun and not run out. An expired one stays good for visual flight; obstacle and terrain data have their own dates and close nothing.',
   judge: (facts) => {
     const navigation = facts.aircraft.particulars.ifrNavigation;
     if (navigation === 'vor-only' || navigation === 'either') return result([]);
@@ -36,7 +47,7 @@ export const navigationDatabase = rule({
   },
   judgeFlight: (facts, _, flight, needs) => {
     if (facts.aircraft.particulars.ifrNavigation !== 'either' || flight.rules === 'vfr' || flight.reliesOnDatabase === false) return [];
-    return currency(facts, needs).constraints.filter(({ begins }) => begins.kind !== 'instant' || flight.ends > begins.at)
+    return currency(facts, needs).constraints.filter(({ begins, ends }) => (begins.kind !== 'instant' || flight.ends > begins.at) && (ends === null || flight.starts < ends))
       .map((one) => ({ ...one, begins: { kind: 'recorded' as const }, lifts: flight.reliesOnDatabase === null ? [...one.lifts, lift('state-for-flight', ANYBODY, 'reliesOnDatabase')] : one.lifts }));
   },
 });

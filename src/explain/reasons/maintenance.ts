@@ -46,6 +46,7 @@ export const MAINTENANCE: Tellers<Codes> = {
   'receiver-check-failed': ({ error, allowed }) => words(`The VOR receivers were off by ${degrees(error)}.`, `At most ${degrees(allowed)} is permissible by that method.`),
   'receiver-check-incomplete': ({ doneOn }) => words(`The check of the VOR receivers of ${dateText(doneOn)} does not count.`, 'Its entry needs method, place, bearing error and signature.'),
   'database-expires': ({ lastDay }, tense) => words(`The navigation database ${ends(tense)} on ${dateText(lastDay)}.`, 'Visual flight stays open; pressing its message away does not make it current.'),
+  'database-not-yet': ({ effectiveOn }) => words(`The navigation database takes effect on ${dateText(effectiveOn)}.`, 'Until then instrument flight that relies on it needs the cycle before it.'),
   'database-unknown': () => words('It is not recorded which navigation database is aboard.', 'Instrument flight that relies on it needs a current one.'),
   'item-expires': ({ name, kind, lastDay, printed }, tense) => words(dated(name, dateText(lastDay), tense), `${ITEM_KIND_NAMES[kind]}. ${printed ? 'That is the date printed on it.' : 'Counted from when it was last done.'}`),
   'item-due': ({ name, kind, meter, dueAt, takenOff }, tense) => words(due(name, meterText(meter, dueAt), tense), `${ITEM_KIND_NAMES[kind]}, by ${METER_NAMES_IN_WORDS[meter]}.${takenOff > 0 ? ` It was last done ${meterText(meter, takenOff)} late, which is taken off.` : ''}`),

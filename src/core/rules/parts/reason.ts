@@ -76,6 +76,7 @@ export type Reason =
   | { readonly code: 'receiver-check-failed'; readonly error: number; readonly allowed: number }
   | { readonly code: 'receiver-check-incomplete'; readonly doneOn: CivilDate }
   | { readonly code: 'database-expires'; readonly lastDay: CivilDate }
+  | { readonly code: 'database-not-yet'; readonly effectiveOn: CivilDate }
   | { readonly code: 'database-unknown' }
   | { readonly code: 'item-expires'; readonly name: string; readonly kind: ItemKind; readonly lastDay: CivilDate; readonly printed: boolean }
   | { readonly code: 'item-due'; readonly name: string; readonly kind: ItemKind; readonly meter: Meter; readonly dueAt: number; readonly takenOff: number }
