@@ -62,6 +62,14 @@ describe('attempts at a wrong Released', () => {
     expect(codes(decision)).toContain('work-effect-unknown');
   });
   it('more people than seats do not fly', () => { expect([decideClean({ flight: { ...lesson, persons: 4 } }).flight?.answer, decideClean({ flight: { ...lesson, persons: 5 } }).flight?.answer]).toEqual(['yes', 'yes-after']); });
+  it('an instrument flight that claims to rely on no navigation at all relies on what nobody checked', () => {
+    const flight = (vor: boolean | null, database: boolean | null) => decideBy(['receiver-check', 'navigation-database', 'approved-uses'], {
+      aircraft: { approvedFor: 'all', ifrNavigation: 'either' }, databases: { d: { ...seen('20T12:00'), content: 'navigation', effectiveOn: '2026-10-29' } }, receiverChecks: { r: { ...seen('20T12:00'), method: 'dual', errorDegrees: 2, place: 'Tern Bay', signedBy: 'A. Verin' } },
+      flight: { ...lesson, rules: 'ifr', reliesOnVor: vor, reliesOnDatabase: database },
+    }).flight;
+    expect([flight(true, false), flight(false, true), flight(null, null)].map((one) => one?.answer)).toEqual(['yes', 'yes', 'yes']);
+    expect(flight(false, false)).toMatchObject({ answer: 'yes-after', own: [{ reason: { code: 'flight-leaves-open', what: 'navigation' } }, { reason: { code: 'flight-leaves-open', what: 'navigation' } }] });
+  });
   it('nor do any where nobody knows how many seats there are', () => { expect([decideClean({ aircraft: { seats: null }, flight: { ...lesson, persons: 2 } }).flight?.answer, decideClean({ aircraft: { seats: null }, flight: lesson }).flight?.answer]).toEqual(['no', 'yes']); });
   it('approved for towing, it needs a hook and a rope', () => {
     const tow = { aircraft: { approvedFor: [{ light: ['day'], rules: ['vfr'], purpose: ['glider-towing'], crew: 'all', range: 'all', transponderAirspace: ['outside'], broadcastAirspace: ['outside'], overWater: ['within-glide'], passengers: 'all' }] } };

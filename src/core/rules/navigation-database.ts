@@ -1,15 +1,15 @@
-import { usesIn, type UseSet } from '../envelope/use-set';
+import type { UseSet } from '../envelope/use-set';
 import type { KnownFacts } from '../records/facts';
 import type { Database } from '../records/locator';
 import { addDays, type CivilDate } from '../time/civil-date';
 import { endOfDay, startOfDay } from '../time/zone';
-import { ANYBODY, constraint, from, lift, PILOT_OR_MECHANIC, RECORD_KEEPER, RECORDED, type Constraint } from './parts/constraint';
-import { result, rule } from './parts/rule';
+import { constraint, from, lift, PILOT_OR_MECHANIC, RECORDED, type RuleResult } from './parts/constraint';
+import { judgeReliance } from './parts/ifr-reliance';
+import { rule } from './parts/rule';
 
 const source = { kind: 'common-practice' } as const;
 /** An aeronautical information cycle. */
 const CYCLE_DAYS = 28;
-const IFR = usesIn({ rules: ['ifr'] });
 const update = lift('update-database', PILOT_OR_MECHANIC);
 
 /** From when and to which day a database is current: no longer than a cycle, whatever last day somebody read off it. */
@@ -18,7 +18,7 @@ function cycleOf({ id, effectiveOn, lastDay }: Database): readonly { readonly id
   return ends[0] === undefined ? [] : [{ id, first: effectiveOn, last: ends[0] }];
 }
 
-function currency({ databases, place }: KnownFacts, closes: UseSet): { readonly constraints: readonly Constraint[]; readonly missing: readonly string[] } {
+function currency({ databases, place }: KnownFacts, closes: UseSet): RuleResult {
   const [newest, before] = databases.filter(({ content }) => content === 'navigation').flatMap(cycleOf).sort((a, b) => (a.last < b.last ? 1 : a.last > b.last ? -1 : a.id < b.id ? -1 : 1));
   if (newest === undefined) return { constraints: [constraint({ key: 'navigation', certainty: 'unknown', source, reason: { code: 'database-unknown' }, closes, lifts: [update] })], missing: ['databases (navigation)'] };
   const made = { certainty: 'failed', source, closes, lifts: [update] } as const;
@@ -38,16 +38,5 @@ export const navigationDatabase = rule({
   title: 'Navigation database',
   source,
   explanation: 'Instrument flight that relies on the navigation database needs one whose 28-day cycle has begun and not run out. An expired one stays good for visual flight; obstacle and terrain data have their own dates and close nothing.',
-  judge: (facts) => {
-    const navigation = facts.aircraft.particulars.ifrNavigation;
-    if (navigation === 'vor-only' || navigation === 'either') return result([]);
-    if (navigation === null) return result([constraint({ key: 'navigation', certainty: 'unknown', source, reason: { code: 'particular-unknown', what: 'ifr-navigation' }, closes: IFR, lifts: [lift('record-particulars', RECORD_KEEPER, 'ifr-navigation')] })], ['aircraft.ifrNavigation']);
-    const { constraints, missing } = currency(facts, IFR);
-    return result(constraints, missing);
-  },
-  judgeFlight: (facts, _, flight, needs) => {
-    if (facts.aircraft.particulars.ifrNavigation !== 'either' || flight.rules === 'vfr' || flight.reliesOnDatabase === false) return [];
-    return currency(facts, needs).constraints.filter(({ begins, ends }) => (begins.kind !== 'instant' || flight.ends > begins.at) && (ends === null || flight.starts < ends))
-      .map((one) => ({ ...one, begins: { kind: 'recorded' as const }, lifts: flight.reliesOnDatabase === null ? [...one.lifts, lift('state-for-flight', ANYBODY, 'reliesOnDatabase')] : one.lifts }));
-  },
+  ...judgeReliance({ only: 'satellite-only', says: 'reliesOnDatabase', source, find: currency }),
 });

@@ -144,7 +144,7 @@ export type Reason =
   | { readonly code: 'record-ahead-of-itself'; readonly record: string; readonly kind: string }
   | { readonly code: 'tow-rope-unfit'; readonly fault: TowRopeFault }
   | { readonly code: 'cap-passed'; readonly quantity: Cap['quantity']; readonly bound: Cap['bound']; readonly value: number; readonly planned: number | null }
-  | { readonly code: 'flight-leaves-open'; readonly what: 'landings' | 'tow-launches' | 'alternate' };
+  | { readonly code: 'flight-leaves-open'; readonly what: 'landings' | 'tow-launches' | 'alternate' | 'navigation' };
 
 /** What of the aircraft's particulars a rule could not find. */
 export type Particular = 'serial-number' | 'manufactured-on' | 'certificated-on' | 'seats' | 'engine' | 'gear' | 'programme' | 'ifr-navigation' | 'manual-revision' | 'fuel' | 'first-flown-on';
