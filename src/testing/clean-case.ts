@@ -29,3 +29,16 @@ export function decideBy(rules: readonly string[], change: Json = {}): Decision 
 
 /** Reason codes in force, in the decision's order. */
 export const codes = (decision: Decision): readonly string[] => decision.constraints.map(({ reason }) => reason.code);
+
+/**
+ * Everything that is in force, a line each: its key and reason, `?` where it is not known, `!` for a step before flight, `~` where a
+ * special permit may cover it, the records that it rests on, and the acts that lift it.
+ */
+export const said = (decision: Pick<Decision, 'constraints'>): readonly string[] => decision.constraints.map(({ key, reason: { code }, certainty, condition, permitMayCover, records, lifts }) => {
+  const what = key === code || key.endsWith(`.${code}`) ? key : `${key}: ${code}`;
+  const signs = `${certainty === 'unknown' ? '?' : ''}${condition ? '!' : ''}${permitMayCover ? '~' : ''}`;
+  return `${what}${signs} [${records.join()}] ${lifts.map(({ act, on }) => (on === null ? act : `${act}(${on})`)).join(' or ')}`;
+});
+
+/** What the rules missed, each once. */
+export const missed = (decision: Decision): readonly string[] => [...new Set(decision.rules.flatMap(({ missing }) => missing))];

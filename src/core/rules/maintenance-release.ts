@@ -12,9 +12,14 @@ const source = { kind: 'regulation', citation: 'CAR 1988 regs 43, 45 to 47' } as
 const maintainers: Entitled = { kind: 'certificate', anyOf: ['licensed-engineer', 'repair-station'] };
 const issue = lift('issue-maintenance-release', maintainers);
 
-/** The release that counts: the one issued last. */
-function latestRelease(releases: readonly MaintenanceRelease[]): MaintenanceRelease | null {
-  return [...releases].sort((a, b) => ((a.issuedOn ?? '') < (b.issuedOn ?? '') ? 1 : (a.issuedOn ?? '') > (b.issuedOn ?? '') ? -1 : b.recordedAt - a.recordedAt || (a.id < b.id ? -1 : 1)))[0] ?? null;
+/**
+ * The release that counts: the one issued last. One that does not say when it was issued counts from when it was written down, and
+ * before another of that moment: it may be the one in force, and then the other is not.
+ */
+function latestRelease({ releases, place: { zone } }: KnownFacts): MaintenanceRelease | null {
+  const dayOf = ({ issuedOn, recordedAt }: MaintenanceRelease) => issuedOn ?? civilDateAt(recordedAt, zone);
+  const undated = ({ issuedOn }: MaintenanceRelease) => Number(issuedOn === null);
+  return [...releases].sort((a, b) => (dayOf(a) < dayOf(b) ? 1 : dayOf(a) > dayOf(b) ? -1 : b.recordedAt - a.recordedAt || undated(b) - undated(a) || (a.id < b.id ? -1 : 1)))[0] ?? null;
 }
 
 function required(release: MaintenanceRelease, { place }: KnownFacts): readonly Constraint[] {
@@ -39,7 +44,7 @@ export const maintenanceRelease = rule({
   judge: (facts) => {
     const closed = uncoveredCategory(facts.aircraft.category, ['standard'], source, ALL_USES);
     if (closed !== null) return result([closed], facts.aircraft.category === null ? ['aircraft.category'] : []);
-    const release = latestRelease(facts.releases);
+    const release = latestRelease(facts);
     const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ source, records: release === null ? [] : [release.id], closes: ALL_USES, permitMayCover: true, ...given });
     if (release === null) return result([made({ key: 'release', certainty: 'unknown', reason: { code: 'release-missing' }, lifts: [issue] })], ['releases']);
     const lacks = [
