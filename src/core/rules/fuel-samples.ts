@@ -24,7 +24,8 @@ export const fuelSamples = rule({
     const last = latestOf(ramp.samples.filter(({ result: found }) => found === 'clean'));
     if (last === null) return needed('none');
     if (last.everyDrain !== true) return needed('not-every-drain');
-    if (ramp.uplifts.some(({ what, happenedAt }) => what === 'fuel' && happenedAt > last.happenedAt)) return needed('fuelled-since');
+    // Of the same moment counts as fuelled after it: nobody knows which came first.
+    if (ramp.uplifts.some(({ what, happenedAt }) => what === 'fuel' && happenedAt >= last.happenedAt)) return needed('fuelled-since');
     const returned = lastReturn(facts);
     if (fuelSampling === 'every-flight-and-after-fuelling' && returned !== null && returned > last.happenedAt) return needed('flown-since');
     if (fuelSampling !== 'after-fuelling' && last.happenedAt < startOfDay(civilDateAt(flight.starts, place.zone), place.zone)) return needed('not-today');

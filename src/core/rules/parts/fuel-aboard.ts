@@ -19,7 +19,7 @@ export function fuelAboard(facts: KnownFacts, flightStarts: Instant | null = nul
     const dip = latestOf(ramp.measurements.filter(({ quantity, which }) => quantity === 'fuel-dip' && which === id));
     // Fuelling or flying after the dip makes it old: what there is now is not known until it is dipped again.
     const flown = lastReturn(facts);
-    if (dip === null || (since !== null && dip.happenedAt < since) || (flown !== null && flown > dip.happenedAt) || ramp.uplifts.some(({ what, happenedAt }) => what === 'fuel' && happenedAt > dip.happenedAt)) return null;
+    if (dip === null || (since !== null && dip.happenedAt < since) || (flown !== null && flown > dip.happenedAt) || ramp.uplifts.some(({ what, happenedAt }) => what === 'fuel' && happenedAt >= dip.happenedAt)) return null;
     dips.push(dip);
   }
   const usable = dips.map(({ which, value }) => Math.min(value, tanks.find(({ id }) => id === which)?.usable ?? 0) as Volume);
