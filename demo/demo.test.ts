@@ -50,10 +50,10 @@ describe('an aircraft’s past', () => {
       const directives = bodies('directive') as unknown as readonly Directive[];
       expect(items.length).toBe(aircraft.category === 'glider' ? 0 : 1);
       expect(standingsOf({ readings, inspections, items, directives, ramp: null }, TERN_BAY.zone)['time-in-service']).toMatchObject({ state: 'known', value: hours(aircraft.hours) });
-      for (const inspection of inspections) expect([inspection.id, inspectionFaults(inspection, TERN_BAY.zone)]).toEqual([inspection.id, []]);
+      for (const inspection of inspections) expect([inspection.id, inspectionFaults(inspection, TERN_BAY.zone, 'us')]).toEqual([inspection.id, []]);
       for (const { happenedAt, recordedAt } of readings) expect(happenedAt <= recordedAt).toBe(true);
       if (aircraft.category !== 'standard') continue;
-      const due = hourInterval(countingInspections(inspections, ['hundred-hour', 'annual'], TERN_BAY.zone), hours('100'));
+      const due = hourInterval(countingInspections(inspections, ['hundred-hour', 'annual'], TERN_BAY.zone, 'us'), hours('100'));
       expect([today, due?.dueAt, due?.takenOff]).toEqual([today, hours(aircraft.inspectedAt) + hours('100'), 0]);
       expect(inspections.every(({ completedOn }) => completedOn <= addDays(today, -1))).toBe(true);
     }

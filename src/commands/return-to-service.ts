@@ -1,5 +1,6 @@
 import type { ReturnToService } from '@/contracts/return-to-service';
 import { CERTIFICATE_KINDS, signatureFaults, type Certificate } from '@/core/records/certificate';
+import { authorityOf } from '@/core/rules/register';
 import { closingWork, rectificationFaults, type Rectification } from '@/core/records/discrepancy';
 import { civilDateAt } from '@/core/time/zone';
 import { loadAircraft, lockAircraft, raiseRevision } from '@/db/aircraft-facts';
@@ -58,6 +59,7 @@ export async function returnToService(ports: Ports, actor: Actor, entry: ReturnT
       validFrom: storedDate(stored.valid_from), validUntil: stored.valid_until === null ? 'no-expiry' : storedDate(stored.valid_until),
     };
     const club = await readClub(tx, actor.clubId);
+    const authority = authorityOf(club.packs);
     const [before] = await loadAircraft(tx, club.place, found.aircraft_id, true);
     const discrepancy = before?.facts.discrepancies.find(({ id }) => id === entry.discrepancyId);
     if (discrepancy === undefined) throw new Refused({ code: 'not-found', message: 'This finding is not open. Open the aircraft’s page again.' });
@@ -69,7 +71,7 @@ export async function returnToService(ports: Ports, actor: Actor, entry: ReturnT
     const today = civilDateAt(recordedAt, club.place.zone);
     const signs = closingWork(work, discrepancy.classification ?? 'ground-until-mechanic');
     // The certificate must hold on the day of the work and on the day of the signature.
-    const faults = [...new Set([...rectificationFaults(discrepancy, rectification, club.place.zone), ...(signs === null ? [] : signatureFaults(rectification.signedBy, signs, today))])];
+    const faults = [...new Set([...rectificationFaults(discrepancy, rectification, club.place.zone, authority), ...(signs === null ? [] : signatureFaults(rectification.signedBy, signs, today, authority))])];
     if (faults.length > 0) {
       const message = `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`;
       throw new Refused({ code: 'invalid', message, problems: faults.map((fault) => ({ path: fault.startsWith('certificate') ? 'certificateId' : fault.startsWith('completed') ? 'completedOn' : fault.startsWith('work') ? 'work' : 'description', message: sentenceCase(FAULT_NAMES[fault]) })) });

@@ -2,7 +2,8 @@ import { decide } from '@/core/decision/decide';
 import type { Decision, RuleAnswer, Verdict } from '@/core/decision/decision';
 import { closingWork, type Discrepancy } from '@/core/records/discrepancy';
 import { presentFor } from '@/core/records/facts';
-import { CERTIFICATE_KINDS, mayBeSignedBy, signatureFaults, type CertificateKind } from '@/core/records/certificate';
+import { authorityOf } from '@/core/rules/register';
+import { CERTIFICATE_KINDS, mayBeSignedBy, signatureFaults, type Authority, type CertificateKind } from '@/core/records/certificate';
 import type { DocumentKind } from '@/core/records/document';
 import type { WindowPicture } from '@/core/envelope/window-picture';
 import { civilDateAt } from '@/core/time/zone';
@@ -67,13 +68,13 @@ export interface AircraftPage {
 type OwnCertificate = { readonly id: string; readonly kind: CertificateKind; readonly number: string; readonly validFrom: string; readonly validUntil: string | null };
 
 /** The ways to close a finding, each with those of the reader's certificates that may sign it today. */
-function closingsFor(discrepancy: Discrepancy, own: readonly OwnCertificate[], name: string, place: Place, now: Instant): FindingView['closings'] {
+function closingsFor(discrepancy: Discrepancy, own: readonly OwnCertificate[], name: string, place: Place, now: Instant, authority: Authority): FindingView['closings'] {
   const today = civilDateAt(now, place.zone);
   return WORKS.flatMap((work) => {
     const signs = closingWork(work, discrepancy.classification ?? 'ground-until-mechanic');
     if (signs === null) return [];
-    const certificates = own.filter(({ kind, number, validFrom, validUntil }) => mayBeSignedBy(signs).includes(kind)
-      && signatureFaults({ name, certificate: { kind, number, validFrom: storedDate(validFrom), validUntil: validUntil === null ? 'no-expiry' : storedDate(validUntil) } }, signs, today).length === 0);
+    const certificates = own.filter(({ kind, number, validFrom, validUntil }) => mayBeSignedBy(signs, authority).includes(kind)
+      && signatureFaults({ name, certificate: { kind, number, validFrom: storedDate(validFrom), validUntil: validUntil === null ? 'no-expiry' : storedDate(validUntil) } }, signs, today, authority).length === 0);
     return [{ work, name: workName(work), certificates: certificates.map(({ id, kind, number }) => ({ id, name: `${CERTIFICATE_NAMES[kind]}, ${number}` })) }];
   });
 }
@@ -125,7 +126,7 @@ export async function aircraftPage(tx: ClubTransaction, reader: { readonly clubI
       return [{
         id, what, where: where ?? '', found: `${momentText(happenedAt, place.zone)}${foundBy === null ? '' : ` by ${foundBy}`}`,
         meaning: CLASS_MEANINGS[classification ?? 'ground-until-mechanic'], photos,
-        closings: done !== null || !maySign ? [] : closingsFor(discrepancy, own, reader.name, place, now), done: done === null ? null : doneText(done, place),
+        closings: done !== null || !maySign ? [] : closingsFor(discrepancy, own, reader.name, place, now, authorityOf(packs)), done: done === null ? null : doneText(done, place),
       }];
     }),
     story: story.map(({ seq, act, actorName, recordedAt, record }) => ({ seq, when: momentText(recordedAt, place.zone), who: actorName, words: tellStory(act, record) })),

@@ -2,7 +2,7 @@
 import type { DecidedConstraint } from '@/core/decision/decision';
 import { DIMENSIONS } from '@/core/envelope/dimensions';
 import { hoursFromSeconds } from '@/core/quantities/hours';
-import type { CertificateKind, Signature } from '@/core/records/certificate';
+import type { Authority, CertificateKind, Signature } from '@/core/records/certificate';
 import type { Discrepancy, Rectification } from '@/core/records/discrepancy';
 import type { AircraftDocument } from '@/core/records/document';
 import { EQUIPMENT_KINDS, type EquipmentItem } from '@/core/records/equipment';
@@ -16,7 +16,7 @@ import { addDays, addYears, civilDate, type CivilDate } from '@/core/time/civil-
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt } from '@/core/time/zone';
 
-const by = (kind: CertificateKind): Signature => ({ name: 'Somebody Else', certificate: { kind, number: 'X-1', validFrom: civilDate('1990-01-01'), validUntil: 'no-expiry' } });
+const signedBy = (kind: CertificateKind): Signature => ({ name: 'Somebody Else', certificate: { kind, number: 'X-1', validFrom: civilDate('1990-01-01'), validUntil: 'no-expiry' } });
 
 /** Acts that change nothing on record, or belong to one flight: not for this test. */
 export const NOT_APPLIED: readonly Lift['act'][] = ['use-covered-category', 'state-for-flight', 'change-flight', 'obtain-special-flight-permit'];
@@ -24,13 +24,14 @@ export const NOT_APPLIED: readonly Lift['act'][] = ['use-covered-category', 'sta
 const replace = <T extends { readonly id: string }>(list: readonly T[], id: string | null, change: (one: T) => T): readonly T[] => list.map((one) => (one.id === id ? change(one) : one));
 
 /** The facts after the act was done and recorded at `now`, as somebody entitled would leave them. */
-export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: DecidedConstraint, now: Instant): AircraftFacts {
+export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: DecidedConstraint, now: Instant, authority: Authority): AircraftFacts {
+  const by = (kind: CertificateKind) => signedBy(authority === 'au' && (kind === 'mechanic-airframe-powerplant' || kind === 'inspection-authorisation') ? 'licensed-engineer' : kind);
   const zone = facts.place.zone;
   const today = civilDateAt(now, zone);
   const dated = { happenedAt: now, recordedAt: now };
   const id = 'applied';
   const { aircraft } = facts;
-  const known = knownAt(facts, now);
+  const known = knownAt(facts, now, authority);
   const highest = (meter: Meter): number => Math.max(0, ...facts.readings.filter((one) => one.meter === meter).map(({ value }) => value), ...(meter === 'time-in-service' ? facts.inspections.map(({ timeInService }) => timeInService ?? 0) : []));
   const readings = METER_NAMES.map((meter) => ({ meter, value: highest(meter) }));
   const inspect = (kind: InspectionKind): AircraftFacts => {

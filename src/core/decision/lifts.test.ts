@@ -5,7 +5,7 @@ import { caseSchema } from '@/contracts/case-file';
 import { mergePatch, type Json } from '@/contracts/merge-patch';
 import { applyLift, NOT_APPLIED } from '@/testing/apply-lift';
 import { intersection, isEmpty, isWithin, sameUses, without } from '../envelope/use-set';
-import { chosenRules } from '../rules/register';
+import { authorityOf, chosenRules } from '../rules/register';
 import { addSeconds } from '../time/instant';
 import { bites, decide, decidePrepared } from './decide';
 import { waysForFlight, waysForWanted, waysToRelease } from './in-the-way';
@@ -43,7 +43,7 @@ describe('every example', () => {
     for (const constraint of decision.constraints) {
       for (const lift of constraint.lifts) {
         if (NOT_APPLIED.includes(lift.act) || (lift.holds !== null && bites(lift.holds, asOf, decision.meters))) continue;
-        const after = decide(applyLift(facts, lift, constraint, later), packs, null, later);
+        const after = decide(applyLift(facts, lift, constraint, later, authorityOf(packs)), packs, null, later);
         const still = after.constraints.find(({ id, reason }) => id === constraint.id && reason.code === constraint.reason.code);
         // What a lift leaves behind may stay.
         const gone = still === undefined || (lift.leaves !== null && isWithin(still.closes, lift.leaves));
@@ -63,7 +63,7 @@ describe('every example', () => {
       for (const deed of way.deeds) {
         const constraint = decision.constraints.find(({ id }) => deed.lifts.includes(id));
         if (constraint === undefined) throw new Error(`${deed.act} lifts nothing`);
-        changed = applyLift(changed, { ...deed, leaves: null, holds: null }, constraint, later);
+        changed = applyLift(changed, { ...deed, leaves: null, holds: null }, constraint, later, authorityOf(packs));
       }
       expect(isWithin(target, decide(changed, packs, null, later).open)).toBe(true);
     }

@@ -5,7 +5,7 @@ import { knownAt, type AircraftFacts, type KnownFacts } from '../records/facts';
 import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters';
 import { reliefsOf, type Relief } from '../records/permit';
 import { ANYBODY, lift, RECORD_KEEPER, type Constraint } from '../rules/parts/constraint';
-import { chosenRules, type ChosenRule, type PackChoices } from '../rules/register';
+import { authorityOf, chosenRules, type ChosenRule, type PackChoices } from '../rules/register';
 import type { Instant } from '../time/instant';
 import type { Place } from '../time/sun';
 import type { DecidedConstraint, DecisionParts, NotChecked, RuleAnswer } from './decision';
@@ -199,7 +199,7 @@ function meterLifts({ meters }: KnownFacts, meter: Meter): Constraint['lifts'] {
  * @param chosen the rules; only checks of single rules give fewer than the packs have
  */
 export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instant, chosen: readonly ChosenRule[] = chosenRules(packs)): Prepared {
-  const known = knownAt(facts, moment);
+  const known = knownAt(facts, moment, authorityOf(packs));
   const meters = metersOf(known);
   const full = known.aircraft.approvedFor === null ? NO_USES : usesInAny(known.aircraft.approvedFor);
   const one = interned(full);
@@ -226,7 +226,7 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
   for (let place = 0; place < weighed.length; place += 1) { const at = weighed[place]; if (at !== undefined) at.place = place; }
   const rules = answered.map(({ about, notAsked, own }): PreparedRule => ({ about, notAsked, own: own.map(({ constraint }) => constraint), places: own.map(({ place }) => place) }));
   const { registration } = known.aircraft;
-  const reliefs = reliefsOf(known.permits, registration, known.place.zone).filter(({ until }) => until > moment);
+  const reliefs = reliefsOf(known.permits, registration, known.place.zone, known.authority).filter(({ until }) => until > moment);
   const constraints = weighed.map(({ constraint, closes: { touches, ordinary } }): PreparedConstraint => {
     const { cap } = constraint;
     const below = cap !== null && (cap.own === null || (cap.bound === 'at-most' ? cap.value < cap.own : true));

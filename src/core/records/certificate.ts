@@ -35,14 +35,17 @@ export const SIGNED_WORK = [
 ] as const;
 export type SignedWork = (typeof SIGNED_WORK)[number];
 
+/** Whose rules say who may sign: each knows its own certificates and no others. */
+export type Authority = 'us' | 'au';
+
 const US_MECHANICS = ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'] as const;
 
 /**
- * Who may sign what. Source: 14 CFR 43.7, 65.95, 65.107, 91.213(d)(4), 91.407(b), 91.411(b), 91.413(c) and App. A, and CAR 1988
- * regs 42G and 43 for the last three (all from memory); 'service' and 'judgement' are common practice, no source.
+ * Who may sign what in the United States. Source: 14 CFR 43.7, 65.95, 65.107, 91.213(d)(4), 91.407(b), 91.411(b), 91.413(c) and App. A
+ * (from memory); 'service' and 'judgement' are common practice, no source. What only the other system has nobody signs.
  * A mechanic's own certificate never signs an annual: that needs the inspection authorisation or a repair station.
  */
-const MAY_SIGN: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
+const IN_THE_US: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
   'annual-inspection': ['inspection-authorisation', 'repair-station'],
   'hundred-hour-inspection': US_MECHANICS,
   'condition-inspection': [...US_MECHANICS, 'light-sport-repairman'],
@@ -50,19 +53,43 @@ const MAY_SIGN: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
   'altimeter-test': ['repair-station'],
   'transponder-test': ['repair-station'],
   'locator-inspection': US_MECHANICS,
-  'return-to-service': [...US_MECHANICS, 'licensed-engineer'],
-  service: [...US_MECHANICS, 'licensed-engineer', 'pilot', 'flight-instructor'],
-  judgement: [...US_MECHANICS, 'licensed-engineer', 'flight-instructor'],
-  'no-hazard': [...US_MECHANICS, 'licensed-engineer', 'pilot', 'flight-instructor'],
+  'return-to-service': US_MECHANICS,
+  service: [...US_MECHANICS, 'pilot', 'flight-instructor'],
+  judgement: [...US_MECHANICS, 'flight-instructor'],
+  'no-hazard': [...US_MECHANICS, 'pilot', 'flight-instructor'],
   'check-flight': ['pilot', 'flight-instructor'],
-  'independent-inspection': ['licensed-engineer', 'mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station', 'pilot'],
-  'daily-inspection': ['pilot', 'flight-instructor', 'licensed-engineer'],
-  'maintenance-release': ['licensed-engineer', 'repair-station'],
+  'independent-inspection': [],
+  'daily-inspection': [],
+  'maintenance-release': [],
 };
 
+/** Licensed engineers, and approved maintenance organisations, which are on record as repair stations. */
+const AU_MAINTAINERS = ['licensed-engineer', 'repair-station'] as const;
+
+/** The same in Australia. Source: CAR 1988 regs 42G, 42ZC, 43 and 50, and Schedules 5 and 8 (from memory, less certain). */
+const IN_AUSTRALIA: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
+  'annual-inspection': AU_MAINTAINERS,
+  'hundred-hour-inspection': AU_MAINTAINERS,
+  'condition-inspection': AU_MAINTAINERS,
+  'progressive-segment': AU_MAINTAINERS,
+  'altimeter-test': AU_MAINTAINERS,
+  'transponder-test': AU_MAINTAINERS,
+  'locator-inspection': AU_MAINTAINERS,
+  'return-to-service': AU_MAINTAINERS,
+  service: [...AU_MAINTAINERS, 'pilot', 'flight-instructor'],
+  judgement: [...AU_MAINTAINERS, 'flight-instructor'],
+  'no-hazard': [...AU_MAINTAINERS, 'pilot', 'flight-instructor'],
+  'check-flight': ['pilot', 'flight-instructor'],
+  'independent-inspection': [...AU_MAINTAINERS, 'pilot'],
+  'daily-inspection': ['pilot', 'flight-instructor', 'licensed-engineer'],
+  'maintenance-release': AU_MAINTAINERS,
+};
+
+const MAY_SIGN: Readonly<Record<Authority, Readonly<Record<SignedWork, readonly CertificateKind[]>>>> = { us: IN_THE_US, au: IN_AUSTRALIA };
+
 /** The kinds of certificates that may sign `work`. */
-export function mayBeSignedBy(work: SignedWork): readonly CertificateKind[] {
-  return MAY_SIGN[work];
+export function mayBeSignedBy(work: SignedWork, authority: Authority): readonly CertificateKind[] {
+  return MAY_SIGN[authority][work];
 }
 
 /** Why a signature does not stand behind a piece of work. */
@@ -72,24 +99,24 @@ export type SignatureFault =
 
 const NO_FAULTS: readonly SignatureFault[] = [];
 
-function isSound({ name, certificate }: Signature, work: SignedWork, on: CivilDate): boolean {
+function isSound({ name, certificate }: Signature, work: SignedWork, on: CivilDate, authority: Authority): boolean {
   if (name === null || certificate === null || name.trim() === '') return false;
   const { kind, number, validFrom, validUntil } = certificate;
-  return MAY_SIGN[work].includes(kind) && number !== null && number.trim() !== '' && validFrom !== null && validUntil !== null && on >= validFrom && (validUntil === 'no-expiry' || on <= validUntil);
+  return MAY_SIGN[authority][work].includes(kind) && number !== null && number.trim() !== '' && validFrom !== null && validUntil !== null && on >= validFrom && (validUntil === 'no-expiry' || on <= validUntil);
 }
 
 /**
  * Every fault of a signature for `work` done on `on`; an empty list means that it counts.
  * Source of the elements: 14 CFR 43.9(a)(4) and 43.11(a)(3): signature, certificate number and kind (from memory).
  */
-export function signatureFaults(signature: Signature | null, work: SignedWork, on: CivilDate): readonly SignatureFault[] {
+export function signatureFaults(signature: Signature | null, work: SignedWork, on: CivilDate, authority: Authority): readonly SignatureFault[] {
   // Most are in order: they make no list.
-  if (signature !== null && isSound(signature, work, on)) return NO_FAULTS;
+  if (signature !== null && isSound(signature, work, on, authority)) return NO_FAULTS;
   const faults: SignatureFault[] = [];
   if (signature?.name == null || signature.name.trim() === '') faults.push('name-missing');
   const certificate = signature?.certificate ?? null;
   if (certificate === null) return [...faults, 'certificate-missing'];
-  if (!MAY_SIGN[work].includes(certificate.kind)) faults.push('certificate-kind-not-entitled');
+  if (!MAY_SIGN[authority][work].includes(certificate.kind)) faults.push('certificate-kind-not-entitled');
   if (certificate.number === null || certificate.number.trim() === '') faults.push('certificate-number-missing');
   if (certificate.validFrom === null || certificate.validUntil === null) faults.push('certificate-validity-unknown');
   else if (on < certificate.validFrom || (certificate.validUntil !== 'no-expiry' && on > certificate.validUntil)) faults.push('certificate-not-valid-then');

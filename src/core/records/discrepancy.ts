@@ -4,7 +4,7 @@ import type { CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
 import { civilDateAt, type ZoneId } from '../time/zone';
 import type { CertificateKind, Signature, SignatureFault } from './certificate';
-import { signatureFaults } from './certificate';
+import { signatureFaults, type Authority } from './certificate';
 import type { EquipmentKind } from './equipment';
 import type { RecordBase } from './record';
 
@@ -108,7 +108,7 @@ export function strictest(a: Classification | null, b: Classification | null): C
 }
 
 /** Every reason why a rectification does not close its discrepancy; an empty list means that it does. */
-export function rectificationFaults(discrepancy: Discrepancy, rectification: Rectification, at: ZoneId): readonly RectificationFault[] {
+export function rectificationFaults(discrepancy: Discrepancy, rectification: Rectification, at: ZoneId, authority: Authority): readonly RectificationFault[] {
   const faults: RectificationFault[] = [];
   if (rectification.description === null || rectification.description.trim() === '') faults.push('description-missing');
   if (rectification.completedOn === null) faults.push('date-missing');
@@ -118,7 +118,7 @@ export function rectificationFaults(discrepancy: Discrepancy, rectification: Rec
   if (rectification.completedOn < civilDateAt(discrepancy.happenedAt, at)) faults.push('completed-before-found');
   const work = closingWork(rectification.work, discrepancy.classification ?? 'ground-until-mechanic');
   if (work === null) faults.push('work-does-not-fit');
-  else faults.push(...signatureFaults(rectification.signedBy, work, rectification.completedOn));
+  else faults.push(...signatureFaults(rectification.signedBy, work, rectification.completedOn, authority));
   return faults;
 }
 
@@ -131,7 +131,7 @@ export function isDeferrable(classification: Classification | null): boolean {
 export type DeferralFault = SignatureFault | 'date-missing' | 'action-missing' | 'placard-missing' | 'record-missing' | 'completed-after-recorded' | 'completed-before-found';
 
 /** Every reason why a deferral is not lawful; an empty list means that it is. Source: 14 CFR 91.213(d)(3) and (4), 43.11(b) (from memory). */
-export function deferralFaults(discrepancy: Discrepancy, deferral: Deferral, at: ZoneId): readonly DeferralFault[] {
+export function deferralFaults(discrepancy: Discrepancy, deferral: Deferral, at: ZoneId, authority: Authority): readonly DeferralFault[] {
   const faults: DeferralFault[] = [];
   if (deferral.action === null) faults.push('action-missing');
   if (deferral.placarded !== true) faults.push('placard-missing');
@@ -141,7 +141,7 @@ export function deferralFaults(discrepancy: Discrepancy, deferral: Deferral, at:
   if (deferral.deferredOn === null) return [...faults, 'date-missing'];
   if (deferral.deferredOn > civilDateAt(deferral.recordedAt, at)) faults.push('completed-after-recorded');
   if (deferral.deferredOn < civilDateAt(discrepancy.happenedAt, at)) faults.push('completed-before-found');
-  return [...faults, ...signatureFaults(deferral.noHazard, 'no-hazard', deferral.deferredOn)];
+  return [...faults, ...signatureFaults(deferral.noHazard, 'no-hazard', deferral.deferredOn, authority)];
 }
 
 /** Certificate kinds named to people as able to close a class of discrepancy. */

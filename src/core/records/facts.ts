@@ -1,6 +1,7 @@
 import type { Instant } from '../time/instant';
 import type { Place } from '../time/sun';
 import type { Aircraft } from './aircraft';
+import type { Authority } from './certificate';
 import type { Directive } from './directive';
 import type { Discrepancy } from './discrepancy';
 import type { AircraftDocument } from './document';
@@ -77,6 +78,8 @@ export function presentFor(facts: AircraftFacts, now: Instant): Instant {
 
 /** The facts as they were known at a moment, with what several rules ask of them. Only knownAt() makes them. */
 export interface KnownFacts extends AircraftFacts {
+  /** Whose certificates count. */
+  readonly authority: Authority;
   readonly meters: Standings;
   /** The equipment list that counts: the latest. */
   readonly equipmentList: EquipmentList | null;
@@ -98,7 +101,7 @@ function knownInside<T extends Recorded>(records: readonly T[], moment: Instant,
 const later = (part: Recorded | null, moment: Instant): boolean => part !== null && part.recordedAt > moment;
 
 /** The facts as they were known at `moment`: later entries are left out, also a repair of a discrepancy that was already there. */
-export function knownAt(facts: AircraftFacts, moment: Instant): KnownFacts {
+export function knownAt(facts: AircraftFacts, moment: Instant, authority: Authority): KnownFacts {
   const inspections = known(facts.inspections, moment);
   const readings = known(facts.readings, moment);
   const equipment = known(facts.equipment, moment);
@@ -107,7 +110,7 @@ export function knownAt(facts: AircraftFacts, moment: Instant): KnownFacts {
   const directives = facts.directives === null ? null : knownInside(facts.directives, moment, (one) => { const done = known(one.done, moment); return done === one.done ? one : { ...one, done }; });
   const seenRamp = ramp === null ? null : { measurements: known(ramp.measurements, moment), samples: known(ramp.samples, moment), uplifts: known(ramp.uplifts, moment) };
   return {
-    place: facts.place, aircraft: facts.aircraft, estimates: facts.estimates, inspections, readings, equipment,
+    authority, place: facts.place, aircraft: facts.aircraft, estimates: facts.estimates, inspections, readings, equipment,
     documents: known(facts.documents, moment), locators: known(facts.locators, moment), receiverChecks: known(facts.receiverChecks, moment), databases: known(facts.databases, moment),
     fuelStretches: known(facts.fuelStretches, moment), permits: known(facts.permits, moment), dailyInspections: known(facts.dailyInspections, moment),
     clubPapers: known(facts.clubPapers, moment), towRopes: known(facts.towRopes, moment),

@@ -2,7 +2,7 @@ import type { Hours } from '../quantities/hours';
 import type { CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
 import { civilDateAt, type ZoneId } from '../time/zone';
-import { signatureFaults, type Signature, type SignatureFault, type SignedWork } from './certificate';
+import { signatureFaults, type Authority, type Signature, type SignatureFault, type SignedWork } from './certificate';
 
 export const INSPECTION_KINDS = ['annual', 'hundred-hour', 'condition', 'altimeter-static', 'transponder', 'locator'] as const;
 export type InspectionKind = (typeof INSPECTION_KINDS)[number];
@@ -43,21 +43,21 @@ export const INSPECTION_WORK = {
 const STATES_TIME: readonly InspectionKind[] = ['annual', 'hundred-hour', 'condition'];
 
 /** Entries are never changed, and several rules ask the same of each. */
-const faultsKnown = new WeakMap<Inspection, { readonly at: ZoneId; readonly faults: readonly InspectionFault[] }>();
+const faultsKnown = new WeakMap<Inspection, { readonly at: ZoneId; readonly authority: Authority; readonly faults: readonly InspectionFault[] }>();
 
 /** Every reason why an entry does not count; an empty list means that it does. `at` is the field's zone. */
-export function inspectionFaults(inspection: Inspection, at: ZoneId): readonly InspectionFault[] {
+export function inspectionFaults(inspection: Inspection, at: ZoneId, authority: Authority): readonly InspectionFault[] {
   const known = faultsKnown.get(inspection);
-  if (known?.at === at) return known.faults;
-  const faults = faultsOf(inspection, at);
-  faultsKnown.set(inspection, { at, faults });
+  if (known?.at === at && known.authority === authority) return known.faults;
+  const faults = faultsOf(inspection, at, authority);
+  faultsKnown.set(inspection, { at, authority, faults });
   return faults;
 }
 
 const NO_FAULTS: readonly InspectionFault[] = [];
 
-function faultsOf(inspection: Inspection, at: ZoneId): readonly InspectionFault[] {
-  const signed = signatureFaults(inspection.signedBy, INSPECTION_WORK[inspection.kind], inspection.completedOn);
+function faultsOf(inspection: Inspection, at: ZoneId, authority: Authority): readonly InspectionFault[] {
+  const signed = signatureFaults(inspection.signedBy, INSPECTION_WORK[inspection.kind], inspection.completedOn, authority);
   const written = civilDateAt(inspection.recordedAt, at);
   if (signed.length === 0 && inspection.outcome === 'approved' && inspection.completedOn <= written && (inspection.timeInService !== null || !STATES_TIME.includes(inspection.kind))) return NO_FAULTS;
   const faults: InspectionFault[] = [...signed];
@@ -66,7 +66,7 @@ function faultsOf(inspection: Inspection, at: ZoneId): readonly InspectionFault[
   if (inspection.outcome === 'discrepancies-listed') {
     const cleared = inspection.listCleared;
     if (cleared === null) faults.push('not-approved');
-    else faults.push(...signatureFaults(cleared.by, 'return-to-service', cleared.on));
+    else faults.push(...signatureFaults(cleared.by, 'return-to-service', cleared.on, authority));
     // A list cannot have been cleared before the inspection that made it.
     if (cleared !== null && cleared.on < inspection.completedOn) faults.push('cleared-before-inspection');
     if (cleared !== null && cleared.on > written) faults.push('completed-after-recorded');
@@ -82,13 +82,13 @@ const byDay = (a: Inspection, b: Inspection) =>
 const counted = new WeakMap<readonly Inspection[], Map<string, readonly Inspection[]>>();
 
 /** The entries of the given kinds that count, oldest first. */
-export function countingInspections(inspections: readonly Inspection[], kinds: readonly InspectionKind[], at: ZoneId): readonly Inspection[] {
+export function countingInspections(inspections: readonly Inspection[], kinds: readonly InspectionKind[], at: ZoneId, authority: Authority): readonly Inspection[] {
   let answers = counted.get(inspections);
   if (answers === undefined) { answers = new Map(); counted.set(inspections, answers); }
-  const key = `${kinds.join()} ${at}`;
+  const key = `${kinds.join()} ${at} ${authority}`;
   let answer = answers.get(key);
   if (answer === undefined) {
-    answer = inspections.filter((inspection) => kinds.includes(inspection.kind) && inspectionFaults(inspection, at).length === 0).sort(byDay);
+    answer = inspections.filter((inspection) => kinds.includes(inspection.kind) && inspectionFaults(inspection, at, authority).length === 0).sort(byDay);
     answers.set(key, answer);
   }
   return answer;
@@ -103,13 +103,13 @@ export interface DiscountedEntry {
 }
 
 /** Entries of the given kinds that do not count though they are no older than `since` (the one that does), newest first. */
-export function discountedEntries(inspections: readonly Inspection[], kinds: readonly InspectionKind[], since: Inspection | null, at: ZoneId): readonly DiscountedEntry[] {
+export function discountedEntries(inspections: readonly Inspection[], kinds: readonly InspectionKind[], since: Inspection | null, at: ZoneId, authority: Authority): readonly DiscountedEntry[] {
   // Mostly there are none: nothing is sorted then.
-  if (!inspections.some((entry) => kinds.includes(entry.kind) && inspectionFaults(entry, at).length > 0)) return [];
+  if (!inspections.some((entry) => kinds.includes(entry.kind) && inspectionFaults(entry, at, authority).length > 0)) return [];
   return inspections
     .filter(({ kind, completedOn }) => kinds.includes(kind) && (since === null || completedOn >= since.completedOn))
     .sort((a, b) => byDay(b, a))
-    .map((entry) => ({ kind: entry.kind, completedOn: entry.completedOn, timeInService: entry.timeInService, faults: inspectionFaults(entry, at) }))
+    .map((entry) => ({ kind: entry.kind, completedOn: entry.completedOn, timeInService: entry.timeInService, faults: inspectionFaults(entry, at, authority) }))
     .filter(({ faults }) => faults.length > 0);
 }
 
@@ -117,11 +117,11 @@ export function discountedEntries(inspections: readonly Inspection[], kinds: rea
  * The newest entry that found the aircraft not airworthy and whose list was never validly cleared, unless a later entry of
  * these kinds approved it. It outweighs an earlier approval that is still within its time.
  */
-export function refusal(inspections: readonly Inspection[], kinds: readonly InspectionKind[], at: ZoneId): Inspection | null {
+export function refusal(inspections: readonly Inspection[], kinds: readonly InspectionKind[], at: ZoneId, authority: Authority): Inspection | null {
   if (!inspections.some(({ outcome }) => outcome === 'discrepancies-listed')) return null;
-  const approved = countingInspections(inspections, kinds, at).at(-1) ?? null;
+  const approved = countingInspections(inspections, kinds, at, authority).at(-1) ?? null;
   return inspections
-    .filter((entry) => kinds.includes(entry.kind) && entry.outcome === 'discrepancies-listed' && inspectionFaults(entry, at).length > 0)
+    .filter((entry) => kinds.includes(entry.kind) && entry.outcome === 'discrepancies-listed' && inspectionFaults(entry, at, authority).length > 0)
     .filter((entry) => approved === null || entry.completedOn >= approved.completedOn)
     .sort(byDay).at(-1) ?? null;
 }

@@ -2,7 +2,7 @@ import type { FullBox } from '../envelope/dimensions';
 import type { CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
 import { civilDateAt, type ZoneId } from '../time/zone';
-import { signatureFaults, type Signature, type SignatureFault, type SignedWork } from './certificate';
+import { signatureFaults, type Authority, type Signature, type SignatureFault, type SignedWork } from './certificate';
 import type { Doing, Interval } from './interval';
 import type { Meter } from './meters';
 
@@ -56,15 +56,15 @@ export interface FuelStretch {
 export type DoneFault = SignatureFault | 'completed-after-recorded';
 
 /** Every fault of a completion that is signed as `work`; an empty list means that it counts. */
-export function doneFaults(done: Pick<ItemDone, 'completedOn' | 'recordedAt' | 'signedBy'>, work: SignedWork, at: ZoneId): readonly DoneFault[] {
-  const faults: DoneFault[] = [...signatureFaults(done.signedBy, work, done.completedOn)];
+export function doneFaults(done: Pick<ItemDone, 'completedOn' | 'recordedAt' | 'signedBy'>, work: SignedWork, at: ZoneId, authority: Authority): readonly DoneFault[] {
+  const faults: DoneFault[] = [...signatureFaults(done.signedBy, work, done.completedOn, authority)];
   if (done.completedOn > civilDateAt(done.recordedAt, at)) faults.push('completed-after-recorded');
   return faults;
 }
 
 /** Completions that count, oldest first. */
-export function countingDone<D extends Pick<ItemDone, 'id' | 'completedOn' | 'recordedAt' | 'signedBy' | 'readings'>>(done: readonly D[], work: SignedWork, at: ZoneId): readonly D[] {
-  return done.filter((one) => doneFaults(one, work, at).length === 0).sort(byDay);
+export function countingDone<D extends Pick<ItemDone, 'id' | 'completedOn' | 'recordedAt' | 'signedBy' | 'readings'>>(done: readonly D[], work: SignedWork, at: ZoneId, authority: Authority): readonly D[] {
+  return done.filter((one) => doneFaults(one, work, at, authority).length === 0).sort(byDay);
 }
 
 function byDay(a: Pick<ItemDone, 'id' | 'completedOn' | 'readings'>, b: Pick<ItemDone, 'id' | 'completedOn' | 'readings'>): number {

@@ -32,11 +32,11 @@ describe('signatures', () => {
     ['day after validity', sign({ ...mechanic, validUntil: civilDate('2026-03-30') }), ['certificate-not-valid-then']],
     ['a pilot', sign({ ...mechanic, kind: 'pilot' }), ['certificate-kind-not-entitled']],
     ['a student pilot', sign({ ...mechanic, kind: 'student-pilot' }), ['certificate-kind-not-entitled']],
-  ] as const)('%s', (_, signature, faults) => { expect(signatureFaults(signature, 'return-to-service', day)).toEqual(faults); });
+  ] as const)('%s', (_, signature, faults) => { expect(signatureFaults(signature, 'return-to-service', day, 'us')).toEqual(faults); });
 
   it('a mechanic without inspection authorisation signs no annual, but the hundred-hour', () => {
-    expect(mayBeSignedBy('annual-inspection')).not.toContain('mechanic-airframe-powerplant');
-    expect(mayBeSignedBy('hundred-hour-inspection')).toContain('mechanic-airframe-powerplant');
+    expect(mayBeSignedBy('annual-inspection', 'us')).not.toContain('mechanic-airframe-powerplant');
+    expect(mayBeSignedBy('hundred-hour-inspection', 'us')).toContain('mechanic-airframe-powerplant');
   });
 });
 
@@ -57,25 +57,25 @@ describe('inspection entries', () => {
     ['list cleared after it was written', { outcome: 'discrepancies-listed', listCleared: { on: civilDate('2026-03-13'), by: sign(mechanic) } }, ['completed-after-recorded']],
     ['annual by a mechanic', { kind: 'annual' }, ['certificate-kind-not-entitled']],
     ['annual by a repair station', { kind: 'annual', signedBy: sign(station) }, []],
-  ] as const)('%s', (_, change, faults) => { expect(inspectionFaults({ ...base, ...change } as Inspection, HALIFAX)).toEqual(faults); });
+  ] as const)('%s', (_, change, faults) => { expect(inspectionFaults({ ...base, ...change } as Inspection, HALIFAX, 'us')).toEqual(faults); });
 
   it('writes down the evening: 23:30 local is still the same day though UTC is not', () => {
-    expect(inspectionFaults({ ...base, recordedAt: instant('2026-03-13T02:30:00Z') }, HALIFAX)).toEqual([]);
+    expect(inspectionFaults({ ...base, recordedAt: instant('2026-03-13T02:30:00Z') }, HALIFAX, 'us')).toEqual([]);
   });
 
   it('orders what counts by day, and tells what does not', () => {
     const early = { ...base, id: 'a', completedOn: civilDate('2026-01-05') };
     const bad = { ...base, id: 'b', completedOn: civilDate('2026-02-05'), timeInService: null };
-    expect(countingInspections([base, bad, early], ['hundred-hour'], HALIFAX).map(({ id }) => id)).toEqual(['a', 'i']);
-    expect(discountedEntries([base, bad, early], ['hundred-hour'], early, HALIFAX)).toEqual([{ kind: 'hundred-hour', completedOn: '2026-02-05', timeInService: null, faults: ['time-in-service-missing'] }]);
+    expect(countingInspections([base, bad, early], ['hundred-hour'], HALIFAX, 'us').map(({ id }) => id)).toEqual(['a', 'i']);
+    expect(discountedEntries([base, bad, early], ['hundred-hour'], early, HALIFAX, 'us')).toEqual([{ kind: 'hundred-hour', completedOn: '2026-02-05', timeInService: null, faults: ['time-in-service-missing'] }]);
   });
 
   it('a refusal outweighs an earlier approval, and a later approval outweighs a refusal', () => {
     const refused = { ...base, id: 'r', completedOn: civilDate('2026-03-20'), recordedAt: instant('2026-03-20T20:00:00Z'), outcome: 'discrepancies-listed' as const };
     const later = { ...base, id: 'l', completedOn: civilDate('2026-03-25'), recordedAt: instant('2026-03-25T20:00:00Z') };
-    expect(refusal([base, refused], ['hundred-hour'], HALIFAX)?.id).toBe('r');
-    expect(refusal([base, refused, later], ['hundred-hour'], HALIFAX)).toBeNull();
-    expect(refusal([base], ['hundred-hour'], HALIFAX)).toBeNull();
+    expect(refusal([base, refused], ['hundred-hour'], HALIFAX, 'us')?.id).toBe('r');
+    expect(refusal([base, refused, later], ['hundred-hour'], HALIFAX, 'us')).toBeNull();
+    expect(refusal([base], ['hundred-hour'], HALIFAX, 'us')).toBeNull();
   });
 });
 
@@ -194,7 +194,7 @@ describe('discrepancies', () => {
     ['an instructor’s judgement on what instructors judge', { classification: 'tell-instructor' }, { work: 'judged-acceptable', signedBy: sign({ ...mechanic, kind: 'flight-instructor' }) }, []],
     ['a student’s judgement', { classification: 'tell-instructor' }, { work: 'judged-acceptable', signedBy: sign({ ...mechanic, kind: 'student-pilot' }) }, ['certificate-kind-not-entitled']],
     ['not classified: judged as the strictest', { classification: null }, { work: 'judged-acceptable' }, ['work-does-not-fit']],
-  ] as const)('%s', (_, found, done, faults) => { expect(rectificationFaults({ ...open, ...found }, { ...repair, ...done } as Rectification, HALIFAX)).toEqual(faults); });
+  ] as const)('%s', (_, found, done, faults) => { expect(rectificationFaults({ ...open, ...found }, { ...repair, ...done } as Rectification, HALIFAX, 'us')).toEqual(faults); });
 
   it('no judgement ever closes what grounds an aircraft', () => {
     for (const work of ['serviced', 'judged-acceptable'] as const) expect(closingWork(work, 'ground-until-mechanic')).toBeNull();

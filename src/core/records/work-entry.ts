@@ -3,7 +3,7 @@ import type { CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
 import type { ZoneId } from '../time/zone';
 import { civilDateAt } from '../time/zone';
-import { signatureFaults, type Signature, type SignatureFault } from './certificate';
+import { signatureFaults, type Authority, type Signature, type SignatureFault } from './certificate';
 import type { Hours } from '../quantities/hours';
 
 /** Maintenance work that is not an answer to a finding, with what follows from it. Null fields are not known. */
@@ -33,12 +33,12 @@ export interface WorkEntry {
 export type WorkFault = SignatureFault | 'description-missing' | 'date-missing' | 'completed-after-recorded';
 
 /** Every fault of a work entry; an empty list means that it approves the work for return to service. */
-export function workFaults(entry: WorkEntry, at: ZoneId): readonly WorkFault[] {
+export function workFaults(entry: WorkEntry, at: ZoneId, authority: Authority): readonly WorkFault[] {
   const faults: WorkFault[] = [];
   if (entry.description === null || entry.description.trim() === '') faults.push('description-missing');
   if (entry.completedOn === null) return [...faults, 'date-missing'];
   if (entry.completedOn > civilDateAt(entry.recordedAt, at)) faults.push('completed-after-recorded');
-  return [...faults, ...signatureFaults(entry.signedBy, 'return-to-service', entry.completedOn)];
+  return [...faults, ...signatureFaults(entry.signedBy, 'return-to-service', entry.completedOn, authority)];
 }
 
 /** A special flight permit. Null fields are not known, and then it opens nothing. */

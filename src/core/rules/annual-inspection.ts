@@ -23,17 +23,17 @@ export const annualInspection = rule({
   title: 'Annual inspection',
   source,
   explanation: 'Every 12 calendar months somebody with an inspection authorisation, or a repair station, inspects the whole aircraft and approves it. It holds to the last day of the twelfth month after; there are no days of grace.',
-  judge: ({ aircraft, inspections, place }) => {
+  judge: ({ aircraft, inspections, place, authority }) => {
     if (aircraft.category === 'light-sport' || aircraft.category === 'experimental') return result([]);
     const closed = uncoveredCategory(aircraft.category, ['standard', 'glider'], source, ALL_USES);
     if (closed !== null) return result([closed], aircraft.category === null ? ['aircraft.category'] : []);
     if (aircraft.particulars.programme === 'progressive') return result([]);
 
-    const last = countingInspections(inspections, ['annual'], place.zone).at(-1) ?? null;
-    const discounted = discountedEntries(inspections, ['annual'], last, place.zone);
+    const last = countingInspections(inspections, ['annual'], place.zone, authority).at(-1) ?? null;
+    const discounted = discountedEntries(inspections, ['annual'], last, place.zone, authority);
     const made = (given: Pick<Constraint, 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ key: 'annual', source, closes: ALL_USES, permitMayCover: true, ...given });
 
-    const refused = refusal(inspections, ['annual'], place.zone);
+    const refused = refusal(inspections, ['annual'], place.zone, authority);
     if (refused !== null) {
       return result([made({ certainty: 'failed', reason: { code: 'inspection-not-approved', kind: 'annual', completedOn: refused.completedOn }, records: [refused.id], lifts: [clearList] })]);
     }

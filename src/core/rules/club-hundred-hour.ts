@@ -21,7 +21,8 @@ export const clubHundredHour = rule({
   source,
   explanation: 'By club policy the 100-hour limit also closes rental and student solo, which the regulation would leave open. A club may choose to apply only the regulation.',
   judge: (facts, { hundredHourCovers }: { readonly hundredHourCovers: (typeof HUNDRED_HOUR_COVERS)[number] }) => {
-    if (hundredHourCovers === 'hire-and-lessons') return result([]);
+    // The Australian release has hours of its own, for every use.
+    if (hundredHourCovers === 'hire-and-lessons' || facts.authority === 'au') return result([]);
     const closed = uncoveredCategory(facts.aircraft.category, ['standard', 'glider', 'light-sport', 'experimental'], source, CLOSES);
     if (closed !== null) return result([closed], facts.aircraft.category === null ? ['aircraft.category'] : []);
     if (facts.aircraft.particulars.programme === 'progressive') return result([]);

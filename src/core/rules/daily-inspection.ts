@@ -10,8 +10,8 @@ const source = { kind: 'regulation', citation: 'CAR 1988 Schedule 5 part 1' } as
 const sign = lift('sign-daily-inspection', { kind: 'certificate', anyOf: ['pilot', 'flight-instructor', 'licensed-engineer'] });
 
 /** The last day on which a daily inspection that counts was certified; one certified for a later day than it was entered does not. */
-function lastCertified({ dailyInspections, place }: KnownFacts): { readonly id: string; readonly on: CivilDate } | null {
-  return dailyInspections.filter(({ on, recordedAt, signedBy }) => signatureFaults(signedBy, 'daily-inspection', on).length === 0 && on <= civilDateAt(recordedAt, place.zone))
+function lastCertified({ dailyInspections, place, authority }: KnownFacts): { readonly id: string; readonly on: CivilDate } | null {
+  return dailyInspections.filter(({ on, recordedAt, signedBy }) => signatureFaults(signedBy, 'daily-inspection', on, authority).length === 0 && on <= civilDateAt(recordedAt, place.zone))
     .sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : a.id < b.id ? -1 : 1))[0] ?? null;
 }
 

@@ -15,7 +15,7 @@ const isEmptyInterval = ({ months, monthsToTheDay, days, meters }: Interval) => 
 
 /** The compliances that count, oldest first: signed, in time, and by a method that the directive lists. */
 function complied({ done, methods }: Directive, facts: KnownFacts) {
-  return countingDone(done, 'return-to-service', facts.place.zone).flatMap((one) => {
+  return countingDone(done, 'return-to-service', facts.place.zone, facts.authority).flatMap((one) => {
     const method = methods.find(({ id }) => id === one.method);
     return method === undefined ? [] : [{ ...one, method }];
   });

@@ -5,7 +5,7 @@ import { constraint, lift, type Constraint } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: 'CAR 1988 reg 42G' } as const;
-const second = { kind: 'certificate', anyOf: ['licensed-engineer', 'mechanic-airframe-powerplant', 'inspection-authorisation', 'pilot'] } as const;
+const second = { kind: 'certificate', anyOf: ['licensed-engineer', 'repair-station', 'pilot'] } as const;
 
 /** After work on flight controls a second person inspects them, who is not the one who did the work. */
 export const independentInspection = rule({
@@ -13,12 +13,12 @@ export const independentInspection = rule({
   title: 'Second inspection of flight controls',
   source,
   explanation: 'Whenever flight controls were worked on, two people inspect them, one after the other and each on their own. The aircraft does not fly before the second has signed.',
-  judge: ({ work, place }) => result(work.flatMap((entry): readonly Constraint[] => {
+  judge: ({ work, place, authority }) => result(work.flatMap((entry): readonly Constraint[] => {
     const { id, flightControls, independentInspection: by, completedOn, signedBy } = entry;
     if (flightControls === false) return [];
     const description = entry.description ?? '';
     if (flightControls === null) return [constraint({ key: id, certainty: 'unknown', source, reason: { code: 'work-effect-unknown', description, effect: 'flight-controls' }, records: [id], closes: ALL_USES, lifts: [lift('release-after-work', second, id)], permitMayCover: true })];
-    const counts = by !== null && completedOn !== null && by.on >= completedOn && by.on <= civilDateAt(by.recordedAt, place.zone) && by.by.name !== signedBy?.name && signatureFaults(by.by, 'independent-inspection', by.on).length === 0;
+    const counts = by !== null && completedOn !== null && by.on >= completedOn && by.on <= civilDateAt(by.recordedAt, place.zone) && by.by.name !== signedBy?.name && signatureFaults(by.by, 'independent-inspection', by.on, authority).length === 0;
     return counts ? [] : [constraint({ key: id, certainty: 'failed', source, reason: { code: 'independent-inspection-needed', description }, records: [id], closes: ALL_USES, lifts: [lift('inspect-independently', second, id)] })];
   })),
 });

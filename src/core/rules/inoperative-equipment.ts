@@ -70,7 +70,7 @@ function judgeOne(discrepancy: Discrepancy, kind: EquipmentKind, facts: KnownFac
     // Until it is removed or deactivated, placarded, entered and judged no hazard, nothing is open.
     return [...needed, constraint({ ...base, key: `${id}.defer`, certainty: 'failed', reason: { code: 'item-not-deferred', equipment: kind, what }, closes: ALL_USES, lifts: [defer, repair], condition: true })];
   }
-  const faults = deferralFaults(discrepancy, deferral, zone);
+  const faults = deferralFaults(discrepancy, deferral, zone, facts.authority);
   // Who holds an approved list may not fall back on deferring without it.
   if (faults.length > 0 || (approvedList && deferral.listed === null) || (!approvedList && deferral.listed !== null)) {
     const all = faults.length > 0 ? faults : (['record-missing'] as const);
@@ -82,7 +82,7 @@ function judgeOne(discrepancy: Discrepancy, kind: EquipmentKind, facts: KnownFac
   const lastDay = lastDayOf(deferral);
   if (lastDay !== null) constraints.push(constraint({ ...base, key: `${id}.until`, certainty: 'failed', reason: { code: 'deferral-expires', what, lastDay }, closes: ALL_USES, begins: from(endOfDay(lastDay, zone)), lifts: [repair] }));
   if (deferral.untilTimeInService !== null) constraints.push(constraint({ ...base, key: `${id}.hours`, certainty: 'failed', reason: { code: 'deferral-due', what, dueAt: deferral.untilTimeInService }, closes: ALL_USES, begins: atReading('time-in-service', deferral.untilTimeInService), lifts: [repair] }));
-  const inspected = countingInspections(facts.inspections, ['annual', 'hundred-hour', 'condition'], zone).find(({ completedOn }) => deferral.deferredOn !== null && completedOn > deferral.deferredOn);
+  const inspected = countingInspections(facts.inspections, ['annual', 'hundred-hour', 'condition'], zone, facts.authority).find(({ completedOn }) => deferral.deferredOn !== null && completedOn > deferral.deferredOn);
   if (inspected !== undefined && deferral.deferredOn !== null) {
     // Repaired, replaced, removed or inspected at the next required inspection: one that came and went without it ends the deferral.
     constraints.push(constraint({ ...base, source: between, key: `${id}.inspection`, certainty: 'failed', reason: { code: 'deferral-not-addressed', what, deferredOn: deferral.deferredOn, inspectedOn: inspected.completedOn }, records: [id, deferral.id, inspected.id], closes: ALL_USES, lifts: [repair, defer] }));
@@ -98,7 +98,7 @@ export const inoperativeEquipment = rule({
   explanation: 'An inoperative item closes every use that type certification, the aircraft’s own lists, the operating rules or a directive need it for. For the rest it must be removed or deactivated, placarded, entered where that was maintenance, and judged no hazard by a rated pilot or a mechanic; until then nothing is open. It comes back at the next required inspection, at its own date, and by the days of an approved list.',
   judge: (facts) => result(facts.discrepancies.flatMap((discrepancy): readonly Constraint[] => {
     if (discrepancy.equipment === null || !isDeferrable(discrepancy.classification)) return [];
-    if (discrepancy.rectification !== null && rectificationFaults(discrepancy, discrepancy.rectification, facts.place.zone).length === 0) return [];
+    if (discrepancy.rectification !== null && rectificationFaults(discrepancy, discrepancy.rectification, facts.place.zone, facts.authority).length === 0) return [];
     return judgeOne(discrepancy, discrepancy.equipment, facts);
   })),
 });

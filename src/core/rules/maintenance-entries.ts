@@ -17,10 +17,10 @@ export const maintenanceEntries = rule({
   title: 'Maintenance entries and check flights',
   source,
   explanation: 'After maintenance nobody flies until an entry with description, date, name, certificate and signature approves it. If the work may have changed how the aircraft flies, a rated pilot flies it first with nobody aboard but the crew, and logs that, unless ground tests showed conclusively that nothing changed.',
-  judge: ({ work, place }) => result(work.flatMap((entry): readonly Constraint[] => {
+  judge: ({ work, place, authority }) => result(work.flatMap((entry): readonly Constraint[] => {
     const { id, completedOn, mayChangeFlight, groundTestsConclusive, checkFlight } = entry;
     const description = entry.description ?? '';
-    const faults = workFaults(entry, place.zone);
+    const faults = workFaults(entry, place.zone, authority);
     if (faults.length > 0 || completedOn === null) {
       return [constraint({ key: id, certainty: 'failed', source: { kind: 'regulation', citation: '14 CFR 91.407(a) and 43.9' }, reason: { code: 'work-entry-not-valid', description, faults }, records: [id], closes: ALL_USES, lifts: [lift('release-after-work', MECHANICS, id)], permitMayCover: true })];
     }
@@ -29,7 +29,7 @@ export const maintenanceEntries = rule({
       return [constraint({ key: id, certainty: 'unknown', source, reason: { code: 'work-effect-unknown', description, effect: 'flight-characteristics' }, records: [id], closes: BUT_CHECK_FLIGHT, lifts: [lift('release-after-work', MECHANICS, id), lift('record-item-history', RECORD_KEEPER, id)] })];
     }
     if (groundTestsConclusive === true) return [];
-    const flown = checkFlight !== null && checkFlight.on >= completedOn && checkFlight.on <= civilDateAt(checkFlight.recordedAt, place.zone) && checkFlight.logged === true && signatureFaults(checkFlight.pilot, 'check-flight', checkFlight.on).length === 0;
+    const flown = checkFlight !== null && checkFlight.on >= completedOn && checkFlight.on <= civilDateAt(checkFlight.recordedAt, place.zone) && checkFlight.logged === true && signatureFaults(checkFlight.pilot, 'check-flight', checkFlight.on, authority).length === 0;
     if (flown) return [];
     return [constraint({
       key: id, certainty: 'failed', source: { kind: 'regulation', citation: '14 CFR 91.407(b)' }, reason: { code: 'check-flight-needed', description, completedOn, attempted: checkFlight !== null }, records: [id],

@@ -21,7 +21,7 @@ const SOURCES: Readonly<Record<ItemKind, Source>> = {
 function judgeOne(item: MaintenanceItem, facts: KnownFacts, meters: Map<Meter, UseSet>): readonly Constraint[] {
   const { id, name, kind, interval, overrun } = item;
   const closes = usesInAny(item.uses);
-  const done = countingDone(item.done, item.signedAs, facts.place.zone);
+  const done = countingDone(item.done, item.signedAs, facts.place.zone, facts.authority);
   const last = done.at(-1);
   const by = item.signedAs === 'service' ? PILOT_OR_MECHANIC : MECHANICS;
   const lifts = [lift(kind === 'life-limit' ? 'replace-part' : 'complete-item', by, id)];

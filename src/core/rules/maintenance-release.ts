@@ -22,9 +22,9 @@ function latestRelease({ releases, place: { zone } }: KnownFacts): MaintenanceRe
   return [...releases].sort((a, b) => (dayOf(a) < dayOf(b) ? 1 : dayOf(a) > dayOf(b) ? -1 : b.recordedAt - a.recordedAt || undated(b) - undated(a) || (a.id < b.id ? -1 : 1)))[0] ?? null;
 }
 
-function required(release: MaintenanceRelease, { place }: KnownFacts): readonly Constraint[] {
+function required(release: MaintenanceRelease, { place, authority }: KnownFacts): readonly Constraint[] {
   return release.required.flatMap(({ id, what, by, at, certified }): readonly Constraint[] => {
-    if (certified !== null && certified.on <= civilDateAt(certified.recordedAt, place.zone) && signatureFaults(certified.by, 'return-to-service', certified.on).length === 0) return [];
+    if (certified !== null && certified.on <= civilDateAt(certified.recordedAt, place.zone) && signatureFaults(certified.by, 'return-to-service', certified.on, authority).length === 0) return [];
     const made = { source, records: [release.id], closes: ALL_USES, lifts: [lift('complete-item', maintainers, id)], permitMayCover: true, certainty: 'failed' } as const;
     const reason = { code: 'release-work-due', what, lastDay: by, dueAt: at } as const;
     if (by === null && at === null) return [constraint({ ...made, key: `required.${id}`, reason })];
@@ -50,7 +50,7 @@ export const maintenanceRelease = rule({
     const lacks = [
       ...(release.issuedOn === null ? ['day of issue'] : []), ...(release.issuedAt === null ? ['time in service at issue'] : []), ...(release.expiresOn === null ? ['expiry date'] : []), ...(release.expiresAt === null ? ['expiry hours'] : []),
       ...(release.registrationShown === null ? ['registration'] : []), ...(release.standing === null ? ['whether it is in force'] : []), ...(release.aboard === true ? [] : ['carried aboard']),
-      ...(release.issuedOn === null || signatureFaults(release.signedBy, 'maintenance-release', release.issuedOn).length > 0 ? ['a signature that counts'] : []),
+      ...(release.issuedOn === null || signatureFaults(release.signedBy, 'maintenance-release', release.issuedOn, facts.authority).length > 0 ? ['a signature that counts'] : []),
       ...(release.issuedOn !== null && release.issuedOn > civilDateAt(release.recordedAt, facts.place.zone) ? ['a day of issue that is not ahead of its record'] : []),
     ];
     const constraints: Constraint[] = [];

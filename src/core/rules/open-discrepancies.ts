@@ -74,11 +74,11 @@ export const openDiscrepancies = rule({
   title: 'Open discrepancies',
   source: airworthiness,
   explanation: 'What was found on the aircraft and not yet put right, deferred or cleared by somebody entitled keeps the aircraft, or the uses that need the item, closed. A watched thing closes when its time to be looked at again has passed; a known mark that did not change closes nothing.',
-  judge: ({ discrepancies, place }) => result(discrepancies.flatMap((discrepancy): readonly Constraint[] => {
+  judge: ({ discrepancies, place, authority }) => result(discrepancies.flatMap((discrepancy): readonly Constraint[] => {
     const { id, what, where, rectification, foundBy, closesUses } = discrepancy;
     // An inoperative instrument that may be deferred has a rule of its own, however mildly somebody classed it.
     if (discrepancy.equipment !== null && isDeferrable(discrepancy.classification)) return [];
-    const faults = rectification === null ? null : rectificationFaults(discrepancy, rectification, place.zone);
+    const faults = rectification === null ? null : rectificationFaults(discrepancy, rectification, place.zone, authority);
     if (faults?.length === 0) return [];
     const closes = usesClosedBy(discrepancy);
     if (isEmpty(closes)) return watched(discrepancy, place.zone);

@@ -1,3 +1,4 @@
+import type { Authority } from '../records/certificate';
 import { auMaintenanceRelease } from './packs/au-maintenance-release';
 import { clubPolicy, type ClubPolicyParameters } from './packs/club-policy';
 import { ownRule, type OwnRule } from './packs/own-rules';
@@ -31,6 +32,11 @@ export interface OwnPack {
 export interface PackChoices {
   readonly authority: AuthorityChoice;
   readonly club: ClubChoice | null;
+}
+
+/** Whose certificates count under a choice of packs. */
+export function authorityOf({ authority }: Pick<PackChoices, 'authority'>): Authority {
+  return authority.id === 'au-maintenance-release' ? 'au' : 'us';
 }
 
 /** A rule as it stands in a chosen pack. */

@@ -38,7 +38,7 @@ describe('the register', () => {
     const { packs, asOf } = cleanCase();
     const { facts } = cleanCase({ aircraft: { category: null, firstFlownOn: null, approvedFor: null, ifrNavigation: null }, documents: null, inspections: null, meterReadings: null, discrepancies: null, equipment: null, items: null, directives: null, locators: null, clubPapers: null });
     for (const { rule } of chosenRules(packs)) {
-      const { constraints, missing } = rule.judge(knownAt(facts, asOf));
+      const { constraints, missing } = rule.judge(knownAt(facts, asOf, 'us'));
       // What these look at is stated by its absence (no discrepancy, no work, no flight out), or belongs to flights alone.
       if (SILENT.includes(rule.id)) continue;
       expect([rule.id, constraints.length > 0, missing.length > 0]).toEqual([rule.id, true, true]);

@@ -74,7 +74,7 @@ export function ownRule(own: OwnRule): BoundRule {
         }
         case 'item-within-days': {
           const item = items?.find(({ name }) => name === demand.name);
-          const last = item === undefined ? undefined : countingDone(item.done, item.signedAs, place.zone).at(-1);
+          const last = item === undefined ? undefined : countingDone(item.done, item.signedAs, place.zone, facts.authority).at(-1);
           const lifts = [lift('complete-item', MECHANICS, item?.id ?? demand.name)];
           if (item === undefined || last === undefined) return result([made({ certainty: 'unknown', reason: { code: 'item-history-unknown', name: demand.name, kind: 'service' }, records: item === undefined ? [] : [item.id], lifts: [...lifts, lift('record-item-history', DISPATCHER, item?.id ?? demand.name)] })], [`items (${demand.name})`]);
           const lastDay = addDays(last.completedOn, demand.days);

@@ -17,10 +17,10 @@ export interface DatedInspection {
 }
 
 /** Its constraints, what facts were missing, and the entry that counts. */
-export function datedInspection({ inspections, place }: KnownFacts, { kind, months, source, closes, act, by }: DatedInspection): { readonly constraints: readonly Constraint[]; readonly missing: readonly string[]; readonly last: Inspection | null } {
-  const last = countingInspections(inspections, [kind], place.zone).at(-1) ?? null;
-  const discounted = discountedEntries(inspections, [kind], last, place.zone);
-  const refused = refusal(inspections, [kind], place.zone);
+export function datedInspection({ inspections, place, authority }: KnownFacts, { kind, months, source, closes, act, by }: DatedInspection): { readonly constraints: readonly Constraint[]; readonly missing: readonly string[]; readonly last: Inspection | null } {
+  const last = countingInspections(inspections, [kind], place.zone, authority).at(-1) ?? null;
+  const discounted = discountedEntries(inspections, [kind], last, place.zone, authority);
+  const refused = refusal(inspections, [kind], place.zone, authority);
   const lifts = [...(refused === null ? discounted.slice(0, 1).map(({ completedOn }) => lift('complete-inspection-entry', by, kind, null, from(endOfDay(lastDayOfCalendarMonths(completedOn, months), place.zone)))) : []), lift(act, by)];
   const made = (certainty: Constraint['certainty'], reason: Reason, records: readonly string[], begins: Begins, own: readonly Lift[]): Constraint =>
     ({ key: kind, certainty, source, reason, records, closes, begins, ends: null, lifts: own, condition: false, cap: null, permitMayCover: true, knownSince: null });

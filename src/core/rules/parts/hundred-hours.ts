@@ -20,17 +20,17 @@ const clearList = lift('clear-inspection-list', MECHANICS, 'hundred-hour');
  * `positioning`, where given, are the uses that may be flown up to ten hours past it on the way to the inspection.
  */
 export function hundredHours(facts: KnownFacts, source: Source, closes: UseSet, positioning: UseSet | null): RuleResult {
-  const { inspections, place } = facts;
+  const { inspections, place, authority } = facts;
   const kinds: readonly InspectionKind[] = facts.aircraft.category === 'light-sport' || facts.aircraft.category === 'experimental' ? ['hundred-hour', 'condition'] : ['hundred-hour', 'annual'];
   const whole = kinds.includes('condition') ? lift('complete-condition-inspection', { kind: 'certificate', anyOf: ['light-sport-repairman', 'mechanic-airframe-powerplant', 'repair-station'] }) : annual;
   const constraints: Constraint[] = [];
   const missing: string[] = [];
-  const refused = refusal(inspections, kinds, place.zone);
+  const refused = refusal(inspections, kinds, place.zone, authority);
   if (refused?.kind === 'hundred-hour') {
     constraints.push(constraint({ key: 'refused', certainty: 'failed', source, reason: { code: 'inspection-not-approved', kind: refused.kind, completedOn: refused.completedOn }, records: [refused.id], closes, lifts: [clearList], permitMayCover: true }));
   }
-  const counting = countingInspections(inspections, kinds, place.zone);
-  const discounted = discountedEntries(inspections, kinds, counting.at(-1) ?? null, place.zone);
+  const counting = countingInspections(inspections, kinds, place.zone, authority);
+  const discounted = discountedEntries(inspections, kinds, counting.at(-1) ?? null, place.zone, authority);
   const state = hourInterval(counting, INTERVAL);
   // Completing an entry that states its hours counts from those; one that does not may turn out to be of any.
   const entryLifts = discounted.slice(0, 1).map(({ timeInService: then }) => lift('complete-inspection-entry', MECHANICS, 'hundred-hour', null, then === null ? null : atReading('time-in-service', addHours(then, INTERVAL))));
