@@ -4,6 +4,7 @@ import { questionOf, type CaseQuestion } from '@/contracts/case-facts';
 import { caseSchema } from '@/contracts/case-file';
 import { mergePatch, type Json } from '@/contracts/merge-patch';
 import { decide, decidePrepared } from '@/core/decision/decide';
+import { ALL_USES, countUses } from '@/core/envelope/use-set';
 import { prepare } from '@/core/decision/prepare';
 import { chosenRules } from '@/core/rules/register';
 import type { Decision } from '@/core/decision/decision';
@@ -32,12 +33,13 @@ export const codes = (decision: Decision): readonly string[] => decision.constra
 
 /**
  * Everything that is in force, a line each: its key and reason, `?` where it is not known, `!` for a step before flight, `~` where a
- * special permit may cover it, the records that it rests on, and the acts that lift it.
+ * special permit may cover it, how many uses it closes (nothing said: all), the records that it rests on, and the acts that lift it.
  */
-export const said = (decision: Pick<Decision, 'constraints'>): readonly string[] => decision.constraints.map(({ key, reason: { code }, certainty, condition, permitMayCover, records, lifts }) => {
+export const said = (decision: Pick<Decision, 'constraints'>): readonly string[] => decision.constraints.map(({ key, reason: { code }, certainty, condition, permitMayCover, closes, records, lifts }) => {
   const what = key === code || key.endsWith(`.${code}`) ? key : `${key}: ${code}`;
   const signs = `${certainty === 'unknown' ? '?' : ''}${condition ? '!' : ''}${permitMayCover ? '~' : ''}`;
-  return `${what}${signs} [${records.join()}] ${lifts.map(({ act, on }) => (on === null ? act : `${act}(${on})`)).join(' or ')}`;
+  const uses = countUses(closes);
+  return `${what}${signs} ${uses === countUses(ALL_USES) ? '' : `${uses} `}[${records.join()}] ${lifts.map(({ act, on }) => (on === null ? act : `${act}(${on})`)).join(' or ')}`;
 });
 
 /** What the rules missed, each once. */

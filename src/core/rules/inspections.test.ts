@@ -67,27 +67,27 @@ describe('the condition inspection', () => {
 
 describe('the hundred hours', () => {
   it.each<Row>([
-    ['category unknown', { aircraft: { category: null } }, ['category: category-unknown? [] record-category'], ['aircraft.category']],
-    ['a category without rules', { aircraft: { category: 'provisional' } }, ['category: category-without-rules? [] use-covered-category']],
+    ['category unknown', { aircraft: { category: null } }, ['category: category-unknown? 1440 [] record-category'], ['aircraft.category']],
+    ['a category without rules', { aircraft: { category: 'provisional' } }, ['category: category-without-rules? 1440 [] use-covered-category']],
     ['a progressive programme has none', { aircraft: { programme: 'progressive' }, ...only({}) }, []],
-    ['never', only({}), ['inspection: hundred-hour-unknown?~ [] complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
+    ['never', only({}), ['inspection: hundred-hour-unknown?~ 1440 [] complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
     ['an annual stands in', only(annual('2026-06-12', 4060)), []],
-    ['an annual 100 h ago', only(annual('2026-06-12', 4060), at(4160)), ['due: hundred-hour-due~ [a] complete-hundred-hour or complete-annual']],
-    ['the overrun ended too', only(hundred('2026-06-12', 4060), at(4170)), ['due: hundred-hour-due~ [h] complete-hundred-hour or complete-annual', 'overrun: hundred-hour-overrun-ends~ [h] complete-hundred-hour or complete-annual']],
-    ['the same with a student’s signature', only(hundred('2026-06-12', 4060, { signedBy: student })), ['inspection: hundred-hour-unknown?~ [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
-    ['without its hours', only(hundred('2026-06-12', null)), ['inspection: hundred-hour-unknown?~ [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
-    ['two that do not count', only({ ...hundred('2026-06-12', 4060, { signedBy: null }), ...entry('g', 'hundred-hour', '2026-05-12', { timeInService: 4050, signedBy: null }) }), ['inspection: hundred-hour-unknown?~ [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
-    ['late without a reason', only({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050) }, at(4140)), ['due: hundred-hour-due~ [h] record-excess-reason(hundred-hour) or complete-hundred-hour or complete-annual']],
+    ['an annual 100 h ago', only(annual('2026-06-12', 4060), at(4160)), ['due: hundred-hour-due~ 1440 [a] complete-hundred-hour or complete-annual']],
+    ['the overrun ended too', only(hundred('2026-06-12', 4060), at(4170)), ['due: hundred-hour-due~ 1440 [h] complete-hundred-hour or complete-annual', 'overrun: hundred-hour-overrun-ends~ 864 [h] complete-hundred-hour or complete-annual']],
+    ['the same with a student’s signature', only(hundred('2026-06-12', 4060, { signedBy: student })), ['inspection: hundred-hour-unknown?~ 1440 [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
+    ['without its hours', only(hundred('2026-06-12', null)), ['inspection: hundred-hour-unknown?~ 1440 [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
+    ['two that do not count', only({ ...hundred('2026-06-12', 4060, { signedBy: null }), ...entry('g', 'hundred-hour', '2026-05-12', { timeInService: 4050, signedBy: null }) }), ['inspection: hundred-hour-unknown?~ 1440 [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
+    ['late without a reason', only({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050) }, at(4140)), ['due: hundred-hour-due~ 1440 [h] record-excess-reason(hundred-hour) or complete-hundred-hour or complete-annual']],
     ['late on uses without the limit', only({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050, { excess: 'flown-on-uses-without-the-limit' }) }, at(4140)), []],
-    ['late on the way to it', only({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050, { excess: 'en-route-to-inspection' }) }, at(4140)), ['due: hundred-hour-due~ [h] complete-hundred-hour or complete-annual']],
-    ['not approved', only({ ...annual('2026-03-12', 4010.2), ...hundred('2026-10-02', 4108.7, listed) }), ['due: hundred-hour-due~ [a] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual', 'refused: inspection-not-approved~ [h] clear-inspection-list(hundred-hour)', 'overrun: hundred-hour-overrun-ends~ [a] complete-hundred-hour or complete-annual']],
+    ['late on the way to it', only({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050, { excess: 'en-route-to-inspection' }) }, at(4140)), ['due: hundred-hour-due~ 1440 [h] complete-hundred-hour or complete-annual']],
+    ['not approved', only({ ...annual('2026-03-12', 4010.2), ...hundred('2026-10-02', 4108.7, listed) }), ['due: hundred-hour-due~ 1440 [a] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual', 'refused: inspection-not-approved~ 1440 [h] clear-inspection-list(hundred-hour)', 'overrun: hundred-hour-overrun-ends~ 864 [a] complete-hundred-hour or complete-annual']],
     ['the annual not approved is the annual’s affair', only({ ...hundred('2026-10-02', 4108.7), ...annual('2026-10-03', 4109, listed) }), []],
-    ['light-sport by its condition inspection', { ...light, ...only(entry('c', 'condition', '2026-06-12', { timeInService: 4060 }), at(4161)) }, ['due: hundred-hour-due~ [c] complete-hundred-hour or complete-condition-inspection']],
-    ['experimental by its condition inspection', { aircraft: { category: 'experimental' }, ...only(entry('c', 'condition', '2026-06-12', { timeInService: 4060 }), at(4161)) }, ['due: hundred-hour-due~ [c] complete-hundred-hour or complete-condition-inspection']],
-    ['meter unknown', { meterReadings: null }, ['meter-time-in-service: meter-unknown? [] record-meter-reading(time-in-service)', 'due: hundred-hour-due?~ [hundred-2026-10] record-meter-reading(time-in-service)', 'overrun: hundred-hour-overrun-ends?~ [hundred-2026-10] record-meter-reading(time-in-service)'], ['meterReadings (time-in-service)']],
-    ['meter ahead of itself', { meterReadings: { today: { happenedAt: '2026-11-23T21:13:00Z' } } }, ['meter-time-in-service: meter-ahead-of-itself? [today] correct-meter-reading(time-in-service)', 'due: hundred-hour-due?~ [hundred-2026-10] correct-meter-reading(time-in-service)', 'overrun: hundred-hour-overrun-ends?~ [hundred-2026-10] correct-meter-reading(time-in-service)']],
-    ['meter backwards', { meterReadings: { old: { meter: 'time-in-service', happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:00:00Z', value: 4151 } } }, ['meter-time-in-service: meter-contradicts? [old,today] correct-meter-reading(time-in-service)', 'due: hundred-hour-due?~ [hundred-2026-10] correct-meter-reading(time-in-service)', 'overrun: hundred-hour-overrun-ends?~ [hundred-2026-10] correct-meter-reading(time-in-service)']],
-    ['part 141: solo too', { packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-141' } }], ...at(4210) }, ['due: hundred-hour-due~ [hundred-2026-10] complete-hundred-hour or complete-annual', 'school-due: hundred-hour-due~ [hundred-2026-10] complete-hundred-hour or complete-annual']],
+    ['light-sport by its condition inspection', { ...light, ...only(entry('c', 'condition', '2026-06-12', { timeInService: 4060 }), at(4161)) }, ['due: hundred-hour-due~ 2304 [c] complete-hundred-hour or complete-condition-inspection']],
+    ['experimental by its condition inspection', { aircraft: { category: 'experimental' }, ...only(entry('c', 'condition', '2026-06-12', { timeInService: 4060 }), at(4161)) }, ['due: hundred-hour-due~ 2304 [c] complete-hundred-hour or complete-condition-inspection']],
+    ['meter unknown', { meterReadings: null }, ['meter-time-in-service: meter-unknown? 1440 [] record-meter-reading(time-in-service)', 'due: hundred-hour-due?~ 1440 [hundred-2026-10] record-meter-reading(time-in-service)', 'overrun: hundred-hour-overrun-ends?~ 864 [hundred-2026-10] record-meter-reading(time-in-service)'], ['meterReadings (time-in-service)']],
+    ['meter ahead of itself', { meterReadings: { today: { happenedAt: '2026-11-23T21:13:00Z' } } }, ['meter-time-in-service: meter-ahead-of-itself? 1440 [today] correct-meter-reading(time-in-service)', 'due: hundred-hour-due?~ 1440 [hundred-2026-10] correct-meter-reading(time-in-service)', 'overrun: hundred-hour-overrun-ends?~ 864 [hundred-2026-10] correct-meter-reading(time-in-service)']],
+    ['meter backwards', { meterReadings: { old: { meter: 'time-in-service', happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:00:00Z', value: 4151 } } }, ['meter-time-in-service: meter-contradicts? 1440 [old,today] correct-meter-reading(time-in-service)', 'due: hundred-hour-due?~ 1440 [hundred-2026-10] correct-meter-reading(time-in-service)', 'overrun: hundred-hour-overrun-ends?~ 864 [hundred-2026-10] correct-meter-reading(time-in-service)']],
+    ['part 141: solo too', { packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-141' } }], ...at(4210) }, ['due: hundred-hour-due~ 1440 [hundred-2026-10] complete-hundred-hour or complete-annual', 'school-due: hundred-hour-due~ 288 [hundred-2026-10] complete-hundred-hour or complete-annual']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['hundred-hour-inspection'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
@@ -97,10 +97,10 @@ describe('the hundred hours', () => {
 describe('the club’s hundred hours', () => {
   it.each<Row>([
     ['in time', {}, []],
-    ['out', at(4210), ['due: hundred-hour-due~ [hundred-2026-10] complete-hundred-hour or complete-annual']],
-    ['category unknown', { aircraft: { category: null } }, ['category: category-unknown? [] record-category'], ['aircraft.category']],
-    ['gliders', { aircraft: { category: 'glider' }, ...at(4210) }, ['due: hundred-hour-due~ [hundred-2026-10] complete-hundred-hour or complete-annual']],
-    ['never', only({}), ['inspection: hundred-hour-unknown?~ [] complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
+    ['out', at(4210), ['due: hundred-hour-due~ 1152 [hundred-2026-10] complete-hundred-hour or complete-annual']],
+    ['category unknown', { aircraft: { category: null } }, ['category: category-unknown? 1152 [] record-category'], ['aircraft.category']],
+    ['gliders', { aircraft: { category: 'glider' }, ...at(4210) }, ['due: hundred-hour-due~ 1152 [hundred-2026-10] complete-hundred-hour or complete-annual']],
+    ['never', only({}), ['inspection: hundred-hour-unknown?~ 1152 [] complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
     ['for hire and lessons alone', { packs: [{ id: 'us-part91' }, { id: 'club-policy', parameters: { hundredHourCovers: 'hire-and-lessons' } }], ...at(4210) }, []],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['club-hundred-hour'], change);
@@ -128,17 +128,17 @@ describe('the progressive programme', () => {
 
 describe('altimeter and static', () => {
   it.each<Row>([
-    ['never', { ...all, ...only({}) }, ['altimeter-static: inspection-unknown?~ [] test-altimeter-static'], ['inspections (altimeter-static)']],
-    ['over', { ...all, ...only(entry('t', 'altimeter-static', '2024-10-31')) }, ['altimeter-static: inspection-expires~ [t] test-altimeter-static']],
+    ['never', { ...all, ...only({}) }, ['altimeter-static: inspection-unknown?~ 3024 [] test-altimeter-static'], ['inspections (altimeter-static)']],
+    ['over', { ...all, ...only(entry('t', 'altimeter-static', '2024-10-31')) }, ['altimeter-static: inspection-expires~ 3024 [t] test-altimeter-static']],
     ['last good day', { ...all, ...only(entry('t', 'altimeter-static', '2024-11-01')) }, []],
-    ['not approved', { ...all, ...only(entry('t', 'altimeter-static', '2026-10-31', listed)) }, ['altimeter-static: inspection-not-approved~ [t] clear-inspection-list(altimeter-static) or test-altimeter-static']],
-    ['opened after the test', { ...all, ...work({ staticOpened: true }) }, ['opened-w: test-needed-after-work~ [w] test-altimeter-static']],
+    ['not approved', { ...all, ...only(entry('t', 'altimeter-static', '2026-10-31', listed)) }, ['altimeter-static: inspection-not-approved~ 3024 [t] clear-inspection-list(altimeter-static) or test-altimeter-static']],
+    ['opened after the test', { ...all, ...work({ staticOpened: true }) }, ['opened-w: test-needed-after-work~ 3024 [w] test-altimeter-static']],
     ['opened before the test', { ...all, ...work({ staticOpened: true, completedOn: '2026-02-09' }) }, []],
     ['opened on the day of the test', { ...all, ...work({ staticOpened: true, completedOn: '2026-02-10' }) }, []],
-    ['work that does not say', { ...all, ...work({ staticOpened: null, description: null }) }, ['opened-w: work-effect-unknown?~ [w] test-altimeter-static']],
+    ['work that does not say', { ...all, ...work({ staticOpened: null, description: null }) }, ['opened-w: work-effect-unknown?~ 3024 [w] test-altimeter-static']],
     ['work that does not say, before the test', { ...all, ...work({ staticOpened: null, completedOn: '2026-02-09' }) }, []],
-    ['opened nobody knows when', { ...all, ...work({ staticOpened: true, completedOn: null }) }, ['opened-w: work-effect-unknown~ [w] test-altimeter-static']],
-    ['opened, never tested', { ...all, ...only({}), ...work({ staticOpened: true }) }, ['opened-w: test-needed-after-work~ [w] test-altimeter-static', 'altimeter-static: inspection-unknown?~ [] test-altimeter-static'], ['inspections (altimeter-static)']],
+    ['opened nobody knows when', { ...all, ...work({ staticOpened: true, completedOn: null }) }, ['opened-w: work-effect-unknown~ 3024 [w] test-altimeter-static']],
+    ['opened, never tested', { ...all, ...only({}), ...work({ staticOpened: true }) }, ['opened-w: test-needed-after-work~ 3024 [w] test-altimeter-static', 'altimeter-static: inspection-unknown?~ 3024 [] test-altimeter-static'], ['inspections (altimeter-static)']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['altimeter-static'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
@@ -147,16 +147,16 @@ describe('altimeter and static', () => {
 
 describe('the transponder', () => {
   it.each<Row>([
-    ['never', only({}), ['transponder: inspection-unknown?~ [] test-transponder'], ['inspections (transponder)']],
-    ['over', only(entry('t', 'transponder', '2024-10-31')), ['transponder: inspection-expires~ [t] test-transponder']],
+    ['never', only({}), ['transponder: inspection-unknown?~ 4536 [] test-transponder'], ['inspections (transponder)']],
+    ['over', only(entry('t', 'transponder', '2024-10-31')), ['transponder: inspection-expires~ 4536 [t] test-transponder']],
     ['not fitted', { ...only({}), equipment: { list: { items: { transponder: 'not-fitted' } } } }, []],
-    ['signed by a mechanic', only(entry('t', 'transponder', '2026-10-31', { signedBy: student })), ['transponder: inspection-unknown?~ [] complete-inspection-entry(transponder) or test-transponder'], ['inspections (transponder)']],
-    ['touched after the test', work({ altitudeReportingTouched: true }), ['touched-w: test-needed-after-work~ [w] test-transponder']],
+    ['signed by a mechanic', only(entry('t', 'transponder', '2026-10-31', { signedBy: student })), ['transponder: inspection-unknown?~ 4536 [] complete-inspection-entry(transponder) or test-transponder'], ['inspections (transponder)']],
+    ['touched after the test', work({ altitudeReportingTouched: true }), ['touched-w: test-needed-after-work~ 4536 [w] test-transponder']],
     ['touched before it', work({ altitudeReportingTouched: true, completedOn: '2026-02-09' }), []],
     ['touched on its day', work({ altitudeReportingTouched: true, completedOn: '2026-02-10' }), []],
-    ['work that does not say', work({ altitudeReportingTouched: null, description: null }), ['touched-w: work-effect-unknown?~ [w] test-transponder']],
-    ['touched nobody knows when', work({ altitudeReportingTouched: true, completedOn: null }), ['touched-w: work-effect-unknown~ [w] test-transponder']],
-    ['touched, never tested', { ...only({}), ...work({ altitudeReportingTouched: true }) }, ['touched-w: test-needed-after-work~ [w] test-transponder', 'transponder: inspection-unknown?~ [] test-transponder'], ['inspections (transponder)']],
+    ['work that does not say', work({ altitudeReportingTouched: null, description: null }), ['touched-w: work-effect-unknown?~ 4536 [w] test-transponder']],
+    ['touched nobody knows when', work({ altitudeReportingTouched: true, completedOn: null }), ['touched-w: work-effect-unknown~ 4536 [w] test-transponder']],
+    ['touched, never tested', { ...only({}), ...work({ altitudeReportingTouched: true }) }, ['touched-w: test-needed-after-work~ 4536 [w] test-transponder', 'transponder: inspection-unknown?~ 4536 [] test-transponder'], ['inspections (transponder)']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['transponder-test'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
@@ -181,9 +181,9 @@ describe('items', () => {
     ['late, taken off', item({ interval: hours(50), excess: 'taken-off', done: { c: done('2026-06-01', 4030), d: done('2026-09-01', 4100) } }), ['i.time-in-service: item-due~ [i,d] complete-item(i)']],
     ['late, not taken off', item({ interval: hours(50), excess: 'not-taken-off', done: { c: done('2026-06-01', 4030), d: done('2026-09-01', 4100.4) } }), []],
     ['late on free uses', item({ interval: hours(50), done: { c: done('2026-06-01', 4030), d: done('2026-09-01', 4100.4, { excessOnFreeUses: true }) } }), []],
-    ['may be flown past', item({ interval: hours(50), overrun: { meter: 'time-in-service', by: 5 } }), ['i.time-in-service: item-due~ [i,d] complete-item(i)']],
-    ['overrun over too', { ...item({ interval: hours(45), overrun: { meter: 'time-in-service', by: 5 } }) }, ['i.time-in-service: item-due~ [i,d] complete-item(i)', 'i.time-in-service.overrun: item-overrun-ends~ [i,d] complete-item(i)']],
-    ['an overrun of a use that no ferry is', { ...item({ interval: hours(45), overrun: { meter: 'time-in-service', by: 5 }, uses: [{ purpose: ['carriage-for-hire'] }] }) }, ['i.time-in-service: item-due~ [i,d] complete-item(i)']],
+    ['may be flown past', item({ interval: hours(50), overrun: { meter: 'time-in-service', by: 5 } }), ['i.time-in-service: item-due~ 5184 [i,d] complete-item(i)']],
+    ['overrun over too', { ...item({ interval: hours(45), overrun: { meter: 'time-in-service', by: 5 } }) }, ['i.time-in-service: item-due~ 5184 [i,d] complete-item(i)', 'i.time-in-service.overrun: item-overrun-ends~ 864 [i,d] complete-item(i)']],
+    ['an overrun of a use that no ferry is', { ...item({ interval: hours(45), overrun: { meter: 'time-in-service', by: 5 }, uses: [{ purpose: ['carriage-for-hire'] }] }) }, ['i.time-in-service: item-due~ 864 [i,d] complete-item(i)']],
     ['oil by fuel, engine unread', item({ kind: 'oil-change', oilLife: { leaded: 50, unleaded: 100 } }), ['i.oil: item-reading-unknown?~ [i,d] record-item-history(i) or complete-item(i)', 'meter-engine: meter-unknown? [] record-meter-reading(engine)'], ['items.i.oil', 'meterReadings (engine)']],
     ['on another meter, unread', item({ interval: hours(50, 'propeller'), done: { d: done('2026-09-01', null, { readings: { hours: { propeller: 100 } } }) } }), ['meter-propeller: meter-unknown? [] record-meter-reading(propeller)', 'i.propeller: item-due?~ [i,d] record-meter-reading(propeller)'], ['meterReadings (propeller)']],
   ])('%s', (_, change, lines, missing = []) => {

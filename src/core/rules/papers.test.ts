@@ -12,10 +12,10 @@ const ended = (id: string, on: string, because: string, issuedOn = '2020-05-14')
 
 describe('documents', () => {
   it.each<Row>([
-    ['never seen', { documents: null }, ['airworthiness-certificate.document-never-sighted?! [] record-sighting(airworthiness-certificate)', 'cabin-tank-record.document-never-sighted?! [] record-sighting(cabin-tank-record)', 'operating-limitations.document-never-sighted?! [] record-sighting(operating-limitations)', 'registration-certificate.document-never-sighted?! [] record-sighting(registration-certificate)', 'weight-and-balance.document-never-sighted?! [] record-sighting(weight-and-balance)', 'radio-licence.document-never-sighted?! [] record-sighting(radio-licence)'], ['documents.airworthiness-certificate', 'documents.registration-certificate', 'documents.operating-limitations', 'documents.weight-and-balance', 'documents.radio-licence', 'documents.cabin-tank-record']],
+    ['never seen', { documents: null }, ['airworthiness-certificate.document-never-sighted?! [] record-sighting(airworthiness-certificate)', 'cabin-tank-record.document-never-sighted?! [] record-sighting(cabin-tank-record)', 'operating-limitations.document-never-sighted?! [] record-sighting(operating-limitations)', 'registration-certificate.document-never-sighted?! [] record-sighting(registration-certificate)', 'weight-and-balance.document-never-sighted?! [] record-sighting(weight-and-balance)', 'radio-licence.document-never-sighted?! 2016 [] record-sighting(radio-licence)'], ['documents.airworthiness-certificate', 'documents.registration-certificate', 'documents.operating-limitations', 'documents.weight-and-balance', 'documents.radio-licence', 'documents.cabin-tank-record']],
     ['aboard unknown', doc('airworthiness', { aboard: null }), ['airworthiness-certificate.document-aboard-unknown?! [airworthiness] record-sighting(airworthiness-certificate)'], ['documents.airworthiness-certificate.aboard']],
     ['not aboard', doc('loading', { aboard: false }), ['weight-and-balance.document-not-aboard! [loading] put-document-aboard(weight-and-balance)']],
-    ['legible unknown', doc('radio', { legible: null }), ['radio-licence.document-legibility-unknown?! [radio] record-sighting(radio-licence)'], ['documents.radio-licence.legible']],
+    ['legible unknown', doc('radio', { legible: null }), ['radio-licence.document-legibility-unknown?! 2016 [radio] record-sighting(radio-licence)'], ['documents.radio-licence.legible']],
     ['illegible', doc('manual', { legible: false }), ['operating-limitations.document-illegible [manual] replace-document(operating-limitations)']],
     ['registration unread', doc('registration', { registrationShown: null }), ['registration-certificate.document-registration-unknown?! [registration] record-sighting(registration-certificate)'], ['documents.registration-certificate.registrationShown']],
     ['of another', doc('airworthiness', { registrationShown: 'N07TB' }), ['airworthiness-certificate.document-of-another-aircraft! [airworthiness] fetch-the-right-document(airworthiness-certificate)']],
@@ -35,7 +35,7 @@ describe('documents', () => {
     ['serial of another', doc('manual', { serialShown: 'TB-0300' }), ['operating-limitations.manual-serial-differs! [manual] fetch-the-right-document(operating-limitations)']],
     ['tank unknown', doc('tank', { tankFitted: null }), ['cabin-tank-record.cabin-tank-unknown?! [tank] record-sighting(cabin-tank-record)'], ['documents.cabin-tank-record.tankFitted']],
     ['tank fitted, paper unknown', doc('tank', { tankFitted: true }), ['cabin-tank-record.document-aboard-unknown?! [tank] record-sighting(cabin-tank-record)'], ['documents.cabin-tank-record.aboard']],
-    ['ahead', doc('radio', { happenedAt: '2026-11-20T12:06:00Z' }), ['radio-licence.document-sighting-ahead-of-itself? [radio] correct-record(radio-licence)']],
+    ['ahead', doc('radio', { happenedAt: '2026-11-20T12:06:00Z' }), ['radio-licence.document-sighting-ahead-of-itself? 2016 [radio] correct-record(radio-licence)']],
     ['loading undated', doc('loading', { datedOn: null }), ['weight-and-balance.loading-data-date-unknown?! [loading] record-sighting(weight-and-balance)'], ['documents.weight-and-balance.datedOn']],
     ['loading older than the work', work({}), ['weight-and-balance.loading-data-outdated! [loading] update-document(weight-and-balance)']],
     ['loading of the day of the work', { ...work({}), ...doc('loading', { datedOn: '2024-03-02' }) }, []],
@@ -44,7 +44,7 @@ describe('documents', () => {
     ['work that does not say, undated', { ...work({ weightChanged: null, completedOn: null, description: null }) }, ['weight-and-balance.work-effect-unknown?! [loading] update-document(weight-and-balance)'], ['documents.weight-and-balance.datedOn']],
     ['work without a date that changed it', work({ completedOn: null }), []],
     ['undated loading and a work that does not say', { ...work({ weightChanged: null }), ...doc('loading', { datedOn: null }) }, ['weight-and-balance.loading-data-date-unknown?! [loading] record-sighting(weight-and-balance)', 'weight-and-balance.work-effect-unknown?! [loading] update-document(weight-and-balance)'], ['documents.weight-and-balance.datedOn']],
-    ['au', { packs: [{ id: 'au-maintenance-release' }], ...doc('radio', { aboard: false }) }, ['radio-licence.document-not-aboard! [radio] put-document-aboard(radio-licence)']],
+    ['au', { packs: [{ id: 'au-maintenance-release' }], ...doc('radio', { aboard: false }) }, ['radio-licence.document-not-aboard! 2016 [radio] put-document-aboard(radio-licence)']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['documents-aboard'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);

@@ -115,16 +115,16 @@ describe('maintenance entries', () => {
     ['unsigned', work({ signedBy: null }), ['w: work-entry-not-valid~ [w] release-after-work(w)']],
     ['by a pilot', work({ signedBy: pilot }), ['w: work-entry-not-valid~ [w] release-after-work(w)']],
     ['ahead of its record', work({ completedOn: '2026-11-21' }), ['w: work-entry-not-valid~ [w] release-after-work(w)']],
-    ['it does not say whether it flies as before', work({ mayChangeFlight: null }), ['w: work-effect-unknown? [w] release-after-work(w) or record-item-history(w)']],
-    ['a check flight is needed', work({ mayChangeFlight: true }), ['w: check-flight-needed [w] fly-check-flight(w) or release-after-work(w)']],
+    ['it does not say whether it flies as before', work({ mayChangeFlight: null }), ['w: work-effect-unknown? 5904 [w] release-after-work(w) or record-item-history(w)']],
+    ['a check flight is needed', work({ mayChangeFlight: true }), ['w: check-flight-needed 5904 [w] fly-check-flight(w) or release-after-work(w)']],
     ['ground tests conclusive', work({ mayChangeFlight: true, groundTestsConclusive: true }), []],
-    ['ground tests not conclusive', work({ mayChangeFlight: true, groundTestsConclusive: false }), ['w: check-flight-needed [w] fly-check-flight(w) or release-after-work(w)']],
+    ['ground tests not conclusive', work({ mayChangeFlight: true, groundTestsConclusive: false }), ['w: check-flight-needed 5904 [w] fly-check-flight(w) or release-after-work(w)']],
     ['flown', flown(), []],
     ['flown on the day of the work', flown({ on: '2026-11-20' }), []],
-    ['flown before it', flown({ on: '2026-11-19' }), ['w: check-flight-needed [w] fly-check-flight(w) or release-after-work(w)']],
-    ['flown ahead of its record', flown({ on: '2026-11-22' }), ['w: check-flight-needed [w] fly-check-flight(w) or release-after-work(w)']],
-    ['not logged', flown({ logged: null }), ['w: check-flight-needed [w] fly-check-flight(w) or release-after-work(w)']],
-    ['by a student', flown({ pilot: student }), ['w: check-flight-needed [w] fly-check-flight(w) or release-after-work(w)']],
+    ['flown before it', flown({ on: '2026-11-19' }), ['w: check-flight-needed 5904 [w] fly-check-flight(w) or release-after-work(w)']],
+    ['flown ahead of its record', flown({ on: '2026-11-22' }), ['w: check-flight-needed 5904 [w] fly-check-flight(w) or release-after-work(w)']],
+    ['not logged', flown({ logged: null }), ['w: check-flight-needed 5904 [w] fly-check-flight(w) or release-after-work(w)']],
+    ['by a student', flown({ pilot: student }), ['w: check-flight-needed 5904 [w] fly-check-flight(w) or release-after-work(w)']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['maintenance-entries'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
@@ -138,7 +138,7 @@ describe('discrepancies', () => {
     ['for service', found({ classification: 'service-before-flight' }), ['d: discrepancy-open!~ [d] service-and-record(d)']],
     ['for an instructor', found({ classification: 'tell-instructor' }), ['d: discrepancy-open!~ [d] instructor-judges(d)']],
     ['deferral path without uses', found({ classification: 'deferral-path' }), ['d: discrepancy-open~ [d] repair-and-return-to-service(d)']],
-    ['deferral path by night', found({ classification: 'deferral-path', closesUses: ['night'] }), ['d: discrepancy-open~ [d] repair-and-return-to-service(d)']],
+    ['deferral path by night', found({ classification: 'deferral-path', closesUses: ['night'] }), ['d: discrepancy-open~ 2016 [d] repair-and-return-to-service(d)']],
     ['watched', found({ classification: 'watch' }), []],
     ['noted', found({ classification: 'note' }), []],
     ['a dead instrument has its own rule', found({ classification: 'deferral-path', equipment: 'clock' }), []],
@@ -173,7 +173,7 @@ describe('club papers', () => {
     ['insured for ever', insured({ validUntil: 'no-expiry' }), []],
     ['another paper and no insurance', paper({}), ['insurance: paper-missing? [] renew-paper(insurance)'], ['clubPapers (insurance)']],
     ['another paper over', { ...paper({ validUntil: '2026-11-01' }), ...policy({ insurance: 'not-asked' }) }, ['club/Rules signed: paper-expires [p] renew-paper(club/Rules signed)']],
-    ['another for night alone', { ...paper({ validUntil: '2026-11-01', uses: NIGHT }), ...policy({ insurance: 'not-asked' }) }, ['club/Rules signed: paper-expires [p] renew-paper(club/Rules signed)']],
+    ['another for night alone', { ...paper({ validUntil: '2026-11-01', uses: NIGHT }), ...policy({ insurance: 'not-asked' }) }, ['club/Rules signed: paper-expires 2016 [p] renew-paper(club/Rules signed)']],
     ['the later of two editions counts', { clubPapers: { a: { kind: 'insurance', name: 'Insurance', happenedAt: '2026-11-10T12:00:00Z', recordedAt: '2026-11-10T12:00:00Z', validUntil: '2026-11-11' } } }, ['insurance/Insurance: paper-expires [a] renew-paper(insurance/Insurance)']],
     ['two papers, by name', { ...policy({ insurance: 'not-asked' }), clubPapers: { insurance: null, z: { kind: 'club', name: 'Beta', happenedAt: '2026-11-01T12:00:00Z', recordedAt: '2026-11-01T12:00:00Z', validUntil: '2026-11-02' }, a: { kind: 'club', name: 'Zeta', happenedAt: '2026-11-01T12:00:00Z', recordedAt: '2026-11-01T12:00:00Z', validUntil: '2026-11-02' } } }, ['club/Beta: paper-expires [z] renew-paper(club/Beta)', 'club/Zeta: paper-expires [a] renew-paper(club/Zeta)']],
   ])('%s', (_, change, lines, missing = []) => {
@@ -185,7 +185,7 @@ describe('club papers', () => {
 describe('stale records', () => {
   it.each<Row>([
     ['fresh', policy({ sightingDays: 4, readingDays: 1 }), []],
-    ['a sighting too old', policy({ sightingDays: 3, readingDays: 1 }), ['sighting.airworthiness-certificate: document-stale?! [airworthiness] record-sighting(airworthiness-certificate)', 'sighting.operating-limitations: document-stale?! [manual] record-sighting(operating-limitations)', 'sighting.registration-certificate: document-stale?! [registration] record-sighting(registration-certificate)', 'sighting.weight-and-balance: document-stale?! [loading] record-sighting(weight-and-balance)', 'sighting.radio-licence: document-stale?! [radio] record-sighting(radio-licence)']],
+    ['a sighting too old', policy({ sightingDays: 3, readingDays: 1 }), ['sighting.airworthiness-certificate: document-stale?! [airworthiness] record-sighting(airworthiness-certificate)', 'sighting.operating-limitations: document-stale?! [manual] record-sighting(operating-limitations)', 'sighting.registration-certificate: document-stale?! [registration] record-sighting(registration-certificate)', 'sighting.weight-and-balance: document-stale?! [loading] record-sighting(weight-and-balance)', 'sighting.radio-licence: document-stale?! 2016 [radio] record-sighting(radio-licence)']],
     ['a reading too old', { ...policy({ sightingDays: 30, readingDays: 1 }), asOf: '2026-11-25T13:00:00Z' }, ['reading: meter-reading-stale?! [today] record-meter-reading(time-in-service)']],
     ['a tank paper of a tank', { ...policy({ sightingDays: 3, readingDays: 9 }), documents: { airworthiness: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:05:00Z' }, registration: null, manual: null, loading: null, radio: null, tank: { tankFitted: true, aboard: true, legible: true } } }, ['sighting.cabin-tank-record: document-stale?! [tank] record-sighting(cabin-tank-record)']],
     ['meter unknown', { ...policy({ sightingDays: 30, readingDays: 1 }), meterReadings: null }, []],
@@ -198,7 +198,7 @@ describe('stale records', () => {
 describe('closed by the club', () => {
   it.each<Row>([
     ['nothing', {}, []],
-    ['closed', { tightenings: { t: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:00:00Z', why: 'Wind', by: 'Mira Holt', uses: NIGHT } } }, ['t: tightened [t] lift-tightening(t)']],
+    ['closed', { tightenings: { t: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:00:00Z', why: 'Wind', by: 'Mira Holt', uses: NIGHT } } }, ['t: tightened 2016 [t] lift-tightening(t)']],
     ['two out', { flightsOut: { b: out(), a: out({ happenedAt: '2026-11-24T11:30:00Z', recordedAt: '2026-11-24T11:31:00Z' }) } }, ['two: two-flights-open? [b,a] correct-record(a)']],
     ['two out at the same moment', { flightsOut: { b: out(), a: out() } }, ['two: two-flights-open? [a,b] correct-record(b)']],
     ['one back', { flightsOut: { a: out({ returned: { recordedAt: '2026-11-24T12:00:00Z', at: '2026-11-24T11:55:00Z' } }), b: out() } }, []],
