@@ -70,7 +70,7 @@ const measureLimit = z.strictObject({
   max: z.number().min(0).optional().describe('largest permissible value, itself inside'),
   open: z.boolean().optional().describe('true where the limit itself is outside already; absent is false'),
   uses, remedy: z.enum(['top-up', 'service', 'mechanic']).describe('what helps: a step before flight, or a mechanic'),
-  everyFlight: z.boolean().optional().describe('must be measured before each flight once a walk-round is part of the question; absent is false'),
+  everyFlight: z.boolean().optional().describe('must be measured before each flight once a walk-round is part of the question; absent is false, but oil always is'),
 }).transform((given, context) => ({ ...given, min: measured(given, given.min, 'min', context), max: measured(given, given.max, 'max', context) }));
 
 /** What rules ask of the aircraft as built. */

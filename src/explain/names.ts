@@ -40,7 +40,7 @@ export const WORK_EFFECT_NAMES: Readonly<Record<WorkEffect, string>> = {
 
 export const PARTICULAR_NAMES: Readonly<Record<Particular, string>> = {
   'serial-number': 'which serial number this aircraft has', 'manufactured-on': 'when this aircraft was made', 'certificated-on': 'when its type was certificated', seats: 'how many seats it has', engine: 'what engine it has', gear: 'whether its gear retracts',
-  programme: 'by which programme it is inspected', 'ifr-navigation': 'what its navigation by instruments rests on', 'manual-revision': 'which revision of its flight manual is in force', fuel: 'what its fuel figures are', 'first-flown-on': 'when it first flew',
+  programme: 'by which programme it is inspected', 'ifr-navigation': 'what its navigation by instruments rests on', 'manual-revision': 'which revision of its flight manual is in force', fuel: 'what its fuel figures are', 'oil-limits': 'how much oil its engine needs', 'first-flown-on': 'when it first flew',
 };
 
 export const EQUIPMENT_NAMES: Readonly<Record<EquipmentKind, string>> = {

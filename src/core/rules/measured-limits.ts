@@ -2,7 +2,7 @@ import { ALL_USES, usesInAny } from '../envelope/use-set';
 import { lastReturn, latestOf, type KnownFacts } from '../records/facts';
 import type { MeasureLimit, Measurement } from '../records/measurement';
 import { civilDateAt, endOfDay } from '../time/zone';
-import { ANYBODY, constraint, from, lift, MECHANICS, PILOT_OR_MECHANIC, type Act, type Constraint, type Entitled } from './parts/constraint';
+import { ANYBODY, constraint, from, lift, MECHANICS, PILOT_OR_MECHANIC, RECORD_KEEPER, type Act, type Constraint, type Entitled } from './parts/constraint';
 import { NOT_ASKED, result, rule } from './parts/rule';
 
 const source = { kind: 'approved-documents' } as const;
@@ -29,14 +29,22 @@ export const measuredLimits = rule({
   id: 'measured-limits',
   title: 'What was measured on the ramp',
   source,
-  explanation: 'Each thing that is measured before flight has its limits in the aircraft’s handbook, for all flights or only for some: oil for instrument flight may be higher. Below or above them is a step before flight where topping up or servicing helps, and a job for a mechanic where it does not. Once the walk-round is part of the question, what has to be measured before each flight and was not counts as outside.',
+  explanation: 'Each thing that is measured before flight has its limits in the aircraft’s handbook, for all flights or only for some: oil for instrument flight may be higher. Below or above them is a step before flight where topping up or servicing helps, and a job for a mechanic where it does not. Once the walk-round is part of the question, what has to be measured before each flight and was not counts as outside; so does the oil of an engine whose limits nobody has put on record.',
   judge: (facts) => {
     const { ramp, aircraft } = facts;
     if (ramp === null) return NOT_ASKED;
     const missing: string[] = [];
     const constraints: Constraint[] = [];
+    const { category, particulars } = aircraft;
+    if (category !== 'glider' && particulars.engine !== 'none' && !particulars.measured.some(({ quantity }) => quantity === 'oil')) {
+      // Every engine has oil: where nobody wrote down how much it needs, looking at it says nothing.
+      missing.push('aircraft.measured (oil)');
+      constraints.push(constraint({ key: 'oil-limits', certainty: 'unknown', source, reason: { code: 'particular-unknown', what: 'oil-limits' }, closes: ALL_USES, lifts: [lift('record-particulars', RECORD_KEEPER, 'oil-limits')] }));
+    }
     for (const limit of aircraft.particulars.measured) {
-      const { quantity, which, min, max, remedy, everyFlight } = limit;
+      const { quantity, which, min, max, remedy } = limit;
+      // Oil is looked at before every flight, whoever wrote down its limits.
+      const everyFlight = limit.everyFlight || quantity === 'oil';
       const closes = limit.uses === null ? ALL_USES : usesInAny(limit.uses);
       const measured = latest(facts, limit);
       // Two limits on one thing (visual and instrument flight) are told apart by their figures.

@@ -15,7 +15,8 @@ const ramp = (measurements: Json, more: Change = {}) => ({ ramp: { measurements,
 const back = (time: string) => ({ flightsOut: { f: { ...seen('24T12:00'), by: 'Rosa Dane', returned: { recordedAt: `2026-11-${time}:30Z`, at: `2026-11-${time}:00Z` } } } });
 const lesson = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:30:00Z', airborne: 1, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
 const flight = (change: Change = {}) => ({ flight: { ...lesson, ...change } });
-const limits = (measured: Json) => ({ aircraft: { measured } });
+const OIL = { quantity: 'oil', unit: 'US qt', min: 4, remedy: 'top-up' };
+const limits = (measured: Json) => ({ aircraft: { measured: [OIL, measured] } });
 const strut = (value: number, time = '24T12:30') => ({ st: { ...seen(time), quantity: 'strut', which: 'left', value, unit: 'in' } });
 const sample = (change: Change) => ({ ramp: { measurements: { ...oil(6), ...dip(12) }, samples: { s: { ...seen('24T12:40'), result: 'clean', everyDrain: true, ...change } } } });
 const fuelled = (time: string, what = 'fuel') => ({ u: { ...seen(time), what, added: { amount: 5, unit: 'US gal' } } });
@@ -27,6 +28,10 @@ describe('what was measured', () => {
   it.each<Row>([
     ['no walk-round', { ramp: null }, []],
     ['nothing measured', ramp({}), ['oil..3785411784000.7570823568000: not-measured?! [] measure(oil)'], ['ramp.measurements (oil)']],
+    ['how much oil it needs is not on record', { ...ramp(oil(6)), aircraft: { measured: [] } }, ['oil-limits: particular-unknown? [] record-particulars(oil-limits)'], ['aircraft.measured (oil)']],
+    ['oil limits that do not say before every flight', { ...ramp({}), aircraft: { measured: [OIL] } }, ['oil..3785411784000.: not-measured?! [] measure(oil)'], ['ramp.measurements (oil)']],
+    ['the same of a glider', { ...ramp({}), aircraft: { category: 'glider', measured: [] } }, []],
+    ['the same without an engine', { ...ramp({}), aircraft: { engine: 'none', measured: [] } }, []],
     ['oil in order', ramp(oil(6)), []],
     ['too little oil', ramp(oil(3.9)), ['oil..3785411784000.7570823568000: measured-outside! [oil] add-oil(oil)']],
     ['too much oil', ramp(oil(8.1)), ['oil..3785411784000.7570823568000: measured-outside! [oil] remove-oil(oil)']],
@@ -41,9 +46,9 @@ describe('what was measured', () => {
     ['a strut from before the last flight still counts', { ...ramp({ ...oil(6), ...strut(3.9, '24T12:10') }), ...back('24T12:20') }, ['strut.left.101600.127000: measured-outside~ [st] service-measured-item(strut left)']],
     ['ignition just too far apart', ramp({ ...oil(6), i: { ...seen('24T12:30'), quantity: 'ignition-difference', value: 125, unit: 'rpm' } }), ['ignition-difference...125: measured-outside~ [i] service-measured-item(ignition-difference)']],
     ['ignition near enough', ramp({ ...oil(6), i: { ...seen('24T12:30'), quantity: 'ignition-difference', value: 124, unit: 'rpm' } }), []],
-    ['fuel below what the handbook wants', { ...ramp({ ...oil(6), ...dip(3) }), ...limits([{ quantity: 'fuel-dip', which: 'left', unit: 'US gal', min: 4, remedy: 'top-up' }]) }, ['fuel-dip.left.15141647136000.: measured-outside! [left] add-fuel(fuel-dip left)']],
-    ['a volt too few', { ...ramp({ v: { ...seen('24T12:30'), quantity: 'battery', value: 11.9, unit: 'V' } }), ...limits([{ quantity: 'battery', unit: 'V', min: 12, remedy: 'service', everyFlight: true }]) }, ['battery..12000.: measured-outside! [v] service-measured-item(battery)']],
-    ['a volt few for some uses', { ...ramp({ v: { ...seen('24T12:30'), quantity: 'battery', value: 11.9, unit: 'V' } }), ...limits([{ quantity: 'battery', unit: 'V', min: 12, remedy: 'service', uses: [{ light: ['night'] }] }]) }, ['battery..12000.: measured-outside! 2016 [v] service-measured-item(battery)']],
+    ['fuel below what the handbook wants', { ...ramp({ ...oil(6), ...dip(3) }), ...limits({ quantity: 'fuel-dip', which: 'left', unit: 'US gal', min: 4, remedy: 'top-up' }) }, ['fuel-dip.left.15141647136000.: measured-outside! [left] add-fuel(fuel-dip left)']],
+    ['a volt too few', { ...ramp({ ...oil(6), v: { ...seen('24T12:30'), quantity: 'battery', value: 11.9, unit: 'V' } }), ...limits({ quantity: 'battery', unit: 'V', min: 12, remedy: 'service', everyFlight: true }) }, ['battery..12000.: measured-outside! [v] service-measured-item(battery)']],
+    ['a volt few for some uses', { ...ramp({ ...oil(6), v: { ...seen('24T12:30'), quantity: 'battery', value: 11.9, unit: 'V' } }), ...limits({ quantity: 'battery', unit: 'V', min: 12, remedy: 'service', uses: [{ light: ['night'] }] }) }, ['battery..12000.: measured-outside! 2016 [v] service-measured-item(battery)']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['measured-limits'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);

@@ -8,6 +8,8 @@ const at = (time: string): Change => ({ happenedAt: `2026-11-24T${time}:00Z`, re
 const measured = (quantity: string, value: number, unit: string, change: Change = {}): Change => ({ ...at('12:30'), quantity, value, unit, ...change });
 const flight = (change: Change = {}): Change => ({ starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...change });
 
+const OIL_LIMIT = { quantity: 'oil', unit: 'US qt', min: 4, remedy: 'top-up' };
+
 describe('measured limits', () => {
   it.each([[4, 4, null, false, false], [3, 4, null, false, true], [8, null, 8, false, false], [9, null, 8, false, true], [125, null, 125, true, true], [124, null, 125, true, false], [12, 12, null, true, true], [13, 12, null, true, false]] as const)(
     '%s within %s and %s, open %s: outside %s', (value, min, max, open, outside) => { expect(isOutside(value, { min, max, open })).toBe(outside); });
@@ -27,12 +29,12 @@ describe('measured limits', () => {
     expect([window(6)['day-ifr'], window(5)['day-ifr'], window(5)['day-vfr'], window(3)['day-vfr']]).toEqual(['open', 'closed', 'open', 'closed']);
   });
   it('ignition drops of 80 and 70 rpm pass, a difference of 125 does not (common practice, no source)', () => {
-    const limits = [{ quantity: 'ignition-drop', which: 'left', unit: 'rpm', max: 300, remedy: 'mechanic' }, { quantity: 'ignition-difference', unit: 'rpm', max: 125, open: true, remedy: 'mechanic' }];
-    const drop = (left: number, difference: number) => ask({ l: measured('ignition-drop', left, 'rpm', { which: 'left' }), d: measured('ignition-difference', difference, 'rpm') }, { aircraft: { measured: limits } }).verdict;
+    const limits = [OIL_LIMIT, { quantity: 'ignition-drop', which: 'left', unit: 'rpm', max: 300, remedy: 'mechanic' }, { quantity: 'ignition-difference', unit: 'rpm', max: 125, open: true, remedy: 'mechanic' }];
+    const drop = (left: number, difference: number) => ask({ o: measured('oil', 6, 'US qt'), l: measured('ignition-drop', left, 'rpm', { which: 'left' }), d: measured('ignition-difference', difference, 'rpm') }, { aircraft: { measured: limits } }).verdict;
     expect([drop(90, 20), drop(300, 124), drop(301, 20), drop(90, 125)]).toEqual(['Released', 'Released', 'Grounded', 'Grounded']);
   });
   it('24.2 V pass where 23 are the minimum, 22.9 do not (common practice, no source)', () => {
-    const volts = (value: number) => ask({ b: measured('battery', value, 'V') }, { aircraft: { measured: [{ quantity: 'battery', unit: 'V', min: 23, remedy: 'service' }] } }).verdict;
+    const volts = (value: number) => ask({ o: measured('oil', 6, 'US qt'), b: measured('battery', value, 'V') }, { aircraft: { measured: [OIL_LIMIT, { quantity: 'battery', unit: 'V', min: 23, remedy: 'service' }] } }).verdict;
     expect([volts(24.2), volts(23), volts(22.9)]).toEqual(['Released', 'Released', 'Grounded']);
   });
 });

@@ -147,7 +147,7 @@ export type Reason =
   | { readonly code: 'flight-leaves-open'; readonly what: 'landings' | 'tow-launches' | 'alternate' | 'navigation' };
 
 /** What of the aircraft's particulars a rule could not find. */
-export type Particular = 'serial-number' | 'manufactured-on' | 'certificated-on' | 'seats' | 'engine' | 'gear' | 'programme' | 'ifr-navigation' | 'manual-revision' | 'fuel' | 'first-flown-on';
+export type Particular = 'serial-number' | 'manufactured-on' | 'certificated-on' | 'seats' | 'engine' | 'gear' | 'programme' | 'ifr-navigation' | 'manual-revision' | 'fuel' | 'oil-limits' | 'first-flown-on';
 /** What work may have done that its entry does not say. */
 export type WorkEffect = 'flight-characteristics' | 'flight-controls' | 'static-system' | 'altitude-reporting' | 'weight';
 /** The list of 14 CFR 91.205 that asks for an item. */
