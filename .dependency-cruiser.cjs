@@ -23,7 +23,7 @@ const MAY = {
 };
 
 /** Inside the core each part imports only what stands before it. */
-const CORE = ['brand', 'time', 'quantities', 'envelope', 'records', 'fuel', 'walkround', 'rules', 'decision'];
+const CORE = ['brand', 'time', 'quantities', 'envelope', 'records', 'counter', 'fuel', 'walkround', 'rules', 'decision'];
 
 /** Packages that a folder may use; the others may use none of them. */
 const PACKAGES = {
