@@ -52,7 +52,8 @@ export function explain(decision: Decision, zone: ZoneId, ways: DecisionWays): E
     ])]),
     ...(wanted === null ? [] : [node('wanted', `The wanted uses: ${ANSWERS[wanted.answer]}`, waysNode('To open them', ways.wanted))]),
     ...(decision.constraints.length === 0 ? [node('heading', 'Nothing on record stands against it.')] : [node('heading', 'In force:', decision.constraints.map((one) => constraintNode(one, 'in-force')))]),
-    ...(decision.limits.length === 0 ? [] : [node('heading', 'Ahead:', decision.limits.map((limit) => node('limit', `${leftText(limit)} to ${limitName(limit.constraint)}. ${tellDecided(limit.constraint, 'ahead').headline}`)))]),
+    // A regulation and the club's own rule may end at the same reading: said once.
+    ...(decision.limits.length === 0 ? [] : [node('heading', 'Ahead:', [...new Set(decision.limits.map((limit) => `${leftText(limit)} to ${limitName(limit.constraint)}. ${tellDecided(limit.constraint, 'ahead').headline}`))].map((text) => node('limit', text)))]),
     ...waysNode('To release it', ways.release),
     node('not-checked', `Not checked: ${decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]).join('; ')}.`),
     node('advice', ADVICE),
