@@ -63,8 +63,8 @@ export function coverableIds({ constraints }: Pick<Prepared, 'constraints'>): Re
   return new Set(constraints.filter(({ coverable }) => coverable).map(({ constraint }) => constraint.id));
 }
 
-/** The permit that covers the whole of a flight, or null. */
-function reliefFor(reliefs: readonly Relief[], flight: PlannedFlight, needs: UseSet, endTimeInService: number | null): Relief | null {
+/** The permit that covers the whole of a flight, to its end in time and hours, or null. */
+export function reliefFor(reliefs: readonly Relief[], flight: PlannedFlight, needs: UseSet, endTimeInService: number | null): Relief | null {
   return reliefs.find(({ uses, from, until, untilTimeInService }) => isWithin(needs, uses) && from <= flight.starts && flight.ends <= until
     && (untilTimeInService === null || (endTimeInService !== null && endTimeInService <= untilTimeInService))) ?? null;
 }

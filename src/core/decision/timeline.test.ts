@@ -94,5 +94,63 @@ describe('the timeline', () => {
     const { changes, flights } = timeline(prepare(base.facts, base.packs, base.asOf), [flight('a', addSeconds(base.asOf, 3600), 7200, 5400)], base.asOf, addSeconds(base.asOf, DAY));
     expect([flights[0]?.outruns, changes[0]?.verdict]).toEqual([[], 'Grounded']);
   });
+  describe('at its edges', () => {
+    const closed = (until: string, change: Json = {}): Json => ({ wind: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:01:00Z', by: 'M', why: 'wind', until, ...(change as object) } });
+    const run = (change: Json, to: string, flights: readonly PlannedFlight[] = []) => { const base = cleanCase(change); return timeline(prepare(base.facts, base.packs, base.asOf), flights, base.asOf, instant(to)); };
+    const moments = (change: Json, to: string) => run(change, to).changes.map(({ at, ended, began }) => [instantText(at), ended, began]);
+    it('a change at the very end is in it, one a millisecond later is not', () => {
+      expect([moments({ tightenings: closed('2026-11-25T12:00:00Z') }, '2026-11-25T12:00:00Z'), moments({ tightenings: closed('2026-11-25T12:00:00.001Z') }, '2026-11-25T12:00:00Z')]).toEqual([[['2026-11-25T12:00:00Z', ['tightenings/wind'], []]], []]);
+    });
+    it('what ends as it starts is no change', () => { expect(moments({ tightenings: closed('2026-11-24T13:00:00Z') }, '2026-11-26T12:00:00Z')).toEqual([]); });
+    it('what changes nothing is no change: one of two closures of the same uses', () => {
+      const one = (until: string) => (closed(until) as { readonly wind: Json }).wind;
+      const two = { a: one('2026-11-25T12:00:00Z'), b: one('2026-11-26T12:00:00Z') };
+      expect(moments({ tightenings: two }, '2026-11-30T12:00:00Z').map(([at]) => at)).toEqual(['2026-11-26T12:00:00Z']);
+    });
+    it('a number that it is held to changes the verdict, though every use stays open', () => {
+      const held = run({ tightenings: closed('2026-11-25T12:00:00Z', { cap: { quantity: 'persons', bound: 'at-most', value: 2 } }) }, '2026-11-30T12:00:00Z');
+      expect(held.changes.map(({ verdict, ended }) => [verdict, ended])).toEqual([['Released', ['tightenings/wind']]]);
+    });
+    const at = (text: string) => instant(text);
+    it('answers for flights that start within it, and counts those that are under way', () => {
+      const base = { meterReadings: { today: { value: 4206 } } };
+      const flights = [flight('under-way', at('2026-11-24T12:00:00Z'), 7200, 5400), flight('first', at('2026-11-24T13:00:00Z'), 7200, 3600), flight('last', at('2026-11-25T12:00:00Z'), 7200, 3600), flight('after', addSeconds(at('2026-11-25T12:00:00Z'), 1), 7200, 3600), flight('over', at('2026-11-24T10:00:00Z'), 10_800, 10_800)];
+      const { flights: answers, meters } = run(base, '2026-11-25T12:00:00Z', flights);
+      expect([answers.map(({ flight: id }) => id), meters['time-in-service']]).toEqual([['first', 'last'], hours('4208.5')]);
+    });
+    it('of two that leave at one moment the id settles who is first', () => {
+      const { flights: answers } = run({}, '2026-11-26T12:00:00Z', [flight('b', at('2026-11-24T14:00:00Z'), 3600, 3600), flight('a', at('2026-11-24T14:00:00Z'), 3600, 3600)]);
+      expect(answers.map(({ flight: id }) => id)).toEqual(['a', 'b']);
+    });
+    it('one that lands as the next leaves counts for it', () => {
+      const { flights: answers } = run({ meterReadings: { today: { value: 4207.2 } } }, '2026-11-26T12:00:00Z', [flight('a', at('2026-11-24T14:00:00Z'), 7200, 5400), flight('b', at('2026-11-24T16:00:00Z'), 3600, 3600)]);
+      expect(answers.map(({ outruns, closedBy }) => [outruns.length, closedBy.includes('hundred-hour-inspection/due')])).toEqual([[0, false], [0, true]]);
+    });
+    it('a flight crosses a moment by as much as it is over, and may end exactly at it', () => {
+      const over = (ends: number) => run({}, '2027-04-02T00:00:00Z', [flight('x', at('2027-04-01T01:00:00Z'), ends, 1800)]).flights[0];
+      expect([over(7200)?.outruns, over(7201)?.outruns.map(({ currency, by }) => [currency, by]), over(7200)?.closedBy]).toEqual([[], [['time', 1000]], []]);
+    });
+    it('a flight that was never approved is told so', () => { expect(run({}, '2026-11-26T12:00:00Z', [flight('x', at('2026-11-24T14:00:00Z'), 3600, 3600, { rules: 'ifr' }), flight('y', at('2026-11-24T15:00:00Z'), 3600, 3600)]).flights.map(({ notApproved }) => notApproved)).toEqual([true, false]); });
+    it('a closure that ends before the flight does not close it', () => {
+      const by = (until: string) => run({ tightenings: closed(until) }, '2026-11-26T12:00:00Z', [flight('x', at('2026-11-24T14:00:00Z'), 3600, 3600)]).flights[0]?.closedBy;
+      expect([by('2026-11-24T14:00:00Z'), by('2026-11-24T14:00:01Z')]).toEqual([[], ['tightenings/wind']]);
+    });
+    it('a permit spares the ferry flight while it is in force and its hours last', () => {
+      const change = (hoursLeft: number): Json => ({
+        discrepancies: { c: { happenedAt: '2026-11-24T09:00:00Z', recordedAt: '2026-11-24T09:05:00Z', what: 'Crack' } },
+        permits: { p: { recordedAt: '2026-11-24T12:00:00Z', number: 'P', registrationShown: 'N02TB', validFrom: '2026-11-24', validUntil: '2026-11-25', aboard: true, untilTimeInService: hoursLeft, safeForFlight: { on: '2026-11-24', by: { name: 'T', certificate: { kind: 'mechanic-airframe-powerplant', number: 'A', validFrom: '2000-01-01', validUntil: 'no-expiry' } } } } },
+      });
+      const ferry = (id: string, start: string) => flight(id, at(start), 3600, 3600, { purpose: 'positioning-to-maintenance', crew: 'rated-pilot', passengers: false });
+      const flights = [ferry('today', '2026-11-24T14:00:00Z'), flight('lesson', at('2026-11-24T14:00:00Z'), 60, 60), ferry('later', '2026-11-25T14:00:00Z'), ferry('over', '2026-11-26T14:00:00Z')];
+      const closing = (left: number) => run(change(left), '2026-11-28T12:00:00Z', flights).flights.map(({ flight: id, closedBy }) => [id, closedBy.length]);
+      expect(closing(4200)).toEqual([['lesson', 1], ['today', 0], ['later', 0], ['over', 1]]);
+      // An hour and a minute are flown before the later one. It may end exactly at the permit's hours, and not past them.
+      expect(closing(4152.32)).toEqual([['lesson', 1], ['today', 0], ['later', 0], ['over', 1]]);
+      expect(closing(4152.31)).toEqual([['lesson', 1], ['today', 0], ['later', 1], ['over', 1]]);
+      // Nor may it end after the permit does: local midnight lies at 04:00 UTC.
+      const late = (seconds: number) => run(change(4200), '2026-11-28T12:00:00Z', [flight('x', at('2026-11-26T03:00:00Z'), seconds, 60, { purpose: 'positioning-to-maintenance', crew: 'rated-pilot', passengers: false })]).flights[0]?.closedBy.length;
+      expect([late(3600), late(3601)]).toEqual([0, 1]);
+    });
+  });
   it('refuses a start before the facts were known', () => { expect(() => timeline(prepared, [], addSeconds(asOf, -1), until)).toThrow('before'); });
 });

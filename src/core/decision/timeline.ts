@@ -5,7 +5,7 @@ import { adds, type PlannedFlight } from '../records/planned-flight';
 import type { Instant } from '../time/instant';
 import { bites, verdictOf } from './decide';
 import type { DecidedConstraint, Outrun, Verdict } from './decision';
-import { inOrder, usesNeeded } from './planned-flight';
+import { inOrder, reliefFor, usesNeeded } from './planned-flight';
 import type { Prepared } from './prepare';
 
 /** A moment at which the verdict or the envelope changes. */
@@ -112,9 +112,6 @@ class Sweep {
   }
 
   verdict(): Verdict { return verdictOf(this.open(), this.prepared.ordinary, this.caps > 0); }
-
-  /** True when a permit in force covers all of the uses. */
-  spared(needs: UseSet): boolean { return this.prepared.reliefs.length > 0 && this.reliefsNow().some(({ uses }) => isWithin(needs, uses)); }
 }
 
 /** Boundaries in their order, with the place of the first that has not come. */
@@ -224,8 +221,9 @@ function idsOf(moved: readonly Tracked[], inForce: boolean): readonly string[] {
 function lookAhead(prepared: Prepared, sweep: Sweep, flight: PlannedFlight, touches: (needs: UseSet) => readonly boolean[], moments: Ladder, meters: ReadonlyMap<Meter, Ladder>): FlightAhead {
   const needs = usesNeeded(flight, prepared.place);
   const touched = touches(needs);
-  const spared = sweep.spared(needs);
   const more = adds(flight);
+  const service = sweep.meters['time-in-service'];
+  const spared = prepared.reliefs.length > 0 && reliefFor(prepared.reliefs, flight, needs, service === null ? null : service + more['time-in-service']) !== null;
   const stands = ({ constraint: { cap, ends }, coverable, set }: Tracked) => touched[set] === true && cap === null && !(spared && coverable) && (ends === null || ends > flight.starts);
   const closedBy: string[] = [];
   for (const one of sweep.now) if (stands(one)) closedBy.push(one.constraint.id);
