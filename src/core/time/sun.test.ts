@@ -88,7 +88,7 @@ describe('the light that a flight touches', () => {
     // Reference: astronomy-engine. On these days some of the sun's moments are missing, and what is left does not tell the light between them.
     let looked = 0;
     for (const latitude of [62, 66.5, 72, 78, -67.5]) {
-      const place: Place = { name: 'far', latitude, longitude: 25, zone: zone('Europe/Helsinki') };
+      const place: Place = { name: 'far', latitude, longitude: 25, zone: zone('Europe/Tallinn') };
       const missing = (day: number) => { const { dawn, sunrise, sunset, nightfall } = sunOn(addDays(civilDate('2026-01-01'), day), place); return [dawn, sunrise, sunset, nightfall].map((one) => one === null).join(); };
       for (let day = 0; day < 366; day += 1) {
         if (missing(day - 1) === missing(day) && missing(day) === missing(day + 1)) continue;
@@ -124,7 +124,7 @@ describe('the light that a flight touches', () => {
   });
 
   it('does not take a dawn after the sunset of its own day: on 3 August 2026 at the polar circle the library answers one', () => {
-    const circle: Place = { name: 'circle', latitude: 66.5, longitude: 25, zone: zone('Europe/Helsinki') };
+    const circle: Place = { name: 'circle', latitude: 66.5, longitude: 25, zone: zone('Europe/Riga') };
     expect(sunOn(civilDate('2026-08-03'), circle).dawn).toBeNull();
     expect(lightTouched(instant('2026-08-04T18:00:00Z'), instant('2026-08-04T18:30:00Z'), circle)).toEqual(['day']);
   });

@@ -52,6 +52,9 @@ function computeSun(date: CivilDate, place: Place): SunDay {
   return { date, dawn: dawn !== null && sunrise !== null && dawn >= sunrise ? null : dawn, sunrise, sunset, nightfall: nightfall !== null && sunset !== null && nightfall <= sunset ? null : nightfall };
 }
 
+/** Dawn, sunrise, sunset, nightfall. */
+const EDGES_A_DAY = 4;
+
 /** A moment at which the light changes, and what it is then. */
 interface Edge { readonly at: Instant; readonly then: Light }
 
@@ -64,10 +67,9 @@ const edgesByPlace = remembered((key: string) => {
   const place: Place = { name: '', latitude: Number(latitude), longitude: Number(longitude), zone: at as ZoneId };
   return remembered((date: CivilDate): readonly Edge[] | null => {
     // The day, the one before and the one after: local days and the sun's moments need not fit each other.
-    const days = [-1, 0, 1].map((far) => sunOn(addDays(date, far), place));
+    const days = [-1, 0, 1].map((far) => edgesOf(sunOn(addDays(date, far), place)));
     // Where one of its moments does not come on one of these days, the others do not tell what lies between them.
-    if (days.some(({ dawn, sunrise, sunset, nightfall }) => dawn === null || sunrise === null || sunset === null || nightfall === null)) return null;
-    return days.flatMap(edgesOf).sort((a, b) => a.at - b.at);
+    return days.some(({ length }) => length < EDGES_A_DAY) ? null : days.flat();
   }, 2000);
 }, 50);
 
@@ -93,23 +95,19 @@ export function lightTouched(start: Instant, end: Instant, place: Place): readon
   const around = edgesByPlace(`${place.latitude}|${place.longitude}|${place.zone}`);
   const from = civilDateAt(start, place.zone);
   const to = civilDateAt(end, place.zone);
-  const edges: Edge[] = [];
+  let before: Light | undefined;
+  const touched = new Set<Light>();
   for (let date = from; date <= to; date = addDays(date, 1)) {
     const own = around(date);
     if (own === null) return lightByHeight(start, end, place);
-    edges.push(...own);
+    // The edges of each day and its neighbours are in order, and reach beyond the flight: the last at or before its start tells the light then.
+    for (const edge of own) {
+      if (edge.at <= start) before = edge.then;
+      else if (edge.at < end) touched.add(edge.then);
+    }
   }
-  if (from !== to) edges.sort((a, b) => a.at - b.at);
-  let before: Edge | undefined;
-  let later = false;
-  const touched = new Set<Light>();
-  for (const edge of edges) {
-    if (edge.at <= start) before = edge;
-    else if (edge.at < end) touched.add(edge.then);
-    if (edge.at > end) later = true;
-  }
-  if (before === undefined || !later) return lightByHeight(start, end, place);
-  touched.add(before.then);
+  if (before === undefined) return lightByHeight(start, end, place);
+  touched.add(before);
   return LIGHT.filter((light) => touched.has(light));
 }
 
