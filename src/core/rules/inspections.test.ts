@@ -10,7 +10,7 @@ const shop = { name: 'Cape Reach Workshop', certificate: { kind: 'repair-station
 const student = { name: 'Pia Okoro', certificate: { kind: 'student-pilot', number: 'S-1', validFrom: '2010-01-01', validUntil: 'no-expiry' } };
 const at = (value: number) => ({ meterReadings: { today: { value } } });
 const entry = (id: string, kind: string, day: string, change: Change = {}) => ({ [id]: { kind, completedOn: day, recordedAt: `${day}T20:00:00Z`, outcome: 'approved', signedBy: shop, ...change } });
-const only = (inspections: Change, more: Change = {}) => ({ inspections: { 'annual-2026': null, 'hundred-2026-10': null, 'transponder-2026': null, 'altimeter-2026': null, 'locator-2026': null, ...inspections }, ...more });
+const alone = (inspections: Change, more: Change = {}) => ({ inspections: { 'annual-2026': null, 'hundred-2026-10': null, 'transponder-2026': null, 'altimeter-2026': null, 'locator-2026': null, ...inspections }, ...more });
 const annual = (day: string, hours: number | null, change: Change = {}) => entry('a', 'annual', day, { timeInService: hours, ...change });
 const hundred = (day: string, hours: number | null, change: Change = {}) => entry('h', 'hundred-hour', day, { timeInService: hours, ...change });
 const listed = { outcome: 'discrepancies-listed' };
@@ -27,20 +27,20 @@ describe('the annual', () => {
   it.each<Row>([
     ['category unknown', { aircraft: { category: null } }, ['category: category-unknown? [] record-category'], ['aircraft.category']],
     ['a category without rules', { aircraft: { category: 'restricted' } }, ['category: category-without-rules? [] use-covered-category']],
-    ['a glider has one too', { aircraft: { category: 'glider' }, ...only({}) }, ['annual: annual-unknown?~ [] complete-annual'], ['inspections (annual)']],
-    ['light-sport has none', { ...light, ...only({}) }, []],
-    ['experimental has none', { aircraft: { category: 'experimental' }, ...only({}) }, []],
-    ['a progressive programme has none', { aircraft: { programme: 'progressive' }, ...only({}) }, []],
-    ['never', only({}), ['annual: annual-unknown?~ [] complete-annual'], ['inspections (annual)']],
-    ['last good day', only(annual('2025-11-05', 4000)), []],
-    ['over', only(annual('2025-10-31', 4000)), ['annual: annual-expires~ [a] complete-annual']],
-    ['unsigned and over', only(annual('2026-03-12', 4000, { signedBy: null })), ['annual: annual-unknown?~ [] complete-inspection-entry(annual) or complete-annual'], ['inspections (annual)']],
-    ['unsigned, an older one over', only({ ...annual('2026-03-12', 4000, { signedBy: student }), ...entry('old', 'annual', '2025-03-12', { timeInService: 3900 }) }), ['annual: annual-expires~ [old] complete-inspection-entry(annual) or complete-annual']],
-    ['without its hours', only(annual('2026-03-12', null)), ['annual: annual-unknown?~ [] complete-inspection-entry(annual) or complete-annual'], ['inspections (annual)']],
-    ['two that do not count: the later is completed', only({ ...annual('2026-03-12', 4000, { signedBy: null }), ...entry('b', 'annual', '2026-02-12', { timeInService: 3990, signedBy: null }) }), ['annual: annual-unknown?~ [] complete-inspection-entry(annual) or complete-annual'], ['inspections (annual)']],
-    ['not approved', only(annual('2026-03-12', 4000, listed)), ['annual: inspection-not-approved~ [a] clear-inspection-list(annual)']],
-    ['not approved, list cleared', only(annual('2026-03-12', 4000, { ...listed, listCleared: { on: '2026-03-20', by: shop }, recordedAt: '2026-03-20T20:00:00Z' })), []],
-    ['not approved, then approved', only({ ...annual('2026-03-12', 4000, listed), ...entry('b', 'annual', '2026-03-15', { timeInService: 4000 }) }), []],
+    ['a glider has one too', { aircraft: { category: 'glider' }, ...alone({}) }, ['annual: annual-unknown?~ [] complete-annual'], ['inspections (annual)']],
+    ['light-sport has none', { ...light, ...alone({}) }, []],
+    ['experimental has none', { aircraft: { category: 'experimental' }, ...alone({}) }, []],
+    ['a progressive programme has none', { aircraft: { programme: 'progressive' }, ...alone({}) }, []],
+    ['never', alone({}), ['annual: annual-unknown?~ [] complete-annual'], ['inspections (annual)']],
+    ['last good day', alone(annual('2025-11-05', 4000)), []],
+    ['over', alone(annual('2025-10-31', 4000)), ['annual: annual-expires~ [a] complete-annual']],
+    ['unsigned and over', alone(annual('2026-03-12', 4000, { signedBy: null })), ['annual: annual-unknown?~ [] complete-inspection-entry(annual) or complete-annual'], ['inspections (annual)']],
+    ['unsigned, an older one over', alone({ ...annual('2026-03-12', 4000, { signedBy: student }), ...entry('old', 'annual', '2025-03-12', { timeInService: 3900 }) }), ['annual: annual-expires~ [old] complete-inspection-entry(annual) or complete-annual']],
+    ['without its hours', alone(annual('2026-03-12', null)), ['annual: annual-unknown?~ [] complete-inspection-entry(annual) or complete-annual'], ['inspections (annual)']],
+    ['two that do not count: the later is completed', alone({ ...annual('2026-03-12', 4000, { signedBy: null }), ...entry('b', 'annual', '2026-02-12', { timeInService: 3990, signedBy: null }) }), ['annual: annual-unknown?~ [] complete-inspection-entry(annual) or complete-annual'], ['inspections (annual)']],
+    ['not approved', alone(annual('2026-03-12', 4000, listed)), ['annual: inspection-not-approved~ [a] clear-inspection-list(annual)']],
+    ['not approved, list cleared', alone(annual('2026-03-12', 4000, { ...listed, listCleared: { on: '2026-03-20', by: shop }, recordedAt: '2026-03-20T20:00:00Z' })), []],
+    ['not approved, then approved', alone({ ...annual('2026-03-12', 4000, listed), ...entry('b', 'annual', '2026-03-15', { timeInService: 4000 }) }), []],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['annual-inspection'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
@@ -50,15 +50,15 @@ describe('the annual', () => {
 describe('the condition inspection', () => {
   it.each<Row>([
     ['category unknown', { aircraft: { category: null } }, ['category: category-unknown? [] record-category'], ['aircraft.category']],
-    ['standard has none', only({}), []],
-    ['gliders have none', { aircraft: { category: 'glider' }, ...only({}) }, []],
-    ['light-sport: never', { ...light, ...only({}) }, ['condition: inspection-unknown?~ [] complete-condition-inspection'], ['inspections (condition)']],
-    ['experimental: never', { aircraft: { category: 'experimental' }, ...only({}) }, ['condition: inspection-unknown?~ [] complete-condition-inspection'], ['inspections (condition)']],
-    ['over', { ...light, ...only(entry('c', 'condition', '2025-10-31', { timeInService: 4000 })) }, ['condition: inspection-expires~ [c] complete-condition-inspection']],
-    ['last good day', { ...light, ...only(entry('c', 'condition', '2025-11-30', { timeInService: 4000 })) }, []],
-    ['not approved', { ...light, ...only(entry('c', 'condition', '2026-11-01', { timeInService: 4000, ...listed })) }, ['condition: inspection-not-approved~ [c] clear-inspection-list(condition) or complete-condition-inspection']],
-    ['signed by a student', { ...light, ...only(entry('c', 'condition', '2026-11-01', { timeInService: 4000, signedBy: student })) }, ['condition: inspection-unknown?~ [] complete-inspection-entry(condition) or complete-condition-inspection'], ['inspections (condition)']],
-    ['signed by a student, earlier ones twice', { ...light, ...only({ ...entry('c', 'condition', '2026-11-01', { timeInService: 4000, signedBy: student }), ...entry('b', 'condition', '2026-10-01', { timeInService: 3990, signedBy: student }) }) }, ['condition: inspection-unknown?~ [] complete-inspection-entry(condition) or complete-condition-inspection'], ['inspections (condition)']],
+    ['standard has none', alone({}), []],
+    ['gliders have none', { aircraft: { category: 'glider' }, ...alone({}) }, []],
+    ['light-sport: never', { ...light, ...alone({}) }, ['condition: inspection-unknown?~ [] complete-condition-inspection'], ['inspections (condition)']],
+    ['experimental: never', { aircraft: { category: 'experimental' }, ...alone({}) }, ['condition: inspection-unknown?~ [] complete-condition-inspection'], ['inspections (condition)']],
+    ['over', { ...light, ...alone(entry('c', 'condition', '2025-10-31', { timeInService: 4000 })) }, ['condition: inspection-expires~ [c] complete-condition-inspection']],
+    ['last good day', { ...light, ...alone(entry('c', 'condition', '2025-11-30', { timeInService: 4000 })) }, []],
+    ['not approved', { ...light, ...alone(entry('c', 'condition', '2026-11-01', { timeInService: 4000, ...listed })) }, ['condition: inspection-not-approved~ [c] clear-inspection-list(condition) or complete-condition-inspection']],
+    ['signed by a student', { ...light, ...alone(entry('c', 'condition', '2026-11-01', { timeInService: 4000, signedBy: student })) }, ['condition: inspection-unknown?~ [] complete-inspection-entry(condition) or complete-condition-inspection'], ['inspections (condition)']],
+    ['signed by a student, earlier ones twice', { ...light, ...alone({ ...entry('c', 'condition', '2026-11-01', { timeInService: 4000, signedBy: student }), ...entry('b', 'condition', '2026-10-01', { timeInService: 3990, signedBy: student }) }) }, ['condition: inspection-unknown?~ [] complete-inspection-entry(condition) or complete-condition-inspection'], ['inspections (condition)']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['condition-inspection'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
@@ -69,21 +69,21 @@ describe('the hundred hours', () => {
   it.each<Row>([
     ['category unknown', { aircraft: { category: null } }, ['category: category-unknown? 1440 [] record-category'], ['aircraft.category']],
     ['a category without rules', { aircraft: { category: 'provisional' } }, ['category: category-without-rules? 1440 [] use-covered-category']],
-    ['a progressive programme has none', { aircraft: { programme: 'progressive' }, ...only({}) }, []],
-    ['never', only({}), ['inspection: hundred-hour-unknown?~ 1440 [] complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
-    ['an annual stands in', only(annual('2026-06-12', 4060)), []],
-    ['an annual 100 h ago', only(annual('2026-06-12', 4060), at(4160)), ['due: hundred-hour-due~ 1440 [a] complete-hundred-hour or complete-annual']],
-    ['the overrun ended too', only(hundred('2026-06-12', 4060), at(4170)), ['due: hundred-hour-due~ 1440 [h] complete-hundred-hour or complete-annual', 'overrun: hundred-hour-overrun-ends~ 864 [h] complete-hundred-hour or complete-annual']],
-    ['the same with a student’s signature', only(hundred('2026-06-12', 4060, { signedBy: student })), ['inspection: hundred-hour-unknown?~ 1440 [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
-    ['without its hours', only(hundred('2026-06-12', null)), ['inspection: hundred-hour-unknown?~ 1440 [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
-    ['two that do not count', only({ ...hundred('2026-06-12', 4060, { signedBy: null }), ...entry('g', 'hundred-hour', '2026-05-12', { timeInService: 4050, signedBy: null }) }), ['inspection: hundred-hour-unknown?~ 1440 [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
-    ['late without a reason', only({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050) }, at(4140)), ['due: hundred-hour-due~ 1440 [h] record-excess-reason(hundred-hour) or complete-hundred-hour or complete-annual']],
-    ['late on uses without the limit', only({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050, { excess: 'flown-on-uses-without-the-limit' }) }, at(4140)), []],
-    ['late on the way to it', only({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050, { excess: 'en-route-to-inspection' }) }, at(4140)), ['due: hundred-hour-due~ 1440 [h] complete-hundred-hour or complete-annual']],
-    ['not approved', only({ ...annual('2026-03-12', 4010.2), ...hundred('2026-10-02', 4108.7, listed) }), ['due: hundred-hour-due~ 1440 [a] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual', 'refused: inspection-not-approved~ 1440 [h] clear-inspection-list(hundred-hour)', 'overrun: hundred-hour-overrun-ends~ 864 [a] complete-hundred-hour or complete-annual']],
-    ['the annual not approved is the annual’s affair', only({ ...hundred('2026-10-02', 4108.7), ...annual('2026-10-03', 4109, listed) }), []],
-    ['light-sport by its condition inspection', { ...light, ...only(entry('c', 'condition', '2026-06-12', { timeInService: 4060 }), at(4161)) }, ['due: hundred-hour-due~ 2304 [c] complete-hundred-hour or complete-condition-inspection']],
-    ['experimental by its condition inspection', { aircraft: { category: 'experimental' }, ...only(entry('c', 'condition', '2026-06-12', { timeInService: 4060 }), at(4161)) }, ['due: hundred-hour-due~ 2304 [c] complete-hundred-hour or complete-condition-inspection']],
+    ['a progressive programme has none', { aircraft: { programme: 'progressive' }, ...alone({}) }, []],
+    ['never', alone({}), ['inspection: hundred-hour-unknown?~ 1440 [] complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
+    ['an annual stands in', alone(annual('2026-06-12', 4060)), []],
+    ['an annual 100 h ago', alone(annual('2026-06-12', 4060), at(4160)), ['due: hundred-hour-due~ 1440 [a] complete-hundred-hour or complete-annual']],
+    ['the overrun ended too', alone(hundred('2026-06-12', 4060), at(4170)), ['due: hundred-hour-due~ 1440 [h] complete-hundred-hour or complete-annual', 'overrun: hundred-hour-overrun-ends~ 864 [h] complete-hundred-hour or complete-annual']],
+    ['the same with a student’s signature', alone(hundred('2026-06-12', 4060, { signedBy: student })), ['inspection: hundred-hour-unknown?~ 1440 [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
+    ['without its hours', alone(hundred('2026-06-12', null)), ['inspection: hundred-hour-unknown?~ 1440 [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
+    ['two that do not count', alone({ ...hundred('2026-06-12', 4060, { signedBy: null }), ...entry('g', 'hundred-hour', '2026-05-12', { timeInService: 4050, signedBy: null }) }), ['inspection: hundred-hour-unknown?~ 1440 [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
+    ['late without a reason', alone({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050) }, at(4140)), ['due: hundred-hour-due~ 1440 [h] record-excess-reason(hundred-hour) or complete-hundred-hour or complete-annual']],
+    ['late on uses without the limit', alone({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050, { excess: 'flown-on-uses-without-the-limit' }) }, at(4140)), []],
+    ['late on the way to it', alone({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050, { excess: 'en-route-to-inspection' }) }, at(4140)), ['due: hundred-hour-due~ 1440 [h] complete-hundred-hour or complete-annual']],
+    ['not approved', alone({ ...annual('2026-03-12', 4010.2), ...hundred('2026-10-02', 4108.7, listed) }), ['due: hundred-hour-due~ 1440 [a] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual', 'refused: inspection-not-approved~ 1440 [h] clear-inspection-list(hundred-hour)', 'overrun: hundred-hour-overrun-ends~ 864 [a] complete-hundred-hour or complete-annual']],
+    ['the annual not approved is the annual’s affair', alone({ ...hundred('2026-10-02', 4108.7), ...annual('2026-10-03', 4109, listed) }), []],
+    ['light-sport by its condition inspection', { ...light, ...alone(entry('c', 'condition', '2026-06-12', { timeInService: 4060 }), at(4161)) }, ['due: hundred-hour-due~ 2304 [c] complete-hundred-hour or complete-condition-inspection']],
+    ['experimental by its condition inspection', { aircraft: { category: 'experimental' }, ...alone(entry('c', 'condition', '2026-06-12', { timeInService: 4060 }), at(4161)) }, ['due: hundred-hour-due~ 2304 [c] complete-hundred-hour or complete-condition-inspection']],
     ['meter unknown', { meterReadings: null }, ['meter-time-in-service: meter-unknown? 1440 [] record-meter-reading(time-in-service)', 'due: hundred-hour-due?~ 1440 [hundred-2026-10] record-meter-reading(time-in-service)', 'overrun: hundred-hour-overrun-ends?~ 864 [hundred-2026-10] record-meter-reading(time-in-service)'], ['meterReadings (time-in-service)']],
     ['meter ahead of itself', { meterReadings: { today: { happenedAt: '2026-11-23T21:13:00Z' } } }, ['meter-time-in-service: meter-ahead-of-itself? 1440 [today] correct-meter-reading(time-in-service)', 'due: hundred-hour-due?~ 1440 [hundred-2026-10] correct-meter-reading(time-in-service)', 'overrun: hundred-hour-overrun-ends?~ 864 [hundred-2026-10] correct-meter-reading(time-in-service)']],
     ['meter backwards', { meterReadings: { old: { meter: 'time-in-service', happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:00:00Z', value: 4151 } } }, ['meter-time-in-service: meter-contradicts? 1440 [old,today] correct-meter-reading(time-in-service)', 'due: hundred-hour-due?~ 1440 [hundred-2026-10] correct-meter-reading(time-in-service)', 'overrun: hundred-hour-overrun-ends?~ 864 [hundred-2026-10] correct-meter-reading(time-in-service)']],
@@ -100,7 +100,7 @@ describe('the club’s hundred hours', () => {
     ['out', at(4210), ['due: hundred-hour-due~ 1152 [hundred-2026-10] complete-hundred-hour or complete-annual']],
     ['category unknown', { aircraft: { category: null } }, ['category: category-unknown? 1152 [] record-category'], ['aircraft.category']],
     ['gliders', { aircraft: { category: 'glider' }, ...at(4210) }, ['due: hundred-hour-due~ 1152 [hundred-2026-10] complete-hundred-hour or complete-annual']],
-    ['never', only({}), ['inspection: hundred-hour-unknown?~ 1152 [] complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
+    ['never', alone({}), ['inspection: hundred-hour-unknown?~ 1152 [] complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
     ['for hire and lessons alone', { packs: [{ id: 'us-part91' }, { id: 'club-policy', parameters: { hundredHourCovers: 'hire-and-lessons' } }], ...at(4210) }, []],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['club-hundred-hour'], change);
@@ -128,17 +128,17 @@ describe('the progressive programme', () => {
 
 describe('altimeter and static', () => {
   it.each<Row>([
-    ['never', { ...all, ...only({}) }, ['altimeter-static: inspection-unknown?~ 3024 [] test-altimeter-static'], ['inspections (altimeter-static)']],
-    ['over', { ...all, ...only(entry('t', 'altimeter-static', '2024-10-31')) }, ['altimeter-static: inspection-expires~ 3024 [t] test-altimeter-static']],
-    ['last good day', { ...all, ...only(entry('t', 'altimeter-static', '2024-11-01')) }, []],
-    ['not approved', { ...all, ...only(entry('t', 'altimeter-static', '2026-10-31', listed)) }, ['altimeter-static: inspection-not-approved~ 3024 [t] clear-inspection-list(altimeter-static) or test-altimeter-static']],
+    ['never', { ...all, ...alone({}) }, ['altimeter-static: inspection-unknown?~ 3024 [] test-altimeter-static'], ['inspections (altimeter-static)']],
+    ['over', { ...all, ...alone(entry('t', 'altimeter-static', '2024-10-31')) }, ['altimeter-static: inspection-expires~ 3024 [t] test-altimeter-static']],
+    ['last good day', { ...all, ...alone(entry('t', 'altimeter-static', '2024-11-01')) }, []],
+    ['not approved', { ...all, ...alone(entry('t', 'altimeter-static', '2026-10-31', listed)) }, ['altimeter-static: inspection-not-approved~ 3024 [t] clear-inspection-list(altimeter-static) or test-altimeter-static']],
     ['opened after the test', { ...all, ...work({ staticOpened: true }) }, ['opened-w: test-needed-after-work~ 3024 [w] test-altimeter-static']],
     ['opened before the test', { ...all, ...work({ staticOpened: true, completedOn: '2026-02-09' }) }, []],
     ['opened on the day of the test', { ...all, ...work({ staticOpened: true, completedOn: '2026-02-10' }) }, []],
     ['work that does not say', { ...all, ...work({ staticOpened: null, description: null }) }, ['opened-w: work-effect-unknown?~ 3024 [w] test-altimeter-static']],
     ['work that does not say, before the test', { ...all, ...work({ staticOpened: null, completedOn: '2026-02-09' }) }, []],
     ['opened nobody knows when', { ...all, ...work({ staticOpened: true, completedOn: null }) }, ['opened-w: work-effect-unknown~ 3024 [w] test-altimeter-static']],
-    ['opened, never tested', { ...all, ...only({}), ...work({ staticOpened: true }) }, ['opened-w: test-needed-after-work~ 3024 [w] test-altimeter-static', 'altimeter-static: inspection-unknown?~ 3024 [] test-altimeter-static'], ['inspections (altimeter-static)']],
+    ['opened, never tested', { ...all, ...alone({}), ...work({ staticOpened: true }) }, ['opened-w: test-needed-after-work~ 3024 [w] test-altimeter-static', 'altimeter-static: inspection-unknown?~ 3024 [] test-altimeter-static'], ['inspections (altimeter-static)']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['altimeter-static'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
@@ -147,16 +147,16 @@ describe('altimeter and static', () => {
 
 describe('the transponder', () => {
   it.each<Row>([
-    ['never', only({}), ['transponder: inspection-unknown?~ 4536 [] test-transponder'], ['inspections (transponder)']],
-    ['over', only(entry('t', 'transponder', '2024-10-31')), ['transponder: inspection-expires~ 4536 [t] test-transponder']],
-    ['not fitted', { ...only({}), equipment: { list: { items: { transponder: 'not-fitted' } } } }, []],
-    ['signed by a mechanic', only(entry('t', 'transponder', '2026-10-31', { signedBy: student })), ['transponder: inspection-unknown?~ 4536 [] complete-inspection-entry(transponder) or test-transponder'], ['inspections (transponder)']],
+    ['never', alone({}), ['transponder: inspection-unknown?~ 4536 [] test-transponder'], ['inspections (transponder)']],
+    ['over', alone(entry('t', 'transponder', '2024-10-31')), ['transponder: inspection-expires~ 4536 [t] test-transponder']],
+    ['not fitted', { ...alone({}), equipment: { list: { items: { transponder: 'not-fitted' } } } }, []],
+    ['signed by a mechanic', alone(entry('t', 'transponder', '2026-10-31', { signedBy: student })), ['transponder: inspection-unknown?~ 4536 [] complete-inspection-entry(transponder) or test-transponder'], ['inspections (transponder)']],
     ['touched after the test', work({ altitudeReportingTouched: true }), ['touched-w: test-needed-after-work~ 4536 [w] test-transponder']],
     ['touched before it', work({ altitudeReportingTouched: true, completedOn: '2026-02-09' }), []],
     ['touched on its day', work({ altitudeReportingTouched: true, completedOn: '2026-02-10' }), []],
     ['work that does not say', work({ altitudeReportingTouched: null, description: null }), ['touched-w: work-effect-unknown?~ 4536 [w] test-transponder']],
     ['touched nobody knows when', work({ altitudeReportingTouched: true, completedOn: null }), ['touched-w: work-effect-unknown~ 4536 [w] test-transponder']],
-    ['touched, never tested', { ...only({}), ...work({ altitudeReportingTouched: true }) }, ['touched-w: test-needed-after-work~ 4536 [w] test-transponder', 'transponder: inspection-unknown?~ 4536 [] test-transponder'], ['inspections (transponder)']],
+    ['touched, never tested', { ...alone({}), ...work({ altitudeReportingTouched: true }) }, ['touched-w: test-needed-after-work~ 4536 [w] test-transponder', 'transponder: inspection-unknown?~ 4536 [] test-transponder'], ['inspections (transponder)']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['transponder-test'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
