@@ -80,6 +80,25 @@ describe('where and when a flight flies', () => {
   });
 });
 
+describe('airspace, water and tows', () => {
+  const all: Change = { aircraft: { approvedFor: 'all' } };
+  const lapsed: Change = { ...all, inspections: { 'transponder-2026': { completedOn: '2024-10-10', recordedAt: '2024-10-10T19:00:00Z' } }, packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }] };
+  const none = (kind: string): Change => ({ ...all, equipment: { list: { items: { [kind]: 'not-fitted' } } } });
+  const closed = (flight: Change, more: Change) => fly({ light: ['day'], ...flight }, more).closedBy.length > 0;
+  it.each([['outside', false, false], ['inside', true, true], ['unsaid', null, true]] as const)('transponder airspace: %s', (_, transponderAirspace, expected) => { expect(closed({ transponderAirspace }, lapsed)).toBe(expected); });
+  it.each([['outside', false, false], ['inside', true, true], ['unsaid', null, true]] as const)('airspace of position broadcast: %s', (_, broadcastAirspace, expected) => { expect(closed({ broadcastAirspace }, none('position-broadcast'))).toBe(expected); });
+  it.each([['within gliding distance', false, false], ['beyond it', true, true], ['unsaid', null, true]] as const)('over water: %s', (_, beyondGlideOverWater, expected) => { expect(closed({ purpose: 'carriage-for-hire', crew: 'rated-pilot', beyondGlideOverWater }, none('flotation'))).toBe(expected); });
+  const hook = (launches: number): Change => ({
+    ...all, items: { hook: { recordedAt: '2020-01-01T00:00:00Z', name: 'Hook', kind: 'life-limit', interval: { counts: [{ meter: 'tow-launches', every: 1000 }] }, done: { a: { recordedAt: '2020-01-01T20:00:00Z', completedOn: '2020-01-01', readings: { counts: { 'tow-launches': 0 } }, signedBy: shop } } } },
+    meterReadings: { tows: { meter: 'tow-launches', happenedAt: '2026-11-23T21:10:00Z', recordedAt: '2026-11-23T21:12:00Z', value: launches } },
+  });
+  const asked = (flight: Change, launches: number) => { const answer = fly(flight, hook(launches)); return [answer.own.some(({ key }) => key === 'unsaid.tow-launches'), answer.outruns.map(({ by }) => by)]; };
+  it('a tug that does not say how many it tows might pass the limit, one that says does or does not', () => {
+    const tow = { purpose: 'glider-towing', crew: 'rated-pilot' };
+    expect([asked(tow, 940), asked(tow, 939), asked({ ...tow, towLaunches: 3 }, 997), asked({ ...tow, towLaunches: 4 }, 997), asked({ purpose: 'private-rental' }, 999)]).toEqual([[true, []], [false, []], [false, []], [false, [1]], [false, []]]);
+  });
+});
+
 describe('wanted uses, without a flight', () => {
   const ask = (wanted: Change, more: Change = {}) => decideClean({ ...more, wanted: [wanted] }).wanted;
   const day: Change = { light: ['day'], rules: ['vfr'], purpose: ['private-rental'], overWater: ['within-glide'] };
