@@ -69,7 +69,7 @@ export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place,
   };
   const service = (name: string, kind: MaintenanceItem['kind'], every: string, months: number | null): MaintenanceItem => ({
     id: id(`${registration}/item/${name}`), recordedAt: doneAt, name, kind, interval: { months, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours(every) }] }, until: null, uses: null, overrun: null,
-    excess: 'not-taken-off', signedAs: 'service', oilLife: null, done: [{ id: id(`${registration}/item/${name}/done`), recordedAt: doneAt, completedOn: doneOn, ...inspected }],
+    excess: 'not-taken-off', signedAs: 'return-to-service', oilLife: null, done: [{ id: id(`${registration}/item/${name}/done`), recordedAt: doneAt, completedOn: doneOn, ...inspected }],
   });
   const low = typeName.startsWith('Quorin');
   const items = category === 'glider' ? [] : [service('Propeller overhaul', 'overhaul', '2000', 72)];
