@@ -18,7 +18,7 @@ export interface ItemDone extends Doing {
 }
 
 /**
- * Something that has to be done again and again, or once: any mix of calendar months, days, hours and counts, whichever comes
+ * Something that has to be done again and again, or once, by any mix of calendar months, days, hours and counts, whichever comes
  * first. A printed date wins over computing one.
  */
 export interface MaintenanceItem {
