@@ -8,7 +8,7 @@ import { EQUIPMENT_KINDS } from '../core/records/equipment';
 import { clubPolicy } from '../core/rules/packs/club-policy';
 import { usPart91 } from '../core/rules/packs/us-part91';
 import {
-  box, clubPaper, dailyInspection, database, deferral, directive, equipmentList, estimate, flightOut, fuelStretch, happenedAt, idKey, item, locator, part, particulars, permit, ramp, reading, receiverCheck, recordedAt,
+  box, clubPaper, dailyInspection, database, deferral, directive, equipmentList, estimate, flightOut, strike, fuelStretch, happenedAt, idKey, item, locator, part, particulars, permit, ramp, reading, receiverCheck, recordedAt,
   release, signature, tightening, towRope, volumeSchema, watch, work, yesNo,
 } from './case-records';
 import { clubPackSchema, parametersSchema } from './club-pack';
@@ -159,6 +159,7 @@ export const caseSchema = z.strictObject({
   tightenings: records(tightening, 'what somebody on duty closed, by id'),
   clubPapers: records(clubPaper, 'insurance and club papers by id; the latest of a name counts'),
   towRopes: records(towRope, 'tow ropes by id; the latest counts'),
+  strikes: records(strike, 'entries that were struck: each stops counting from the moment at which it was struck'),
   ramp: ramp.optional(),
   estimates: records(estimate, 'what acts take; they choose between ways out and never decide'),
   flight: flight.optional(),

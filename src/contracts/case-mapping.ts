@@ -183,7 +183,7 @@ export function recordsOf(given: CaseFile): Omit<AircraftFacts, 'place' | 'aircr
     flightsOut: listed(given.flightsOut, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: known(one.by), returned: known(one.returned) })),
     tightenings: listed(given.tightenings, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: one.by, why: one.why, uses: boxes(one.uses), cap: known(one.cap), until: known(one.until), lifted: known(one.lifted) })),
     clubPapers: listed(given.clubPapers, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, kind: one.kind, name: one.name, validUntil: known(one.validUntil), uses: boxes(one.uses) })),
-    towRopes: listed(given.towRopes, ropeOf),
+    towRopes: listed(given.towRopes, ropeOf), strikes: listed(given.strikes, (id, one) => ({ id, recordedAt: one.recordedAt, record: one.record })),
     ramp: ramp === undefined ? null : {
       measurements: listed(ramp.measurements, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, quantity: one.quantity, which: known(one.which), value: one.value })),
       samples: listed(ramp.samples, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, result: known(one.result), everyDrain: known(one.everyDrain) })),

@@ -196,6 +196,7 @@ export const release = z.strictObject({
 
 export const dailyInspection = z.strictObject({ recordedAt, on: dateSchema.describe('day that it is for'), signedBy: signature.optional() }).describe('a daily inspection');
 export const flightOut = z.strictObject({ happenedAt, recordedAt, by: textSchema(120).optional().describe('who has the aircraft'), returned: z.strictObject({ recordedAt, at: instantSchema.describe('when it came back') }).optional().describe('absent while it is out') }).describe('a flight that left');
+export const strike = z.strictObject({ recordedAt, record: idKey.describe('id of the entry that was struck') }).describe('an entry that was struck');
 export const tightening = z.strictObject({
   happenedAt, recordedAt, by: textSchema(120).describe('who'), why: textSchema(400).describe('reason'), uses, cap: cap.optional().describe('hold to a number instead of closing'), until: instantSchema.optional().describe('when it ends by itself'),
   lifted: z.strictObject({ recordedAt }).optional().describe('when it was taken back'),

@@ -7,12 +7,15 @@ import { EQUIPMENT_KINDS } from '@/core/records/equipment';
 import type { AircraftFacts } from '@/core/records/facts';
 import { INSPECTION_KINDS, type Inspection } from '@/core/records/inspection';
 import type { MeterReading } from '@/core/records/meter-reading';
+import { isHourMeter, METER_NAMES, type Counter } from '@/core/records/meters';
 import { hoursFromSeconds } from '@/core/quantities/hours';
 import type { Place } from '@/core/time/sun';
 import { placeOnAircraft } from '@/core/walkround/place';
 import { exactlyOneOf, oneOf, storedBoxes, storedDate, storedDateOrNull, storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
+import { movementOf, readMovements } from './flights';
 import { NO_OTHERS, othersByAircraft, readOthers } from './other-records';
+import { readStrikes, strikeOf } from './strikes';
 
 /** An aircraft's facts with what identifies it here. */
 export interface StoredAircraft {
@@ -41,31 +44,34 @@ function signatureOf(row: SignatureColumns): Signature | null {
 
 /** The latest sighting of each kind of paper, one index look-up each; and every one that tells of a registration's end, which later sightings do not undo. */
 async function readDocuments(tx: ClubTransaction, aircraftId: string | null) {
-  const endings = await tx.selectFrom('document_sighting').selectAll().where('ended_on', 'is not', null).$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId)).execute();
+  const endings = await tx.selectFrom('document_sighting').selectAll().where('ended_on', 'is not', null).where(({ not, exists, selectFrom }) => not(exists(selectFrom('strike as x').select('x.strike_id').whereRef('x.club_id', '=', 'document_sighting.club_id').whereRef('x.record_id', '=', 'document_sighting.sighting_id')))).$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId)).execute();
   const latest = await tx.selectFrom('aircraft as a')
     .innerJoin(sql<{ kind: string }>`(select unnest(${DOCUMENT_KINDS as readonly string[]}::text[]) as kind)`.as('k'), (join) => join.onTrue())
     .innerJoinLateral((query) => query.selectFrom('document_sighting as s').selectAll('s').whereRef('s.club_id', '=', 'a.club_id').whereRef('s.aircraft_id', '=', 'a.aircraft_id').whereRef('s.kind', '=', 'k.kind')
+      .where(({ not, exists, selectFrom }) => not(exists(selectFrom('strike as x').select('x.strike_id').whereRef('x.club_id', '=', 's.club_id').whereRef('x.record_id', '=', 's.sighting_id'))))
       .orderBy('s.happened_at', 'desc').orderBy('s.recorded_at', 'desc').orderBy('s.sighting_id', 'desc').limit(1).as('d'), (join) => join.onTrue())
     .selectAll('d').$if(aircraftId !== null, (query) => query.where('a.aircraft_id', '=', aircraftId)).execute();
   const seen = new Set(latest.map(({ sighting_id: id }) => id));
   return [...latest, ...endings.filter(({ sighting_id: id }) => !seen.has(id))];
 }
 
-const READING = ['m.reading_id', 'm.aircraft_id', 'm.value_s', 'm.happened_at', 'm.recorded_at'] as const;
+const READING = ['m.reading_id', 'm.aircraft_id', 'm.meter', 'm.value_s', 'm.happened_at', 'm.recorded_at'] as const;
 
-/** Every reading; or, of aircraft whose meter records agree, only the newest, which is the highest. */
+/** Every reading; or, of aircraft whose meter records agree, only the newest of each meter, which is the highest. */
 async function readReadings(tx: ClubTransaction, aircraftId: string | null, presentOnly: boolean) {
-  const all = tx.selectFrom('meter_reading as m').select(READING).where('m.meter', '=', 'time-in-service').$if(aircraftId !== null, (query) => query.where('m.aircraft_id', '=', aircraftId));
+  const all = tx.selectFrom('meter_reading as m').select(READING).$if(aircraftId !== null, (query) => query.where('m.aircraft_id', '=', aircraftId));
   if (!presentOnly) return all.execute();
   const standing = tx.selectFrom('aircraft as a')
     .leftJoinLateral((query) => query.selectFrom('meter_standing as s').select('s.agrees').whereRef('s.club_id', '=', 'a.club_id').whereRef('s.aircraft_id', '=', 'a.aircraft_id').orderBy('s.revision', 'desc').limit(1).as('s'), (join) => join.onTrue())
     .select(['a.club_id', 'a.aircraft_id', (select) => select.fn.coalesce('s.agrees', sql<boolean>`false`).as('agrees')]).$if(aircraftId !== null, (query) => query.where('a.aircraft_id', '=', aircraftId));
   const newest = await tx.with('standing', () => standing).selectFrom('standing')
-    .innerJoinLateral((query) => query.selectFrom('meter_reading as r').selectAll('r').whereRef('r.club_id', '=', 'standing.club_id').whereRef('r.aircraft_id', '=', 'standing.aircraft_id').where('r.meter', '=', 'time-in-service')
+    .innerJoin(sql<{ meter: string }>`(select unnest(${METER_NAMES as readonly string[]}::text[]) as meter)`.as('n'), (join) => join.onTrue())
+    .innerJoinLateral((query) => query.selectFrom('meter_reading as r').selectAll('r').whereRef('r.club_id', '=', 'standing.club_id').whereRef('r.aircraft_id', '=', 'standing.aircraft_id').whereRef('r.meter', '=', 'n.meter')
+      .where(({ not, exists, selectFrom }) => not(exists(selectFrom('strike as x').select('x.strike_id').whereRef('x.club_id', '=', 'r.club_id').whereRef('x.record_id', '=', 'r.reading_id'))))
       .orderBy('r.happened_at', 'desc').orderBy('r.value_s', 'desc').limit(1).as('m'), (join) => join.onTrue())
     .select(READING).where('standing.agrees', '=', true).execute();
   const disputed = await tx.with('standing', () => standing).selectFrom('standing').innerJoin('meter_reading as m', (join) => join.onRef('m.club_id', '=', 'standing.club_id').onRef('m.aircraft_id', '=', 'standing.aircraft_id'))
-    .select(READING).where('standing.agrees', '=', false).where('m.meter', '=', 'time-in-service').execute();
+    .select(READING).where('standing.agrees', '=', false).execute();
   return [...newest, ...disputed];
 }
 
@@ -95,7 +101,9 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
       's.name', 's.certificate_kind', 's.certificate_number', 's.valid_from', 's.valid_until', 's.no_expiry'])
     .$if(presentOnly, (query) => query.where((where) => where.or([where('r.closes', 'is', null), where('r.closes', '=', false)]))), 'd.aircraft_id').execute();
   const others = await readOthers(tx, aircraftId);
-  return { aircraft, documents, inspections, readings, discrepancies, others };
+  const strikes = await readStrikes(tx, aircraftId);
+  const movements = await readMovements(tx, aircraftId, presentOnly);
+  return { aircraft, documents, inspections, readings, discrepancies, others, strikes, movements };
 }
 
 /** Rows of `readFactRows`. */
@@ -153,6 +161,12 @@ function discrepancyOf(row: FactRows['discrepancies'][number], deferral: Deferra
   };
 }
 
+function readingOf(row: FactRows['readings'][number]): MeterReading {
+  const base = { id: row.reading_id, happenedAt: storedInstant(row.happened_at), recordedAt: storedInstant(row.recorded_at) };
+  const meter = exactlyOneOf(METER_NAMES, row.meter, 'meter');
+  return isHourMeter(meter) ? { ...base, meter, value: hoursFromSeconds(row.value_s) } : { ...base, meter: meter as Counter, value: row.value_s };
+}
+
 function grouped<Row extends { readonly aircraft_id: string }, T>(rows: readonly Row[], map: (row: Row) => T): ReadonlyMap<string, T[]> {
   const groups = new Map<string, T[]>();
   for (const row of rows) {
@@ -167,19 +181,24 @@ function grouped<Row extends { readonly aircraft_id: string }, T>(rows: readonly
 export function factsFromRows(rows: FactRows, place: Place): readonly StoredAircraft[] {
   const documents = grouped(rows.documents, documentOf);
   const inspections = grouped(rows.inspections, inspectionOf);
-  const readings = grouped(rows.readings, (row): MeterReading => ({ id: row.reading_id, meter: 'time-in-service', value: hoursFromSeconds(row.value_s), happenedAt: storedInstant(row.happened_at), recordedAt: storedInstant(row.recorded_at) }));
+  const readings = grouped(rows.readings, readingOf);
   const others = othersByAircraft(rows.others);
+  const strikes = grouped(rows.strikes, strikeOf);
+  const movements = grouped(rows.movements, movementOf);
   const discrepancies = grouped(rows.discrepancies, (row) => discrepancyOf(row, others.get(row.aircraft_id)?.deferrals.get(row.discrepancy_id) ?? null));
-  return rows.aircraft.map((row) => ({
+  return rows.aircraft.map((row) => {
+    const own = others.get(row.aircraft_id) ?? NO_OTHERS;
+    return {
     aircraftId: row.aircraft_id, typeName: row.type_name, revision: row.revision, features: row.features,
     facts: {
       place,
       aircraft: { registration: row.registration, category: oneOf(CATEGORIES, row.category, 'category'), firstFlownOn: storedDateOrNull(row.first_flown_on), approvedFor: storedBoxes(row.approved_for), particulars: (row.particulars as Particulars | null) ?? UNKNOWN_PARTICULARS },
-      ...(others.get(row.aircraft_id) ?? NO_OTHERS),
+      ...own, flightsOut: [...own.flightsOut, ...(movements.get(row.aircraft_id) ?? [])], strikes: strikes.get(row.aircraft_id) ?? [],
       documents: documents.get(row.aircraft_id) ?? [], inspections: inspections.get(row.aircraft_id) ?? [],
       readings: readings.get(row.aircraft_id) ?? [], discrepancies: discrepancies.get(row.aircraft_id) ?? [],
     },
-  }));
+    };
+  });
 }
 
 /** The facts of the whole fleet, or of one aircraft. `presentOnly` as in readFactRows(): for decisions about the present only. */

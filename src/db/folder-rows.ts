@@ -69,10 +69,10 @@ export async function insertInspections(tx: ClubTransaction, clubId: string, air
 }
 
 /** Writes meter readings. */
-export async function insertReadings(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, readings: readonly (MeterReading & { readonly entered: string })[]): Promise<void> {
+export async function insertReadings(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, readings: readonly (MeterReading & { readonly entered: string; readonly dialId?: string | null; readonly flightId?: string | null })[]): Promise<void> {
   if (readings.length === 0) return;
   await tx.insertInto('meter_reading').values(readings.map((reading) => ({
-    club_id: clubId, reading_id: reading.id, aircraft_id: aircraftId, meter: reading.meter, value_s: reading.value, entered: reading.entered, entered_unit: isHourMeter(reading.meter) ? 'h' : 'count',
+    club_id: clubId, reading_id: reading.id, aircraft_id: aircraftId, meter: reading.meter, value_s: reading.value, entered: reading.entered, entered_unit: isHourMeter(reading.meter) ? 'h' : 'count', dial_id: reading.dialId ?? null, flight_id: reading.flightId ?? null,
     happened_at: time(reading.happenedAt), recorded_at: time(reading.recordedAt), recorded_by: recordedBy,
   }))).execute();
 }

@@ -1,12 +1,14 @@
 import type { Deferral } from '@/core/records/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
+import type { Compliance } from '@/core/records/directive';
+import type { ItemDone } from '@/core/records/maintenance-item';
 import type { Instant } from '@/core/time/instant';
 import type { ClubTransaction } from './connection';
 
 /** Kinds of records that are kept whole, with what each holds: the record as the core knows it. */
 export const OTHER_KINDS = [
   'stated', 'equipment', 'item', 'directive', 'deferral', 'locator', 'receiver-check', 'database', 'fuel-stretch', 'work', 'permit', 'release', 'daily-inspection', 'flight-out', 'tightening', 'club-paper', 'tow-rope', 'measurement',
-  'sample', 'uplift', 'estimate',
+  'sample', 'uplift', 'estimate', 'done', 'compliance', 'unlogged', 'attribution',
 ] as const;
 export type OtherKind = (typeof OTHER_KINDS)[number];
 
@@ -36,6 +38,24 @@ export interface OtherBodies {
   readonly sample: Of<Ramp['samples']>;
   readonly uplift: Of<Ramp['uplifts']>;
   readonly estimate: Of<AircraftFacts['estimates']>;
+  /** What was done of an item, and under a directive, after these were brought in. */
+  readonly done: { readonly item: string; readonly done: ItemDone };
+  readonly compliance: { readonly directive: string; readonly done: Compliance };
+  readonly unlogged: UnloggedRecord;
+  readonly attribution: { readonly unlogged: string; readonly to: string; readonly note: string | null };
+}
+
+/** A stretch on a dial that no flight accounts for: from what it showed to what it shows, with the flight before it and the one at whose start it was seen. */
+export interface UnloggedRecord {
+  readonly id: string;
+  readonly dial: string;
+  readonly name: string;
+  readonly from: string;
+  readonly to: string;
+  readonly length: string;
+  readonly lastFlight: string | null;
+  readonly lastBy: string | null;
+  readonly seenBy: string;
 }
 
 /** One such record, to be written. */
@@ -57,13 +77,22 @@ export async function readOthers(tx: ClubTransaction, aircraftId: string | null)
 type OtherRows = Awaited<ReturnType<typeof readOthers>>;
 
 /** What such records add to an aircraft's facts. */
-export type OtherFacts = Omit<AircraftFacts, 'place' | 'aircraft' | 'documents' | 'inspections' | 'readings' | 'discrepancies'> & { readonly deferrals: ReadonlyMap<string, Deferral> };
+export type OtherFacts = Omit<AircraftFacts, 'place' | 'aircraft' | 'documents' | 'inspections' | 'readings' | 'discrepancies' | 'strikes'> & { readonly deferrals: ReadonlyMap<string, Deferral> };
 
 /** Without any such record: nothing is known of them. */
 export const NO_OTHERS: OtherFacts = {
   equipment: [], locators: [], receiverChecks: [], databases: [], fuelStretches: [], work: [], permits: [], releases: [], dailyInspections: [], flightsOut: [], tightenings: [], clubPapers: [], towRopes: [], items: null, directives: null, ramp: null,
   estimates: [], deferrals: new Map(),
 };
+
+/** Items or directives with what was done of them since they were brought in. */
+function withDone<D, T extends { readonly id: string; readonly done: readonly D[] }>(records: readonly T[], later: readonly { readonly of: string; readonly done: D }[]): readonly T[] {
+  if (later.length === 0) return records;
+  return records.map((record) => {
+    const own = later.filter((one) => one.of === record.id).map(({ done }) => done);
+    return own.length === 0 ? record : { ...record, done: [...record.done, ...own] };
+  });
+}
 
 /** Rows of one aircraft as the core's own records. The database holds what a checked record wrote, and takes nothing else in. */
 function othersOf(rows: OtherRows): OtherFacts {
@@ -75,7 +104,8 @@ function othersOf(rows: OtherRows): OtherFacts {
   return {
     equipment: of('equipment'), locators: of('locator'), receiverChecks: of('receiver-check'), databases: of('database'), fuelStretches: of('fuel-stretch'), work: of('work'), permits: of('permit'), releases: of('release'),
     dailyInspections: of('daily-inspection'), flightsOut: of('flight-out'), tightenings: of('tightening'), clubPapers: of('club-paper'), towRopes: of('tow-rope'), estimates: of('estimate'),
-    items: stated.has('items') ? of('item') : null, directives: stated.has('directives') ? of('directive') : null,
+    items: stated.has('items') ? withDone(of('item'), of('done').map(({ item, done }) => ({ of: item, done }))) : null,
+    directives: stated.has('directives') ? withDone(of('directive'), of('compliance').map(({ directive, done }) => ({ of: directive, done }))) : null,
     ramp: stated.has('ramp') ? { measurements: of('measurement'), samples: of('sample'), uplifts: of('uplift') } : null,
     deferrals: new Map(of('deferral').map(({ discrepancy, deferral }) => [discrepancy, deferral])),
   };
@@ -92,3 +122,9 @@ export function othersByAircraft(rows: OtherRows): ReadonlyMap<string, OtherFact
   return new Map([...groups].map(([aircraftId, own]) => [aircraftId, othersOf(own)]));
 }
 
+
+/** An aircraft's records of one kind, oldest first. */
+export async function othersOfKind<K extends OtherKind>(tx: ClubTransaction, aircraftId: string, kind: K): Promise<readonly OtherBodies[K][]> {
+  const rows = await tx.selectFrom('aircraft_record').select('body').where('aircraft_id', '=', aircraftId).where('kind', '=', kind).orderBy('recorded_at').execute();
+  return rows.map(({ body }) => body as unknown as OtherBodies[K]);
+}

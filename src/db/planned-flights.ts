@@ -11,22 +11,45 @@ import type { ClubTransaction } from './connection';
 export interface StoredFlight {
   readonly aircraftId: string;
   readonly personName: string;
+  /** True once it has left: nothing is decided about it any more. */
+  readonly left: boolean;
   readonly flight: PlannedFlight;
 }
 
-/** Flights that touch the time from `from` to `to`, by start. */
-export async function flightsBetween(tx: ClubTransaction, from: Instant, to: Instant, aircraftId: string | null): Promise<readonly StoredFlight[]> {
-  const rows = await tx.selectFrom('planned_flight').selectAll().where('starts', '<', new Date(to)).where('ends', '>', new Date(from))
-    .$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId)).orderBy('starts').execute();
-  return rows.map((row) => ({
-    aircraftId: row.aircraft_id, personName: row.person_name,
+/** Planned flights that stand: those that were moved or cancelled are left out. */
+const standing = (tx: ClubTransaction) => tx.selectFrom('planned_flight as p').leftJoin('flight as f', (join) => join.onRef('f.club_id', '=', 'p.club_id').onRef('f.flight_id', '=', 'p.flight_id'))
+  .leftJoin('planned_flight_end as e', (join) => join.onRef('e.club_id', '=', 'p.club_id').onRef('e.flight_id', '=', 'p.flight_id')).where('e.flight_id', 'is', null)
+  .selectAll('p').select('f.flight_id as left_id');
+
+function storedFlight(row: Awaited<ReturnType<ReturnType<typeof standing>['execute']>>[number]): StoredFlight {
+  return {
+    aircraftId: row.aircraft_id, personName: row.person_name, left: row.left_id !== null,
     flight: {
       id: row.flight_id, starts: storedInstant(row.starts), ends: storedInstant(row.ends), airborne: row.airborne_s === null ? null : hoursFromSeconds(row.airborne_s),
       purpose: oneOf(DIMENSIONS.purpose, row.purpose, 'purpose'), crew: oneOf(DIMENSIONS.crew, row.crew, 'crew'), rules: oneOf(DIMENSIONS.rules, row.rules, 'flight rules'),
       range: oneOf(DIMENSIONS.range, row.range, 'range'), light: null, transponderAirspace: row.transponder_airspace, broadcastAirspace: row.broadcast_airspace,
       beyondGlideOverWater: row.beyond_glide, passengers: row.passengers, ...UNSAID, ...(row.more as FlightMore | null),
     },
-  }));
+  };
+}
+
+/** Flights that touch the time from `from` to `to`, by start. */
+export async function flightsBetween(tx: ClubTransaction, from: Instant, to: Instant, aircraftId: string | null): Promise<readonly StoredFlight[]> {
+  return (await standing(tx).where('p.starts', '<', new Date(to)).where('p.ends', '>', new Date(from)).$if(aircraftId !== null, (query) => query.where('p.aircraft_id', '=', aircraftId)).orderBy('p.starts').execute()).map(storedFlight);
+}
+
+/** One planned flight that stands. */
+export async function findPlanned(tx: ClubTransaction, flightId: string): Promise<StoredFlight | undefined> {
+  const row = await standing(tx).where('p.flight_id', '=', flightId).executeTakeFirst();
+  return row === undefined ? undefined : storedFlight(row);
+}
+
+/** Takes a planned flight away because it was moved or cancelled; it stays readable. Answers false where that had been done already. */
+export async function endPlanned(tx: ClubTransaction, clubId: string, end: { readonly flightId: string; readonly aircraftId: string; readonly because: 'moved' | 'cancelled'; readonly why: string | null; readonly at: Instant; readonly by: string }): Promise<boolean> {
+  const written = await tx.insertInto('planned_flight_end').values({
+    club_id: clubId, flight_id: end.flightId, aircraft_id: end.aircraftId, because: end.because, why: end.why, happened_at: new Date(end.at), recorded_at: new Date(end.at), recorded_by: end.by,
+  }).onConflict((conflict) => conflict.columns(['club_id', 'flight_id']).doNothing()).returning('flight_id').executeTakeFirst();
+  return written !== undefined;
 }
 
 /** The latest day for which a flight is planned, on the field's clock; null without any. */

@@ -9,6 +9,8 @@ export type Generated<T> = T extends ColumnType<infer S, infer I, infer U>
   ? ColumnType<S, I | undefined, U>
   : ColumnType<T, T | undefined, T>;
 
+export type Int8 = ColumnType<string, bigint | number | string, bigint | number | string>;
+
 export type Json = JsonValue;
 
 export type JsonArray = JsonValue[];
@@ -74,6 +76,22 @@ export interface Club {
   time_zone: string;
 }
 
+export interface Dial {
+  aircraft_id: string;
+  bills: boolean;
+  club_id: string;
+  counts: Json;
+  dial_id: string;
+  happened_at: Timestamp;
+  name: string;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  replaces: string | null;
+  unit: string;
+  why: string | null;
+  wraps_at: Int8 | null;
+}
+
 export interface Discrepancy {
   aircraft_id: string;
   as_listed: boolean;
@@ -118,6 +136,39 @@ export interface DocumentSighting {
   serial_shown: string | null;
   sighting_id: string;
   tank_fitted: boolean | null;
+}
+
+export interface Flight {
+  aircraft_id: string;
+  club_id: string;
+  crew: string | null;
+  flight_id: string;
+  fuel_aboard: string | null;
+  happened_at: Timestamp;
+  oil_aboard: string | null;
+  person_name: string;
+  purpose: string | null;
+  readings: Json;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  remarks: string | null;
+}
+
+export interface FlightReturn {
+  aircraft_id: string;
+  billed_from: string | null;
+  billed_s: number | null;
+  club_id: string;
+  flight_id: string;
+  fuel_added: string | null;
+  happened_at: Timestamp;
+  landings: number | null;
+  oil_added: string | null;
+  readings: Json;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  remarks: string;
+  tow_launches: number | null;
 }
 
 export interface Inspection {
@@ -165,8 +216,10 @@ export interface Membership {
 export interface MeterReading {
   aircraft_id: string;
   club_id: string;
+  dial_id: string | null;
   entered: string;
   entered_unit: string;
+  flight_id: string | null;
   happened_at: Timestamp;
   meter: string;
   reading_id: string;
@@ -208,14 +261,27 @@ export interface PlannedFlight {
   happened_at: Timestamp;
   more: Json | null;
   passengers: boolean | null;
+  person_id: string | null;
   person_name: string;
   purpose: string | null;
   range: string | null;
   recorded_at: Timestamp;
   recorded_by: string;
+  replaces: string | null;
   rules: string | null;
   starts: Timestamp;
   transponder_airspace: boolean | null;
+}
+
+export interface PlannedFlightEnd {
+  aircraft_id: string;
+  because: string;
+  club_id: string;
+  flight_id: string;
+  happened_at: Timestamp;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  why: string | null;
 }
 
 export interface Rectification {
@@ -245,13 +311,30 @@ export interface Signature {
   valid_until: string | null;
 }
 
+export interface Strike {
+  aircraft_id: string;
+  club_id: string;
+  happened_at: Timestamp;
+  record_id: string;
+  record_kind: string;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  recorded_by_name: string;
+  replaced_by: string | null;
+  strike_id: string;
+  why: string;
+}
+
 export interface DB {
   aircraft: Aircraft;
   aircraft_record: AircraftRecord;
   certificate: Certificate;
   club: Club;
+  dial: Dial;
   discrepancy: Discrepancy;
   document_sighting: DocumentSighting;
+  flight: Flight;
+  flight_return: FlightReturn;
   inspection: Inspection;
   ledger: Ledger;
   membership: Membership;
@@ -259,6 +342,8 @@ export interface DB {
   meter_standing: MeterStanding;
   photo: Photo;
   planned_flight: PlannedFlight;
+  planned_flight_end: PlannedFlightEnd;
   rectification: Rectification;
   signature: Signature;
+  strike: Strike;
 }

@@ -104,7 +104,7 @@ export function lineRow(stored: StoredAircraft, flights: readonly StoredFlight[]
   const { place } = club;
   const { prepared, present } = preparedFor(stored, club, rules, now);
   const decision = decidePrepared(prepared, null, present);
-  const ahead = flights.filter(({ flight }) => flight.starts >= now);
+  const ahead = flights.filter(({ flight, left }) => !left && flight.starts >= now);
   const answers = new Map(answerFlights(prepared, decision, ahead.map(({ flight }) => flight)).map((answer) => [answer.flight, answer]));
   return {
     aircraftId, registration: decision.registration, typeName, revision, verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), openFor: openForText(decision.window),

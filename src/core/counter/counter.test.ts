@@ -4,7 +4,7 @@ import { decimalHours, hours, hoursFromSeconds } from '../quantities/hours';
 import { compareOut, doubtsAtCheckIn, windowAtCheckIn } from './readings';
 import { likelyIntended, readingOf } from './slips';
 
-const TIS = 'time-in-service' as const;
+const DIAL = 'block';
 
 describe('what was meant', () => {
   const window = { from: hours('4150.3'), to: hours('4152.5') };
@@ -12,12 +12,12 @@ describe('what was meant', () => {
     ['two digits swapped', '4511.8', ['4151.8'], 'transposed'], ['the point left out', '41518', ['4151.8', '4151'], 'point-left-out'], ['the point a place too far right', '41518.', ['4151.8'], 'point-misplaced'], ['a digit left out', '451.8', ['4151.8'], 'digit-left-out'],
     ['a digit doubled', '44151.8', ['4151.8'], 'digit-doubled'], ['a digit mistaken', '4051.8', ['4151.8'], 'digit-mistaken'],
   ] as const)('%s: %s', (_, typed, meant, slip) => {
-    const found = likelyIntended(typed, TIS, window, hours('4151.5'));
+    const found = likelyIntended(typed, 'h', window, hours('4151.5'));
     expect([found.map(({ text }) => text), found[0]?.slip]).toEqual([meant, slip]);
   });
-  it('nothing is offered for what makes sense, at either end', () => { expect(['4150.3', '4151.0', '4152.5'].flatMap((typed) => likelyIntended(typed, TIS, window, hours('4151')))).toEqual([]); });
-  it('nor for what no single slip explains', () => { expect(likelyIntended('9999.9', TIS, window, hours('4151'))).toEqual([]); });
-  it('counts slip too', () => { expect(likelyIntended('1920', 'landings', { from: 1290, to: 1298 }, 1293).map(({ value, slip }) => [value, slip])).toEqual([[1290, 'transposed']]); });
+  it('nothing is offered for what makes sense, at either end', () => { expect(['4150.3', '4151.0', '4152.5'].flatMap((typed) => likelyIntended(typed, 'h', window, hours('4151')))).toEqual([]); });
+  it('nor for what no single slip explains', () => { expect(likelyIntended('9999.9', 'h', window, hours('4151'))).toEqual([]); });
+  it('counts slip too', () => { expect(likelyIntended('1920', 'count', { from: 1290, to: 1298 }, 1293).map(({ value, slip }) => [value, slip])).toEqual([[1290, 'transposed']]); });
   it('finds what was meant after any one slip, unless the slip itself makes sense', () => {
     const digit = fc.integer({ min: 0, max: 9 });
     fc.assert(fc.property(fc.integer({ min: 10_000, max: 90_000 }), fc.integer({ min: 0, max: 50 }), fc.nat(20), digit, fc.constantFrom('swap', 'drop', 'double', 'mistake', 'point'), (tenths, added, where, other, slip) => {
@@ -26,9 +26,9 @@ describe('what was meant', () => {
       const typed = slip === 'swap' ? meant.slice(0, at) + meant.charAt(at + 1) + meant.charAt(at) + meant.slice(at + 2)
         : slip === 'drop' ? meant.slice(0, at) + meant.slice(at + 1) : slip === 'double' ? meant.slice(0, at + 1) + meant.slice(at) : slip === 'mistake' ? meant.slice(0, at) + String(other) + meant.slice(at + 1) : meant.replace('.', '');
       const range = { from: tenths * 360, to: (tenths + 50) * 360 };
-      const value = readingOf(typed, TIS);
+      const value = readingOf(typed, 'h');
       if (value !== undefined && value >= range.from && value <= range.to) return;
-      const found = likelyIntended(typed, TIS, range, (tenths + added) * 360);
+      const found = likelyIntended(typed, 'h', range, (tenths + added) * 360);
       expect([typed, found.length > 0]).toEqual([typed, true]);
       // Where more than three values are a slip away, the nearest three are offered; near is what was meant, so it is among them.
       const slipsAway = found.filter(({ slip: kind }) => kind === found.at(-1)?.slip);
@@ -40,20 +40,20 @@ describe('what was meant', () => {
 describe('at check-out', () => {
   it.each([
     ['never read', null, '100', { kind: 'first' }], ['where the last flight ended', '100', '100', { kind: 'same' }],
-    ['half an hour more: somebody flew', '100', '100.5', { kind: 'gap', stretch: { meter: TIS, from: hours('100'), to: hours('100.5'), length: hours('0.5') } }], ['a hundredth less', '100', '99.99', { kind: 'below', last: hours('100'), by: hours('0.01') }],
-  ] as const)('%s', (_, last, read, answer) => { expect(compareOut(TIS, last === null ? null : hours(last), hours(read))).toEqual(answer); });
+    ['half an hour more: somebody flew', '100', '100.5', { kind: 'gap', stretch: { dial: DIAL, from: hours('100'), to: hours('100.5'), length: hours('0.5') } }], ['a hundredth less', '100', '99.99', { kind: 'below', last: hours('100'), by: hours('0.01') }],
+  ] as const)('%s', (_, last, read, answer) => { expect(compareOut(DIAL, last === null ? null : hours(last), hours(read))).toEqual(answer); });
 });
 
 describe('at check-in', () => {
-  const read = (meter: 'time-in-service' | 'block' | 'landings', added: number) => ({ meter, out: 360_000, read: 360_000 + added });
+  const read = (dial: 'flight' | 'block' | 'landings', added: number) => ({ dial, unit: dial === 'landings' ? 'count' as const : 'h' as const, out: 360_000, read: 360_000 + added });
   const HOUR = 3600;
-  const ratio = [{ meter: TIS, other: 'block' as const, least: 0.7, most: 1 }];
+  const ratio = [{ dial: 'flight', other: 'block', least: 0.7, most: 1 }];
   it.each([
-    ['an hour by clock and meter', [read(TIS, HOUR)], HOUR, []], ['a tenth more than the clock', [read(TIS, HOUR + 360)], HOUR, []], ['a second more than that', [read(TIS, HOUR + 361)], HOUR, ['more-than-elapsed']], ['backwards', [read(TIS, -1)], HOUR, ['backwards']],
-    ['the usual share', [read(TIS, 3000), read('block', HOUR)], HOUR, []], ['hardly any of it', [read(TIS, 1000), read('block', HOUR)], HOUR, ['unusual-ratio']], ['more than the other', [read(TIS, HOUR + 361), read('block', HOUR)], 2 * HOUR, ['unusual-ratio']], ['too short to tell', [read(TIS, 0), read('block', 1079)], HOUR, []],
+    ['an hour by clock and meter', [read('flight', HOUR)], HOUR, []], ['a tenth more than the clock', [read('flight', HOUR + 360)], HOUR, []], ['a second more than that', [read('flight', HOUR + 361)], HOUR, ['more-than-elapsed']], ['backwards', [read('flight', -1)], HOUR, ['backwards']],
+    ['the usual share', [read('flight', 3000), read('block', HOUR)], HOUR, []], ['hardly any of it', [read('flight', 1000), read('block', HOUR)], HOUR, ['unusual-ratio']], ['more than the other', [read('flight', HOUR + 361), read('block', HOUR)], 2 * HOUR, ['unusual-ratio']], ['too short to tell', [read('flight', 0), read('block', 1079)], HOUR, []],
     ['thirty landings in an hour', [read('landings', 30)], HOUR, []], ['thirty-two', [read('landings', 32)], HOUR, ['too-many']],
   ] as const)('%s', (_, readings, elapsed, kinds) => { expect(doubtsAtCheckIn(readings, elapsed, ratio).map(({ kind }) => kind)).toEqual(kinds); });
   it('what makes sense lies between the reading at check-out and what the clock allows', () => {
-    expect([windowAtCheckIn(TIS, hours('100'), HOUR), windowAtCheckIn('landings', 1000, HOUR)]).toEqual([{ from: hours('100'), to: hours('101.1') }, { from: 1000, to: 1031 }]);
+    expect([windowAtCheckIn('h', hours('100'), HOUR), windowAtCheckIn('count', 1000, HOUR)]).toEqual([{ from: hours('100'), to: hours('101.1') }, { from: 1000, to: 1031 }]);
   });
 });

@@ -1,5 +1,5 @@
 import { parseDecimalHours } from '../quantities/hours';
-import { isHourMeter, type Meter } from '../records/meters';
+import type { Dial } from '../records/dial';
 
 /** How a hand slips between the meter and the form. */
 export const SLIPS = ['transposed', 'point-left-out', 'point-misplaced', 'digit-left-out', 'digit-doubled', 'digit-mistaken'] as const;
@@ -8,16 +8,16 @@ export type Slip = (typeof SLIPS)[number];
 /** A value that may have been meant, with the slip that would have made what was typed. */
 export interface Intended { readonly text: string; readonly value: number; readonly slip: Slip }
 
-/** The values between which a reading makes sense, both included, in the meter's own unit: seconds or a count. */
+/** The values between which a reading makes sense, both included, in the dial's own unit: seconds or a count. */
 export interface Window { readonly from: number; readonly to: number }
 
 const DIGITS = '0123456789';
 const MOST = 3;
 const PLACES = 2;
 
-/** Reads a text as the meter's value; undefined where it is none. */
-export function readingOf(text: string, meter: Meter): number | undefined {
-  if (isHourMeter(meter)) return parseDecimalHours(text);
+/** Reads a text as what a dial shows; undefined where it is none. */
+export function readingOf(text: string, unit: Dial['unit']): number | undefined {
+  if (unit === 'h') return parseDecimalHours(text);
   return /^\d{1,7}$/.test(text) ? Number(text) : undefined;
 }
 
@@ -44,13 +44,13 @@ function beforeSlip(typed: string, hours: boolean): readonly { readonly text: st
  * of equal slips the nearer to `near`. Nothing where what was typed is itself within: then there is nothing to doubt.
  * Common practice, no source: digits swapped, left out, doubled or misread, and the decimal point, are what desks see.
  */
-export function likelyIntended(typed: string, meter: Meter, window: Window, near: number): readonly Intended[] {
+export function likelyIntended(typed: string, unit: Dial['unit'], window: Window, near: number): readonly Intended[] {
   const within = (value: number) => value >= window.from && value <= window.to;
-  const own = readingOf(typed, meter);
+  const own = readingOf(typed, unit);
   if (own !== undefined && within(own)) return [];
   const byValue = new Map<number, Intended>();
-  for (const { text, slip } of beforeSlip(typed, isHourMeter(meter))) {
-    const value = readingOf(text, meter);
+  for (const { text, slip } of beforeSlip(typed, unit === 'h')) {
+    const value = readingOf(text, unit);
     if (value === undefined || !within(value)) continue;
     const known = byValue.get(value);
     if (known === undefined || SLIPS.indexOf(slip) < SLIPS.indexOf(known.slip)) byValue.set(value, { text, value, slip });

@@ -12,6 +12,7 @@ import type { FuelStretch, MaintenanceItem } from './maintenance-item';
 import type { Ramp } from './measurement';
 import { standingsOf, type MeterReading, type Standings } from './meter-reading';
 import type { ClubPaper, Estimate, FlightOut, Tightening, TowRope } from './movement';
+import type { Strike } from './strike';
 import type { DailyInspection, FlightPermit, MaintenanceRelease, WorkEntry } from './work-entry';
 
 /** Records of many kinds, each a list. */
@@ -33,6 +34,7 @@ interface Lists {
   readonly tightenings: readonly Tightening[];
   readonly clubPapers: readonly ClubPaper[];
   readonly towRopes: readonly TowRope[];
+  readonly strikes: readonly Strike[];
 }
 
 /** Everything on record about one aircraft that a decision may rest on. */
@@ -53,7 +55,7 @@ function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
   const { ramp } = facts;
   return [
     facts.documents, facts.inspections, facts.readings, facts.discrepancies, facts.equipment, facts.locators, facts.receiverChecks, facts.databases, facts.fuelStretches, facts.work,
-    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.tightenings, facts.clubPapers, facts.towRopes, facts.items ?? [], facts.directives ?? [],
+    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.tightenings, facts.clubPapers, facts.towRopes, facts.strikes, facts.items ?? [], facts.directives ?? [],
     ...(ramp === null ? [] : [ramp.measurements, ramp.samples, ramp.uplifts]),
   ];
 }
@@ -85,44 +87,73 @@ export interface KnownFacts extends AircraftFacts {
   readonly equipmentList: EquipmentList | null;
 }
 
-/** The records known by `moment`: the same list where all are. */
-function known<T extends Recorded>(records: readonly T[], moment: Instant): readonly T[] {
-  for (const { recordedAt } of records) if (recordedAt > moment) return records.filter((record) => record.recordedAt <= moment);
-  return records;
+interface Dated extends Recorded { readonly id?: string }
+
+/** What counts at a moment: recorded by then, and not struck by then. */
+class Counting {
+  private readonly struck: ReadonlySet<string> | null;
+
+  constructor(private readonly moment: Instant, strikes: readonly Strike[]) {
+    const now = strikes.filter(({ recordedAt }) => recordedAt <= moment);
+    this.struck = now.length === 0 ? null : new Set(now.map(({ record }) => record));
+  }
+
+  /** False for an entry that came later or was struck. */
+  counts({ recordedAt, id }: Dated): boolean {
+    return recordedAt <= this.moment && (this.struck === null || id === undefined || !this.struck.has(id));
+  }
+
+  /** The records that count: the same list where all do. */
+  of<T extends Dated>(records: readonly T[]): readonly T[] {
+    for (const record of records) if (!this.counts(record)) return records.filter((one) => this.counts(one));
+    return records;
+  }
+
+  /** The same with something inside of each record that may not count. */
+  inside<T extends Dated>(records: readonly T[], change: (record: T) => T): readonly T[] {
+    const some = this.of(records);
+    const mapped = some.map(change);
+    return mapped.every((one, at) => one === some[at]) ? some : mapped;
+  }
+
+  /** A part of a record: null where it does not count. */
+  part<T extends Dated>(part: T | null): T | null {
+    return part === null || this.counts(part) ? part : null;
+  }
 }
 
-/** The same with something inside of each record that may have been recorded later. */
-function knownInside<T extends Recorded>(records: readonly T[], moment: Instant, inside: (record: T) => T): readonly T[] {
-  const some = known(records, moment);
-  const mapped = some.map(inside);
-  return mapped.every((one, at) => one === some[at]) ? some : mapped;
-}
-
-const later = (part: Recorded | null, moment: Instant): boolean => part !== null && part.recordedAt > moment;
-
-/** The facts as they were known at `moment`: later entries are left out, also a repair of a discrepancy that was already there. */
+/** The facts as they were known at `moment`: later entries are left out, also a repair of a discrepancy that was already there; and so are entries that had been struck by then. */
 export function knownAt(facts: AircraftFacts, moment: Instant, authority: Authority): KnownFacts {
-  const inspections = known(facts.inspections, moment);
-  const readings = known(facts.readings, moment);
-  const equipment = known(facts.equipment, moment);
+  const counting = new Counting(moment, facts.strikes);
+  // A finding and what somebody closed are never struck: a repair closes the one, and lifting it the other.
+  const recorded = new Counting(moment, []);
+  const inspections = counting.of(facts.inspections);
+  const readings = counting.of(facts.readings);
+  const equipment = counting.of(facts.equipment);
   const { ramp } = facts;
-  const items = facts.items === null ? null : knownInside(facts.items, moment, (item) => { const done = known(item.done, moment); return done === item.done ? item : { ...item, done }; });
-  const directives = facts.directives === null ? null : knownInside(facts.directives, moment, (one) => { const done = known(one.done, moment); return done === one.done ? one : { ...one, done }; });
-  const seenRamp = ramp === null ? null : { measurements: known(ramp.measurements, moment), samples: known(ramp.samples, moment), uplifts: known(ramp.uplifts, moment) };
+  const items = facts.items === null ? null : counting.inside(facts.items, (item) => { const done = counting.of(item.done); return done === item.done ? item : { ...item, done }; });
+  const directives = facts.directives === null ? null : counting.inside(facts.directives, (one) => { const done = counting.of(one.done); return done === one.done ? one : { ...one, done }; });
+  const seenRamp = ramp === null ? null : { measurements: counting.of(ramp.measurements), samples: counting.of(ramp.samples), uplifts: counting.of(ramp.uplifts) };
   return {
-    authority, place: facts.place, aircraft: facts.aircraft, estimates: facts.estimates, inspections, readings, equipment,
-    documents: known(facts.documents, moment), locators: known(facts.locators, moment), receiverChecks: known(facts.receiverChecks, moment), databases: known(facts.databases, moment),
-    fuelStretches: known(facts.fuelStretches, moment), permits: known(facts.permits, moment), dailyInspections: known(facts.dailyInspections, moment),
-    clubPapers: known(facts.clubPapers, moment), towRopes: known(facts.towRopes, moment),
-    discrepancies: knownInside(facts.discrepancies, moment, (one) => (later(one.rectification, moment) || later(one.deferral, moment)
-      ? { ...one, rectification: later(one.rectification, moment) ? null : one.rectification, deferral: later(one.deferral, moment) ? null : one.deferral } : one)),
+    authority, place: facts.place, aircraft: facts.aircraft, estimates: facts.estimates, strikes: facts.strikes, inspections, readings, equipment,
+    documents: counting.of(facts.documents), locators: counting.of(facts.locators), receiverChecks: counting.of(facts.receiverChecks), databases: counting.of(facts.databases),
+    fuelStretches: counting.of(facts.fuelStretches), permits: counting.of(facts.permits), dailyInspections: counting.of(facts.dailyInspections),
+    clubPapers: counting.of(facts.clubPapers), towRopes: counting.of(facts.towRopes),
+    discrepancies: recorded.inside(facts.discrepancies, (one) => {
+      const rectification = counting.part(one.rectification);
+      const deferral = counting.part(one.deferral);
+      return rectification === one.rectification && deferral === one.deferral ? one : { ...one, rectification, deferral };
+    }),
     items, directives,
-    work: knownInside(facts.work, moment, (one) => (later(one.checkFlight, moment) || later(one.independentInspection, moment)
-      ? { ...one, checkFlight: later(one.checkFlight, moment) ? null : one.checkFlight, independentInspection: later(one.independentInspection, moment) ? null : one.independentInspection } : one)),
-    releases: knownInside(facts.releases, moment, (one) => (one.required.some(({ certified }) => later(certified, moment))
-      ? { ...one, required: one.required.map((entry) => (later(entry.certified, moment) ? { ...entry, certified: null } : entry)) } : one)),
-    flightsOut: knownInside(facts.flightsOut, moment, (one) => (later(one.returned, moment) ? { ...one, returned: null } : one)),
-    tightenings: knownInside(facts.tightenings, moment, (one) => (later(one.lifted, moment) ? { ...one, lifted: null } : one)),
+    work: counting.inside(facts.work, (one) => {
+      const checkFlight = counting.part(one.checkFlight);
+      const independentInspection = counting.part(one.independentInspection);
+      return checkFlight === one.checkFlight && independentInspection === one.independentInspection ? one : { ...one, checkFlight, independentInspection };
+    }),
+    releases: counting.inside(facts.releases, (one) => (one.required.some(({ certified }) => counting.part(certified) !== certified)
+      ? { ...one, required: one.required.map((entry) => ({ ...entry, certified: counting.part(entry.certified) })) } : one)),
+    flightsOut: counting.inside(facts.flightsOut, (one) => (counting.part(one.returned) === one.returned ? one : { ...one, returned: null })),
+    tightenings: recorded.inside(facts.tightenings, (one) => (counting.part(one.lifted) === one.lifted ? one : { ...one, lifted: null })),
     ramp: seenRamp,
     meters: standingsOf({ readings, inspections, items, directives, ramp: seenRamp }, facts.place.zone), equipmentList: latestOf(equipment),
   };

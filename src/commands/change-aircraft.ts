@@ -1,0 +1,60 @@
+import type { Plain } from '@/core/decision/canonical';
+import type { Instant } from '@/core/time/instant';
+import { loadAircraft, lockAircraft, raiseRevision, type StoredAircraft } from '@/db/aircraft-facts';
+import { inClub } from '@/db/club-transaction';
+import { readClub, type Club } from '@/db/clubs';
+import type { ClubTransaction } from '@/db/connection';
+import { appendToLedger, readStory } from '@/db/ledger';
+import { notifyChange } from '@/db/notify';
+import { Refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { recordMeterStanding } from './meter-standing';
+
+/** What a change of an aircraft's records works with: the aircraft is locked, and this is what is on record about it. */
+export interface Changing {
+  readonly tx: ClubTransaction;
+  readonly club: Club;
+  readonly stored: StoredAircraft;
+  readonly registration: string;
+  readonly recordedAt: Instant;
+}
+
+/** What a change answers: what the ledger keeps of it. `null` where the very same had been written already, and nothing is to be added. */
+export interface Change<T> { readonly ledger: Plain | null; readonly value: T }
+
+/** So many entries of an aircraft's story are shown to somebody whose view was stale. */
+const MOST_CHANGES = 20;
+
+/** A refusal for somebody who looked at an older state: nothing was written, and this happened meanwhile. */
+export async function changedMeanwhile(tx: ClubTransaction, aircraftId: string, registration: string, revision: number, seenRevision: number): Promise<Refused> {
+  const changes = await readStory(tx, aircraftId, MOST_CHANGES, seenRevision);
+  return new Refused({ code: 'conflict', message: `${registration} changed while you were writing. Nothing was recorded; what you wrote is kept. Look at the changes, then record it again.`, revision, changes });
+}
+
+/**
+ * Changes what is on record about one aircraft, in one transaction: locks it, does the work, raises its revision, has the core look at
+ * its meters, appends to its ledger and tells every open screen.
+ * @param seenRevision the revision that the person looked at, for what must not cover unseen changes; null where it only ever adds
+ * @param repeated looks whether this very entry was received already; its answer is given again
+ */
+export function changeAircraft<T>(
+  ports: Ports, actor: Actor, aircraftId: string, act: string, seenRevision: number | null, work: (changing: Changing) => Promise<Change<T>>, repeated?: (tx: ClubTransaction) => Promise<T | null>,
+): Promise<Outcome<T & { readonly revision: number }>> {
+  const recordedAt = ports.now();
+  return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
+    const aircraft = await lockAircraft(tx, aircraftId);
+    if (aircraft === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft. Choose one from the Line.' });
+    const before = await repeated?.(tx) ?? null;
+    if (before !== null) return { ...before, revision: aircraft.revision };
+    if (seenRevision !== null && seenRevision !== aircraft.revision) throw await changedMeanwhile(tx, aircraftId, aircraft.registration, aircraft.revision, seenRevision);
+    const club = await readClub(tx, actor.clubId);
+    const [stored] = await loadAircraft(tx, club.place, aircraftId, true);
+    if (stored === undefined) throw new Error(`aircraft ${aircraftId} is not there`);
+    const { ledger, value } = await work({ tx, club, stored, registration: aircraft.registration, recordedAt });
+    if (ledger === null) return { ...value, revision: aircraft.revision };
+    const revision = await raiseRevision(tx, aircraftId);
+    await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt);
+    await appendToLedger(tx, { clubId: actor.clubId, aircraftId, revision, act, actor, recordedAt, record: ledger }, ports.sha256);
+    await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision });
+    return { ...value, revision };
+  }));
+}

@@ -1,0 +1,83 @@
+import type { DialState, Entered, Question } from '@/core/counter/desk';
+import { readingOf } from '@/core/counter/slips';
+import { hoursFromSeconds, type Hours } from '@/core/quantities/hours';
+import { countsAfterWrap, valuesAt, type Dial } from '@/core/records/dial';
+import type { MeterReading, Standings } from '@/core/records/meter-reading';
+import { COUNTERS, HOUR_METERS, isHourMeter, type Counter, type Meter } from '@/core/records/meters';
+import type { Instant } from '@/core/time/instant';
+import { insertDials } from '@/db/dials';
+import type { ClubTransaction } from '@/db/connection';
+import type { DialReading } from '@/db/flights';
+import { insertReadings } from '@/db/folder-rows';
+import { tellQuestion } from '@/explain/counter';
+import { Refused, type Ports } from './command';
+
+/** Ends a command because readings have questions that nobody answered. Nothing was written. */
+export function askAgain(asks: readonly Question[], dials: readonly DialState[]): Refused {
+  const all = dials.map(({ dial }) => dial);
+  const problems = asks.map((ask) => {
+    const dial = all.find(({ id }) => id === ask.dial);
+    return { path: `readings.${ask.dial}`, message: dial === undefined ? 'This meter is not on record.' : tellQuestion(ask, dial, all).headline };
+  });
+  return new Refused({ code: 'invalid', message: `Nothing was recorded yet. ${problems.map(({ message }) => message).join(' ')}`, problems });
+}
+
+/** Readings as they are kept: each dial with what it showed and what its meters stand at. */
+export interface Read {
+  readonly dials: readonly DialReading[];
+  readonly readings: readonly (MeterReading & { readonly entered: string; readonly dialId: string | null; readonly flightId: string | null })[];
+  /** Dials that started again from zero: each goes on under a new entry. */
+  readonly wrapped: readonly Dial[];
+  /** How much each dial ran on. */
+  readonly ran: ReadonlyMap<string, number>;
+}
+
+/** A reading of a meter. */
+export function meterReading(id: string, meter: Meter, value: number, happenedAt: Instant, recordedAt: Instant): MeterReading {
+  return isHourMeter(meter) ? { id, meter, value: hoursFromSeconds(value), happenedAt, recordedAt } : { id, meter: meter as Counter, value, happenedAt, recordedAt };
+}
+
+/** Turns what was typed into readings. Every question about it must have been answered before. @throws Refused where an offset takes a meter below zero */
+export function read(newId: () => string, states: readonly DialState[], entered: readonly Entered[], asks: readonly Question[], flightId: string, happenedAt: Instant, recordedAt: Instant): Read {
+  const dials: DialReading[] = [];
+  const readings: Read['readings'][number][] = [];
+  const wrapped: Dial[] = [];
+  const ran = new Map<string, number>();
+  for (const { dial, last } of states) {
+    const shown = entered.find((one) => one.dial === dial.id)?.shown.trim() ?? '';
+    const value = readingOf(shown, dial.unit);
+    if (value === undefined) throw new Error(`the reading of ${dial.name} was not checked`);
+    const over = asks.find((ask) => ask.dial === dial.id && ask.accept === 'started-again-from-zero');
+    const counts = over === undefined ? dial.counts : countsAfterWrap(dial) ?? dial.counts;
+    const current: Dial = over === undefined ? dial : { ...dial, id: newId(), counts, replaces: dial.id, happenedAt, recordedAt };
+    if (over !== undefined) wrapped.push(current);
+    const values = valuesAt(current, value);
+    if (values === null) throw new Refused({ code: 'invalid', message: `${dial.name} shows less than its offset allows, so a meter would stand below zero. Correct the meter’s entry first.`, problems: [{ path: `readings.${dial.id}`, message: 'is below its offset' }] });
+    dials.push({ dial: current.id, name: dial.name, shown, values });
+    if (last !== null) ran.set(current.id, over?.kind === 'below' ? over.run ?? 0 : value - last);
+    for (const { meter, value: at } of values) readings.push({ ...meterReading(newId(), meter, at, happenedAt, recordedAt), entered: shown, dialId: current.id, flightId });
+  }
+  return { dials, readings, wrapped, ran };
+}
+
+/**
+ * Meters on record that no dial shows: they go on with the flight all the same. Hours by the dial that ran most, never less than what
+ * was flown; landings and cycles by the landings, tow launches by the launches.
+ */
+export function meterByMeter(newId: () => string, meters: Standings, { readings, ran }: Read, more: { readonly landings: number; readonly towLaunches: number; readonly airborne: Hours | null }, at: { readonly flightId: string; readonly happenedAt: Instant; readonly recordedAt: Instant }): Read['readings'] {
+  const shown = new Set(readings.map(({ meter }) => meter));
+  const most = Math.max(0, more.airborne ?? 0, ...ran.values());
+  const added = (meter: Meter): number => (isHourMeter(meter) ? (meter === 'time-in-service' ? more.airborne ?? most : most) : meter === 'tow-launches' ? more.towLaunches : more.landings);
+  return [...HOUR_METERS, ...COUNTERS].flatMap((meter) => {
+    const standing = meters[meter];
+    if (shown.has(meter) || standing.state !== 'known' || added(meter) === 0) return [];
+    const value = standing.value + added(meter);
+    return [{ ...meterReading(newId(), meter, value, at.happenedAt, at.recordedAt), entered: isHourMeter(meter) ? (value / 3600).toFixed(2) : String(value), dialId: null, flightId: at.flightId }];
+  });
+}
+
+/** Writes readings, and the dials that started again from zero. */
+export async function writeRead(ports: Ports, tx: ClubTransaction, clubId: string, aircraftId: string, personId: string, { readings, wrapped }: Pick<Read, 'readings' | 'wrapped'>): Promise<void> {
+  await insertDials(tx, clubId, aircraftId, personId, wrapped.map((dial) => ({ ...dial, why: 'started again from zero' })));
+  await insertReadings(tx, clubId, aircraftId, personId, readings);
+}

@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import { hours } from '../quantities/hours';
+import type { Dial } from '../records/dial';
+import type { Standings } from '../records/meter-reading';
+import { instant } from '../time/instant';
+import { asksAtCheckIn, asksAtCheckOut, lastShown, unanswered, usualRatios } from './desk';
+
+const at = instant('2026-11-24T12:00:00Z');
+const dial = (id: string, change: Partial<Dial> = {}): Dial => ({ id, happenedAt: at, recordedAt: at, name: id, unit: 'h', counts: [{ meter: 'time-in-service', offset: 0 }], bills: false, wrapsAt: null, replaces: null, ...change });
+const block = dial('block');
+const short = dial('short', { wrapsAt: hours('1000') });
+const kinds = (asks: readonly { readonly kind: string; readonly dial: string; readonly accept: unknown }[]) => asks.map(({ kind, dial: id, accept }) => `${id} ${kind} ${String(accept)}`);
+const HOUR = 3600;
+
+describe('what a dial must show', () => {
+  const unknown = { state: 'unknown' } as const;
+  const none: Standings = { 'time-in-service': unknown, engine: unknown, propeller: unknown, block: unknown, landings: unknown, cycles: unknown, 'tow-launches': unknown };
+  const known = (text: string) => ({ state: 'known', value: hours(text), from: 'r', readAt: at }) as const;
+  it.each([
+    ['nothing on record', [{ meter: 'engine', offset: 0 }], none, null], ['a meter with its offset', [{ meter: 'engine', offset: hours('10') }], { ...none, engine: known('100') }, hours('90')],
+    ['two meters: the higher of both', [{ meter: 'engine', offset: 0 }, { meter: 'time-in-service', offset: hours('10') }], { ...none, engine: known('100'), 'time-in-service': known('112') }, hours('102')],
+    ['an offset above what is on record', [{ meter: 'engine', offset: hours('101') }], { ...none, engine: known('100') }, null], ['records that contradict each other', [{ meter: 'engine', offset: 0 }], { ...none, engine: { state: 'contradiction', earlier: 'a', later: 'b', earlierValue: 2, laterValue: 1 } as const }, null],
+  ] as const)('%s', (_, counts, meters, shown) => { expect(lastShown({ counts }, meters)).toBe(shown); });
+});
+
+describe('asked at check-out', () => {
+  const last = { dial: block, last: hours('4177.5') };
+  it.each([
+    ['the same', '4177.5', []], ['the same with a zero more', '4177.50', []], ['nothing', '', ['block missing null']], ['words', 'about 4178', ['block unreadable null']], ['a tenth more', '4177.6', ['block gap flown-unlogged']], ['a hundredth less', '4177.49', ['block below null']],
+  ])('%s', (_, shown, asked) => { expect(kinds(asksAtCheckOut([last], [{ dial: 'block', shown }]))).toEqual(asked); });
+  it('a dial that nobody read', () => { expect(kinds(asksAtCheckOut([last, { dial: dial('engine'), last: null }], [{ dial: 'block', shown: '4177.5' }]))).toEqual(['engine missing null']); });
+  it('says how long nobody wrote anything down, and what was probably meant', () => {
+    expect(asksAtCheckOut([last], [{ dial: 'block', shown: '4717.5' }])).toMatchObject([{ kind: 'gap', last: hours('4177.5'), length: hours('540'), intended: [{ text: '4177.5', slip: 'transposed' }] }]);
+  });
+  it('a dial that never was read has nothing to compare with', () => { expect(asksAtCheckOut([{ dial: block, last: null }], [{ dial: 'block', shown: '12' }])).toEqual([]); });
+  it('one that started again from zero', () => { expect(asksAtCheckOut([{ dial: short, last: hours('999.9') }], [{ dial: 'short', shown: '0.4' }])).toMatchObject([{ kind: 'below', run: hours('0.5'), accept: 'started-again-from-zero' }]); });
+});
+
+describe('asked at check-in', () => {
+  const out = { dial: block, last: hours('4177.5') };
+  it.each([
+    ['an hour', '4178.5', []], ['two digits swapped', '4187.5', ['block doubt read-again']], ['backwards', '4170.0', ['block below null']], ['nothing', ' ', ['block missing null']], ['no number', '4178,5', ['block unreadable null']],
+  ])('%s', (_, shown, asked) => { expect(kinds(asksAtCheckIn([out], [{ dial: 'block', shown }], HOUR, []))).toEqual(asked); });
+  it('offers what was probably meant', () => { expect(asksAtCheckIn([out], [{ dial: 'block', shown: '4718.5' }], HOUR, [])[0]?.intended.map(({ text }) => text)).toEqual(['4178.5']); });
+  it('a dial over its highest figure is asked about once, and then counts on', () => {
+    const at999 = { dial: short, last: hours('999.9') };
+    expect(kinds(asksAtCheckIn([at999], [{ dial: 'short', shown: '0.8' }], HOUR, []))).toEqual(['short below started-again-from-zero']);
+    expect(kinds(asksAtCheckIn([at999], [{ dial: 'short', shown: '500.0' }], HOUR, []))).toEqual(['short below null']);
+  });
+  it('the usual share of one dial in another', () => {
+    const two = [{ dial: dial('air'), last: hours('100') }, out];
+    const usual = usualRatios(Array.from({ length: 5 }, (_, n) => new Map([['air', 2880 + 60 * n], ['block', HOUR]])));
+    expect(usual).toEqual([{ dial: 'air', other: 'block', least: 0.8 - 0.05, most: (2880 + 240) / HOUR + 0.05 }]);
+    const asked = (air: string) => kinds(asksAtCheckIn(two, [{ dial: 'air', shown: air }, { dial: 'block', shown: '4178.5' }], HOUR, usual));
+    expect([asked('100.8'), asked('100.6')]).toEqual([[], ['air doubt read-again']]);
+  });
+  it('four flights say nothing of what is usual', () => { expect(usualRatios(Array.from({ length: 4 }, () => new Map([['a', HOUR], ['b', HOUR]])))).toEqual([]); });
+});
+
+describe('an answer', () => {
+  const asks = asksAtCheckOut([{ dial: block, last: hours('10') }], [{ dial: 'block', shown: '10.5' }]);
+  it('holds for the figure that was asked about, and no other', () => {
+    expect(unanswered(asks, asks.map(({ key }) => key))).toEqual([]);
+    expect(unanswered(asksAtCheckOut([{ dial: block, last: hours('10') }], [{ dial: 'block', shown: '10.6' }]), asks.map(({ key }) => key))).toHaveLength(1);
+  });
+  it('does not help where only another reading will do', () => {
+    const below = asksAtCheckOut([{ dial: block, last: hours('10') }], [{ dial: 'block', shown: '9' }]);
+    expect(unanswered(below, below.map(({ key }) => key))).toHaveLength(1);
+  });
+});

@@ -1,0 +1,127 @@
+import type { Meter } from '@/core/records/meters';
+import type { FlightOut } from '@/core/records/movement';
+import type { Instant } from '@/core/time/instant';
+import { storedInstant } from './checked-values';
+import type { ClubTransaction } from './connection';
+
+/** What one dial showed, as it was entered, with what the meters that it counts towards stood at. */
+export interface DialReading {
+  readonly dial: string;
+  readonly name: string;
+  readonly shown: string;
+  readonly values: readonly { readonly meter: Meter; readonly value: number }[];
+}
+
+/** A flight that has left. */
+export interface DepartedFlight {
+  readonly id: string;
+  readonly aircraftId: string;
+  readonly personName: string;
+  readonly purpose: string | null;
+  readonly crew: string | null;
+  readonly readings: readonly DialReading[];
+  readonly fuelAboard: string | null;
+  readonly oilAboard: string | null;
+  readonly remarks: string | null;
+  readonly leftAt: Instant;
+  readonly recordedAt: Instant;
+}
+
+/** Its return. */
+export interface FlightReturn {
+  readonly readings: readonly DialReading[];
+  readonly landings: number | null;
+  readonly towLaunches: number | null;
+  /** Seconds to be billed, and the dial or clock that they come from. */
+  readonly billed: number | null;
+  readonly billedFrom: string | null;
+  readonly fuelAdded: string | null;
+  readonly oilAdded: string | null;
+  readonly remarks: string;
+  readonly at: Instant;
+  readonly recordedAt: Instant;
+}
+
+/** A flight with its return, null while it is out. */
+export interface FlownFlight extends DepartedFlight { readonly recordedBy: string; readonly returned: (FlightReturn & { readonly recordedBy: string }) | null }
+
+/** Writes a departure. */
+export async function insertFlight(tx: ClubTransaction, clubId: string, recordedBy: string, flight: DepartedFlight): Promise<void> {
+  await tx.insertInto('flight').values({
+    club_id: clubId, flight_id: flight.id, aircraft_id: flight.aircraftId, person_name: flight.personName, purpose: flight.purpose, crew: flight.crew, readings: JSON.stringify(flight.readings),
+    fuel_aboard: flight.fuelAboard, oil_aboard: flight.oilAboard, remarks: flight.remarks, happened_at: new Date(flight.leftAt), recorded_at: new Date(flight.recordedAt), recorded_by: recordedBy,
+  }).execute();
+}
+
+/** Writes a return. */
+export async function insertReturn(tx: ClubTransaction, clubId: string, aircraftId: string, flightId: string, recordedBy: string, back: FlightReturn): Promise<void> {
+  await tx.insertInto('flight_return').values({
+    club_id: clubId, flight_id: flightId, aircraft_id: aircraftId, readings: JSON.stringify(back.readings), landings: back.landings, tow_launches: back.towLaunches, billed_s: back.billed, billed_from: back.billedFrom,
+    fuel_added: back.fuelAdded, oil_added: back.oilAdded, remarks: back.remarks, happened_at: new Date(back.at), recorded_at: new Date(back.recordedAt), recorded_by: recordedBy,
+  }).execute();
+}
+
+const COLUMNS = [
+  'f.flight_id', 'f.aircraft_id', 'f.person_name', 'f.purpose', 'f.crew', 'f.readings', 'f.fuel_aboard', 'f.oil_aboard', 'f.remarks', 'f.happened_at', 'f.recorded_at', 'f.recorded_by',
+  'r.readings as in_readings', 'r.landings', 'r.tow_launches', 'r.billed_s', 'r.billed_from', 'r.fuel_added', 'r.oil_added', 'r.remarks as in_remarks', 'r.happened_at as in_at', 'r.recorded_at as in_recorded_at', 'r.recorded_by as in_recorded_by',
+] as const;
+
+const withReturns = (tx: ClubTransaction) => tx.selectFrom('flight as f').leftJoin('flight_return as r', (join) => join.onRef('r.club_id', '=', 'f.club_id').onRef('r.flight_id', '=', 'f.flight_id')).select(COLUMNS);
+
+function flownOf(row: Awaited<ReturnType<ReturnType<typeof withReturns>['execute']>>[number]): FlownFlight {
+  return {
+    id: row.flight_id, aircraftId: row.aircraft_id, personName: row.person_name, purpose: row.purpose, crew: row.crew, readings: row.readings as unknown as readonly DialReading[], fuelAboard: row.fuel_aboard, oilAboard: row.oil_aboard, remarks: row.remarks,
+    leftAt: storedInstant(row.happened_at), recordedAt: storedInstant(row.recorded_at), recordedBy: row.recorded_by,
+    returned: row.in_at === null || row.in_recorded_at === null ? null : {
+      readings: row.in_readings as unknown as readonly DialReading[], landings: row.landings, towLaunches: row.tow_launches, billed: row.billed_s, billedFrom: row.billed_from, fuelAdded: row.fuel_added, oilAdded: row.oil_added, remarks: row.in_remarks ?? '',
+      at: storedInstant(row.in_at), recordedAt: storedInstant(row.in_recorded_at), recordedBy: row.in_recorded_by ?? '',
+    },
+  };
+}
+
+/** Flights that have not come back, oldest first. */
+export async function openFlights(tx: ClubTransaction, aircraftId: string | null): Promise<readonly FlownFlight[]> {
+  return (await withReturns(tx).where('r.flight_id', 'is', null).$if(aircraftId !== null, (query) => query.where('f.aircraft_id', '=', aircraftId)).orderBy('f.happened_at').execute()).map(flownOf);
+}
+
+/** The newest flights of an aircraft, newest first. */
+export async function latestFlights(tx: ClubTransaction, aircraftId: string, most: number): Promise<readonly FlownFlight[]> {
+  return (await withReturns(tx).where('f.aircraft_id', '=', aircraftId).orderBy('f.happened_at', 'desc').limit(most).execute()).map(flownOf);
+}
+
+/** An aircraft's flights that left between two moments, in order. */
+export async function flightsLeft(tx: ClubTransaction, aircraftId: string, from: Instant, to: Instant): Promise<readonly FlownFlight[]> {
+  return (await withReturns(tx).where('f.aircraft_id', '=', aircraftId).where('f.happened_at', '>=', new Date(from)).where('f.happened_at', '<', new Date(to)).orderBy('f.happened_at').execute()).map(flownOf);
+}
+
+/** One flight. */
+export async function findFlight(tx: ClubTransaction, flightId: string): Promise<FlownFlight | undefined> {
+  const row = await withReturns(tx).where('f.flight_id', '=', flightId).executeTakeFirst();
+  return row === undefined ? undefined : flownOf(row);
+}
+
+/**
+ * What a decision needs of the flights: those that are out and the last that came back. Where the past is asked about, all of them.
+ */
+export async function readMovements(tx: ClubTransaction, aircraftId: string | null, presentOnly: boolean) {
+  const one = aircraftId !== null;
+  const columns = ['f.aircraft_id', 'f.flight_id', 'f.person_name', 'f.happened_at', 'f.recorded_at', 'r.happened_at as in_at', 'r.recorded_at as in_recorded_at'] as const;
+  const joined = () => tx.selectFrom('flight as f').leftJoin('flight_return as r', (join) => join.onRef('r.club_id', '=', 'f.club_id').onRef('r.flight_id', '=', 'f.flight_id')).select(columns);
+  if (!presentOnly) return joined().$if(one, (query) => query.where('f.aircraft_id', '=', aircraftId)).execute();
+  const out = await joined().where('r.flight_id', 'is', null).$if(one, (query) => query.where('f.aircraft_id', '=', aircraftId)).execute();
+  const last = await tx.selectFrom('aircraft as a').innerJoinLateral((query) => query.selectFrom('flight_return as l').select(['l.flight_id', 'l.happened_at', 'l.recorded_at']).whereRef('l.club_id', '=', 'a.club_id').whereRef('l.aircraft_id', '=', 'a.aircraft_id')
+    .orderBy('l.happened_at', 'desc').limit(1).as('r'), (join) => join.onTrue())
+    .innerJoin('flight as f', (join) => join.onRef('f.club_id', '=', 'a.club_id').onRef('f.flight_id', '=', 'r.flight_id'))
+    .select(columns).$if(one, (query) => query.where('a.aircraft_id', '=', aircraftId)).execute();
+  return [...out, ...last];
+}
+
+type MovementRow = Awaited<ReturnType<typeof readMovements>>[number];
+
+/** A movement as the core knows it. */
+export function movementOf(row: MovementRow): FlightOut {
+  return {
+    id: row.flight_id, happenedAt: storedInstant(row.happened_at), recordedAt: storedInstant(row.recorded_at), by: row.person_name,
+    returned: row.in_at === null || row.in_recorded_at === null ? null : { at: storedInstant(row.in_at), recordedAt: storedInstant(row.in_recorded_at) },
+  };
+}

@@ -1,0 +1,32 @@
+import type { Strike } from '@/core/records/strike';
+import type { Instant } from '@/core/time/instant';
+import { storedInstant } from './checked-values';
+import type { ClubTransaction } from './connection';
+
+/** A strike with who struck the entry and why. */
+export interface StrikeRow extends Strike {
+  readonly kind: string;
+  readonly why: string;
+  readonly replacedBy: string | null;
+  readonly byName: string;
+}
+
+/** Strikes an entry. Answers false where it had been struck already. */
+export async function insertStrike(tx: ClubTransaction, clubId: string, aircraftId: string, by: { readonly personId: string; readonly name: string }, strike: Omit<StrikeRow, 'byName'>): Promise<boolean> {
+  const at = new Date(strike.recordedAt);
+  const written = await tx.insertInto('strike').values({
+    club_id: clubId, strike_id: strike.id, aircraft_id: aircraftId, record_id: strike.record, record_kind: strike.kind, why: strike.why, replaced_by: strike.replacedBy, recorded_by_name: by.name, happened_at: at, recorded_at: at, recorded_by: by.personId,
+  }).onConflict((conflict) => conflict.columns(['club_id', 'record_id']).doNothing()).returning('strike_id').executeTakeFirst();
+  return written !== undefined;
+}
+
+/** The raw rows of one aircraft or of all. */
+export function readStrikes(tx: ClubTransaction, aircraftId: string | null) {
+  return tx.selectFrom('strike').select(['aircraft_id', 'strike_id', 'record_id', 'record_kind', 'why', 'replaced_by', 'recorded_by_name', 'recorded_at']).$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId)).execute();
+}
+
+/** A row as it was written. */
+export function strikeOf(row: Awaited<ReturnType<typeof readStrikes>>[number]): StrikeRow {
+  const recordedAt: Instant = storedInstant(row.recorded_at);
+  return { id: row.strike_id, recordedAt, record: row.record_id, kind: row.record_kind, why: row.why, replacedBy: row.replaced_by, byName: row.recorded_by_name };
+}
