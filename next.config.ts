@@ -9,6 +9,7 @@ const config: NextConfig = {
   rewrites: () => Promise.resolve([
     { source: '/aircraft/:registration', destination: '/aircraft' },
     { source: '/ramp/:registration', destination: '/ramp' },
+    { source: '/counter/:flight', destination: '/counter' },
   ]),
   headers: () => Promise.resolve([
     {

@@ -25,6 +25,8 @@ export interface DemoAircraft {
   /** A reading of an hour ago that is lower than yesterday's. */
   readonly backwards?: string;
   readonly features: readonly string[];
+  /** True where today's first flight has left once its time has come. */
+  readonly leaves?: true;
   readonly flights: readonly DemoFlight[];
   readonly findings: readonly DemoFinding[];
 }
@@ -60,7 +62,7 @@ export const FLEET: readonly DemoAircraft[] = [
     findings: [{ daysAgo: 3, step: 'K062', what: 'Navigation lights: lamp or lens failed; the left one stays dark', by: 'student' }] },
   { ...plain, registration: 'N08TB', typeName: 'Brenk T', fit: 'tug', firstFlown: '1985-06-21', hours: '7120.00', inspectedAt: '7038.10', features: [...TRAINER, 'tug'], flights: [{ at: 11, lasts: 4, airborne: '3.00', who: 'tow duty', purpose: 'glider-towing' }] },
   { ...plain, registration: 'N09TB', typeName: 'Luvane D', category: 'glider', fit: 'glider', firstFlown: '1993-08-01', hours: '1503.60', inspectedAt: '1480.00', features: ['glider', 'composite', 'removable-wings'] },
-  { ...plain, registration: 'N01TG', typeName: 'Quorin 160', hours: '3980.90', inspectedAt: '3944.10', flights: [{ at: 9, lasts: 1, airborne: '0.90', who: 'M. Ostrow', purpose: 'private-rental' }, { at: 15, lasts: 1.5, airborne: '1.30', who: 'E. Quist', purpose: 'instruction-school-aircraft' }] },
+  { ...plain, registration: 'N01TG', typeName: 'Quorin 160', hours: '3980.90', inspectedAt: '3944.10', leaves: true, flights: [{ at: 9, lasts: 1, airborne: '0.90', who: 'M. Ostrow', purpose: 'private-rental' }, { at: 15, lasts: 1.5, airborne: '1.30', who: 'E. Quist', purpose: 'instruction-school-aircraft' }] },
   { ...plain, registration: 'N02TG', typeName: 'Quorin 160', hours: '4420.00', inspectedAt: '4400.00', registrationYearsLeft: -0.2 },
   { ...plain, registration: 'N03TG', typeName: 'Quorin 180', hours: '2890.30', inspectedAt: '2840.00', annualMonthsAgo: 12, flights: [{ at: 13, lasts: 1.5, airborne: '1.20', who: 'T. Arden', purpose: 'carriage-for-hire' }] },
   { ...plain, registration: 'N04TG', typeName: 'Oristo H', firstFlown: '1979-09-12', hours: '8011.70', inspectedAt: '7960.00', missingPaper: 'weight-and-balance', flights: [{ at: 11, lasts: 1, airborne: '0.80', who: 'D. Hale', purpose: 'private-rental' }] },

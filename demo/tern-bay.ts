@@ -1,9 +1,10 @@
 // Tern Bay Flying Club: made by code from a seed number, through the same commands that people use.
 import { addPhoto } from '../src/commands/add-photo';
 import type { Actor, Outcome, Ports } from '../src/commands/command';
+import { checkOut } from '../src/commands/check-out';
 import { foundClub } from '../src/commands/found-club';
 import { loadFolder } from '../src/commands/load-folder';
-import { loadRecords, type RecordBatch } from '../src/commands/load-records';
+import { loadRecords, NO_RECORDS, type RecordBatch } from '../src/commands/load-records';
 import { planFlight } from '../src/commands/plan-flight';
 import { recordMeterReading } from '../src/commands/record-meter-reading';
 import { reportFinding } from '../src/commands/report-finding';
@@ -19,7 +20,9 @@ import { civilDateAt, zone } from '../src/core/time/zone';
 import { stepOf } from '../src/core/walkround/classify';
 import { inClub } from '../src/db/club-transaction';
 import { loadAircraft } from '../src/db/aircraft-facts';
+import { counterFlight } from '../src/queries/counter';
 import { fitOutOf, particularsOf, serialOf } from './fit-out';
+import { flightsOf } from './flights';
 import { FITS, FLEET, type DemoAircraft, type DemoFinding } from './fleet';
 import { DAYS_BACK, historyOf } from './history';
 import { idsFrom } from './identity';
@@ -74,14 +77,14 @@ function papers(aircraft: DemoAircraft, today: CivilDate): RecordBatch['document
 }
 
 /** Cuts a batch into what was written down by `moment` and the rest. */
-function cut({ documents, inspections, readings, others }: RecordBatch, moment: Instant): readonly [RecordBatch, RecordBatch] {
-  const by = (record: { readonly recordedAt: Instant }) => record.recordedAt <= moment;
-  const after = (record: { readonly recordedAt: Instant }) => record.recordedAt > moment;
-  return [
-    { documents: documents.filter(by), inspections: inspections.filter(by), readings: readings.filter(by), others: others.filter(by) },
-    { documents: documents.filter(after), inspections: inspections.filter(after), readings: readings.filter(after), others: others.filter(after) },
-  ];
+function cut(batch: RecordBatch, moment: Instant): readonly [RecordBatch, RecordBatch] {
+  const part = (keep: (record: { readonly recordedAt: Instant }) => boolean): RecordBatch => ({
+    documents: batch.documents.filter(keep), inspections: batch.inspections.filter(keep), readings: batch.readings.filter(keep), others: batch.others.filter(keep), dials: batch.dials.filter(keep), flights: batch.flights.filter(keep),
+  });
+  return [part(({ recordedAt }) => recordedAt <= moment), part(({ recordedAt }) => recordedAt > moment)];
 }
+
+const sizeOf = (batch: RecordBatch): number => Object.values(batch).reduce((sum, list) => sum + (list as readonly unknown[]).length, 0);
 
 async function tellFinding(ports: Ports, aircraft: DemoAircraft, aircraftId: string, finding: DemoFinding, happenedAt: Instant, at: number): Promise<void> {
   const findingId = id(`${aircraft.registration}/finding/${at}`);
@@ -112,21 +115,35 @@ async function planFlights(ports: Ports, aircraft: DemoAircraft, day: CivilDate,
   }
 }
 
+/** Somebody is out already, where the day has come so far: the Counter shows who and since when. */
+async function leaveToday(ports: Ports, { registration, flights, leaves }: DemoAircraft, today: CivilDate, now: Instant): Promise<void> {
+  const [first] = flights;
+  const leaving = first === undefined ? now : hourOfDay(today, first.at + 0.05, TERN_BAY);
+  if (leaves !== true || leaving >= now) return;
+  const flightId = id(`${registration}/flight/${today}/0`);
+  const seen = await inClub(ports.db, CLUB_ID, (tx) => counterFlight(tx, CLUB_ID, flightId, leaving));
+  if (seen === null) throw new Error(`${registration} has no flight today`);
+  must(await checkOut(portsAt(ports, leaving), actorOf('dispatcher'), {
+    flightId, aircraftId: seen.aircraftId, seenRevision: seen.revision, readings: seen.dials.map(({ dial, last }) => ({ dial: dial.id, shown: ((last ?? 0) / 3600).toFixed(2) })), accepted: [], fuelAboard: '24 US gal', oilAboard: '6 US qt', remarks: null,
+  }));
+}
+
 async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number, now: Instant): Promise<void> {
   const today = civilDateAt(now, TERN_BAY.zone);
   const aircraftId = id(aircraft.registration);
   const desk = actorOf('dispatcher');
   const past = historyOf(aircraft, today, TERN_BAY, SEED + number, id);
-  let rest: RecordBatch = { documents: papers(aircraft, today), ...past, others: fitOutOf(aircraft, today, TERN_BAY, number, id, past) };
+  const flown = flightsOf(aircraft, past.readings, today, TERN_BAY, SEED + number, id);
+  let rest: RecordBatch = { documents: papers(aircraft, today), inspections: past.inspections, readings: flown.readings, others: [...fitOutOf(aircraft, today, TERN_BAY, number, id, past), ...flown.unlogged], dials: flown.dials, flights: flown.flights };
   const flush = async (moment: Instant) => {
     const [batch, later] = cut(rest, moment);
     rest = later;
-    if (batch.documents.length + batch.inspections.length + batch.readings.length + batch.others.length > 0) must(await loadRecords(portsAt(ports, moment), desk, aircraftId, batch));
+    if (sizeOf(batch) > 0) must(await loadRecords(portsAt(ports, moment), desk, aircraftId, batch));
   };
   const joined = hourOfDay(addDays(today, -DAYS_BACK), 8, TERN_BAY);
   must(await loadFolder(portsAt(ports, joined), desk, {
     aircraftId, registration: aircraft.registration, typeName: aircraft.typeName, category: aircraft.category, firstFlownOn: civilDate(aircraft.firstFlown), approvedFor: FITS[aircraft.fit], features: aircraft.features, particulars: particularsOf(aircraft),
-    documents: [], inspections: [], readings: [], others: [],
+    ...NO_RECORDS,
   }));
   // Quarter by quarter, then event by event: the ledger reads in the order in which things were written down.
   for (let back = DAYS_BACK - 60; back > 60; back -= 90) await flush(hourOfDay(addDays(today, -back), 21, TERN_BAY));
@@ -152,7 +169,8 @@ async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number,
     }
   }
   await plan();
-  if (rest.documents.length + rest.inspections.length + rest.readings.length + rest.others.length > 0) throw new Error(`records of ${aircraft.registration} lie in the future`);
+  await leaveToday(ports, aircraft, today, now);
+  if (sizeOf(rest) > 0) throw new Error(`records of ${aircraft.registration} lie in the future`);
   if (aircraft.backwards !== undefined) {
     const readAt = addSeconds(now, -600);
     must(await recordMeterReading(portsAt(ports, readAt), actorOf('renter'), { readingId: id(`${aircraft.registration}/backwards`), aircraftId, value: hours(aircraft.backwards), readAt }));

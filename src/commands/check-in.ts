@@ -4,7 +4,8 @@ import { ranOn } from '@/core/counter/ran-on';
 import { hoursFromSeconds } from '@/core/quantities/hours';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
-import { instantText } from '@/core/time/instant';
+import { instantText, type Instant } from '@/core/time/instant';
+import { momentsAt } from '@/core/time/zone';
 import { classifyFinding } from '@/core/walkround/classify';
 import { currentDials } from '@/db/dials';
 import { insertDiscrepancy } from '@/db/discrepancies';
@@ -15,6 +16,7 @@ import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
 import { askAgain, meterByMeter, read, writeRead } from './counter-readings';
 
+const MINUTE = 60_000;
 const DESK_ROLES = ['dispatcher', 'instructor'];
 /** What is usual between two dials is seen on so many of the last flights. */
 const FLIGHTS_COMPARED = 60;
@@ -29,17 +31,21 @@ export interface Billing { readonly seconds: number; readonly from: string }
 export async function checkIn(ports: Ports, actor: Actor, entry: CheckIn): Promise<Outcome<{ readonly flightId: string; readonly billing: Billing | null; readonly revision: number }>> {
   if (!actor.roles.some((role) => DESK_ROLES.includes(role))) return refused({ code: 'not-entitled', message: 'Only a dispatcher or an instructor takes an aircraft back. Go to the desk.' });
   return changeAircraft(ports, actor, entry.aircraftId, 'check-in', null, async ({ tx, club, stored, registration, recordedAt }) => {
+    const { zone } = club.place;
     const flight = await findFlight(tx, entry.flightId);
     if (flight?.aircraftId !== entry.aircraftId) throw new Refused({ code: 'not-found', message: `${registration} did not leave for this flight. Open the Counter again.` });
     if (flight.returned !== null) throw new Refused({ code: 'conflict', message: `${registration} was checked in already, as back at ${momentText(flight.returned.at, club.place.zone)}. Nothing was recorded; what you wrote is kept. If that entry is wrong, correct it in the folder.`, revision: stored.revision, changes: [] });
-    if (entry.at > recordedAt || entry.at < flight.leftAt) {
+    // Where the clock is set back one time is two moments: the later one that can be.
+    const back = momentsAt(entry.at.date, entry.at.clock, zone).filter((moment) => moment <= recordedAt && moment >= Math.floor(flight.leftAt / MINUTE) * MINUTE).at(-1);
+    if (back === undefined) {
       throw new Refused({ code: 'invalid', message: `It left at ${momentText(flight.leftAt, club.place.zone)} and cannot have come back before that or later than now. Correct the time.`, problems: [{ path: 'at', message: 'between leaving and now' }] });
     }
-    const { zone } = club.place;
+    // Clocks are read to the minute: back within the minute in which it left is back when it left.
+    const backAt = Math.max(back, flight.leftAt) as Instant;
     const dials = await currentDials(tx, entry.aircraftId);
     const known = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
     const states = dials.map((dial) => ({ dial, last: lastShown(dial, known.meters) }));
-    const elapsed = Math.ceil((entry.at - flight.leftAt) / 1000);
+    const elapsed = Math.ceil((backAt - flight.leftAt) / 1000);
     const asks = asksAtCheckIn(states, entry.readings, elapsed, usualRatios(ranOn(await latestFlights(tx, entry.aircraftId, FLIGHTS_COMPARED))));
     const open = unanswered(asks, entry.accepted);
     if (open.length > 0) throw askAgain(open, states);
@@ -48,8 +54,8 @@ export async function checkIn(ports: Ports, actor: Actor, entry: CheckIn): Promi
       throw new Refused({ code: 'invalid', message: `No meter of ${registration} shows its time in service. Say how long it was in the air.`, problems: [{ path: 'airborne', message: 'needed here' }] });
     }
     if (entry.airborne !== null && entry.airborne > elapsed) throw new Refused({ code: 'invalid', message: 'It cannot have been in the air for longer than it was away. Correct one of both.', problems: [{ path: 'airborne', message: 'at most the time away' }] });
-    const at = { flightId: entry.flightId, happenedAt: entry.at, recordedAt };
-    const seen = read(ports.newId, states, entry.readings, asks, entry.flightId, entry.at, recordedAt);
+    const at = { flightId: entry.flightId, happenedAt: backAt, recordedAt };
+    const seen = read(ports.newId, states, entry.readings, asks, entry.flightId, backAt, recordedAt);
     const more = meterByMeter(ports.newId, known.meters, seen, { landings: entry.landings, towLaunches: entry.towLaunches ?? 0, airborne: shown ? null : entry.airborne }, at);
     const biller = dials.find(({ bills }) => bills);
     const by = biller === undefined ? undefined : seen.dials.find(({ name }) => name === biller.name);
@@ -58,30 +64,32 @@ export async function checkIn(ports: Ports, actor: Actor, entry: CheckIn): Promi
     const remarks = entry.remarks === 'nothing-to-report' ? 'Nothing to report' : entry.remarks.words;
     const amount = (added: CheckIn['fuelAdded']) => (added === null ? null : `${added.amount} ${added.unit}${added.grade === null ? '' : `, ${added.grade}`}`);
     await insertReturn(tx, actor.clubId, entry.aircraftId, entry.flightId, actor.personId, {
-      readings: seen.dials, landings: entry.landings, towLaunches: entry.towLaunches, billed: billing?.seconds ?? null, billedFrom: billing?.from ?? null, fuelAdded: amount(entry.fuelAdded), oilAdded: amount(entry.oilAdded), remarks, at: entry.at, recordedAt,
+      readings: seen.dials, landings: entry.landings, towLaunches: entry.towLaunches, billed: billing?.seconds ?? null, billedFrom: billing?.from ?? null, fuelAdded: amount(entry.fuelAdded), oilAdded: amount(entry.oilAdded), remarks, at: backAt, recordedAt,
     });
     await writeRead(ports, tx, actor.clubId, entry.aircraftId, actor.personId, { readings: [...seen.readings, ...more], wrapped: seen.wrapped });
     const service = [...seen.readings, ...more].find(({ meter }) => meter === 'time-in-service')?.value ?? null;
     await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, ([['fuel', entry.fuelAdded], ['oil', entry.oilAdded]] as const).flatMap(([what, added]): readonly OtherRecord[] => {
       if (added === null || added.volume === 0) return [];
       const id = ports.newId();
-      return [{ id, kind: 'uplift', happenedAt: entry.at, recordedAt, body: { id, happenedAt: entry.at, recordedAt, what, added: added.volume, grade: added.grade, timeInService: service === null ? null : hoursFromSeconds(service) } }];
+      return [{ id, kind: 'uplift', happenedAt: backAt, recordedAt, body: { id, happenedAt: backAt, recordedAt, what, added: added.volume, grade: added.grade, timeInService: service === null ? null : hoursFromSeconds(service) } }];
     }));
     for (const { findingId, what } of entry.defects) {
       // What was felt in the air is on no list: a mechanic looks first.
       const { classification, closesUses } = classifyFinding(null, false, 'would-not-fly');
-      await insertDiscrepancy(tx, { clubId: actor.clubId, aircraftId: entry.aircraftId, discrepancyId: findingId, station: 'In flight', side: null, step: null, asListed: false, what, looks: 'would-not-fly', foundBy: { personId: actor.personId, name: flight.personName }, classification, closesUses, happenedAt: entry.at, recordedAt });
+      await insertDiscrepancy(tx, { clubId: actor.clubId, aircraftId: entry.aircraftId, discrepancyId: findingId, station: 'In flight', side: null, step: null, asListed: false, what, looks: 'would-not-fly', foundBy: { personId: actor.personId, name: flight.personName }, classification, closesUses, happenedAt: backAt, recordedAt });
     }
     return {
       value: { flightId: entry.flightId, billing },
       ledger: {
-        id: entry.flightId, person: flight.personName, back: instantText(entry.at), zone, readings: seen.dials.map(({ name, shown: text }) => ({ name, shown: text })), landings: entry.landings, towLaunches: entry.towLaunches, fuelAdded: amount(entry.fuelAdded), oilAdded: amount(entry.oilAdded),
+        id: entry.flightId, person: flight.personName, back: instantText(backAt), zone, readings: seen.dials.map(({ name, shown: text }) => ({ name, shown: text })), landings: entry.landings, towLaunches: entry.towLaunches, fuelAdded: amount(entry.fuelAdded), oilAdded: amount(entry.oilAdded),
         remarks, defects: entry.defects.map(({ findingId, what }) => ({ id: findingId, what })), billed: billing === null ? null : { seconds: billing.seconds, from: billing.from },
       },
     };
   }, async (tx) => {
     const before = await findFlight(tx, entry.flightId);
-    if (before?.returned?.recordedBy !== actor.personId || before.returned.at !== entry.at) return null;
+    const same = (a: readonly { readonly shown: string }[], b: readonly { readonly shown: string }[]) => a.map(({ shown }) => shown.trim()).join() === b.map(({ shown }) => shown.trim()).join();
+    // The same person with the same figures: an answer that got lost. Anything else is looked at as a second entry, and refused.
+    if (before?.returned?.recordedBy !== actor.personId || before.returned.landings !== entry.landings || !same(before.returned.readings, entry.readings)) return null;
     const { billed, billedFrom } = before.returned;
     return { flightId: entry.flightId, billing: billed === null || billedFrom === null ? null : { seconds: billed, from: billedFrom } };
   });

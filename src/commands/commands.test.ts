@@ -14,7 +14,7 @@ import type { Actor } from './command';
 import { UNKNOWN_PARTICULARS } from '@/core/records/aircraft';
 import { UNSAID } from '@/core/records/planned-flight';
 import { loadFolder } from './load-folder';
-import { loadRecords } from './load-records';
+import { loadRecords, NO_RECORDS } from './load-records';
 import { planFlight } from './plan-flight';
 import { recordMeterReading } from './record-meter-reading';
 import { reportFinding } from './report-finding';
@@ -191,9 +191,9 @@ describe('the other commands', () => {
     expect(bad(await planFlight(club.ports, club.actor('mechanic'), club.aircraftId, 'J. Sol', flight))).toMatchObject({ code: 'not-entitled' });
   });
   it('only a dispatcher brings in aircraft and records', async () => {
-    const folder = { aircraftId: randomUUID(), registration: 'N09TB', typeName: 'Luvane D', category: 'glider' as const, firstFlownOn: null, approvedFor: null, features: null, particulars: UNKNOWN_PARTICULARS, documents: [], inspections: [], readings: [], others: [] };
+    const folder = { aircraftId: randomUUID(), registration: 'N09TB', typeName: 'Luvane D', category: 'glider' as const, firstFlownOn: null, approvedFor: null, features: null, particulars: UNKNOWN_PARTICULARS, ...NO_RECORDS };
     expect(bad(await loadFolder(club.ports, club.actor('mechanic'), folder))).toMatchObject({ code: 'not-entitled' });
-    expect(bad(await loadRecords(club.ports, club.actor('mechanic'), club.aircraftId, { documents: [], inspections: [], readings: [], others: [] }))).toMatchObject({ code: 'not-entitled' });
+    expect(bad(await loadRecords(club.ports, club.actor('mechanic'), club.aircraftId, NO_RECORDS))).toMatchObject({ code: 'not-entitled' });
     good(await loadFolder(club.ports, club.actor('dispatcher'), folder));
     const rows = (await inClub(club.ports.db, club.clubId, (tx) => line(tx, club.clubId, club.ports.now(), true))).rows;
     expect(rows.map(({ registration, verdict }) => [registration, verdict])).toEqual([['N02TB', 'Released'], ['N09TB', 'Grounded']]);

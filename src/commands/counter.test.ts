@@ -5,6 +5,7 @@ import { hours } from '@/core/quantities/hours';
 import { volume } from '@/core/quantities/volume';
 import { UNSAID, type PlannedFlight } from '@/core/records/planned-flight';
 import { addSeconds } from '@/core/time/instant';
+import { wallClock } from '@/core/time/zone';
 import { inClub } from '@/db/club-transaction';
 import { latestFlights } from '@/db/flights';
 import { othersOfKind } from '@/db/other-records';
@@ -15,7 +16,7 @@ import { bad, closeDatabase, good, testClub } from '@/testing/database';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
 import { addDial, attributeUnlogged, exchangeDial } from './dials';
-import { loadRecords } from './load-records';
+import { loadRecords, NO_RECORDS } from './load-records';
 import { planFlight } from './plan-flight';
 
 let club: Awaited<ReturnType<typeof testClub>>;
@@ -35,7 +36,8 @@ async function planned(change: Partial<PlannedFlight> = {}, person = 'R. Dane'):
   return id;
 }
 const leave = async (flightId: string, shown: string, change: Partial<CheckOut> = {}) => checkOut(club.ports, club.actor('dispatcher'), { flightId, aircraftId: club.aircraftId, seenRevision: await revision(), readings: [{ dial: block, shown }], accepted: [], fuelAboard: null, oilAboard: null, remarks: null, ...change });
-const comeBack = (flightId: string, shown: string, change: Partial<CheckIn> = {}) => checkIn(club.ports, club.actor('dispatcher'), { flightId, aircraftId: club.aircraftId, at: club.ports.now(), readings: [{ dial: block, shown }], accepted: [], airborne: null, landings: 2, towLaunches: null, fuelAdded: null, oilAdded: null, remarks: 'nothing-to-report', defects: [], ...change });
+const comeBack = (flightId: string, shown: string, change: Partial<CheckIn> = {}) => checkIn(club.ports, club.actor('dispatcher'), { flightId, aircraftId: club.aircraftId, at: wall(), readings: [{ dial: block, shown }], accepted: [], airborne: null, landings: 2, towLaunches: null, fuelAdded: null, oilAdded: null, remarks: 'nothing-to-report', defects: [], ...change });
+const wall = (by = 0) => { const { date, hour, minute } = wallClock(addSeconds(club.ports.now(), by), club.place.zone); return { date, clock: `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}` }; };
 const later = (seconds: number) => { club.ports.at = addSeconds(club.ports.at, seconds); };
 const timeInService = async () => (await inTx(async (tx) => (await tx.selectFrom('meter_reading').select((select) => select.fn.max('value_s').as('most')).where('aircraft_id', '=', club.aircraftId).where('meter', '=', 'time-in-service').executeTakeFirstOrThrow()).most)) as unknown as number;
 
@@ -63,7 +65,7 @@ describe('handing out and taking back', () => {
     expect(bad(await checkOut(club.ports, club.actor('renter'), { flightId: flight, aircraftId: club.aircraftId, seenRevision: 3, readings: [], accepted: [], fuelAboard: null, oilAboard: null, remarks: null }))).toMatchObject({ code: 'not-entitled' });
     good(await leave(flight, text(start)));
     later(3600);
-    expect(bad(await checkIn(club.ports, club.actor('student'), { flightId: flight, aircraftId: club.aircraftId, at: club.ports.now(), readings: [], accepted: [], airborne: null, landings: 1, towLaunches: null, fuelAdded: null, oilAdded: null, remarks: 'nothing-to-report', defects: [] }))).toMatchObject({ code: 'not-entitled' });
+    expect(bad(await checkIn(club.ports, club.actor('student'), { flightId: flight, aircraftId: club.aircraftId, at: wall(), readings: [], accepted: [], airborne: null, landings: 1, towLaunches: null, fuelAdded: null, oilAdded: null, remarks: 'nothing-to-report', defects: [] }))).toMatchObject({ code: 'not-entitled' });
   });
   it('a flight that is not back keeps the aircraft, says who has it since when, and is chased once it is late', async () => {
     const flight = await planned();
@@ -90,7 +92,7 @@ describe('handing out and taking back', () => {
     good(await leave(flight, text(start), { seenRevision }));
     expect(good(await leave(flight, text(start), { seenRevision }))).toEqual({ flightId: flight, revision: seenRevision + 1 });
     later(3600);
-    const entry = { readings: [{ dial: block, shown: text(start + 3600) }], at: club.ports.now() };
+    const entry = { readings: [{ dial: block, shown: text(start + 3600) }], at: wall() };
     good(await comeBack(flight, '', entry));
     later(30);
     expect(good(await comeBack(flight, '', entry)).billing).toEqual({ seconds: 3600, from: 'Block meter' });
@@ -101,7 +103,7 @@ describe('handing out and taking back', () => {
     good(await leave(flight, text(start)));
     later(3600);
     good(await comeBack(flight, text(start + 3600)));
-    expect(bad(await checkIn(club.ports, club.actor('instructor'), { flightId: flight, aircraftId: club.aircraftId, at: club.ports.now(), readings: [{ dial: block, shown: text(start + 3600) }], accepted: [], airborne: null, landings: 2, towLaunches: null, fuelAdded: null, oilAdded: null, remarks: 'nothing-to-report', defects: [] }))).toMatchObject({ code: 'conflict', message: expect.stringContaining('was checked in already') as string });
+    expect(bad(await checkIn(club.ports, club.actor('instructor'), { flightId: flight, aircraftId: club.aircraftId, at: wall(), readings: [{ dial: block, shown: text(start + 3600) }], accepted: [], airborne: null, landings: 2, towLaunches: null, fuelAdded: null, oilAdded: null, remarks: 'nothing-to-report', defects: [] }))).toMatchObject({ code: 'conflict', message: expect.stringContaining('was checked in already') as string });
   });
   it('leaves only where the answer is a plain yes, with the readings just taken', async () => {
     const left = (await row())?.secondsLeft ?? 0;
@@ -153,7 +155,7 @@ describe('slips at check-in', () => {
   });
   it.each([['before it left', -6000], ['in the future', 60]])('a return %s is refused', async (_, by) => {
     const flight = await out();
-    expect(bad(await comeBack(flight, text(start + 3600), { at: addSeconds(club.ports.now(), by) }))).toMatchObject({ code: 'invalid', problems: [{ path: 'at' }] });
+    expect(bad(await comeBack(flight, text(start + 3600), { at: wall(by) }))).toMatchObject({ code: 'invalid', problems: [{ path: 'at' }] });
   });
   it('fuel, oil and a defect found in flight go on record with it', async () => {
     const flight = await out();
@@ -198,7 +200,7 @@ describe('meters', () => {
   });
   it('a meter that no dial shows goes on with the flight all the same', async () => {
     const [landings, engine] = [randomUUID(), randomUUID()];
-    good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { documents: [], inspections: [], others: [], readings: [
+    good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [
       { id: landings, meter: 'landings', value: 500, happenedAt: club.ports.now(), recordedAt: club.ports.now() }, { id: engine, meter: 'engine', value: hours('100'), happenedAt: club.ports.now(), recordedAt: club.ports.now() },
     ] }));
     const flight = await planned();

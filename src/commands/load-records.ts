@@ -6,6 +6,8 @@ import { decimalHours, hoursFromSeconds } from '@/core/quantities/hours';
 import { isHourMeter } from '@/core/records/meters';
 import { lockAircraft, raiseRevision } from '@/db/aircraft-facts';
 import type { ClubTransaction } from '@/db/connection';
+import { insertDials, type DialRow } from '@/db/dials';
+import { insertFlown, type DepartedFlight, type FlightReturn } from '@/db/flights';
 import { insertInspections, insertReadings, insertSightings } from '@/db/folder-rows';
 import { insertOthers, type OtherRecord } from '@/db/other-records';
 import { inClub } from '@/db/club-transaction';
@@ -18,9 +20,14 @@ import { Refused, refused, settle, type Actor, type Outcome, type Ports } from '
 export interface RecordBatch {
   readonly documents: readonly (AircraftDocument & { readonly keptWhere: string | null })[];
   readonly inspections: readonly Inspection[];
-  readonly readings: readonly MeterReading[];
+  readonly readings: readonly (MeterReading & { readonly dialId?: string | null })[];
   readonly others: readonly OtherRecord[];
+  readonly dials: readonly DialRow[];
+  readonly flights: readonly (Omit<DepartedFlight, 'aircraftId'> & { readonly returned: FlightReturn | null })[];
 }
+
+/** A batch without anything in it. */
+export const NO_RECORDS: RecordBatch = { documents: [], inspections: [], readings: [], others: [], dials: [], flights: [] };
 
 /** A reading as people write it: decimal hours, or a count. */
 function enteredText({ meter, value }: MeterReading): string {
@@ -28,16 +35,18 @@ function enteredText({ meter, value }: MeterReading): string {
 }
 
 /** Writes a batch inside somebody's transaction and answers what the ledger keeps of it: how many, and a digest of all. */
-export async function writeBatch(ports: Ports, tx: ClubTransaction, actor: Actor, aircraftId: string, { documents, inspections, readings, others }: RecordBatch): Promise<Plain> {
+export async function writeBatch(ports: Ports, tx: ClubTransaction, actor: Actor, aircraftId: string, { documents, inspections, readings, others, dials, flights }: RecordBatch): Promise<Plain> {
   await insertSightings(tx, actor.clubId, aircraftId, actor.personId, documents);
   await insertInspections(tx, actor.clubId, aircraftId, actor.personId, inspections.map((inspection) => ({
     ...inspection, signatureId: inspection.signedBy === null ? null : ports.newId(), clearedSignatureId: inspection.listCleared === null ? null : ports.newId(),
     entered: inspection.timeInService === null ? null : decimalHours(inspection.timeInService, 2, 'down'),
   })));
+  await insertDials(tx, actor.clubId, aircraftId, actor.personId, dials);
+  await insertFlown(tx, actor.clubId, aircraftId, actor.personId, flights.map((flight) => ({ ...flight, aircraftId })));
   await insertReadings(tx, actor.clubId, aircraftId, actor.personId, readings.map((reading) => ({ ...reading, entered: enteredText(reading) })));
   await insertOthers(tx, actor.clubId, aircraftId, actor.personId, others);
-  const digest = ports.sha256(Buffer.from(canonicalJson({ documents, inspections, readings, others } as unknown as Plain), 'utf8'));
-  return { digest: Buffer.from(digest).toString('hex'), documents: documents.length, inspections: inspections.length, readings: readings.length, others: others.length };
+  const digest = ports.sha256(Buffer.from(canonicalJson({ documents, inspections, readings, others, dials, flights } as unknown as Plain), 'utf8'));
+  return { digest: Buffer.from(digest).toString('hex'), documents: documents.length, inspections: inspections.length, readings: readings.length, others: others.length, meters: dials.length, flights: flights.length };
 }
 
 /** Brings in records of an aircraft that is there: all or nothing, with one ledger entry that holds their digest. Only a dispatcher may. */

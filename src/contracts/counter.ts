@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { parseVolume, VOLUME_UNITS } from '../core/quantities/volume';
 import { METER_NAMES, METERS, type Meter } from '../core/records/meters';
-import { hoursSchema, instantSchema, textSchema } from './scalars';
+import { hoursSchema, textSchema, wallTimeSchema } from './scalars';
 
 const shown = z.string().trim().max(12, 'expected a reading such as 4177.5');
 const readings = z.array(z.strictObject({ dial: z.uuid('expected a meter'), shown })).max(12);
@@ -29,7 +29,7 @@ export type CheckOut = z.output<typeof checkOutSchema>;
 /** Taking it back. */
 export const checkInSchema = z.strictObject({
   flightId: z.uuid('choose a flight'), aircraftId: z.uuid('expected an aircraft'),
-  at: instantSchema, readings, accepted,
+  at: wallTimeSchema, readings, accepted,
   /** Time in the air, where no meter shows the time in service. */
   airborne: hoursSchema.nullable(),
   landings: z.number('say how many landings').int('whole landings').min(0).max(200),

@@ -35,3 +35,6 @@ export const textSchema = (most: number) => z.string().trim().min(1, 'expected s
 
 /** Paint registration: letters, digits and hyphens. */
 export const registrationSchema = z.string().regex(/^[A-Z0-9][A-Z0-9-]{1,9}$/, 'expected 2 to 10 capital letters, digits or hyphens, such as N07TB').meta({ description: 'registration as painted', examples: ['N07TB'] });
+
+/** A time of a day as the wall clock at the field shows it; the server knows the zone. */
+export const wallTimeSchema = z.strictObject({ date: dateSchema, clock: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'expected a time such as 09:42') });

@@ -3,7 +3,7 @@ import { sql } from 'kysely';
 import { Client } from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { getMigrations } from 'better-auth/db/migration';
-import { loadRecords } from '@/commands/load-records';
+import { loadRecords, NO_RECORDS } from '@/commands/load-records';
 import { recordMeterReading } from '@/commands/record-meter-reading';
 import { reportFinding } from '@/commands/report-finding';
 import { decide } from '@/core/decision/decide';
@@ -163,7 +163,7 @@ describe('facts in the database', () => {
     const paper = facts.documents.find((document) => document.kind === 'registration-certificate');
     if (paper?.kind !== 'registration-certificate') throw new Error('no registration');
     const sighted = (change: object) => ({ ...paper, id: randomUUID(), keptWhere: null, recordedAt: club.ports.at, ...change });
-    const load = async (change: object) => { good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { documents: [sighted(change)], inspections: [], readings: [], others: [] })); };
+    const load = async (change: object) => { good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, documents: [sighted(change)] })); };
     await load({ happenedAt: addSeconds(club.ports.at, -7200), ended: { on: civilDate('2026-11-20'), because: 'ownership-transferred' } });
     await load({ happenedAt: addSeconds(club.ports.at, -3600) });
     for (const presentOnly of [true, false]) {

@@ -45,20 +45,42 @@ export interface FlightReturn {
 /** A flight with its return, null while it is out. */
 export interface FlownFlight extends DepartedFlight { readonly recordedBy: string; readonly returned: (FlightReturn & { readonly recordedBy: string }) | null }
 
-/** Writes a departure. */
-export async function insertFlight(tx: ClubTransaction, clubId: string, recordedBy: string, flight: DepartedFlight): Promise<void> {
-  await tx.insertInto('flight').values({
+function departureRow(clubId: string, recordedBy: string, flight: DepartedFlight) {
+  return {
     club_id: clubId, flight_id: flight.id, aircraft_id: flight.aircraftId, person_name: flight.personName, purpose: flight.purpose, crew: flight.crew, readings: JSON.stringify(flight.readings),
     fuel_aboard: flight.fuelAboard, oil_aboard: flight.oilAboard, remarks: flight.remarks, happened_at: new Date(flight.leftAt), recorded_at: new Date(flight.recordedAt), recorded_by: recordedBy,
-  }).execute();
+  };
+}
+
+
+function returnRow(clubId: string, aircraftId: string, flightId: string, recordedBy: string, back: FlightReturn) {
+  return {
+    club_id: clubId, flight_id: flightId, aircraft_id: aircraftId, readings: JSON.stringify(back.readings), landings: back.landings, tow_launches: back.towLaunches, billed_s: back.billed, billed_from: back.billedFrom,
+    fuel_added: back.fuelAdded, oil_added: back.oilAdded, remarks: back.remarks, happened_at: new Date(back.at), recorded_at: new Date(back.recordedAt), recorded_by: recordedBy,
+  };
+}
+
+/** Writes a departure. */
+export async function insertFlight(tx: ClubTransaction, clubId: string, recordedBy: string, flight: DepartedFlight): Promise<void> {
+  await tx.insertInto('flight').values(departureRow(clubId, recordedBy, flight)).execute();
 }
 
 /** Writes a return. */
 export async function insertReturn(tx: ClubTransaction, clubId: string, aircraftId: string, flightId: string, recordedBy: string, back: FlightReturn): Promise<void> {
-  await tx.insertInto('flight_return').values({
-    club_id: clubId, flight_id: flightId, aircraft_id: aircraftId, readings: JSON.stringify(back.readings), landings: back.landings, tow_launches: back.towLaunches, billed_s: back.billed, billed_from: back.billedFrom,
-    fuel_added: back.fuelAdded, oil_added: back.oilAdded, remarks: back.remarks, happened_at: new Date(back.at), recorded_at: new Date(back.recordedAt), recorded_by: recordedBy,
-  }).execute();
+  await tx.insertInto('flight_return').values(returnRow(clubId, aircraftId, flightId, recordedBy, back)).execute();
+}
+
+/** So many flights are written with one statement: the database takes a limited number of values. */
+const AT_ONCE = 1000;
+
+/** Writes flights of the past with their returns. */
+export async function insertFlown(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, flights: readonly (DepartedFlight & { readonly returned: FlightReturn | null })[]): Promise<void> {
+  for (let at = 0; at < flights.length; at += AT_ONCE) {
+    const some = flights.slice(at, at + AT_ONCE);
+    await tx.insertInto('flight').values(some.map((flight) => departureRow(clubId, recordedBy, { ...flight, aircraftId }))).execute();
+    const back = some.flatMap(({ id, returned }) => (returned === null ? [] : [returnRow(clubId, aircraftId, id, recordedBy, returned)]));
+    if (back.length > 0) await tx.insertInto('flight_return').values(back).execute();
+  }
 }
 
 const COLUMNS = [

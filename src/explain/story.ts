@@ -1,7 +1,7 @@
 import { CERTIFICATE_KINDS } from '../core/records/certificate';
 import { placeOnAircraft } from '../core/walkround/place';
 import { parseCivilDate } from '../core/time/civil-date';
-import { dateText, list } from './formats';
+import { dateText, list, sentenceCase } from './formats';
 import { CERTIFICATE_NAMES } from './names';
 
 const WORK_NAMES: Readonly<Record<string, string>> = { repaired: 'repaired', 'no-fault-found': 'looked, and found no fault', serviced: 'put right', 'judged-acceptable': 'judged acceptable' };
@@ -15,7 +15,14 @@ const text = (record: Readonly<Record<string, unknown>>, key: string): string =>
 
 function countsText(entry: Readonly<Record<string, unknown>>): string {
   const count = (key: string, one: string, many: string) => (typeof entry[key] === 'number' && entry[key] > 0 ? [`${entry[key]} ${entry[key] === 1 ? one : many}`] : []);
-  return list([...count('documents', 'sighting of a paper', 'sightings of papers'), ...count('inspections', 'inspection', 'inspections'), ...count('readings', 'meter reading', 'meter readings'), ...count('others', 'other record', 'other records')]) || 'none';
+  return list([...count('documents', 'sighting of a paper', 'sightings of papers'), ...count('inspections', 'inspection', 'inspections'), ...count('readings', 'meter reading', 'meter readings'), ...count('meters', 'meter', 'meters'), ...count('flights', 'flight', 'flights'), ...count('others', 'other record', 'other records')]) || 'none';
+}
+
+const lengthOf = (value: unknown): number => (Array.isArray(value) ? value.length : 0);
+
+function figuresText(entry: Readonly<Record<string, unknown>>): string {
+  const readings = Array.isArray(entry['readings']) ? entry['readings'] as readonly Readonly<Record<string, unknown>>[] : [];
+  return readings.length === 0 ? '' : `; ${list(readings.map((one) => `${text(one, 'name')} ${text(one, 'shown')}`))}`;
 }
 
 /** One line of an aircraft's story, from what the ledger keeps of it. */
@@ -31,6 +38,11 @@ export function tellStory(act: string, record: unknown): string {
       return `${workName(text(entry, 'work'))} “${text(entry, 'found')}”: ${text(entry, 'description').replace(/[.\s]+$/, '')}${on === undefined ? '' : `, completed ${dateText(on)}`}. Signed as ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}, ${text(certificate, 'number')}.`;
     }
     case 'record-meter-reading': return `read the meter: ${text(entry, 'entered')} h`;
+    case 'add-meter': return `entered the meter ${text(entry, 'name')}, which shows ${text(entry, 'shows')}`;
+    case 'exchange-meter': return `exchanged the meter ${text(entry, 'name')}: the old one showed ${text(entry, 'lastShown')}, the new one shows ${text(entry, 'firstShown')}. ${sentenceCase(text(entry, 'why'))}`;
+    case 'attribute-unlogged': return `said that ${text(entry, 'length')} on ${text(entry, 'dial')}, which nobody wrote down, were flown by ${text(entry, 'to')}`;
+    case 'check-out': return `handed it out to ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; an unlogged stretch was found'}`;
+    case 'check-in': return `took it back from ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['defects']) === 0 ? '' : '; a defect was found in flight'}. ${text(entry, 'remarks')}`;
     case 'plan-flight': return `planned a flight for ${text(entry, 'person')}`;
     case 'load-folder': return 'brought in the aircraft with its folder';
     case 'load-records': return `brought in records: ${countsText(entry)}`;

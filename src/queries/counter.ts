@@ -82,13 +82,13 @@ export async function counterList(tx: ClubTransaction, clubId: string, now: Inst
     const { prepared, present } = preparedFor(aircraft, club, rules, now);
     const asked = flight.starts < present ? leavingNow(flight, present) : flight;
     const decision = decidePrepared(prepared, asked, present);
-    return [{ ...line(flight.id, aircraftId, personName, flight.purpose), when: `${clockText(flight.starts, zone)} to ${clockText(flight.ends, zone)}`, state: 'planned', answer: decision.flight?.answer ?? null, words: decision.flight === null ? '' : tellFlight(decision.flight, decision, zone) }];
+    return [{ ...line(flight.id, aircraftId, personName, flight.purpose), when: `${clockText(flight.starts, zone)}–${clockText(flight.ends, zone)}`, state: 'planned', answer: decision.flight?.answer ?? null, words: decision.flight === null ? '' : tellFlight(decision.flight, decision, zone) }];
   });
   const back: CounterLine[] = [];
   for (const flight of flights.filter(({ left }) => left)) {
     const flown = await findFlight(tx, flight.flight.id);
     if (flown === undefined || flown.returned === null) continue;
-    back.push({ ...line(flown.id, flown.aircraftId, flown.personName, flown.purpose), when: `${clockText(flown.leftAt, zone)} to ${clockText(flown.returned.at, zone)}`, state: 'back', answer: null, words: flown.returned.remarks });
+    back.push({ ...line(flown.id, flown.aircraftId, flown.personName, flown.purpose), when: `${clockText(flown.leftAt, zone)}–${clockText(flown.returned.at, zone)}`, state: 'back', answer: null, words: flown.returned.remarks });
   }
   return { now, zone, field: club.place.name, out, planned, back };
 }

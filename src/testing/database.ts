@@ -3,6 +3,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import type { Actor, Outcome, Ports, Refusal } from '@/commands/command';
 import { foundClub } from '@/commands/found-club';
 import { loadFolder } from '@/commands/load-folder';
+import { NO_RECORDS } from '@/commands/load-records';
 import type { Certificate } from '@/core/records/certificate';
 import { civilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
@@ -65,7 +66,7 @@ export async function testClub() {
   const uuid = <R extends { readonly id: string }>(record: R): R => ({ ...record, id: randomUUID() });
   good(await loadFolder(ports, actor('dispatcher'), {
     aircraftId, registration: facts.aircraft.registration, typeName: 'Quorin 160', category: facts.aircraft.category, firstFlownOn: facts.aircraft.firstFlownOn, approvedFor: facts.aircraft.approvedFor, features: null, particulars: facts.aircraft.particulars,
-    documents: facts.documents.map((document) => ({ ...uuid(document), keptWhere: 'pouch' })), inspections: facts.inspections.map(uuid), readings: facts.readings.map(uuid), others: othersOf(facts, randomUUID),
+    ...NO_RECORDS, documents: facts.documents.map((document) => ({ ...uuid(document), keptWhere: 'pouch' })), inspections: facts.inspections.map(uuid), readings: facts.readings.map(uuid), others: othersOf(facts, randomUUID),
   }));
   return { ports, clubId, aircraftId, place: facts.place, packs, actor, certificateOf: (role: (typeof roles)[number]) => ids[role].certificate };
 }

@@ -65,3 +65,15 @@ export function wallClock(moment: Instant, at: ZoneId): { readonly date: CivilDa
   const local = Temporal.Instant.fromEpochMilliseconds(moment).toZonedDateTimeISO(at);
   return { date: civilDateFrom(local.toPlainDate()), hour: local.hour, minute: local.minute };
 }
+
+/**
+ * The moments at which the wall clock in `at` shows a time of a day: one, two where the clock is set back over it, none where it is
+ * set forward over it or the text is no time. @param clock `HH:MM`, 00:00 to 23:59
+ */
+export function momentsAt(date: CivilDate, clock: string, at: ZoneId): readonly Instant[] {
+  if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(clock)) return [];
+  const local = Temporal.PlainDateTime.from(`${date}T${clock}`);
+  const moments = (['earlier', 'later'] as const).map((disambiguation) => local.toZonedDateTime(at, { disambiguation }))
+    .filter((moment) => moment.toPlainDateTime().equals(local)).map((moment) => moment.epochMilliseconds as Instant);
+  return [...new Set(moments)];
+}

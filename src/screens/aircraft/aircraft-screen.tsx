@@ -5,7 +5,7 @@ import Link from 'next/link';
 import type { AircraftPage } from '@/queries/aircraft-page';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
-import { useRegistration } from '../data/address';
+import { useSecondInAddress } from '../data/address';
 import { clock, day } from '../data/clock';
 import { useLive, useRenewalAt } from '../data/live';
 import { useAircraft } from '../data/queries';
@@ -46,7 +46,7 @@ function Papers({ page }: { readonly page: AircraftPage }) {
 
 /** One aircraft: verdict and why, what lies ahead, open items, papers, the story. */
 export function AircraftScreen() {
-  const registration = useRegistration();
+  const registration = useSecondInAddress();
   const { data: page, error, refetch } = useAircraft(registration);
   const deadSince = useLive();
   useRenewalAt([page?.holdsUntil ?? null], page?.now, false);

@@ -5,8 +5,8 @@ import { usePathname } from 'next/navigation';
 
 const never = () => () => { /* the browser renders again on every change of address */ };
 
-/** The registration in an address such as /aircraft/N07TB; null while the static shell is all there is. */
-export function useRegistration(): string | null {
+/** What stands second in an address, such as the registration in /aircraft/N07TB; null while the static shell is all there is. */
+export function useSecondInAddress(): string | null {
   const pathname = usePathname();
   const shown = useSyncExternalStore(never, () => true, () => false);
   const name = pathname.split('/')[2];

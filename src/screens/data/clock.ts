@@ -26,3 +26,8 @@ export function clock(time: number, zone: string): string {
 export function day(time: number, zone: string): string {
   return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: zone }).format(time).replace(',', '');
 }
+
+/** The day and time that the wall clock at the field shows, as fields of a form hold them. */
+export function wallClockOf(time: number, zone: string): { readonly date: string; readonly clock: string } {
+  return { date: new Intl.DateTimeFormat('en-CA', { year: 'numeric', month: '2-digit', day: '2-digit', timeZone: zone }).format(time), clock: clock(time, zone) };
+}

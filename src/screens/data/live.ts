@@ -43,6 +43,7 @@ export function useLive(): number | null {
       if (next === null) void client.invalidateQueries({ queryKey: ['line'] });
       else client.setQueryData(['line'], next);
       void client.invalidateQueries({ queryKey: ['aircraft', row.registration] });
+      void client.invalidateQueries({ queryKey: ['counter'] });
       return undefined;
     });
     source.onerror = dead;

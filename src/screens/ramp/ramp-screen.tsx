@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useRegistration } from '../data/address';
+import { useSecondInAddress } from '../data/address';
 import { useOutbox } from '../data/kept-findings';
 import { useMe, useRampAircraft, useRampList } from '../data/queries';
 import { Trouble } from '../shell/trouble';
@@ -29,7 +29,7 @@ function Choose({ onChoose }: { readonly onChoose: (registration: string) => voi
 /** The ramp, on a phone: choose the aircraft, report what was found. */
 export function RampScreen() {
   const router = useRouter();
-  const registration = useRegistration();
+  const registration = useSecondInAddress();
   const me = useMe();
   const aircraft = useRampAircraft(registration);
   const waiting = useOutbox(me.data?.personId);

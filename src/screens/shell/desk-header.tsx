@@ -2,19 +2,24 @@
 
 import { useColorScheme } from '@mui/material/styles';
 import Link from 'next/link';
+import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { useMe } from '../data/queries';
 import { leave } from '../data/leave';
 
 const plain = { background: 'none', border: '1px solid #5b6872', borderRadius: 6, color: 'inherit', font: 'inherit', fontSize: 14, padding: '6px 12px', minHeight: 34, cursor: 'pointer', textDecoration: 'none' } as const;
 
+const PLACES = [['/line', 'Line'], ['/counter', 'Counter']] as const;
+
 /** The bar on top of every desk screen: where, when, who. */
 export function DeskHeader({ children }: { readonly children?: ReactNode }) {
   const { data: me } = useMe();
   const { mode, setMode } = useColorScheme();
+  const here = usePathname();
   return (
     <header style={{ display: 'flex', alignItems: 'center', gap: 20, padding: '8px 20px', background: 'var(--bar)', color: 'var(--bar-ink)', minHeight: 50 }}>
       <Link href="/line" style={{ color: 'inherit', textDecoration: 'none', fontWeight: 700, fontSize: 20 }}>Groval</Link>
+      <nav aria-label="Places" style={{ display: 'flex', gap: 16, alignItems: 'center' }}>{PLACES.map(([href, name]) => <Link key={href} href={href} aria-current={here.startsWith(href) ? 'page' : undefined} style={{ color: 'inherit', fontWeight: 600, textDecoration: 'none', padding: '4px 0', boxShadow: here.startsWith(href) ? '0 3px 0 currentColor' : 'none' }}>{name}</Link>)}</nav>
       {children}
       <span style={{ flex: 1 }} />
       <button type="button" style={plain} onClick={() => { setMode(mode === 'dark' ? 'light' : 'dark'); }}>{mode === 'dark' ? 'Paper' : 'Dim'}</button>
