@@ -10,6 +10,8 @@ const config: NextConfig = {
     { source: '/aircraft/:registration', destination: '/aircraft' },
     { source: '/ramp/:registration', destination: '/ramp' },
     { source: '/counter/:flight', destination: '/counter' },
+    { source: '/sighting/:registration', destination: '/sighting' },
+    { source: '/sheet/:registration', destination: '/sheet' },
   ]),
   headers: () => Promise.resolve([
     {

@@ -64,7 +64,7 @@ export function flightsOf(aircraft: DemoAircraft, days: readonly MeterReading[],
       const last = flights.at(-1);
       const seen = hourOfDay(date, 8.9, place);
       const stretch = id(`${registration}/unlogged`);
-      unlogged.push({ id: stretch, kind: 'unlogged', happenedAt: seen, recordedAt: addSeconds(seen, 60), body: { id: stretch, dial: air.id, name: air.name, from: `${shown(service)} h`, to: `${shown(service + 1440)} h`, length: '0.4 h', lastFlight: last?.id ?? null, lastBy: last?.personName ?? null, seenBy: 'E. Quist' } });
+      unlogged.push({ id: stretch, kind: 'unlogged', happenedAt: seen, recordedAt: addSeconds(seen, 60), body: { id: stretch, seenAt: seen, dial: air.id, name: air.name, from: `${shown(service)} h`, to: `${shown(service + 1440)} h`, length: '0.4 h', lastFlight: last?.id ?? null, lastBy: last?.personName ?? null, seenBy: 'E. Quist' } });
       service += 1440;
     }
     const parts = added > 4 * 3600 ? 3 : added > 2 * 3600 ? 2 : 1;

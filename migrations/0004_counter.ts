@@ -21,6 +21,8 @@ create table dial (
 );
 create index dial_aircraft on dial (club_id, aircraft_id);
 
+alter table inspection add column description text;
+alter table document_sighting add column number text;
 alter table meter_reading add column dial_id uuid, add column flight_id uuid;
 create index meter_reading_meter on meter_reading (club_id, aircraft_id, meter, happened_at desc, value_s desc);
 
@@ -69,7 +71,7 @@ create table planned_flight_end (
 );
 
 alter table aircraft_record drop constraint aircraft_record_kind_check;
-alter table aircraft_record add constraint aircraft_record_kind_check check (kind in ('stated','equipment','item','directive','deferral','locator','receiver-check','database','fuel-stretch','work','permit','release','daily-inspection','flight-out','tightening','club-paper','tow-rope','measurement','sample','uplift','estimate','done','compliance','unlogged','attribution'));
+alter table aircraft_record add constraint aircraft_record_kind_check check (kind in ('stated','equipment','item','directive','deferral','locator','receiver-check','database','fuel-stretch','work','permit','release','daily-inspection','flight-out','tightening','club-paper','tow-rope','measurement','sample','uplift','estimate','done','compliance','list-cleared','known-mark','unlogged','attribution'));
 `;
 
 const NEW = ['dial', 'flight', 'flight_return', 'strike', 'planned_flight_end'];

@@ -61,7 +61,7 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
       const id = ports.newId();
       return {
         id, kind: 'unlogged', happenedAt: recordedAt, recordedAt,
-        body: { id, dial: gap.dial, name: dial?.name ?? '', from: shownText(unit, gap.last), to: shownText(unit, readingOf(gap.shown, unit) ?? 0), length: shownText(unit, gap.length), lastFlight: last?.id ?? null, lastBy: last?.personName ?? null, seenBy: planned.personName },
+        body: { id, seenAt: recordedAt, dial: gap.dial, name: dial?.name ?? '', from: shownText(unit, gap.last), to: shownText(unit, readingOf(gap.shown, unit) ?? 0), length: shownText(unit, gap.length), lastFlight: last?.id ?? null, lastBy: last?.personName ?? null, seenBy: planned.personName },
       };
     }));
     return {

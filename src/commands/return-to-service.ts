@@ -1,17 +1,17 @@
 import type { ReturnToService } from '@/contracts/return-to-service';
-import { CERTIFICATE_KINDS, signatureFaults, type Certificate } from '@/core/records/certificate';
+import { signatureFaults } from '@/core/records/certificate';
 import { authorityOf } from '@/core/rules/register';
 import { closingWork, rectificationFaults, type Rectification } from '@/core/records/discrepancy';
 import { civilDateAt } from '@/core/time/zone';
 import { loadAircraft, lockAircraft, raiseRevision } from '@/db/aircraft-facts';
-import { exactlyOneOf, storedDate } from '@/db/checked-values';
 import { inClub } from '@/db/club-transaction';
 import { readClub } from '@/db/clubs';
-import { findCertificate, findDiscrepancy, insertRectification } from '@/db/discrepancies';
+import { findDiscrepancy, insertRectification } from '@/db/discrepancies';
 import { appendToLedger, readStory } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { FAULT_NAMES } from '@/explain/names';
 import { list, sentenceCase } from '@/explain/formats';
+import { ownCertificate, passwordRefusal } from './signing';
 import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
 
 export interface Returned {
@@ -35,11 +35,8 @@ export async function returnToService(ports: Ports, actor: Actor, entry: ReturnT
   if (!actor.roles.some((role) => SIGNING_ROLES.includes(role))) {
     return refused({ code: 'not-entitled', message: 'Only a mechanic, or an instructor for what instructors judge, can close a finding. Ask one of them.' });
   }
-  const password = await ports.checkPassword(actor.personId, entry.password);
-  if (password === 'too-many-tries') return refused({ code: 'too-many-tries', message: 'Too many wrong passwords. Wait a quarter of an hour, then sign again; nothing was signed.' });
-  if (password === 'wrong') {
-    return refused({ code: 'invalid', message: 'The password is not right, so nothing was signed. Enter it again.', problems: [{ path: 'password', message: 'is not your password' }] });
-  }
+  const wrong = await passwordRefusal(ports, actor, entry.password);
+  if (wrong !== null) return refused(wrong);
   const recordedAt = ports.now();
   return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
     const found = await findDiscrepancy(tx, entry.discrepancyId);
@@ -52,12 +49,7 @@ export async function returnToService(ports: Ports, actor: Actor, entry: ReturnT
       const changes = await readStory(tx, found.aircraft_id, MOST_CHANGES, entry.seenRevision);
       throw new Refused({ code: 'conflict', message: `${aircraft.registration} changed while you were writing. Nothing was signed; what you wrote is kept. Look at the changes, then sign again.`, revision: aircraft.revision, changes });
     }
-    const stored = await findCertificate(tx, entry.certificateId, actor.personId);
-    if (stored === undefined) throw new Refused({ code: 'not-entitled', message: 'You have no such certificate on record. Whoever keeps the club’s records can enter it.' });
-    const certificate: Certificate = {
-      kind: exactlyOneOf(CERTIFICATE_KINDS, stored.kind, 'kind of certificate'), number: stored.number,
-      validFrom: storedDate(stored.valid_from), validUntil: stored.valid_until === null ? 'no-expiry' : storedDate(stored.valid_until),
-    };
+    const certificate = await ownCertificate(tx, actor, entry.certificateId);
     const club = await readClub(tx, actor.clubId);
     const authority = authorityOf(club.packs);
     const [before] = await loadAircraft(tx, club.place, found.aircraft_id, true);
@@ -77,8 +69,7 @@ export async function returnToService(ports: Ports, actor: Actor, entry: ReturnT
       throw new Refused({ code: 'invalid', message, problems: faults.map((fault) => ({ path: fault.startsWith('certificate') ? 'certificateId' : fault.startsWith('completed') ? 'completedOn' : fault.startsWith('work') ? 'work' : 'description', message: sentenceCase(FAULT_NAMES[fault]) })) });
     }
     const { kind, number } = certificate;
-    const signed = { kind, number: stored.number, validFrom: stored.valid_from, validUntil: stored.valid_until ?? 'no-expiry' } as const;
-    await insertRectification(tx, { clubId: actor.clubId, discrepancyId: entry.discrepancyId, signatureId: ports.newId(), signer: actor, certificate: signed, rectification, closes: faults.length === 0 });
+    await insertRectification(tx, { clubId: actor.clubId, discrepancyId: entry.discrepancyId, signatureId: ports.newId(), signer: actor, certificate, rectification, closes: faults.length === 0 });
     const revision = await raiseRevision(tx, found.aircraft_id);
     await appendToLedger(tx, {
       clubId: actor.clubId, aircraftId: found.aircraft_id, revision, act: 'return-to-service', actor, recordedAt,

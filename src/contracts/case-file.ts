@@ -53,7 +53,7 @@ const inspection = z.strictObject({
   recordedAt,
   timeInService: hoursSchema.optional().describe('aircraft total time in service, h; an entry without it does not count'),
   outcome: z.enum(['approved', 'discrepancies-listed']).optional().describe('approved for return to service, or inspected with a signed list of discrepancies given'),
-  listCleared: z.strictObject({ on: dateSchema.describe('day on which every item was cleared'), by: signature.describe('who approved the aircraft then') }).optional().describe('when and by whom the list was cleared and the aircraft approved'),
+  listCleared: z.strictObject({ on: dateSchema.describe('day on which every item was cleared'), by: signature.describe('who approved the aircraft then'), recordedAt: instantSchema.optional().describe('when that was written down, where it came after the entry; absent takes the entry’s own time') }).optional().describe('when and by whom the list was cleared and the aircraft approved'),
   signedBy: signature.optional().describe('who signed the inspection; absent or incomplete, and it does not count'),
   testedToFeet: z.number().min(0).max(60_000).optional().describe('for an altimeter test: highest altitude tested, feet'),
   excess: z.enum(['en-route-to-inspection', 'flown-on-uses-without-the-limit']).optional().describe('only when completed past its hours: why; absent takes the excess off the next interval'),

@@ -60,7 +60,7 @@ function documentOf(id: string, given: In<'documents'>): AircraftDocument {
 function inspectionOf(id: string, given: In<'inspections'>): Inspection {
   return {
     id, kind: given.kind, completedOn: given.completedOn, recordedAt: given.recordedAt, timeInService: known(given.timeInService), outcome: known(given.outcome),
-    listCleared: given.listCleared === undefined ? null : { on: given.listCleared.on, by: signed(given.listCleared.by) },
+    listCleared: given.listCleared === undefined ? null : { on: given.listCleared.on, by: signed(given.listCleared.by), ...(given.listCleared.recordedAt === undefined ? {} : { recordedAt: given.listCleared.recordedAt }) },
     signedBy: signatureOf(given.signedBy), excess: known(given.excess), testedToFeet: known(given.testedToFeet),
   };
 }

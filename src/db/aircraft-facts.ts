@@ -14,7 +14,7 @@ import { placeOnAircraft } from '@/core/walkround/place';
 import { exactlyOneOf, oneOf, storedBoxes, storedDate, storedDateOrNull, storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
 import { movementOf, readMovements } from './flights';
-import { NO_OTHERS, othersByAircraft, readOthers } from './other-records';
+import { NO_OTHERS, othersByAircraft, readOthers, type OtherFacts } from './other-records';
 import { readStrikes, strikeOf } from './strikes';
 
 /** An aircraft's facts with what identifies it here. */
@@ -132,7 +132,8 @@ function documentOf(row: FactRows['documents'][number]): AircraftDocument {
   }
 }
 
-function inspectionOf(row: FactRows['inspections'][number]): Inspection {
+function inspectionOf(row: FactRows['inspections'][number], later: OtherFacts['cleared'] | undefined): Inspection {
+  const after = later?.get(row.inspection_id);
   const clearedBy = signatureOf({
     name: row.cleared_name, certificate_kind: row.cleared_kind, certificate_number: row.cleared_number,
     valid_from: row.cleared_from, valid_until: row.cleared_until, no_expiry: row.cleared_no_expiry,
@@ -141,7 +142,7 @@ function inspectionOf(row: FactRows['inspections'][number]): Inspection {
     id: row.inspection_id, kind: exactlyOneOf(INSPECTION_KINDS, row.kind, 'kind of inspection'), completedOn: storedDate(row.completed_on), recordedAt: storedInstant(row.recorded_at),
     timeInService: row.time_in_service_s === null ? null : hoursFromSeconds(row.time_in_service_s),
     outcome: oneOf(['approved', 'discrepancies-listed'], row.outcome, 'outcome of an inspection'),
-    listCleared: row.cleared_on === null || clearedBy === null ? null : { on: storedDate(row.cleared_on), by: clearedBy },
+    listCleared: after !== undefined ? { on: after.on, by: after.by, recordedAt: after.recordedAt } : row.cleared_on === null || clearedBy === null ? null : { on: storedDate(row.cleared_on), by: clearedBy },
     signedBy: signatureOf(row), excess: oneOf(['en-route-to-inspection', 'flown-on-uses-without-the-limit'], row.excess, 'reason of an excess'), testedToFeet: row.tested_to_feet,
   };
 }
@@ -180,9 +181,9 @@ function grouped<Row extends { readonly aircraft_id: string }, T>(rows: readonly
 /** Rows as the core's own types. Decides nothing and fills in nothing: what is not stored is null, which is unknown. */
 export function factsFromRows(rows: FactRows, place: Place): readonly StoredAircraft[] {
   const documents = grouped(rows.documents, documentOf);
-  const inspections = grouped(rows.inspections, inspectionOf);
   const readings = grouped(rows.readings, readingOf);
   const others = othersByAircraft(rows.others);
+  const inspections = grouped(rows.inspections, (row) => inspectionOf(row, others.get(row.aircraft_id)?.cleared));
   const strikes = grouped(rows.strikes, strikeOf);
   const movements = grouped(rows.movements, movementOf);
   const discrepancies = grouped(rows.discrepancies, (row) => discrepancyOf(row, others.get(row.aircraft_id)?.deferrals.get(row.discrepancy_id) ?? null));

@@ -5,7 +5,7 @@ import type { ClubTransaction } from './connection';
 
 /** The aircraft with a registration; undefined when the club has none such. */
 export async function findByRegistration(tx: ClubTransaction, registration: string) {
-  return tx.selectFrom('aircraft').select(['aircraft_id', 'registration', 'type_name', 'features', 'revision']).where('registration', '=', registration).executeTakeFirst();
+  return tx.selectFrom('aircraft').select(['aircraft_id', 'registration', 'type_name', 'features', 'revision', 'particulars']).where('registration', '=', registration).executeTakeFirst();
 }
 
 /** Every aircraft of the club by registration, with what a phone needs to report on it. */
@@ -13,10 +13,13 @@ export async function listAircraft(tx: ClubTransaction) {
   return tx.selectFrom('aircraft').select(['aircraft_id', 'registration', 'type_name', 'features']).orderBy('registration').execute();
 }
 
-/** Where each kind of paper is kept, by the latest sighting. */
+/** Each kind of paper by its latest sighting that was not struck: where it is kept, what it says, and who saw it when. */
 export async function papersOf(tx: ClubTransaction, aircraftId: string) {
-  return tx.selectFrom('document_sighting').distinctOn('kind').select(['kind', 'kept_where', 'aboard', 'tank_fitted', 'happened_at']).where('aircraft_id', '=', aircraftId)
-    .orderBy('kind').orderBy('happened_at', 'desc').orderBy('recorded_at', 'desc').orderBy('sighting_id', 'desc').execute();
+  return tx.selectFrom('document_sighting as s').leftJoin('membership as m', (join) => join.onRef('m.club_id', '=', 's.club_id').onRef('m.person_id', '=', 's.recorded_by'))
+    .leftJoin('strike as x', (join) => join.onRef('x.club_id', '=', 's.club_id').onRef('x.record_id', '=', 's.sighting_id'))
+    .distinctOn('s.kind').select(['s.sighting_id', 's.kind', 's.kept_where', 's.number', 's.aboard', 's.legible', 's.displayed', 's.tank_fitted', 's.registration_shown', 's.serial_shown', 's.revision', 's.issued_on', 's.printed_expiry', 's.form', 's.placards', 's.dated_on', 's.happened_at', 'm.display_name'])
+    .where('s.aircraft_id', '=', aircraftId).where('x.strike_id', 'is', null)
+    .orderBy('s.kind').orderBy('s.happened_at', 'desc').orderBy('s.recorded_at', 'desc').orderBy('s.sighting_id', 'desc').execute();
 }
 
 /** A discrepancy with what people look at: photos, how bad it looked, and what was done. */
@@ -62,4 +65,14 @@ export async function insertPhoto(tx: ClubTransaction, photo: { readonly clubId:
 /** The certificates that a person can sign by. */
 export async function certificatesOf(tx: ClubTransaction, personId: string) {
   return tx.selectFrom('certificate').select(['certificate_id', 'kind', 'number', 'valid_from', 'valid_until']).where('person_id', '=', personId).orderBy('kind').execute();
+}
+
+/** One sighting of a paper. */
+export async function findSighting(tx: ClubTransaction, sightingId: string) {
+  return tx.selectFrom('document_sighting').select(['aircraft_id', 'kind', 'aboard', 'ended_on']).where('sighting_id', '=', sightingId).executeTakeFirst();
+}
+
+/** Whether a sighting was recorded under this id already. */
+export async function sightingExists(tx: ClubTransaction, sightingId: string): Promise<boolean> {
+  return (await findSighting(tx, sightingId)) !== undefined;
 }

@@ -1,3 +1,5 @@
+import type { Certificate } from '@/core/records/certificate';
+import { insertSignature } from './folder-rows';
 import type { Discrepancy, Rectification } from '@/core/records/discrepancy';
 import type { Instant } from '@/core/time/instant';
 import type { ClubTransaction } from './connection';
@@ -47,7 +49,7 @@ export interface NewRectification {
   readonly discrepancyId: string;
   readonly signatureId: string;
   readonly signer: { readonly personId: string; readonly name: string };
-  readonly certificate: { readonly kind: string; readonly number: string; readonly validFrom: string; readonly validUntil: string | 'no-expiry' };
+  readonly certificate: Certificate;
   readonly rectification: Rectification & { readonly work: string; readonly description: string; readonly completedOn: string };
   /** What the core says of it: only an entry without faults closes the discrepancy. */
   readonly closes: boolean;
@@ -56,11 +58,7 @@ export interface NewRectification {
 /** Writes the signature and the rectification. */
 export async function insertRectification(tx: ClubTransaction, { clubId, discrepancyId, signatureId, signer, certificate, rectification, closes }: NewRectification): Promise<void> {
   const recordedAt = new Date(rectification.recordedAt);
-  await tx.insertInto('signature').values({
-    club_id: clubId, signature_id: signatureId, person_id: signer.personId, name: signer.name, certificate_kind: certificate.kind, certificate_number: certificate.number,
-    valid_from: certificate.validFrom, valid_until: certificate.validUntil === 'no-expiry' ? null : certificate.validUntil, no_expiry: certificate.validUntil === 'no-expiry',
-    happened_at: recordedAt, recorded_at: recordedAt,
-  }).execute();
+  await insertSignature(tx, clubId, signatureId, { name: signer.name, certificate }, rectification.recordedAt, signer.personId);
   await tx.insertInto('rectification').values({
     club_id: clubId, rectification_id: rectification.id, discrepancy_id: discrepancyId, work: rectification.work, description: rectification.description,
     completed_on: rectification.completedOn, signature_id: signatureId, closes, recorded_at: recordedAt, recorded_by: signer.personId,

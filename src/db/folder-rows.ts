@@ -24,10 +24,10 @@ export async function insertAircraft(tx: ClubTransaction, clubId: string, aircra
 }
 
 /** Writes sightings of papers. */
-export async function insertSightings(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, documents: readonly (AircraftDocument & { readonly keptWhere: string | null })[]): Promise<void> {
+export async function insertSightings(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, documents: readonly (AircraftDocument & { readonly keptWhere: string | null; readonly number?: string | null })[]): Promise<void> {
   if (documents.length === 0) return;
   await tx.insertInto('document_sighting').values(documents.map((document) => ({
-    club_id: clubId, sighting_id: document.id, aircraft_id: aircraftId, kind: document.kind, kept_where: document.keptWhere, aboard: document.aboard, legible: document.legible,
+    club_id: clubId, sighting_id: document.id, aircraft_id: aircraftId, kind: document.kind, kept_where: document.keptWhere, number: document.number ?? null, aboard: document.aboard, legible: document.legible,
     registration_shown: 'registrationShown' in document ? document.registrationShown : null,
     displayed: document.kind === 'airworthiness-certificate' ? document.displayed : null,
     issued_on: document.kind === 'registration-certificate' ? document.issuedOn : null,
@@ -42,28 +42,29 @@ export async function insertSightings(tx: ClubTransaction, clubId: string, aircr
   }))).execute();
 }
 
-async function insertSignature(tx: ClubTransaction, clubId: string, signatureId: string, { name, certificate }: Signature, recordedAt: Instant): Promise<void> {
+/** Writes a signature as it was given; the certificate is kept as it was on record then. @param personId who gave it here; null for one that was brought in */
+export async function insertSignature(tx: ClubTransaction, clubId: string, signatureId: string, { name, certificate }: Signature, recordedAt: Instant, personId: string | null = null): Promise<void> {
   if (name === null || certificate === null || certificate.number === null || certificate.validFrom === null || certificate.validUntil === null) {
     throw new Error('a signature without name, certificate, number or validity cannot be stored: leave the entry unsigned');
   }
   await tx.insertInto('signature').values({
-    club_id: clubId, signature_id: signatureId, person_id: null, name, certificate_kind: certificate.kind, certificate_number: certificate.number, valid_from: certificate.validFrom,
+    club_id: clubId, signature_id: signatureId, person_id: personId, name, certificate_kind: certificate.kind, certificate_number: certificate.number, valid_from: certificate.validFrom,
     valid_until: certificate.validUntil === 'no-expiry' ? null : certificate.validUntil, no_expiry: certificate.validUntil === 'no-expiry', happened_at: time(recordedAt), recorded_at: time(recordedAt),
   }).execute();
 }
 
 /** An inspection with the ids of its signatures and its time in service as it was entered. */
-export type InspectionRow = Inspection & { readonly signatureId: string | null; readonly clearedSignatureId: string | null; readonly entered: string | null };
+export type InspectionRow = Inspection & { readonly signatureId: string | null; readonly clearedSignatureId: string | null; readonly entered: string | null; readonly description?: string | null; readonly signerId?: string | null };
 
 /** Writes inspections with their signatures. */
 export async function insertInspections(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, inspections: readonly InspectionRow[]): Promise<void> {
-  for (const { id, signedBy, signatureId, listCleared, clearedSignatureId, ...inspection } of inspections) {
-    if (signedBy !== null && signatureId !== null) await insertSignature(tx, clubId, signatureId, signedBy, inspection.recordedAt);
+  for (const { id, signedBy, signatureId, listCleared, clearedSignatureId, signerId, ...inspection } of inspections) {
+    if (signedBy !== null && signatureId !== null) await insertSignature(tx, clubId, signatureId, signedBy, inspection.recordedAt, signerId ?? null);
     if (listCleared !== null && clearedSignatureId !== null) await insertSignature(tx, clubId, clearedSignatureId, listCleared.by, inspection.recordedAt);
     await tx.insertInto('inspection').values({
       club_id: clubId, inspection_id: id, aircraft_id: aircraftId, kind: inspection.kind, completed_on: inspection.completedOn, time_in_service_s: inspection.timeInService,
       time_in_service_entered: inspection.entered, outcome: inspection.outcome, excess: inspection.excess, tested_to_feet: inspection.testedToFeet, signature_id: signatureId, cleared_on: listCleared?.on ?? null,
-      cleared_signature_id: clearedSignatureId, recorded_at: time(inspection.recordedAt), recorded_by: recordedBy,
+      cleared_signature_id: clearedSignatureId, description: inspection.description ?? null, recorded_at: time(inspection.recordedAt), recorded_by: recordedBy,
     }).execute();
   }
 }
@@ -92,12 +93,12 @@ function moreOf(flight: PlannedFlight): string | null {
 }
 
 /** Writes planned flights. */
-export async function insertFlights(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, flights: readonly (PlannedFlight & { readonly personName: string; readonly recordedAt: Instant })[]): Promise<void> {
+export async function insertFlights(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, flights: readonly (PlannedFlight & { readonly personName: string; readonly recordedAt: Instant; readonly replaces?: string | null })[]): Promise<void> {
   if (flights.length === 0) return;
   await tx.insertInto('planned_flight').values(flights.map((flight) => ({
     club_id: clubId, flight_id: flight.id, aircraft_id: aircraftId, person_name: flight.personName, starts: time(flight.starts), ends: time(flight.ends), airborne_s: flight.airborne,
     purpose: flight.purpose, crew: flight.crew, rules: flight.rules, range: flight.range, transponder_airspace: flight.transponderAirspace,
-    broadcast_airspace: flight.broadcastAirspace, beyond_glide: flight.beyondGlideOverWater, passengers: flight.passengers, more: moreOf(flight),
+    broadcast_airspace: flight.broadcastAirspace, beyond_glide: flight.beyondGlideOverWater, passengers: flight.passengers, more: moreOf(flight), replaces: flight.replaces ?? null,
     happened_at: time(flight.recordedAt), recorded_at: time(flight.recordedAt), recorded_by: recordedBy,
   }))).execute();
 }

@@ -2,13 +2,15 @@ import type { Deferral } from '@/core/records/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
 import type { Compliance } from '@/core/records/directive';
 import type { ItemDone } from '@/core/records/maintenance-item';
+import type { Signature } from '@/core/records/certificate';
+import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import type { ClubTransaction } from './connection';
 
 /** Kinds of records that are kept whole, with what each holds: the record as the core knows it. */
 export const OTHER_KINDS = [
   'stated', 'equipment', 'item', 'directive', 'deferral', 'locator', 'receiver-check', 'database', 'fuel-stretch', 'work', 'permit', 'release', 'daily-inspection', 'flight-out', 'tightening', 'club-paper', 'tow-rope', 'measurement',
-  'sample', 'uplift', 'estimate', 'done', 'compliance', 'unlogged', 'attribution',
+  'sample', 'uplift', 'estimate', 'done', 'compliance', 'list-cleared', 'known-mark', 'unlogged', 'attribution',
 ] as const;
 export type OtherKind = (typeof OTHER_KINDS)[number];
 
@@ -39,8 +41,11 @@ export interface OtherBodies {
   readonly uplift: Of<Ramp['uplifts']>;
   readonly estimate: Of<AircraftFacts['estimates']>;
   /** What was done of an item, and under a directive, after these were brought in. */
-  readonly done: { readonly item: string; readonly done: ItemDone };
-  readonly compliance: { readonly directive: string; readonly done: Compliance };
+  readonly done: { readonly item: string; readonly done: ItemDone; readonly description: string };
+  readonly compliance: { readonly directive: string; readonly done: Compliance; readonly description: string };
+  /** Every item of an inspection's list was cleared, and the aircraft approved. */
+  readonly 'list-cleared': { readonly inspection: string; readonly recordedAt: Instant; readonly on: CivilDate; readonly by: Signature; readonly description: string };
+  readonly 'known-mark': KnownMark;
   readonly unlogged: UnloggedRecord;
   readonly attribution: { readonly unlogged: string; readonly to: string; readonly note: string | null };
 }
@@ -48,6 +53,7 @@ export interface OtherBodies {
 /** A stretch on a dial that no flight accounts for: from what it showed to what it shows, with the flight before it and the one at whose start it was seen. */
 export interface UnloggedRecord {
   readonly id: string;
+  readonly seenAt: Instant;
   readonly dial: string;
   readonly name: string;
   readonly from: string;
@@ -56,6 +62,19 @@ export interface UnloggedRecord {
   readonly lastFlight: string | null;
   readonly lastBy: string | null;
   readonly seenBy: string;
+}
+
+/** A lasting mark that was accepted: where it is, what it looks like, and how far it may grow. */
+export interface KnownMark {
+  readonly id: string;
+  readonly what: string;
+  readonly station: string;
+  readonly side: 'left' | 'right' | null;
+  /** Where on the drawing, in thousandths of its width and height. */
+  readonly x: number;
+  readonly y: number;
+  readonly acceptedBy: string;
+  readonly acceptedOn: CivilDate;
 }
 
 /** One such record, to be written. */
@@ -77,12 +96,12 @@ export async function readOthers(tx: ClubTransaction, aircraftId: string | null)
 type OtherRows = Awaited<ReturnType<typeof readOthers>>;
 
 /** What such records add to an aircraft's facts. */
-export type OtherFacts = Omit<AircraftFacts, 'place' | 'aircraft' | 'documents' | 'inspections' | 'readings' | 'discrepancies' | 'strikes'> & { readonly deferrals: ReadonlyMap<string, Deferral> };
+export type OtherFacts = Omit<AircraftFacts, 'place' | 'aircraft' | 'documents' | 'inspections' | 'readings' | 'discrepancies' | 'strikes'> & { readonly deferrals: ReadonlyMap<string, Deferral>; readonly cleared: ReadonlyMap<string, OtherBodies['list-cleared']> };
 
 /** Without any such record: nothing is known of them. */
 export const NO_OTHERS: OtherFacts = {
   equipment: [], locators: [], receiverChecks: [], databases: [], fuelStretches: [], work: [], permits: [], releases: [], dailyInspections: [], flightsOut: [], tightenings: [], clubPapers: [], towRopes: [], items: null, directives: null, ramp: null,
-  estimates: [], deferrals: new Map(),
+  estimates: [], deferrals: new Map(), cleared: new Map(),
 };
 
 /** Items or directives with what was done of them since they were brought in. */
@@ -107,7 +126,7 @@ function othersOf(rows: OtherRows): OtherFacts {
     items: stated.has('items') ? withDone(of('item'), of('done').map(({ item, done }) => ({ of: item, done }))) : null,
     directives: stated.has('directives') ? withDone(of('directive'), of('compliance').map(({ directive, done }) => ({ of: directive, done }))) : null,
     ramp: stated.has('ramp') ? { measurements: of('measurement'), samples: of('sample'), uplifts: of('uplift') } : null,
-    deferrals: new Map(of('deferral').map(({ discrepancy, deferral }) => [discrepancy, deferral])),
+    deferrals: new Map(of('deferral').map(({ discrepancy, deferral }) => [discrepancy, deferral])), cleared: new Map(of('list-cleared').map((one) => [one.inspection, one])),
   };
 }
 
@@ -127,4 +146,19 @@ export function othersByAircraft(rows: OtherRows): ReadonlyMap<string, OtherFact
 export async function othersOfKind<K extends OtherKind>(tx: ClubTransaction, aircraftId: string, kind: K): Promise<readonly OtherBodies[K][]> {
   const rows = await tx.selectFrom('aircraft_record').select('body').where('aircraft_id', '=', aircraftId).where('kind', '=', kind).orderBy('recorded_at').execute();
   return rows.map(({ body }) => body as unknown as OtherBodies[K]);
+}
+
+/** Whether somebody has recorded an inspection or a completion under this id already. */
+export async function entryExists(tx: ClubTransaction, id: string, personId: string): Promise<boolean> {
+  const [inspection, other] = [
+    await tx.selectFrom('inspection').select('inspection_id').where('inspection_id', '=', id).where('recorded_by', '=', personId).executeTakeFirst(),
+    await tx.selectFrom('aircraft_record').select('record_id').where('record_id', '=', id).where('recorded_by', '=', personId).executeTakeFirst(),
+  ];
+  return inspection !== undefined || other !== undefined;
+}
+
+/** Where one such record belongs. */
+export async function findOther(tx: ClubTransaction, recordId: string): Promise<{ readonly aircraftId: string; readonly kind: string; readonly recordedBy: string } | undefined> {
+  const row = await tx.selectFrom('aircraft_record').select(['aircraft_id', 'kind', 'recorded_by']).where('record_id', '=', recordId).executeTakeFirst();
+  return row === undefined ? undefined : { aircraftId: row.aircraft_id, kind: row.kind, recordedBy: row.recorded_by };
 }

@@ -127,6 +127,7 @@ export interface DocumentSighting {
   kept_where: string | null;
   kind: string;
   legible: boolean | null;
+  number: string | null;
   placards: boolean | null;
   printed_expiry: string | null;
   recorded_at: Timestamp;
@@ -177,6 +178,7 @@ export interface Inspection {
   cleared_signature_id: string | null;
   club_id: string;
   completed_on: string;
+  description: string | null;
   excess: string | null;
   inspection_id: string;
   kind: string;

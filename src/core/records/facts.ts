@@ -69,6 +69,7 @@ export function presentFor(facts: AircraftFacts, now: Instant): Instant {
   const see = (part: Recorded | null) => { if (part !== null && part.recordedAt > latest) latest = part.recordedAt; };
   for (const list of listsOf(facts)) for (const record of list) see(record);
   for (const { rectification, deferral } of facts.discrepancies) { see(rectification); see(deferral); }
+  for (const { listCleared } of facts.inspections) if (listCleared?.recordedAt !== undefined) see({ recordedAt: listCleared.recordedAt });
   for (const { done } of facts.items ?? []) done.forEach(see);
   for (const { done } of facts.directives ?? []) done.forEach(see);
   for (const { checkFlight, independentInspection } of facts.work) { see(checkFlight); see(independentInspection); }
@@ -127,7 +128,7 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
   const counting = new Counting(moment, facts.strikes);
   // A finding and what somebody closed are never struck: a repair closes the one, and lifting it the other.
   const recorded = new Counting(moment, []);
-  const inspections = counting.of(facts.inspections);
+  const inspections = counting.inside(facts.inspections, (one) => (one.listCleared?.recordedAt !== undefined && one.listCleared.recordedAt > moment ? { ...one, listCleared: null } : one));
   const readings = counting.of(facts.readings);
   const equipment = counting.of(facts.equipment);
   const { ramp } = facts;

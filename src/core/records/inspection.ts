@@ -22,7 +22,12 @@ export interface Inspection {
   /** 'approved': signed as airworthy. 'discrepancies-listed': inspected, not approved, a signed list was given. */
   readonly outcome: 'approved' | 'discrepancies-listed' | null;
   /** For a listed outcome: the day on which every item of the list was cleared and the aircraft approved, and by whom. */
-  readonly listCleared: { readonly on: CivilDate; readonly by: Signature } | null;
+  readonly listCleared: {
+    readonly on: CivilDate;
+    readonly by: Signature;
+    /** When that was written down, where it came after the entry itself. */
+    readonly recordedAt?: Instant | undefined;
+  } | null;
   readonly signedBy: Signature | null;
   /** Only for one completed past its hours. */
   readonly excess: ExcessReason | null;
@@ -69,7 +74,7 @@ function faultsOf(inspection: Inspection, at: ZoneId, authority: Authority): rea
     else faults.push(...signatureFaults(cleared.by, 'return-to-service', cleared.on, authority));
     // A list cannot have been cleared before the inspection that made it.
     if (cleared !== null && cleared.on < inspection.completedOn) faults.push('cleared-before-inspection');
-    if (cleared !== null && cleared.on > written) faults.push('completed-after-recorded');
+    if (cleared !== null && cleared.on > (cleared.recordedAt === undefined ? written : civilDateAt(cleared.recordedAt, at))) faults.push('completed-after-recorded');
   }
   if (inspection.completedOn > written) faults.push('completed-after-recorded');
   return [...new Set(faults)];

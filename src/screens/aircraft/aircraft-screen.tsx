@@ -8,13 +8,17 @@ import { WindowMark } from '@/ui/window-mark';
 import { useSecondInAddress } from '../data/address';
 import { clock, day } from '../data/clock';
 import { useLive, useRenewalAt } from '../data/live';
-import { useAircraft } from '../data/queries';
+import { useAircraft, useFolder, useMe } from '../data/queries';
 import { DeskHeader } from '../shell/desk-header';
 import { NotLive } from '../shell/not-live';
 import { Reasons } from '../shell/reasons';
 import { Trouble } from '../shell/trouble';
 import { Findings } from './findings';
-import { LimitsAhead } from './limits-ahead';
+import { DueList } from './due-list';
+import { Flights } from './flights';
+import { Logbook } from './logbook';
+import { Meters } from './meters';
+import { Papers } from './papers';
 
 const ANSWERS = { met: 'met', closes: 'closes uses', unknown: 'not known, so closed', 'not-asked': 'not looked at' } as const;
 
@@ -35,19 +39,12 @@ function Rules({ page }: { readonly page: AircraftPage }) {
   );
 }
 
-function Papers({ page }: { readonly page: AircraftPage }) {
-  return (
-    <section aria-labelledby="papers"><h2 id="papers">Papers</h2>
-      {page.papers.length === 0 ? <p>No paper was ever sighted.</p> : null}
-      <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{page.papers.map((paper) => <li key={paper.kind} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}>{paper.name} <span className="small">{paper.keptWhere} · {paper.seen}</span></li>)}</ul>
-    </section>
-  );
-}
-
-/** One aircraft: verdict and why, what lies ahead, open items, papers, the story. */
+/** One aircraft's folder: verdict and why, what is due next, open items, maintenance record, flights; papers, meters, what was checked. */
 export function AircraftScreen() {
   const registration = useSecondInAddress();
   const { data: page, error, refetch } = useAircraft(registration);
+  const { data: folder, error: folderError, refetch: fetchFolder } = useFolder(registration);
+  const { data: me } = useMe();
   const deadSince = useLive();
   useRenewalAt([page?.holdsUntil ?? null], page?.now, false);
   if (page === undefined) return <><DeskHeader /><main>{error === null ? <p style={{ padding: 24 }}>Loading …</p> : <Trouble error={error} retry={() => { void refetch(); }} />}</main></>;
@@ -63,14 +60,16 @@ export function AircraftScreen() {
           <Button component={Link} href={`/ramp/${page.registration}`} variant="outlined">Report a finding</Button>
         </div>
         {page.reasons.length === 0 ? <p>Nothing on record stands against it.</p> : <Reasons reasons={page.reasons} />}
-        <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr)', gap: 36, marginTop: 12 }}>
-          <div><Findings page={page} />
-            <section aria-labelledby="story"><h2 id="story">Story</h2>
-              <ol style={{ margin: 0, padding: 0, listStyle: 'none' }}>{page.story.map((line) => <li key={line.seq} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0' }}><span className="mono small">{line.when}</span> <b>{line.who}</b> {line.words}</li>)}</ol>
-            </section>
+        {folder === undefined ? (folderError === null ? <p>Loading the folder …</p> : <Trouble error={folderError} retry={() => { void fetchFolder(); }} />) : (
+          <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr)', gap: 36, marginTop: 12 }}>
+            <div><DueList folder={folder} page={page} /><Findings page={page} /><Logbook folder={folder} roles={me?.roles ?? []} /><Flights folder={folder} />
+              <section aria-labelledby="story"><h2 id="story">Story</h2>
+                <ol style={{ margin: 0, padding: 0, listStyle: 'none' }}>{page.story.map((line) => <li key={line.seq} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0' }}><span className="mono small">{line.when}</span> <b>{line.who}</b> {line.words}</li>)}</ol>
+              </section>
+            </div>
+            <div><Papers folder={folder} /><Meters folder={folder} roles={me?.roles ?? []} /><Rules page={page} /></div>
           </div>
-          <div><LimitsAhead page={page} /><Papers page={page} /><Rules page={page} /></div>
-        </div>
+        )}
       </main>
     </>
   );

@@ -44,6 +44,7 @@ export function useLive(): number | null {
       else client.setQueryData(['line'], next);
       void client.invalidateQueries({ queryKey: ['aircraft', row.registration] });
       void client.invalidateQueries({ queryKey: ['counter'] });
+      void client.invalidateQueries({ queryKey: ['plan'] });
       return undefined;
     });
     source.onerror = dead;

@@ -1,8 +1,12 @@
 'use client';
 
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { AircraftPage } from '@/queries/aircraft-page';
 import type { CounterFlight, CounterList } from '@/queries/counter';
+import type { Folder } from '@/queries/folder';
+import type { DayPlan } from '@/queries/plan';
+import type { Sheet } from '@/queries/sheet';
+import type { SightingList } from '@/queries/sighting';
 import type { Line } from '@/queries/line';
 import type { RampAircraft, RampList } from '@/queries/ramp';
 import { ask, Refusal } from './fetching';
@@ -25,3 +29,11 @@ export const useRampAircraft = (registration: string | null) => useQuery({ query
 export const useCounter = () => useQuery({ queryKey: ['counter'], queryFn: () => ask<CounterList>('/api/counter'), retry, refetchInterval: 60_000 });
 /** One flight at the Counter. */
 export const useCounterFlight = (flightId: string | null) => useQuery({ queryKey: ['counter', flightId], queryFn: () => ask<CounterFlight>(`/api/counter/${encodeURIComponent(flightId ?? '')}`), enabled: flightId !== null, retry });
+/** What an aircraft's folder holds beyond its verdict. */
+export const useFolder = (registration: string | null) => useQuery({ queryKey: ['aircraft', registration, 'folder'], queryFn: () => ask<Folder>(`/api/aircraft/${encodeURIComponent(registration ?? '')}/folder`), enabled: registration !== null, retry });
+/** One day's plan; null is today. */
+export const useDayPlan = (day: string | null) => useQuery({ queryKey: ['plan', day], queryFn: () => ask<DayPlan>(`/api/plan${day === null ? '' : `?day=${day}`}`), retry, placeholderData: keepPreviousData, refetchInterval: 60_000 });
+/** What a sighting round asks. */
+export const useSightingList = (registration: string | null) => useQuery({ queryKey: ['sighting', registration], queryFn: () => ask<SightingList>(`/api/sighting/${encodeURIComponent(registration ?? '')}`), enabled: registration !== null, retry });
+/** The sheets of an aircraft and day; null is today. */
+export const useSheet = (registration: string | null, day: string | null) => useQuery({ queryKey: ['aircraft', registration, 'sheet', day], queryFn: () => ask<Sheet>(`/api/sheet/${encodeURIComponent(registration ?? '')}${day === null ? '' : `?day=${day}`}`), enabled: registration !== null, retry, placeholderData: keepPreviousData });

@@ -1,0 +1,22 @@
+import { CERTIFICATE_KINDS, type Certificate } from '@/core/records/certificate';
+import { exactlyOneOf, storedDate } from '@/db/checked-values';
+import type { ClubTransaction } from '@/db/connection';
+import { findCertificate } from '@/db/discrepancies';
+import { Refused, type Actor, type Ports, type Refusal } from './command';
+
+/** Checks the password that stands for a signature; null where it is right. */
+export async function passwordRefusal(ports: Ports, actor: Actor, password: string): Promise<Refusal | null> {
+  const answer = await ports.checkPassword(actor.personId, password);
+  if (answer === 'too-many-tries') return { code: 'too-many-tries', message: 'Too many wrong passwords. Wait a quarter of an hour, then sign again; nothing was signed.' };
+  return answer === 'right' ? null : { code: 'invalid', message: 'The password is not right, so nothing was signed. Enter it again.', problems: [{ path: 'password', message: 'is not your password' }] };
+}
+
+/** One of the signer's own certificates as it is on record. @throws Refused where there is no such */
+export async function ownCertificate(tx: ClubTransaction, actor: Actor, certificateId: string): Promise<Certificate> {
+  const stored = await findCertificate(tx, certificateId, actor.personId);
+  if (stored === undefined) throw new Refused({ code: 'not-entitled', message: 'You have no such certificate on record. Whoever keeps the club’s records can enter it.' });
+  return {
+    kind: exactlyOneOf(CERTIFICATE_KINDS, stored.kind, 'kind of certificate'), number: stored.number,
+    validFrom: storedDate(stored.valid_from), validUntil: stored.valid_until === null ? 'no-expiry' : storedDate(stored.valid_until),
+  };
+}

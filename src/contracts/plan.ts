@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { parseVolume } from '../core/quantities/volume';
+import { UNSAID, type PlannedFlight } from '../core/records/planned-flight';
+import { addDays } from '../core/time/civil-date';
+import { momentsAt, type ZoneId } from '../core/time/zone';
+import { DIMENSIONS, type Crew, type Purpose, type Range, type Rules } from '../core/envelope/dimensions';
+import { hoursSchema, textSchema, wallTimeSchema } from './scalars';
+
+const choice = <T extends string>(words: readonly T[], message: string) => z.enum(words as unknown as [T, ...T[]], message);
+const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'expected a time such as 09:42');
+const yesNo = z.boolean();
+
+/** A flight as it is entered. What is left open counts as every value of it. */
+export const plannedFlightSchema = z.strictObject({
+  aircraftId: z.uuid('choose an aircraft'), person: textSchema(120), starts: wallTimeSchema, endsClock: clock,
+  airborne: hoursSchema.nullable(), purpose: choice<Purpose>(DIMENSIONS.purpose, 'choose what it is for'), crew: choice<Crew>(DIMENSIONS.crew, 'choose who flies'), rules: choice<Rules>(DIMENSIONS.rules, 'choose the flight rules'), range: choice<Range>(DIMENSIONS.range, 'choose how far it goes'),
+  transponderAirspace: yesNo, broadcastAirspace: yesNo, beyondGlide: yesNo, passengers: yesNo,
+  persons: z.number().int().min(1).max(60).nullable(), landings: z.number().int().min(1).max(100).nullable(), towLaunches: z.number().int().min(0).max(100).nullable(),
+  /** US gallons of usable fuel planned at the start; null takes what was measured. */
+  fuelPlanned: z.string().trim().max(8).nullable(), reliesOnVor: yesNo, reliesOnDatabase: yesNo,
+});
+export type FlightDraft = z.output<typeof plannedFlightSchema>;
+export type FlightDraftInput = z.input<typeof plannedFlightSchema>;
+
+/** Entering one, or moving one: then it takes another's place. */
+export const planSchema = z.strictObject({ flightId: z.uuid(), replaces: z.uuid().nullable(), flight: plannedFlightSchema });
+export type PlanEntry = z.output<typeof planSchema>;
+
+/** Cancelling one. */
+export const cancelSchema = z.strictObject({ flightId: z.uuid('choose a flight'), aircraftId: z.uuid('expected an aircraft'), why: z.string().trim().max(300).nullable() });
+export type Cancellation = z.output<typeof cancelSchema>;
+
+/** A problem with a draft, or the flight that it says. Where the clock is set back, a time is the first of the two; one that the clock leaves out is no time. */
+export function flightFrom(draft: FlightDraft, id: string, zone: ZoneId): PlannedFlight | { readonly path: string; readonly message: string } {
+  const [starts] = momentsAt(draft.starts.date, draft.starts.clock, zone);
+  if (starts === undefined) return { path: 'starts', message: 'The clock is set forward over this time: it does not exist on that day.' };
+  const overnight = draft.endsClock <= draft.starts.clock;
+  const ends = momentsAt(overnight ? addDays(draft.starts.date, 1) : draft.starts.date, draft.endsClock, zone).at(-1);
+  if (ends === undefined) return { path: 'endsClock', message: 'The clock is set forward over this time: it does not exist on that day.' };
+  const fuel = draft.fuelPlanned === null || draft.fuelPlanned === '' ? null : parseVolume(draft.fuelPlanned, 'US gal');
+  if (fuel === undefined) return { path: 'fuelPlanned', message: 'Write the fuel in US gallons, such as 24.5.' };
+  if (draft.airborne !== null && draft.airborne * 1000 > ends - starts) return { path: 'airborne', message: 'It cannot be in the air for longer than it is away.' };
+  return {
+    id, starts, ends, airborne: draft.airborne, purpose: draft.purpose, crew: draft.crew, rules: draft.rules, range: draft.range, light: null, transponderAirspace: draft.transponderAirspace, broadcastAirspace: draft.broadcastAirspace,
+    beyondGlideOverWater: draft.beyondGlide, passengers: draft.passengers, ...UNSAID, persons: draft.persons, landings: draft.landings, towLaunches: draft.towLaunches, fuelPlanned: fuel, reliesOnVor: draft.reliesOnVor, reliesOnDatabase: draft.reliesOnDatabase,
+  };
+}
+
+/** Asking what a flight that is being entered would be answered. */
+export const planPreviewSchema = z.strictObject({ replaces: z.uuid().nullable(), flight: plannedFlightSchema });

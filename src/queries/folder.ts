@@ -1,0 +1,181 @@
+import { lastShown } from '@/core/counter/desk';
+import { decidePrepared } from '@/core/decision/decide';
+import type { DecidedConstraint, LimitAhead } from '@/core/decision/decision';
+import { mayBeSignedBy, type CertificateKind, type Signature, type SignedWork } from '@/core/records/certificate';
+import { dialsInUse } from '@/core/records/dial';
+import { knownAt } from '@/core/records/facts';
+import { INSPECTION_KINDS, INSPECTION_WORK, type InspectionKind } from '@/core/records/inspection';
+import type { DocumentKind } from '@/core/records/document';
+import type { Meter } from '@/core/records/meters';
+import { authorityOf } from '@/core/rules/register';
+import type { Instant } from '@/core/time/instant';
+import { civilDateAt, type ZoneId } from '@/core/time/zone';
+import { certificatesOf, findByRegistration, papersOf } from '@/db/aircraft-papers';
+import { loadAircraft } from '@/db/aircraft-facts';
+import { storedDate, storedInstant } from '@/db/checked-values';
+import { readClub } from '@/db/clubs';
+import type { ClubTransaction } from '@/db/connection';
+import { readDials } from '@/db/dials';
+import { latestFlights } from '@/db/flights';
+import { flownByMonth } from '@/db/flown-by-month';
+import { logbookOf } from '@/db/logbook';
+import { othersOfKind, type KnownMark } from '@/db/other-records';
+import { latestReadings } from '@/db/readings';
+import { readStrikes, strikeOf, type StrikeRow } from '@/db/strikes';
+import { shownText } from '@/explain/counter';
+import { tellDue } from '@/explain/due';
+import { dateText, list, meterText, momentText, readingText, sentenceCase } from '@/explain/formats';
+import { entitledText } from '@/explain/lifts';
+import { leftText, limitName } from '@/explain/limits';
+import { CERTIFICATE_NAMES, DOCUMENT_NAMES, INSPECTION_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
+import { preparedFor, rulesOf } from './prepared';
+
+/** How much of each list a folder shows at once. */
+const MOST = 40;
+const FLIGHTS = 15;
+const MONTHS = 12;
+
+/** An entry that was struck: by whom, when and why. */
+export interface Struck { readonly by: string; readonly when: string; readonly why: string }
+
+/** Something that has to be done again, or that ends. */
+export interface DueRow {
+  readonly id: string;
+  readonly name: string;
+  readonly interval: string;
+  readonly last: string;
+  readonly next: string;
+  readonly sum: string;
+  readonly left: string;
+  readonly daysLeft: number | null;
+  readonly hoursLeft: number | null;
+  readonly signs: string;
+}
+
+/** What an aircraft's folder holds beyond its verdict. */
+export interface Folder {
+  readonly aircraftId: string;
+  readonly registration: string;
+  readonly revision: number;
+  readonly now: Instant;
+  readonly today: string;
+  readonly zone: string;
+  readonly serialNumber: string | null;
+  readonly due: readonly DueRow[];
+  readonly papers: readonly { readonly sightingId: string; readonly kind: DocumentKind; readonly name: string; readonly number: string | null; readonly details: string; readonly keptWhere: string; readonly state: 'aboard' | 'missing' | 'not-needed' | 'not-looked-for'; readonly seen: string }[];
+  readonly dials: readonly { readonly id: string; readonly name: string; readonly unit: 'h' | 'count'; readonly bills: boolean; readonly shows: string; readonly counts: readonly { readonly meter: Meter; readonly name: string; readonly stands: string }[]; readonly replaced: boolean; readonly why: string | null; readonly since: string }[];
+  readonly readings: readonly { readonly id: string; readonly when: string; readonly name: string; readonly shown: string; readonly stands: string; readonly whose: string; readonly struck: Struck | null }[];
+  readonly unlogged: readonly { readonly id: string; readonly when: string; readonly name: string; readonly from: string; readonly to: string; readonly length: string; readonly lastBy: string | null; readonly attributedTo: string | null; readonly note: string | null }[];
+  readonly logbook: readonly { readonly id: string; readonly kind: 'inspection' | 'done' | 'compliance' | 'list-cleared'; readonly title: string; readonly on: string; readonly sortKey: string; readonly reading: string; readonly description: string; readonly signed: string; readonly outcome: string; readonly struck: Struck | null }[];
+  readonly openLists: readonly { readonly id: string; readonly name: string; readonly on: string }[];
+  readonly flights: readonly { readonly id: string; readonly left: string; readonly person: string; readonly figures: string; readonly landings: number | null; readonly billed: string; readonly remarks: string; readonly out: boolean }[];
+  readonly marks: readonly KnownMark[];
+  readonly months: readonly { readonly month: string; readonly hours: number }[];
+  readonly sign: {
+    readonly inspections: readonly { readonly kind: InspectionKind; readonly name: string; readonly signs: string; readonly certificates: readonly { readonly id: string; readonly name: string }[] }[];
+    readonly items: readonly { readonly id: string; readonly name: string; readonly meters: readonly Meter[]; readonly signs: string; readonly certificates: readonly { readonly id: string; readonly name: string }[] }[];
+    readonly directives: readonly { readonly id: string; readonly name: string; readonly methods: readonly { readonly id: string; readonly name: string }[]; readonly meters: readonly Meter[]; readonly signs: string; readonly certificates: readonly { readonly id: string; readonly name: string }[] }[];
+  };
+}
+
+const DAY = 86_400_000;
+
+function dueRows(limits: readonly LimitAhead[], inForce: readonly DecidedConstraint[], facts: Parameters<typeof tellDue>[1]): readonly DueRow[] {
+  const seen = new Set<string>();
+  const row = (constraint: DecidedConstraint, left: string, daysLeft: number | null, hoursLeft: number | null): readonly DueRow[] => {
+    const words = tellDue(constraint, facts);
+    if (words === null) return [];
+    const name = sentenceCase(limitName(constraint));
+    // What two rules ask of one thing is due once.
+    const key = `${name} ${words.next}`;
+    if (seen.has(key)) return [];
+    seen.add(key);
+    return [{ id: constraint.id, name, ...words, left, daysLeft, hoursLeft, signs: constraint.lifts[0] === undefined ? '' : entitledText(constraint.lifts[0].by) }];
+  };
+  return [
+    ...inForce.flatMap((constraint) => (constraint.begins.kind === 'recorded' ? [] : row(constraint, 'now', 0, null))),
+    ...limits.flatMap((limit) => row(limit.constraint, leftText(limit), limit.currency === 'time' ? Math.floor(limit.left / DAY) : null, limit.currency === 'hours' ? limit.left / 3600 : null)),
+  ];
+}
+
+function paperDetails(row: Awaited<ReturnType<typeof papersOf>>[number]): string {
+  const day = (text: string | null, before: string) => (text === null ? [] : [`${before} ${dateText(storedDate(text))}`]);
+  return [
+    ...(row.revision === null ? [] : [`revision ${row.revision}`]), ...(row.serial_shown === null ? [] : [`for serial ${row.serial_shown}`]), ...day(row.issued_on, 'issued'), ...day(row.printed_expiry, 'expires'), ...day(row.dated_on, 'dated'),
+    ...(row.registration_shown === null ? [] : [`shows ${row.registration_shown}`]),
+  ].join(', ');
+}
+
+const signedText = ({ name, certificate }: Signature): string => `${name ?? 'nobody'}${certificate === null ? '' : `, ${CERTIFICATE_NAMES[certificate.kind]}, ${certificate.number ?? 'no number'}`}`;
+
+/** An aircraft's folder; null when the club has none such. */
+export async function folder(tx: ClubTransaction, reader: { readonly clubId: string; readonly personId: string; readonly name: string; readonly roles: readonly string[] }, registration: string, now: Instant): Promise<Folder | null> {
+  const found = await findByRegistration(tx, registration);
+  if (found === undefined) return null;
+  const club = await readClub(tx, reader.clubId);
+  const { zone } = club.place;
+  const [stored] = await loadAircraft(tx, club.place, found.aircraft_id, true);
+  if (stored === undefined) return null;
+  const aircraftId = found.aircraft_id;
+  const authority = authorityOf(club.packs);
+  const { prepared, present } = preparedFor(stored, club, rulesOf(club), now);
+  const decision = decidePrepared(prepared, null, present);
+  const known = knownAt(stored.facts, present, authority);
+  const strikes = new Map((await readStrikes(tx, aircraftId)).map((row) => strikeOf(row)).map((one) => [one.record, one]));
+  const struck = (id: string): Struck | null => struckText(strikes.get(id), zone);
+  const dials = await readDials(tx, aircraftId);
+  const inUse = new Set(dialsInUse(dials).map(({ id }) => id));
+  const nameOf = new Map(dials.map(({ id, name }) => [id, name]));
+  const flights = await latestFlights(tx, aircraftId, MOST);
+  const flier = new Map(flights.map(({ id, personName }) => [id, personName]));
+  const attributions = new Map((await othersOfKind(tx, aircraftId, 'attribution')).map((one) => [one.unlogged, one]));
+  const certificates = (await certificatesOf(tx, reader.personId)).map((row) => ({ id: row.certificate_id, kind: row.kind as CertificateKind, name: `${CERTIFICATE_NAMES[row.kind as CertificateKind]}, ${row.number}` }));
+  const maySign = reader.roles.some((role) => role === 'mechanic' || role === 'instructor');
+  const signers = (work: SignedWork) => ({
+    signs: list(mayBeSignedBy(work, authority).map((kind) => CERTIFICATE_NAMES[kind]), 'or') || 'nobody under this club’s rules',
+    certificates: maySign ? certificates.filter(({ kind }) => mayBeSignedBy(work, authority).includes(kind)).map(({ id, name }) => ({ id, name })) : [],
+  });
+  const { items, directives } = known;
+  return {
+    aircraftId, registration: decision.registration, revision: stored.revision, now, today: civilDateAt(now, zone), zone, serialNumber: stored.facts.aircraft.particulars.serialNumber,
+    due: dueRows(decision.limits, decision.constraints, known),
+    papers: (await papersOf(tx, aircraftId)).map((row) => ({
+      sightingId: row.sighting_id, kind: row.kind as DocumentKind, name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]), number: row.number, details: paperDetails(row), keptWhere: row.kept_where ?? 'place not recorded',
+      state: row.tank_fitted === false ? 'not-needed' : row.aboard === true ? 'aboard' : row.aboard === false ? 'missing' : 'not-looked-for', seen: `${momentText(storedInstant(row.happened_at), zone)}${row.display_name === null ? '' : ` by ${row.display_name}`}`,
+    })),
+    dials: dials.map((dial) => {
+      const last = lastShown(dial, known.meters);
+      return {
+        id: dial.id, name: dial.name, unit: dial.unit, bills: dial.bills, shows: last === null ? 'never read' : shownText(dial.unit, last), replaced: !inUse.has(dial.id), why: dial.why, since: dateText(civilDateAt(dial.happenedAt, zone)),
+        counts: dial.counts.map(({ meter }) => { const standing = known.meters[meter]; return { meter, name: METER_NAMES_IN_WORDS[meter], stands: standing.state === 'known' ? meterText(meter, standing.value) : 'not known' }; }),
+      };
+    }),
+    readings: (await latestReadings(tx, aircraftId, MOST)).map((reading) => ({
+      id: reading.id, when: momentText(reading.happenedAt, zone), name: (reading.dialId === null ? undefined : nameOf.get(reading.dialId)) ?? sentenceCase(METER_NAMES_IN_WORDS[reading.meter]), shown: reading.entered, stands: `${METER_NAMES_IN_WORDS[reading.meter]} ${meterText(reading.meter, reading.value)}`,
+      whose: reading.flightId === null ? '' : flier.get(reading.flightId) ?? '', struck: struck(reading.id),
+    })),
+    unlogged: (await othersOfKind(tx, aircraftId, 'unlogged')).map((one) => ({ id: one.id, when: momentText(one.seenAt, zone), name: one.name, from: one.from, to: one.to, length: one.length, lastBy: one.lastBy, attributedTo: attributions.get(one.id)?.to ?? null, note: attributions.get(one.id)?.note ?? null })).reverse(),
+    logbook: (await logbookOf(tx, aircraftId, MOST)).map((entry) => ({
+      id: entry.id, kind: entry.kind, on: dateText(storedDate(entry.on)), sortKey: entry.on, description: entry.description ?? '', reading: entry.reading === null ? '' : readingText(entry.reading), signed: entry.signed === null ? 'not signed' : signedText(entry.signed),
+      title: entry.kind === 'inspection' ? sentenceCase(INSPECTION_NAMES[entry.what as InspectionKind]) : entry.kind === 'done' ? stored.facts.items?.find(({ id }) => id === entry.what)?.name ?? 'Item' : entry.kind === 'compliance' ? `Directive ${stored.facts.directives?.find(({ id }) => id === entry.what)?.number ?? ''}` : 'List of an inspection cleared',
+      outcome: entry.outcome === 'discrepancies-listed' ? 'not approved; a list was given' : entry.outcome === 'approved' ? 'approved' : '', struck: struck(entry.id),
+    })),
+    openLists: known.inspections.filter(({ outcome, listCleared }) => outcome === 'discrepancies-listed' && listCleared === null).map(({ id, kind, completedOn }) => ({ id, name: INSPECTION_NAMES[kind], on: dateText(completedOn) })),
+    flights: flights.slice(0, FLIGHTS).map((flight) => ({
+      id: flight.id, left: momentText(flight.leftAt, zone), person: flight.personName, out: flight.returned === null,
+      figures: flight.readings.map(({ dial, name, shown }) => `${name} ${shown} → ${flight.returned?.readings.find((one) => one.dial === dial)?.shown ?? '…'}`).join(' · '), landings: flight.returned?.landings ?? null,
+      billed: flight.returned?.billed == null ? '' : shownText('h', flight.returned.billed), remarks: flight.returned?.remarks ?? '',
+    })),
+    marks: (await othersOfKind(tx, aircraftId, 'known-mark')).filter(({ id }) => !strikes.has(id)),
+    months: await flownByMonth(tx, aircraftId, zone, now, MONTHS),
+    sign: {
+      inspections: INSPECTION_KINDS.map((kind) => ({ kind, name: sentenceCase(INSPECTION_NAMES[kind]), ...signers(INSPECTION_WORK[kind]) })),
+      items: (items ?? []).map(({ id, name, interval, signedAs }) => ({ id, name, meters: interval.meters.map(({ meter }) => meter), ...signers(signedAs) })),
+      directives: (directives ?? []).map(({ id, number, title, methods, initial }) => ({ id, name: `${number}: ${title}`, methods: methods.map((method) => ({ id: method.id, name: method.name })), meters: [...new Set([...initial.meters, ...methods.flatMap(({ repeats }) => repeats?.meters ?? [])].map(({ meter }) => meter))], ...signers('return-to-service') })),
+    },
+  };
+}
+
+function struckText(strike: StrikeRow | undefined, zone: ZoneId): Struck | null {
+  return strike === undefined ? null : { by: strike.byName, when: momentText(strike.recordedAt, zone), why: strike.why };
+}

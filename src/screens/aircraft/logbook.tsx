@@ -1,0 +1,42 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { Folder } from '@/queries/folder';
+import { ClearListForm } from './clear-list-form';
+import { EntryForm } from './entry-form';
+import { StrikeForm, StruckText } from './strike-form';
+
+/** So many entries are shown at once. */
+const SHOWN = 8;
+
+function Entry({ folder, entry, keeper }: { readonly folder: Folder; readonly entry: Folder['logbook'][number]; readonly keeper: boolean }) {
+  return (
+    <li style={{ borderTop: '1px solid var(--rule)', padding: '8px 0' }}>
+      <div style={{ display: 'flex', gap: 12, alignItems: 'baseline' }}>
+        <span className="mono small" style={{ width: 100 }}>{entry.on}</span>
+        <div style={{ flex: 1, textDecoration: entry.struck === null ? 'none' : 'line-through' }}><b>{entry.title}</b>{entry.reading === '' ? '' : <> at <span className="figure">{entry.reading}</span></>}{entry.outcome === '' ? '' : `, ${entry.outcome}`}{entry.description === '' ? null : <div>{entry.description}</div>}<div className="small">{entry.signed}</div></div>
+        {keeper && entry.struck === null ? <StrikeForm folder={folder} recordId={entry.id} kind={entry.kind} what={`${entry.title} of ${entry.on}`} /> : null}
+      </div>
+      <StruckText struck={entry.struck} />
+    </li>
+  );
+}
+
+/** The maintenance record as a logbook: newest first, struck entries readable, and the form for the next one. */
+export function Logbook({ folder, roles }: { readonly folder: Folder; readonly roles: readonly string[] }) {
+  const [writing, setWriting] = useState(false);
+  const writes = roles.some((role) => role === 'mechanic' || role === 'dispatcher' || role === 'instructor');
+  const keeper = roles.some((role) => role === 'mechanic' || role === 'dispatcher');
+  const shown = (entries: Folder['logbook']) => <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{entries.map((entry) => <Entry key={entry.id} folder={folder} entry={entry} keeper={keeper} />)}</ul>;
+  return (
+    <section aria-labelledby="logbook">
+      <div style={{ display: 'flex', alignItems: 'center', gap: 12, margin: '24px 0 8px' }}><h2 id="logbook" style={{ margin: 0, flex: 1 }}>Maintenance record</h2>{writes && !writing ? <Button variant="outlined" size="small" onClick={() => { setWriting(true); }}>Record maintenance …</Button> : null}</div>
+      {writing ? <EntryForm folder={folder} roles={roles} onDone={() => { setWriting(false); }} /> : null}
+      {folder.openLists.map((list) => <div key={list.id} style={{ borderLeft: '4px solid var(--grounded)', padding: '6px 0 6px 12px' }}><b>The {list.name} of {list.on} did not approve the aircraft.</b> Its list has to be cleared.{roles.includes('mechanic') ? <ClearListForm folder={folder} list={list} /> : null}</div>)}
+      {folder.logbook.length === 0 ? <p>Nothing is entered yet.</p> : shown(folder.logbook.slice(0, SHOWN))}
+      {folder.logbook.length > SHOWN ? <details><summary style={{ padding: '8px 0', borderTop: '1px solid var(--rule)', cursor: 'pointer' }}>{folder.logbook.length - SHOWN} earlier</summary>{shown(folder.logbook.slice(SHOWN))}</details> : null}
+      <p className="small">Kept for as long as the law asks: entries of work until it is repeated or superseded, or for a year; total time, life-limited parts, overhauls, inspection status and directives as long as the aircraft, and handed over with it when it is sold (14 CFR 91.417). Groval deletes nothing.</p>
+    </section>
+  );
+}

@@ -1,0 +1,73 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import type { Folder } from '@/queries/folder';
+import { MeterForm } from './meter-form';
+import { SignedTrouble, useSigned } from './signed-form';
+import { StrikeForm, StruckText } from './strike-form';
+
+/** So many readings are shown at once. */
+const SHOWN = 8;
+
+function Attribute({ folder, unlogged, last }: { readonly folder: Folder; readonly unlogged: string; readonly last: string | null }) {
+  const [attributionId] = useState(() => crypto.randomUUID());
+  const { sign, trouble } = useSigned();
+  const { register, handleSubmit } = useForm({ defaultValues: { to: last ?? '', note: '' } });
+  return (
+    <form noValidate onSubmit={(event) => { void handleSubmit(async ({ to, note }) => { await sign('/api/unlogged', { attributionId, aircraftId: folder.aircraftId, unlogged, to, note: note.trim() === '' ? null : note.trim() }, () => undefined); })(event); }} style={{ display: 'flex', gap: 8, alignItems: 'center', flexWrap: 'wrap', padding: '6px 0' }}>
+      <TextField size="small" label="Flown by" {...register('to')} /><TextField size="small" label="Note" {...register('note')} /><Button type="submit" variant="outlined">Say so</Button>
+      <SignedTrouble trouble={trouble} />
+    </form>
+  );
+}
+
+function Reading({ folder, reading, keeper }: { readonly folder: Folder; readonly reading: Folder['readings'][number]; readonly keeper: boolean }) {
+  return (
+    <li style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}>
+      <div style={{ display: 'flex', gap: 12, alignItems: 'baseline' }}>
+        <span className="mono small" style={{ width: 150 }}>{reading.when}</span>
+        <span style={{ flex: 1, textDecoration: reading.struck === null ? 'none' : 'line-through' }}>{reading.name} <span className="figure">{reading.shown}</span> <span className="small">{reading.whose}</span></span>
+        {keeper && reading.struck === null ? <StrikeForm folder={folder} recordId={reading.id} kind="reading" what={`${reading.name} ${reading.shown} of ${reading.when}`} shown={reading.shown} /> : null}
+      </div>
+      <StruckText struck={reading.struck} />
+    </li>
+  );
+}
+
+/** The meters of an aircraft, what each counts towards, the chain of readings, and the stretches that nobody wrote down. */
+export function Meters({ folder, roles }: { readonly folder: Folder; readonly roles: readonly string[] }) {
+  const keeper = roles.some((role) => role === 'dispatcher' || role === 'mechanic');
+  const inUse = folder.dials.filter(({ replaced }) => !replaced);
+  const former = folder.dials.filter(({ replaced }) => replaced);
+  return (
+    <section aria-labelledby="meters"><h2 id="meters">Meters</h2>
+      {inUse.length === 0 ? <p>Nobody has said yet which meters it has.</p> : null}
+      <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{inUse.map((dial) => (
+        <li key={dial.id} style={{ borderTop: '1px solid var(--rule)', padding: '8px 0' }}>
+          <div style={{ display: 'flex', gap: 12, alignItems: 'baseline' }}><b style={{ flex: 1 }}>{dial.name}</b><span className="figure" style={{ fontSize: 18 }}>{dial.shows}</span></div>
+          <div className="small">{dial.counts.map(({ name, stands }) => `${name} ${stands}`).join(' · ')}{dial.bills ? ' · flights are billed by it' : ''}{dial.why === null ? '' : ` · since ${dial.since}: ${dial.why}`}</div>
+          {keeper ? <MeterForm folder={folder} dial={dial} /> : null}
+        </li>
+      ))}</ul>
+      {former.length === 0 ? null : <p className="small">Before: {former.map(({ name, since }) => `${name}, from ${since}`).join('; ')}.</p>}
+      {keeper ? <MeterForm folder={folder} dial={null} /> : null}
+      {folder.unlogged.length === 0 ? null : (
+        <div><h3>Nobody wrote down</h3>
+          <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{folder.unlogged.map((gap) => (
+            <li key={gap.id} style={{ borderTop: '1px solid var(--rule)', borderLeft: '4px dashed var(--restricted)', padding: '6px 0 6px 12px' }}>
+              <b className="figure">{gap.length}</b> on {gap.name}, <span className="mono">{gap.from}</span> to <span className="mono">{gap.to}</span>; seen {gap.when}. It counts towards every limit.
+              <div className="small">{gap.attributedTo === null ? `Last before it: ${gap.lastBy ?? 'nobody on record'}. Nobody is named yet.` : `Flown by ${gap.attributedTo}.${gap.note === null ? '' : ` ${gap.note}`}`}</div>
+              {gap.attributedTo === null && roles.includes('dispatcher') ? <Attribute folder={folder} unlogged={gap.id} last={gap.lastBy} /> : null}
+            </li>
+          ))}</ul>
+        </div>
+      )}
+      <h3>Readings</h3>
+      <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{folder.readings.slice(0, SHOWN).map((reading) => <Reading key={reading.id} folder={folder} reading={reading} keeper={keeper} />)}</ul>
+      {folder.readings.length > SHOWN ? <details><summary style={{ padding: '8px 0', borderTop: '1px solid var(--rule)', cursor: 'pointer' }}>{folder.readings.length - SHOWN} earlier</summary><ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{folder.readings.slice(SHOWN).map((reading) => <Reading key={reading.id} folder={folder} reading={reading} keeper={keeper} />)}</ul></details> : null}
+    </section>
+  );
+}

@@ -1,0 +1,45 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Refusal, send } from '../data/fetching';
+
+/** What somebody who looked earlier has missed. */
+interface Changed { readonly act: string; readonly actorName: string }
+
+const ACTS: Readonly<Record<string, string>> = {
+  'report-finding': 'reported a finding', 'add-photo': 'added a photo', 'return-to-service': 'closed a finding', 'record-entry': 'signed an entry', strike: 'struck an entry', 'correct-reading': 'corrected a reading', 'check-out': 'handed it out', 'check-in': 'took it back',
+  'sight-papers': 'looked through the papers', 'plan-flight': 'planned a flight', 'move-flight': 'moved a flight', 'cancel-flight': 'cancelled a flight', 'add-meter': 'entered a meter', 'exchange-meter': 'exchanged a meter', 'clear-list': 'cleared the list of an inspection', 'load-records': 'brought in records',
+};
+
+/** Sends something that is signed. What was typed stays when it is refused; what changed meanwhile is told. */
+export function useSigned() {
+  const client = useQueryClient();
+  const [trouble, setTrouble] = useState<{ readonly message: string; readonly changes: readonly Changed[] } | null>(null);
+  /** Answers whether it was recorded. @param tell gets each problem with the field that it is about */
+  const sign = async (path: string, value: unknown, tell: (path: string, message: string) => void): Promise<boolean> => {
+    setTrouble(null);
+    try {
+      await send(path, value);
+      await client.invalidateQueries();
+      return true;
+    } catch (error) {
+      if (error instanceof Refusal) for (const problem of error.details.problems ?? []) tell(problem.path, problem.message);
+      setTrouble({ message: error instanceof Error ? error.message : 'It was not recorded. Try again.', changes: (error instanceof Refusal ? error.details.changes ?? [] : []) as readonly Changed[] });
+      await client.invalidateQueries({ queryKey: ['aircraft'] });
+      return false;
+    }
+  };
+  return { sign, trouble };
+}
+
+/** Why something was not recorded, with what others did meanwhile. */
+export function SignedTrouble({ trouble }: { readonly trouble: ReturnType<typeof useSigned>['trouble'] }) {
+  if (trouble === null) return null;
+  return (
+    <Alert severity="error" role="alert">{trouble.message}
+      {trouble.changes.length === 0 ? null : <ul>{trouble.changes.map((change, at) => <li key={at}>{change.actorName} {ACTS[change.act] ?? change.act}</li>)}</ul>}
+    </Alert>
+  );
+}
