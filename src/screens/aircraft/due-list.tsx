@@ -27,7 +27,7 @@ function Rows({ rows }: { readonly rows: readonly DueRow[] }) {
       {rows.map((row) => (
         <li key={row.id} style={{ borderTop: '1px solid var(--rule)', padding: '8px 0' }}>
           <div style={{ display: 'flex', gap: 10, alignItems: 'baseline' }}>
-            <span className="figure" style={{ fontSize: 18, minWidth: 78, color: row.left === 'now' ? 'var(--grounded)' : undefined }}>{row.left}</span>
+            <span className="figure" style={{ fontSize: 18, minWidth: 104, color: row.left === 'now' ? 'var(--grounded)' : undefined }}>{row.left}</span>
             <b style={{ flex: 1 }}>{row.name}</b><span className="mono">{row.next}</span>
           </div>
           <Ruler row={row} />

@@ -1,0 +1,237 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import type { SignedEntry } from '@/contracts/new-entry';
+import type { SightingRound } from '@/contracts/sighting';
+import { hours } from '@/core/quantities/hours';
+import { civilDate } from '@/core/time/civil-date';
+import { addSeconds } from '@/core/time/instant';
+import { inClub } from '@/db/club-transaction';
+import { readStory } from '@/db/ledger';
+import { entryPreview } from '@/queries/entry-preview';
+import { folder } from '@/queries/folder';
+import { line } from '@/queries/line';
+import { sheet } from '@/queries/sheet';
+import { sightingList } from '@/queries/sighting';
+import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { checkIn } from './check-in';
+import { checkOut } from './check-out';
+import { clearList } from './clear-list';
+import type { Actor } from './command';
+import { correctReading, strikeEntry } from './corrections';
+import { addDial } from './dials';
+import { planFlight } from './plan-flight';
+import { recordEntry } from './record-entry';
+import { sightPapers } from './sight-papers';
+import { UNSAID } from '@/core/records/planned-flight';
+import { loadRecords, NO_RECORDS } from './load-records';
+
+let club: Awaited<ReturnType<typeof testClub>>;
+beforeEach(async () => { club = await testClub(); });
+afterAll(closeDatabase);
+
+const inTx = <T>(work: Parameters<typeof inClub<T>>[2]) => inClub(club.ports.db, club.clubId, work);
+const row = async () => (await inTx((tx) => line(tx, club.clubId, club.ports.now(), true))).rows[0];
+const revision = async () => (await row())?.revision ?? 0;
+const folderNow = async (role: Parameters<typeof club.actor>[0] = 'mechanic') => {
+  const found = await inTx((tx) => folder(tx, club.actor(role), 'N02TB', club.ports.now()));
+  if (found === null) throw new Error('there is no such folder');
+  return found;
+};
+const due = async (name: string) => (await folderNow()).due.find((one) => one.name === name);
+
+const hundred = (timeInService: string, change: object = {}): SignedEntry['draft'] => ({ of: 'inspection', kind: 'hundred-hour', completedOn: civilDate('2026-11-24'), timeInService: hours(timeInService), outcome: 'approved', excess: null, testedToFeet: null, ...change } as SignedEntry['draft']);
+const own = (role: Parameters<typeof club.certificateOf>[0] = 'mechanic') => ({ by: 'own-certificate' as const, certificateId: club.certificateOf(role) });
+const copied = { by: 'copied-from-logbook' as const, name: 'Ida Quell', kind: 'inspection-authorisation' as const, number: 'IA-0417', validFrom: civilDate('2025-04-01'), validUntil: civilDate('2027-03-31') };
+const record = async (draft: SignedEntry['draft'], change: Partial<SignedEntry> = {}, actor: Actor = club.actor('mechanic')) => recordEntry(club.ports, actor, { entryId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), draft, description: 'Inspected as the programme says.', signer: own(), aboveMeter: false, password: PASSWORD, ...change });
+const preview = (draft: SignedEntry['draft']) => inTx((tx) => entryPreview(tx, club.clubId, { aircraftId: club.aircraftId, draft }, club.ports.now()));
+
+describe('recording an inspection', () => {
+  it('shows the sum before it is signed, and that sum holds afterwards', async () => {
+    expect((await preview(hundred('4150.3')))?.moved).toEqual([{ name: '100-hour', before: '4208.7 h', after: '4250.3 h', sum: '4150.3 h + 100.0 h = 4250.3 h.' }]);
+    good(await record(hundred('4150.3')));
+    expect(await due('100-hour')).toMatchObject({ next: '4250.3 h', last: '4150.3 h', interval: 'every 100.0 h', left: '100.0 h', hoursLeft: 100 });
+    expect((await folderNow()).logbook[0]).toMatchObject({ title: '100-hour inspection', reading: '4150.3 h', description: 'Inspected as the programme says.', signed: 'The mechanic, mechanic (airframe and powerplant), AP-1', outcome: 'approved', struck: null });
+  });
+  it('done late, what was flown over is taken off the next interval', async () => {
+    good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [{ id: randomUUID(), meter: 'time-in-service', value: hours('4215.2'), happenedAt: club.ports.now(), recordedAt: club.ports.now() }] }));
+    expect((await row())?.verdict).not.toBe('Released');
+    const moved = (await preview(hundred('4215.2')))?.moved.find(({ name }) => name === '100-hour');
+    expect(moved).toEqual({ name: '100-hour', before: '4208.7 h', after: '4308.7 h', sum: 'Done at 4215.2 h, which was 6.5 h late: 4215.2 h + 100.0 h − 6.5 h = 4308.7 h.' });
+    good(await record(hundred('4215.2')));
+    expect((await due('100-hour'))?.next).toBe('4308.7 h');
+    expect((await row())?.verdict).toBe('Released');
+  });
+  it('an annual holds to the end of its month and stands in for the 100-hour inspection; a mechanic’s own certificate does not sign it', async () => {
+    const annual = hundred('4150.3', { kind: 'annual' });
+    expect((await preview(annual))?.moved.map(({ name, after, sum }) => [name, after, sum])).toEqual([
+      ['100-hour', '4250.3 h', '4150.3 h + 100.0 h = 4250.3 h. The annual inspection stands in for it.'], ['annual', '30 Nov 2027', '24 Nov 2026 and 12 calendar months, to the end of that month: 30 Nov 2027.'],
+    ]);
+    expect(bad(await record(annual))).toMatchObject({ code: 'invalid', problems: [{ path: 'signer' }] });
+    good(await record(annual, { signer: copied }, club.actor('dispatcher')));
+    expect((await due('Annual'))?.next).toBe('30 Nov 2027');
+    expect((await folderNow()).logbook[0]?.signed).toBe('Ida Quell, inspector with inspection authorisation, IA-0417');
+  });
+  it.each([
+    ['without the reading that the record needs', { timeInService: null }, 'draft.timeInService'], ['of tomorrow', { completedOn: civilDate('2026-11-25') }, 'draft.completedOn'], ['before the certificate was valid', { completedOn: civilDate('2014-01-01'), timeInService: hours('100') }, 'signer'],
+  ])('refuses one %s', async (_, change, path) => {
+    const refused = bad(await record(hundred('4150.3', change)));
+    expect(refused).toMatchObject({ code: 'invalid' });
+    expect(refused.code === 'invalid' ? refused.problems.map((one) => one.path) : []).toContain(path);
+  });
+  it('a slip beside the meter is asked or refused, and never carries the limit away', async () => {
+    expect((await preview(hundred('4510.3')))?.aboveMeter).toBe('4510.3 h is more than 4150.3 h, which is on record.');
+    expect(bad(await record(hundred('4510.3')))).toMatchObject({ code: 'invalid', problems: [{ path: 'aboveMeter' }] });
+    expect(bad(await record(hundred('4108.6', { completedOn: civilDate('2026-11-24') })))).toMatchObject({ message: expect.stringContaining('contradicts') as string });
+    expect((await due('100-hour'))?.next).toBe('4208.7 h');
+    good(await record(hundred('4151.0'), { aboveMeter: true }));
+    expect((await due('100-hour'))?.next).toBe('4251.0 h');
+  });
+  it.each([['a renter', 'renter', 'not-entitled'], ['a dispatcher by a certificate of their own', 'dispatcher', 'not-entitled'], ['an instructor, whose certificate does not', 'instructor', 'invalid']] as const)('%s does not sign', async (_, role, code) => {
+    expect(bad(await record(hundred('4150.3'), { signer: own(role) }, club.actor(role)))).toMatchObject({ code });
+  });
+  it('nor does somebody with another’s certificate, or the wrong password', async () => {
+    expect(bad(await record(hundred('4150.3'), { signer: own('instructor') }))).toMatchObject({ code: 'not-entitled' });
+    expect(bad(await record(hundred('4150.3'), { password: 'x' }))).toMatchObject({ problems: [{ path: 'password' }] });
+  });
+  it('an answer that got lost is given again', async () => {
+    const entryId = randomUUID();
+    const seenRevision = await revision();
+    good(await record(hundred('4150.3'), { entryId, seenRevision }));
+    expect(good(await record(hundred('4150.3'), { entryId, seenRevision }))).toEqual({ entryId, revision: seenRevision + 1 });
+    expect((await inTx((tx) => readStory(tx, club.aircraftId, 9))).filter(({ act }) => act === 'record-entry')).toHaveLength(1);
+  });
+  it('two sign at once, two hundred times: one succeeds, the other is shown what happened', async () => {
+    const second: Actor = { ...club.actor('instructor'), roles: ['mechanic'] };
+    for (let round = 0; round < 200; round += 1) {
+      const seenRevision = 1 + round;
+      const entry = (signer: SignedEntry['signer']) => ({ seenRevision, signer });
+      const answers = await Promise.all([record(hundred('4150.3'), entry(own())), record(hundred('4150.3'), entry({ ...copied, kind: 'mechanic-airframe-powerplant' }), second)]);
+      expect([round, answers.map((answer) => (answer.ok ? 'signed' : answer.refusal.code)).sort()]).toEqual([round, ['conflict', 'signed']]);
+      const conflict = answers.flatMap((answer) => (answer.ok ? [] : [answer.refusal]))[0];
+      expect(conflict?.code === 'conflict' ? [conflict.revision, conflict.changes.map(({ act }) => act)] : []).toEqual([seenRevision + 1, ['record-entry']]);
+    }
+    expect((await folderNow()).revision).toBe(201);
+  }, 120_000);
+});
+
+describe('an inspection that did not approve the aircraft', () => {
+  const listed = async () => {
+    const entryId = randomUUID();
+    good(await record(hundred('4150.3', { outcome: 'discrepancies-listed' }), { entryId }));
+    return entryId;
+  };
+  it('closes what needs it until its list is cleared, also on a later day', async () => {
+    const inspection = await listed();
+    expect((await row())?.verdict).not.toBe('Released');
+    expect((await folderNow()).openLists).toMatchObject([{ id: inspection }]);
+    club.ports.at = addSeconds(club.ports.at, 2 * 86_400);
+    const clear = async (change: object = {}) => clearList(club.ports, club.actor('mechanic'), { clearanceId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), inspection, on: civilDate('2026-11-26'), description: 'Both items put right.', certificateId: club.certificateOf('mechanic'), password: PASSWORD, ...change });
+    expect(bad(await clear({ on: civilDate('2026-11-23') }))).toMatchObject({ problems: [{ path: 'on' }] });
+    expect(bad(await clear({ on: civilDate('2026-11-27') }))).toMatchObject({ problems: [{ path: 'on' }] });
+    good(await clear());
+    expect((await row())?.verdict).toBe('Released');
+    expect((await folderNow()).openLists).toEqual([]);
+    expect(bad(await clear())).toMatchObject({ code: 'not-found' });
+  });
+  it('is not struck by somebody who could not have said the opposite', async () => {
+    const inspection = await listed();
+    const strike = async (role: 'dispatcher' | 'mechanic') => strikeEntry(club.ports, club.actor(role), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'inspection', recordId: inspection, why: 'Other aircraft', password: PASSWORD });
+    expect(bad(await strike('dispatcher'))).toMatchObject({ code: 'not-entitled' });
+    expect((await row())?.verdict).not.toBe('Released');
+    good(await strike('mechanic'));
+    expect((await row())?.verdict).toBe('Released');
+  });
+});
+
+describe('correcting', () => {
+  it('a struck inspection stays readable and stops counting; the one before counts again', async () => {
+    const entryId = randomUUID();
+    good(await record(hundred('4150.3'), { entryId }));
+    club.ports.at = addSeconds(club.ports.at, 60);
+    good(await strikeEntry(club.ports, club.actor('mechanic'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'inspection', recordId: entryId, why: 'Belongs to N03TB', password: PASSWORD }));
+    expect((await due('100-hour'))?.next).toBe('4208.7 h');
+    expect((await folderNow()).logbook.find(({ id }) => id === entryId)).toMatchObject({ title: '100-hour inspection', struck: { by: 'The mechanic', why: 'Belongs to N03TB' } });
+    expect((await inTx((tx) => readStory(tx, club.aircraftId, 1)))[0]).toMatchObject({ act: 'strike', actorName: 'The mechanic' });
+  });
+  it('nothing is struck twice, by a renter, or without the password', async () => {
+    const reading = (await folderNow()).readings[0]?.id ?? '';
+    const strike = async (change: object = {}, role: 'dispatcher' | 'renter' = 'dispatcher') => strikeEntry(club.ports, club.actor(role), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'reading', recordId: reading, why: 'Slip', password: PASSWORD, ...change });
+    expect(bad(await strike({}, 'renter'))).toMatchObject({ code: 'not-entitled' });
+    expect(bad(await strike({ password: 'x' }))).toMatchObject({ problems: [{ path: 'password' }] });
+    expect(bad(await strike({ recordId: randomUUID() }))).toMatchObject({ code: 'not-found' });
+    good(await strike());
+    expect(bad(await strike())).toMatchObject({ code: 'invalid' });
+    // Without any reading left nothing is known of the hours, and unknown closes.
+    expect((await row())?.verdict).toBe('Grounded');
+  });
+  it('a paper that was seen to be missing is not struck but looked for again', async () => {
+    const sightingId = randomUUID();
+    good(await sightPapers(club.ports, club.actor('student'), round([{ ...paper('weight-and-balance'), sightingId, aboard: false, legible: null }])));
+    expect(bad(await strikeEntry(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'sighting', recordId: sightingId, why: 'Slip', password: PASSWORD }))).toMatchObject({ code: 'invalid' });
+  });
+
+  const block = randomUUID();
+  async function flown(shown: string): Promise<string> {
+    const flightId = randomUUID();
+    good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: await revision(), name: 'Block meter', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: '4150.3' }, { meter: 'propeller', standsAt: '900' }], shows: '4150.3', wrapsAt: null }));
+    good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [{ id: randomUUID(), meter: 'engine', value: hours('1000'), happenedAt: club.ports.now(), recordedAt: club.ports.now() }] }));
+    const starts = addSeconds(club.ports.now(), 60);
+    good(await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'R. Dane', { id: flightId, starts, ends: addSeconds(starts, 5400), airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', light: null, transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID }));
+    good(await checkOut(club.ports, club.actor('dispatcher'), { flightId, aircraftId: club.aircraftId, seenRevision: await revision(), readings: [{ dial: block, shown: '4150.3' }], accepted: [], fuelAboard: null, oilAboard: null, remarks: null }));
+    club.ports.at = addSeconds(club.ports.at, 7200);
+    good(await checkIn(club.ports, club.actor('dispatcher'), { flightId, aircraftId: club.aircraftId, at: { date: civilDate('2026-11-24'), clock: '11:00' }, readings: [{ dial: block, shown }], accepted: [`more-than-elapsed/${block}/${shown}`], airborne: null, landings: 1, towLaunches: null, fuelAdded: null, oilAdded: null, remarks: 'nothing-to-report', defects: [] }));
+    return flightId;
+  }
+  it('a wrong reading is struck and written anew; everything that followed from it follows', async () => {
+    await flown('4160.3');
+    expect((await due('100-hour'))?.left).toBe('48.4 h');
+    const wrong = (await folderNow()).readings.find(({ shown, stands }) => shown === '4160.3' && stands.startsWith('time in service'))?.id ?? '';
+    good(await correctReading(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), readingId: wrong, shown: '4151.3', why: 'A digit mistaken', password: PASSWORD }));
+    expect((await due('100-hour'))?.left).toBe('57.4 h');
+    const { dials, readings } = await folderNow();
+    expect(dials[0]).toMatchObject({ shows: '4151.3 h', counts: [{ stands: '4151.3 h' }, { stands: '901.0 h' }] });
+    expect(readings.filter(({ struck }) => struck !== null).map(({ stands, struck }) => [stands, struck?.why]).sort()).toEqual([['engine time 1010.0 h', 'A digit mistaken'], ['propeller time 910.0 h', 'A digit mistaken'], ['time in service 4160.3 h', 'A digit mistaken']]);
+    expect(readings.filter(({ struck }) => struck === null).map(({ stands }) => stands)).toContain('engine time 1001.0 h');
+    const day = await inTx((tx) => sheet(tx, club.clubId, 'N02TB', civilDate('2026-11-24'), club.ports.now()));
+    expect(day?.flights[0]).toMatchObject({ billed: '1.0 h', meters: [{ out: '4150.3', in: '4151.3', ran: '1.0 h', corrected: true }] });
+  });
+  it.each([['no figure', 'x', 'shown'], ['nothing', '', 'shown']])('refuses %s', async (_, shown, path) => {
+    await flown('4151.3');
+    const reading = (await folderNow()).readings[0]?.id ?? '';
+    expect(bad(await correctReading(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), readingId: reading, shown, why: 'Slip', password: PASSWORD }))).toMatchObject({ problems: [{ path }] });
+  });
+});
+
+const paper = (kind: SightingRound['sightings'][number]['kind']): SightingRound['sightings'][number] => ({
+  sightingId: randomUUID(), kind, keptWhere: 'pouch behind the left seat', number: null, aboard: true, legible: true, displayed: null, registrationShown: null, serialShown: null, issuedOn: null, printedExpiry: null, form: null, revision: null, placards: null, datedOn: null, tankFitted: null,
+});
+const round = (sightings: SightingRound['sightings']): SightingRound => ({ aircraftId: club.aircraftId, seenAt: club.ports.now(), sightings });
+
+describe('a sighting round', () => {
+  it('what is missing closes at once, and what is found again opens', async () => {
+    good(await sightPapers(club.ports, club.actor('student'), round([{ ...paper('weight-and-balance'), aboard: false, legible: null }])));
+    expect(await row()).toMatchObject({ verdict: 'Grounded' });
+    expect((await folderNow()).papers.find(({ kind }) => kind === 'weight-and-balance')).toMatchObject({ state: 'missing', seen: expect.stringContaining('by The student') as string, keptWhere: 'pouch behind the left seat' });
+    club.ports.at = addSeconds(club.ports.at, 60);
+    good(await sightPapers(club.ports, club.actor('renter'), round([{ ...paper('weight-and-balance'), datedOn: civilDate('2022-06-09') }])));
+    expect((await row())?.verdict).toBe('Released');
+  });
+  it.each([
+    ['registration of another aircraft', { ...paper('registration-certificate'), registrationShown: 'N03TB', issuedOn: civilDate('2024-05-14'), printedExpiry: civilDate('2031-05-31') }], ['manual for another serial number', { ...paper('operating-limitations'), form: 'flight-manual' as const, revision: '7', serialShown: 'TB-9999', placards: true }],
+    ['certificate out of view', { ...paper('airworthiness-certificate'), registrationShown: 'N02TB', displayed: false }], ['certificate that shows nothing readable', { ...paper('registration-certificate'), legible: false }],
+  ])('a %s grounds it', async (_, seen) => {
+    good(await sightPapers(club.ports, club.actor('student'), round([seen])));
+    expect((await row())?.verdict).toBe('Grounded');
+  });
+  it('sent twice is recorded once, and somebody without a role records nothing', async () => {
+    const entry = round([{ ...paper('radio-licence') }]);
+    expect(good(await sightPapers(club.ports, club.actor('student'), entry)).revision).toBe(2);
+    expect(good(await sightPapers(club.ports, club.actor('student'), entry)).revision).toBe(2);
+    expect(bad(await sightPapers(club.ports, { ...club.actor('student'), roles: [] }, round([paper('radio-licence')])))).toMatchObject({ code: 'not-entitled' });
+  });
+  it('asks for every kind of paper, with what it said last time', async () => {
+    const list = await inTx((tx) => sightingList(tx, 'N02TB'));
+    expect(list?.papers).toHaveLength(6);
+    expect(list).toMatchObject({ serialNumber: 'TB-0217', papers: [{}, { lastWords: 'issued 14 May 2024, expires 31 May 2031' }, { lastWords: 'revision 7' }, { lastWords: 'dated 9 Jun 2022' }, {}, {}] });
+  });
+});

@@ -1,0 +1,100 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { flightFrom, type FlightDraft } from '@/contracts/plan';
+import { hours } from '@/core/quantities/hours';
+import { civilDate } from '@/core/time/civil-date';
+import { instantText } from '@/core/time/instant';
+import { zone } from '@/core/time/zone';
+import { inClub } from '@/db/club-transaction';
+import { readStory } from '@/db/ledger';
+import { dayPlan, draftAnswer } from '@/queries/plan';
+import { bad, closeDatabase, good, testClub } from '@/testing/database';
+import { loadFolder } from './load-folder';
+import { NO_RECORDS } from './load-records';
+import { cancelFlight, planOrMove } from './planning';
+import { reportFinding } from './report-finding';
+import { UNKNOWN_PARTICULARS } from '@/core/records/aircraft';
+
+let club: Awaited<ReturnType<typeof testClub>>;
+beforeEach(async () => { club = await testClub(); });
+afterAll(closeDatabase);
+
+const draft = (change: Partial<FlightDraft> = {}): FlightDraft => ({
+  aircraftId: club.aircraftId, person: 'R. Dane', starts: { date: civilDate('2026-11-24'), clock: '13:00' }, endsClock: '14:30', airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false,
+  beyondGlide: false, passengers: false, persons: null, landings: 2, towLaunches: null, fuelPlanned: null, reliesOnVor: false, reliesOnDatabase: false, ...change,
+});
+const enter = (change: Partial<FlightDraft> = {}, replaces: string | null = null, flightId: string = randomUUID()) => planOrMove(club.ports, club.actor('dispatcher'), { flightId, replaces, flight: draft(change) });
+const plan = (day = '2026-11-24') => inClub(club.ports.db, club.clubId, (tx) => dayPlan(tx, club.clubId, civilDate(day), club.ports.now()));
+const answer = (change: Partial<FlightDraft> = {}) => inClub(club.ports.db, club.clubId, (tx) => draftAnswer(tx, club.clubId, draft(change), null, club.ports.now()));
+const HALIFAX = zone('America/Halifax');
+
+describe('times as the wall clock shows them', () => {
+  const from = (date: string, starts: string, ends: string) => { const flight = flightFrom(draft({ starts: { date: civilDate(date), clock: starts }, endsClock: ends, airborne: null }), 'f', HALIFAX); return 'path' in flight ? flight.path : [instantText(flight.starts), instantText(flight.ends)]; };
+  it.each([
+    ['a plain day', '2026-11-24', '13:00', '14:30', ['2026-11-24T17:00:00Z', '2026-11-24T18:30:00Z']], ['over midnight', '2026-11-24', '23:00', '00:30', ['2026-11-25T03:00:00Z', '2026-11-25T04:30:00Z']],
+    ['a time that the clock leaves out', '2026-03-08', '02:30', '04:00', 'starts'], ['an end that the clock leaves out', '2026-03-08', '01:00', '02:30', 'endsClock'],
+    // Set back at 02:00: the earlier start and the later end, so that the flight is never taken for shorter than it may be.
+    ['the hour that comes twice', '2026-11-01', '01:15', '01:45', ['2026-11-01T04:15:00Z', '2026-11-01T05:45:00Z']],
+  ])('%s', (_, date, starts, ends, expected) => { expect(from(date, starts, ends)).toEqual(expected); });
+  it.each([['longer in the air than away', { airborne: hours('1.6') }, 'airborne'], ['no amount of fuel', { fuelPlanned: 'full' }, 'fuelPlanned']] as const)('refuses %s', (_, change, path) => { expect(flightFrom(draft(change), 'f', HALIFAX)).toMatchObject({ path }); });
+});
+
+describe('planning', () => {
+  it('a flight is decided at once, and again when something changes', async () => {
+    const flightId = good(await enter()).flightId;
+    expect((await plan()).flights).toMatchObject([{ flightId, person: 'R. Dane', starts: '13:00', ends: '14:30', answer: 'yes', words: '' }]);
+    good(await reportFinding(club.ports, club.actor('student'), { findingId: randomUUID(), aircraftId: club.aircraftId, station: 'propeller', side: null, step: 'K217', asListed: true, what: 'New nick', looks: 'not-right', foundAt: club.ports.now() }));
+    expect((await plan()).flights).toMatchObject([{ answer: 'no', words: 'New nick (Propeller).' }]);
+  });
+  it('moving leaves one flight, and the old entry in the story', async () => {
+    const { flightId } = good(await enter());
+    const moved = good(await enter({ starts: { date: civilDate('2026-11-25'), clock: '09:00' }, endsClock: '10:30' }, flightId)).flightId;
+    expect([(await plan()).flights, (await plan('2026-11-25')).flights.map((one) => one.flightId)]).toEqual([[], [moved]]);
+    expect((await inClub(club.ports.db, club.clubId, (tx) => readStory(tx, club.aircraftId, 1)))[0]).toMatchObject({ act: 'move-flight', record: { replaces: flightId } });
+    expect(bad(await enter({}, flightId))).toMatchObject({ code: 'not-found' });
+  });
+  it('to another aircraft shows in both stories', async () => {
+    const other = randomUUID();
+    good(await loadFolder(club.ports, club.actor('dispatcher'), { aircraftId: other, registration: 'N09TB', typeName: 'Quorin 160', category: 'standard', firstFlownOn: null, approvedFor: null, features: null, particulars: UNKNOWN_PARTICULARS, ...NO_RECORDS }));
+    const { flightId } = good(await enter());
+    good(await enter({ aircraftId: other }, flightId));
+    expect((await inClub(club.ports.db, club.clubId, (tx) => readStory(tx, club.aircraftId, 1)))[0]).toMatchObject({ act: 'flight-moved-away', record: { to: 'N09TB' } });
+    expect((await plan()).flights).toMatchObject([{ registration: 'N09TB', answer: 'no' }]);
+  });
+  it('two move the same flight at once: one does, the other is told', async () => {
+    const { flightId } = good(await enter());
+    const answers = await Promise.all([enter({ endsClock: '15:00' }, flightId), enter({ endsClock: '15:30' }, flightId)]);
+    expect(answers.filter(({ ok }) => ok)).toHaveLength(1);
+    expect((await plan()).flights).toHaveLength(1);
+  });
+  it('cancelling takes it away once', async () => {
+    const { flightId } = good(await enter());
+    const cancel = () => cancelFlight(club.ports, club.actor('renter'), { flightId, aircraftId: club.aircraftId, why: 'Weather' });
+    good(await cancel());
+    expect((await plan()).flights).toEqual([]);
+    expect(bad(await cancel())).toMatchObject({ code: 'not-found' });
+  });
+  it('sent twice it is one flight', async () => {
+    const id = randomUUID();
+    good(await enter({}, null, id));
+    good(await enter({}, null, id));
+    expect((await plan()).flights).toHaveLength(1);
+  });
+  it('refuses the past, and whoever may not plan', async () => {
+    expect(bad(await enter({ starts: { date: civilDate('2026-11-23'), clock: '09:00' } }))).toMatchObject({ problems: [{ path: 'starts' }] });
+    expect(bad(await planOrMove(club.ports, club.actor('mechanic'), { flightId: randomUUID(), replaces: null, flight: draft() }))).toMatchObject({ code: 'not-entitled' });
+  });
+});
+
+describe('the answer while it is typed', () => {
+  it('yes, what clashes, and what else could take it', async () => {
+    expect(await answer()).toMatchObject({ answer: 'yes', clashes: [], others: [] });
+    good(await enter());
+    expect(await answer({ starts: { date: civilDate('2026-11-24'), clock: '14:00' }, endsClock: '15:00', airborne: null })).toMatchObject({ answer: 'yes', clashes: ['R. Dane, 13:00–14:30'] });
+    expect(await answer({ rules: 'ifr' })).toMatchObject({ answer: 'no', words: 'This aircraft is not approved or fitted for such a flight.' });
+    expect(await answer({ airborne: hours('1.6') })).toMatchObject({ answer: 'unclear' });
+  });
+  it('a flight that ends after dark needs the night uses, which this aircraft has', async () => {
+    expect((await answer({ starts: { date: civilDate('2026-11-24'), clock: '16:30' }, endsClock: '18:00' })).answer).toBe('yes');
+  });
+});
