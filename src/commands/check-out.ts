@@ -26,7 +26,7 @@ const DESK_ROLES = ['dispatcher', 'instructor'];
  */
 export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Promise<Outcome<{ readonly flightId: string; readonly revision: number }>> {
   if (!actor.roles.some((role) => DESK_ROLES.includes(role))) return refused({ code: 'not-entitled', message: 'Only a dispatcher or an instructor hands out an aircraft. Ask at the desk.' });
-  return changeAircraft(ports, actor, entry.aircraftId, 'check-out', entry.seenRevision, async ({ tx, club, stored, registration, recordedAt }) => {
+  const outcome = await changeAircraft<{ readonly flightId: string; readonly stays: string | null }>(ports, actor, entry.aircraftId, 'check-out', entry.seenRevision, async ({ tx, club, stored, registration, recordedAt }) => {
     const planned = await findPlanned(tx, entry.flightId);
     if (planned?.aircraftId !== entry.aircraftId) throw new Refused({ code: 'not-found', message: 'This flight is not planned for this aircraft. It may have been moved or cancelled; open the Counter again.' });
     const [out] = await openFlights(tx, entry.aircraftId);
@@ -46,15 +46,19 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
     const facts: AircraftFacts = { ...stored.facts, readings: [...stored.facts.readings, ...seen.readings, ...others] };
     const present = presentFor(facts, recordedAt);
     const decision = decide(facts, club.packs, leavingNow(planned.flight, present), present);
-    if (decision.flight === null || decision.flight.answer !== 'yes') {
-      const why = decision.flight === null ? '' : tellFlight(decision.flight, decision, club.place.zone);
-      throw new Refused({ code: 'invalid', message: `${registration} cannot leave for this flight. ${why}`, problems: [{ path: 'flightId', message: why }] });
-    }
+    const goes = decision.flight?.answer === 'yes';
+    const why = decision.flight === null ? '' : tellFlight(decision.flight, decision, club.place.zone);
+    const refusal = `${registration} cannot leave for this flight. ${why}`;
+    if (!goes && gaps.length === 0) throw new Refused({ code: 'invalid', message: refusal, problems: [{ path: 'flightId', message: why }] });
+    // Hours that nobody wrote down were seen all the same: they go on record also where this flight stays.
     const [last] = await latestFlights(tx, entry.aircraftId, 1);
-    await insertFlight(tx, actor.clubId, actor.personId, {
-      id: entry.flightId, aircraftId: entry.aircraftId, personName: planned.personName, purpose: planned.flight.purpose, crew: planned.flight.crew, readings: seen.dials, fuelAboard: entry.fuelAboard, oilAboard: entry.oilAboard, remarks: entry.remarks, leftAt: recordedAt, recordedAt,
-    });
-    await writeRead(ports, tx, actor.clubId, entry.aircraftId, actor.personId, { readings: [...seen.readings, ...others], wrapped: seen.wrapped });
+    if (goes) {
+      await insertFlight(tx, actor.clubId, actor.personId, {
+        id: entry.flightId, aircraftId: entry.aircraftId, personName: planned.personName, purpose: planned.flight.purpose, crew: planned.flight.crew, readings: seen.dials, fuelAboard: entry.fuelAboard, oilAboard: entry.oilAboard, remarks: entry.remarks, leftAt: recordedAt, recordedAt,
+      });
+    }
+    const written = [...seen.readings, ...others].map((reading) => (goes ? reading : { ...reading, flightId: null }));
+    await writeRead(ports, tx, actor.clubId, entry.aircraftId, actor.personId, { readings: written, wrapped: seen.wrapped });
     await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, gaps.map((gap): OtherRecord => {
       const dial = dials.find(({ id }) => id === gap.dial);
       const unit = dial?.unit ?? 'h';
@@ -64,9 +68,12 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
         body: { id, seenAt: recordedAt, dial: gap.dial, name: dial?.name ?? '', from: shownText(unit, gap.last), to: shownText(unit, readingOf(gap.shown, unit) ?? 0), length: shownText(unit, gap.length), lastFlight: last?.id ?? null, lastBy: last?.personName ?? null, seenBy: planned.personName },
       };
     }));
-    return {
-      value: { flightId: entry.flightId },
-      ledger: { id: entry.flightId, person: planned.personName, left: instantText(recordedAt), readings: seen.dials.map(({ name, shown }) => ({ name, shown })), unlogged: gaps.map((gap) => ({ dial: gap.dial, length: gap.length })), fuelAboard: entry.fuelAboard, oilAboard: entry.oilAboard, remarks: entry.remarks },
-    };
-  }, async (tx) => ((await findFlight(tx, entry.flightId))?.recordedBy === actor.personId ? { flightId: entry.flightId } : null));
+    const readings = seen.dials.map(({ name, shown }) => ({ name, shown }));
+    const unlogged = gaps.map((gap) => ({ dial: gap.dial, length: gap.length }));
+    return goes
+      ? { value: { flightId: entry.flightId, stays: null }, ledger: { id: entry.flightId, person: planned.personName, left: instantText(recordedAt), readings, unlogged, fuelAboard: entry.fuelAboard, oilAboard: entry.oilAboard, remarks: entry.remarks } }
+      : { value: { flightId: entry.flightId, stays: refusal }, ledger: { id: entry.flightId, person: planned.personName, stays: why, readings, unlogged } };
+  }, async (tx) => ((await findFlight(tx, entry.flightId))?.recordedBy === actor.personId ? { flightId: entry.flightId, stays: null } : null));
+  if (!outcome.ok || outcome.value.stays === null) return outcome;
+  return refused({ code: 'invalid', message: `${outcome.value.stays} The readings are on record, with the unlogged stretch.`, problems: [{ path: 'flightId', message: outcome.value.stays }] });
 }

@@ -90,7 +90,7 @@ describe('handing out and taking back', () => {
     const flight = await planned();
     const seenRevision = await revision();
     good(await leave(flight, text(start), { seenRevision }));
-    expect(good(await leave(flight, text(start), { seenRevision }))).toEqual({ flightId: flight, revision: seenRevision + 1 });
+    expect(good(await leave(flight, text(start), { seenRevision }))).toMatchObject({ flightId: flight, revision: seenRevision + 1 });
     later(3600);
     const entry = { readings: [{ dial: block, shown: text(start + 3600) }], at: wall() };
     good(await comeBack(flight, '', entry));
@@ -112,8 +112,13 @@ describe('handing out and taking back', () => {
     const shown = text(start + left - 3600);
     const gap = bad(await leave(flight, shown));
     expect(gap).toMatchObject({ code: 'invalid', message: expect.stringContaining('Unlogged time counts towards every limit at once') as string });
-    expect(bad(await leave(flight, shown, { accepted: [`gap/${block}/${shown}`] }))).toMatchObject({ code: 'invalid', message: expect.stringContaining('cannot leave for this flight') as string });
     expect(await timeInService()).toBe(start);
+    expect(bad(await leave(flight, shown, { accepted: [`gap/${block}/${shown}`] }))).toMatchObject({ code: 'invalid', message: expect.stringMatching(/cannot leave for this flight.*The readings are on record/) as string });
+    // What somebody saw is never lost: the hours count, and the aircraft is here.
+    expect(await timeInService()).toBe(start + left - 3600);
+    expect(await inTx((tx) => counterList(tx, club.clubId, club.ports.now()))).toMatchObject({ out: [], planned: [{ flightId: flight, answer: 'no' }] });
+    expect(await inTx((tx) => othersOfKind(tx, club.aircraftId, 'unlogged'))).toHaveLength(1);
+    expect(bad(await leave(flight, shown))).toMatchObject({ code: 'invalid', message: expect.not.stringContaining('on record') as string });
   });
 });
 

@@ -1,8 +1,9 @@
 import { CERTIFICATE_KINDS } from '../core/records/certificate';
+import { DOCUMENT_KINDS } from '../core/records/document';
 import { placeOnAircraft } from '../core/walkround/place';
 import { parseCivilDate } from '../core/time/civil-date';
 import { dateText, list, sentenceCase } from './formats';
-import { CERTIFICATE_NAMES } from './names';
+import { CERTIFICATE_NAMES, DOCUMENT_NAMES } from './names';
 
 const WORK_NAMES: Readonly<Record<string, string>> = { repaired: 'repaired', 'no-fault-found': 'looked, and found no fault', serviced: 'put right', 'judged-acceptable': 'judged acceptable' };
 
@@ -16,6 +17,12 @@ const text = (record: Readonly<Record<string, unknown>>, key: string): string =>
 function countsText(entry: Readonly<Record<string, unknown>>): string {
   const count = (key: string, one: string, many: string) => (typeof entry[key] === 'number' && entry[key] > 0 ? [`${entry[key]} ${entry[key] === 1 ? one : many}`] : []);
   return list([...count('documents', 'sighting of a paper', 'sightings of papers'), ...count('inspections', 'inspection', 'inspections'), ...count('readings', 'meter reading', 'meter readings'), ...count('meters', 'meter', 'meters'), ...count('flights', 'flight', 'flights'), ...count('others', 'other record', 'other records')]) || 'none';
+}
+
+function missingPapers(entry: Readonly<Record<string, unknown>>): string {
+  const papers = Array.isArray(entry['papers']) ? entry['papers'] as readonly Readonly<Record<string, unknown>>[] : [];
+  const missing = papers.filter((paper) => paper['aboard'] === false && text(paper, 'kind') !== 'cabin-tank-record').flatMap((paper) => { const kind = DOCUMENT_KINDS.find((known) => known === text(paper, 'kind')); return kind === undefined ? [] : [DOCUMENT_NAMES[kind]]; });
+  return missing.length === 0 ? '' : `; not there: ${list(missing)}`;
 }
 
 const lengthOf = (value: unknown): number => (Array.isArray(value) ? value.length : 0);
@@ -41,8 +48,20 @@ export function tellStory(act: string, record: unknown): string {
     case 'add-meter': return `entered the meter ${text(entry, 'name')}, which shows ${text(entry, 'shows')}`;
     case 'exchange-meter': return `exchanged the meter ${text(entry, 'name')}: the old one showed ${text(entry, 'lastShown')}, the new one shows ${text(entry, 'firstShown')}. ${sentenceCase(text(entry, 'why'))}`;
     case 'attribute-unlogged': return `said that ${text(entry, 'length')} on ${text(entry, 'dial')}, which nobody wrote down, were flown by ${text(entry, 'to')}`;
-    case 'check-out': return `handed it out to ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; an unlogged stretch was found'}`;
+    case 'check-out': return text(entry, 'stays') !== '' ? `read its meters for ${text(entry, 'person')}${figuresText(entry)}; an unlogged stretch was found, and the flight could not leave: ${text(entry, 'stays')}` : `handed it out to ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; an unlogged stretch was found'}`;
     case 'check-in': return `took it back from ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['defects']) === 0 ? '' : '; a defect was found in flight'}. ${text(entry, 'remarks')}`;
+    case 'record-entry': {
+      const signed = (entry['signed'] ?? {}) as Readonly<Record<string, unknown>>;
+      const kind = CERTIFICATE_KINDS.find((known) => known === text(signed, 'kind'));
+      return `${entry['copied'] === true ? 'copied from the logbook' : 'signed'}: ${text(entry, 'name')}. ${text(entry, 'description').replace(/[.\s]+$/, '')}. ${entry['copied'] === true ? `Signed there by ${text(signed, 'name')} as` : 'Signed as'} ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}, ${text(signed, 'number')}.`;
+    }
+    case 'clear-list': return `cleared the list of an inspection: ${text(entry, 'description')}`;
+    case 'strike': return `struck an entry (${text(entry, 'what')}): ${text(entry, 'why')}`;
+    case 'correct-reading': return `corrected a reading from ${text(entry, 'was')} to ${text(entry, 'is')}: ${text(entry, 'why')}`;
+    case 'sight-papers': return `looked through the papers${missingPapers(entry)}`;
+    case 'move-flight': return `moved a flight of ${text(entry, 'person')}`;
+    case 'flight-moved-away': return `moved a flight of ${text(entry, 'person')} to ${text(entry, 'to')}`;
+    case 'cancel-flight': return `cancelled a flight of ${text(entry, 'person')}${text(entry, 'why') === '' ? '' : `: ${text(entry, 'why')}`}`;
     case 'plan-flight': return `planned a flight for ${text(entry, 'person')}`;
     case 'load-folder': return 'brought in the aircraft with its folder';
     case 'load-records': return `brought in records: ${countsText(entry)}`;

@@ -18,10 +18,12 @@ export interface Dial extends RecordBase {
   readonly replaces: string | null;
 }
 
-/** The dials in use: those whose place no other has taken, in the order in which they were put in. */
+const service = ({ counts }: Dial): number => (counts.some(({ meter }) => meter === 'time-in-service') ? 0 : 1);
+
+/** The dials in use: those whose place no other has taken. The one that inspections count on comes first, then the order in which they were put in. */
 export function dialsInUse(dials: readonly Dial[]): readonly Dial[] {
   const replaced = new Set(dials.map(({ replaces }) => replaces));
-  return dials.filter(({ id }) => !replaced.has(id)).sort((a, b) => a.happenedAt - b.happenedAt || (a.id < b.id ? -1 : 1));
+  return dials.filter(({ id }) => !replaced.has(id)).sort((a, b) => service(a) - service(b) || a.happenedAt - b.happenedAt || (a.id < b.id ? -1 : 1));
 }
 
 /** What the meters stand at when a dial shows `shown`. Null where an offset would take one below zero: then dial or offset is wrong. */

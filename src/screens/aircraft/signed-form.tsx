@@ -27,7 +27,8 @@ export function useSigned() {
     } catch (error) {
       if (error instanceof Refusal) for (const problem of error.details.problems ?? []) tell(problem.path, problem.message);
       setTrouble({ message: error instanceof Error ? error.message : 'It was not recorded. Try again.', changes: (error instanceof Refusal ? error.details.changes ?? [] : []) as readonly Changed[] });
-      await client.invalidateQueries({ queryKey: ['aircraft'] });
+      // Not waited for: whoever types on meanwhile must not lose it to what the form does after a refusal.
+      void client.invalidateQueries({ queryKey: ['aircraft'] });
       return false;
     }
   };

@@ -72,7 +72,7 @@ export function PlanScreen() {
           <div tabIndex={0} role="region" aria-label="Flights; arrow keys choose, n enters, m moves, x cancels, left and right change the day" onKeyDown={keys} style={{ border: '1px solid var(--rule)', background: 'var(--card)' }}>
             {plan.flights.length === 0 ? <p style={{ padding: 16 }}>No flight is planned for this day. Press n, or “Enter a flight”.</p> : null}
             <table style={{ borderCollapse: 'collapse', width: '100%' }}>
-              <thead className="small" style={{ textAlign: 'left' }}><tr>{['When', 'Aircraft', 'Who', 'Answer', ''].map((name) => <th key={name} style={{ padding: '6px 10px', fontWeight: 400 }}>{name}</th>)}</tr></thead>
+              <thead className="small" style={{ textAlign: 'left' }}><tr>{['When', 'Aircraft', 'Who', 'Answer', 'Do'].map((name) => <th key={name} style={{ padding: '6px 10px', fontWeight: 400 }}>{name}</th>)}</tr></thead>
               <tbody>{plan.flights.map((flight) => (
                 <tr key={flight.flightId} aria-selected={flight === selected} onClick={() => { setChosen(flight.flightId); }} style={{ background: flight === selected ? 'var(--sea-tint)' : 'transparent', borderTop: '1px solid var(--rule)', cursor: 'pointer' }}>
                   <td className="mono" style={{ padding: '9px 10px', borderLeft: `5px solid var(--${toneOf(flight.answer)})`, whiteSpace: 'nowrap' }}>{flight.starts}–{flight.ends}</td><td className="figure" style={{ padding: '9px 10px', fontSize: 17 }}>{flight.registration}</td>

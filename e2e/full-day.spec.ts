@@ -1,0 +1,133 @@
+import type { Page } from '@playwright/test';
+import { alert, expect, expectNoViolations, row, test } from './groval';
+
+const PASSWORD = 'tern-bay-demo';
+/** The wall clock at the field, so many minutes from now. */
+const fieldClock = (minutes: number) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: 'America/Halifax' }).format(Date.now() + minutes * 60_000);
+
+async function plan(desk: Page, person: string): Promise<void> {
+  await desk.goto('/plan');
+  await desk.getByRole('button', { name: 'Enter a flight' }).click();
+  await desk.getByLabel('Who', { exact: true }).fill(person);
+  await desk.getByLabel('Aircraft').click();
+  await desk.getByRole('option', { name: /N03TB/ }).click();
+  await desk.getByLabel('From', { exact: true }).fill(fieldClock(-5).replace(':', ''));
+  await desk.getByLabel('To', { exact: true }).fill(fieldClock(70));
+  await desk.getByLabel('Hours in the air').fill('1.0');
+  await expect(desk.getByRole('form', { name: 'Enter a flight' }).getByRole('status')).toContainText('This flight c');
+  await desk.getByRole('button', { name: 'Enter it' }).click();
+  await expect(desk.getByRole('row').filter({ hasText: person })).toBeVisible();
+}
+
+test('a full day of an aircraft: papers, check-out, transposition, check-in, gap, inspection with the excess taken off, correction', async ({ desk, phone }) => {
+  test.setTimeout(180_000);
+  const dispatcher = await desk('dispatcher');
+  const student = await phone('student');
+
+  // The papers: one is missing and closes the aircraft at once; found again, it opens.
+  await student.goto('/sighting/N03TB');
+  await expectNoViolations(student);
+  const loading = student.getByRole('region', { name: 'Weight-and-balance data' });
+  await loading.getByRole('radio', { name: 'Not there' }).tap();
+  await student.getByRole('button', { name: 'Keep 1 of 6, 1 not in order' }).tap();
+  await expect(student.getByRole('status')).toContainText('Weight-and-balance data: what is missing closes its uses');
+  await expect(row(dispatcher, 'N03TB')).toContainText('Grounded', { timeout: 15_000 });
+  await student.goto('/sighting/N03TB');
+  await student.getByRole('region', { name: 'Airworthiness certificate' }).getByRole('radio', { name: 'Yes, readable and in view' }).tap();
+  await student.getByRole('region', { name: 'Registration certificate' }).getByRole('radio', { name: 'Yes, aboard and readable' }).tap();
+  await student.getByRole('region', { name: 'Weight-and-balance data' }).getByRole('radio', { name: 'Yes, aboard and readable' }).tap();
+  await student.getByRole('button', { name: 'Keep 3 of 6' }).tap();
+  await expect(student.getByRole('status')).toContainText('is there and belongs to this aircraft');
+  await expect(row(dispatcher, 'N03TB')).toContainText('Released', { timeout: 15_000 });
+
+  // Planned, and handed out: the meter is typed with two digits swapped.
+  await plan(dispatcher, 'V. Aster');
+  await expectNoViolations(dispatcher);
+  await dispatcher.getByRole('row').filter({ hasText: 'V. Aster' }).getByRole('link', { name: 'Counter' }).click();
+  await expect(dispatcher.getByRole('region', { name: 'The answer for this flight, leaving now' })).toContainText('This flight can go.');
+  const air = dispatcher.getByLabel('Air-switch meter shows');
+  const block = dispatcher.getByLabel('Block meter shows');
+  const onRecord = async (name: string) => /([\d.]+) h/.exec(await dispatcher.getByText(new RegExp(`^(on record|at check-out): `)).nth(name === 'air' ? 0 : 1).innerText())?.[1] ?? '';
+  const airOut = await onRecord('air');
+  const blockOut = await onRecord('block');
+  expect(airOut).toBe('6390.6');
+  await air.fill('6930.6');
+  await block.fill(blockOut);
+  await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
+  await expect(alert(dispatcher).filter({ hasText: '540.0 h more than 6390.6 h' })).toBeVisible();
+  await expect(alert(dispatcher).filter({ hasText: 'Nothing was recorded yet' })).toBeVisible();
+  await expectNoViolations(dispatcher);
+  await dispatcher.getByRole('button', { name: '6390.6', exact: true }).click();
+  await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
+
+  // Out: the Counter says who has it. Back: a slip is asked while the person is still there.
+  await expect(dispatcher.getByRole('button', { name: 'Take back N03TB' })).toBeVisible();
+  await expectNoViolations(dispatcher);
+  await air.fill('6930.7');
+  await block.fill((Number(blockOut) + 0.1).toFixed(2));
+  await dispatcher.getByLabel('Landings').fill('1');
+  await dispatcher.getByRole('button', { name: 'Take back N03TB' }).click();
+  await expect(dispatcher.getByText('Write it down, or choose that there is nothing to report.')).toBeVisible();
+  await dispatcher.getByLabel('Nothing to report').check();
+  await dispatcher.getByRole('button', { name: '6390.7', exact: true }).click();
+  await expect(dispatcher.getByText('0.1 h by Block meter')).toBeVisible();
+  await dispatcher.getByRole('button', { name: 'Take back N03TB' }).click();
+  await expect(dispatcher.getByRole('region', { name: 'Back' })).toContainText('0.1 h by Block meter');
+  await expectNoViolations(dispatcher);
+
+  // The next flight finds a gap that ends the hundred hours: the hours count, and it stays.
+  await plan(dispatcher, 'W. Birk');
+  await dispatcher.getByRole('row').filter({ hasText: 'W. Birk' }).getByRole('link', { name: 'Counter' }).click();
+  await air.fill('6401.9');
+  await block.fill((Number(blockOut) + 0.1).toFixed(2));
+  await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
+  await dispatcher.getByLabel('I have read it again: somebody flew and did not write it down').check();
+  await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
+  await expect(alert(dispatcher).filter({ hasText: 'cannot leave for this flight' })).toContainText('The readings are on record, with the unlogged stretch.');
+  await dispatcher.goto('/aircraft/N03TB');
+  const meters = dispatcher.getByRole('region', { name: 'Meters' });
+  await expect(meters).toContainText('11.2 h on Air-switch meter');
+  await meters.getByLabel('Flown by').fill('V. Aster');
+  await meters.getByRole('button', { name: 'Say so' }).click();
+  await expect(meters).toContainText('Flown by V. Aster.');
+  await expectNoViolations(dispatcher);
+
+  // The mechanic signs the 100-hour inspection: what was flown over is taken off, and the sum is shown before.
+  const mechanic = await desk('mechanic');
+  await mechanic.goto('/aircraft/N03TB');
+  await mechanic.getByRole('button', { name: 'Record maintenance' }).click();
+  const form = mechanic.getByRole('form', { name: 'Record maintenance' });
+  await form.getByLabel('What was done').click();
+  await mechanic.getByRole('option', { name: 'Annual inspection', exact: true }).click();
+  await expect(form.getByRole('status')).toContainText('May be signed by: inspector with inspection authorisation or repair station.');
+  await form.getByLabel('What was done').click();
+  await mechanic.getByRole('option', { name: '100-hour inspection' }).click();
+  await form.getByLabel('Time in service then').fill('6401.9');
+  await expect(form.getByRole('status')).toContainText('Done at 6401.9 h, which was 1.9 h late: 6401.9 h + 100.0 h − 1.9 h = 6500.0 h.');
+  await expectNoViolations(mechanic);
+  await form.getByLabel('Your password').fill('wrong');
+  await form.getByRole('button', { name: 'Sign the entry' }).click();
+  await expect(alert(mechanic)).toContainText('The password is not right');
+  await form.getByLabel('Your password').fill(PASSWORD);
+  await form.getByRole('button', { name: 'Sign the entry' }).click();
+  await expect(mechanic.getByRole('region', { name: 'What is due next' })).toContainText('6500.0 h');
+  await expect(mechanic.getByRole('heading', { name: 'Released N03TB' })).toBeVisible();
+  await expect(mechanic.getByRole('region', { name: 'Maintenance record' })).toContainText('100-hour inspection at 6401.9 h, approved');
+
+  // A correction: the old reading stays readable.
+  await dispatcher.reload();
+  await meters.getByRole('button', { name: /^Correct Block meter/ }).first().click();
+  await meters.getByLabel('What the meter really showed').fill((Number(blockOut) + 0.05).toFixed(2));
+  await meters.getByLabel('Why it is corrected').fill('The last digit was misread');
+  await meters.getByLabel('Your password').fill(PASSWORD);
+  await meters.getByRole('button', { name: 'Strike and write anew' }).click();
+  await expect(meters).toContainText('Struck by Mira Holt');
+  await expect(meters).toContainText('The last digit was misread');
+  await expect(dispatcher.getByRole('region', { name: 'Story' })).toContainText('Tomas Brandl signed: hundred-hour.');
+
+  // And the day on paper.
+  await dispatcher.goto('/sheet/N03TB');
+  await expect(dispatcher.getByRole('heading', { name: /Trip sheet N03TB/ })).toBeVisible();
+  await expect(dispatcher.getByRole('table').first()).toContainText('V. Aster');
+  await expectNoViolations(dispatcher);
+});
