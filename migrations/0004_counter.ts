@@ -61,7 +61,7 @@ create table strike (
 );
 create index strike_aircraft on strike (club_id, aircraft_id);
 
-alter table planned_flight add column replaces uuid, add column person_id text;
+alter table planned_flight add column replaces uuid;
 create table planned_flight_end (
   club_id uuid not null, flight_id uuid not null, aircraft_id uuid not null,
   because text not null check (because in ('moved','cancelled')), why text,

@@ -44,5 +44,4 @@ export const newEntrySchema = z.strictObject({
   /** True where somebody has read the meter again, and it is above what is on record. */
   aboveMeter: z.boolean(), password: z.string().min(1, 'enter your password: it is your signature').max(200),
 });
-export type NewEntryInput = z.input<typeof newEntrySchema>;
 export type SignedEntry = z.output<typeof newEntrySchema>;

@@ -17,7 +17,7 @@ export async function insertDials(tx: ClubTransaction, clubId: string, aircraftI
 
 /** Every dial that an aircraft has or had, oldest first. */
 export async function readDials(tx: ClubTransaction, aircraftId: string): Promise<readonly DialRow[]> {
-  const rows = await tx.selectFrom('dial').selectAll().where('aircraft_id', '=', aircraftId).orderBy('happened_at').orderBy('recorded_at').execute();
+  const rows = await tx.selectFrom('dial').selectAll().where('aircraft_id', '=', aircraftId).orderBy('happened_at').orderBy('recorded_at').orderBy('dial_id').execute();
   return rows.map((row) => ({
     id: row.dial_id, name: row.name, unit: exactlyOneOf(['h', 'count'], row.unit, 'unit of a dial'), bills: row.bills, wrapsAt: row.wraps_at === null ? null : Number(row.wraps_at), replaces: row.replaces, why: row.why,
     counts: (row.counts as unknown as readonly { readonly meter: string; readonly offset: number }[]).map(({ meter, offset }): { meter: Meter; offset: number } => ({ meter: exactlyOneOf(METER_NAMES, meter, 'meter'), offset })),

@@ -103,17 +103,17 @@ function flownOf(row: Awaited<ReturnType<ReturnType<typeof withReturns>['execute
 
 /** Flights that have not come back, oldest first. */
 export async function openFlights(tx: ClubTransaction, aircraftId: string | null): Promise<readonly FlownFlight[]> {
-  return (await withReturns(tx).where('r.flight_id', 'is', null).$if(aircraftId !== null, (query) => query.where('f.aircraft_id', '=', aircraftId)).orderBy('f.happened_at').execute()).map(flownOf);
+  return (await withReturns(tx).where('r.flight_id', 'is', null).$if(aircraftId !== null, (query) => query.where('f.aircraft_id', '=', aircraftId)).orderBy('f.happened_at').orderBy('f.flight_id').execute()).map(flownOf);
 }
 
 /** The newest flights of an aircraft, newest first. */
 export async function latestFlights(tx: ClubTransaction, aircraftId: string, most: number): Promise<readonly FlownFlight[]> {
-  return (await withReturns(tx).where('f.aircraft_id', '=', aircraftId).orderBy('f.happened_at', 'desc').limit(most).execute()).map(flownOf);
+  return (await withReturns(tx).where('f.aircraft_id', '=', aircraftId).orderBy('f.happened_at', 'desc').orderBy('f.flight_id').limit(most).execute()).map(flownOf);
 }
 
 /** An aircraft's flights that left between two moments, in order. */
 export async function flightsLeft(tx: ClubTransaction, aircraftId: string, from: Instant, to: Instant): Promise<readonly FlownFlight[]> {
-  return (await withReturns(tx).where('f.aircraft_id', '=', aircraftId).where('f.happened_at', '>=', new Date(from)).where('f.happened_at', '<', new Date(to)).orderBy('f.happened_at').execute()).map(flownOf);
+  return (await withReturns(tx).where('f.aircraft_id', '=', aircraftId).where('f.happened_at', '>=', new Date(from)).where('f.happened_at', '<', new Date(to)).orderBy('f.happened_at').orderBy('f.flight_id').execute()).map(flownOf);
 }
 
 /** One flight. */

@@ -22,7 +22,7 @@ export interface LogbookEntry {
 export async function logbookOf(tx: ClubTransaction, aircraftId: string, most: number): Promise<readonly LogbookEntry[]> {
   const rows = await tx.selectFrom('inspection as i').leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'i.club_id').onRef('s.signature_id', '=', 'i.signature_id'))
     .select(['i.inspection_id', 'i.kind', 'i.completed_on', 'i.time_in_service_s', 'i.description', 'i.outcome', 's.name', 's.certificate_kind', 's.certificate_number', 's.valid_from', 's.valid_until', 's.no_expiry'])
-    .where('i.aircraft_id', '=', aircraftId).orderBy('i.completed_on', 'desc').orderBy('i.recorded_at', 'desc').limit(most).execute();
+    .where('i.aircraft_id', '=', aircraftId).orderBy('i.completed_on', 'desc').orderBy('i.recorded_at', 'desc').orderBy('i.inspection_id').limit(most).execute();
   const inspections = rows.map((row): LogbookEntry => ({
     id: row.inspection_id, kind: 'inspection', what: row.kind, on: storedDate(row.completed_on), reading: row.time_in_service_s === null ? null : hoursFromSeconds(row.time_in_service_s), description: row.description, outcome: row.outcome,
     signed: row.name === null || row.certificate_kind === null ? null : { name: row.name, certificate: { kind: exactlyOneOf(CERTIFICATE_KINDS, row.certificate_kind, 'kind of certificate'), number: row.certificate_number, validFrom: row.valid_from === null ? null : storedDate(row.valid_from), validUntil: row.no_expiry === true ? 'no-expiry' : row.valid_until === null ? null : storedDate(row.valid_until) } },

@@ -144,7 +144,7 @@ export function othersByAircraft(rows: OtherRows): ReadonlyMap<string, OtherFact
 
 /** An aircraft's records of one kind, oldest first. */
 export async function othersOfKind<K extends OtherKind>(tx: ClubTransaction, aircraftId: string, kind: K): Promise<readonly OtherBodies[K][]> {
-  const rows = await tx.selectFrom('aircraft_record').select('body').where('aircraft_id', '=', aircraftId).where('kind', '=', kind).orderBy('recorded_at').execute();
+  const rows = await tx.selectFrom('aircraft_record').select('body').where('aircraft_id', '=', aircraftId).where('kind', '=', kind).orderBy('recorded_at').orderBy('record_id').execute();
   return rows.map(({ body }) => body as unknown as OtherBodies[K]);
 }
 

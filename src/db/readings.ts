@@ -35,10 +35,10 @@ export async function findReading(tx: ClubTransaction, readingId: string): Promi
 
 /** Every reading that belongs to a flight, in the order of the clock. */
 export async function readingsOfFlight(tx: ClubTransaction, flightId: string): Promise<readonly StoredReading[]> {
-  return (await readings(tx).where('m.flight_id', '=', flightId).orderBy('m.happened_at').execute()).map(readingOf);
+  return (await readings(tx).where('m.flight_id', '=', flightId).orderBy('m.happened_at').orderBy('m.reading_id').execute()).map(readingOf);
 }
 
 /** The newest readings of an aircraft, newest first, struck ones among them. */
 export async function latestReadings(tx: ClubTransaction, aircraftId: string, most: number): Promise<readonly StoredReading[]> {
-  return (await readings(tx).where('m.aircraft_id', '=', aircraftId).orderBy('m.happened_at', 'desc').orderBy('m.recorded_at', 'desc').limit(most).execute()).map(readingOf);
+  return (await readings(tx).where('m.aircraft_id', '=', aircraftId).orderBy('m.happened_at', 'desc').orderBy('m.recorded_at', 'desc').orderBy('m.reading_id').limit(most).execute()).map(readingOf);
 }

@@ -263,7 +263,6 @@ export interface PlannedFlight {
   happened_at: Timestamp;
   more: Json | null;
   passengers: boolean | null;
-  person_id: string | null;
   person_name: string;
   purpose: string | null;
   range: string | null;

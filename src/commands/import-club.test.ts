@@ -1,0 +1,110 @@
+import { randomUUID } from 'node:crypto';
+import { Client } from 'pg';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ARCHIVE_TABLES, ARCHIVE_TABLE_NAMES, clubArchiveSchema, type ClubArchive } from '@/contracts/club-archive';
+import { addSeconds } from '@/core/time/instant';
+import { inClub } from '@/db/club-transaction';
+import { openDatabase, openPool, type Database } from '@/db/connection';
+import { clubArchive } from '@/queries/club-archive';
+import { aircraftPage } from '@/queries/aircraft-page';
+import { folder } from '@/queries/folder';
+import { line } from '@/queries/line';
+import { bad, closeDatabase, given, good, PASSWORD, testClub } from '@/testing/database';
+import { checkChain, type LedgerRow } from '../../tools/database/check-chain';
+import { migrate } from '../../tools/database/migrate';
+import { addPhoto } from './add-photo';
+import { addDial, exchangeDial } from './dials';
+import { importClub } from './import-club';
+import { recordEntry } from './record-entry';
+import { reportFinding } from './report-finding';
+import { strikeEntry } from './corrections';
+import { civilDate } from '@/core/time/civil-date';
+import { hours } from '@/core/quantities/hours';
+
+const EMPTY = 'groval_import_test';
+let superuser: Client;
+let empty: Database;
+const at = (url: string, database: string) => Object.assign(new URL(url), { pathname: `/${database}` }).toString();
+
+beforeAll(async () => {
+  superuser = new Client({ connectionString: given('GROVAL_TEST_SUPERUSER_URL') });
+  await superuser.connect();
+  await superuser.query(`drop database if exists ${EMPTY} with (force)`);
+  await superuser.query(`create database ${EMPTY} owner groval_owner`);
+  const inside = new Client({ connectionString: at(given('GROVAL_TEST_SUPERUSER_URL'), EMPTY) });
+  await inside.connect();
+  // What making the roles prepares: schemas of the owner.
+  await inside.query('revoke all on schema public from public');
+  for (const schema of ['groval', 'auth', 'migrations']) await inside.query(`create schema ${schema} authorization groval_owner`);
+  await inside.end();
+  const owner = new URL(at(given('GROVAL_TEST_SUPERUSER_URL'), EMPTY));
+  owner.searchParams.set('options', '-c role=groval_owner');
+  await migrate(owner.toString());
+  empty = openDatabase(openPool(at(given('DATABASE_URL'), EMPTY), 3));
+});
+afterAll(async () => { await empty.destroy(); await superuser.query(`drop database ${EMPTY} with (force)`); await superuser.end(); await closeDatabase(); });
+
+/** A club with something of every kind that decides. */
+async function busyClub() {
+  const club = await testClub();
+  const [block, finding, entry] = [randomUUID(), randomUUID(), randomUUID()];
+  good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: 1, name: 'Block “meter”; main', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: '4150.3' }], shows: '0150.3', wrapsAt: '1000' }));
+  good(await exchangeDial(club.ports, club.actor('mechanic'), { dialId: randomUUID(), replaces: block, aircraftId: club.aircraftId, seenRevision: 2, name: 'Block meter', lastShown: '150.3', firstShown: '0', wrapsAt: null, why: 'Stopped' }));
+  good(await reportFinding(club.ports, club.actor('student'), { findingId: finding, aircraftId: club.aircraftId, station: 'power-on', side: null, step: 'K062', asListed: true, what: 'Navigation lights: lamp or lens failed', looks: 'not-right', foundAt: club.ports.now() }));
+  good(await addPhoto(club.ports, club.actor('student'), { photoId: randomUUID(), discrepancyId: finding, bytes: Buffer.from([0, 255, 1, 254, 34, 92]) }));
+  good(await recordEntry(club.ports, club.actor('mechanic'), { entryId: entry, aircraftId: club.aircraftId, seenRevision: 5, draft: { of: 'inspection', kind: 'hundred-hour', completedOn: civilDate('2026-11-24'), timeInService: hours('4150.3'), outcome: 'approved', excess: null, testedToFeet: null }, description: 'Zeile\nmit „Zeichen“ und \\ und "', signer: { by: 'own-certificate', certificateId: club.certificateOf('mechanic') }, aboveMeter: false, password: PASSWORD }));
+  club.ports.at = addSeconds(club.ports.at, 60);
+  good(await strikeEntry(club.ports, club.actor('mechanic'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: 6, kind: 'inspection', recordId: entry, why: 'Other aircraft', password: PASSWORD }));
+  return club;
+}
+
+async function archiveOf(db: Database, clubId: string, now: Parameters<typeof clubArchive>[2]): Promise<ClubArchive> {
+  return inClub(db, clubId, async (tx) => {
+    let text = '';
+    for await (const piece of clubArchive(tx, clubId, now)) text += piece;
+    return JSON.parse(text) as ClubArchive;
+  });
+}
+
+describe('a whole club in one file', () => {
+  it('names every table and column that the database has', async () => {
+    const { rows } = await superuser.query<{ table_name: string; column_name: string; is_nullable: string }>(`select table_name, column_name, is_nullable from information_schema.columns where table_schema = 'groval' and column_name <> 'club_id' order by 1, ordinal_position`);
+    const said = ARCHIVE_TABLE_NAMES.flatMap((name) => Object.entries(ARCHIVE_TABLES[name].columns).map(([column, kind]: [string, string]) => `${name}.${column}${kind.endsWith('?') ? '?' : ''}`));
+    expect([...said].sort()).toEqual(rows.map((row) => `${row.table_name}.${row.column_name}${row.is_nullable === 'YES' ? '?' : ''}`).sort());
+  });
+
+  it('comes into an empty installation with identical decisions, and the same file comes out again', async () => {
+    const club = await busyClub();
+    const now = club.ports.now();
+    const archive = await archiveOf(club.ports.db, club.clubId, now);
+    expect(clubArchiveSchema.safeParse(archive).success).toBe(true);
+    expect(good(await importClub({ db: empty }, archive)).rows).toBe(Object.values(archive.tables).reduce((sum, rows) => sum + rows.length, 0));
+    const answers = (db: Database) => inClub(db, club.clubId, async (tx) => JSON.parse(JSON.stringify([await line(tx, club.clubId, now, true), await aircraftPage(tx, club.actor('mechanic'), 'N02TB', now), await folder(tx, club.actor('mechanic'), 'N02TB', now)])) as unknown);
+    expect(await answers(empty)).toEqual(await answers(club.ports.db));
+    expect(await archiveOf(empty, club.clubId, now)).toEqual(archive);
+    const ledger = await inClub(empty, club.clubId, (tx) => tx.selectFrom('ledger').selectAll().orderBy('chain').orderBy('seq').execute());
+    expect(ledger.length).toBeGreaterThan(5);
+    for (const chain of new Set(ledger.map((row) => row.chain))) expect(checkChain(ledger.filter((row) => row.chain === chain).map((row) => ({ ...row, aircraft_revision: chain === 'club' ? null : 7 })) as unknown as readonly LedgerRow[])).toEqual([]);
+    // A second time nothing is changed.
+    expect(bad(await importClub({ db: empty }, archive))).toMatchObject({ code: 'invalid', message: expect.stringContaining('has that club already') as string });
+  });
+
+  it('a file that was changed by hand is refused whole: the ledger no longer hashes to what it says', async () => {
+    const club = await testClub();
+    const archive = await archiveOf(club.ports.db, club.clubId, club.ports.now());
+    const ledger = archive.tables.ledger.map((row) => (row['chain'] === 'club' ? { ...row, body: String(row['body']).replace('Test club', 'Best club') } : row));
+    expect(bad(await importClub({ db: empty }, { ...archive, tables: { ...archive.tables, ledger } }))).toMatchObject({ code: 'invalid', message: expect.stringContaining('does not hash to its content') as string });
+    expect(await inClub(empty, club.clubId, (tx) => tx.selectFrom('club').selectAll().execute())).toEqual([]);
+  });
+
+  it.each([
+    ['something else', { format: 'other' }], ['a later version', { format: 'groval-club', version: 2 }], ['nothing', null],
+  ])('%s is refused with what is wrong', async (_, file) => { expect(bad(await importClub({ db: empty }, file))).toMatchObject({ code: 'invalid', message: expect.stringContaining('This is no archive of a club') as string }); });
+  it('a row too few or a column too many is named', async () => {
+    const club = await testClub();
+    const archive = await archiveOf(club.ports.db, club.clubId, club.ports.now());
+    const refusal = bad(await importClub({ db: empty }, { ...archive, tables: { ...archive.tables, aircraft: archive.tables.aircraft.map((row) => ({ ...row, colour: 'red' })) } }));
+    expect(refusal).toMatchObject({ code: 'invalid', message: expect.stringContaining('tables.aircraft.0') as string });
+    expect(bad(await importClub({ db: empty }, { ...archive, tables: { ...archive.tables, club: [] } }))).toMatchObject({ problems: [{ path: 'tables.club' }] });
+  });
+});

@@ -1,0 +1,42 @@
+import { ARCHIVE_TABLES, ARCHIVE_TABLE_NAMES, clubArchiveSchema, type ClubArchive } from '@/contracts/club-archive';
+import { problemsOf } from '@/contracts/problem';
+import { writeArchived } from '@/db/club-archive';
+import { inClub } from '@/db/club-transaction';
+import { Refused, refused, settle, type Outcome, type Ports } from './command';
+
+/** What the database says of a row that cannot be right: a key twice, a reference to nothing, a check, a chain that does not continue. */
+const BROKEN = ['23505', '23503', '23514', '23502', '40001'];
+/** So many problems of a file are told. */
+const MOST_PROBLEMS = 20;
+
+/**
+ * Brings a whole club from its archive into an installation that does not have it: all of it or nothing. Its ledger is taken as it stands,
+ * and the database looks at every link of it. There is no actor: the installation itself does it.
+ */
+export async function importClub(ports: Pick<Ports, 'db'>, given: unknown): Promise<Outcome<{ readonly clubId: string; readonly rows: number }>> {
+  const checked = clubArchiveSchema.safeParse(given);
+  if (!checked.success) {
+    const problems = problemsOf(checked.error).slice(0, MOST_PROBLEMS);
+    return refused({ code: 'invalid', message: `This is no archive of a club that this version can read: ${problems.slice(0, 3).map(({ path, message }) => `${path}: ${message}`).join('; ')}. Export it again from the installation that has the club.`, problems });
+  }
+  const archive = checked.data as unknown as ClubArchive;
+  try {
+    return await settle(() => inClub(ports.db, archive.clubId, async (tx) => {
+    if (await tx.selectFrom('club').select('club_id').executeTakeFirst() !== undefined) throw new Refused({ code: 'invalid', message: 'This installation has that club already. An archive is brought into an empty one; nothing was changed.', problems: [] });
+    if (archive.tables.club.length !== 1) throw new Refused({ code: 'invalid', message: 'The archive holds no club, or several.', problems: [{ path: 'tables.club', message: 'expected exactly one row' }] });
+    let rows = 0;
+    for (const name of ARCHIVE_TABLE_NAMES) {
+      // A dial stands after the one whose place it took, and the ledger in the order of its chains.
+      const own = name === 'dial' ? [...archive.tables.dial].sort((a, b) => String(a['happened_at']) < String(b['happened_at']) ? -1 : 1) : archive.tables[name];
+      await writeArchived(tx, archive.clubId, name, ARCHIVE_TABLES[name], own);
+      rows += own.length;
+    }
+    return { clubId: archive.clubId, rows };
+    }));
+  } catch (error) {
+    // The database itself looks at keys, references and every link of the ledger.
+    const code = typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '';
+    if (!BROKEN.includes(code)) throw error;
+    return refused({ code: 'invalid', message: `The archive contradicts itself, so nothing was brought in: ${error instanceof Error ? error.message : code}. Export it again; if somebody changed the file by hand, use the one before.`, problems: [] });
+  }
+}
