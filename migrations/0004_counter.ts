@@ -21,6 +21,8 @@ create table dial (
 );
 create index dial_aircraft on dial (club_id, aircraft_id);
 
+-- Which flights were out then, and which one came back last: a list of many aircraft looks for neither among years of flights.
+alter table meter_standing add column open_flights uuid[], add column last_return uuid;
 alter table inspection add column description text;
 alter table document_sighting add column number text;
 alter table meter_reading add column dial_id uuid, add column flight_id uuid;

@@ -7,7 +7,7 @@ import type { ClubTransaction } from '@/db/connection';
 import { appendToLedger, readStory } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { Refused, settle, type Actor, type Outcome, type Ports } from './command';
-import { recordMeterStanding } from './meter-standing';
+import { recordMeterStanding, type Moved } from './meter-standing';
 
 /** What a change of an aircraft's records works with: the aircraft is locked, and this is what is on record about it. */
 export interface Changing {
@@ -19,7 +19,7 @@ export interface Changing {
 }
 
 /** What a change answers: what the ledger keeps of it. `null` where the very same had been written already, and nothing is to be added. */
-export interface Change<T> { readonly ledger: Plain | null; readonly value: T }
+export interface Change<T> { readonly ledger: Plain | null; readonly value: T; readonly moved?: Moved }
 
 /** So many entries of an aircraft's story are shown to somebody whose view was stale. */
 const MOST_CHANGES = 20;
@@ -49,10 +49,10 @@ export function changeAircraft<T>(
     const club = await readClub(tx, actor.clubId);
     const [stored] = await loadAircraft(tx, club.place, aircraftId, true);
     if (stored === undefined) throw new Error(`aircraft ${aircraftId} is not there`);
-    const { ledger, value } = await work({ tx, club, stored, registration: aircraft.registration, recordedAt });
+    const { ledger, value, moved } = await work({ tx, club, stored, registration: aircraft.registration, recordedAt });
     if (ledger === null) return { ...value, revision: aircraft.revision };
     const revision = await raiseRevision(tx, aircraftId);
-    await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt);
+    await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt, moved);
     await appendToLedger(tx, { clubId: actor.clubId, aircraftId, revision, act, actor, recordedAt, record: ledger }, ports.sha256);
     await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision });
     return { ...value, revision };

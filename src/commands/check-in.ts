@@ -79,7 +79,7 @@ export async function checkIn(ports: Ports, actor: Actor, entry: CheckIn): Promi
       await insertDiscrepancy(tx, { clubId: actor.clubId, aircraftId: entry.aircraftId, discrepancyId: findingId, station: 'In flight', side: null, step: null, asListed: false, what, looks: 'would-not-fly', foundBy: { personId: actor.personId, name: flight.personName }, classification, closesUses, happenedAt: backAt, recordedAt });
     }
     return {
-      value: { flightId: entry.flightId, billing },
+      value: { flightId: entry.flightId, billing }, moved: { out: [], back: [entry.flightId] },
       ledger: {
         id: entry.flightId, person: flight.personName, back: instantText(backAt), zone, readings: seen.dials.map(({ name, shown: text }) => ({ name, shown: text })), landings: entry.landings, towLaunches: entry.towLaunches, fuelAdded: amount(entry.fuelAdded), oilAdded: amount(entry.oilAdded),
         remarks, defects: entry.defects.map(({ findingId, what }) => ({ id: findingId, what })), billed: billing === null ? null : { seconds: billing.seconds, from: billing.from },

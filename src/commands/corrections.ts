@@ -136,7 +136,7 @@ export async function correctReading(ports: Ports, actor: Actor, entry: ReadingC
       if (row === undefined || now < 0) throw new Error(`the reading ${id} cannot be corrected`);
       const replacedBy = ports.newId();
       await strike(changing, ports, actor, entry.aircraftId, { id, kind: 'reading', replacedBy, why: entry.why }, id === reading.id ? entry.strikeId : ports.newId());
-      await insertReadings(tx, actor.clubId, entry.aircraftId, actor.personId, [{ ...meterReading(replacedBy, row.meter, now, row.happenedAt, recordedAt), entered: id === reading.id ? entry.shown : meterText(row.meter, now).replace(/ h$/, ''), dialId: row.dialId, flightId: row.flightId }]);
+      await insertReadings(tx, actor.clubId, entry.aircraftId, actor.personId, [{ ...meterReading(replacedBy, row.meter, now, row.happenedAt, recordedAt), entered: id === reading.id || (row.dialId !== null && row.dialId === reading.dialId) ? entry.shown : meterText(row.meter, now).replace(/ h$/, ''), dialId: row.dialId, flightId: row.flightId }]);
     }
     const service = [...corrected].find(([id]) => rows.find((row) => row.id === id)?.meter === 'time-in-service');
     const old = service === undefined ? undefined : rows.find(({ id }) => id === service[0])?.value;

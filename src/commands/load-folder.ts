@@ -8,7 +8,7 @@ import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { refused, settle, type Actor, type Outcome, type Ports } from './command';
 import { recordMeterStanding } from './meter-standing';
-import { writeBatch, type RecordBatch } from './load-records';
+import { movedBy, writeBatch, type RecordBatch } from './load-records';
 
 /** An aircraft with its records, as they are brought in at once. */
 export interface Folder extends RecordBatch {
@@ -33,7 +33,7 @@ export async function loadFolder(ports: Ports, actor: Actor, folder: Folder): Pr
     const { aircraftId, registration, typeName, category, firstFlownOn, approvedFor, features, particulars } = folder;
     await insertAircraft(tx, actor.clubId, folder, recordedAt);
     const records = await writeBatch(ports, tx, actor, aircraftId, folder);
-    await recordMeterStanding(tx, actor.clubId, aircraftId, 1, recordedAt);
+    await recordMeterStanding(tx, actor.clubId, aircraftId, 1, recordedAt, movedBy(folder));
     await appendToLedger(tx, {
       clubId: actor.clubId, aircraftId, revision: 1, act: 'load-folder', actor, recordedAt,
       record: { registration, typeName, category, firstFlownOn, approvedFor: approvedFor?.map((box) => ({ ...box })) ?? null, features: features === null ? null : [...features], particulars: particulars as unknown as Plain, records },

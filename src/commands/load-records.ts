@@ -13,7 +13,7 @@ import { insertOthers, type OtherRecord } from '@/db/other-records';
 import { inClub } from '@/db/club-transaction';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
-import { recordMeterStanding } from './meter-standing';
+import { recordMeterStanding, type Moved } from './meter-standing';
 import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
 
 /** Records of one aircraft that are brought in together. Times of the records are their own. */
@@ -28,6 +28,12 @@ export interface RecordBatch {
 
 /** A batch without anything in it. */
 export const NO_RECORDS: RecordBatch = { documents: [], inspections: [], readings: [], others: [], dials: [], flights: [] };
+
+/** What flights that are brought in do to who is out. */
+export function movedBy({ flights }: Pick<RecordBatch, 'flights'>): Moved {
+  const back = flights.filter(({ returned }) => returned !== null).sort((a, b) => (a.returned?.at ?? 0) - (b.returned?.at ?? 0));
+  return { out: flights.filter(({ returned }) => returned === null).map(({ id }) => id), back: back.map(({ id }) => id) };
+}
 
 /** A reading as people write it: decimal hours, or a count. */
 function enteredText({ meter, value }: MeterReading): string {
@@ -57,7 +63,7 @@ export async function loadRecords(ports: Ports, actor: Actor, aircraftId: string
     if (await lockAircraft(tx, aircraftId) === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft.' });
     const record = await writeBatch(ports, tx, actor, aircraftId, batch);
     const revision = await raiseRevision(tx, aircraftId);
-    await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt);
+    await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt, movedBy(batch));
     await appendToLedger(tx, { clubId: actor.clubId, aircraftId, revision, act: 'load-records', actor, recordedAt, record }, ports.sha256);
     await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision });
     return { revision };

@@ -5,15 +5,31 @@ import type { Instant } from '@/core/time/instant';
 import { loadAircraft } from '@/db/aircraft-facts';
 import { readClub } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
-import { insertMeterStanding } from '@/db/folder-rows';
+import { lastReturned } from '@/db/flights';
+import { insertStanding, readStandings } from '@/db/standings';
 
-/** After records that say what the meter showed were written: has the core look at all of them and keeps what it says, for the lists. */
-export async function recordMeterStanding(tx: ClubTransaction, clubId: string, aircraftId: string, revision: number, recordedAt: Instant): Promise<void> {
+/** The flight that came back last of some: one that is written down late may have come back long ago. */
+async function lastOf(tx: ClubTransaction, flights: readonly string[]): Promise<string | null> {
+  if (flights.length < 2) return flights[0] ?? null;
+  return lastReturned(tx, flights);
+}
+
+/** What moved: flights that left without coming back in the same breath, and those that came back, in order. */
+export interface Moved { readonly out: readonly string[]; readonly back: readonly string[] }
+
+const NOBODY: Moved = { out: [], back: [] };
+
+/** After records that say what the meter showed were written, or flights: has the core look at all of them and keeps what it says, for the lists. */
+export async function recordMeterStanding(tx: ClubTransaction, clubId: string, aircraftId: string, revision: number, recordedAt: Instant, moved: Moved = NOBODY): Promise<void> {
+  const [before] = await readStandings(tx, aircraftId);
   const { place, packs } = await readClub(tx, clubId);
   const [stored] = await loadAircraft(tx, place, aircraftId, false);
   if (stored === undefined) throw new Error(`aircraft ${aircraftId} is not there`);
   const { meters, readings } = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(packs));
   // A meter that nobody ever read disagrees with nothing.
   const agrees = METER_NAMES.every((meter) => meters[meter].state === 'known' || !readings.some((reading) => reading.meter === meter));
-  await insertMeterStanding(tx, clubId, aircraftId, revision, agrees, recordedAt);
+  // What is not known of an aircraft that was there before stays unknown; a new one begins with nothing out.
+  const open = revision === 1 ? [] : before?.openFlights ?? null;
+  const openFlights = open === null ? null : [...new Set([...open, ...moved.out])].filter((id) => !moved.back.includes(id));
+  await insertStanding(tx, clubId, revision, { aircraftId, agrees, openFlights, lastReturn: await lastOf(tx, [...moved.back, ...(before?.lastReturn == null ? [] : [before.lastReturn])]) }, recordedAt);
 }

@@ -47,7 +47,7 @@ export const ARCHIVE_TABLES = {
   },
   meter_standing: {
     about: 'whether the meter records of an aircraft agreed, by revision', key: ['aircraft_id', 'revision'],
-    columns: { aircraft_id: 'id', revision: 'int', agrees: 'bool', happened_at: 'time', recorded_at: 'time' },
+    columns: { aircraft_id: 'id', revision: 'int', agrees: 'bool', happened_at: 'time', recorded_at: 'time', open_flights: 'texts?', last_return: 'id?' },
   },
   discrepancy: {
     about: 'findings', key: ['discrepancy_id'],

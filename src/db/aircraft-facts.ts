@@ -15,6 +15,7 @@ import { exactlyOneOf, oneOf, storedBoxes, storedDate, storedDateOrNull, storedI
 import type { ClubTransaction } from './connection';
 import { movementOf, readMovements } from './flights';
 import { NO_OTHERS, othersByAircraft, readOthers, type OtherFacts } from './other-records';
+import { readStandings, type StoredStanding } from './standings';
 import { readStrikes, strikeOf } from './strikes';
 
 /** An aircraft's facts with what identifies it here. */
@@ -58,21 +59,17 @@ async function readDocuments(tx: ClubTransaction, aircraftId: string | null) {
 const READING = ['m.reading_id', 'm.aircraft_id', 'm.meter', 'm.value_s', 'm.happened_at', 'm.recorded_at'] as const;
 
 /** Every reading; or, of aircraft whose meter records agree, only the newest of each meter, which is the highest. */
-async function readReadings(tx: ClubTransaction, aircraftId: string | null, presentOnly: boolean) {
-  const all = tx.selectFrom('meter_reading as m').select(READING).$if(aircraftId !== null, (query) => query.where('m.aircraft_id', '=', aircraftId));
-  if (!presentOnly) return all.execute();
-  const standing = tx.selectFrom('aircraft as a')
-    .leftJoinLateral((query) => query.selectFrom('meter_standing as s').select('s.agrees').whereRef('s.club_id', '=', 'a.club_id').whereRef('s.aircraft_id', '=', 'a.aircraft_id').orderBy('s.revision', 'desc').limit(1).as('s'), (join) => join.onTrue())
-    .select(['a.club_id', 'a.aircraft_id', (select) => select.fn.coalesce('s.agrees', sql<boolean>`false`).as('agrees')]).$if(aircraftId !== null, (query) => query.where('a.aircraft_id', '=', aircraftId));
-  const newest = await tx.with('standing', () => standing).selectFrom('standing')
+async function readReadings(tx: ClubTransaction, aircraftId: string | null, standings: readonly StoredStanding[] | null) {
+  if (standings === null) return tx.selectFrom('meter_reading as m').select(READING).$if(aircraftId !== null, (query) => query.where('m.aircraft_id', '=', aircraftId)).execute();
+  const agreeing = standings.filter(({ agrees }) => agrees).map((one) => one.aircraftId);
+  const disputed = standings.filter(({ agrees }) => !agrees).map((one) => one.aircraftId);
+  const newest = agreeing.length === 0 ? [] : await tx.selectFrom('aircraft as a')
     .innerJoin(sql<{ meter: string }>`(select unnest(${METER_NAMES as readonly string[]}::text[]) as meter)`.as('n'), (join) => join.onTrue())
-    .innerJoinLateral((query) => query.selectFrom('meter_reading as r').selectAll('r').whereRef('r.club_id', '=', 'standing.club_id').whereRef('r.aircraft_id', '=', 'standing.aircraft_id').whereRef('r.meter', '=', 'n.meter')
+    .innerJoinLateral((query) => query.selectFrom('meter_reading as r').selectAll('r').whereRef('r.club_id', '=', 'a.club_id').whereRef('r.aircraft_id', '=', 'a.aircraft_id').whereRef('r.meter', '=', 'n.meter')
       .where(({ not, exists, selectFrom }) => not(exists(selectFrom('strike as x').select('x.strike_id').whereRef('x.club_id', '=', 'r.club_id').whereRef('x.record_id', '=', 'r.reading_id'))))
       .orderBy('r.happened_at', 'desc').orderBy('r.value_s', 'desc').limit(1).as('m'), (join) => join.onTrue())
-    .select(READING).where('standing.agrees', '=', true).execute();
-  const disputed = await tx.with('standing', () => standing).selectFrom('standing').innerJoin('meter_reading as m', (join) => join.onRef('m.club_id', '=', 'standing.club_id').onRef('m.aircraft_id', '=', 'standing.aircraft_id'))
-    .select(READING).where('standing.agrees', '=', false).execute();
-  return [...newest, ...disputed];
+    .select(READING).where('a.aircraft_id', '=', sql<string>`any(${agreeing}::uuid[])`).execute();
+  return disputed.length === 0 ? newest : [...newest, ...await tx.selectFrom('meter_reading as m').select(READING).where('m.aircraft_id', 'in', disputed).execute()];
 }
 
 /**
@@ -92,7 +89,8 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
       's.name', 's.certificate_kind', 's.certificate_number', 's.valid_from', 's.valid_until', 's.no_expiry',
       'c.name as cleared_name', 'c.certificate_kind as cleared_kind', 'c.certificate_number as cleared_number', 'c.valid_from as cleared_from', 'c.valid_until as cleared_until', 'c.no_expiry as cleared_no_expiry',
     ]), 'i.aircraft_id').execute();
-  const readings = await readReadings(tx, aircraftId, presentOnly);
+  const standings = presentOnly ? await readStandings(tx, aircraftId) : null;
+  const readings = await readReadings(tx, aircraftId, standings);
   const discrepancies = await one(tx.selectFrom('discrepancy as d')
     .leftJoin('rectification as r', (join) => join.onRef('r.club_id', '=', 'd.club_id').onRef('r.discrepancy_id', '=', 'd.discrepancy_id'))
     .leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'r.club_id').onRef('s.signature_id', '=', 'r.signature_id'))
@@ -102,7 +100,7 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
     .$if(presentOnly, (query) => query.where((where) => where.or([where('r.closes', 'is', null), where('r.closes', '=', false)]))), 'd.aircraft_id').execute();
   const others = await readOthers(tx, aircraftId);
   const strikes = await readStrikes(tx, aircraftId);
-  const movements = await readMovements(tx, aircraftId, presentOnly);
+  const movements = await readMovements(tx, aircraftId, standings);
   return { aircraft, documents, inspections, readings, discrepancies, others, strikes, movements };
 }
 

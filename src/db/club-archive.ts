@@ -41,11 +41,11 @@ export async function writeArchived(tx: ClubTransaction, clubId: string, name: s
   const taken = names.map((column) => {
     const kind = (columns[column] ?? 'text').replace('?', '');
     if (kind === 'bytes') return sql`decode(${sql.ref(`r.${column}`)}, 'base64')`;
-    if (kind === 'texts') return sql`case when ${sql.ref(`r.${column}`)} is null or jsonb_typeof(${sql.ref(`r.${column}`)}) = 'null' then null else array(select jsonb_array_elements_text(${sql.ref(`r.${column}`)})) end`;
+    if (kind === 'texts') return sql`case when ${sql.ref(`r.${column}`)} is null or jsonb_typeof(${sql.ref(`r.${column}`)}) = 'null' then null else array(select jsonb_array_elements_text(${sql.ref(`r.${column}`)})) end${sql.raw(column === 'open_flights' ? '::uuid[]' : '')}`;
     return kind === 'json' ? sql`nullif(${sql.ref(`r.${column}`)}, 'null'::jsonb)` : sql`${sql.ref(`r.${column}`)}`;
   });
   const shape = sql.raw(names.map((column) => `"${column}" ${POSTGRES[(columns[column] ?? 'text').replace('?', '')] ?? 'text'}`).join(', '));
   for (let at = 0; at < rows.length; at += AT_ONCE) {
-    await sql`insert into ${sql.table(name)} (club_id, ${sql.join(names.map((column) => sql.ref(column)))}) select ${clubId}::uuid, ${sql.join(taken)} from jsonb_to_recordset(${JSON.stringify(rows.slice(at, at + AT_ONCE))}::jsonb) as r(${shape})`.execute(tx);
+    await sql`insert into ${sql.table(name)} (club_id, ${sql.join(names.map((column) => sql.ref(column)))}) select ${clubId}::uuid, ${sql.join(taken)} from json_to_recordset(${JSON.stringify(rows.slice(at, at + AT_ONCE))}::json) as r(${shape})`.execute(tx);
   }
 }

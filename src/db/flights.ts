@@ -1,8 +1,10 @@
+import { sql } from 'kysely';
 import type { Meter } from '@/core/records/meters';
 import type { FlightOut } from '@/core/records/movement';
 import type { Instant } from '@/core/time/instant';
 import { storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
+import { readStandings, type StoredStanding } from './standings';
 
 /** What one dial showed, as it was entered, with what the meters that it counts towards stood at. */
 export interface DialReading {
@@ -103,7 +105,8 @@ function flownOf(row: Awaited<ReturnType<ReturnType<typeof withReturns>['execute
 
 /** Flights that have not come back, oldest first. */
 export async function openFlights(tx: ClubTransaction, aircraftId: string | null): Promise<readonly FlownFlight[]> {
-  return (await withReturns(tx).where('r.flight_id', 'is', null).$if(aircraftId !== null, (query) => query.where('f.aircraft_id', '=', aircraftId)).orderBy('f.happened_at').orderBy('f.flight_id').execute()).map(flownOf);
+  const open = (await readMovements(tx, aircraftId, await readStandings(tx, aircraftId))).filter((row) => row.in_at === null).map((row) => row.flight_id);
+  return open.length === 0 ? [] : (await withReturns(tx).where('f.flight_id', 'in', open).orderBy('f.happened_at').orderBy('f.flight_id').execute()).map(flownOf);
 }
 
 /** The newest flights of an aircraft, newest first. */
@@ -122,23 +125,29 @@ export async function findFlight(tx: ClubTransaction, flightId: string): Promise
   return row === undefined ? undefined : flownOf(row);
 }
 
+const LEFT = ['f.aircraft_id', 'f.flight_id', 'f.person_name', 'f.happened_at', 'f.recorded_at'] as const;
+
 /**
- * What a decision needs of the flights: those that are out and the last that came back. Where the past is asked about, all of them.
+ * What a decision needs of the flights: all of them, or about the present those that are out and the last that came back. Flights and
+ * returns are read each by its own index and put together here: right after many were brought in, the database joins them badly.
  */
-export async function readMovements(tx: ClubTransaction, aircraftId: string | null, presentOnly: boolean) {
-  const one = aircraftId !== null;
-  const columns = ['f.aircraft_id', 'f.flight_id', 'f.person_name', 'f.happened_at', 'f.recorded_at', 'r.happened_at as in_at', 'r.recorded_at as in_recorded_at'] as const;
-  const joined = () => tx.selectFrom('flight as f').leftJoin('flight_return as r', (join) => join.onRef('r.club_id', '=', 'f.club_id').onRef('r.flight_id', '=', 'f.flight_id')).select(columns);
-  if (!presentOnly) return joined().$if(one, (query) => query.where('f.aircraft_id', '=', aircraftId)).execute();
-  const out = await joined().where('r.flight_id', 'is', null).$if(one, (query) => query.where('f.aircraft_id', '=', aircraftId)).execute();
-  const last = await tx.selectFrom('aircraft as a').innerJoinLateral((query) => query.selectFrom('flight_return as l').select(['l.flight_id', 'l.happened_at', 'l.recorded_at']).whereRef('l.club_id', '=', 'a.club_id').whereRef('l.aircraft_id', '=', 'a.aircraft_id')
-    .orderBy('l.happened_at', 'desc').limit(1).as('r'), (join) => join.onTrue())
-    .innerJoin('flight as f', (join) => join.onRef('f.club_id', '=', 'a.club_id').onRef('f.flight_id', '=', 'r.flight_id'))
-    .select(columns).$if(one, (query) => query.where('a.aircraft_id', '=', aircraftId)).execute();
-  return [...out, ...last];
+export async function readMovements(tx: ClubTransaction, aircraftId: string | null, standings: readonly StoredStanding[] | null): Promise<readonly MovementRow[]> {
+  const known = standings?.filter(({ openFlights }) => openFlights !== null) ?? [];
+  const ids = known.flatMap(({ openFlights, lastReturn }) => [...openFlights ?? [], ...(lastReturn === null ? [] : [lastReturn])]);
+  const whole = standings?.filter(({ openFlights }) => openFlights === null).map((one) => one.aircraftId) ?? [];
+  const some = async (column: 'flight_id' | 'aircraft_id', of: readonly string[]) => (of.length === 0 ? { left: [], back: [] } : {
+    left: await tx.selectFrom('flight as f').select(LEFT).where(`f.${column}`, 'in', of).execute(), back: await tx.selectFrom('flight_return as r').select(['r.flight_id', 'r.happened_at', 'r.recorded_at']).where(`r.${column}`, 'in', of).execute(),
+  });
+  const every = async () => ({
+    left: await tx.selectFrom('flight as f').select(LEFT).$if(aircraftId !== null, (query) => query.where('f.aircraft_id', '=', aircraftId)).execute(),
+    back: await tx.selectFrom('flight_return as r').select(['r.flight_id', 'r.happened_at', 'r.recorded_at']).$if(aircraftId !== null, (query) => query.where('r.aircraft_id', '=', aircraftId)).execute(),
+  });
+  const parts = standings === null ? [await every()] : [await some('flight_id', ids), await some('aircraft_id', whole)];
+  const returns = new Map(parts.flatMap(({ back }) => back).map((row) => [row.flight_id, row]));
+  return parts.flatMap(({ left }) => left).map((row) => ({ ...row, in_at: returns.get(row.flight_id)?.happened_at ?? null, in_recorded_at: returns.get(row.flight_id)?.recorded_at ?? null }));
 }
 
-type MovementRow = Awaited<ReturnType<typeof readMovements>>[number];
+interface MovementRow { readonly aircraft_id: string; readonly flight_id: string; readonly person_name: string; readonly happened_at: Date; readonly recorded_at: Date; readonly in_at: Date | null; readonly in_recorded_at: Date | null }
 
 /** A movement as the core knows it. */
 export function movementOf(row: MovementRow): FlightOut {
@@ -146,4 +155,10 @@ export function movementOf(row: MovementRow): FlightOut {
     id: row.flight_id, happenedAt: storedInstant(row.happened_at), recordedAt: storedInstant(row.recorded_at), by: row.person_name,
     returned: row.in_at === null || row.in_recorded_at === null ? null : { at: storedInstant(row.in_at), recordedAt: storedInstant(row.in_recorded_at) },
   };
+}
+
+/** Which of some flights came back last; null where none has. */
+export async function lastReturned(tx: ClubTransaction, flights: readonly string[]): Promise<string | null> {
+  const row = await tx.selectFrom('flight_return').select('flight_id').where('flight_id', '=', sql<string>`any(${flights}::uuid[])`).orderBy('happened_at', 'desc').limit(1).executeTakeFirst();
+  return row?.flight_id ?? null;
 }

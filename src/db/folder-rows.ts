@@ -78,11 +78,6 @@ export async function insertReadings(tx: ClubTransaction, clubId: string, aircra
   }))).execute();
 }
 
-/** Writes whether an aircraft's meter records agree, as of a revision. */
-export async function insertMeterStanding(tx: ClubTransaction, clubId: string, aircraftId: string, revision: number, agrees: boolean, recordedAt: Instant): Promise<void> {
-  await tx.insertInto('meter_standing').values({ club_id: clubId, aircraft_id: aircraftId, revision, agrees, happened_at: time(recordedAt), recorded_at: time(recordedAt) }).execute();
-}
-
 /** What a flight says beyond the uses that it needs; null when it says nothing more. */
 function moreOf(flight: PlannedFlight): string | null {
   const more: FlightMore = {

@@ -235,6 +235,8 @@ export interface MeterStanding {
   aircraft_id: string;
   club_id: string;
   happened_at: Timestamp;
+  last_return: string | null;
+  open_flights: string[] | null;
   recorded_at: Timestamp;
   revision: number;
 }

@@ -1,0 +1,21 @@
+import { sql } from 'kysely';
+import type { ClubTransaction } from './connection';
+
+/** What tells one record of a table from another, for people: columns with the types of PostgreSQL. */
+export interface NaturalKey { readonly table: string; readonly columns: Readonly<Record<string, 'uuid' | 'text' | 'timestamptz' | 'date' | 'integer'>> }
+
+/**
+ * The natural keys of everything that an aircraft has in a table, as JSON writes their values. They are read once an aircraft, before anything is written: right
+ * after many rows were written, the database has no statistics yet and compares page by page very slowly. Struck records count as there.
+ */
+export async function existingKeys(tx: ClubTransaction, { table, columns }: NaturalKey, aircraftId: string): Promise<readonly Readonly<Record<string, unknown>>[]> {
+  const names = Object.keys(columns);
+  const { rows } = await sql<Record<string, unknown>>`select ${sql.join(names.map((name) => sql.ref(name)))} from ${sql.table(table)} where aircraft_id = ${aircraftId}::uuid`.execute(tx);
+  return rows.map((row) => Object.fromEntries(names.map((name) => { const value = row[name]; return [name, value instanceof Date ? value.toISOString() : value]; })));
+}
+
+/** Every aircraft of the club by registration, locked for the rest of the transaction in one order. */
+export async function lockFleet(tx: ClubTransaction): Promise<ReadonlyMap<string, { readonly aircraftId: string; readonly revision: number }>> {
+  const rows = await tx.selectFrom('aircraft').select(['aircraft_id', 'registration', 'revision']).orderBy('aircraft_id').forUpdate().execute();
+  return new Map(rows.map((row) => [row.registration, { aircraftId: row.aircraft_id, revision: row.revision }]));
+}

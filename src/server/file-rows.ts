@@ -1,0 +1,69 @@
+import { Readable } from 'node:stream';
+import type { ReadableStream as WebStream } from 'node:stream/web';
+import { parse } from 'csv-parse';
+import { stringify } from 'csv-stringify/sync';
+
+/** A row of a file, under the file's own headers, with the line that it begins on. */
+export interface FileRow { readonly line: number; readonly cells: Readonly<Record<string, unknown>> }
+
+/** A file that cannot be read as what it should be, with what to do. */
+export class Unreadable extends Error {}
+
+/** A single row longer than this is no row of ours. */
+const LONGEST_ROW = 100_000;
+/** A JSON file is read whole; a CSV file of any size is not. */
+const MOST_JSON = 64_000_000;
+
+/** The rows of a CSV file as they come: RFC 4180, UTF-8 with or without a byte order mark, commas, semicolons or tabs. */
+async function* csvRows(stream: Readable): AsyncGenerator<FileRow> {
+  const parser = parse({ columns: (headers: string[]) => headers.map((header) => header.trim()), bom: true, info: true, skip_empty_lines: true, delimiter: [',', ';', '\t'], max_record_size: LONGEST_ROW, relax_column_count: false });
+  stream.on('error', (error) => { parser.destroy(error); });
+  stream.pipe(parser);
+  try {
+    for await (const { record, info } of parser as AsyncIterable<{ record: Record<string, string>; info: { lines: number } }>) yield { line: info.lines, cells: record };
+  } catch (error) {
+    if (error instanceof Error && 'code' in error && String(error.code).startsWith('CSV_')) throw new Unreadable(`The file is no CSV that can be read: ${error.message}. Save it again as CSV in UTF-8.`);
+    throw error;
+  } finally {
+    stream.destroy();
+  }
+}
+
+/** The rows of a JSON file: a list of objects. */
+async function* jsonRows(stream: Readable): AsyncGenerator<FileRow> {
+  const pieces: Buffer[] = [];
+  let length = 0;
+  for await (const piece of stream as AsyncIterable<Buffer>) {
+    length += piece.length;
+    if (length > MOST_JSON) throw new Unreadable('The JSON file is larger than 64 MB. Save it as CSV, which is read as it comes.');
+    pieces.push(piece);
+  }
+  let given: unknown;
+  try {
+    given = JSON.parse(Buffer.concat(pieces).toString('utf8').replace(/^\uFEFF/, ''));
+  } catch (error) {
+    throw new Unreadable(`The file is no JSON: ${error instanceof Error ? error.message : String(error)}.`);
+  }
+  if (!Array.isArray(given)) throw new Unreadable('The JSON file must hold a list of objects, one for each row.');
+  for (const [at, cells] of given.entries()) {
+    if (typeof cells !== 'object' || cells === null || Array.isArray(cells)) throw new Unreadable(`Row ${at + 1} of the JSON file is no object.`);
+    yield { line: at + 1, cells: cells as Record<string, unknown> };
+  }
+}
+
+/** The rows of an uploaded file. */
+export function fileRows(body: WebStream, format: 'csv' | 'json'): AsyncGenerator<FileRow> {
+  const stream = Readable.fromWeb(body);
+  return format === 'csv' ? csvRows(stream) : jsonRows(stream);
+}
+
+/** Rows as CSV (RFC 4180): a line for the headers, then one a row, each ended by CR LF. */
+export function csvText(columns: readonly string[], rows: readonly Readonly<Record<string, unknown>>[], withHeader: boolean): string {
+  return stringify(rows.map((row) => columns.map((name) => plain(row[name]))), { header: withHeader, columns: [...columns], record_delimiter: '\r\n' });
+}
+
+function plain(value: unknown): string {
+  if (value === null || value === undefined) return '';
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  return typeof value === 'string' ? value : typeof value === 'number' ? String(value) : JSON.stringify(value);
+}
