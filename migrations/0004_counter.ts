@@ -63,6 +63,20 @@ create table strike (
 );
 create index strike_aircraft on strike (club_id, aircraft_id);
 
+-- Secret addresses of the calendar of what is due: only a hash of the secret is kept. One that was revoked answers no more.
+create table calendar_feed (
+  club_id uuid not null references club, feed_id uuid not null,
+  name text not null, secret_hash bytea not null,
+  happened_at timestamptz not null, recorded_at timestamptz not null, recorded_by text not null,
+  primary key (club_id, feed_id)
+);
+create table calendar_feed_end (
+  club_id uuid not null, feed_id uuid not null,
+  happened_at timestamptz not null, recorded_at timestamptz not null, recorded_by text not null,
+  primary key (club_id, feed_id),
+  foreign key (club_id, feed_id) references calendar_feed
+);
+
 alter table planned_flight add column replaces uuid;
 create table planned_flight_end (
   club_id uuid not null, flight_id uuid not null, aircraft_id uuid not null,
@@ -76,7 +90,7 @@ alter table aircraft_record drop constraint aircraft_record_kind_check;
 alter table aircraft_record add constraint aircraft_record_kind_check check (kind in ('stated','equipment','item','directive','deferral','locator','receiver-check','database','fuel-stretch','work','permit','release','daily-inspection','flight-out','tightening','club-paper','tow-rope','measurement','sample','uplift','estimate','done','compliance','list-cleared','known-mark','unlogged','attribution'));
 `;
 
-const NEW = ['dial', 'flight', 'flight_return', 'strike', 'planned_flight_end'];
+const NEW = ['dial', 'flight', 'flight_return', 'strike', 'planned_flight_end', 'calendar_feed', 'calendar_feed_end'];
 
 export async function up(db: Kysely<unknown>): Promise<void> {
   const run = (text: string) => sql.raw(text).execute(db);

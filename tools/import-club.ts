@@ -18,4 +18,4 @@ const db = openDatabase(openPool(url ?? '', 2));
 const outcome = await importClub({ db }, given);
 await db.destroy();
 if (!outcome.ok) complain(outcome.refusal.message, 1);
-else process.stdout.write(`The club is there: ${outcome.value.rows} records. Its people have no accounts here yet; invite them with npm run invite.\n`);
+else process.stdout.write(`The club is there: ${outcome.value.rows} records. Its people have no accounts here yet: passwords are not part of an archive.\n`);

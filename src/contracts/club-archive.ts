@@ -85,6 +85,14 @@ export const ARCHIVE_TABLES = {
     about: 'records of the wider kinds, whole, as the core knows them', key: ['record_id'],
     columns: { record_id: 'id', aircraft_id: 'id', kind: 'text', body: 'json', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },
   },
+  calendar_feed: {
+    about: 'secret addresses of the calendar, by a hash of each secret', key: ['feed_id'],
+    columns: { feed_id: 'id', name: 'text', secret_hash: 'bytes', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },
+  },
+  calendar_feed_end: {
+    about: 'addresses that were revoked', key: ['feed_id'],
+    columns: { feed_id: 'id', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },
+  },
   ledger: {
     about: 'the hash-chained ledger: hash = SHA-256 of the hash before and the body', key: ['chain', 'seq'],
     columns: { chain: 'text', seq: 'int', aircraft_id: 'id?', revision: 'int?', act: 'text', actor: 'text', actor_name: 'text', recorded_at: 'time', body: 'text', previous: 'bytes', hash: 'bytes' },

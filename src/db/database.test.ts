@@ -19,6 +19,7 @@ import { loadAircraft } from './aircraft-facts';
 import { asPerson, inClub } from './club-transaction';
 import { membershipsOf } from './clubs';
 import { UNSAID } from '@/core/records/planned-flight';
+import { endFeed, insertFeed } from './calendar-feeds';
 import { insertDials } from './dials';
 import { insertFlown } from './flights';
 import { insertFlights } from './folder-rows';
@@ -50,6 +51,9 @@ async function withEveryRecord({ ports, clubId, aircraftId, actor }: Awaited<Ret
     }]);
     await insertFlights(tx, clubId, aircraftId, 'x', [{ id: planned, starts: addSeconds(at, 3600), ends: addSeconds(at, 7200), airborne: null, purpose: null, crew: null, rules: null, range: null, light: null, transponderAirspace: null, broadcastAirspace: null, beyondGlideOverWater: null, passengers: null, ...UNSAID, personName: 'R. Dane', recordedAt: at }]);
     await endPlanned(tx, clubId, { flightId: planned, aircraftId, because: 'cancelled', why: null, at, by: 'x' });
+    const feed = randomUUID();
+    await insertFeed(tx, clubId, { feedId: feed, name: 'Workshop', secretHash: new Uint8Array(32), at, by: 'x' });
+    await endFeed(tx, clubId, feed, at, 'x');
     await insertStrike(tx, clubId, aircraftId, actor('dispatcher'), { id: randomUUID(), recordedAt: at, record: randomUUID(), kind: 'reading', why: 'test', replacedBy: null });
   });
 }

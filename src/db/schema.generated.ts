@@ -51,6 +51,24 @@ export interface AircraftRecord {
   recorded_by: string;
 }
 
+export interface CalendarFeed {
+  club_id: string;
+  feed_id: string;
+  happened_at: Timestamp;
+  name: string;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  secret_hash: Buffer;
+}
+
+export interface CalendarFeedEnd {
+  club_id: string;
+  feed_id: string;
+  happened_at: Timestamp;
+  recorded_at: Timestamp;
+  recorded_by: string;
+}
+
 export interface Certificate {
   certificate_id: string;
   club_id: string;
@@ -331,6 +349,8 @@ export interface Strike {
 export interface DB {
   aircraft: Aircraft;
   aircraft_record: AircraftRecord;
+  calendar_feed: CalendarFeed;
+  calendar_feed_end: CalendarFeedEnd;
   certificate: Certificate;
   club: Club;
   dial: Dial;

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { caseFieldsPage, rulesPage } from './pages';
 import { caseSchema } from '../../src/contracts/case-file';
+import { clubArchiveSchema } from '../../src/contracts/club-archive';
 import { clubPackSchema } from '../../src/contracts/club-pack';
 import { decisionSchema, diffSchema, refusalSchema, timelineSchema } from '../../src/contracts/decision-file';
 
@@ -38,6 +39,7 @@ export function SCHEMAS(): readonly { readonly file: string; readonly text: stri
     { file: 'docs/decision.schema.json', text: text(decisionFileSchema()) },
     { file: 'docs/timeline.schema.json', text: text({ title: 'Groval timeline', ...jsonSchema(timelineSchema, 'output') }) },
     { file: 'docs/diff.schema.json', text: text({ title: 'Groval diff', ...jsonSchema(diffSchema, 'output') }) },
+    { file: 'docs/club-archive.schema.json', text: text({ title: 'Groval club archive', ...jsonSchema(clubArchiveSchema, 'input') }) },
     { file: 'docs/club-pack.schema.json', text: text({ title: 'Groval club pack', ...jsonSchema(clubPackSchema, 'input') }) },
     { file: 'docs/case-fields.md', text: caseFieldsPage() },
     { file: 'docs/rules.md', text: rulesPage() },
