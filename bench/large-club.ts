@@ -38,7 +38,7 @@ export async function makeLargeClub(db: Database, clubId: string, now: Instant):
     await run(sql`insert into aircraft_record select ${clubId}, gen_random_uuid(), aircraft_id, o ->> 'kind', o -> 'body', ${at}::timestamptz - make_interval(days => 1), ${at}::timestamptz - make_interval(days => 1), 'bench' from aircraft, jsonb_array_elements(${JSON.stringify(others)}::jsonb) o`);
     await run(sql`insert into meter_reading select ${clubId}, gen_random_uuid(), aircraft_id, 'time-in-service', 36 * (400000 - 30 * d), '', 'h', ${at}::timestamptz - make_interval(days => d), ${at}::timestamptz - make_interval(days => d), 'bench'
       from aircraft, generate_series(1, 1095, 2) d`);
-    await run(sql`insert into meter_standing select ${clubId}, aircraft_id, 1, true, ${at}, ${at} from aircraft`);
+    await run(sql`insert into meter_standing select ${clubId}, aircraft_id, 1, true, ${at}, ${at}, array[]::uuid[], null from aircraft`);
     await run(sql`insert into discrepancy (club_id, discrepancy_id, aircraft_id, station, step, as_listed, what, looks, found_by, found_by_name, classification, closes_uses, happened_at, recorded_at)
       select ${clubId}, gen_random_uuid(), aircraft_id, 'power-on', 'K062', true, 'Navigation lights: lamp or lens failed', 'not-right', 'bench', 'Pia Okoro', 'deferral-path', array['dusk','night'], ${at}::timestamptz - make_interval(days => n * 36 + 1), ${at}::timestamptz - make_interval(days => n * 36 + 1) from aircraft, generate_series(0, 29) n`);
     await run(sql`insert into rectification select ${clubId}, gen_random_uuid(), discrepancy_id, 'repaired', 'Lamp replaced.', happened_at::date, ${clubId}, true, happened_at, 'bench' from discrepancy where happened_at < ${at}::timestamptz - make_interval(days => 60)`);

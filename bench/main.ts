@@ -4,6 +4,8 @@ import { Client } from 'pg';
 import { openDatabase, openPool } from '../src/db/connection';
 import { instantFromMilliseconds } from '../src/core/time/instant';
 import { benchDecide } from './decide';
+import { ageOneAircraft, benchFolder } from './folder';
+import { benchImport } from './import';
 import { makeLargeClub } from './large-club';
 import { benchLine } from './line';
 import { benchLive } from './live';
@@ -30,12 +32,15 @@ const db = openDatabase(pool);
 try {
   const [clubId, now] = [randomUUID(), instantFromMilliseconds(Date.now())];
   await makeLargeClub(db, clubId, now);
+  await ageOneAircraft(db, clubId, now);
   // What the database does by itself within a minute of a bulk load: without it its first plans are guesses.
   const superuser = new Client({ connectionString: need('GROVAL_BENCH_SUPERUSER_URL') });
   await superuser.connect();
   await superuser.query('analyze');
   await superuser.end();
   report('The Line', await benchLine(db, clubId, now));
+  report('The folder', await benchFolder(db, clubId, now));
+  report('Bringing in', await benchImport(db, clubId, now));
 } finally {
   await db.destroy();
 }
