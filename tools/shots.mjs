@@ -15,6 +15,8 @@ const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const tap = (name) => (page) => page.getByRole('button', { name }).first().click();
 
+const fill = (label, text) => (page) => page.getByLabel(label, { exact: true }).fill(text);
+
 /** Each view: its file, who looks, at what size, where, and what they do first. */
 const VIEWS = [
   { file: 'sign-in', who: null, size: DESK, path: '/sign-in', acts: [] },
@@ -22,6 +24,13 @@ const VIEWS = [
   { file: 'line-dim', who: 'Mira Holt', size: DESK, path: '/line', acts: [tap('N05TB'), tap('Dim')] },
   { file: 'aircraft', who: 'Tomas Brandl', size: DESK, path: '/aircraft/N05TB', acts: [] },
   { file: 'aircraft-repair', who: 'Tomas Brandl', size: { width: 1280, height: 1000 }, path: '/aircraft/N05TB', acts: [tap('Record what was done')] },
+  { file: 'entry', who: 'Tomas Brandl', size: DESK, path: '/aircraft/N02TB', acts: [tap('Record maintenance'), fill('Time in service then', '4177.5'), (page) => page.evaluate(() => { document.getElementById('logbook').scrollIntoView(); })] },
+  { file: 'counter', who: 'Mira Holt', size: DESK, path: '/counter', acts: [] },
+  { file: 'handing-out', who: 'Mira Holt', size: { width: 1280, height: 1000 }, path: '/counter', acts: [(page) => page.getByRole('link', { name: /J\. Sol/ }).click(), fill('Air-switch meter shows', '4717.50'), fill('Block meter shows', '4721.12'), (page) => page.getByLabel('Remarks').click()] },
+  { file: 'plan', who: 'Mira Holt', size: DESK, path: '/plan', acts: [tap('Enter a flight'), fill('From', '1700'), fill('To', '1830'), fill('Hours in the air', '1.2')] },
+  { file: 'sheet', who: 'Mira Holt', size: DESK, path: '/sheet/N07TB', acts: [fill('Day', '2026-11-21')] },
+  { file: 'records', who: 'Mira Holt', size: DESK, path: '/records', acts: [] },
+  { file: 'papers', who: 'Pia Okoro', size: PHONE, path: '/sighting/N04TG', acts: [(page) => page.getByRole('radio', { name: 'Yes, readable and in view' }).click()] },
   { file: 'ramp-aircraft', who: 'Rolf Dane', size: PHONE, path: '/ramp', acts: [] },
   { file: 'ramp-station', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [] },
   { file: 'ramp-what', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [tap('Propeller'), tap('Blade faces'), tap('New nick')] },

@@ -9,7 +9,7 @@ import { isHourMeter } from '@/core/records/meters';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt } from '@/core/time/zone';
-import { certificatesOf, findSighting } from '@/db/aircraft-papers';
+import { certificatesOf, findSighting, papersOf } from '@/db/aircraft-papers';
 import { storedDate } from '@/db/checked-values';
 import { readDials } from '@/db/dials';
 import { insertReadings } from '@/db/folder-rows';
@@ -57,8 +57,9 @@ async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, ai
     case 'sighting': {
       const sighting = await findSighting(tx, recordId);
       if (sighting?.aircraft_id !== aircraftId) throw gone();
-      // A paper that was seen to be missing, or a registration that ended, is not wished away: it is sighted again.
-      if (sighting.aboard === false || sighting.ended_on !== null) throw new Refused({ code: 'invalid', message: 'This entry says that the paper was missing or has ended. Look for it again and record what you see; that outweighs it.', problems: [{ path: 'recordId', message: 'sight the paper again' }] });
+      // What was seen last is not wished away, and what ended a registration even less: the paper is looked at again, and that outweighs it.
+      const latest = (await papersOf(tx, aircraftId)).some((paper) => paper.sighting_id === recordId);
+      if (latest || sighting.ended_on !== null) throw new Refused({ code: 'invalid', message: 'This is what somebody saw last of this paper. Look at it again and record what you see; that outweighs it.', problems: [{ path: 'recordId', message: 'look at the paper again' }] });
       return `sighting of ${sighting.kind}`;
     }
     case 'inspection': {

@@ -164,10 +164,19 @@ describe('correcting', () => {
     // Without any reading left nothing is known of the hours, and unknown closes.
     expect((await row())?.verdict).toBe('Grounded');
   });
-  it('a paper that was seen to be missing is not struck but looked for again', async () => {
-    const sightingId = randomUUID();
-    good(await sightPapers(club.ports, club.actor('student'), round([{ ...paper('weight-and-balance'), sightingId, aboard: false, legible: null }])));
-    expect(bad(await strikeEntry(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'sighting', recordId: sightingId, why: 'Slip', password: PASSWORD }))).toMatchObject({ code: 'invalid' });
+  it.each([
+    ['was missing', { aboard: false, legible: null }], ['could not be read', { legible: false }], ['was there', {}],
+  ])('what somebody saw last, that a paper %s, is not struck but looked at again', async (_, change) => {
+    const seen = async (more: object) => { const sightingId = randomUUID(); good(await sightPapers(club.ports, club.actor('student'), round([{ ...paper('weight-and-balance'), datedOn: civilDate('2022-06-09'), sightingId, ...more }]))); return sightingId; };
+    const strike = async (recordId: string) => strikeEntry(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'sighting', recordId, why: 'Slip', password: PASSWORD });
+    const first = await seen(change);
+    const verdict = (await row())?.verdict;
+    expect(bad(await strike(first))).toMatchObject({ code: 'invalid', problems: [{ path: 'recordId' }] });
+    expect((await row())?.verdict).toBe(verdict);
+    club.ports.at = addSeconds(club.ports.at, 60);
+    await seen({});
+    good(await strike(first));
+    expect((await row())?.verdict).toBe('Released');
   });
 
   const block = randomUUID();

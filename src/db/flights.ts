@@ -4,6 +4,7 @@ import type { FlightOut } from '@/core/records/movement';
 import type { Instant } from '@/core/time/instant';
 import { storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
+import { insertMany } from './bulk';
 import { readStandings, type StoredStanding } from './standings';
 
 /** What one dial showed, as it was entered, with what the meters that it counts towards stood at. */
@@ -72,17 +73,16 @@ export async function insertReturn(tx: ClubTransaction, clubId: string, aircraft
   await tx.insertInto('flight_return').values(returnRow(clubId, aircraftId, flightId, recordedBy, back)).execute();
 }
 
-/** So many flights are written with one statement: the database takes a limited number of values. */
-const AT_ONCE = 1000;
+const FLIGHT_COLUMNS = { club_id: 'uuid', flight_id: 'uuid', aircraft_id: 'uuid', person_name: 'text', purpose: 'text', crew: 'text', readings: 'jsonb', fuel_aboard: 'text', oil_aboard: 'text', remarks: 'text', happened_at: 'timestamptz', recorded_at: 'timestamptz', recorded_by: 'text' };
+const RETURN_COLUMNS = {
+  club_id: 'uuid', flight_id: 'uuid', aircraft_id: 'uuid', readings: 'jsonb', landings: 'integer', tow_launches: 'integer', billed_s: 'integer', billed_from: 'text', fuel_added: 'text', oil_added: 'text', remarks: 'text', happened_at: 'timestamptz', recorded_at: 'timestamptz', recorded_by: 'text',
+};
 
 /** Writes flights of the past with their returns. */
 export async function insertFlown(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, flights: readonly (DepartedFlight & { readonly returned: FlightReturn | null })[]): Promise<void> {
-  for (let at = 0; at < flights.length; at += AT_ONCE) {
-    const some = flights.slice(at, at + AT_ONCE);
-    await tx.insertInto('flight').values(some.map((flight) => departureRow(clubId, recordedBy, { ...flight, aircraftId }))).execute();
-    const back = some.flatMap(({ id, returned }) => (returned === null ? [] : [returnRow(clubId, aircraftId, id, recordedBy, returned)]));
-    if (back.length > 0) await tx.insertInto('flight_return').values(back).execute();
-  }
+  if (flights.length === 0) return;
+  await insertMany(tx, 'flight', FLIGHT_COLUMNS, flights.map((flight) => ({ ...departureRow(clubId, recordedBy, { ...flight, aircraftId }), readings: flight.readings })));
+  await insertMany(tx, 'flight_return', RETURN_COLUMNS, flights.flatMap(({ id, returned }) => (returned === null ? [] : [{ ...returnRow(clubId, aircraftId, id, recordedBy, returned), readings: returned.readings }])));
 }
 
 const COLUMNS = [

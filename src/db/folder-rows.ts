@@ -7,6 +7,7 @@ import type { MeterReading } from '@/core/records/meter-reading';
 import { isHourMeter } from '@/core/records/meters';
 import type { FlightMore, PlannedFlight } from '@/core/records/planned-flight';
 import type { Instant } from '@/core/time/instant';
+import { insertMany } from './bulk';
 import type { ClubTransaction } from './connection';
 
 const time = (moment: Instant) => new Date(moment);
@@ -69,13 +70,15 @@ export async function insertInspections(tx: ClubTransaction, clubId: string, air
   }
 }
 
+const READING_COLUMNS = { club_id: 'uuid', reading_id: 'uuid', aircraft_id: 'uuid', meter: 'text', value_s: 'integer', entered: 'text', entered_unit: 'text', dial_id: 'uuid', flight_id: 'uuid', happened_at: 'timestamptz', recorded_at: 'timestamptz', recorded_by: 'text' };
+
 /** Writes meter readings. */
 export async function insertReadings(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, readings: readonly (MeterReading & { readonly entered: string; readonly dialId?: string | null; readonly flightId?: string | null })[]): Promise<void> {
   if (readings.length === 0) return;
-  await tx.insertInto('meter_reading').values(readings.map((reading) => ({
+  await insertMany(tx, 'meter_reading', READING_COLUMNS, readings.map((reading) => ({
     club_id: clubId, reading_id: reading.id, aircraft_id: aircraftId, meter: reading.meter, value_s: reading.value, entered: reading.entered, entered_unit: isHourMeter(reading.meter) ? 'h' : 'count', dial_id: reading.dialId ?? null, flight_id: reading.flightId ?? null,
     happened_at: time(reading.happenedAt), recorded_at: time(reading.recordedAt), recorded_by: recordedBy,
-  }))).execute();
+  })));
 }
 
 /** What a flight says beyond the uses that it needs; null when it says nothing more. */

@@ -22,7 +22,7 @@ const monthsText = (months: number) => `${months} calendar ${months === 1 ? 'mon
 export function intervalText({ months, monthsToTheDay, days, meters }: Interval): string {
   const parts = [
     ...(months === null ? [] : [monthsText(months)]), ...(monthsToTheDay === null ? [] : [`${monthsToTheDay} months to the day`]), ...(days === null ? [] : [`${days} days`]),
-    ...meters.map(({ meter, every }) => `${meterText(meter, every)}${meter === 'time-in-service' ? '' : ` ${METER_NAMES_IN_WORDS[meter]}`}`),
+    ...meters.map(({ meter, every }) => `${meterText(meter, every)}${meter === 'time-in-service' ? '' : ` ${METER_NAMES_IN_WORDS[meter].replace('count of ', '')}`}`),
   ];
   return parts.length === 0 ? 'once' : `every ${list(parts, 'or')}${parts.length > 1 ? ', whichever comes first' : ''}`;
 }

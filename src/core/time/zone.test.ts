@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { addDays, civilDate } from './civil-date';
 import { addSeconds, instant, instantFromMilliseconds, instantText, parseInstant } from './instant';
-import { civilDateAt, endOfDay, parseZone, startOfDay, wallClock, zone } from './zone';
+import { civilDateAt, endOfDay, momentsAt, parseZone, startOfDay, wallClock, zone } from './zone';
 
 const HALIFAX = zone('America/Halifax');
 const HOUR = 3600;
@@ -69,4 +69,11 @@ describe('zones', () => {
   it('cuts seconds off the clock', () => {
     expect(wallClock(addSeconds(instant('2026-11-24T13:42:00Z'), 59), HALIFAX)).toEqual({ date: '2026-11-24', hour: 9, minute: 42 });
   });
+});
+
+describe('the moments of a time on the wall clock', () => {
+  it.each([
+    ['a plain one', '2026-11-24', '09:42', ['2026-11-24T13:42:00Z']], ['one that comes twice', '2026-11-01', '01:30', ['2026-11-01T04:30:00Z', '2026-11-01T05:30:00Z']], ['the first that comes once again', '2026-11-01', '02:00', ['2026-11-01T06:00:00Z']], ['one that is left out', '2026-03-08', '02:30', []],
+    ['the first after it', '2026-03-08', '03:00', ['2026-03-08T06:00:00Z']], ['midnight', '2026-11-24', '00:00', ['2026-11-24T04:00:00Z']], ['no time', '2026-11-24', '24:00', []], ['words', '2026-11-24', 'noon', []], ['one digit', '2026-11-24', '9:42', []],
+  ])('%s', (_, date, clock, expected) => { expect(momentsAt(civilDate(date), clock, HALIFAX).map(instantText)).toEqual(expected); });
 });
