@@ -81,6 +81,7 @@ export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place,
     ...items.map((item): OtherRecord => ({ id: item.id, happenedAt: item.recordedAt, recordedAt: item.recordedAt, kind: 'item', body: item })),
     ...(low ? [{ id: directive.id, happenedAt: directive.recordedAt, recordedAt: directive.recordedAt, kind: 'directive' as const, body: directive }] : []),
     ...(category === 'glider' ? [] : [{ ...base('locator', DAYS_BACK - 2), kind: 'locator' as const, body: { ...base('locator', DAYS_BACK - 2), state: 'fitted' as const, batteryReplaceBy: addYears(today, 2), usedSeconds: 0, removedOn: null, removalEntered: null, removalPlacarded: null } }]),
+    ...(registration === 'N05TB' ? [{ ...base('mark', 210), kind: 'known-mark' as const, body: { id: base('mark', 210).id, what: 'Blended nick on blade 2, front edge, 4 mm', station: 'propeller', side: null, x: 530, y: 62, acceptedBy: 'Tomas Brandl', acceptedOn: addDays(today, -210) } }] : []),
     ...(aircraft.fit === 'tourer' ? [
       { ...base('database', 3), kind: 'database' as const, body: { ...base('database', 3), content: 'navigation' as const, effectiveOn: addDays(today, -5), lastDay: null } },
       { ...base('receivers', 12), kind: 'receiver-check' as const, body: { ...base('receivers', 12), method: 'dual' as const, error: 20, place: 'Tern Bay', signedBy: 'A. Verin' } },

@@ -14,7 +14,7 @@ import { storedDate } from '@/db/checked-values';
 import { readDials } from '@/db/dials';
 import { insertReadings } from '@/db/folder-rows';
 import { findOther, insertOthers, othersOfKind, type OtherRecord } from '@/db/other-records';
-import { findReading, readingsOfFlight, type StoredReading } from '@/db/readings';
+import { findReading, readingsAt, readingsOfFlight, type StoredReading } from '@/db/readings';
 import { insertStrike } from '@/db/strikes';
 import { meterText } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
@@ -126,7 +126,7 @@ export async function correctReading(ports: Ports, actor: Actor, entry: ReadingC
     const value = typed + (dial?.counts.find(({ meter }) => meter === reading.meter)?.offset ?? 0);
     if (value < 0) throw new Refused({ code: 'invalid', message: 'That is below the meter’s offset. Read it again.', problems: [{ path: 'shown', message: 'is below the meter’s offset' }] });
     const delta = value - reading.value;
-    const rows = reading.flightId === null ? [reading] : await readingsOfFlight(tx, reading.flightId);
+    const rows = reading.flightId === null ? await readingsAt(tx, entry.aircraftId, reading.happenedAt) : await readingsOfFlight(tx, reading.flightId);
     const together = rows.filter((row) => !row.struck && row.happenedAt === reading.happenedAt && (row.id === reading.id || (row.dialId === reading.dialId && row.dialId !== null)));
     const corrected = new Map(together.map((row) => [row.id, row.value + delta]));
     // Meters without a dial went on by the dial that ran most: by as much more or less now.

@@ -13,6 +13,7 @@ import { line } from '@/queries/line';
 import { sheet } from '@/queries/sheet';
 import { sightingList } from '@/queries/sighting';
 import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { acceptMark } from './accept-mark';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
 import { clearList } from './clear-list';
@@ -21,6 +22,7 @@ import { correctReading, strikeEntry } from './corrections';
 import { addDial } from './dials';
 import { planFlight } from './plan-flight';
 import { recordEntry } from './record-entry';
+import { reportFinding } from './report-finding';
 import { sightPapers } from './sight-papers';
 import { UNSAID } from '@/core/records/planned-flight';
 import { loadRecords, NO_RECORDS } from './load-records';
@@ -204,6 +206,12 @@ describe('correcting', () => {
     const day = await inTx((tx) => sheet(tx, club.clubId, 'N02TB', civilDate('2026-11-24'), club.ports.now()));
     expect(day?.flights[0]).toMatchObject({ billed: '1.0 h', meters: [{ out: '4150.3', in: '4151.3', ran: '1.0 h', corrected: true }] });
   });
+  it('a reading of a dial that counts towards two meters is corrected for both, also without a flight', async () => {
+    good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: await revision(), name: 'Block meter', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: '4510.3' }, { meter: 'propeller', standsAt: '900' }], shows: '4510.3', wrapsAt: null }));
+    const wrong = (await folderNow()).readings.find(({ stands }) => stands === 'propeller time 900.0 h')?.id ?? '';
+    good(await correctReading(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), readingId: wrong, shown: '4150.3', why: 'Two digits swapped', password: PASSWORD }));
+    expect((await folderNow()).dials[0]).toMatchObject({ shows: '4150.3 h', counts: [{ stands: '4150.3 h' }, { stands: '540.0 h' }] });
+  });
   it.each([['no figure', 'x', 'shown'], ['nothing', '', 'shown']])('refuses %s', async (_, shown, path) => {
     await flown('4151.3');
     const reading = (await folderNow()).readings[0]?.id ?? '';
@@ -242,5 +250,25 @@ describe('a sighting round', () => {
     const list = await inTx((tx) => sightingList(tx, 'N02TB'));
     expect(list?.papers).toHaveLength(6);
     expect(list).toMatchObject({ serialNumber: 'TB-0217', papers: [{}, { lastWords: 'issued 14 May 2024, expires 31 May 2031' }, { lastWords: 'revision 7' }, { lastWords: 'dated 9 Jun 2022' }, {}, {}] });
+  });
+});
+
+describe('a known mark', () => {
+  const accept = async (role: 'mechanic' | 'instructor' | 'renter', change: object = {}) => acceptMark(club.ports, club.actor(role), { markId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), what: 'Blended nick, 4 mm, front edge', station: 'propeller', side: null, x: 500, y: 62, certificateId: club.certificateOf(role), password: PASSWORD, ...change });
+  it('is accepted by whoever may judge, shown in its place, and struck like any entry', async () => {
+    const { markId } = good(await accept('mechanic'));
+    good(await accept('instructor', { what: 'Old ding', station: 'wing', side: 'left', x: 200, y: 260 }));
+    expect((await folderNow()).marks).toMatchObject([{ what: 'Blended nick, 4 mm, front edge', x: 500, acceptedBy: 'The mechanic', acceptedOn: '2026-11-24' }, { what: 'Old ding' }]);
+    expect((await row())?.verdict).toBe('Released');
+    good(await strikeEntry(club.ports, club.actor('mechanic'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'known-mark', recordId: markId, why: 'New blade', password: PASSWORD }));
+    expect((await folderNow()).marks.map(({ what }) => what)).toEqual(['Old ding']);
+  });
+  it('closes no finding', async () => {
+    good(await reportFinding(club.ports, club.actor('student'), { findingId: randomUUID(), aircraftId: club.aircraftId, station: 'propeller', side: null, step: 'K217', asListed: true, what: 'Nick', looks: 'not-right', foundAt: club.ports.now() }));
+    good(await accept('mechanic'));
+    expect((await row())?.verdict).toBe('Grounded');
+  });
+  it('is not accepted by a renter, without the password, or by another’s certificate', async () => {
+    expect([bad(await accept('renter')).code, bad(await accept('mechanic', { password: 'x' })).code, bad(await accept('mechanic', { certificateId: club.certificateOf('instructor') })).code]).toEqual(['not-entitled', 'invalid', 'not-entitled']);
   });
 });

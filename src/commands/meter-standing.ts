@@ -28,8 +28,9 @@ export async function recordMeterStanding(tx: ClubTransaction, clubId: string, a
   const { meters, readings } = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(packs));
   // A meter that nobody ever read disagrees with nothing.
   const agrees = METER_NAMES.every((meter) => meters[meter].state === 'known' || !readings.some((reading) => reading.meter === meter));
-  // What is not known of an aircraft that was there before stays unknown; a new one begins with nothing out.
-  const open = revision === 1 ? [] : before?.openFlights ?? null;
-  const openFlights = open === null ? null : [...new Set([...open, ...moved.out])].filter((id) => !moved.back.includes(id));
-  await insertStanding(tx, clubId, revision, { aircraftId, agrees, openFlights, lastReturn: await lastOf(tx, [...moved.back, ...(before?.lastReturn == null ? [] : [before.lastReturn])]) }, recordedAt);
+  // Where nobody kept it before, all flights were read just now.
+  const open = before?.openFlights ?? stored.facts.flightsOut.filter(({ returned }) => returned === null).map(({ id }) => id);
+  const openFlights = [...new Set([...open, ...moved.out])].filter((id) => !moved.back.includes(id));
+  const last = before?.openFlights == null ? [...stored.facts.flightsOut].sort((x, y) => (x.returned?.at ?? 0) - (y.returned?.at ?? 0)).filter(({ returned }) => returned !== null).slice(-1).map(({ id }) => id) : before.lastReturn === null ? [] : [before.lastReturn];
+  await insertStanding(tx, clubId, revision, { aircraftId, agrees, openFlights, lastReturn: await lastOf(tx, [...new Set([...moved.back, ...last])]) }, recordedAt);
 }

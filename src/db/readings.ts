@@ -42,3 +42,8 @@ export async function readingsOfFlight(tx: ClubTransaction, flightId: string): P
 export async function latestReadings(tx: ClubTransaction, aircraftId: string, most: number): Promise<readonly StoredReading[]> {
   return (await readings(tx).where('m.aircraft_id', '=', aircraftId).orderBy('m.happened_at', 'desc').orderBy('m.recorded_at', 'desc').orderBy('m.reading_id').limit(most).execute()).map(readingOf);
 }
+
+/** Every reading of an aircraft at one moment: what one dial showed is written down for each meter that it counts towards. */
+export async function readingsAt(tx: ClubTransaction, aircraftId: string, moment: Instant): Promise<readonly StoredReading[]> {
+  return (await readings(tx).where('m.aircraft_id', '=', aircraftId).where('m.happened_at', '=', new Date(moment)).orderBy('m.reading_id').execute()).map(readingOf);
+}

@@ -55,6 +55,8 @@ export function tellStory(act: string, record: unknown): string {
       const kind = CERTIFICATE_KINDS.find((known) => known === text(signed, 'kind'));
       return `${entry['copied'] === true ? 'copied from the logbook' : 'signed'}: ${text(entry, 'name')}. ${text(entry, 'description').replace(/[.\s]+$/, '')}. ${entry['copied'] === true ? `Signed there by ${text(signed, 'name')} as` : 'Signed as'} ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}, ${text(signed, 'number')}.`;
     }
+    case 'accept-mark': return `accepted a mark: ${text(entry, 'what')} (${placeOnAircraft(text(entry, 'station'), text(entry, 'side') || null)})`;
+    case 'import-rows': return `brought in ${typeof entry['rows'] === 'number' ? entry['rows'] : ''} rows of ${text(entry, 'list')} from ${text(entry, 'file')}`;
     case 'clear-list': return `cleared the list of an inspection: ${text(entry, 'description')}`;
     case 'strike': return `struck an entry (${text(entry, 'what')}): ${text(entry, 'why')}`;
     case 'correct-reading': return `corrected a reading from ${text(entry, 'was')} to ${text(entry, 'is')}: ${text(entry, 'why')}`;

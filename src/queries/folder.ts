@@ -72,6 +72,8 @@ export interface Folder {
   readonly marks: readonly KnownMark[];
   readonly months: readonly { readonly month: string; readonly hours: number }[];
   readonly sign: {
+    /** The reader's certificates that judge a mark. */
+    readonly judgement: readonly { readonly id: string; readonly name: string }[];
     readonly inspections: readonly { readonly kind: InspectionKind; readonly name: string; readonly signs: string; readonly certificates: readonly { readonly id: string; readonly name: string }[] }[];
     readonly items: readonly { readonly id: string; readonly name: string; readonly meters: readonly Meter[]; readonly signs: string; readonly certificates: readonly { readonly id: string; readonly name: string }[] }[];
     readonly directives: readonly { readonly id: string; readonly name: string; readonly methods: readonly { readonly id: string; readonly name: string }[]; readonly meters: readonly Meter[]; readonly signs: string; readonly certificates: readonly { readonly id: string; readonly name: string }[] }[];
@@ -169,6 +171,7 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
     marks: (await othersOfKind(tx, aircraftId, 'known-mark')).filter(({ id }) => !strikes.has(id)),
     months: await flownByMonth(tx, aircraftId, zone, now, MONTHS),
     sign: {
+      judgement: signers('judgement').certificates,
       inspections: INSPECTION_KINDS.map((kind) => ({ kind, name: sentenceCase(INSPECTION_NAMES[kind]), ...signers(INSPECTION_WORK[kind]) })),
       items: (items ?? []).map(({ id, name, interval, signedAs }) => ({ id, name, meters: interval.meters.map(({ meter }) => meter), ...signers(signedAs) })),
       directives: (directives ?? []).map(({ id, number, title, methods, initial }) => ({ id, name: `${number}: ${title}`, methods: methods.map((method) => ({ id: method.id, name: method.name })), meters: [...new Set([...initial.meters, ...methods.flatMap(({ repeats }) => repeats?.meters ?? [])].map(({ meter }) => meter))], ...signers('return-to-service') })),

@@ -17,6 +17,7 @@ import { Findings } from './findings';
 import { DueList } from './due-list';
 import { Flights } from './flights';
 import { Logbook } from './logbook';
+import { Marks } from './marks';
 import { Meters } from './meters';
 import { Papers } from './papers';
 
@@ -67,7 +68,7 @@ export function AircraftScreen() {
                 <ol style={{ margin: 0, padding: 0, listStyle: 'none' }}>{page.story.map((line) => <li key={line.seq} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0' }}><span className="mono small">{line.when}</span> <b>{line.who}</b> {line.words}</li>)}</ol>
               </section>
             </div>
-            <div><Papers folder={folder} /><Meters folder={folder} roles={me?.roles ?? []} /><Rules page={page} /></div>
+            <div><Papers folder={folder} /><Meters folder={folder} roles={me?.roles ?? []} /><Marks folder={folder} roles={me?.roles ?? []} /><Rules page={page} /></div>
           </div>
         )}
       </main>
