@@ -87,7 +87,7 @@ export function ImportPart() {
     <section aria-labelledby="bring-in"><h2 id="bring-in">Bring in</h2>
       <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
         <TextField select label="List" value={list} onChange={(event) => { const next = event.target.value as ImportList; setList(next); void take(file, next); }} style={{ minWidth: 220 }}>{IMPORT_LIST_NAMES.map((name) => <MenuItem key={name} value={name}>{NAMES[name]}</MenuItem>)}</TextField>
-        <Button component="label" variant="outlined">{file === null ? 'Choose a CSV or JSON file' : file.name}<input type="file" aria-label="File" accept=".csv,.json,text/csv,application/json" style={{ position: 'absolute', width: 1, height: 1, opacity: 0 }} onChange={(event) => { void take(event.target.files?.[0] ?? null, list); }} /></Button>
+        <input type="file" aria-label="File" accept=".csv,.json,text/csv,application/json" style={{ font: 'inherit', color: 'inherit', maxWidth: 320, padding: '8px 0' }} onChange={(event) => { void take(event.target.files?.[0] ?? null, list); }} />
         <Button variant="outlined" disabled={file === null || missing.length > 0 || running !== null} onClick={() => { void run(false); }}>See what would happen</Button>
         <Button variant="contained" disabled={told === null || told.committed || told.rejected > 0 || told.added === 0 || running !== null} onClick={() => { void run(true); }}>Bring in {told === null || told.committed ? '' : told.added}</Button>
       </div>
