@@ -50,7 +50,8 @@ export const test = base.extend<Fixtures & { readonly troubles: string[] }>({
 export async function signIn(page: Page, person: keyof typeof PEOPLE): Promise<Page> {
   await page.goto('/sign-in');
   await page.getByRole('button', { name: PEOPLE[person] }).click();
-  await page.waitForURL(/\/(line|ramp)$/);
+  // What the page says instead is worth more than that the time ran out.
+  await page.waitForURL(/\/(line|ramp)$/, { timeout: 20_000 }).catch(async (error: unknown) => { throw new Error(`signing in did not lead on; the page says: ${await page.locator('main').innerText()}`, { cause: error }); });
   return page;
 }
 

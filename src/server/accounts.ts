@@ -27,7 +27,9 @@ export function openAccounts(env: Pick<Environment, 'GROVAL_URL' | 'GROVAL_AUTH_
     database: pool,
     emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: 10 },
     session: { expiresIn: SESSION_SECONDS, updateAge: 24 * 3600 },
-    rateLimit: { enabled: true, storage: 'database', window: 60, max: 120, customRules: { '/sign-in/email': { window: 60, max: 30 } } },
+    // The library starts its count anew only after a whole window without any request from that address: a long window would lock out a school
+    // whose people sign in one after the other behind one address. Guessing is held off by SignInLimit, account by account.
+    rateLimit: { enabled: true, storage: 'database', window: 10, max: 120, customRules: { '/sign-in/email': { window: 10, max: 30 } } },
     trustedOrigins: [...trustedOrigins(env.GROVAL_URL)],
     advanced: {
       cookiePrefix: 'groval',
