@@ -1,5 +1,5 @@
 import { ARCHIVE_TABLES, type ArchiveRow, type ArchiveTableName } from '@/contracts/club-archive';
-import { mapped, rowSchemas, type ImportList, type Mapping, type RowOf } from '@/contracts/csv-lists';
+import { mapped, rowSchemas, type ImportList, type ImportSummary, type Mapping, type RowOf } from '@/contracts/csv-lists';
 import { problemsOf } from '@/contracts/problem';
 import { canonicalJson, type Plain } from '@/core/decision/canonical';
 import { decimalHours, hoursFromSeconds } from '@/core/quantities/hours';
@@ -23,20 +23,6 @@ export interface FileRow { readonly line: number; readonly cells: Readonly<Recor
 
 /** What is to be brought in. Without `commit` nothing is written: it is told what would happen. */
 export interface ImportRequest { readonly list: ImportList; readonly mapping: Mapping; readonly commit: boolean; readonly fileName: string }
-
-/** What would happen, or did. */
-export interface ImportSummary {
-  readonly rows: number;
-  readonly added: number;
-  readonly there: number;
-  readonly rejected: number;
-  readonly byAircraft: readonly { readonly registration: string; readonly added: number }[];
-  /** The first rows, each with what would happen. */
-  readonly sample: readonly { readonly line: number; readonly outcome: 'new' | 'there' | 'rejected'; readonly words: string }[];
-  /** Rejected rows with why; at most so many. */
-  readonly rejections: readonly { readonly line: number; readonly why: string; readonly cells: Readonly<Record<string, string>> }[];
-  readonly committed: boolean;
-}
 
 const AT_ONCE = 2000;
 const SAMPLE = 200;

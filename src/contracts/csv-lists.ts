@@ -137,3 +137,17 @@ export function mapped(row: Readonly<Record<string, unknown>>, mapping: Mapping)
   }
   return cells;
 }
+
+/** What would happen, or did. */
+export interface ImportSummary {
+  readonly rows: number;
+  readonly added: number;
+  readonly there: number;
+  readonly rejected: number;
+  readonly byAircraft: readonly { readonly registration: string; readonly added: number }[];
+  /** The first rows, each with what would happen. */
+  readonly sample: readonly { readonly line: number; readonly outcome: 'new' | 'there' | 'rejected'; readonly words: string }[];
+  /** Rejected rows with why; at most so many. */
+  readonly rejections: readonly { readonly line: number; readonly why: string; readonly cells: Readonly<Record<string, string>> }[];
+  readonly committed: boolean;
+}

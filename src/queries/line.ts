@@ -1,17 +1,19 @@
 import { decidePrepared } from '@/core/decision/decide';
 import type { Decision, FlightAnswer, Verdict } from '@/core/decision/decision';
 import { answerFlights } from '@/core/decision/planned-flight';
+import type { FlightOut } from '@/core/records/movement';
 import { airborneTime } from '@/core/records/planned-flight';
 import type { Purpose } from '@/core/envelope/dimensions';
 import type { WindowPicture } from '@/core/envelope/window-picture';
 import { addDays } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { sunOn } from '@/core/time/sun';
-import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
+import { civilDateAt, endOfDay, startOfDay, type ZoneId } from '@/core/time/zone';
 import { factsFromRows, readFactRows, type StoredAircraft } from '@/db/aircraft-facts';
 import type { ClubTransaction } from '@/db/connection';
 import { readClub, type Club } from '@/db/clubs';
 import { flightsBetween, type StoredFlight } from '@/db/planned-flights';
+import { clockText, momentText } from '@/explain/formats';
 import { leftText, limitName } from '@/explain/limits';
 import { NOT_CHECKED_NAMES } from '@/explain/names';
 import { tellFlight } from '@/explain/flight';
@@ -58,6 +60,8 @@ export interface LineRow {
   /** 'now' when it is grounded; otherwise the nearest limit in hours and the nearest in days, empty when nothing is ahead. */
   readonly next: readonly NextLimit[];
   readonly flights: readonly LineFlight[];
+  /** Who has it and since when, while it is out; null while it is here. */
+  readonly out: string | null;
   /** Headlines of open discrepancies. */
   readonly openItems: readonly string[];
   readonly holdsUntil: Instant | null;
@@ -98,6 +102,13 @@ function wallOf({ flight }: StoredFlight, { outruns }: FlightAnswer): Instant | 
   return walls.length === 0 ? null : (Math.max(flight.starts, Math.min(...walls)) as Instant);
 }
 
+/** Who has an aircraft that is out, and since when. */
+function outText(flights: readonly FlightOut[], zone: ZoneId, now: Instant): string | null {
+  const out = flights.find(({ returned }) => returned === null);
+  if (out === undefined) return null;
+  return `Out with ${out.by ?? 'somebody'} since ${civilDateAt(out.happenedAt, zone) === civilDateAt(now, zone) ? clockText(out.happenedAt, zone) : momentText(out.happenedAt, zone)}`;
+}
+
 /** One aircraft's row, decided now. */
 export function lineRow(stored: StoredAircraft, flights: readonly StoredFlight[], club: Club, rules: string, now: Instant): LineRow {
   const { aircraftId, typeName, revision, facts } = stored;
@@ -109,6 +120,7 @@ export function lineRow(stored: StoredAircraft, flights: readonly StoredFlight[]
   return {
     aircraftId, registration: decision.registration, typeName, revision, verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), openFor: openForText(decision.window),
     reasons: decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force')), next: nextLimits(decision), secondsLeft: decision.firstLimit.hours?.currency === 'hours' ? decision.firstLimit.hours.left : null, holdsUntil: decision.holdsUntil, notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
+    out: outText(facts.flightsOut, place.zone, now),
     openItems: facts.discrepancies.filter(({ rectification }) => rectification === null).map(({ what }) => what),
     flights: flights.map((planned) => {
       const { id, starts, ends, purpose } = planned.flight;

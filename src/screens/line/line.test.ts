@@ -10,7 +10,7 @@ const HOUR = 3_600_000;
 const flight = (id: string, from: number, to: number, change: Partial<LineFlight> = {}): LineFlight =>
   ({ id, name: id, starts: from * HOUR as LineFlight['starts'], ends: to * HOUR as LineFlight['ends'], purpose: 'private-rental', airborneSeconds: (to - from) * 3600, answer: 'yes', words: '', wall: null, ...change });
 const row = (registration: string, change: Partial<LineRow> = {}): LineRow => ({
-  aircraftId: registration, registration, typeName: 'Quorin 160', revision: 3, verdict: 'Released', window: { panes: {}, sills: {} } as LineRow['window'], windowText: '', openFor: '', reasons: [], secondsLeft: null, next: [], flights: [], openItems: [], holdsUntil: null, notChecked: [], ...change,
+  aircraftId: registration, registration, typeName: 'Quorin 160', revision: 3, verdict: 'Released', window: { panes: {}, sills: {} } as LineRow['window'], windowText: '', openFor: '', reasons: [], secondsLeft: null, next: [], flights: [], out: null, openItems: [], holdsUntil: null, notChecked: [], ...change,
 });
 const line = (...rows: readonly LineRow[]): Line => ({
   club: 'Tern Bay Flying Club', field: 'Tern Bay', zone: 'UTC', now: 0 as Line['now'], pinned: true, rows,

@@ -16,6 +16,7 @@ export function Selected({ row, zone }: { readonly row: LineRow; readonly zone: 
         <div style={{ flex: 1 }}><h2 style={{ margin: 0, fontSize: 24 }}>{row.verdict}</h2><div><span className="figure" style={{ fontSize: 17 }}>{row.registration}</span> {row.typeName}</div></div>
         <WindowMark window={row.window} text={row.windowText} scale={1.5} />
       </div>
+      {row.out === null ? null : <div style={{ borderLeft: '4px solid var(--sea)', paddingLeft: 12 }}><b>{row.out}.</b> Until its return is recorded nobody else can take it. <Link href="/counter">Counter</Link></div>}
       <div style={{ fontSize: 14 }}>{row.openFor.charAt(0).toUpperCase() + row.openFor.slice(1)}.</div>
       {row.reasons.length === 0 ? <div>Every use that it is approved for is open. Nothing on record stands against it.</div> : <Reasons reasons={row.reasons} />}
       {refused.map(({ id, name, words, starts, answer }) => <div key={id} style={{ borderLeft: `4px dashed var(--${answer === 'no' ? 'grounded' : 'restricted'})`, paddingLeft: 12 }}><b><span className="mono">{clock(starts, zone)}</span> {name}.</b> {words}</div>)}

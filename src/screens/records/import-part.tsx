@@ -7,9 +7,9 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { guessMapping, IMPORT_LISTS, IMPORT_LIST_NAMES, type ImportList, type Mapping } from '@/contracts/csv-lists';
+import { guessMapping, IMPORT_LISTS, IMPORT_LIST_NAMES, type ImportList, type ImportSummary, type Mapping } from '@/contracts/csv-lists';
 import { sendFile } from './import-stream';
-import { rejectedFile, type ImportSummary } from './summary';
+import { rejectedFile } from './summary';
 
 const NAMES: Readonly<Record<ImportList, string>> = { fleet: 'Fleet', documents: 'Sightings of papers', inspections: 'Inspections', meters: 'Meter readings', flights: 'Flights' };
 const OUTCOMES = { new: 'new', there: 'there already', rejected: 'rejected' } as const;

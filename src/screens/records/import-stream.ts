@@ -1,5 +1,4 @@
-import type { ImportList, Mapping } from '@/contracts/csv-lists';
-import type { ImportSummary } from './summary';
+import type { ImportList, ImportSummary, Mapping } from '@/contracts/csv-lists';
 import { NoSignal } from '../data/fetching';
 
 /** What is asked of the server about a file. */

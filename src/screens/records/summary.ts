@@ -1,14 +1,4 @@
-/** What would happen to the rows of a file, or did. */
-export interface ImportSummary {
-  readonly rows: number;
-  readonly added: number;
-  readonly there: number;
-  readonly rejected: number;
-  readonly byAircraft: readonly { readonly registration: string; readonly added: number }[];
-  readonly sample: readonly { readonly line: number; readonly outcome: 'new' | 'there' | 'rejected'; readonly words: string }[];
-  readonly rejections: readonly { readonly line: number; readonly why: string; readonly cells: Readonly<Record<string, string>> }[];
-  readonly committed: boolean;
-}
+import type { ImportSummary } from '@/contracts/csv-lists';
 
 const quoted = (text: string): string => (/[",;\r\n\t]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
 
