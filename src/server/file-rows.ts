@@ -14,11 +14,48 @@ const LONGEST_ROW = 100_000;
 /** A JSON file is read whole; a CSV file of any size is not. */
 const MOST_JSON = 64_000_000;
 
+const SEPARATORS = [',', ';', '\t'] as const;
+/** The line of headers is looked for in so much of a file. */
+const MOST_HEADERS = 200_000;
+
+/** The separator of a file: the one that stands most often in its line of headers, outside of quotes. In the rows the others are ordinary characters. */
+export function separatorOf(start: string): ',' | ';' | '\t' {
+  const counts = new Map<string, number>();
+  let quoted = false;
+  for (const character of start) {
+    if (character === '"') quoted = !quoted;
+    else if (!quoted && (character === '\n' || character === '\r')) break;
+    else if (!quoted) counts.set(character, (counts.get(character) ?? 0) + 1);
+  }
+  return SEPARATORS.reduce((most, one) => ((counts.get(one) ?? 0) > (counts.get(most) ?? 0) ? one : most));
+}
+
+/** The beginning of a stream, up to its first line end at least, and the whole stream again with that beginning. */
+async function withStart(stream: Readable): Promise<{ readonly start: string; readonly whole: AsyncGenerator<Buffer> }> {
+  const pieces = stream[Symbol.asyncIterator]() as AsyncIterator<Buffer>;
+  const taken: Buffer[] = [];
+  let length = 0;
+  while (length < MOST_HEADERS && !taken.some((piece) => piece.includes(10) || piece.includes(13))) {
+    const next = await pieces.next();
+    if (next.done === true) break;
+    const piece = Buffer.from(next.value);
+    taken.push(piece);
+    length += piece.length;
+  }
+  async function* whole(): AsyncGenerator<Buffer> {
+    yield* taken;
+    for (let next = await pieces.next(); next.done !== true; next = await pieces.next()) yield next.value;
+  }
+  return { start: Buffer.concat(taken).toString('utf8').replace(/^\uFEFF/, ''), whole: whole() };
+}
+
 /** The rows of a CSV file as they come: RFC 4180, UTF-8 with or without a byte order mark, commas, semicolons or tabs. */
 async function* csvRows(stream: Readable): AsyncGenerator<FileRow> {
-  const parser = parse({ columns: (headers: string[]) => headers.map((header) => header.trim()), bom: true, info: true, skip_empty_lines: true, delimiter: [',', ';', '\t'], max_record_size: LONGEST_ROW, relax_column_count: false });
-  stream.on('error', (error) => { parser.destroy(error); });
-  stream.pipe(parser);
+  const { start, whole } = await withStart(stream);
+  const parser = parse({ columns: (headers: string[]) => headers.map((header) => header.trim()), bom: true, info: true, skip_empty_lines: true, delimiter: separatorOf(start), max_record_size: LONGEST_ROW, relax_column_count: false });
+  const source = Readable.from(whole);
+  source.on('error', (error) => { parser.destroy(error); });
+  source.pipe(parser);
   try {
     for await (const { record, info } of parser as AsyncIterable<{ record: Record<string, string>; info: { lines: number } }>) yield { line: info.lines, cells: record };
   } catch (error) {
