@@ -165,7 +165,9 @@ describe('slips at check-in', () => {
   it('fuel, oil and a defect found in flight go on record with it', async () => {
     const flight = await out();
     good(await comeBack(flight, text(start + 3600), { fuelAdded: { amount: '12.5', unit: 'US gal', grade: 'leaded', volume: volume('12.5', 'US gal') }, oilAdded: { amount: '1', unit: 'US qt', grade: null, volume: volume('1', 'US qt') }, remarks: { words: 'Runs rough below 2000' }, defects: [{ findingId: randomUUID(), what: 'Engine runs rough' }] }));
-    expect(await inTx((tx) => othersOfKind(tx, club.aircraftId, 'uplift'))).toMatchObject([{ what: 'fuel', timeInService: start + 3600 }, { what: 'oil', timeInService: start + 3600 }]);
+    // Both were written at the same moment, so that neither is the first.
+    const added = [...await inTx((tx) => othersOfKind(tx, club.aircraftId, 'uplift'))].sort((a, b) => a.what.localeCompare(b.what));
+    expect(added).toMatchObject([{ what: 'fuel', timeInService: start + 3600 }, { what: 'oil', timeInService: start + 3600 }]);
     expect(await row()).toMatchObject({ verdict: 'Grounded', reasons: [{ headline: 'Engine runs rough (In flight).' }] });
     expect((await inTx((tx) => latestFlights(tx, club.aircraftId, 1)))[0]?.returned).toMatchObject({ fuelAdded: '12.5 US gal, leaded', oilAdded: '1 US qt', remarks: 'Runs rough below 2000' });
   });

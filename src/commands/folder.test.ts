@@ -257,6 +257,7 @@ describe('a known mark', () => {
   const accept = async (role: 'mechanic' | 'instructor' | 'renter', change: object = {}) => acceptMark(club.ports, club.actor(role), { markId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), what: 'Blended nick, 4 mm, front edge', station: 'propeller', side: null, x: 500, y: 62, certificateId: club.certificateOf(role), password: PASSWORD, ...change });
   it('is accepted by whoever may judge, shown in its place, and struck like any entry', async () => {
     const { markId } = good(await accept('mechanic'));
+    club.ports.at = addSeconds(club.ports.at, 60);
     good(await accept('instructor', { what: 'Old ding', station: 'wing', side: 'left', x: 200, y: 260 }));
     expect((await folderNow()).marks).toMatchObject([{ what: 'Blended nick, 4 mm, front edge', x: 500, acceptedBy: 'The mechanic', acceptedOn: '2026-11-24' }, { what: 'Old ding' }]);
     expect((await row())?.verdict).toBe('Released');
