@@ -12,6 +12,7 @@ const config: NextConfig = {
     { source: '/counter/:flight', destination: '/counter' },
     { source: '/sighting/:registration', destination: '/sighting' },
     { source: '/sheet/:registration', destination: '/sheet' },
+    { source: '/facts/:registration', destination: '/facts' },
   ]),
   headers: () => Promise.resolve([
     {

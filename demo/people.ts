@@ -24,4 +24,14 @@ export const PEOPLE: readonly DemoPerson[] = [
   person('instructor', 'Sefa Lund', [lasting('flight-instructor', 'FI-3307', '2014-09-20')]),
   person('mechanic', 'Tomas Brandl', [lasting('mechanic-airframe-powerplant', 'AP-2231', '2015-06-01')]),
   person('safety-officer', 'Ines Marrow'),
+  person('administrator', 'Agna Voss'),
+];
+
+const sister = (role: string, name: string, certificates: readonly Certificate[] = []): DemoPerson => ({ key: `reach-${role}`, name, email: `reach-${role}${DEMO_ADDRESS_END}`, role, certificates });
+
+/** The people of the sister field. */
+export const SISTER_PEOPLE: readonly DemoPerson[] = [
+  sister('dispatcher', 'Lena Orr'),
+  sister('renter', 'Rosa Venn', [lasting('pilot', 'P-1140', '2010-01-01')]),
+  sister('mechanic', 'Owen Tarr', [lasting('licensed-engineer', 'L-0771', '2010-01-01')]),
 ];

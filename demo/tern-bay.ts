@@ -1,6 +1,6 @@
 // Tern Bay Flying Club: made by code from a seed number, through the same commands that people use.
 import { addPhoto } from '../src/commands/add-photo';
-import type { Actor, Outcome, Ports } from '../src/commands/command';
+import type { Actor, Ports } from '../src/commands/command';
 import { checkOut } from '../src/commands/check-out';
 import { foundClub } from '../src/commands/found-club';
 import { loadFolder } from '../src/commands/load-folder';
@@ -26,10 +26,10 @@ import { flightsOf } from './flights';
 import { FITS, FLEET, type DemoAircraft, type DemoFinding } from './fleet';
 import { DAYS_BACK, historyOf } from './history';
 import { idsFrom } from './identity';
+import { must, personId, portsAt, SEED } from './making';
 import { PEOPLE } from './people';
 import { nickPhoto } from './photo';
 
-export const SEED = 20_261_124;
 const id = idsFrom(SEED);
 /** The demo club's id. */
 export const CLUB_ID = id('club');
@@ -37,21 +37,10 @@ export const CLUB_ID = id('club');
 /** The invented field, at sea level on an invented coast. */
 export const TERN_BAY: Place = { name: 'Tern Bay', latitude: 44.53, longitude: -64.02, zone: zone('America/Halifax') };
 
-/** The account id of one of the demo's people. */
-export const personId = (key: string): string => id(`person/${key}`);
-
-/** The ports with the clock set to one moment of the demo's past. The demo's own signatures need no password. */
-const portsAt = (ports: Ports, moment: Instant): Ports => ({ ...ports, now: () => moment, checkPassword: () => Promise.resolve('right') });
-
 function actorOf(key: string): Actor {
   const person = PEOPLE.find((one) => one.key === key);
   if (person === undefined) throw new Error(`the demo has nobody called ${key}`);
   return { personId: personId(key), name: person.name, clubId: CLUB_ID, roles: [person.role] };
-}
-
-function must<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(`the demo’s own data was refused: ${JSON.stringify(outcome.refusal)}`);
-  return outcome.value;
 }
 
 function papers(aircraft: DemoAircraft, today: CivilDate): RecordBatch['documents'] {

@@ -19,6 +19,8 @@ export interface Ports {
   readonly sha256: Sha256;
   /** Whether this is the person's password; wrong tries are counted and end in 'too-many-tries'. */
   readonly checkPassword: (personId: string, password: string) => Promise<'right' | 'wrong' | 'too-many-tries'>;
+  /** The hash that a password is kept by. */
+  readonly hashPassword: (password: string) => Promise<string>;
   /** Re-encodes a picture without its metadata; null when the bytes are no picture that can be read. */
   readonly reencodePhoto: (bytes: Uint8Array) => Promise<{ readonly bytes: Uint8Array; readonly width: number; readonly height: number } | null>;
 }

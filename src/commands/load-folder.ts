@@ -28,6 +28,11 @@ export interface Folder extends RecordBatch {
  */
 export async function loadFolder(ports: Ports, actor: Actor, folder: Folder): Promise<Outcome<{ readonly aircraftId: string }>> {
   if (!actor.roles.includes('dispatcher')) return refused({ code: 'not-entitled', message: 'Only a dispatcher can bring in an aircraft.' });
+  return bringIn(ports, actor, folder);
+}
+
+/** The same for whoever was found entitled. */
+export function bringIn(ports: Ports, actor: Actor, folder: Folder): Promise<Outcome<{ readonly aircraftId: string }>> {
   const recordedAt = ports.now();
   return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
     const { aircraftId, registration, typeName, category, firstFlownOn, approvedFor, features, particulars } = folder;

@@ -1,7 +1,7 @@
 import type { SignedEntry } from '@/contracts/new-entry';
 import type { Plain } from '@/core/decision/canonical';
 import { decimalHours } from '@/core/quantities/hours';
-import { signatureFaults, type Signature } from '@/core/records/certificate';
+import { signatureFaults } from '@/core/records/certificate';
 import { knownAt, presentFor } from '@/core/records/facts';
 import type { Meter } from '@/core/records/meters';
 import { entryFaults, entryOf, withEntry, workOf, type EntryDraft, type NewEntry } from '@/core/records/new-entry';
@@ -13,7 +13,7 @@ import { list, meterText, sentenceCase } from '@/explain/formats';
 import { FAULT_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import { changeAircraft, type Changing } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
-import { ownCertificate, passwordRefusal } from './signing';
+import { passwordRefusal, signatureBy } from './signing';
 
 /** Roles that may sign maintenance; the certificate then decides about the signature. */
 const SIGNING_ROLES = ['mechanic', 'instructor'];
@@ -65,8 +65,7 @@ export async function recordEntry(ports: Ports, actor: Actor, entry: SignedEntry
   return changeAircraft(ports, actor, entry.aircraftId, 'record-entry', entry.seenRevision, async (changing) => {
     const { tx, club, stored, recordedAt } = changing;
     const { signer, draft } = entry;
-    const signedBy: Signature = signer.by === 'own-certificate' ? { name: actor.name, certificate: await ownCertificate(tx, actor, signer.certificateId) }
-      : { name: signer.name, certificate: { kind: signer.kind, number: signer.number, validFrom: signer.validFrom, validUntil: signer.validUntil } };
+    const signedBy = await signatureBy(tx, actor, signer);
     const work = workOf(stored.facts, draft);
     if (work === null) throw new Refused({ code: 'not-found', message: 'The aircraft has no such item, directive or method. Open its folder again.' });
     const made = entryOf(draft, entry.entryId, signedBy, recordedAt);

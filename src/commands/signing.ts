@@ -1,4 +1,5 @@
-import { CERTIFICATE_KINDS, type Certificate } from '@/core/records/certificate';
+import type { SignedEntry } from '@/contracts/new-entry';
+import { CERTIFICATE_KINDS, type Certificate, type Signature } from '@/core/records/certificate';
 import { exactlyOneOf, storedDate } from '@/db/checked-values';
 import type { ClubTransaction } from '@/db/connection';
 import { findCertificate } from '@/db/discrepancies';
@@ -19,4 +20,10 @@ export async function ownCertificate(tx: ClubTransaction, actor: Actor, certific
     kind: exactlyOneOf(CERTIFICATE_KINDS, stored.kind, 'kind of certificate'), number: stored.number,
     validFrom: storedDate(stored.valid_from), validUntil: stored.valid_until === null ? 'no-expiry' : storedDate(stored.valid_until),
   };
+}
+
+/** The signature that somebody gives by their own certificate, or copies from paper with who signed there. @throws Refused where there is no such certificate */
+export async function signatureBy(tx: ClubTransaction, actor: Actor, signer: SignedEntry['signer']): Promise<Signature> {
+  return signer.by === 'own-certificate' ? { name: actor.name, certificate: await ownCertificate(tx, actor, signer.certificateId) }
+    : { name: signer.name, certificate: { kind: signer.kind, number: signer.number, validFrom: signer.validFrom, validUntil: signer.validUntil } };
 }

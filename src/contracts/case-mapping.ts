@@ -11,13 +11,14 @@ import type { Interval, ReadingThen } from '../core/records/interval';
 import type { MaintenanceItem } from '../core/records/maintenance-item';
 import type { MeterReading } from '../core/records/meter-reading';
 import { METER_NAMES, type Meter } from '../core/records/meters';
-import type { TowRope } from '../core/records/movement';
+import type { Database, Locator, ReceiverCheck } from '../core/records/locator';
+import type { ClubPaper, TowRope } from '../core/records/movement';
 import type { FlightPermit, MaintenanceRelease, WorkEntry } from '../core/records/work-entry';
 import { boxOf } from './case-boxes';
 import type { CaseFile } from './case-file';
 
 type Optional<T> = T | undefined;
-type RecordLists = 'documents' | 'inspections' | 'discrepancies' | 'meterReadings' | 'equipment' | 'items' | 'directives' | 'work' | 'permits' | 'releases' | 'towRopes';
+type RecordLists = 'locators' | 'receiverChecks' | 'databases' | 'clubPapers' | 'documents' | 'inspections' | 'discrepancies' | 'meterReadings' | 'equipment' | 'items' | 'directives' | 'work' | 'permits' | 'releases' | 'towRopes';
 type In<K extends RecordLists> = NonNullable<CaseFile[K]>[string];
 type GivenSignature = In<'inspections'>['signedBy'];
 
@@ -97,7 +98,8 @@ function intervalOf(given: In<'items'>['interval']): Interval {
   return { months: known(given?.months), monthsToTheDay: known(given?.monthsToTheDay), days: known(given?.days), meters: [...(given?.hours ?? []), ...(given?.counts ?? [])] };
 }
 
-function itemOf(id: string, given: In<'items'>): MaintenanceItem {
+/** A maintenance item. */
+export function itemOf(id: string, given: In<'items'>): MaintenanceItem {
   return {
     id, recordedAt: given.recordedAt, name: given.name, kind: given.kind, interval: intervalOf(given.interval), until: known(given.until), uses: boxes(given.uses), overrun: known(given.overrun), excess: given.excess ?? 'taken-off',
     signedAs: given.signedAs ?? 'return-to-service', oilLife: known(given.oilLife),
@@ -105,7 +107,8 @@ function itemOf(id: string, given: In<'items'>): MaintenanceItem {
   };
 }
 
-function directiveOf(id: string, given: In<'directives'>): Directive {
+/** A directive. */
+export function directiveOf(id: string, given: In<'directives'>): Directive {
   return {
     id, recordedAt: given.recordedAt, number: given.number, title: given.title, applies: known(given.applies), effectiveOn: known(given.effectiveOn), initial: intervalOf(given.initial), readingsThen: readingsOf(given.readingsThen), noFerry: known(given.noFerry), equipment: known(given.equipment),
     methods: listed(given.methods, (methodId, { name, repeats }) => ({ id: methodId, name, repeats: repeats === undefined ? null : intervalOf(repeats) })),
@@ -116,7 +119,8 @@ function directiveOf(id: string, given: In<'directives'>): Directive {
 type GivenAsked = Extract<In<'equipment'>['items'][EquipmentKind], { readonly fitted?: unknown }>['equipmentList'];
 const askedOf = (given: GivenAsked): EquipmentItem['equipmentList'] => (given === undefined ? null : typeof given === 'string' ? given : given.map(boxOf));
 
-function equipmentOf(id: string, given: In<'equipment'>): EquipmentList {
+/** An equipment list. */
+export function equipmentOf(id: string, given: In<'equipment'>): EquipmentList {
   return {
     id, happenedAt: given.happenedAt, recordedAt: given.recordedAt,
     items: (Object.entries(given.items) as [EquipmentKind, In<'equipment'>['items'][EquipmentKind]][]).flatMap(([kind, line]): readonly EquipmentItem[] => {
@@ -157,8 +161,28 @@ function ropeOf(id: string, given: In<'towRopes'>): TowRope {
   return { id, happenedAt: given.happenedAt, recordedAt: given.recordedAt, strength: grams(given.strength), sound: known(given.sound), gliderLink: link(given.gliderLink), tugLink: link(given.tugLink), gliderWeight: grams(given.gliderWeight) };
 }
 
+/** The emergency locator. */
+export function locatorOf(id: string, one: In<'locators'>): Locator {
+  return { id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, state: known(one.state), batteryReplaceBy: known(one.batteryReplaceBy), usedSeconds: one.usedMinutes === undefined ? null : Math.ceil(one.usedMinutes * 60), removedOn: known(one.removedOn), removalEntered: known(one.removalEntered), removalPlacarded: known(one.removalPlacarded) };
+}
+
+/** A check of the receivers: a tenth of a degree more rather than less. */
+export function receiverCheckOf(id: string, one: In<'receiverChecks'>): ReceiverCheck {
+  return { id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, method: known(one.method), error: one.errorDegrees === undefined ? null : Math.ceil(one.errorDegrees * 10 - 1e-9), place: known(one.place), signedBy: known(one.signedBy) };
+}
+
+/** A database aboard. */
+export function databaseOf(id: string, one: In<'databases'>): Database {
+  return { id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, content: one.content, effectiveOn: known(one.effectiveOn), lastDay: known(one.lastDay) };
+}
+
+/** Insurance or a paper of the club. */
+export function clubPaperOf(id: string, one: In<'clubPapers'>): ClubPaper {
+  return { id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, kind: one.kind, name: one.name, validUntil: known(one.validUntil), uses: boxes(one.uses) };
+}
+
 /** What rules ask of the aircraft as built. */
-export function particularsOf(given: CaseFile['aircraft']): Particulars {
+export function particularsOf(given: Omit<CaseFile['aircraft'], 'registration' | 'category' | 'firstFlownOn' | 'approvedFor'>): Particulars {
   const { fuel } = given;
   return {
     serialNumber: known(given.serialNumber), manufacturedOn: known(given.manufacturedOn), certificatedOn: known(given.certificatedOn), seats: known(given.seats), engine: known(given.engine), gear: known(given.gear), programme: known(given.programme),
@@ -172,17 +196,17 @@ export function particularsOf(given: CaseFile['aircraft']): Particulars {
 export function recordsOf(given: CaseFile): Omit<AircraftFacts, 'place' | 'aircraft'> {
   const { ramp } = given;
   return {
-    documents: listed(given.documents, documentOf), inspections: listed(given.inspections, inspectionOf), readings: listed(given.meterReadings, (id, record): MeterReading => ({ id, ...record })), discrepancies: listed(given.discrepancies, discrepancyOf),
+    descriptions: [], documents: listed(given.documents, documentOf), inspections: listed(given.inspections, inspectionOf), readings: listed(given.meterReadings, (id, record): MeterReading => ({ id, ...record })), discrepancies: listed(given.discrepancies, discrepancyOf),
     equipment: listed(given.equipment, equipmentOf), items: given.items === undefined ? null : listed(given.items, itemOf), directives: given.directives === undefined ? null : listed(given.directives, directiveOf),
-    locators: listed(given.locators, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, state: known(one.state), batteryReplaceBy: known(one.batteryReplaceBy), usedSeconds: one.usedMinutes === undefined ? null : Math.ceil(one.usedMinutes * 60), removedOn: known(one.removedOn), removalEntered: known(one.removalEntered), removalPlacarded: known(one.removalPlacarded) })),
-    receiverChecks: listed(given.receiverChecks, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, method: known(one.method), error: one.errorDegrees === undefined ? null : Math.ceil(one.errorDegrees * 10 - 1e-9), place: known(one.place), signedBy: known(one.signedBy) })),
-    databases: listed(given.databases, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, content: one.content, effectiveOn: known(one.effectiveOn), lastDay: known(one.lastDay) })),
+    locators: listed(given.locators, locatorOf),
+    receiverChecks: listed(given.receiverChecks, receiverCheckOf),
+    databases: listed(given.databases, databaseOf),
     fuelStretches: listed(given.fuelStretches, (id, one) => ({ id, recordedAt: one.recordedAt, fromReading: one.from, toReading: one.to, grade: known(one.grade) })),
     work: listed(given.work, workOf), permits: listed(given.permits, permitOf), releases: listed(given.releases, releaseOf),
     dailyInspections: listed(given.dailyInspections, (id, one) => ({ id, recordedAt: one.recordedAt, on: one.on, signedBy: signatureOf(one.signedBy) })),
     flightsOut: listed(given.flightsOut, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: known(one.by), returned: known(one.returned) })),
     tightenings: listed(given.tightenings, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: one.by, why: one.why, uses: boxes(one.uses), cap: known(one.cap), until: known(one.until), lifted: known(one.lifted) })),
-    clubPapers: listed(given.clubPapers, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, kind: one.kind, name: one.name, validUntil: known(one.validUntil), uses: boxes(one.uses) })),
+    clubPapers: listed(given.clubPapers, clubPaperOf),
     towRopes: listed(given.towRopes, ropeOf), strikes: listed(given.strikes, (id, one) => ({ id, recordedAt: one.recordedAt, record: one.record })),
     ramp: ramp === undefined ? null : {
       measurements: listed(ramp.measurements, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, quantity: one.quantity, which: known(one.which), value: one.value })),

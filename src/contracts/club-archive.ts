@@ -89,6 +89,26 @@ export const ARCHIVE_TABLES = {
     about: 'secret addresses of the calendar, by a hash of each secret', key: ['feed_id'],
     columns: { feed_id: 'id', name: 'text', secret_hash: 'bytes', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },
   },
+  membership_change: {
+    about: 'roles that people were given later; the last counts, and none ends the membership', key: ['change_id'],
+    columns: { change_id: 'id', person_id: 'text', display_name: 'text', roles: 'texts', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },
+  },
+  invitation: {
+    about: 'links by which people choose a password, by a hash of each secret', key: ['invitation_id'],
+    columns: { invitation_id: 'id', person_id: 'text', kind: 'text', email: 'text?', secret_hash: 'bytes', valid_until: 'time', happened_at: 'time', recorded_at: 'time', recorded_by: 'text', recorded_by_name: 'text' },
+  },
+  invitation_end: {
+    about: 'links that were used or revoked', key: ['invitation_id'],
+    columns: { invitation_id: 'id', because: 'text', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },
+  },
+  certificate_end: {
+    about: 'certificates by which nobody signs here any more', key: ['certificate_id'],
+    columns: { certificate_id: 'id', why: 'text', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },
+  },
+  aircraft_description: {
+    about: 'what an aircraft was said to be after it was entered; the last counts', key: ['description_id'],
+    columns: { description_id: 'id', aircraft_id: 'id', category: 'text?', first_flown_on: 'date?', approved_for: 'json?', particulars: 'json', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },
+  },
   calendar_feed_end: {
     about: 'addresses that were revoked', key: ['feed_id'],
     columns: { feed_id: 'id', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },

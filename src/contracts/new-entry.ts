@@ -25,7 +25,8 @@ export const entryDraftSchema = z.discriminatedUnion('of', [
   z.strictObject({ of: z.literal('directive'), directive: z.uuid('choose the directive'), method: z.string().min(1, 'choose the method'), completedOn: dateSchema, readings }),
 ]) satisfies z.ZodType<EntryDraft, unknown>;
 
-const signer = z.discriminatedUnion('by', [
+/** Who signs: by a certificate of their own, or copied from paper. */
+export const signerSchema = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('own-certificate'), certificateId: z.uuid('choose the certificate that you sign by') }),
   /** Copied from the paper logbook: who signed there, and by what. Whoever copies it stands for the copy. */
   z.strictObject({
@@ -40,7 +41,7 @@ export type EntryPreviewQuestion = z.output<typeof entryPreviewSchema>;
 
 /** The entry with its description and signature. Source of what it needs: 14 CFR 43.9(a) and 43.11(a) (from memory). */
 export const newEntrySchema = z.strictObject({
-  entryId: z.uuid(), aircraftId: z.uuid('expected an aircraft'), seenRevision: z.number().int().min(1), draft: entryDraftSchema, description: textSchema(4000), signer,
+  entryId: z.uuid(), aircraftId: z.uuid('expected an aircraft'), seenRevision: z.number().int().min(1), draft: entryDraftSchema, description: textSchema(4000), signer: signerSchema,
   /** True where somebody has read the meter again, and it is above what is on record. */
   aboveMeter: z.boolean(), password: z.string().min(1, 'enter your password: it is your signature').max(200),
 });

@@ -1,5 +1,4 @@
 import { sql } from 'kysely';
-import { CATEGORIES, UNKNOWN_PARTICULARS, type Particulars } from '@/core/records/aircraft';
 import { CERTIFICATE_KINDS, type Signature } from '@/core/records/certificate';
 import { CLASSIFICATIONS, CLOSED_USES, type Deferral, type Discrepancy, type Watch } from '@/core/records/discrepancy';
 import { DOCUMENT_KINDS, REGISTRATION_ENDINGS, type AircraftDocument } from '@/core/records/document';
@@ -11,8 +10,9 @@ import { isHourMeter, METER_NAMES, type Counter } from '@/core/records/meters';
 import { hoursFromSeconds } from '@/core/quantities/hours';
 import type { Place } from '@/core/time/sun';
 import { placeOnAircraft } from '@/core/walkround/place';
-import { exactlyOneOf, oneOf, storedBoxes, storedDate, storedDateOrNull, storedInstant } from './checked-values';
+import { exactlyOneOf, oneOf, storedDate, storedDateOrNull, storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
+import { descriptionOf, readDescriptions } from './descriptions';
 import { movementOf, readMovements } from './flights';
 import { NO_OTHERS, othersByAircraft, readOthers, type OtherFacts } from './other-records';
 import { readStandings, type StoredStanding } from './standings';
@@ -101,7 +101,8 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
   const others = await readOthers(tx, aircraftId);
   const strikes = await readStrikes(tx, aircraftId);
   const movements = await readMovements(tx, aircraftId, standings);
-  return { aircraft, documents, inspections, readings, discrepancies, others, strikes, movements };
+  const descriptions = await readDescriptions(tx, aircraftId);
+  return { aircraft, documents, inspections, readings, discrepancies, others, strikes, movements, descriptions };
 }
 
 /** Rows of `readFactRows`. */
@@ -184,14 +185,18 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
   const inspections = grouped(rows.inspections, (row) => inspectionOf(row, others.get(row.aircraft_id)?.cleared));
   const strikes = grouped(rows.strikes, strikeOf);
   const movements = grouped(rows.movements, movementOf);
+  const descriptions = grouped(rows.descriptions, descriptionOf);
   const discrepancies = grouped(rows.discrepancies, (row) => discrepancyOf(row, others.get(row.aircraft_id)?.deferrals.get(row.discrepancy_id) ?? null));
   return rows.aircraft.map((row) => {
     const own = others.get(row.aircraft_id) ?? NO_OTHERS;
+    const first = descriptionOf({ ...row, description_id: row.aircraft_id });
+    const later = descriptions.get(row.aircraft_id) ?? [];
+    const { category, firstFlownOn, approvedFor, particulars } = later.at(-1) ?? first;
     return {
     aircraftId: row.aircraft_id, typeName: row.type_name, revision: row.revision, features: row.features,
     facts: {
       place,
-      aircraft: { registration: row.registration, category: oneOf(CATEGORIES, row.category, 'category'), firstFlownOn: storedDateOrNull(row.first_flown_on), approvedFor: storedBoxes(row.approved_for), particulars: (row.particulars as Particulars | null) ?? UNKNOWN_PARTICULARS },
+      aircraft: { registration: row.registration, category, firstFlownOn, approvedFor, particulars }, descriptions: later.length === 0 ? [] : [first, ...later],
       ...own, flightsOut: [...own.flightsOut, ...(movements.get(row.aircraft_id) ?? [])], strikes: strikes.get(row.aircraft_id) ?? [],
       documents: documents.get(row.aircraft_id) ?? [], inspections: inspections.get(row.aircraft_id) ?? [],
       readings: readings.get(row.aircraft_id) ?? [], discrepancies: discrepancies.get(row.aircraft_id) ?? [],

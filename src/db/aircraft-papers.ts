@@ -2,10 +2,12 @@ import { sql } from 'kysely';
 import type { Instant } from '@/core/time/instant';
 import { storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
+import { describedAircraft } from './descriptions';
 
 /** The aircraft with a registration; undefined when the club has none such. */
 export async function findByRegistration(tx: ClubTransaction, registration: string) {
-  return tx.selectFrom('aircraft').select(['aircraft_id', 'registration', 'type_name', 'features', 'revision', 'particulars']).where('registration', '=', registration).executeTakeFirst();
+  const [found] = await describedAircraft(tx).where('a.registration', '=', registration).execute();
+  return found;
 }
 
 /** Every aircraft of the club by registration, with what a phone needs to report on it. */
@@ -64,7 +66,8 @@ export async function insertPhoto(tx: ClubTransaction, photo: { readonly clubId:
 
 /** The certificates that a person can sign by. */
 export async function certificatesOf(tx: ClubTransaction, personId: string) {
-  return tx.selectFrom('certificate').select(['certificate_id', 'kind', 'number', 'valid_from', 'valid_until']).where('person_id', '=', personId).orderBy('kind').execute();
+  return tx.selectFrom('certificate as c').leftJoin('certificate_end as e', (join) => join.onRef('e.club_id', '=', 'c.club_id').onRef('e.certificate_id', '=', 'c.certificate_id'))
+    .select(['c.certificate_id', 'c.kind', 'c.number', 'c.valid_from', 'c.valid_until']).where('c.person_id', '=', personId).where('e.certificate_id', 'is', null).orderBy('c.kind').execute();
 }
 
 /** One sighting of a paper. */

@@ -45,6 +45,9 @@ export async function readClub(tx: ClubTransaction, clubId: string): Promise<Clu
 
 /** The clubs that a person belongs to; in a transaction of that person. */
 export async function membershipsOf(tx: ClubTransaction, personId: string): Promise<readonly Membership[]> {
-  const rows = await tx.selectFrom('membership').selectAll().where('person_id', '=', personId).orderBy('club_id').execute();
-  return rows.map((row) => ({ clubId: row.club_id, personId: row.person_id, name: row.display_name, roles: row.roles }));
+  const rows = await tx.selectFrom('membership').select(['club_id', 'person_id', 'display_name', 'roles', 'recorded_at']).where('person_id', '=', personId).orderBy('club_id').execute();
+  const changes = await tx.selectFrom('membership_change').select(['club_id', 'person_id', 'display_name', 'roles']).where('person_id', '=', personId).orderBy('recorded_at', 'desc').orderBy('change_id', 'desc').execute();
+  // Without a role somebody belongs to the club no longer.
+  return rows.map((row) => changes.find((change) => change.club_id === row.club_id) ?? row).filter(({ roles }) => roles.length > 0)
+    .map((row) => ({ clubId: row.club_id, personId: row.person_id, name: row.display_name, roles: row.roles }));
 }

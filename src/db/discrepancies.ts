@@ -40,7 +40,8 @@ export async function findDiscrepancy(tx: ClubTransaction, discrepancyId: string
 
 /** A certificate on record. */
 export async function findCertificate(tx: ClubTransaction, certificateId: string, personId: string) {
-  return tx.selectFrom('certificate').selectAll().where('certificate_id', '=', certificateId).where('person_id', '=', personId).executeTakeFirst();
+  return tx.selectFrom('certificate as c').selectAll('c').where('c.certificate_id', '=', certificateId).where('c.person_id', '=', personId)
+    .where(({ not, exists, selectFrom }) => not(exists(selectFrom('certificate_end as e').select('e.certificate_id').whereRef('e.club_id', '=', 'c.club_id').whereRef('e.certificate_id', '=', 'c.certificate_id')))).executeTakeFirst();
 }
 
 /** The signature and what it closes; the signature keeps the certificate as it was on record at that moment. */

@@ -3,6 +3,7 @@ import { decimalHours, hoursFromSeconds } from '@/core/quantities/hours';
 import type { Particulars } from '@/core/records/aircraft';
 import { isHourMeter, METER_NAMES } from '@/core/records/meters';
 import type { ClubTransaction } from './connection';
+import { describedAircraft } from './descriptions';
 
 /** A row of a list, under the names of its columns. */
 export type Row = Readonly<Record<string, unknown>>;
@@ -26,7 +27,7 @@ async function* pages<T extends { readonly id: string }>(read: (after: string | 
 
 /** Every aircraft. A page of rows at a time. */
 export async function* fleetRows(tx: ClubTransaction): AsyncGenerator<readonly Row[]> {
-  const rows = await tx.selectFrom('aircraft').selectAll().orderBy('registration').execute();
+  const rows = await describedAircraft(tx).orderBy('a.registration').execute();
   yield rows.map((row) => { const particulars = row.particulars as Particulars | null; return { registration: row.registration, type: row.type_name, category: row.category, first_flown: row.first_flown_on, serial_number: particulars?.serialNumber ?? null, seats: particulars?.seats ?? null }; });
 }
 

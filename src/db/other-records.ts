@@ -1,3 +1,4 @@
+import type { Carried } from '@/core/counter/carried';
 import type { Deferral } from '@/core/records/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
 import type { Compliance } from '@/core/records/directive';
@@ -31,7 +32,8 @@ export interface OtherBodies {
   readonly work: Of<AircraftFacts['work']>;
   readonly permit: Of<AircraftFacts['permits']>;
   readonly release: Of<AircraftFacts['releases']>;
-  readonly 'daily-inspection': Of<AircraftFacts['dailyInspections']>;
+  /** With what was carried over; null where the aircraft had not flown, absent where it came from elsewhere. */
+  readonly 'daily-inspection': Of<AircraftFacts['dailyInspections']> & { readonly carried?: Carried | null };
   readonly 'flight-out': Of<AircraftFacts['flightsOut']>;
   readonly tightening: Of<AircraftFacts['tightenings']>;
   readonly 'club-paper': Of<AircraftFacts['clubPapers']>;
@@ -96,7 +98,7 @@ export async function readOthers(tx: ClubTransaction, aircraftId: string | null)
 type OtherRows = Awaited<ReturnType<typeof readOthers>>;
 
 /** What such records add to an aircraft's facts. */
-export type OtherFacts = Omit<AircraftFacts, 'place' | 'aircraft' | 'documents' | 'inspections' | 'readings' | 'discrepancies' | 'strikes'> & { readonly deferrals: ReadonlyMap<string, Deferral>; readonly cleared: ReadonlyMap<string, OtherBodies['list-cleared']> };
+export type OtherFacts = Omit<AircraftFacts, 'place' | 'aircraft' | 'documents' | 'inspections' | 'readings' | 'discrepancies' | 'strikes' | 'descriptions'> & { readonly deferrals: ReadonlyMap<string, Deferral>; readonly cleared: ReadonlyMap<string, OtherBodies['list-cleared']> };
 
 /** Without any such record: nothing is known of them. */
 export const NO_OTHERS: OtherFacts = {

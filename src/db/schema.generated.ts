@@ -40,6 +40,19 @@ export interface Aircraft {
   type_name: string;
 }
 
+export interface AircraftDescription {
+  aircraft_id: string;
+  approved_for: Json | null;
+  category: string | null;
+  club_id: string;
+  description_id: string;
+  first_flown_on: string | null;
+  happened_at: Timestamp;
+  particulars: Json;
+  recorded_at: Timestamp;
+  recorded_by: string;
+}
+
 export interface AircraftRecord {
   aircraft_id: string;
   body: Json;
@@ -80,6 +93,15 @@ export interface Certificate {
   recorded_at: Timestamp;
   valid_from: string;
   valid_until: string | null;
+}
+
+export interface CertificateEnd {
+  certificate_id: string;
+  club_id: string;
+  happened_at: Timestamp;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  why: string;
 }
 
 export interface Club {
@@ -209,6 +231,29 @@ export interface Inspection {
   time_in_service_s: number | null;
 }
 
+export interface Invitation {
+  club_id: string;
+  email: string | null;
+  happened_at: Timestamp;
+  invitation_id: string;
+  kind: string;
+  person_id: string;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  recorded_by_name: string;
+  secret_hash: Buffer;
+  valid_until: Timestamp;
+}
+
+export interface InvitationEnd {
+  because: string;
+  club_id: string;
+  happened_at: Timestamp;
+  invitation_id: string;
+  recorded_at: Timestamp;
+  recorded_by: string;
+}
+
 export interface Ledger {
   act: string;
   actor: string;
@@ -230,6 +275,17 @@ export interface Membership {
   happened_at: Timestamp;
   person_id: string;
   recorded_at: Timestamp;
+  roles: string[];
+}
+
+export interface MembershipChange {
+  change_id: string;
+  club_id: string;
+  display_name: string;
+  happened_at: Timestamp;
+  person_id: string;
+  recorded_at: Timestamp;
+  recorded_by: string;
   roles: string[];
 }
 
@@ -348,10 +404,12 @@ export interface Strike {
 
 export interface DB {
   aircraft: Aircraft;
+  aircraft_description: AircraftDescription;
   aircraft_record: AircraftRecord;
   calendar_feed: CalendarFeed;
   calendar_feed_end: CalendarFeedEnd;
   certificate: Certificate;
+  certificate_end: CertificateEnd;
   club: Club;
   dial: Dial;
   discrepancy: Discrepancy;
@@ -359,8 +417,11 @@ export interface DB {
   flight: Flight;
   flight_return: FlightReturn;
   inspection: Inspection;
+  invitation: Invitation;
+  invitation_end: InvitationEnd;
   ledger: Ledger;
   membership: Membership;
+  membership_change: MembershipChange;
   meter_reading: MeterReading;
   meter_standing: MeterStanding;
   photo: Photo;

@@ -32,6 +32,35 @@ function figuresText(entry: Readonly<Record<string, unknown>>): string {
   return readings.length === 0 ? '' : `; ${list(readings.map((one) => `${text(one, 'name')} ${text(one, 'shown')}`))}`;
 }
 
+const dayOf = (entry: Readonly<Record<string, unknown>>, key: string): string => { const on = parseCivilDate(text(entry, key)); return on === undefined ? '' : dateText(on); };
+
+const FACTS: Readonly<Record<string, string>> = {
+  description: 'put on record what it is and may be used for', equipment: 'put its equipment list on record', locator: 'put its emergency locator on record', 'receiver-check': 'put a check of the receivers on record', database: 'put a database on record',
+};
+
+function factText(entry: Readonly<Record<string, unknown>>): string {
+  const fact = (entry['fact'] ?? {}) as Readonly<Record<string, unknown>>;
+  switch (text(entry, 'kind')) {
+    case 'item': return `put an item on record: ${text(fact, 'name')}`;
+    case 'directive': return `put a directive on record: ${text(fact, 'number')}, ${text(fact, 'title')}`;
+    case 'club-paper': return `put a paper on record: ${text(fact, 'name')}`;
+    case 'complete': return `said that its list of ${text(fact, 'what')} is complete`;
+    default: return FACTS[text(entry, 'kind')] ?? 'put a fact on record';
+  }
+}
+
+function releaseChangeText(entry: Readonly<Record<string, unknown>>): string {
+  const why = text(entry, 'why') === '' ? '' : `: ${text(entry, 'why')}`;
+  switch (text(entry, 'to')) {
+    case 'suspended': return `suspended the maintenance release${why}`;
+    case 'cancelled': return `cancelled the maintenance release${why}`;
+    case 'in-force': return `signed that the maintenance release is in force again${why}`;
+    case 'required': return `put work on the maintenance release: ${text(entry, 'what')}`;
+    case 'done': return `signed work on the maintenance release as done: ${text(entry, 'what')}`;
+    default: return entry['aboard'] === true ? 'saw the maintenance release aboard' : 'found the maintenance release not aboard';
+  }
+}
+
 /** One line of an aircraft's story, from what the ledger keeps of it. */
 export function tellStory(act: string, record: unknown): string {
   const entry = (typeof record === 'object' && record !== null ? record : {}) as Readonly<Record<string, unknown>>;
@@ -67,6 +96,10 @@ export function tellStory(act: string, record: unknown): string {
     case 'plan-flight': return `planned a flight for ${text(entry, 'person')}`;
     case 'load-folder': return 'brought in the aircraft with its folder';
     case 'load-records': return `brought in records: ${countsText(entry)}`;
+    case 'enter-fact': return factText(entry);
+    case 'issue-release': return `${entry['copied'] === true ? 'copied from paper' : 'signed'} a maintenance release that expires ${dayOf(entry, 'expiresOn')}`;
+    case 'change-release': return releaseChangeText(entry);
+    case 'sign-daily-inspection': return `signed the daily inspection of ${dayOf(entry, 'on')}`;
     default: return act;
   }
 }

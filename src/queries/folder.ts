@@ -29,6 +29,7 @@ import { entitledText } from '@/explain/lifts';
 import { leftText, limitName } from '@/explain/limits';
 import { CERTIFICATE_NAMES, DOCUMENT_NAMES, INSPECTION_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import { preparedFor, rulesOf } from './prepared';
+import { releaseView, type ReleaseView } from './release';
 
 /** How much of each list a folder shows at once. */
 const MOST = 40;
@@ -70,6 +71,8 @@ export interface Folder {
   readonly openLists: readonly { readonly id: string; readonly name: string; readonly on: string }[];
   readonly flights: readonly { readonly id: string; readonly left: string; readonly person: string; readonly figures: string; readonly landings: number | null; readonly billed: string; readonly remarks: string; readonly out: boolean }[];
   readonly marks: readonly KnownMark[];
+  /** Under rules that know one. */
+  readonly release: ReleaseView | null;
   readonly months: readonly { readonly month: string; readonly hours: number }[];
   readonly sign: {
     /** The reader's certificates that judge a mark. */
@@ -168,6 +171,7 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
       figures: flight.readings.map(({ dial, name, shown }) => `${name} ${shown} → ${flight.returned?.readings.find((one) => one.dial === dial)?.shown ?? '…'}`).join(' · '), landings: flight.returned?.landings ?? null,
       billed: flight.returned?.billed == null ? '' : shownText('h', flight.returned.billed), remarks: flight.returned?.remarks ?? '',
     })),
+    release: authority === 'au' ? await releaseView(tx, known, aircraftId, zone, civilDateAt(now, zone), certificates) : null,
     marks: (await othersOfKind(tx, aircraftId, 'known-mark')).filter(({ id }) => !strikes.has(id)),
     months: await flownByMonth(tx, aircraftId, zone, now, MONTHS),
     sign: {

@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { verifyPassword } from 'better-auth/crypto';
+import { hashPassword, verifyPassword } from 'better-auth/crypto';
 import type { Ports } from '@/commands/command';
 import { openDatabase, openPool, type Database } from '@/db/connection';
 import type { Change } from '@/db/notify';
@@ -38,7 +38,7 @@ export function openRuntime(env: Environment): Runtime {
   const limit = new SignInLimit(accountPool);
   const now = (): Instant => env.GROVAL_NOW ?? instantFromMilliseconds(Date.now());
   const ports: Ports = {
-    db, now, newId: randomUUID, reencodePhoto,
+    db, now, newId: randomUUID, reencodePhoto, hashPassword,
     sha256: (bytes) => createHash('sha256').update(bytes).digest(),
     checkPassword: async (personId, password) => {
       if (!await limit.mayTry(`sign:${personId}`)) return 'too-many-tries';

@@ -33,6 +33,7 @@ export function testPorts(start: Instant): Ports & { at: Instant } {
     at: start, db, now: (): Instant => ports.at, newId: randomUUID,
     sha256: (bytes: Uint8Array) => createHash('sha256').update(bytes).digest(),
     checkPassword: (_: string, password: string) => Promise.resolve(password === PASSWORD ? 'right' as const : 'wrong' as const),
+    hashPassword: (password: string) => Promise.resolve(`hash of ${password}`),
     reencodePhoto: (bytes: Uint8Array) => Promise.resolve(bytes.length === 0 ? null : { bytes, width: 4, height: 3 }),
   };
   return ports;

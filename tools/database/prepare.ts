@@ -1,16 +1,17 @@
 // Makes roles, database and tables, and the demo's data where it is wanted. Started by the provisioning scripts.
 // Everything comes in by the environment: GROVAL_SUPERUSER_URL, GROVAL_DATABASE, GROVAL_OWNER_WORD, GROVAL_APP_WORD,
 // GROVAL_PREPARE_DEMO=1, and what the application itself reads.
-import { Pool } from 'pg';
 import { openRuntime } from '../../src/server/runtime';
 import { readEnvironment } from '../../src/server/environment';
-import { createAccount } from '../../src/server/create-account';
+import { insertAccount } from '../../src/db/accounts';
 import { instantText } from '../../src/core/time/instant';
 import { civilDateAt } from '../../src/core/time/zone';
 import { inClub } from '../../src/db/club-transaction';
 import { latestPlannedDay } from '../../src/db/planned-flights';
-import { DEMO_PASSWORD, PEOPLE } from '../../demo/people';
-import { CLUB_ID, makeTernBay, personId, planToday, TERN_BAY } from '../../demo/tern-bay';
+import { DEMO_PASSWORD, PEOPLE, SISTER_PEOPLE } from '../../demo/people';
+import { personId } from '../../demo/making';
+import { makeSisterField } from '../../demo/sister-field';
+import { CLUB_ID, makeTernBay, planToday, TERN_BAY } from '../../demo/tern-bay';
 import { createRoles } from './create-roles';
 import { migrate } from './migrate';
 
@@ -23,21 +24,21 @@ function need(name: string): string {
 async function demoData(): Promise<string> {
   const env = readEnvironment();
   const { ports, db, closers } = openRuntime(env);
-  const accounts = new Pool({ connectionString: env.DATABASE_URL, options: '-c search_path=auth', max: 2 });
   try {
     const now = ports.now();
     const today = civilDateAt(now, TERN_BAY.zone);
     const latest = await inClub(db, CLUB_ID, (tx) => latestPlannedDay(tx, TERN_BAY.zone));
     if (latest === null) {
       await makeTernBay(ports, now);
-      for (const person of PEOPLE) await createAccount(accounts, { personId: personId(person.key), name: person.name, email: person.email, password: DEMO_PASSWORD });
+      await makeSisterField(ports, now);
+      const hash = await ports.hashPassword(DEMO_PASSWORD);
+      for (const person of [...PEOPLE, ...SISTER_PEOPLE]) await inClub(db, CLUB_ID, (tx) => insertAccount(tx, { personId: personId(person.key), name: person.name, email: person.email, hash }));
       return `demo data as of ${instantText(now)}`;
     }
     if (latest >= today) return 'demo data already there';
     await planToday(ports, now);
     return 'demo data already there, today’s flights planned';
   } finally {
-    await accounts.end();
     for (const close of closers.reverse()) await close();
   }
 }

@@ -33,23 +33,33 @@ async function whoAsks(request: Request): Promise<Actor | 'signed-out' | 'withou
   return membership === undefined ? 'without-club' : { personId: session.user.id, name: membership.name, clubId: membership.clubId, roles: membership.roles };
 }
 
+const elsewhere = (request: Request) => (request.method !== 'GET' && !trusted(request.headers.get('origin')) ? problem(403, 'This change did not come from Groval’s own pages. Open Groval again and repeat it.') : null);
+
+async function orTrouble(request: Request, work: () => Promise<Response>): Promise<Response> {
+  try {
+    return elsewhere(request) ?? await work();
+  } catch (error) {
+    runtime().log.error({ err: error, path: new URL(request.url).pathname }, 'a request failed');
+    return problem(500, 'Groval could not do that just now. What you typed is kept; try again.');
+  }
+}
+
+/** Wraps a route for people who have no account yet. A change must come from our own pages all the same. */
+export function openRoute(work: (request: Request) => Promise<Response>) {
+  return (request: Request): Promise<Response> => orTrouble(request, () => work(request));
+}
+
 /**
  * Wraps a route: nobody gets in without a session, a change must come from our own pages, and a bug is logged and answered
  * without its details.
  */
 export function route<Context>(work: (actor: Actor, request: Request, context: Context) => Promise<Response>) {
-  return async (request: Request, context: Context): Promise<Response> => {
-    try {
-      if (request.method !== 'GET' && !trusted(request.headers.get('origin'))) return problem(403, 'This change did not come from Groval’s own pages. Open Groval again and repeat it.');
-      const actor = await whoAsks(request);
-      if (actor === 'signed-out') return problem(401, 'You are signed out. Sign in again; what you typed is kept.');
-      if (actor === 'without-club') return problem(403, 'Your account belongs to no club yet. Ask whoever keeps your club’s records to admit you.');
-      return await work(actor, request, context);
-    } catch (error) {
-      runtime().log.error({ err: error, path: new URL(request.url).pathname }, 'a request failed');
-      return problem(500, 'Groval could not do that just now. What you typed is kept; try again.');
-    }
-  };
+  return (request: Request, context: Context): Promise<Response> => orTrouble(request, async () => {
+    const actor = await whoAsks(request);
+    if (actor === 'signed-out') return problem(401, 'You are signed out. Sign in again; what you typed is kept.');
+    if (actor === 'without-club') return problem(403, 'Your account belongs to no club any more, or not yet. Ask the club’s administrator.');
+    return work(actor, request, context);
+  });
 }
 
 /** Reads and checks a JSON body. */

@@ -1,6 +1,7 @@
 import type { FullBox } from '../envelope/dimensions';
 import type { Volume } from '../quantities/volume';
 import type { CivilDate } from '../time/civil-date';
+import type { Instant } from '../time/instant';
 import type { MeasureLimit } from './measurement';
 
 /** Certification categories. Only those that a rule pack covers can be decided; the rest are closed, not guessed. */
@@ -53,8 +54,18 @@ export const UNKNOWN_PARTICULARS: Particulars = {
 };
 
 /** The aircraft itself. A field that is null is not known. */
-export interface Aircraft {
+export interface Aircraft extends Described {
   readonly registration: string;
+}
+
+/** What somebody said that the aircraft is, and when it was written down. The latest counts. */
+export interface Description extends Described {
+  readonly id: string;
+  readonly recordedAt: Instant;
+}
+
+/** What an aircraft is said to be. A field that is null is not known. */
+export interface Described {
   readonly category: Category | null;
   /** Day of its first flight: decides whether a flight manual must be aboard (before or from 1 March 1979). */
   readonly firstFlownOn: CivilDate | null;

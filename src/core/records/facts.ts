@@ -1,6 +1,6 @@
 import type { Instant } from '../time/instant';
 import type { Place } from '../time/sun';
-import type { Aircraft } from './aircraft';
+import { UNKNOWN_PARTICULARS, type Aircraft, type Description } from './aircraft';
 import type { Authority } from './certificate';
 import type { Directive } from './directive';
 import type { Discrepancy } from './discrepancy';
@@ -35,6 +35,8 @@ interface Lists {
   readonly clubPapers: readonly ClubPaper[];
   readonly towRopes: readonly TowRope[];
   readonly strikes: readonly Strike[];
+  /** What the aircraft was said to be, each with when it was written down; none where that never changed, and then it is what it is. */
+  readonly descriptions: readonly Description[];
 }
 
 /** Everything on record about one aircraft that a decision may rest on. */
@@ -55,7 +57,7 @@ function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
   const { ramp } = facts;
   return [
     facts.documents, facts.inspections, facts.readings, facts.discrepancies, facts.equipment, facts.locators, facts.receiverChecks, facts.databases, facts.fuelStretches, facts.work,
-    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.tightenings, facts.clubPapers, facts.towRopes, facts.strikes, facts.items ?? [], facts.directives ?? [],
+    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.tightenings, facts.clubPapers, facts.towRopes, facts.strikes, facts.descriptions, facts.items ?? [], facts.directives ?? [],
     ...(ramp === null ? [] : [ramp.measurements, ramp.samples, ramp.uplifts]),
   ];
 }
@@ -123,6 +125,16 @@ class Counting {
   }
 }
 
+/** The aircraft as it was described by `moment`; before the first description nothing of it is known but its registration. */
+function describedAt({ aircraft, descriptions }: Pick<AircraftFacts, 'aircraft' | 'descriptions'>, moment: Instant): Aircraft {
+  if (descriptions.length === 0) return aircraft;
+  let latest: Description | null = null;
+  for (const one of descriptions) if (one.recordedAt <= moment && (latest === null || one.recordedAt > latest.recordedAt || (one.recordedAt === latest.recordedAt && one.id > latest.id))) latest = one;
+  return latest === null
+    ? { registration: aircraft.registration, category: null, firstFlownOn: null, approvedFor: null, particulars: UNKNOWN_PARTICULARS }
+    : { registration: aircraft.registration, category: latest.category, firstFlownOn: latest.firstFlownOn, approvedFor: latest.approvedFor, particulars: latest.particulars };
+}
+
 /** The facts as they were known at `moment`: later entries are left out, also a repair of a discrepancy that was already there; and so are entries that had been struck by then. */
 export function knownAt(facts: AircraftFacts, moment: Instant, authority: Authority): KnownFacts {
   const counting = new Counting(moment, facts.strikes);
@@ -136,7 +148,7 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
   const directives = facts.directives === null ? null : counting.inside(facts.directives, (one) => { const done = counting.of(one.done); return done === one.done ? one : { ...one, done }; });
   const seenRamp = ramp === null ? null : { measurements: counting.of(ramp.measurements), samples: counting.of(ramp.samples), uplifts: counting.of(ramp.uplifts) };
   return {
-    authority, place: facts.place, aircraft: facts.aircraft, estimates: facts.estimates, strikes: facts.strikes, inspections, readings, equipment,
+    authority, place: facts.place, aircraft: describedAt(facts, moment), descriptions: facts.descriptions, estimates: facts.estimates, strikes: facts.strikes, inspections, readings, equipment,
     documents: counting.of(facts.documents), locators: counting.of(facts.locators), receiverChecks: counting.of(facts.receiverChecks), databases: counting.of(facts.databases),
     fuelStretches: counting.of(facts.fuelStretches), permits: counting.of(facts.permits), dailyInspections: counting.of(facts.dailyInspections),
     clubPapers: counting.of(facts.clubPapers), towRopes: counting.of(facts.towRopes),

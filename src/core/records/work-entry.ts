@@ -81,3 +81,13 @@ export interface DailyInspection {
   readonly on: CivilDate;
   readonly signedBy: Signature | null;
 }
+
+/**
+ * The release that counts: the one issued last. One that does not say when it was issued counts from when it was written down, and
+ * before another of that moment: it may be the one in force, and then the other is not.
+ */
+export function latestRelease(releases: readonly MaintenanceRelease[], zone: ZoneId): MaintenanceRelease | null {
+  const dayOf = ({ issuedOn, recordedAt }: MaintenanceRelease) => issuedOn ?? civilDateAt(recordedAt, zone);
+  const undated = ({ issuedOn }: MaintenanceRelease) => Number(issuedOn === null);
+  return [...releases].sort((a, b) => (dayOf(a) < dayOf(b) ? 1 : dayOf(a) > dayOf(b) ? -1 : b.recordedAt - a.recordedAt || undated(b) - undated(a) || (a.id < b.id ? -1 : 1)))[0] ?? null;
+}

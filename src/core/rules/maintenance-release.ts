@@ -1,7 +1,7 @@
 import { ALL_USES } from '../envelope/use-set';
 import { signatureFaults } from '../records/certificate';
 import type { KnownFacts } from '../records/facts';
-import type { MaintenanceRelease } from '../records/work-entry';
+import { latestRelease, type MaintenanceRelease } from '../records/work-entry';
 import { civilDateAt, endOfDay } from '../time/zone';
 import { uncoveredCategory } from './parts/category';
 import { ANYBODY, atReading, constraint, from, lift, type Constraint, type Entitled } from './parts/constraint';
@@ -11,16 +11,6 @@ import { result, rule } from './parts/rule';
 const source = { kind: 'regulation', citation: 'CAR 1988 regs 43, 45 to 47' } as const;
 const maintainers: Entitled = { kind: 'certificate', anyOf: ['licensed-engineer', 'repair-station'] };
 const issue = lift('issue-maintenance-release', maintainers);
-
-/**
- * The release that counts: the one issued last. One that does not say when it was issued counts from when it was written down, and
- * before another of that moment: it may be the one in force, and then the other is not.
- */
-function latestRelease({ releases, place: { zone } }: KnownFacts): MaintenanceRelease | null {
-  const dayOf = ({ issuedOn, recordedAt }: MaintenanceRelease) => issuedOn ?? civilDateAt(recordedAt, zone);
-  const undated = ({ issuedOn }: MaintenanceRelease) => Number(issuedOn === null);
-  return [...releases].sort((a, b) => (dayOf(a) < dayOf(b) ? 1 : dayOf(a) > dayOf(b) ? -1 : b.recordedAt - a.recordedAt || undated(b) - undated(a) || (a.id < b.id ? -1 : 1)))[0] ?? null;
-}
 
 function required(release: MaintenanceRelease, { place, authority }: KnownFacts): readonly Constraint[] {
   return release.required.flatMap(({ id, what, by, at, certified }): readonly Constraint[] => {
@@ -44,7 +34,7 @@ export const maintenanceRelease = rule({
   judge: (facts) => {
     const closed = uncoveredCategory(facts.aircraft.category, ['standard'], source, ALL_USES);
     if (closed !== null) return result([closed], facts.aircraft.category === null ? ['aircraft.category'] : []);
-    const release = latestRelease(facts);
+    const release = latestRelease(facts.releases, facts.place.zone);
     const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ source, records: release === null ? [] : [release.id], closes: ALL_USES, permitMayCover: true, ...given });
     if (release === null) return result([made({ key: 'release', certainty: 'unknown', reason: { code: 'release-missing' }, lifts: [issue] })], ['releases']);
     const lacks = [

@@ -10,22 +10,24 @@ interface Changed { readonly act: string; readonly actorName: string }
 
 const ACTS: Readonly<Record<string, string>> = {
   'report-finding': 'reported a finding', 'add-photo': 'added a photo', 'return-to-service': 'closed a finding', 'record-entry': 'signed an entry', strike: 'struck an entry', 'correct-reading': 'corrected a reading', 'check-out': 'handed it out', 'check-in': 'took it back',
-  'sight-papers': 'looked through the papers', 'plan-flight': 'planned a flight', 'move-flight': 'moved a flight', 'cancel-flight': 'cancelled a flight', 'add-meter': 'entered a meter', 'exchange-meter': 'exchanged a meter', 'clear-list': 'cleared the list of an inspection', 'load-records': 'brought in records',
+  'sight-papers': 'looked through the papers', 'plan-flight': 'planned a flight', 'move-flight': 'moved a flight', 'cancel-flight': 'cancelled a flight', 'add-meter': 'entered a meter', 'exchange-meter': 'exchanged a meter', 'clear-list': 'cleared the list of an inspection', 'load-records': 'brought in records', 'enter-fact': 'put a fact on record', 'issue-release': 'entered a maintenance release', 'change-release': 'changed the maintenance release', 'sign-daily-inspection': 'signed the daily inspection',
 };
 
 /** Sends something that is signed. What was typed stays when it is refused; what changed meanwhile is told. */
 export function useSigned() {
   const client = useQueryClient();
   const [trouble, setTrouble] = useState<{ readonly message: string; readonly changes: readonly Changed[] } | null>(null);
-  /** Answers whether it was recorded. @param tell gets each problem with the field that it is about */
-  const sign = async (path: string, value: unknown, tell: (path: string, message: string) => void): Promise<boolean> => {
+  /** Answers whether it was recorded. @param tell gets each problem with the field that it is about; @param now gets the revision that the aircraft has now, where the answer says */
+  const sign = async (path: string, value: unknown, tell: (path: string, message: string) => void, now?: (revision: number) => void): Promise<boolean> => {
     setTrouble(null);
     try {
-      await send(path, value);
+      const { revision } = await send<{ readonly revision?: number }>(path, value);
+      if (revision !== undefined) now?.(revision);
       await client.invalidateQueries();
       return true;
     } catch (error) {
       if (error instanceof Refusal) for (const problem of error.details.problems ?? []) tell(problem.path, problem.message);
+      if (error instanceof Refusal && error.details.revision !== undefined) now?.(error.details.revision);
       setTrouble({ message: error instanceof Error ? error.message : 'It was not recorded. Try again.', changes: (error instanceof Refusal ? error.details.changes ?? [] : []) as readonly Changed[] });
       // Not waited for: whoever types on meanwhile must not lose it to what the form does after a refusal.
       void client.invalidateQueries({ queryKey: ['aircraft'] });

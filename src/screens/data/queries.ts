@@ -4,6 +4,8 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { AircraftPage } from '@/queries/aircraft-page';
 import type { CounterFlight, CounterList } from '@/queries/counter';
 import type { Folder } from '@/queries/folder';
+import type { Facts } from '@/queries/facts';
+import type { People } from '@/queries/people';
 import type { DayPlan } from '@/queries/plan';
 import type { Sheet } from '@/queries/sheet';
 import type { SightingList } from '@/queries/sighting';
@@ -37,3 +39,7 @@ export const useDayPlan = (day: string | null) => useQuery({ queryKey: ['plan', 
 export const useSightingList = (registration: string | null) => useQuery({ queryKey: ['sighting', registration], queryFn: () => ask<SightingList>(`/api/sighting/${encodeURIComponent(registration ?? '')}`), enabled: registration !== null, retry });
 /** The sheets of an aircraft and day; null is today. */
 export const useSheet = (registration: string | null, day: string | null) => useQuery({ queryKey: ['aircraft', registration, 'sheet', day], queryFn: () => ask<Sheet>(`/api/sheet/${encodeURIComponent(registration ?? '')}${day === null ? '' : `?day=${day}`}`), enabled: registration !== null, retry, placeholderData: keepPreviousData });
+/** What is on record of an aircraft beyond its papers and maintenance. */
+export const useFacts = (registration: string | null) => useQuery({ queryKey: ['aircraft', registration, 'facts'], queryFn: () => ask<Facts>(`/api/facts/${encodeURIComponent(registration ?? '')}`), enabled: registration !== null, retry });
+/** The club and its people. */
+export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: () => ask<People>('/api/people'), retry });

@@ -9,7 +9,7 @@ import { leave } from '../data/leave';
 
 const plain = { background: 'none', border: '1px solid #5b6872', borderRadius: 6, color: 'inherit', font: 'inherit', fontSize: 14, padding: '6px 12px', minHeight: 34, cursor: 'pointer', textDecoration: 'none' } as const;
 
-const PLACES = [['/line', 'Line'], ['/counter', 'Counter'], ['/plan', 'Plan'], ['/records', 'Records']] as const;
+const PLACES = [['/line', 'Line'], ['/counter', 'Counter'], ['/plan', 'Plan'], ['/records', 'Records'], ['/club', 'Club']] as const;
 
 /** The bar on top of every desk screen: where, when, who. */
 export function DeskHeader({ children }: { readonly children?: ReactNode }) {

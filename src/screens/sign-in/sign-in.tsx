@@ -25,6 +25,7 @@ async function goHome(): Promise<void> {
 /** Signing in; in the demo, one tap on one of its people. */
 export function SignIn() {
   const { data: demo } = useQuery({ queryKey: ['demo'], queryFn: () => ask<{ people: readonly DemoPerson[] }>('/api/demo') });
+  const { data: founding } = useQuery({ queryKey: ['founding'], queryFn: () => ask<{ readonly open: boolean }>('/api/founding') });
   const { register, handleSubmit, formState: { errors, isSubmitting } } = useForm({ resolver: zodResolver(formSchema), defaultValues: { email: '', password: '' } });
   const [trouble, setTrouble] = useState<string | null>(null);
   const attempt = async (work: () => Promise<unknown>) => {
@@ -46,6 +47,7 @@ export function SignIn() {
           <TextField label="Password" type="password" autoComplete="current-password" {...register('password')} error={errors.password !== undefined} helperText={errors.password?.message} />
           <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>Sign in</Button>
         </form>
+        {founding?.open === true ? <p>Nobody has an account here yet. Whoever started the server <a href="/founding">founds the club</a> with the code that it printed.</p> : null}
         {trouble === null ? null : <p role="alert" style={{ color: 'var(--grounded)', fontWeight: 700 }}>{trouble}</p>}
       </section>
       {demo === undefined || demo.people.length === 0 ? null : (

@@ -1,0 +1,69 @@
+import type { FactEntry } from '@/contracts/aircraft-entry';
+import { boxOf } from '@/contracts/case-boxes';
+import { clubPaperOf, databaseOf, directiveOf, equipmentOf, itemOf, locatorOf, particularsOf, receiverCheckOf } from '@/contracts/case-mapping';
+import type { Plain } from '@/core/decision/canonical';
+import type { CivilDate } from '@/core/time/civil-date';
+import type { Instant } from '@/core/time/instant';
+import { civilDateAt, startOfDay, type ZoneId } from '@/core/time/zone';
+import { findDescription, insertDescription } from '@/db/descriptions';
+import { findOther, insertOthers, type OtherRecord } from '@/db/other-records';
+import { changeAircraft, type Changing } from './change-aircraft';
+import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+
+const KEEPERS = ['administrator', 'dispatcher', 'mechanic'];
+/** Who replaces what is on record of the aircraft as built: it may open what was closed. */
+const REPLACERS = ['administrator', 'mechanic'];
+
+/** When something of a day happened: now where it is today, otherwise at the start of that day, which is the strict reading. */
+function momentOf(on: CivilDate | undefined, now: Instant, zone: ZoneId): Instant {
+  const today = civilDateAt(now, zone);
+  if (on === undefined || on === today) return now;
+  if (on > today) throw new Refused({ code: 'invalid', message: 'This day has not come yet. Enter what was seen or done, not what is planned.', problems: [{ path: 'fact.on', message: 'is in the future' }] });
+  return startOfDay(on, zone);
+}
+
+/** The fact as a record of the kinds that are kept whole; null for the description, which has a table of its own. */
+function recordOf({ factId: id, fact }: FactEntry, recordedAt: Instant, zone: ZoneId): OtherRecord | null {
+  const seen = (on: CivilDate | undefined) => ({ happenedAt: momentOf(on, recordedAt, zone), recordedAt });
+  switch (fact.kind) {
+    case 'description': return null;
+    case 'equipment': { const at = seen(fact.on); return { id, kind: 'equipment', ...at, body: equipmentOf(id, { ...fact.list, ...at }) }; }
+    case 'item': return { id, kind: 'item', happenedAt: recordedAt, recordedAt, body: itemOf(id, { ...fact.item, recordedAt }) };
+    case 'directive': return { id, kind: 'directive', happenedAt: recordedAt, recordedAt, body: directiveOf(id, { ...fact.directive, recordedAt }) };
+    case 'complete': return { id, kind: 'stated', happenedAt: recordedAt, recordedAt, body: { what: fact.list } };
+    case 'locator': { const at = seen(fact.on); return { id, kind: 'locator', ...at, body: locatorOf(id, { ...fact.locator, ...at }) }; }
+    case 'receiver-check': { const at = seen(fact.on); return { id, kind: 'receiver-check', ...at, body: receiverCheckOf(id, { ...fact.check, ...at }) }; }
+    case 'database': { const at = seen(fact.on); return { id, kind: 'database', ...at, body: databaseOf(id, { ...fact.database, ...at }) }; }
+    case 'club-paper': { const at = seen(fact.on); return { id, kind: 'club-paper', ...at, body: clubPaperOf(id, { ...fact.paper, ...at }) }; }
+    default: {
+      const missing: never = fact;
+      throw new RangeError(`no such fact: ${JSON.stringify(missing)}`);
+    }
+  }
+}
+
+/** Whether this replaces what somebody said of the aircraft before. */
+function replaces({ stored: { facts } }: Changing, { fact }: FactEntry): boolean {
+  if (fact.kind === 'equipment') return facts.equipment.length > 0;
+  return fact.kind === 'description' && (facts.aircraft.approvedFor !== null || facts.descriptions.length > 0);
+}
+
+/**
+ * Enters one fact that decisions rest on. The first word on how an aircraft is built and equipped is any record keeper's; replacing it
+ * is the mechanic's or the administrator's. What was said before stays on record.
+ */
+export function enterFact(ports: Ports, actor: Actor, entry: FactEntry): Promise<Outcome<{ readonly factId: string; readonly revision: number }>> {
+  if (!actor.roles.some((role) => KEEPERS.includes(role))) return Promise.resolve(refused({ code: 'not-entitled', message: 'Only a dispatcher, a mechanic or the administrator enters what an aircraft is and carries.' }));
+  const { factId, aircraftId, fact } = entry;
+  return changeAircraft(ports, actor, aircraftId, 'enter-fact', entry.seenRevision, async (changing) => {
+    const { tx, club, recordedAt } = changing;
+    if (replaces(changing, entry) && !actor.roles.some((role) => REPLACERS.includes(role))) throw new Refused({ code: 'not-entitled', message: 'This is on record already. A mechanic or the administrator replaces it; ask one of them.' });
+    const record = recordOf(entry, recordedAt, club.place.zone);
+    if (record !== null) await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [record]);
+    else if (fact.kind === 'description') {
+      const { category, firstFlownOn, approvedFor, ...built } = fact.description;
+      await insertDescription(tx, actor.clubId, aircraftId, actor.personId, { id: factId, recordedAt, category: category ?? null, firstFlownOn: firstFlownOn ?? null, approvedFor: approvedFor?.map(boxOf) ?? null, particulars: particularsOf(built) });
+    }
+    return { value: { factId }, ledger: { id: factId, kind: fact.kind, fact: JSON.parse(JSON.stringify(record?.body ?? fact)) as Plain } };
+  }, async (tx) => ((await findOther(tx, factId))?.aircraftId === aircraftId || await findDescription(tx, factId) ? { factId } : null));
+}

@@ -1,0 +1,87 @@
+import { decidePrepared } from '@/core/decision/decide';
+import type { Aircraft } from '@/core/records/aircraft';
+import type { EquipmentItem } from '@/core/records/equipment';
+import { knownAt, latestOf } from '@/core/records/facts';
+import { authorityOf } from '@/core/rules/register';
+import type { Instant } from '@/core/time/instant';
+import { civilDateAt } from '@/core/time/zone';
+import { findByRegistration } from '@/db/aircraft-papers';
+import { loadAircraft } from '@/db/aircraft-facts';
+import { readClub } from '@/db/clubs';
+import type { ClubTransaction } from '@/db/connection';
+import { othersOfKind } from '@/db/other-records';
+import { tellConstraint } from '@/explain/constraint';
+import { intervalText } from '@/explain/due';
+import { dateText, momentText } from '@/explain/formats';
+import { CATEGORY_NAMES } from '@/explain/names';
+import { preparedFor, rulesOf } from './prepared';
+
+/** A record as a line of a list. */
+export interface FactLine { readonly id: string; readonly text: string; readonly more: string }
+
+/** What is on record of an aircraft beyond its papers and maintenance, for whoever keeps the records. */
+export interface Facts {
+  readonly aircraftId: string;
+  readonly registration: string;
+  readonly typeName: string;
+  readonly revision: number;
+  readonly now: Instant;
+  readonly today: string;
+  readonly zone: string;
+  readonly authority: 'us' | 'au';
+  readonly verdict: string;
+  /** What nobody has said yet and keeps uses closed, in the order of the decision. */
+  readonly missing: readonly { readonly id: string; readonly headline: string; readonly meaning: string; readonly lift: string }[];
+  readonly aircraft: Aircraft;
+  readonly categoryName: string;
+  readonly equipment: { readonly seen: string; readonly items: readonly EquipmentItem[] } | null;
+  readonly items: readonly FactLine[];
+  readonly directives: readonly FactLine[];
+  /** Whether somebody said that the list is complete. */
+  readonly complete: { readonly items: boolean; readonly directives: boolean };
+  readonly locator: FactLine | null;
+  readonly receiverCheck: FactLine | null;
+  readonly databases: readonly FactLine[];
+  readonly clubPapers: readonly FactLine[];
+  readonly mayEnter: boolean;
+  readonly mayReplace: boolean;
+}
+
+const LOCATORS = { fitted: 'fitted', 'removed-for-repair': 'removed for repair', 'not-fitted': 'not fitted' } as const;
+
+/** The facts of one aircraft; null when the club has none such. */
+export async function facts(tx: ClubTransaction, reader: { readonly clubId: string; readonly roles: readonly string[] }, registration: string, now: Instant): Promise<Facts | null> {
+  const found = await findByRegistration(tx, registration);
+  if (found === undefined) return null;
+  const club = await readClub(tx, reader.clubId);
+  const { zone } = club.place;
+  const [stored] = await loadAircraft(tx, club.place, found.aircraft_id, true);
+  if (stored === undefined) return null;
+  const { prepared, present } = preparedFor(stored, club, rulesOf(club), now);
+  const decision = decidePrepared(prepared, null, present);
+  const known = knownAt(stored.facts, present, authorityOf(club.packs));
+  const seen = (at: Instant) => `as of ${momentText(at, zone)}`;
+  const locator = latestOf(known.locators);
+  const check = latestOf(known.receiverChecks);
+  const struck = new Set(known.strikes.map(({ record }) => record));
+  const items = (await othersOfKind(tx, found.aircraft_id, 'item')).filter(({ id }) => !struck.has(id));
+  const directives = (await othersOfKind(tx, found.aircraft_id, 'directive')).filter(({ id }) => !struck.has(id));
+  const has = (roles: readonly string[]) => reader.roles.some((role) => roles.includes(role));
+  return {
+    aircraftId: found.aircraft_id, registration, typeName: found.type_name, revision: found.revision, now, today: civilDateAt(now, zone), zone, authority: known.authority, verdict: decision.verdict,
+    missing: decision.constraints.filter(({ certainty }) => certainty === 'unknown').map((constraint) => {
+      const words = tellConstraint(constraint, 'in-force');
+      return { id: words.id, headline: words.headline, meaning: words.meaning, lift: words.lifts[0] === undefined ? '' : `${words.lifts[0].act}: ${words.lifts[0].by}` };
+    }),
+    aircraft: known.aircraft, categoryName: known.aircraft.category === null ? 'category not known' : CATEGORY_NAMES[known.aircraft.category],
+    equipment: known.equipmentList === null ? null : { seen: seen(known.equipmentList.happenedAt), items: known.equipmentList.items },
+    items: items.map(({ id, name, interval, until }) => ({ id, text: name, more: until === null ? intervalText(interval) : until === 'no-expiry' ? 'no expiry' : `until ${dateText(until)}` })),
+    directives: directives.map(({ id, number, title, applies, methods }) => ({ id, text: `${number}: ${title}`, more: applies === false ? 'does not apply to this aircraft' : methods.map(({ name }) => name).join('; ') })),
+    complete: { items: known.items !== null, directives: known.directives !== null },
+    locator: locator === null ? null : { id: locator.id, text: locator.state === null ? 'state not known' : LOCATORS[locator.state], more: [...(locator.batteryReplaceBy === null ? [] : [`battery to be replaced by ${dateText(locator.batteryReplaceBy)}`]), seen(locator.happenedAt)].join(', ') },
+    receiverCheck: check === null ? null : { id: check.id, text: `${check.method === null ? 'method not known' : check.method.replaceAll('-', ' ')}, ${check.error === null ? 'error not known' : `${(check.error / 10).toFixed(1)}°`}`, more: `${check.place ?? 'place not known'}, ${check.signedBy ?? 'not signed'}, ${seen(check.happenedAt)}` },
+    databases: known.databases.map(({ id, content, lastDay, effectiveOn }) => ({ id, text: content, more: lastDay !== null ? `last day ${dateText(lastDay)}` : effectiveOn !== null ? `in force from ${dateText(effectiveOn)}` : 'dates not known' })),
+    clubPapers: known.clubPapers.map(({ id, kind, name, validUntil }) => ({ id, text: name, more: `${kind === 'insurance' ? 'insurance, ' : ''}${validUntil === null ? 'expiry not known' : validUntil === 'no-expiry' ? 'no expiry' : `valid to ${dateText(validUntil)}`}` })),
+    mayEnter: has(['administrator', 'dispatcher', 'mechanic']), mayReplace: has(['administrator', 'mechanic']),
+  };
+}

@@ -1,0 +1,106 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState, type ReactNode } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { SIGNED_WORK, type SignedWork } from '@/core/records/certificate';
+import { ITEM_KINDS, type ItemKind } from '@/core/records/maintenance-item';
+import { sentenceCase } from '@/explain/formats';
+import { ITEM_KIND_NAMES } from '@/explain/names';
+import type { FactLine, Facts } from '@/queries/facts';
+import { SignedTrouble } from '../aircraft/signed-form';
+import { intervalOf, IntervalFields, NO_INTERVAL, type IntervalText } from './interval-fields';
+import { said, useFact } from './use-fact';
+
+const shrink = { inputLabel: { shrink: true } } as const;
+const two = { display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(240px, 1fr))', gap: 12 } as const;
+
+/** The records of a list with whether somebody said that it is complete, and a way to say so. */
+function FactList({ facts, list, lines, none, children }: { readonly facts: Facts; readonly list: 'items' | 'directives'; readonly lines: readonly FactLine[]; readonly none: string; readonly children: ReactNode }) {
+  const { enter, trouble } = useFact(facts);
+  return (
+    <div style={{ display: 'grid', gap: 12 }}>
+      {lines.length === 0 ? <p style={{ margin: 0 }}>{none}</p> : <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{lines.map((line) => <li key={line.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}><b>{line.text}</b> <span className="small">{line.more}</span></li>)}</ul>}
+      {facts.complete[list] ? <p className="small" style={{ margin: 0 }}>Somebody said that the list is complete. Completions are signed in the folder.</p> : (
+        <div><b>Nobody has said that this is all, so the aircraft stays closed.</b> <Button size="small" variant="outlined" onClick={() => { void enter({ kind: 'complete', list }); }}>{lines.length === 0 ? 'There are none' : 'That is all of them'}</Button></div>
+      )}
+      <SignedTrouble trouble={trouble} />
+      {children}
+    </div>
+  );
+}
+
+interface ItemFields { readonly name: string; readonly kind: ItemKind; readonly interval: IntervalText; readonly until: string; readonly noExpiry: boolean; readonly excess: 'taken-off' | 'not-taken-off'; readonly signedAs: SignedWork }
+const NO_ITEM: ItemFields = { name: '', kind: 'service', interval: NO_INTERVAL, until: '', noExpiry: false, excess: 'taken-off', signedAs: 'return-to-service' };
+
+/** Life limits, overhauls, services, checks and dated things. */
+export function Items({ facts }: { readonly facts: Facts }) {
+  const [open, setOpen] = useState(false);
+  const { enter, trouble } = useFact(facts);
+  const { register, control, handleSubmit, reset, setError, formState: { errors, isSubmitting } } = useForm<ItemFields>({ defaultValues: NO_ITEM });
+  const submit = async ({ name, kind, interval, until, noExpiry, excess, signedAs }: ItemFields) => {
+    if (await enter({ kind: 'item', item: { name, kind, interval: intervalOf(interval), until: noExpiry ? 'no-expiry' : said(until), excess, signedAs } }, (field, message) => { setError(field as 'name', { message }); })) { reset(NO_ITEM); setOpen(false); }
+  };
+  return (
+    <FactList facts={facts} list="items" lines={facts.items} none="No item is on record.">
+      {!open ? <div><Button size="small" onClick={() => { setOpen(true); }}>Enter an item …</Button></div> : (
+        <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label="Enter an item" style={{ display: 'grid', gap: 12 }}>
+          <div style={two}>
+            <TextField label="Name, as people call it" {...register('name', { validate: (words) => words.trim() !== '' || 'Name it.' })} error={errors.name !== undefined} helperText={errors.name?.message} />
+            <Controller control={control} name="kind" render={({ field: { value, onChange } }) => <TextField select label="Kind" value={value} onChange={onChange}>{ITEM_KINDS.map((kind) => <MenuItem key={kind} value={kind}>{sentenceCase(ITEM_KIND_NAMES[kind])}</MenuItem>)}</TextField>} />
+            <TextField label="Date printed on it" type="date" slotProps={shrink} {...register('until')} error={errors.until !== undefined} helperText={errors.until?.message ?? 'It wins over computing one.'} />
+            <Controller control={control} name="excess" render={({ field: { value, onChange } }) => <TextField select label="What was flown past it" value={value} onChange={onChange}><MenuItem value="taken-off">is taken off the next interval</MenuItem><MenuItem value="not-taken-off">is not taken off</MenuItem></TextField>} />
+            <Controller control={control} name="signedAs" render={({ field: { value, onChange } }) => <TextField select label="Signed as" value={value} onChange={onChange} helperText="Decides who may.">{SIGNED_WORK.map((work) => <MenuItem key={work} value={work}>{sentenceCase(work.replaceAll('-', ' '))}</MenuItem>)}</TextField>} />
+          </div>
+          <Controller control={control} name="interval" render={({ field: { value, onChange } }) => <IntervalFields label="Again after" value={value} onChange={onChange} help="Whichever comes first." />} />
+          <Controller control={control} name="noExpiry" render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label="It states that it does not expire" />} />
+          <SignedTrouble trouble={trouble} />
+          <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Put it on record</Button><Button onClick={() => { setOpen(false); }}>Leave it</Button></div>
+        </form>
+      )}
+    </FactList>
+  );
+}
+
+interface DirectiveFields { readonly number: string; readonly title: string; readonly applies: 'yes' | 'no'; readonly effectiveOn: string; readonly initial: IntervalText; readonly method: string; readonly ends: boolean; readonly repeats: IntervalText; readonly noFerry: boolean }
+const NO_DIRECTIVE: DirectiveFields = { number: '', title: '', applies: 'yes', effectiveOn: '', initial: NO_INTERVAL, method: '', ends: false, repeats: NO_INTERVAL, noFerry: false };
+
+/** Airworthiness directives. */
+export function Directives({ facts }: { readonly facts: Facts }) {
+  const [open, setOpen] = useState(false);
+  const { enter, trouble } = useFact(facts);
+  const { register, control, handleSubmit, reset, setError, formState: { errors, isSubmitting } } = useForm<DirectiveFields>({ defaultValues: NO_DIRECTIVE });
+  const submit = async ({ number, title, applies, effectiveOn, initial, method, ends, repeats, noFerry }: DirectiveFields) => {
+    const again = intervalOf(repeats);
+    if (applies === 'yes' && !ends && again === undefined) { setError('method', { message: 'Say how long it holds once done, or that it ends the directive.' }); return; }
+    const methods = method.trim() === '' ? {} : { method: { name: method, ...(ends || again === undefined ? {} : { repeats: again }) } };
+    if (await enter({ kind: 'directive', directive: { number, title, applies: applies === 'yes', effectiveOn: said(effectiveOn), initial: intervalOf(initial), noFerry, equipment: [], methods } }, (field, message) => { setError(field as 'number', { message }); })) { reset(NO_DIRECTIVE); setOpen(false); }
+  };
+  const field = (name: keyof DirectiveFields) => ({ error: errors[name] !== undefined, helperText: errors[name]?.message });
+  return (
+    <FactList facts={facts} list="directives" lines={facts.directives} none="No directive is on record.">
+      {!open ? <div><Button size="small" onClick={() => { setOpen(true); }}>Enter a directive …</Button></div> : (
+        <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label="Enter a directive" style={{ display: 'grid', gap: 12 }}>
+          <div style={two}>
+            <TextField label="Number" {...register('number', { validate: (words) => words.trim() !== '' || 'Enter its number.' })} {...field('number')} /><TextField label="What it is about" {...register('title', { validate: (words) => words.trim() !== '' || 'Say what it is about.' })} {...field('title')} />
+            <TextField label="In force from" type="date" slotProps={shrink} {...register('effectiveOn')} {...field('effectiveOn')} />
+            <Controller control={control} name="applies" render={({ field: { value, onChange } }) => <TextField select label="This very aircraft" value={value} onChange={onChange}><MenuItem value="yes">it applies</MenuItem><MenuItem value="no">does not apply, looked at</MenuItem></TextField>} />
+          </div>
+          <Controller control={control} name="initial" render={({ field: { value, onChange } }) => <IntervalFields label="First within" value={value} onChange={onChange} help="Empty: before further flight." />} />
+          <TextField label="What is done" {...register('method')} {...field('method')} />
+          <Controller control={control} name="repeats" render={({ field: { value, onChange } }) => <IntervalFields label="Then again after" value={value} onChange={onChange} />} />
+          <div>
+            <Controller control={control} name="ends" render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label="Done once, it is done for good" />} />
+            <Controller control={control} name="noFerry" render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label="It forbids the ferry flight on a special permit" />} />
+          </div>
+          <SignedTrouble trouble={trouble} />
+          <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Put it on record</Button><Button onClick={() => { setOpen(false); }}>Leave it</Button></div>
+        </form>
+      )}
+    </FactList>
+  );
+}

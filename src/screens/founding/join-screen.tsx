@@ -1,0 +1,58 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useQuery } from '@tanstack/react-query';
+import { useState, useSyncExternalStore } from 'react';
+import { useForm } from 'react-hook-form';
+import { Refusal, send } from '../data/fetching';
+import { goTo } from '../data/leave';
+
+interface Link { readonly name: string; readonly kind: 'join' | 'new-password'; readonly email: string | null; readonly club: string }
+
+const onHash = (changed: () => void) => { window.addEventListener('hashchange', changed); return () => { window.removeEventListener('hashchange', changed); }; };
+
+/** What a link carries behind its hash sign: the club and the secret. */
+function useLink(): { readonly club: string; readonly secret: string } | null {
+  const hash = useSyncExternalStore(onHash, () => window.location.hash.slice(1), () => '');
+  const found = /^([0-9a-f-]{36})\.([0-9a-f]{64})$/.exec(hash);
+  return found === null ? null : { club: found[1] ?? '', secret: found[2] ?? '' };
+}
+
+function Choose({ link, whose }: { readonly link: { readonly club: string; readonly secret: string }; readonly whose: Link }) {
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const { register, handleSubmit, setError, formState: { errors, isSubmitting } } = useForm({ defaultValues: { password: '', again: '' } });
+  const submit = async ({ password }: { readonly password: string }) => {
+    setTrouble(null);
+    try {
+      const { email } = await send<{ readonly email: string }>('/api/join/take-up', { ...link, password });
+      await send('/api/auth/sign-in/email', { email, password });
+      goTo('/');
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.');
+      if (error instanceof Refusal) for (const { path, message } of error.details.problems ?? []) if (path === 'password') setError('password', { message });
+    }
+  };
+  return (
+    <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label="Choose a password" style={{ display: 'grid', gap: 16 }}>
+      <p style={{ margin: 0 }}>{whose.kind === 'join' ? `${whose.club} admits you, ${whose.name}.` : `${whose.name}, this sets a new password and signs you out everywhere.`} You sign in as <b>{whose.email ?? ''}</b>. Your password is also your signature: keep it to yourself.</p>
+      <TextField label="Password" type="password" autoComplete="new-password" {...register('password', { validate: (text) => text.length >= 10 || 'Choose at least 10 characters.' })} error={errors.password !== undefined} helperText={errors.password?.message ?? 'At least 10 characters.'} />
+      <TextField label="The password again" type="password" autoComplete="new-password" {...register('again', { validate: (text, all) => text === all.password || 'The two are not the same.' })} error={errors.again !== undefined} helperText={errors.again?.message} />
+      {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
+      <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>Keep this password</Button>
+    </form>
+  );
+}
+
+/** Choosing a password by a link from the administrator. */
+export function JoinScreen() {
+  const link = useLink();
+  const { data, error } = useQuery({ queryKey: ['join', link], queryFn: () => send<Link>('/api/join', link), enabled: link !== null, retry: false, refetchOnWindowFocus: false });
+  return (
+    <main style={{ maxWidth: 480, margin: '0 auto', padding: '40px 20px' }}>
+      <h1 style={{ marginTop: 0 }}>Choose a password</h1>
+      {link === null ? <p>This address is not complete. Open the whole link that the administrator gave you.</p> : data !== undefined ? <Choose link={link} whose={data} /> : error === null ? <p>Loading …</p> : <p role="alert" style={{ color: 'var(--grounded)', fontWeight: 700 }}>{error.message}</p>}
+    </main>
+  );
+}
