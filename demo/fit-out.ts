@@ -16,7 +16,7 @@ import { DAYS_BACK, type History } from './history';
 const workshop: Signature = { name: 'Cape Reach Workshop', certificate: { kind: 'repair-station', number: 'RS-0417', validFrom: civilDate('2009-04-01'), validUntil: 'no-expiry' } };
 
 /** The invented serial number that belongs to a registration. */
-export const serialOf = (registration: string): string => `TB-${registration.slice(2, 4)}${registration.slice(-1) === 'G' ? '4' : '1'}7`;
+export const serialOf = (registration: string): string => registration.startsWith('VH') ? 'TB-0X17' : `TB-${registration.slice(2, 4)}${registration.slice(-1) === 'G' ? '4' : '1'}7`;
 
 /** The aircraft as built. */
 export function particularsOf({ registration, category, firstFlown, fit, features, typeName }: DemoAircraft): Particulars {

@@ -1,26 +1,5 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { createServer } from 'node:net';
 import { alert, expect, row, signIn, test } from './groval';
-
-/** A server of this test's own, on the same database, which may be killed. */
-function freePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
-    const probe = createServer().once('error', reject).listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() => { resolve(typeof address === 'object' && address !== null ? address.port : 0); });
-    });
-  });
-}
-
-async function start(port: number): Promise<ChildProcess> {
-  const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--hostname', '127.0.0.1', '--port', String(port)], {
-    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', GROVAL_DEMO_PASSWORD: 'tern-bay-demo', GROVAL_URL: `http://127.0.0.1:${port}` }, stdio: 'ignore',
-  });
-  await expect.poll(() => fetch(`http://127.0.0.1:${port}/api/health`).then((answer) => answer.ok, () => false), { timeout: 30_000 }).toBe(true);
-  return child;
-}
-
-const gone = (child: ChildProcess, signal: NodeJS.Signals) => new Promise<number | null>((resolve) => { child.once('exit', (code) => { resolve(code); }); child.kill(signal); });
+import { freePort, gone, startServer as start } from './servers';
 
 test('an open desk whose server was killed says so, and catches up by itself', async ({ browser }) => {
   const port = await freePort();

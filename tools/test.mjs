@@ -101,6 +101,8 @@ async function main() {
         ...applicationEnvironment(cluster, 'groval_browser', `http://127.0.0.1:${port}`), GROVAL_TEST_PORT: String(port), GROVAL_LOG_LEVEL: 'warn', GROVAL_TEST_STATE: folder,
       };
       await step('demo data', () => prepareDatabase(cluster, { database: 'groval_browser', demo: true, log: log('prepare-browser') }));
+      await step('empty installation', () => prepareDatabase(cluster, { database: 'groval_empty', demo: false, log: log('prepare-empty') }));
+      env.GROVAL_TEST_EMPTY_URL = applicationEnvironment(cluster, 'groval_empty', '').DATABASE_URL;
       await suite('browser', bin('playwright'), () => ['test', ...(process.env.GROVAL_TEST_FILTER ? [process.env.GROVAL_TEST_FILTER] : [])], { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: join(folder, 'browser.json') }, (report) => ({ passed: (report?.stats?.expected ?? 0) + (report?.stats?.flaky ?? 0), failed: report?.stats?.unexpected ?? 0 }));
     }
   } finally { stop(); }

@@ -1,6 +1,7 @@
 import type { FactEntry } from '@/contracts/aircraft-entry';
 import { boxOf } from '@/contracts/case-boxes';
 import { clubPaperOf, databaseOf, directiveOf, equipmentOf, itemOf, locatorOf, particularsOf, receiverCheckOf } from '@/contracts/case-mapping';
+import { latestOf } from '@/core/records/facts';
 import type { Plain } from '@/core/decision/canonical';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
@@ -42,22 +43,25 @@ function recordOf({ factId: id, fact }: FactEntry, recordedAt: Instant, zone: Zo
   }
 }
 
-/** Whether this replaces what somebody said of the aircraft before. */
-function replaces({ stored: { facts } }: Changing, { fact }: FactEntry): boolean {
-  if (fact.kind === 'equipment') return facts.equipment.length > 0;
-  return fact.kind === 'description' && (facts.aircraft.approvedFor !== null || facts.descriptions.length > 0);
+/** What a fact takes the place of; null where it is the first word on it, or stands beside others. */
+function takesPlaceOf({ stored: { aircraftId, facts } }: Changing, { fact }: FactEntry): string | null {
+  if (fact.kind === 'equipment') return latestOf(facts.equipment)?.id ?? null;
+  if (fact.kind !== 'description') return null;
+  return facts.descriptions.at(-1)?.id ?? (facts.aircraft.approvedFor === null ? null : aircraftId);
 }
 
 /**
  * Enters one fact that decisions rest on. The first word on how an aircraft is built and equipped is any record keeper's; replacing it
- * is the mechanic's or the administrator's. What was said before stays on record.
+ * is the mechanic's or the administrator's, and only of what they had before their eyes. What was said before stays on record.
  */
 export function enterFact(ports: Ports, actor: Actor, entry: FactEntry): Promise<Outcome<{ readonly factId: string; readonly revision: number }>> {
   if (!actor.roles.some((role) => KEEPERS.includes(role))) return Promise.resolve(refused({ code: 'not-entitled', message: 'Only a dispatcher, a mechanic or the administrator enters what an aircraft is and carries.' }));
   const { factId, aircraftId, fact } = entry;
-  return changeAircraft(ports, actor, aircraftId, 'enter-fact', entry.seenRevision, async (changing) => {
+  return changeAircraft(ports, actor, aircraftId, 'enter-fact', null, async (changing) => {
     const { tx, club, recordedAt } = changing;
-    if (replaces(changing, entry) && !actor.roles.some((role) => REPLACERS.includes(role))) throw new Refused({ code: 'not-entitled', message: 'This is on record already. A mechanic or the administrator replaces it; ask one of them.' });
+    const before = takesPlaceOf(changing, entry);
+    if (before !== null && !actor.roles.some((role) => REPLACERS.includes(role))) throw new Refused({ code: 'not-entitled', message: 'This is on record already. A mechanic or the administrator replaces it; ask one of them.' });
+    if ('instead' in fact && fact.instead !== before) throw new Refused({ code: 'invalid', message: 'Somebody put another one on record since you opened this. Nothing was recorded; what you wrote is kept. Look at it in another window; put on record once more, yours takes its place.', problems: [{ path: 'fact.instead', message: 'is not the latest' }] });
     const record = recordOf(entry, recordedAt, club.place.zone);
     if (record !== null) await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [record]);
     else if (fact.kind === 'description') {

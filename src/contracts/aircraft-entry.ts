@@ -17,13 +17,15 @@ export type NewAircraft = z.output<typeof newAircraftSchema>;
 /** What an aircraft is, entered anew as a whole: what is left out is not known. */
 const description = z.strictObject({ category: z.enum(CATEGORIES).optional(), firstFlownOn: dateSchema.optional(), approvedFor: z.array(box).min(1).max(12).optional(), ...particulars });
 
+/** What the form was opened on: what it takes the place of. Null where nothing was on record. */
+const instead = z.string().max(80).nullable();
 /** The day on which something was seen or done; absent is now. */
 const on = dateSchema.optional();
 
 /** The facts that a record keeper enters, one at a time, in the words of the case format. Completions are signed elsewhere. */
 export const FACT_SCHEMAS = {
-  description: z.strictObject({ kind: z.literal('description'), description }),
-  equipment: z.strictObject({ kind: z.literal('equipment'), on, list: equipmentList.omit({ happenedAt: true, recordedAt: true }) }),
+  description: z.strictObject({ kind: z.literal('description'), instead, description }),
+  equipment: z.strictObject({ kind: z.literal('equipment'), instead, on, list: equipmentList.omit({ happenedAt: true, recordedAt: true }) }),
   item: z.strictObject({ kind: z.literal('item'), item: item.omit({ recordedAt: true, done: true }) }),
   directive: z.strictObject({ kind: z.literal('directive'), directive: directive.omit({ recordedAt: true, done: true }) }),
   complete: z.strictObject({ kind: z.literal('complete'), list: z.enum(['items', 'directives']) }),
@@ -35,14 +37,14 @@ export const FACT_SCHEMAS = {
 
 /** One fact about one aircraft. */
 export const factSchema = z.strictObject({
-  factId: z.uuid(), aircraftId: z.uuid('expected an aircraft'), seenRevision: z.number().int().min(1),
+  factId: z.uuid(), aircraftId: z.uuid('expected an aircraft'),
   fact: z.discriminatedUnion('kind', [FACT_SCHEMAS.description, FACT_SCHEMAS.equipment, FACT_SCHEMAS.item, FACT_SCHEMAS.directive, FACT_SCHEMAS.complete, FACT_SCHEMAS.locator, FACT_SCHEMAS['receiver-check'], FACT_SCHEMAS.database, FACT_SCHEMAS['club-paper']]),
 });
 export type FactEntry = z.output<typeof factSchema>;
 export type FactInput = z.input<typeof factSchema>['fact'];
 
 type VolumeInput = NonNullable<NonNullable<DescriptionInput['fuel']>['burnPerHour']>;
-const volumeInput = (value: Volume): VolumeInput => { const unit = unitFor('pL', [value]); return { amount: inUnit('pL', value, unit), unit: unit as VolumeInput['unit'] }; };
+const volumeInput = (value: Volume): VolumeInput => { const unit = unitFor('pL', [value], 'US gal'); return { amount: inUnit('pL', value, unit), unit: unit as VolumeInput['unit'] }; };
 const absent = <T>(value: T | null): T | undefined => value ?? undefined;
 type PartInput = NonNullable<NonNullable<DescriptionInput['measured']>[number]['uses']>[number];
 /** A box with every dimension named is a part with every dimension named. */
@@ -68,8 +70,8 @@ export function describedAs({ category, firstFlownOn, approvedFor, particulars: 
 type Base = (typeof QUANTITIES)[keyof typeof QUANTITIES];
 
 /** A unit that writes both ends of a limit exactly. */
-function unitFor(base: Base, values: readonly (number | null)[]): string {
-  const units = base === 'pL' ? ['US qt', 'US gal', 'L', 'imp gal', 'mL'] : base === 'Pa' ? ['kPa', 'psi', 'bar'] : unitsOf(base);
+function unitFor(base: Base, values: readonly (number | null)[], first = 'US qt'): string {
+  const units = base === 'pL' ? [first, 'US gal', 'L', 'US qt', 'imp gal', 'mL'] : base === 'Pa' ? ['kPa', 'psi', 'bar'] : unitsOf(base);
   return units.find((unit) => values.every((value) => value === null || parseMeasure((value / (parseMeasure('1', unit, base) ?? 1)).toFixed(3), unit, base) === value)) ?? units[0] ?? '';
 }
 

@@ -34,7 +34,9 @@ export interface Facts {
   readonly missing: readonly { readonly id: string; readonly headline: string; readonly meaning: string; readonly lift: string }[];
   readonly aircraft: Aircraft;
   readonly categoryName: string;
-  readonly equipment: { readonly seen: string; readonly items: readonly EquipmentItem[] } | null;
+  /** What another description would take the place of. */
+  readonly descriptionId: string | null;
+  readonly equipment: { readonly id: string; readonly seen: string; readonly items: readonly EquipmentItem[] } | null;
   readonly items: readonly FactLine[];
   readonly directives: readonly FactLine[];
   /** Whether somebody said that the list is complete. */
@@ -73,8 +75,9 @@ export async function facts(tx: ClubTransaction, reader: { readonly clubId: stri
       const words = tellConstraint(constraint, 'in-force');
       return { id: words.id, headline: words.headline, meaning: words.meaning, lift: words.lifts[0] === undefined ? '' : `${words.lifts[0].act}: ${words.lifts[0].by}` };
     }),
+    descriptionId: known.descriptions.at(-1)?.id ?? (known.aircraft.approvedFor === null ? null : found.aircraft_id),
     aircraft: known.aircraft, categoryName: known.aircraft.category === null ? 'category not known' : CATEGORY_NAMES[known.aircraft.category],
-    equipment: known.equipmentList === null ? null : { seen: seen(known.equipmentList.happenedAt), items: known.equipmentList.items },
+    equipment: known.equipmentList === null ? null : { id: known.equipmentList.id, seen: seen(known.equipmentList.happenedAt), items: known.equipmentList.items },
     items: items.map(({ id, name, interval, until }) => ({ id, text: name, more: until === null ? intervalText(interval) : until === 'no-expiry' ? 'no expiry' : `until ${dateText(until)}` })),
     directives: directives.map(({ id, number, title, applies, methods }) => ({ id, text: `${number}: ${title}`, more: applies === false ? 'does not apply to this aircraft' : methods.map(({ name }) => name).join('; ') })),
     complete: { items: known.items !== null, directives: known.directives !== null },

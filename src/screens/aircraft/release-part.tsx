@@ -6,7 +6,7 @@ import type { Folder } from '@/queries/folder';
 import type { ReleaseView } from '@/queries/release';
 import { DailyForm, IssueForm, ReleaseChangeForm, type ReleaseAct } from './release-forms';
 
-const STANDINGS = { 'in-force': 'in force', suspended: 'suspended', cancelled: 'cancelled' } as const;
+const STANDINGS = { 'in-force': 'In force', suspended: 'Suspended', cancelled: 'Cancelled' } as const;
 
 /** The maintenance release: how long it holds, what it requires, what was endorsed on it, and the daily inspection with what is carried over. */
 export function ReleasePart({ folder, view, roles }: { readonly folder: Folder; readonly view: ReleaseView; readonly roles: readonly string[] }) {
@@ -21,11 +21,11 @@ export function ReleasePart({ folder, view, roles }: { readonly folder: Folder; 
       <h2 id="release">Maintenance release</h2>
       {release === null ? <p>None is on record, so the aircraft does not fly.</p> : (
         <>
-          <div><b style={{ color: release.standing === 'in-force' ? undefined : 'var(--grounded)' }}>{release.standing === null ? 'Standing not known' : STANDINGS[release.standing]}</b>, issued {release.issued}, expires <b className="mono">{release.expires}</b>.</div>
+          <div><b style={{ color: release.standing === 'in-force' ? undefined : 'var(--grounded)' }}>{release.standing === null ? 'Standing not known' : STANDINGS[release.standing]}</b>, issued {release.issued}, expires <b>{release.expires}</b>.</div>
           <div className="small">Shows {release.shown ?? 'no registration'} · {release.aboard === true ? 'aboard' : release.aboard === false ? 'not aboard' : 'nobody looked whether it is aboard'} · signed by {release.signed}</div>
           {release.required.length === 0 ? null : (
             <ul aria-label="Maintenance required" style={{ listStyle: 'none', margin: '8px 0', padding: 0 }}>{release.required.map((one) => (
-              <li key={one.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0', display: 'flex', gap: 10, alignItems: 'baseline' }}><b style={{ flex: 1 }}>{one.what}</b><span className="mono">{one.due}</span>{one.done === null ? (keeps ? act('done', 'Done …', one.id) : <span>open</span>) : <span className="small">done {one.done}</span>}</li>
+              <li key={one.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}><div style={{ display: 'flex', gap: 10, alignItems: 'baseline' }}><b style={{ flex: 1 }}>{one.what}</b><span className="mono">{one.due}</span>{one.done !== null ? null : keeps ? act('done', 'Done …', one.id) : <span>still open</span>}</div>{one.done === null ? null : <div className="small">Done {one.done}</div>}</li>
             ))}</ul>
           )}
         </>

@@ -17,17 +17,15 @@ const ACTS: Readonly<Record<string, string>> = {
 export function useSigned() {
   const client = useQueryClient();
   const [trouble, setTrouble] = useState<{ readonly message: string; readonly changes: readonly Changed[] } | null>(null);
-  /** Answers whether it was recorded. @param tell gets each problem with the field that it is about; @param now gets the revision that the aircraft has now, where the answer says */
-  const sign = async (path: string, value: unknown, tell: (path: string, message: string) => void, now?: (revision: number) => void): Promise<boolean> => {
+  /** Answers whether it was recorded. @param tell gets each problem with the field that it is about */
+  const sign = async (path: string, value: unknown, tell: (path: string, message: string) => void): Promise<boolean> => {
     setTrouble(null);
     try {
-      const { revision } = await send<{ readonly revision?: number }>(path, value);
-      if (revision !== undefined) now?.(revision);
+      await send(path, value);
       await client.invalidateQueries();
       return true;
     } catch (error) {
       if (error instanceof Refusal) for (const problem of error.details.problems ?? []) tell(problem.path, problem.message);
-      if (error instanceof Refusal && error.details.revision !== undefined) now?.(error.details.revision);
       setTrouble({ message: error instanceof Error ? error.message : 'It was not recorded. Try again.', changes: (error instanceof Refusal ? error.details.changes ?? [] : []) as readonly Changed[] });
       // Not waited for: whoever types on meanwhile must not lose it to what the form does after a refusal.
       void client.invalidateQueries({ queryKey: ['aircraft'] });

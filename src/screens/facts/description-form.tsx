@@ -14,8 +14,8 @@ import { QUANTITIES, QUANTITY_NAMES, type Quantity } from '@/core/records/measur
 import { sentenceCase } from '@/explain/formats';
 import { CATEGORY_NAMES, QUANTITY_NAMES_IN_WORDS } from '@/explain/names';
 import type { Facts } from '@/queries/facts';
-import { SignedTrouble } from '../aircraft/signed-form';
-import { figure, said, useFact } from './use-fact';
+import { FactAnswer } from './fact-answer';
+import { figure, said, useFact, useInstead } from './use-fact';
 import { UsesBoxes, type TickedBox } from './uses-boxes';
 
 type Measured = NonNullable<DescriptionInput['measured']>[number];
@@ -28,6 +28,7 @@ interface Fields {
 
 const UNITS = Object.keys(VOLUME_UNITS) as readonly VolumeUnit[];
 const text = (value: string | number | undefined): string => (value === undefined ? '' : String(value));
+const NAVIGATION = { 'vor-only': 'VOR only', 'satellite-only': 'satellites only', either: 'either of the two' } as const;
 const REMEDIES = { 'top-up': 'top it up, a step before flight', service: 'service, a step before flight', mechanic: 'a mechanic' } as const;
 
 function fieldsOf(aircraft: Facts['aircraft']): Fields {
@@ -60,19 +61,21 @@ function described(fields: Fields): DescriptionInput {
 }
 
 const three = { display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))', gap: 12 } as const;
-const row = { display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'center' } as const;
+const row = { display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'flex-start' } as const;
 const shrink = { inputLabel: { shrink: true } } as const;
 const decimal = { htmlInput: { inputMode: 'decimal', className: 'figure' } } as const;
 
 /** What the aircraft is and what it may be used for, as a whole: saved, it takes the place of what was said before. */
 export function DescriptionForm({ facts }: { readonly facts: Facts }) {
-  const { enter, trouble } = useFact(facts, true);
+  const { enter, answer } = useFact(facts);
+  const { instead, recorded, told } = useInstead(facts.descriptionId);
   const { register, control, handleSubmit, setError, formState: { errors, isSubmitting } } = useForm<Fields>({ defaultValues: fieldsOf(facts.aircraft) });
   const tanks = useFieldArray({ control, name: 'tanks' as never });
   const limits = useFieldArray({ control, name: 'measured' as never });
   const [engine, measured] = useWatch({ control, name: ['engine', 'measured'] });
   const submit = async (fields: Fields) => {
-    await enter({ kind: 'description', description: described(fields) }, (field, message) => { setError(field as keyof Fields, { message }); });
+    const done = await enter({ kind: 'description', instead, description: described(fields) }, (field, message) => { told(field); setError(field as keyof Fields, { message }); });
+    if (done !== null) recorded(done);
   };
   const choice = (name: keyof Fields, label: string, options: readonly (readonly [string, string])[], help = '') => (
     <Controller key={name} control={control} name={name as 'category'} render={({ field: { value, onChange } }) => <TextField select label={label} value={value} onChange={onChange} helperText={help} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}><MenuItem value="">not known</MenuItem>{options.map(([key, words]) => <MenuItem key={key} value={key}>{words}</MenuItem>)}</TextField>} />
@@ -86,7 +89,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
         {choice('category', 'Category of its certificate', CATEGORIES.map((one) => [one, sentenceCase(CATEGORY_NAMES[one])]))}{line('serialNumber', 'Serial number')}{day('firstFlownOn', 'First flown on')}{day('manufacturedOn', 'Made on', 'Decides about harnesses.')}{day('certificatedOn', 'Type certificated on', 'Decides about anticollision lights by day.')}
         <TextField label="Seats, the pilot’s included" {...register('seats')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} error={errors.seats !== undefined} helperText={errors.seats?.message} />
         {choice('engine', 'Engine', [['air', 'air-cooled'], ['liquid', 'liquid-cooled'], ['none', 'none']])}{choice('gear', 'Landing gear', [['fixed', 'fixed'], ['retractable', 'retractable']])}
-        {choice('programme', 'Inspections', [['annual', 'annual and 100-hour'], ['progressive', 'progressive, by segments']])}{choice('ifrNavigation', 'Navigation by instruments rests on', IFR_NAVIGATION.map((one) => [one, one.replaceAll('-', ' ')]))}
+        {choice('programme', 'Inspections', [['annual', 'annual and 100-hour'], ['progressive', 'progressive, by segments']])}{choice('ifrNavigation', 'Navigation by instruments rests on', IFR_NAVIGATION.map((one) => [one, NAVIGATION[one]]))}
         {line('manualRevision', 'Revision of its manual in force', '“none” where it has no revisions.')}{choice('minimumEquipmentList', 'Minimum equipment list', [['none', 'none'], ['approved', 'approved, with its letter aboard']])}
       </div>
       {engine === 'air' || engine === 'liquid' ? <Controller control={control} name="altitude" render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label="An altitude engine, which needs a manifold pressure gauge" />} /> : null}
@@ -112,7 +115,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
         <div><Button size="small" onClick={() => { limits.append({ quantity: 'oil', which: '', unit: 'US qt', min: '', max: '', open: false, uses: undefined, remedy: 'top-up', everyFlight: true } as never); }}>Another limit</Button></div>
       </fieldset>
       <Controller control={control} name="boxes" render={({ field: { value, onChange } }) => <UsesBoxes boxes={value} onChange={onChange} />} />
-      <SignedTrouble trouble={trouble} />
+      <FactAnswer {...answer} />
       <div><Button type="submit" variant="contained" disabled={isSubmitting}>Put this on record</Button></div>
     </form>
   );

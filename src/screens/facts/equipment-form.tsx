@@ -9,8 +9,8 @@ import { EQUIPMENT_KINDS, type EquipmentKind } from '@/core/records/equipment';
 import { sentenceCase } from '@/explain/formats';
 import { EQUIPMENT_NAMES } from '@/explain/names';
 import type { Facts } from '@/queries/facts';
-import { SignedTrouble } from '../aircraft/signed-form';
-import { useFact } from './use-fact';
+import { FactAnswer } from './fact-answer';
+import { useFact, useInstead } from './use-fact';
 
 type Line = Exclude<NonNullable<EquipmentInput[EquipmentKind]>, string>;
 type Lines = Partial<Record<EquipmentKind, Line>>;
@@ -29,12 +29,14 @@ function Asked({ label, value, onChange }: { readonly label: string; readonly va
 export function EquipmentForm({ facts }: { readonly facts: Facts }) {
   const [lines, setLines] = useState<Lines>(() => listedAs(facts.equipment?.items ?? []) as Lines);
   const [on, setOn] = useState(facts.today);
-  const { enter, trouble } = useFact(facts, true);
+  const { enter, answer } = useFact(facts);
+  const { instead, recorded, told } = useInstead(facts.equipment?.id ?? null);
   const set = (kind: EquipmentKind, change: Partial<Line> | null) => {
     setLines((before) => (change === null ? Object.fromEntries(Object.entries(before).filter(([key]) => key !== kind)) : { ...before, [kind]: { ...before[kind], ...change } }));
   };
   const save = async () => {
-    await enter({ kind: 'equipment', on, list: { items: lines } });
+    const done = await enter({ kind: 'equipment', instead, on, list: { items: lines } }, told);
+    if (done !== null) recorded(done);
   };
   return (
     <form noValidate onSubmit={(event) => { event.preventDefault(); void save(); }} aria-label="Equipment" style={{ display: 'grid', gap: 12 }}>
@@ -59,7 +61,7 @@ export function EquipmentForm({ facts }: { readonly facts: Facts }) {
           );
         })}
       </ul>
-      <SignedTrouble trouble={trouble} />
+      <FactAnswer {...answer} />
       <div><Button type="submit" variant="contained">Put this list on record</Button></div>
     </form>
   );

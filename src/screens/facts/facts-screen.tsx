@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useSecondInAddress } from '../data/address';
 import { clock, day } from '../data/clock';
 import { useLive } from '../data/live';
@@ -14,9 +14,11 @@ import { EquipmentForm } from './equipment-form';
 import { Directives, Items } from './list-forms';
 import { ClubPaperForm, DatabaseForm, LocatorForm, ReceiverCheckForm } from './single-forms';
 
-/** One kind of facts: closed while there is something on record, open while there is nothing. */
+/** One kind of facts: closed where there is something on record already, open where there is nothing. */
 function Part({ title, state, open, children }: { readonly title: string; readonly state: string; readonly open: boolean; readonly children: ReactNode }) {
-  return <details open={open} style={{ borderTop: '1px solid var(--rule)' }}><summary style={{ padding: '10px 0', cursor: 'pointer' }}><b style={{ fontSize: 18 }}>{title}</b> <span className="small">{state}</span></summary><div style={{ padding: '4px 0 18px' }}>{children}</div></details>;
+  // As it was when the page opened: a part does not shut by itself under somebody's hands.
+  const [first] = useState(open);
+  return <details open={first} style={{ borderTop: '1px solid var(--rule)' }}><summary style={{ padding: '10px 0', cursor: 'pointer' }}><b style={{ fontSize: 18 }}>{title}</b> <span className="small">{state}</span></summary><div style={{ padding: '4px 0 18px' }}>{children}</div></details>;
 }
 
 /** What decisions about an aircraft rest on beyond its papers and maintenance: entered by whoever keeps the records, with what is still missing. */

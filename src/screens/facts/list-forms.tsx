@@ -12,7 +12,7 @@ import { ITEM_KINDS, type ItemKind } from '@/core/records/maintenance-item';
 import { sentenceCase } from '@/explain/formats';
 import { ITEM_KIND_NAMES } from '@/explain/names';
 import type { FactLine, Facts } from '@/queries/facts';
-import { SignedTrouble } from '../aircraft/signed-form';
+import { FactAnswer } from './fact-answer';
 import { intervalOf, IntervalFields, NO_INTERVAL, type IntervalText } from './interval-fields';
 import { said, useFact } from './use-fact';
 
@@ -21,14 +21,14 @@ const two = { display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(24
 
 /** The records of a list with whether somebody said that it is complete, and a way to say so. */
 function FactList({ facts, list, lines, none, children }: { readonly facts: Facts; readonly list: 'items' | 'directives'; readonly lines: readonly FactLine[]; readonly none: string; readonly children: ReactNode }) {
-  const { enter, trouble } = useFact(facts);
+  const { enter, answer } = useFact(facts);
   return (
     <div style={{ display: 'grid', gap: 12 }}>
       {lines.length === 0 ? <p style={{ margin: 0 }}>{none}</p> : <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{lines.map((line) => <li key={line.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}><b>{line.text}</b> <span className="small">{line.more}</span></li>)}</ul>}
       {facts.complete[list] ? <p className="small" style={{ margin: 0 }}>Somebody said that the list is complete. Completions are signed in the folder.</p> : (
         <div><b>Nobody has said that this is all, so the aircraft stays closed.</b> <Button size="small" variant="outlined" onClick={() => { void enter({ kind: 'complete', list }); }}>{lines.length === 0 ? 'There are none' : 'That is all of them'}</Button></div>
       )}
-      <SignedTrouble trouble={trouble} />
+      <FactAnswer {...answer} />
       {children}
     </div>
   );
@@ -40,10 +40,10 @@ const NO_ITEM: ItemFields = { name: '', kind: 'service', interval: NO_INTERVAL, 
 /** Life limits, overhauls, services, checks and dated things. */
 export function Items({ facts }: { readonly facts: Facts }) {
   const [open, setOpen] = useState(false);
-  const { enter, trouble } = useFact(facts);
+  const { enter, answer } = useFact(facts);
   const { register, control, handleSubmit, reset, setError, formState: { errors, isSubmitting } } = useForm<ItemFields>({ defaultValues: NO_ITEM });
   const submit = async ({ name, kind, interval, until, noExpiry, excess, signedAs }: ItemFields) => {
-    if (await enter({ kind: 'item', item: { name, kind, interval: intervalOf(interval), until: noExpiry ? 'no-expiry' : said(until), excess, signedAs } }, (field, message) => { setError(field as 'name', { message }); })) { reset(NO_ITEM); setOpen(false); }
+    if (await enter({ kind: 'item', item: { name, kind, interval: intervalOf(interval), until: noExpiry ? 'no-expiry' : said(until), excess, signedAs } }, (field, message) => { setError(field as 'name', { message }); }) !== null) { reset(NO_ITEM); setOpen(false); }
   };
   return (
     <FactList facts={facts} list="items" lines={facts.items} none="No item is on record.">
@@ -58,7 +58,7 @@ export function Items({ facts }: { readonly facts: Facts }) {
           </div>
           <Controller control={control} name="interval" render={({ field: { value, onChange } }) => <IntervalFields label="Again after" value={value} onChange={onChange} help="Whichever comes first." />} />
           <Controller control={control} name="noExpiry" render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label="It states that it does not expire" />} />
-          <SignedTrouble trouble={trouble} />
+          <FactAnswer {...answer} />
           <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Put it on record</Button><Button onClick={() => { setOpen(false); }}>Leave it</Button></div>
         </form>
       )}
@@ -72,13 +72,13 @@ const NO_DIRECTIVE: DirectiveFields = { number: '', title: '', applies: 'yes', e
 /** Airworthiness directives. */
 export function Directives({ facts }: { readonly facts: Facts }) {
   const [open, setOpen] = useState(false);
-  const { enter, trouble } = useFact(facts);
+  const { enter, answer } = useFact(facts);
   const { register, control, handleSubmit, reset, setError, formState: { errors, isSubmitting } } = useForm<DirectiveFields>({ defaultValues: NO_DIRECTIVE });
   const submit = async ({ number, title, applies, effectiveOn, initial, method, ends, repeats, noFerry }: DirectiveFields) => {
     const again = intervalOf(repeats);
     if (applies === 'yes' && !ends && again === undefined) { setError('method', { message: 'Say how long it holds once done, or that it ends the directive.' }); return; }
     const methods = method.trim() === '' ? {} : { method: { name: method, ...(ends || again === undefined ? {} : { repeats: again }) } };
-    if (await enter({ kind: 'directive', directive: { number, title, applies: applies === 'yes', effectiveOn: said(effectiveOn), initial: intervalOf(initial), noFerry, equipment: [], methods } }, (field, message) => { setError(field as 'number', { message }); })) { reset(NO_DIRECTIVE); setOpen(false); }
+    if (await enter({ kind: 'directive', directive: { number, title, applies: applies === 'yes', effectiveOn: said(effectiveOn), initial: intervalOf(initial), noFerry, equipment: [], methods } }, (field, message) => { setError(field as 'number', { message }); }) !== null) { reset(NO_DIRECTIVE); setOpen(false); }
   };
   const field = (name: keyof DirectiveFields) => ({ error: errors[name] !== undefined, helperText: errors[name]?.message });
   return (
@@ -97,7 +97,7 @@ export function Directives({ facts }: { readonly facts: Facts }) {
             <Controller control={control} name="ends" render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label="Done once, it is done for good" />} />
             <Controller control={control} name="noFerry" render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label="It forbids the ferry flight on a special permit" />} />
           </div>
-          <SignedTrouble trouble={trouble} />
+          <FactAnswer {...answer} />
           <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Put it on record</Button><Button onClick={() => { setOpen(false); }}>Leave it</Button></div>
         </form>
       )}

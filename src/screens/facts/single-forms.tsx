@@ -8,21 +8,21 @@ import { useForm, type FieldValues, type Path, type UseFormReturn, type DefaultV
 import type { FactInput } from '@/contracts/aircraft-entry';
 import { sentenceCase } from '@/explain/formats';
 import type { FactLine, Facts } from '@/queries/facts';
-import { SignedTrouble } from '../aircraft/signed-form';
+import { FactAnswer } from './fact-answer';
 import { figure, said, useFact } from './use-fact';
 
 const grid = { display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(220px, 1fr))', gap: 12 } as const;
 
 /** A small form for one record: the latest is told above it, and what is saved becomes the latest. */
 function RecordForm<F extends FieldValues>({ facts, name, lines, none, empty, fact, children }: { readonly facts: Facts; readonly name: string; readonly lines: readonly FactLine[]; readonly none: string; readonly empty: DefaultValues<F>; readonly fact: (fields: F) => FactInput; readonly children: (form: UseFormReturn<F>) => ReactNode }) {
-  const { enter, trouble } = useFact(facts);
+  const { enter, answer } = useFact(facts);
   const form = useForm<F>({ defaultValues: empty });
-  const submit = async (fields: F) => { if (await enter(fact(fields), (field, message) => { form.setError(field as Path<F>, { message }); })) form.reset(empty); };
+  const submit = async (fields: F) => { if (await enter(fact(fields), (field, message) => { form.setError(field as Path<F>, { message }); }) !== null) form.reset(empty); };
   return (
     <form noValidate onSubmit={(event) => { void form.handleSubmit(submit)(event); }} aria-label={name} style={{ display: 'grid', gap: 12 }}>
       {lines.length === 0 ? <p style={{ margin: 0 }}>{none}</p> : <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{lines.map((line) => <li key={line.id}><b>{sentenceCase(line.text)}</b> <span className="small">{line.more}</span></li>)}</ul>}
       <div style={grid}>{children(form)}</div>
-      <SignedTrouble trouble={trouble} />
+      <FactAnswer {...answer} />
       <div><Button type="submit" variant="outlined" disabled={form.formState.isSubmitting}>Put it on record</Button></div>
     </form>
   );

@@ -5,22 +5,34 @@ import type { FactInput } from '@/contracts/aircraft-entry';
 import type { Facts } from '@/queries/facts';
 import { useSigned } from '../aircraft/signed-form';
 
-/**
- * Sends one fact. What was typed stays when it is refused; sent again after a lost answer, it is recorded once.
- * @param whole true for a form that replaces the whole of something: it stands for what was on record when it was opened, so that what
- * others changed since is told before it is covered; sent once more, it is meant
- */
-export function useFact({ aircraftId, revision }: Pick<Facts, 'aircraftId' | 'revision'>, whole = false) {
+/** Sends one fact. What was typed stays when it is refused; sent again after a lost answer, it is recorded once. */
+export function useFact({ aircraftId }: Pick<Facts, 'aircraftId'>) {
   const [factId, setFactId] = useState(() => crypto.randomUUID());
-  const [opened, setOpened] = useState(revision);
+  const [done, setDone] = useState(false);
   const { sign, trouble } = useSigned();
-  /** Answers whether it was recorded. @param tell gets each problem with the last part of its path */
-  const enter = async (fact: FactInput, tell: (field: string, message: string, path: string) => void = () => { /* the message says it */ }): Promise<boolean> => {
-    const done = await sign('/api/facts', { factId, aircraftId, seenRevision: whole ? opened : revision, fact }, (path, message) => { tell(path.split('.').at(-1) ?? path, message, path); }, setOpened);
-    if (done) setFactId(crypto.randomUUID());
-    return done;
+  /** Answers the id under which it was recorded; null where it was not. @param tell gets each problem with the last part of its path */
+  const enter = async (fact: FactInput, tell: (field: string, message: string) => void = () => { /* the message says it */ }): Promise<string | null> => {
+    setDone(false);
+    const went = await sign('/api/facts', { factId, aircraftId, fact }, (path, message) => { tell(path.split('.').at(-1) ?? path, message); });
+    if (!went) return null;
+    setDone(true);
+    setFactId(crypto.randomUUID());
+    return factId;
   };
-  return { enter, trouble };
+  return { enter, answer: { trouble, done } };
+}
+
+/**
+ * What a form that replaces the whole of something stands for: what was on record when it was opened. What somebody else put there since
+ * is told before it is covered; sent once more, it is meant.
+ */
+export function useInstead(latest: string | null) {
+  const [opened, setOpened] = useState<{ readonly id: string | null } | 'latest'>({ id: latest });
+  return {
+    instead: opened === 'latest' ? latest : opened.id,
+    recorded: (id: string) => { setOpened({ id }); },
+    told: (field: string) => { if (field === 'instead') setOpened('latest'); },
+  };
 }
 
 /** An empty text says nothing. */

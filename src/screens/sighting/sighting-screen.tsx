@@ -1,6 +1,7 @@
 'use client';
 
 import Alert from '@mui/material/Alert';
+import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import Link from 'next/link';
@@ -15,7 +16,7 @@ import { Trouble } from '../shell/trouble';
 
 type Seen = SightingRoundInput['sightings'][number];
 /** What was tapped for one paper, and what was written about it. */
-interface Tapped { readonly answer: 'ours' | 'flawed' | 'missing' | 'another' | 'unreadable' | 'no-tank'; readonly shows: string; readonly issuedOn: string; readonly printedExpiry: string; readonly revision: string; readonly datedOn: string; readonly serial: string }
+interface Tapped { readonly answer: 'ours' | 'flawed' | 'missing' | 'another' | 'unreadable' | 'no-tank'; readonly shows: string; readonly issuedOn: string; readonly printedExpiry: string; readonly revision: string; readonly datedOn: string; readonly keptWhere: string; readonly number: string; readonly form: 'flight-manual' | 'placards-and-markings' }
 
 const SHOWS_REGISTRATION: readonly PaperToSight['kind'][] = ['airworthiness-certificate', 'registration-certificate'];
 
@@ -33,10 +34,10 @@ function seenOf(paper: PaperToSight, tapped: Tapped, list: SightingList, id: str
   const ours = tapped.answer === 'ours' || tapped.answer === 'flawed';
   const whole = tapped.answer === 'ours';
   return {
-    sightingId: id, kind: paper.kind, keptWhere: paper.keptWhere, number: paper.number, aboard, legible: aboard ? tapped.answer !== 'unreadable' : null, displayed: paper.kind === 'airworthiness-certificate' && aboard ? whole : null,
+    sightingId: id, kind: paper.kind, keptWhere: aboard ? day(tapped.keptWhere.trim()) ?? paper.keptWhere : paper.keptWhere, number: aboard ? day(tapped.number.trim()) ?? paper.number : paper.number, aboard, legible: aboard ? tapped.answer !== 'unreadable' : null, displayed: paper.kind === 'airworthiness-certificate' && aboard ? whole : null,
     registrationShown: SHOWS_REGISTRATION.includes(paper.kind) && aboard ? (ours ? list.registration : tapped.answer === 'another' && tapped.shows.trim() !== '' ? tapped.shows.trim().toUpperCase() : null) : null,
     serialShown: paper.kind === 'operating-limitations' && aboard ? (ours ? list.serialNumber ?? last.serialShown : tapped.answer === 'another' && tapped.shows.trim() !== '' ? tapped.shows.trim() : null) : null,
-    issuedOn: paper.kind === 'registration-certificate' ? day(tapped.issuedOn) : null, printedExpiry: paper.kind === 'registration-certificate' ? day(tapped.printedExpiry) : null, form: paper.kind === 'operating-limitations' ? last.form ?? 'flight-manual' : null, revision: paper.kind === 'operating-limitations' ? day(tapped.revision) : null,
+    issuedOn: paper.kind === 'registration-certificate' ? day(tapped.issuedOn) : null, printedExpiry: paper.kind === 'registration-certificate' ? day(tapped.printedExpiry) : null, form: paper.kind === 'operating-limitations' ? tapped.form : null, revision: paper.kind === 'operating-limitations' ? day(tapped.revision) : null,
     placards: paper.kind === 'operating-limitations' && aboard ? whole : null, datedOn: paper.kind === 'weight-and-balance' ? day(tapped.datedOn) : null, tankFitted: paper.kind === 'cabin-tank-record' ? tapped.answer !== 'no-tank' : null,
   };
 }
@@ -44,14 +45,15 @@ function seenOf(paper: PaperToSight, tapped: Tapped, list: SightingList, id: str
 const YES: Readonly<Partial<Record<PaperToSight['kind'], string>>> = { 'airworthiness-certificate': 'Yes, readable and in view', 'operating-limitations': 'Yes, and placards are in place' };
 const FLAWED: Readonly<Partial<Record<PaperToSight['kind'], string>>> = { 'airworthiness-certificate': 'Yes, but not in view', 'operating-limitations': 'Yes, but a placard is missing' };
 
-const NOTHING: Omit<Tapped, 'answer'> = { shows: '', issuedOn: '', printedExpiry: '', revision: '', datedOn: '', serial: '' };
+const NOTHING: Omit<Tapped, 'answer'> = { shows: '', issuedOn: '', printedExpiry: '', revision: '', datedOn: '', keptWhere: '', number: '', form: 'flight-manual' };
 
 function Answers({ paper, list, tapped, onTap }: { readonly paper: PaperToSight; readonly list: SightingList; readonly tapped: Tapped | undefined; readonly onTap: (change: Partial<Tapped>) => void }) {
   const { last } = paper;
   const buttons: readonly (readonly [Tapped['answer'], string])[] = paper.kind === 'cabin-tank-record' ? [['no-tank', 'No tank'], ['ours', 'A tank, and its record is aboard'], ['missing', 'A tank, but no record']]
     : [['ours', YES[paper.kind] ?? 'Yes, aboard and readable'], ...(FLAWED[paper.kind] === undefined ? [] : [['flawed', FLAWED[paper.kind] ?? ''] as const]), ['missing', 'Not there'], ['another', 'Another aircraft’s'], ['unreadable', 'Cannot be read']];
-  const tap = (answer: Tapped['answer']) => { onTap({ answer, ...(tapped === undefined ? { issuedOn: last.issuedOn ?? '', printedExpiry: last.printedExpiry ?? '', revision: last.revision ?? '', datedOn: last.datedOn ?? '' } : {}) }); };
-  const text = (name: Exclude<keyof Tapped, 'answer'>, label: string, type: 'text' | 'date' = 'text') => <TextField label={label} type={type} value={tapped?.[name] ?? ''} onChange={(event) => { onTap({ [name]: event.target.value }); }} slotProps={{ inputLabel: { shrink: true } }} />;
+  const tap = (answer: Tapped['answer']) => { onTap({ answer, ...(tapped === undefined ? { issuedOn: last.issuedOn ?? '', printedExpiry: last.printedExpiry ?? '', revision: last.revision ?? '', datedOn: last.datedOn ?? '', keptWhere: paper.keptWhere ?? '', number: paper.number ?? '', form: last.form ?? 'flight-manual' } : {}) }); };
+  const aboard = tapped !== undefined && tapped.answer !== 'missing' && tapped.answer !== 'no-tank';
+  const text = (name: Exclude<keyof Tapped, 'answer' | 'form'>, label: string, type: 'text' | 'date' = 'text') => <TextField label={label} type={type} value={tapped?.[name] ?? ''} onChange={(event) => { onTap({ [name]: event.target.value }); }} slotProps={{ inputLabel: { shrink: true } }} />;
   return (
     <div style={{ display: 'grid', gap: 8 }}>
       <div role="radiogroup" aria-label={question(paper, list)} style={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 8 }}>
@@ -60,7 +62,9 @@ function Answers({ paper, list, tapped, onTap }: { readonly paper: PaperToSight;
       {tapped?.answer === 'another' ? text('shows', paper.kind === 'operating-limitations' ? 'It is for serial number' : 'It shows the registration') : null}
       {tapped?.answer === 'ours' && paper.kind === 'registration-certificate' ? <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>{text('issuedOn', 'Issued on', 'date')}{text('printedExpiry', 'Printed expiry', 'date')}</div> : null}
       {(tapped?.answer === 'ours' || tapped?.answer === 'flawed') && paper.kind === 'operating-limitations' ? text('revision', 'Revision of the manual aboard') : null}
+      {(tapped?.answer === 'ours' || tapped?.answer === 'flawed') && paper.kind === 'operating-limitations' && last.form === null ? <TextField select label="What it is" value={tapped.form} onChange={(event) => { onTap({ form: event.target.value === 'flight-manual' ? 'flight-manual' : 'placards-and-markings' }); }}><MenuItem value="flight-manual">a flight manual</MenuItem><MenuItem value="placards-and-markings">placards and markings alone</MenuItem></TextField> : null}
       {tapped?.answer === 'ours' && paper.kind === 'weight-and-balance' ? text('datedOn', 'Dated', 'date') : null}
+      {!aboard ? null : paper.keptWhere === null ? <>{text('keptWhere', 'Where in the aircraft it is kept')}{text('number', 'Its number, where it has one')}</> : <details><summary style={{ padding: '12px 0', cursor: 'pointer' }}>Kept elsewhere, or another number</summary><div style={{ display: 'grid', gap: 8 }}>{text('keptWhere', 'Where in the aircraft it is kept')}{text('number', 'Its number, where it has one')}</div></details>}
     </div>
   );
 }

@@ -1,0 +1,209 @@
+import type { ChildProcess } from 'node:child_process';
+import type { Page } from '@playwright/test';
+import { alert, expect, expectNoViolations, row, test } from './groval';
+import { freePort, gone, startServer } from './servers';
+
+const PASSWORD = 'a-password-of-mine';
+let server: ChildProcess;
+let base: string;
+let printed = '';
+
+test.beforeAll(async () => {
+  const port = await freePort();
+  base = `http://127.0.0.1:${port}`;
+  server = await startServer(port, { DATABASE_URL: process.env['GROVAL_TEST_EMPTY_URL'], GROVAL_DEMO_PASSWORD: undefined, GROVAL_TEST_EMPTY_URL: undefined }, (text) => { printed += text; });
+});
+test.afterAll(async () => { await gone(server, 'SIGTERM'); });
+
+async function choose(page: Page, label: string, option: string): Promise<void> {
+  await page.getByLabel(label, { exact: true }).click();
+  await page.getByRole('option', { name: option, exact: true }).click();
+}
+
+test('from nothing to the first aircraft that may go: founded by the code, people by links, closed until the facts are in', async ({ browser }) => {
+  test.setTimeout(180_000);
+  const open = async () => (await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage();
+  const admin = await open();
+  await expect.poll(() => /\n {4}([0-9a-f-]{23})\n/.exec(printed)?.[1] ?? '', { timeout: 20_000 }).not.toBe('');
+  const code = /\n {4}([0-9a-f-]{23})\n/.exec(printed)?.[1] ?? '';
+
+  // A stranger finds the way, and needs the code.
+  await admin.goto('/sign-in');
+  await admin.getByRole('link', { name: 'founds the club' }).click();
+  await expect(admin.getByRole('heading', { name: 'A new club' })).toBeVisible();
+  await expectNoViolations(admin);
+  await admin.getByRole('button', { name: 'Found the club' }).click();
+  await expect(admin.getByText('Enter the code that was printed when the server started.')).toBeVisible();
+  await admin.getByLabel('One-time code').fill('00000-00000-00000-00000');
+  await admin.getByLabel('Your name').fill('Ada Quill');
+  await admin.getByLabel('Your e-mail address').fill('Ada@Example.org');
+  await admin.getByLabel('Password', { exact: true }).fill(PASSWORD);
+  await admin.getByLabel('The password again').fill(PASSWORD);
+  await admin.getByLabel('Name of the club').fill('Gull Point Flyers');
+  await admin.getByLabel('Name of the field').fill('Gull Point');
+  await admin.getByLabel('Latitude, degrees').fill('44.53');
+  await admin.getByLabel('Longitude, degrees').fill('-64.02');
+  await admin.getByLabel('Time zone of the field').fill('America/Halifax');
+  await admin.getByRole('option', { name: 'America/Halifax' }).click();
+  await choose(admin, 'Under which part the school trains', 'Part 61');
+  await admin.getByRole('button', { name: 'Found the club' }).click();
+  await expect(alert(admin)).toContainText('This is not the code.');
+  // What was typed stands.
+  await admin.getByLabel('One-time code').fill(code);
+  await admin.getByRole('button', { name: 'Found the club' }).click();
+  await admin.waitForURL('**/club');
+  await expect(admin.getByRole('heading', { name: 'Gull Point Flyers' })).toBeVisible();
+  await expect(admin.getByText('There is no aircraft yet.')).toBeVisible();
+  await expectNoViolations(admin);
+  // The code worked once.
+  expect(await (await admin.request.get('/api/founding')).json()).toEqual({ open: false, club: null });
+
+  // The administrator keeps the records too, and admits a mechanic, who chooses a password.
+  await admin.getByRole('button', { name: 'Roles of Ada Quill' }).click();
+  const roles = admin.getByRole('listitem').filter({ hasText: 'Ada Quill' }).getByRole('group', { name: 'Roles' });
+  await roles.getByLabel('Administrator').uncheck();
+  await admin.getByRole('button', { name: 'End the membership' }).click();
+  await expect(alert(admin)).toContainText('is the only administrator');
+  await roles.getByLabel('Administrator').check();
+  await roles.getByLabel('Dispatcher').check();
+  await admin.getByRole('button', { name: 'Keep these roles' }).click();
+  await expect(admin.getByText('Administrator, Dispatcher', { exact: true })).toBeVisible();
+  const admit = admin.getByRole('form', { name: 'Admit somebody' });
+  await admit.getByLabel('Name', { exact: true }).fill('Bo Tarn');
+  await admit.getByLabel('E-mail address to sign in by').fill('bo@example.org');
+  await admit.getByLabel('Mechanic').check();
+  await admit.getByRole('button', { name: 'Admit and make a link' }).click();
+  const link = await admin.getByRole('status').filter({ hasText: 'shown once' }).locator('code').innerText();
+  const bo = await open();
+  await bo.goto(link);
+  await expect(bo.getByText('Gull Point Flyers admits you, Bo Tarn.')).toBeVisible();
+  await expectNoViolations(bo);
+  await bo.getByLabel('Password', { exact: true }).fill('short');
+  await bo.getByRole('button', { name: 'Keep this password' }).click();
+  await expect(bo.getByText('Choose at least 10 characters.')).toBeVisible();
+  await bo.getByLabel('Password', { exact: true }).fill(PASSWORD);
+  await bo.getByLabel('The password again').fill(PASSWORD);
+  await bo.getByRole('button', { name: 'Keep this password' }).click();
+  await expect.poll(async () => (await bo.request.get('/api/me')).status()).toBe(200);
+  const second = await open();
+  await second.goto(link);
+  await expect(alert(second)).toContainText('This link does not work any more');
+  await admin.reload();
+  await admin.getByRole('button', { name: 'Enter a certificate of Bo Tarn' }).click();
+  const certificate = admin.getByRole('form', { name: 'Certificate of Bo Tarn' });
+  await certificate.getByLabel('Kind').click();
+  await admin.getByRole('option', { name: /inspection authorisation/i }).click();
+  await certificate.getByLabel('Number').fill('IA-77');
+  await certificate.getByLabel('Valid from').fill('2020-01-01');
+  await certificate.getByRole('button', { name: 'Put it on record' }).click();
+  await expect(admin.getByText('IA-77, from 1 Jan 2020, no expiry')).toBeVisible();
+
+  // The first aircraft is closed, and says what is missing.
+  const enter = admin.getByRole('form', { name: 'Enter an aircraft' });
+  await enter.getByLabel('Registration, as painted').fill('n0gpf');
+  await enter.getByLabel('Type', { exact: true }).fill('Quorin 160');
+  await enter.getByRole('button', { name: 'Enter it' }).click();
+  await admin.waitForURL('**/facts/N0GPF');
+  await expect(admin.getByRole('heading', { name: 'Still missing' })).toBeVisible();
+  await expectNoViolations(admin);
+  const missing = admin.getByRole('region', { name: 'Still missing' }).getByRole('listitem');
+  await expect(missing.first()).toBeVisible();
+  expect(await missing.count()).toBeGreaterThan(8);
+
+  const about = admin.getByRole('form', { name: 'What it is' });
+  await choose(admin, 'Category of its certificate', 'Standard');
+  for (const [label, value] of [['Serial number', 'Q-17'], ['First flown on', '1998-04-02'], ['Made on', '1998-02-16'], ['Type certificated on', '1962-05-14'], ['Seats, the pilot’s included', '4'], ['Revision of its manual in force', '7'], ['Burnt in an hour at cruise', '8.4'], ['Minimum for flight', '4']] as const) await about.getByLabel(label).fill(value);
+  await choose(admin, 'Engine', 'air-cooled');
+  await choose(admin, 'Landing gear', 'fixed');
+  await choose(admin, 'Inspections', 'annual and 100-hour');
+  await choose(admin, 'Navigation by instruments rests on', 'VOR only');
+  await choose(admin, 'Minimum equipment list', 'none');
+  await about.getByRole('button', { name: 'Another tank' }).click();
+  await about.getByLabel('Tank', { exact: true }).fill('both');
+  await about.getByLabel('Usable when full').fill('36');
+  await about.getByRole('button', { name: 'Say what it is approved for' }).click();
+  await about.getByRole('button', { name: 'Put this on record' }).click();
+  await expect(admin.getByText(/^standard$/)).toBeVisible();
+  const equipment = admin.getByRole('form', { name: 'Equipment' });
+  const line = async (name: string, state: 'fitted' | 'not fitted') => { await equipment.getByLabel(name, { exact: true }).click(); await admin.getByRole('option', { name: state, exact: true }).click(); };
+  for (const name of ['airspeed indicator', 'altimeter', 'magnetic compass', 'tachometer', 'oil pressure gauge', 'oil temperature gauge', 'fuel gauge for each tank', 'safety belt for everybody', 'shoulder harness at each front seat', 'shoulder harness at every seat', 'fire extinguisher', 'carbon-monoxide detector']) await line(name, 'fitted');
+  for (const name of ['transponder', 'position broadcast']) await line(name, 'not fitted');
+  for (const name of ['fire extinguisher', 'carbon-monoxide detector']) await equipment.getByRole('listitem').filter({ hasText: new RegExp(`^${name}`, 'i') }).getByLabel('Its own date').fill('2031-05-01');
+  await equipment.getByRole('button', { name: 'Put this list on record' }).click();
+  await expect(admin.getByText(/^as of /)).toBeVisible();
+  const none = admin.getByRole('button', { name: 'There are none' });
+  await none.first().click();
+  await expect(none).toHaveCount(1);
+  await none.click();
+  await expect(none).toHaveCount(0);
+  const locator = admin.getByRole('form', { name: 'Emergency locator' });
+  await locator.getByLabel('It is').click();
+  await admin.getByRole('option', { name: 'fitted', exact: true }).click();
+  await locator.getByLabel('Battery to be replaced by').fill('2031-05-01');
+  await locator.getByLabel('Minutes used since').fill('0');
+  await locator.getByRole('button', { name: 'Put it on record' }).click();
+  await expect(admin.getByText('battery to be replaced by 1 May 2031')).toBeVisible();
+  const insurance = admin.getByRole('form', { name: 'Club paper' });
+  await insurance.getByLabel('Valid to, that day included').fill('2031-05-01');
+  await insurance.getByRole('button', { name: 'Put it on record' }).click();
+  await expect(admin.getByText('insurance, valid to 1 May 2031')).toBeVisible();
+
+  // Its papers, by taps.
+  await bo.goto('/sighting/N0GPF');
+  const paper = (name: string) => bo.getByRole('region', { name });
+  await paper('Airworthiness certificate').getByRole('radio', { name: 'Yes, readable and in view' }).click();
+  await paper('Airworthiness certificate').getByLabel('Where in the aircraft it is kept').fill('pouch behind the left seat');
+  await paper('Registration certificate').getByRole('radio', { name: 'Yes, aboard and readable' }).click();
+  await paper('Registration certificate').getByLabel('Issued on').fill('2025-05-14');
+  await paper('Registration certificate').getByLabel('Printed expiry').fill('2032-05-31');
+  await paper('Flight manual or operating limitations').getByRole('radio', { name: 'Yes, and placards are in place' }).click();
+  await paper('Flight manual or operating limitations').getByLabel('Revision of the manual aboard').fill('7');
+  await paper('Weight-and-balance data').getByRole('radio', { name: 'Yes, aboard and readable' }).click();
+  await paper('Weight-and-balance data').getByLabel('Dated').fill('2024-03-01');
+  await paper('Record of the cabin fuel tank').getByRole('radio', { name: 'No tank' }).click();
+  await bo.getByRole('button', { name: 'Keep 5 of 6' }).click();
+  await expect(bo.getByRole('status')).toContainText('belongs to this aircraft');
+
+  // Its meter, and its last inspections, signed by the mechanic's own certificate.
+  await bo.goto('/aircraft/N0GPF');
+  await expect(bo.getByText('pouch behind the left seat')).toBeVisible();
+  await bo.getByRole('button', { name: 'Enter a meter …' }).click();
+  const meter = bo.getByRole('form', { name: 'Enter a meter' });
+  await meter.getByLabel('Name, as people call it').fill('Block meter');
+  await meter.getByLabel('It shows now').fill('4150.3');
+  await meter.getByRole('button', { name: 'Enter this meter' }).click();
+  await expect(bo.getByText('4150.3 h').first()).toBeVisible();
+  const sign = async (what: string) => {
+    await bo.goto('/aircraft/N0GPF');
+    await bo.getByRole('button', { name: 'Record maintenance …' }).click();
+    const entry = bo.getByRole('form', { name: 'Record maintenance' });
+    await choose(bo, 'What was done', what);
+    await entry.getByLabel('Time in service then').fill('4150.3');
+    await entry.getByLabel('Your password, as your signature').fill(PASSWORD);
+    await entry.getByRole('button', { name: 'Sign the entry' }).click();
+    await expect(entry).toHaveCount(0);
+  };
+  await sign('Annual inspection');
+  // One thing is still not known, and that is enough.
+  await bo.goto('/facts/N0GPF');
+  await expect(bo.getByRole('region', { name: 'Still missing' }).getByRole('listitem')).toHaveText([/^No emergency locator inspection is on record/]);
+  await admin.goto('/line');
+  await expect(row(admin, 'N0GPF')).toContainText('Grounded');
+  await sign('Emergency locator inspection');
+  await expect(row(admin, 'N0GPF')).toContainText('Released', { timeout: 15_000 });
+  await bo.goto('/facts/N0GPF');
+  await expect(bo.getByRole('heading', { name: 'Nothing is missing' })).toBeVisible();
+
+  // A new password by a link of the administrator ends every session of that person.
+  await admin.goto('/club');
+  await admin.getByRole('button', { name: 'Make a link for Bo Tarn' }).click();
+  const again = await admin.getByRole('status').filter({ hasText: 'shown once' }).locator('code').innerText();
+  await second.goto('/');
+  await second.goto(again);
+  await expect(second.getByText('this sets a new password')).toBeVisible();
+  await second.getByLabel('Password', { exact: true }).fill(`${PASSWORD}-2`);
+  await second.getByLabel('The password again').fill(`${PASSWORD}-2`);
+  await second.getByRole('button', { name: 'Keep this password' }).click();
+  await expect.poll(async () => (await second.request.get('/api/me')).status()).toBe(200);
+  expect((await bo.request.get('/api/me')).status()).toBe(401);
+});
