@@ -69,6 +69,13 @@ async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, ai
       if (!await mayStrikeSigned(changing, actor, INSPECTION_WORK[inspection.kind], row.recorded_by, inspection.outcome === 'approved')) throw denied;
       return `${inspection.kind} of ${inspection.completedOn}`;
     }
+    case 'item': case 'directive': {
+      const other = await findOther(tx, recordId);
+      if (other?.aircraftId !== aircraftId || other.kind !== kind) throw gone();
+      // Without it the aircraft may fly on: that is for whoever may say so by their certificate.
+      if (!await mayStrikeSigned(changing, actor, 'return-to-service', '', false)) throw new Refused({ code: 'not-entitled', message: 'Only a mechanic whose certificate returns aircraft to service strikes an item or a directive: without it the aircraft may fly on.' });
+      return kind;
+    }
     case 'done': case 'compliance': case 'list-cleared': case 'known-mark': {
       const other = await findOther(tx, recordId);
       // What was brought in with an item or a directive has no row of its own, and nobody here who recorded it.

@@ -1,17 +1,17 @@
 import { randomUUID } from 'node:crypto';
-import { Client } from 'pg';
+import { sql } from 'kysely';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ARCHIVE_TABLES, ARCHIVE_TABLE_NAMES, clubArchiveSchema, type ClubArchive } from '@/contracts/club-archive';
 import { addSeconds } from '@/core/time/instant';
 import { inClub } from '@/db/club-transaction';
-import { openDatabase, openPool, type Database } from '@/db/connection';
+import type { Database } from '@/db/connection';
 import { clubArchive } from '@/queries/club-archive';
 import { aircraftPage } from '@/queries/aircraft-page';
 import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
-import { bad, closeDatabase, given, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { emptyDatabase } from '@/testing/empty-database';
 import { checkChain, type LedgerRow } from '../../tools/database/check-chain';
-import { migrate } from '../../tools/database/migrate';
 import { addPhoto } from './add-photo';
 import { addDial, exchangeDial } from './dials';
 import { importClub } from './import-club';
@@ -21,28 +21,10 @@ import { strikeEntry } from './corrections';
 import { civilDate } from '@/core/time/civil-date';
 import { hours } from '@/core/quantities/hours';
 
-const EMPTY = 'groval_import_test';
-let superuser: Client;
 let empty: Database;
-const at = (url: string, database: string) => Object.assign(new URL(url), { pathname: `/${database}` }).toString();
-
-beforeAll(async () => {
-  superuser = new Client({ connectionString: given('GROVAL_TEST_SUPERUSER_URL') });
-  await superuser.connect();
-  await superuser.query(`drop database if exists ${EMPTY} with (force)`);
-  await superuser.query(`create database ${EMPTY} owner groval_owner`);
-  const inside = new Client({ connectionString: at(given('GROVAL_TEST_SUPERUSER_URL'), EMPTY) });
-  await inside.connect();
-  // What making the roles prepares: schemas of the owner.
-  await inside.query('revoke all on schema public from public');
-  for (const schema of ['groval', 'auth', 'migrations']) await inside.query(`create schema ${schema} authorization groval_owner`);
-  await inside.end();
-  const owner = new URL(at(given('GROVAL_TEST_SUPERUSER_URL'), EMPTY));
-  owner.searchParams.set('options', '-c role=groval_owner');
-  await migrate(owner.toString());
-  empty = openDatabase(openPool(at(given('DATABASE_URL'), EMPTY), 3));
-});
-afterAll(async () => { await empty.destroy(); await superuser.query(`drop database ${EMPTY} with (force)`); await superuser.end(); await closeDatabase(); });
+let close: () => Promise<void>;
+beforeAll(async () => { ({ db: empty, close } = await emptyDatabase('groval_import_test')); });
+afterAll(async () => { await close(); await closeDatabase(); });
 
 /** A club with something of every kind that decides. */
 async function busyClub() {
@@ -68,7 +50,7 @@ async function archiveOf(db: Database, clubId: string, now: Parameters<typeof cl
 
 describe('a whole club in one file', () => {
   it('names every table and column that the database has', async () => {
-    const { rows } = await superuser.query<{ table_name: string; column_name: string; is_nullable: string }>(`select table_name, column_name, is_nullable from information_schema.columns where table_schema = 'groval' and column_name <> 'club_id' order by 1, ordinal_position`);
+    const { rows } = await sql<{ table_name: string; column_name: string; is_nullable: string }>`select table_name, column_name, is_nullable from information_schema.columns where table_schema = 'groval' and column_name <> 'club_id' order by 1, ordinal_position`.execute(empty);
     const said = ARCHIVE_TABLE_NAMES.flatMap((name) => Object.entries(ARCHIVE_TABLES[name].columns).map(([column, kind]: [string, string]) => `${name}.${column}${kind.endsWith('?') ? '?' : ''}`));
     expect([...said].sort()).toEqual(rows.map((row) => `${row.table_name}.${row.column_name}${row.is_nullable === 'YES' ? '?' : ''}`).sort());
   });

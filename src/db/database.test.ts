@@ -1,4 +1,4 @@
-import { randomUUID } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import { Client } from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -19,6 +19,10 @@ import { loadAircraft } from './aircraft-facts';
 import { asPerson, inClub } from './club-transaction';
 import { membershipsOf } from './clubs';
 import { UNSAID } from '@/core/records/planned-flight';
+import { UNKNOWN_PARTICULARS } from '@/core/records/aircraft';
+import { insertDescription } from './descriptions';
+import { endInvitation, insertInvitation } from './invitations';
+import { insertCertificateEnd, insertMembershipChange } from './people';
 import { endFeed, insertFeed } from './calendar-feeds';
 import { insertDials } from './dials';
 import { insertFlown } from './flights';
@@ -40,7 +44,7 @@ beforeAll(async () => {
 afterAll(async () => { await superuser.end(); await closeDatabase(); });
 
 /** A meter, a flight with its return, a struck entry, and a planned flight that was cancelled. */
-async function withEveryRecord({ ports, clubId, aircraftId, actor }: Awaited<ReturnType<typeof testClub>>): Promise<void> {
+async function withEveryRecord({ ports, clubId, aircraftId, actor, certificateOf }: Awaited<ReturnType<typeof testClub>>): Promise<void> {
   const at = ports.now();
   const [dial, flight, planned] = [randomUUID(), randomUUID(), randomUUID()];
   await inClub(ports.db, clubId, async (tx) => {
@@ -54,6 +58,12 @@ async function withEveryRecord({ ports, clubId, aircraftId, actor }: Awaited<Ret
     const feed = randomUUID();
     await insertFeed(tx, clubId, { feedId: feed, name: 'Workshop', secretHash: new Uint8Array(32), at, by: 'x' });
     await endFeed(tx, clubId, feed, at, 'x');
+    await insertMembershipChange(tx, clubId, { changeId: randomUUID(), personId: actor('renter').personId, name: 'The renter', roles: ['renter', 'student'], at, by: 'x' });
+    const invitation = randomUUID();
+    await insertInvitation(tx, clubId, { invitationId: invitation, personId: actor('renter').personId, kind: 'join', email: 'x@example.org', validUntil: at, madeAt: at, secretHash: randomBytes(32), by: actor('administrator') });
+    await endInvitation(tx, clubId, invitation, 'used', at, 'x');
+    await insertCertificateEnd(tx, clubId, certificateOf('student'), 'test', at, 'x');
+    await insertDescription(tx, clubId, aircraftId, 'x', { id: randomUUID(), recordedAt: at, category: 'standard', firstFlownOn: null, approvedFor: null, particulars: UNKNOWN_PARTICULARS });
     await insertStrike(tx, clubId, aircraftId, actor('dispatcher'), { id: randomUUID(), recordedAt: at, record: randomUUID(), kind: 'reading', why: 'test', replacedBy: null });
   });
 }

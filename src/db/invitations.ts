@@ -34,7 +34,7 @@ export async function insertInvitation(tx: ClubTransaction, clubId: string, one:
 
 /** The newest link of each person. */
 export async function readInvitations(tx: ClubTransaction): Promise<ReadonlyMap<string, Invitation>> {
-  const rows = await invitations(tx).distinctOn('i.person_id').orderBy('i.person_id').orderBy('i.recorded_at', 'desc').orderBy('i.invitation_id').execute();
+  const rows = await invitations(tx).distinctOn('i.person_id').orderBy('i.person_id').orderBy('i.recorded_at', 'desc').orderBy('e.recorded_at', (order) => order.desc().nullsFirst()).orderBy('i.invitation_id').execute();
   return new Map(rows.map((row) => [row.person_id, invitationOf(row)]));
 }
 

@@ -10,14 +10,16 @@ import { loadAircraft } from '@/db/aircraft-facts';
 import { readClub } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
 import { othersOfKind } from '@/db/other-records';
+import { readStrikes, strikeOf } from '@/db/strikes';
 import { tellConstraint } from '@/explain/constraint';
 import { intervalText } from '@/explain/due';
 import { dateText, momentText } from '@/explain/formats';
 import { CATEGORY_NAMES } from '@/explain/names';
+import { struckText, type Struck } from './folder';
 import { preparedFor, rulesOf } from './prepared';
 
 /** A record as a line of a list. */
-export interface FactLine { readonly id: string; readonly text: string; readonly more: string }
+export interface FactLine { readonly id: string; readonly text: string; readonly more: string; readonly struck?: Struck | null }
 
 /** What is on record of an aircraft beyond its papers and maintenance, for whoever keeps the records. */
 export interface Facts {
@@ -65,9 +67,10 @@ export async function facts(tx: ClubTransaction, reader: { readonly clubId: stri
   const seen = (at: Instant) => `as of ${momentText(at, zone)}`;
   const locator = latestOf(known.locators);
   const check = latestOf(known.receiverChecks);
-  const struck = new Set(known.strikes.map(({ record }) => record));
-  const items = (await othersOfKind(tx, found.aircraft_id, 'item')).filter(({ id }) => !struck.has(id));
-  const directives = (await othersOfKind(tx, found.aircraft_id, 'directive')).filter(({ id }) => !struck.has(id));
+  const strikes = new Map((await readStrikes(tx, found.aircraft_id)).map((row) => strikeOf(row)).map((one) => [one.record, one]));
+  const struck = (id: string) => struckText(strikes.get(id), zone);
+  const items = await othersOfKind(tx, found.aircraft_id, 'item');
+  const directives = await othersOfKind(tx, found.aircraft_id, 'directive');
   const has = (roles: readonly string[]) => reader.roles.some((role) => roles.includes(role));
   return {
     aircraftId: found.aircraft_id, registration, typeName: found.type_name, revision: found.revision, now, today: civilDateAt(now, zone), zone, authority: known.authority, verdict: decision.verdict,
@@ -78,8 +81,8 @@ export async function facts(tx: ClubTransaction, reader: { readonly clubId: stri
     descriptionId: known.descriptions.at(-1)?.id ?? (known.aircraft.approvedFor === null ? null : found.aircraft_id),
     aircraft: known.aircraft, categoryName: known.aircraft.category === null ? 'category not known' : CATEGORY_NAMES[known.aircraft.category],
     equipment: known.equipmentList === null ? null : { id: known.equipmentList.id, seen: seen(known.equipmentList.happenedAt), items: known.equipmentList.items },
-    items: items.map(({ id, name, interval, until }) => ({ id, text: name, more: until === null ? intervalText(interval) : until === 'no-expiry' ? 'no expiry' : `until ${dateText(until)}` })),
-    directives: directives.map(({ id, number, title, applies, methods }) => ({ id, text: `${number}: ${title}`, more: applies === false ? 'does not apply to this aircraft' : methods.map(({ name }) => name).join('; ') })),
+    items: items.map(({ id, name, interval, until }) => ({ id, struck: struck(id), text: name, more: until === null ? intervalText(interval) : until === 'no-expiry' ? 'no expiry' : `until ${dateText(until)}` })),
+    directives: directives.map(({ id, number, title, applies, methods }) => ({ id, struck: struck(id), text: `${number}: ${title}`, more: applies === false ? 'does not apply to this aircraft' : methods.map(({ name }) => name).join('; ') })),
     complete: { items: known.items !== null, directives: known.directives !== null },
     locator: locator === null ? null : { id: locator.id, text: locator.state === null ? 'state not known' : LOCATORS[locator.state], more: [...(locator.batteryReplaceBy === null ? [] : [`battery to be replaced by ${dateText(locator.batteryReplaceBy)}`]), seen(locator.happenedAt)].join(', ') },
     receiverCheck: check === null ? null : { id: check.id, text: `${check.method === null ? 'method not known' : check.method.replaceAll('-', ' ')}, ${check.error === null ? 'error not known' : `${(check.error / 10).toFixed(1)}°`}`, more: `${check.place ?? 'place not known'}, ${check.signedBy ?? 'not signed'}, ${seen(check.happenedAt)}` },

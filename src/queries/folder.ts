@@ -183,6 +183,7 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
   };
 }
 
-function struckText(strike: StrikeRow | undefined, zone: ZoneId): Struck | null {
+/** Who struck an entry, when and why; null where nobody did. */
+export function struckText(strike: StrikeRow | undefined, zone: ZoneId): Struck | null {
   return strike === undefined ? null : { by: strike.byName, when: momentText(strike.recordedAt, zone), why: strike.why };
 }

@@ -8,6 +8,7 @@ import type { Certificate } from '@/core/records/certificate';
 import { civilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { openDatabase, openPool } from '@/db/connection';
+import type { Json } from '@/contracts/merge-patch';
 import { cleanCase } from './clean-case';
 import { othersOf } from '../../tools/cases/other-records';
 
@@ -53,14 +54,14 @@ export function bad<T>(outcome: Outcome<T>): Refusal {
 
 const lasting = (kind: Certificate['kind'], number: string): Certificate => ({ kind, number, validFrom: civilDate('2015-06-01'), validUntil: 'no-expiry' });
 
-/** A club of this test's own, with one aircraft whose folder is the clean case's, and one person a role. */
-export async function testClub() {
-  const { facts, packs, asOf } = cleanCase();
+/** A club of this test's own, with one aircraft whose folder is the clean case's with some of it changed, and one person a role. */
+export async function testClub(change: Json = {}) {
+  const { facts, packs, asOf } = cleanCase(change);
   const ports = testPorts(asOf);
   const clubId = randomUUID();
   const aircraftId = randomUUID();
-  const roles = ['dispatcher', 'renter', 'student', 'instructor', 'mechanic', 'safety-officer'] as const;
-  const certificates = { mechanic: [lasting('mechanic-airframe-powerplant', 'AP-1')], instructor: [lasting('flight-instructor', 'FI-1')], renter: [lasting('pilot', 'P-1')], student: [lasting('student-pilot', 'S-1')], dispatcher: [], 'safety-officer': [] };
+  const roles = ['dispatcher', 'renter', 'student', 'instructor', 'mechanic', 'safety-officer', 'administrator'] as const;
+  const certificates = { administrator: [], mechanic: [packs.authority.id === 'us-part91' ? lasting('mechanic-airframe-powerplant', 'AP-1') : lasting('licensed-engineer', 'L-1')], instructor: [lasting('flight-instructor', 'FI-1')], renter: [lasting('pilot', 'P-1')], student: [lasting('student-pilot', 'S-1')], dispatcher: [], 'safety-officer': [] };
   const ids = Object.fromEntries(roles.map((role) => [role, { person: `${role}-${clubId}`, certificate: randomUUID() }])) as Record<(typeof roles)[number], { person: string; certificate: string }>;
   good(await foundClub(ports, { clubId, name: 'Test club', place: facts.place, packs, members: roles.map((role) => ({ personId: ids[role].person, name: `The ${role}`, roles: [role], certificates: certificates[role].map((certificate) => ({ ...certificate, certificateId: ids[role].certificate })) })) }));
   const actor = (role: (typeof roles)[number]): Actor => ({ personId: ids[role].person, name: `The ${role}`, clubId, roles: [role] });

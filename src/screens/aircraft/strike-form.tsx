@@ -10,7 +10,7 @@ import { SignedTrouble, useSigned } from './signed-form';
 
 interface Fields { readonly shown: string; readonly why: string; readonly password: string }
 
-interface Props { readonly folder: Folder; readonly recordId: string; readonly kind: StruckKind; readonly what: string; readonly shown?: string }
+interface Props { readonly folder: Pick<Folder, 'aircraftId' | 'revision'>; readonly recordId: string; readonly kind: StruckKind; readonly what: string; readonly shown?: string }
 
 /** Correcting an entry: a reading gets what the meter really showed, anything else is struck. The old entry stays readable. */
 export function StrikeForm({ folder, recordId, kind, what, shown }: Props) {

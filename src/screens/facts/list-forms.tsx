@@ -12,6 +12,7 @@ import { ITEM_KINDS, type ItemKind } from '@/core/records/maintenance-item';
 import { sentenceCase } from '@/explain/formats';
 import { ITEM_KIND_NAMES } from '@/explain/names';
 import type { FactLine, Facts } from '@/queries/facts';
+import { StrikeForm, StruckText } from '../aircraft/strike-form';
 import { FactAnswer } from './fact-answer';
 import { intervalOf, IntervalFields, NO_INTERVAL, type IntervalText } from './interval-fields';
 import { said, useFact } from './use-fact';
@@ -24,7 +25,7 @@ function FactList({ facts, list, lines, none, children }: { readonly facts: Fact
   const { enter, answer } = useFact(facts);
   return (
     <div style={{ display: 'grid', gap: 12 }}>
-      {lines.length === 0 ? <p style={{ margin: 0 }}>{none}</p> : <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{lines.map((line) => <li key={line.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}><b>{line.text}</b> <span className="small">{line.more}</span></li>)}</ul>}
+      {lines.length === 0 ? <p style={{ margin: 0 }}>{none}</p> : <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{lines.map((line) => <li key={line.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}><span style={{ textDecoration: line.struck == null ? 'none' : 'line-through' }}><b>{line.text}</b> <span className="small">{line.more}</span></span>{line.struck == null ? facts.mayReplace ? <StrikeForm folder={facts} recordId={line.id} kind={list === 'items' ? 'item' : 'directive'} what={line.text} /> : null : <StruckText struck={line.struck} />}</li>)}</ul>}
       {facts.complete[list] ? <p className="small" style={{ margin: 0 }}>Somebody said that the list is complete. Completions are signed in the folder.</p> : (
         <div><b>Nobody has said that this is all, so the aircraft stays closed.</b> <Button size="small" variant="outlined" onClick={() => { void enter({ kind: 'complete', list }); }}>{lines.length === 0 ? 'There are none' : 'That is all of them'}</Button></div>
       )}
