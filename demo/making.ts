@@ -1,10 +1,17 @@
 // What both of the demo's clubs are made with.
+import { createHash } from 'node:crypto';
 import type { Outcome, Ports } from '../src/commands/command';
 import type { Instant } from '../src/core/time/instant';
 import { idsFrom } from './identity';
 
 export const SEED = 20_261_124;
 const id = idsFrom(SEED);
+
+/** The aircraft whose meter boxes the stand-in flies: one that is out with its renter, and one that somebody takes without writing it down. */
+export const BOXED: readonly string[] = ['N01TG', 'N04TB'];
+
+/** The key of a demo box, known to the stand-in. Keys of real boxes are made by chance and kept nowhere. */
+export const boxSecret = (registration: string): string => createHash('sha256').update(`demo box ${SEED} ${registration}`).digest('hex');
 
 /** The account id of one of the demo's people. */
 export const personId = (key: string): string => id(`person/${key}`);

@@ -2,6 +2,7 @@
 import { addPhoto } from '../src/commands/add-photo';
 import type { Actor, Ports } from '../src/commands/command';
 import { checkOut } from '../src/commands/check-out';
+import { fitBox } from '../src/commands/meter-boxes';
 import { foundClub } from '../src/commands/found-club';
 import { loadFolder } from '../src/commands/load-folder';
 import { loadRecords, NO_RECORDS, type RecordBatch } from '../src/commands/load-records';
@@ -26,7 +27,7 @@ import { flightsOf } from './flights';
 import { FITS, FLEET, type DemoAircraft, type DemoFinding } from './fleet';
 import { DAYS_BACK, historyOf } from './history';
 import { idsFrom } from './identity';
-import { must, personId, portsAt, SEED } from './making';
+import { BOXED, boxSecret, must, personId, portsAt, SEED } from './making';
 import { PEOPLE } from './people';
 import { nickPhoto } from './photo';
 
@@ -117,6 +118,13 @@ async function leaveToday(ports: Ports, { registration, flights, leaves }: DemoA
   }));
 }
 
+/** A meter box that the stand-in flies. */
+async function fitMeterBox(ports: Ports, registration: string, now: Instant): Promise<void> {
+  const fitted = addSeconds(now, -300);
+  const seenRevision = await inClub(ports.db, CLUB_ID, async (tx) => (await loadAircraft(tx, TERN_BAY, id(registration), true))[0]?.revision ?? 0);
+  must(await fitBox(portsAt(ports, fitted), actorOf('mechanic'), { boxId: id(`${registration}/box`), aircraftId: id(registration), seenRevision, name: 'Box under the panel', shows: '0.0' }, boxSecret(registration)));
+}
+
 async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number, now: Instant): Promise<void> {
   const today = civilDateAt(now, TERN_BAY.zone);
   const aircraftId = id(aircraft.registration);
@@ -160,6 +168,7 @@ async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number,
   await plan();
   await leaveToday(ports, aircraft, today, now);
   if (sizeOf(rest) > 0) throw new Error(`records of ${aircraft.registration} lie in the future`);
+  if (BOXED.includes(aircraft.registration)) await fitMeterBox(ports, aircraft.registration, now);
   if (aircraft.backwards !== undefined) {
     const readAt = addSeconds(now, -600);
     must(await recordMeterReading(portsAt(ports, readAt), actorOf('renter'), { readingId: id(`${aircraft.registration}/backwards`), aircraftId, value: hours(aircraft.backwards), readAt }));

@@ -2,5 +2,6 @@
 export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
   const { startProcess } = await import('./server/process');
-  startProcess();
+  const { foundingCode } = await import('./commands/founding');
+  startProcess(foundingCode);
 }

@@ -1,5 +1,6 @@
 // npm run demo: everything that Groval needs, started on this machine.
-import { rmSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { openSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ensureBuild } from './provision/build.mjs';
@@ -8,7 +9,7 @@ import { applicationEnvironment, prepareDatabase } from './provision/database.mj
 import { ensureDebianPackages } from './provision/debian.mjs';
 import { takeLock } from './provision/lock.mjs';
 import { ensureNpmPackages } from './provision/packages.mjs';
-import { stateFolder } from './provision/places.mjs';
+import { PROJECT, stateFolder } from './provision/places.mjs';
 import { serve } from './provision/serve.mjs';
 import { Explained, step } from './provision/steps.mjs';
 
@@ -74,7 +75,7 @@ async function main() {
     await step('Debian packages', () => ensureDebianPackages(['postgresql'], log('debian')));
     await step('npm packages', () => ensureNpmPackages(log('npm')));
     const cluster = new Cluster(folder);
-    if (wish.reset) await step('forgetting the old data', () => cluster.remove());
+    if (wish.reset) await step('forgetting the old data', () => { cluster.remove(); rmSync(join(folder, 'boxes.json'), { force: true }); });
     // Registered before it runs: a Ctrl-C in the middle of the start must stop the database too.
     closers.push(() => cluster.stop());
     await step('database', () => cluster.start());
@@ -90,6 +91,12 @@ async function main() {
       closers.push(server.stop);
       server.child.once('exit', (code) => { if (ending === null) { process.stderr.write(`  The server ended by itself (${code}); its output is in ${log('server')}\n`); void end(1); } });
     });
+    // With a pinned clock nothing moves by itself.
+    if (!pinned.GROVAL_NOW) {
+      const box = spawn(process.execPath, ['--import', 'tsx', join('demo', 'stand-ins', 'meter-box.ts'), '--demo', '--url', server.url, '--state', join(folder, 'boxes.json')], { cwd: PROJECT, stdio: ['ignore', openSync(log('meter-box'), 'w'), 'inherit'] });
+      closers.push(() => new Promise((resolve) => { if (box.exitCode !== null || box.signalCode !== null) { resolve(); return; } box.once('exit', resolve); box.kill('SIGTERM'); }));
+      process.stdout.write(`  two meter boxes fly along; what they send stands in ${log('meter-box')}\n`);
+    }
     process.stdout.write(`\nOpen ${open}   (demo people sign in with one tap; Ctrl-C ends everything)\n`);
     if (pinned.GROVAL_NOW) process.stdout.write(`The clock is pinned to ${pinned.GROVAL_NOW}.\n`);
     if (!isLoopback(wish.host)) {

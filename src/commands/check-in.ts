@@ -44,19 +44,19 @@ export async function checkIn(ports: Ports, actor: Actor, entry: CheckIn): Promi
     const backAt = Math.max(back, flight.leftAt) as Instant;
     const dials = await currentDials(tx, entry.aircraftId);
     const known = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
-    const states = dials.map((dial) => ({ dial, last: lastShown(dial, known.meters) }));
+    const states = dials.map((dial) => ({ dial, last: lastShown(dial, known.accounted) }));
     const elapsed = Math.ceil((backAt - flight.leftAt) / 1000);
     const asks = asksAtCheckIn(states, entry.readings, elapsed, usualRatios(ranOn(await latestFlights(tx, entry.aircraftId, FLIGHTS_COMPARED))));
     const open = unanswered(asks, entry.accepted);
     if (open.length > 0) throw askAgain(open, states);
     const shown = dials.some(({ counts }) => counts.some(({ meter }) => meter === 'time-in-service'));
-    if (!shown && known.meters['time-in-service'].state === 'known' && entry.airborne === null) {
+    if (!shown && known.accounted['time-in-service'].state === 'known' && entry.airborne === null) {
       throw new Refused({ code: 'invalid', message: `No meter of ${registration} shows its time in service. Say how long it was in the air.`, problems: [{ path: 'airborne', message: 'needed here' }] });
     }
     if (entry.airborne !== null && entry.airborne > elapsed) throw new Refused({ code: 'invalid', message: 'It cannot have been in the air for longer than it was away. Correct one of both.', problems: [{ path: 'airborne', message: 'at most the time away' }] });
     const at = { flightId: entry.flightId, happenedAt: backAt, recordedAt };
     const seen = read(ports.newId, states, entry.readings, asks, entry.flightId, backAt, recordedAt);
-    const more = meterByMeter(ports.newId, known.meters, seen, { landings: entry.landings, towLaunches: entry.towLaunches ?? 0, airborne: shown ? null : entry.airborne }, at);
+    const more = meterByMeter(ports.newId, known.accounted, seen, { landings: entry.landings, towLaunches: entry.towLaunches ?? 0, airborne: shown ? null : entry.airborne }, at);
     const biller = dials.find(({ bills }) => bills);
     const by = biller === undefined ? undefined : seen.dials.find(({ name }) => name === biller.name);
     const ran = by === undefined ? undefined : seen.ran.get(by.dial);

@@ -35,13 +35,13 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
     // A glider may carry none: its hours come from launch and landing.
     if (dials.length === 0 && stored.facts.aircraft.category !== 'glider') throw new Refused({ code: 'invalid', message: `Nobody has said yet which meters ${registration} has. Enter them in its folder first.`, problems: [{ path: 'readings', message: 'no meter is on record' }] });
     const known = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
-    const states = dials.map((dial) => ({ dial, last: lastShown(dial, known.meters) }));
+    const states = dials.map((dial) => ({ dial, last: lastShown(dial, known.accounted) }));
     const asks = asksAtCheckOut(states, entry.readings);
     const open = unanswered(asks, entry.accepted);
     if (open.length > 0) throw askAgain(open, states);
     const seen = read(ports.newId, states, entry.readings, asks, entry.flightId, recordedAt, recordedAt);
     const gaps = asks.filter((ask) => ask.kind === 'gap');
-    const others = gaps.length === 0 ? [] : meterByMeter(ports.newId, known.meters, seen, { landings: 0, towLaunches: 0, airborne: null }, { flightId: entry.flightId, happenedAt: recordedAt, recordedAt });
+    const others = gaps.length === 0 ? [] : meterByMeter(ports.newId, known.accounted, seen, { landings: 0, towLaunches: 0, airborne: null }, { flightId: entry.flightId, happenedAt: recordedAt, recordedAt });
     // The records as they stand with these readings: hours that somebody flew and did not write down decide about this very flight.
     const facts: AircraftFacts = { ...stored.facts, readings: [...stored.facts.readings, ...seen.readings, ...others] };
     const present = presentFor(facts, recordedAt);

@@ -13,6 +13,7 @@ import { certificatesOf, findSighting, papersOf } from '@/db/aircraft-papers';
 import { storedDate } from '@/db/checked-values';
 import { readDials } from '@/db/dials';
 import { insertReadings } from '@/db/folder-rows';
+import { boxesOf } from '@/db/meter-boxes';
 import { findOther, insertOthers, othersOfKind, type OtherRecord } from '@/db/other-records';
 import { findReading, readingsAt, readingsOfFlight, type StoredReading } from '@/db/readings';
 import { insertStrike } from '@/db/strikes';
@@ -75,6 +76,13 @@ async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, ai
       // Without it the aircraft may fly on: that is for whoever may say so by their certificate.
       if (!await mayStrikeSigned(changing, actor, 'return-to-service', '', false)) throw new Refused({ code: 'not-entitled', message: 'Only a mechanic whose certificate returns aircraft to service strikes an item or a directive: without it the aircraft may fly on.' });
       return kind;
+    }
+    case 'box': {
+      const box = (await boxesOf(tx, aircraftId)).find(({ boxId }) => boxId === recordId);
+      if (box === undefined) throw gone();
+      // Without what it counted limits move away.
+      if (!await mayStrikeSigned(changing, actor, 'return-to-service', '', false)) throw new Refused({ code: 'not-entitled', message: 'Only a mechanic whose certificate returns aircraft to service strikes what a box counted: without it limits move away.' });
+      return `what ${box.name} counted`;
     }
     case 'done': case 'compliance': case 'list-cleared': case 'known-mark': {
       const other = await findOther(tx, recordId);
@@ -158,7 +166,7 @@ export async function correctReading(ports: Ports, actor: Actor, entry: ReadingC
         await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [record]);
       }
     }
-    const before = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs)).meters[reading.meter];
+    const before = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs)).accounted[reading.meter];
     return {
       value: { readingId: entry.readingId },
       ledger: { id: entry.strikeId, reading: entry.readingId, meter: reading.meter, was: reading.entered, is: entry.shown, stood: before.state === 'known' ? before.value : null, why: entry.why },

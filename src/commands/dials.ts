@@ -39,7 +39,7 @@ export async function addDial(ports: Ports, actor: Actor, entry: NewDial): Promi
     const stands = entry.counts.map(({ meter, standsAt }) => {
       const value = readingOf(standsAt, entry.unit);
       if (value === undefined) throw invalid('counts', 'Write what each stands at now, such as 4749.5.');
-      const standing = known.meters[meter];
+      const standing = known.accounted[meter];
       if (standing.state === 'known' && value < standing.value) throw invalid('counts', `That is less than ${shownText(entry.unit, standing.value)}, which is on record. Read it again, or correct the entry before.`);
       return { meter, value };
     });
@@ -59,7 +59,7 @@ export async function exchangeDial(ports: Ports, actor: Actor, entry: DialExchan
     const [lastRead, firstRead] = [readingOf(entry.lastShown, old.unit), readingOf(entry.firstShown, old.unit)];
     if (lastRead === undefined) throw invalid('lastShown', 'Write what the old meter showed when it was taken out.');
     if (firstRead === undefined) throw invalid('firstShown', 'Write what the new meter shows.');
-    const before = lastShown(old, knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs)).meters);
+    const before = lastShown(old, knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs)).accounted);
     if (before !== null && lastRead < before) throw invalid('lastShown', `The old meter cannot have shown less than ${shownText(old.unit, before)}, which is on record. If it had stopped, write ${shownText(old.unit, before)}.`);
     const dial: Dial = { ...old, id: entry.dialId, name: entry.name, happenedAt: recordedAt, recordedAt, counts: countsAfterExchange(old, lastRead, firstRead), wrapsAt: wrapOf(entry.wrapsAt, old.unit), replaces: old.id };
     await insertDials(tx, actor.clubId, entry.aircraftId, actor.personId, [{ ...dial, why: entry.why }]);

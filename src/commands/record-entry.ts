@@ -31,9 +31,9 @@ function readingsOf(draft: EntryDraft): readonly { readonly meter: Meter; readon
  */
 function checkReadings({ stored, club, recordedAt }: Changing, entry: NewEntry, draft: EntryDraft, aboveMeter: boolean): void {
   const authority = authorityOf(club.packs);
-  const before = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authority).meters;
+  const before = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authority).accounted;
   const facts = withEntry(stored.facts, entry);
-  const after = knownAt(facts, presentFor(facts, recordedAt), authority).meters;
+  const after = knownAt(facts, presentFor(facts, recordedAt), authority).accounted;
   for (const { meter, value } of readingsOf(draft)) {
     const [then, now] = [before[meter], after[meter]];
     const name = METER_NAMES_IN_WORDS[meter];

@@ -15,7 +15,7 @@ import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database
 import { changeRelease, issueRelease } from './maintenance-release';
 import { signDailyInspection } from './sign-daily-inspection';
 
-const { extends: _, about: __, ...change } = release;
+const change = { asOf: release.asOf, place: release.place, packs: release.packs, aircraft: release.aircraft, documents: release.documents, releases: release.releases, dailyInspections: release.dailyInspections };
 let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => { club = await testClub(change); });
 afterAll(closeDatabase);

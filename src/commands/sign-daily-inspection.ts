@@ -32,7 +32,7 @@ export async function signDailyInspection(ports: Ports, actor: Actor, entry: Dai
     const signedBy = { name: actor.name, certificate: await ownCertificate(tx, actor, entry.certificateId) };
     const faults = signatureFaults(signedBy, 'daily-inspection', today, authority);
     if (faults.length > 0) throw new Refused({ code: 'invalid', message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`, problems: faults.map((fault) => ({ path: 'certificateId', message: FAULT_NAMES[fault] })) });
-    const service = known.meters['time-in-service'];
+    const service = known.accounted['time-in-service'];
     const carried = await dayBefore(tx, aircraftId, zone, today, service.state === 'known' ? service.value : null);
     await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [{ id: entryId, kind: 'daily-inspection', happenedAt: recordedAt, recordedAt, body: { id: entryId, recordedAt, on: today, signedBy, carried } }]);
     return { value: { entryId }, ledger: { id: entryId, on: today, carried: carried as unknown as Plain, certificate: { kind: signedBy.certificate.kind, number: signedBy.certificate.number } } };

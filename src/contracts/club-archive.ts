@@ -109,6 +109,18 @@ export const ARCHIVE_TABLES = {
     about: 'what an aircraft was said to be after it was entered; the last counts', key: ['description_id'],
     columns: { description_id: 'id', aircraft_id: 'id', category: 'text?', first_flown_on: 'date?', approved_for: 'json?', particulars: 'json', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },
   },
+  meter_box: {
+    about: 'boxes that ride along and count by themselves, by a hash of each key', key: ['box_id'],
+    columns: { box_id: 'id', aircraft_id: 'id', name: 'text', key_hash: 'bytes', offset_s: 'int', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },
+  },
+  meter_box_end: {
+    about: 'boxes that were taken out', key: ['box_id'],
+    columns: { box_id: 'id', why: 'text', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },
+  },
+  box_reading: {
+    about: 'what boxes sent, under their own numbers: seconds', key: ['box_id', 'sequence'],
+    columns: { box_id: 'id', sequence: 'int', aircraft_id: 'id', total_s: 'int', value_s: 'int', happened_at: 'time', recorded_at: 'time' },
+  },
   calendar_feed_end: {
     about: 'addresses that were revoked', key: ['feed_id'],
     columns: { feed_id: 'id', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { textSchema } from './scalars';
 
 /** Entries that can be struck. Findings are closed by repairs, and flights by their return. */
-export const STRUCK_KINDS = ['reading', 'sighting', 'inspection', 'done', 'compliance', 'list-cleared', 'known-mark', 'item', 'directive'] as const;
+export const STRUCK_KINDS = ['reading', 'sighting', 'inspection', 'done', 'compliance', 'list-cleared', 'known-mark', 'item', 'directive', 'box'] as const;
 export type StruckKind = (typeof STRUCK_KINDS)[number];
 
 const base = { strikeId: z.uuid(), aircraftId: z.uuid('expected an aircraft'), seenRevision: z.number().int().min(1), why: textSchema(500), password: z.string().min(1, 'enter your password: it is your signature').max(200) };

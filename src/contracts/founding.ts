@@ -34,9 +34,6 @@ export const foundingSchema = z.strictObject({
 export type Founding = z.output<typeof foundingSchema>;
 export type FoundingInput = z.input<typeof foundingSchema>;
 
-/** What a link is for. */
-export const LINK_KINDS = ['join', 'new-password'] as const;
-export type LinkKind = (typeof LINK_KINDS)[number];
 
 /** Taking up a link: the secret, and the password that is chosen. */
 export const linkSchema = z.strictObject({ club: z.uuid(), secret: z.string().regex(/^[0-9a-f]{64}$/, 'this address is not complete') });

@@ -13,6 +13,7 @@ import { placeOnAircraft } from '@/core/walkround/place';
 import { exactlyOneOf, oneOf, storedDate, storedDateOrNull, storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
 import { descriptionOf, readDescriptions } from './descriptions';
+import { boxReadingOf, readBoxReadings } from './meter-boxes';
 import { movementOf, readMovements } from './flights';
 import { NO_OTHERS, othersByAircraft, readOthers, type OtherFacts } from './other-records';
 import { readStandings, type StoredStanding } from './standings';
@@ -102,7 +103,8 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
   const strikes = await readStrikes(tx, aircraftId);
   const movements = await readMovements(tx, aircraftId, standings);
   const descriptions = await readDescriptions(tx, aircraftId);
-  return { aircraft, documents, inspections, readings, discrepancies, others, strikes, movements, descriptions };
+  const boxReadings = await readBoxReadings(tx, aircraftId, presentOnly);
+  return { aircraft, documents, inspections, readings, discrepancies, others, strikes, movements, descriptions, boxReadings };
 }
 
 /** Rows of `readFactRows`. */
@@ -186,6 +188,7 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
   const strikes = grouped(rows.strikes, strikeOf);
   const movements = grouped(rows.movements, movementOf);
   const descriptions = grouped(rows.descriptions, descriptionOf);
+  const boxReadings = grouped(rows.boxReadings, boxReadingOf);
   const discrepancies = grouped(rows.discrepancies, (row) => discrepancyOf(row, others.get(row.aircraft_id)?.deferrals.get(row.discrepancy_id) ?? null));
   return rows.aircraft.map((row) => {
     const own = others.get(row.aircraft_id) ?? NO_OTHERS;
@@ -196,7 +199,7 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
     aircraftId: row.aircraft_id, typeName: row.type_name, revision: row.revision, features: row.features,
     facts: {
       place,
-      aircraft: { registration: row.registration, category, firstFlownOn, approvedFor, particulars }, descriptions: later.length === 0 ? [] : [first, ...later],
+      aircraft: { registration: row.registration, category, firstFlownOn, approvedFor, particulars }, descriptions: later.length === 0 ? [] : [first, ...later], boxReadings: boxReadings.get(row.aircraft_id) ?? [],
       ...own, flightsOut: [...own.flightsOut, ...(movements.get(row.aircraft_id) ?? [])], strikes: strikes.get(row.aircraft_id) ?? [],
       documents: documents.get(row.aircraft_id) ?? [], inspections: inspections.get(row.aircraft_id) ?? [],
       readings: readings.get(row.aircraft_id) ?? [], discrepancies: discrepancies.get(row.aircraft_id) ?? [],

@@ -98,7 +98,7 @@ export async function readOthers(tx: ClubTransaction, aircraftId: string | null)
 type OtherRows = Awaited<ReturnType<typeof readOthers>>;
 
 /** What such records add to an aircraft's facts. */
-export type OtherFacts = Omit<AircraftFacts, 'place' | 'aircraft' | 'documents' | 'inspections' | 'readings' | 'discrepancies' | 'strikes' | 'descriptions'> & { readonly deferrals: ReadonlyMap<string, Deferral>; readonly cleared: ReadonlyMap<string, OtherBodies['list-cleared']> };
+export type OtherFacts = Omit<AircraftFacts, 'place' | 'aircraft' | 'documents' | 'inspections' | 'readings' | 'discrepancies' | 'strikes' | 'descriptions' | 'boxReadings'> & { readonly deferrals: ReadonlyMap<string, Deferral>; readonly cleared: ReadonlyMap<string, OtherBodies['list-cleared']> };
 
 /** Without any such record: nothing is known of them. */
 export const NO_OTHERS: OtherFacts = {

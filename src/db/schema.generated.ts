@@ -64,6 +64,17 @@ export interface AircraftRecord {
   recorded_by: string;
 }
 
+export interface BoxReading {
+  aircraft_id: string;
+  box_id: string;
+  club_id: string;
+  happened_at: Timestamp;
+  recorded_at: Timestamp;
+  sequence: number;
+  total_s: number;
+  value_s: number;
+}
+
 export interface CalendarFeed {
   club_id: string;
   feed_id: string;
@@ -289,6 +300,27 @@ export interface MembershipChange {
   roles: string[];
 }
 
+export interface MeterBox {
+  aircraft_id: string;
+  box_id: string;
+  club_id: string;
+  happened_at: Timestamp;
+  key_hash: Buffer;
+  name: string;
+  offset_s: number;
+  recorded_at: Timestamp;
+  recorded_by: string;
+}
+
+export interface MeterBoxEnd {
+  box_id: string;
+  club_id: string;
+  happened_at: Timestamp;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  why: string;
+}
+
 export interface MeterReading {
   aircraft_id: string;
   club_id: string;
@@ -406,6 +438,7 @@ export interface DB {
   aircraft: Aircraft;
   aircraft_description: AircraftDescription;
   aircraft_record: AircraftRecord;
+  box_reading: BoxReading;
   calendar_feed: CalendarFeed;
   calendar_feed_end: CalendarFeedEnd;
   certificate: Certificate;
@@ -422,6 +455,8 @@ export interface DB {
   ledger: Ledger;
   membership: Membership;
   membership_change: MembershipChange;
+  meter_box: MeterBox;
+  meter_box_end: MeterBoxEnd;
   meter_reading: MeterReading;
   meter_standing: MeterStanding;
   photo: Photo;

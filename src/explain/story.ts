@@ -96,6 +96,9 @@ export function tellStory(act: string, record: unknown): string {
     case 'plan-flight': return `planned a flight for ${text(entry, 'person')}`;
     case 'load-folder': return 'brought in the aircraft with its folder';
     case 'load-records': return `brought in records: ${countsText(entry)}`;
+    case 'fit-box': return `fitted the meter box ${text(entry, 'name')}`;
+    case 'remove-box': return `took out a meter box: ${text(entry, 'why')}`;
+    case 'box-readings': return `counted on: ${typeof entry['total'] === 'number' ? (entry['total'] / 3600).toFixed(2) : ''} h by its own count`;
     case 'enter-fact': return factText(entry);
     case 'issue-release': return `${entry['copied'] === true ? 'copied from paper' : 'signed'} a maintenance release that expires ${dayOf(entry, 'expiresOn')}`;
     case 'change-release': return releaseChangeText(entry);

@@ -5,6 +5,7 @@ import type { FlightAnswer, Verdict } from '@/core/decision/decision';
 import { leavingNow } from '@/core/counter/leaving';
 import { ranOn } from '@/core/counter/ran-on';
 import type { WindowPicture } from '@/core/envelope/window-picture';
+import { boxAhead, BOX_SLACK } from '@/core/records/box-reading';
 import type { Dial } from '@/core/records/dial';
 import { knownAt } from '@/core/records/facts';
 import { airborneTime } from '@/core/records/planned-flight';
@@ -131,6 +132,8 @@ export interface CounterFlight {
   readonly tows: boolean;
   readonly papers: readonly { readonly name: string; readonly keptWhere: string }[];
   readonly elsewhere: string | null;
+  /** What a box counted beside the meters before this flight, where that is more than they may differ. */
+  readonly box: string | null;
   readonly out: { readonly leftAt: Instant; readonly left: string; readonly readings: readonly { readonly name: string; readonly shown: string }[]; readonly fuelAboard: string | null; readonly oilAboard: string | null } | null;
   readonly back: { readonly at: string; readonly readings: readonly { readonly name: string; readonly shown: string }[]; readonly landings: number | null; readonly billed: string | null; readonly fuelAdded: string | null; readonly oilAdded: string | null; readonly remarks: string } | null;
   readonly notChecked: readonly string[];
@@ -157,16 +160,18 @@ export async function counterFlight(tx: ClubTransaction, clubId: string, flightI
   const closing = decision.flight === null ? [] : [...decision.constraints.filter(({ id }) => decision.flight?.closedBy.includes(id)), ...decision.flight.own];
   const papers = await papersOf(tx, aircraftId);
   const returned = flown?.returned ?? null;
+  const ahead = boxAhead(known.meters, known.accounted);
   return {
     flightId, aircraftId, registration: decision.registration, typeName: stored.typeName, revision: stored.revision, now, zone,
     person: planned?.personName ?? flown?.personName ?? '', purpose: purposeText(planned?.flight.purpose ?? flown?.purpose ?? null), category: stored.facts.aircraft.category,
     plannedWhen: planned === undefined ? 'not planned' : `${momentText(planned.flight.starts, zone)} to ${clockText(planned.flight.ends, zone)}`, airborne: planned === undefined ? '' : shownText('h', airborneTime(planned.flight)),
     verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), answer: decision.flight?.answer ?? null, words: decision.flight === null ? '' : tellFlight(decision.flight, decision, zone),
     against: closing.map((constraint) => tellConstraint(constraint, 'in-force')),
-    dials: dials.map((dial) => { const last = lastShown(dial, known.meters); return { dial, last, lastText: last === null ? 'never read' : shownText(dial.unit, last) }; }),
+    dials: dials.map((dial) => { const last = lastShown(dial, known.accounted); return { dial, last, lastText: last === null ? 'never read' : shownText(dial.unit, last) }; }),
     usual: usualRatios(ranOn(await latestFlights(tx, aircraftId, FLIGHTS_COMPARED))),
-    asksAirborne: !dials.some(({ counts }) => counts.some(({ meter }) => meter === 'time-in-service')) && known.meters['time-in-service'].state === 'known', tows: (planned?.flight.purpose ?? flown?.purpose) === 'glider-towing',
+    asksAirborne: !dials.some(({ counts }) => counts.some(({ meter }) => meter === 'time-in-service')) && known.accounted['time-in-service'].state === 'known', tows: (planned?.flight.purpose ?? flown?.purpose) === 'glider-towing',
     papers: papers.filter(({ tank_fitted: fitted }) => fitted !== false).map((row) => ({ name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]), keptWhere: row.kept_where ?? 'place not recorded' })),
+    box: flown !== undefined || other !== undefined || ahead === null || ahead <= BOX_SLACK ? null : `The meter box counted ${shownText('h', ahead)} more than the flights and readings on record. Somebody may have flown and not written it down: read the meters with care. The hours count already.`,
     elsewhere: other === undefined ? null : `${decision.registration} is out with ${other.personName} since ${momentText(other.leftAt, zone)}. Check that flight in first.`,
     out: flown === undefined ? null : { leftAt: flown.leftAt, left: momentText(flown.leftAt, zone), readings: shownOf(flown.readings), fuelAboard: flown.fuelAboard, oilAboard: flown.oilAboard },
     back: returned === null ? null : { at: momentText(returned.at, zone), readings: shownOf(returned.readings), landings: returned.landings, billed: returned.billed === null ? null : `${shownText('h', returned.billed)} by ${returned.billedFrom ?? ''}`, fuelAdded: returned.fuelAdded, oilAdded: returned.oilAdded, remarks: returned.remarks },

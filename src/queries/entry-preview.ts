@@ -67,7 +67,7 @@ export async function entryPreview(tx: ClubTransaction, clubId: string, { aircra
     told.add(key);
     return [{ name: words.name, before: old, after: words.next, sum: words.sum }];
   });
-  const meters = knownAt(stored.facts, present, authority).meters;
+  const meters = knownAt(stored.facts, present, authority).accounted;
   const above = (draft.of === 'inspection' ? (draft.timeInService === null ? [] : [{ meter: 'time-in-service' as const, value: draft.timeInService }]) : draft.readings)
     .find(({ meter, value }) => { const standing = meters[meter]; return standing.state === 'known' && value > standing.value; });
   const standing = above === undefined ? undefined : meters[above.meter];

@@ -2,6 +2,7 @@ import { lastShown } from '@/core/counter/desk';
 import { decidePrepared } from '@/core/decision/decide';
 import type { DecidedConstraint, LimitAhead } from '@/core/decision/decision';
 import { mayBeSignedBy, type CertificateKind, type Signature, type SignedWork } from '@/core/records/certificate';
+import { boxAhead, BOX_SLACK } from '@/core/records/box-reading';
 import { dialsInUse } from '@/core/records/dial';
 import { knownAt } from '@/core/records/facts';
 import { INSPECTION_KINDS, INSPECTION_WORK, type InspectionKind } from '@/core/records/inspection';
@@ -12,6 +13,7 @@ import type { Instant } from '@/core/time/instant';
 import { civilDateAt, type ZoneId } from '@/core/time/zone';
 import { certificatesOf, findByRegistration, papersOf } from '@/db/aircraft-papers';
 import { loadAircraft } from '@/db/aircraft-facts';
+import { boxesOf } from '@/db/meter-boxes';
 import { storedDate, storedInstant } from '@/db/checked-values';
 import { readClub } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
@@ -71,6 +73,7 @@ export interface Folder {
   readonly openLists: readonly { readonly id: string; readonly name: string; readonly on: string }[];
   readonly flights: readonly { readonly id: string; readonly left: string; readonly person: string; readonly figures: string; readonly landings: number | null; readonly billed: string; readonly remarks: string; readonly out: boolean }[];
   readonly marks: readonly KnownMark[];
+  readonly boxes: readonly { readonly id: string; readonly name: string; readonly words: string; readonly ahead: string | null; readonly removed: boolean; readonly struck: Struck | null }[];
   /** Under rules that know one. */
   readonly release: ReleaseView | null;
   readonly months: readonly { readonly month: string; readonly hours: number }[];
@@ -126,6 +129,7 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
   const { prepared, present } = preparedFor(stored, club, rulesOf(club), now);
   const decision = decidePrepared(prepared, null, present);
   const known = knownAt(stored.facts, present, authority);
+  const ahead = boxAhead(known.meters, known.accounted);
   const strikes = new Map((await readStrikes(tx, aircraftId)).map((row) => strikeOf(row)).map((one) => [one.record, one]));
   const struck = (id: string): Struck | null => struckText(strikes.get(id), zone);
   const dials = await readDials(tx, aircraftId);
@@ -149,10 +153,10 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
       state: row.tank_fitted === false ? 'not-needed' : row.aboard === true ? 'aboard' : row.aboard === false ? 'missing' : 'not-looked-for', seen: `${momentText(storedInstant(row.happened_at), zone)}${row.display_name === null ? '' : ` by ${row.display_name}`}`,
     })),
     dials: dials.map((dial) => {
-      const last = lastShown(dial, known.meters);
+      const last = lastShown(dial, known.accounted);
       return {
         id: dial.id, name: dial.name, unit: dial.unit, bills: dial.bills, shows: last === null ? 'never read' : shownText(dial.unit, last), replaced: !inUse.has(dial.id), why: dial.why, since: dateText(civilDateAt(dial.happenedAt, zone)),
-        counts: dial.counts.map(({ meter }) => { const standing = known.meters[meter]; return { meter, name: METER_NAMES_IN_WORDS[meter], stands: standing.state === 'known' ? meterText(meter, standing.value) : 'not known' }; }),
+        counts: dial.counts.map(({ meter }) => { const standing = known.accounted[meter]; return { meter, name: METER_NAMES_IN_WORDS[meter], stands: standing.state === 'known' ? meterText(meter, standing.value) : 'not known' }; }),
       };
     }),
     readings: (await latestReadings(tx, aircraftId, MOST)).map((reading) => ({
@@ -170,6 +174,10 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
       id: flight.id, left: momentText(flight.leftAt, zone), person: flight.personName, out: flight.returned === null,
       figures: flight.readings.map(({ dial, name, shown }) => `${name} ${shown} → ${flight.returned?.readings.find((one) => one.dial === dial)?.shown ?? '…'}`).join(' · '), landings: flight.returned?.landings ?? null,
       billed: flight.returned?.billed == null ? '' : shownText('h', flight.returned.billed), remarks: flight.returned?.remarks ?? '',
+    })),
+    boxes: (await boxesOf(tx, aircraftId)).map((box) => ({
+      id: box.boxId, name: box.name, removed: box.removed, struck: struck(box.boxId), ahead: box.removed || struck(box.boxId) !== null || flights[0]?.returned === null || ahead === null || ahead <= BOX_SLACK ? null : shownText('h', ahead),
+      words: box.last === null ? 'has sent nothing yet' : box.last.fell ? `counts less than it did, ${momentText(box.last.at, zone)}: it was reset. Take it out and fit it anew` : `counted to ${shownText('h', box.last.total + box.offset)} in service, ${momentText(box.last.at, zone)}`,
     })),
     release: authority === 'au' ? await releaseView(tx, known, aircraftId, zone, civilDateAt(now, zone), certificates) : null,
     marks: (await othersOfKind(tx, aircraftId, 'known-mark')).filter(({ id }) => !strikes.has(id)),

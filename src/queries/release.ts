@@ -43,7 +43,7 @@ const MOST = 7;
 /** What the folder shows of the release. */
 export async function releaseView(tx: ClubTransaction, known: KnownFacts, aircraftId: string, zone: ZoneId, today: CivilDate, own: readonly OwnCertificate[]): Promise<ReleaseView> {
   const release = latestRelease(known.releases, zone);
-  const service = known.meters['time-in-service'];
+  const service = known.accounted['time-in-service'];
   const carried = await dayBefore(tx, aircraftId, zone, today, service.state === 'known' ? service.value : null);
   const counts = known.dailyInspections.filter(({ on, signedBy }) => signatureFaults(signedBy, 'daily-inspection', on, known.authority).length === 0);
   const signed = counts.find(({ on }) => on === today);

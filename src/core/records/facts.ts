@@ -1,5 +1,6 @@
 import type { Instant } from '../time/instant';
 import type { Place } from '../time/sun';
+import { withBoxes, type BoxReading } from './box-reading';
 import { UNKNOWN_PARTICULARS, type Aircraft, type Description } from './aircraft';
 import type { Authority } from './certificate';
 import type { Directive } from './directive';
@@ -37,6 +38,7 @@ interface Lists {
   readonly strikes: readonly Strike[];
   /** What the aircraft was said to be, each with when it was written down; none where that never changed, and then it is what it is. */
   readonly descriptions: readonly Description[];
+  readonly boxReadings: readonly BoxReading[];
 }
 
 /** Everything on record about one aircraft that a decision may rest on. */
@@ -57,7 +59,7 @@ function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
   const { ramp } = facts;
   return [
     facts.documents, facts.inspections, facts.readings, facts.discrepancies, facts.equipment, facts.locators, facts.receiverChecks, facts.databases, facts.fuelStretches, facts.work,
-    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.tightenings, facts.clubPapers, facts.towRopes, facts.strikes, facts.descriptions, facts.items ?? [], facts.directives ?? [],
+    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.tightenings, facts.clubPapers, facts.towRopes, facts.strikes, facts.descriptions, facts.boxReadings, facts.items ?? [], facts.directives ?? [],
     ...(ramp === null ? [] : [ramp.measurements, ramp.samples, ramp.uplifts]),
   ];
 }
@@ -85,7 +87,10 @@ export function presentFor(facts: AircraftFacts, now: Instant): Instant {
 export interface KnownFacts extends AircraftFacts {
   /** Whose certificates count. */
   readonly authority: Authority;
+  /** What the meters stand at, with what boxes counted beside them. */
   readonly meters: Standings;
+  /** The same without the boxes: what flights and readings account for. The chain at the Counter goes by it. */
+  readonly accounted: Standings;
   /** The equipment list that counts: the latest. */
   readonly equipmentList: EquipmentList | null;
 }
@@ -144,11 +149,14 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
   const readings = counting.of(facts.readings);
   const equipment = counting.of(facts.equipment);
   const { ramp } = facts;
+  // A box that was struck takes with it all that it sent.
+  const boxReadings = recorded.of(facts.boxReadings).filter(({ box }) => counting.counts({ id: box, recordedAt: moment }));
   const items = facts.items === null ? null : counting.inside(facts.items, (item) => { const done = counting.of(item.done); return done === item.done ? item : { ...item, done }; });
   const directives = facts.directives === null ? null : counting.inside(facts.directives, (one) => { const done = counting.of(one.done); return done === one.done ? one : { ...one, done }; });
   const seenRamp = ramp === null ? null : { measurements: counting.of(ramp.measurements), samples: counting.of(ramp.samples), uplifts: counting.of(ramp.uplifts) };
+  const accounted = standingsOf({ readings, inspections, items, directives, ramp: seenRamp }, facts.place.zone);
   return {
-    authority, place: facts.place, aircraft: describedAt(facts, moment), descriptions: facts.descriptions, estimates: facts.estimates, strikes: facts.strikes, inspections, readings, equipment,
+    authority, place: facts.place, boxReadings, accounted, aircraft: describedAt(facts, moment), descriptions: facts.descriptions, estimates: facts.estimates, strikes: facts.strikes, inspections, readings, equipment,
     documents: counting.of(facts.documents), locators: counting.of(facts.locators), receiverChecks: counting.of(facts.receiverChecks), databases: counting.of(facts.databases),
     fuelStretches: counting.of(facts.fuelStretches), permits: counting.of(facts.permits), dailyInspections: counting.of(facts.dailyInspections),
     clubPapers: counting.of(facts.clubPapers), towRopes: counting.of(facts.towRopes),
@@ -168,7 +176,7 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
     flightsOut: counting.inside(facts.flightsOut, (one) => (counting.part(one.returned) === one.returned ? one : { ...one, returned: null })),
     tightenings: recorded.inside(facts.tightenings, (one) => (counting.part(one.lifted) === one.lifted ? one : { ...one, lifted: null })),
     ramp: seenRamp,
-    meters: standingsOf({ readings, inspections, items, directives, ramp: seenRamp }, facts.place.zone), equipmentList: latestOf(equipment),
+    meters: withBoxes(accounted, boxReadings), equipmentList: latestOf(equipment),
   };
 }
 

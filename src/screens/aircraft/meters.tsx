@@ -5,6 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/folder';
+import { Boxes } from './boxes';
 import { MeterForm } from './meter-form';
 import { SignedTrouble, useSigned } from './signed-form';
 import { StrikeForm, StruckText } from './strike-form';
@@ -54,6 +55,7 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
       ))}</ul>
       {former.length === 0 ? null : <p className="small">Before: {former.map(({ name, since }) => `${name}, from ${since}`).join('; ')}.</p>}
       {keeper ? <MeterForm folder={folder} dial={null} /> : null}
+      <Boxes folder={folder} keeper={keeper} />
       {folder.unlogged.length === 0 ? null : (
         <div><h3>Nobody wrote down</h3>
           <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{folder.unlogged.map((gap) => (

@@ -10,7 +10,7 @@ interface Changed { readonly act: string; readonly actorName: string }
 
 const ACTS: Readonly<Record<string, string>> = {
   'report-finding': 'reported a finding', 'add-photo': 'added a photo', 'return-to-service': 'closed a finding', 'record-entry': 'signed an entry', strike: 'struck an entry', 'correct-reading': 'corrected a reading', 'check-out': 'handed it out', 'check-in': 'took it back',
-  'sight-papers': 'looked through the papers', 'plan-flight': 'planned a flight', 'move-flight': 'moved a flight', 'cancel-flight': 'cancelled a flight', 'add-meter': 'entered a meter', 'exchange-meter': 'exchanged a meter', 'clear-list': 'cleared the list of an inspection', 'load-records': 'brought in records', 'enter-fact': 'put a fact on record', 'issue-release': 'entered a maintenance release', 'change-release': 'changed the maintenance release', 'sign-daily-inspection': 'signed the daily inspection',
+  'sight-papers': 'looked through the papers', 'plan-flight': 'planned a flight', 'move-flight': 'moved a flight', 'cancel-flight': 'cancelled a flight', 'add-meter': 'entered a meter', 'exchange-meter': 'exchanged a meter', 'clear-list': 'cleared the list of an inspection', 'load-records': 'brought in records', 'enter-fact': 'put a fact on record', 'box-readings': 'counted on', 'fit-box': 'fitted a meter box', 'remove-box': 'took out a meter box', 'issue-release': 'entered a maintenance release', 'change-release': 'changed the maintenance release', 'sign-daily-inspection': 'signed the daily inspection',
 };
 
 /** Sends something that is signed. What was typed stays when it is refused; what changed meanwhile is told. */

@@ -65,6 +65,7 @@ export function FlightAtCounter({ flightId }: { readonly flightId: string }) {
           <WindowMark window={flight.window} text={flight.windowText} scale={1.5} />
         </div>
         {flight.elsewhere === null ? null : <p role="alert" style={{ borderLeft: '5px solid var(--grounded)', background: 'var(--grounded-tint)', padding: '10px 14px' }}>{flight.elsewhere}</p>}
+        {flight.box === null ? null : <p role="status" style={{ borderLeft: '5px solid var(--restricted)', background: 'var(--restricted-tint)', padding: '10px 14px' }}>{flight.box}</p>}
         {out === null ? <><Answer flight={flight} /><Leaving flight={flight} /></> : back === null ? <ComingBack flight={flight} out={out} /> : <Back flight={flight} back={back} />}
       </main>
     </>
