@@ -44,7 +44,7 @@ describe('an aircraft’s past', () => {
       const { readings, inspections } = historyOf(aircraft, today, TERN_BAY, at, id);
       expect(historyOf(aircraft, today, TERN_BAY, at, id).readings).toEqual(readings);
       expect(readings.length).toBeGreaterThan(200);
-      const others = fitOutOf(aircraft, today, TERN_BAY, at, id, { inspections });
+      const others = fitOutOf(aircraft, today, TERN_BAY, at, id, { inspections, readings });
       const bodies = (kind: 'item' | 'directive') => others.filter((one) => one.kind === kind).map(({ body }) => body);
       const items = bodies('item') as unknown as readonly MaintenanceItem[];
       const directives = bodies('directive') as unknown as readonly Directive[];

@@ -1,6 +1,6 @@
 // What each aircraft of the demo is built and equipped with, and the records that go with it.
 import { DIMENSIONS } from '../src/core/envelope/dimensions';
-import { hours } from '../src/core/quantities/hours';
+import { hours, hoursFromSeconds } from '../src/core/quantities/hours';
 import { volume } from '../src/core/quantities/volume';
 import { UNKNOWN_PARTICULARS, type Particulars } from '../src/core/records/aircraft';
 import type { Directive } from '../src/core/records/directive';
@@ -50,8 +50,21 @@ function equipmentOf({ fit, category, features }: DemoAircraft, today: CivilDate
   ];
 }
 
+/** A quart of oil again and again, at ever shorter distances: its use creeps up. */
+function creepingOil(readings: History['readings'], id: (name: string) => string): readonly OtherRecord[] {
+  const last = readings.at(-1);
+  if (last === undefined) return [];
+  const back = [2, 6, 11, 17, 25, 35, 47, 61].map((hoursAgo) => last.value - hoursAgo * 3600);
+  return back.flatMap((wanted, at): readonly OtherRecord[] => {
+    const then = readings.filter(({ value }) => value <= wanted).at(-1);
+    if (then === undefined) return [];
+    const base = { id: id(`oil/${at}`), happenedAt: then.happenedAt, recordedAt: then.recordedAt };
+    return [{ ...base, kind: 'uplift', body: { ...base, what: 'oil', added: volume('1', 'US qt'), grade: null, timeInService: hoursFromSeconds(then.value) } }];
+  });
+}
+
 /** The records: equipment, locator, directives, services, insurance, the tug's rope. Written down when the aircraft joined, or when they were last done. */
-export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place, number: number, id: (name: string) => string, { inspections }: Pick<History, 'inspections'>): readonly OtherRecord[] {
+export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place, number: number, id: (name: string) => string, { inspections, readings }: History): readonly OtherRecord[] {
   const { registration, category, inspectedAt, typeName } = aircraft;
   const at = (daysAgo: number) => hourOfDay(addDays(today, -daysAgo), 10, place);
   const written = (daysAgo: number) => hourOfDay(addDays(today, -daysAgo), 10.2, place);
@@ -81,6 +94,7 @@ export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place,
     ...items.map((item): OtherRecord => ({ id: item.id, happenedAt: item.recordedAt, recordedAt: item.recordedAt, kind: 'item', body: item })),
     ...(low ? [{ id: directive.id, happenedAt: directive.recordedAt, recordedAt: directive.recordedAt, kind: 'directive' as const, body: directive }] : []),
     ...(category === 'glider' ? [] : [{ ...base('locator', DAYS_BACK - 2), kind: 'locator' as const, body: { ...base('locator', DAYS_BACK - 2), state: 'fitted' as const, batteryReplaceBy: addYears(today, 2), usedSeconds: 0, removedOn: null, removalEntered: null, removalPlacarded: null } }]),
+    ...(registration === 'N03TG' ? creepingOil(readings, (name) => id(`${registration}/${name}`)) : []),
     ...(registration === 'N05TB' ? [{ ...base('mark', 210), kind: 'known-mark' as const, body: { id: base('mark', 210).id, what: 'Blended nick on blade 2, front edge, 4 mm', station: 'propeller', side: null, x: 530, y: 62, acceptedBy: 'Tomas Brandl', acceptedOn: addDays(today, -210) } }] : []),
     ...(aircraft.fit === 'tourer' ? [
       { ...base('database', 3), kind: 'database' as const, body: { ...base('database', 3), content: 'navigation' as const, effectiveOn: addDays(today, -5), lastDay: null } },

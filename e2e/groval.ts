@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test as base, type BrowserContext, type Page } from '@playwright/test';
 
-const PEOPLE = { dispatcher: 'Mira Holt', renter: 'Rolf Dane', student: 'Pia Okoro', instructor: 'Sefa Lund', mechanic: 'Tomas Brandl', 'safety-officer': 'Ines Marrow' } as const;
+const PEOPLE = { dispatcher: 'Mira Holt', renter: 'Rolf Dane', student: 'Pia Okoro', instructor: 'Sefa Lund', mechanic: 'Tomas Brandl', 'safety-officer': 'Ines Marrow', administrator: 'Agna Voss', 'reach-dispatcher': 'Lena Orr', 'reach-renter': 'Rosa Venn', 'reach-mechanic': 'Owen Tarr' } as const;
 
 /** Every context watches itself: a request that leaves our origin, or a script error, fails the test. */
 function watch(context: BrowserContext, origin: string, troubles: string[]): void {

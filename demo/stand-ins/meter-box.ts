@@ -41,16 +41,18 @@ const keep = () => { if (values.state !== undefined) writeFileSync(values.state,
 const shuffled = (readings: readonly Reading[]): Reading[] => readings.map((reading) => ({ reading, at: random() })).sort((a, b) => a.at - b.at).map(({ reading }) => reading);
 
 async function sendAll(box: Box, who: string): Promise<void> {
-  const again = random() < 0.2 ? box.last : [];
-  const readings = random() < 0.3 ? shuffled([...box.waiting, ...again]) : [...box.waiting, ...again];
+  const again = random() < 0.35 ? box.last : [];
+  // The newest first, and what waited longer in a later message.
+  const sent = box.waiting.length > 1 && random() < 0.4 ? box.waiting.slice(-1) : box.waiting;
+  const readings = random() < 0.4 ? shuffled([...sent, ...again]) : [...sent, ...again];
   if (readings.length === 0) return;
   try {
     const response = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json', authorization: `Bearer ${box.key}` }, body: JSON.stringify({ readings }) });
     if (!response.ok) { say(`${who}: ${response.status} ${(await response.text()).slice(0, 200)}`); return; }
     const { taken, repeated, refused } = await response.json() as Answer;
     say(`${who}: sent ${readings.map(({ sequence }) => sequence).join(' ')}; taken ${taken.join(' ') || 'none'}${repeated.length === 0 ? '' : `, repeated ${repeated.join(' ')}`}${refused.length === 0 ? '' : `, refused ${refused.map(({ sequence }) => sequence).join(' ')}`}`);
-    box.last = box.waiting;
-    box.waiting = [];
+    box.last = sent;
+    box.waiting = box.waiting.filter((one) => !sent.includes(one));
   } catch (error) {
     // No signal: it is kept, and sent later.
     say(`${who}: ${error instanceof Error ? error.message : 'not sent'}, kept`);
@@ -75,7 +77,7 @@ for (;;) {
   }
   keep();
   if (values.for !== undefined && now - began > Number(values.for) * 1000) {
-    for (const [at, box] of boxes.entries()) await sendAll(box, `box ${at + 1}`);
+    for (const [at, box] of boxes.entries()) for (let tries = 0; box.waiting.length > 0 && tries < 50; tries += 1) await sendAll(box, `box ${at + 1}`);
     break;
   }
 }

@@ -5,6 +5,10 @@ import { mayBeSignedBy, type CertificateKind, type Signature, type SignedWork } 
 import { boxAhead, BOX_SLACK } from '@/core/records/box-reading';
 import { dialsInUse } from '@/core/records/dial';
 import { knownAt } from '@/core/records/facts';
+import type { Uplift } from '@/core/records/measurement';
+import { oilPerHour, oilSteps } from '@/core/records/oil-trend';
+import { hoursFromSeconds } from '@/core/quantities/hours';
+import { decimalVolume } from '@/core/quantities/volume';
 import { INSPECTION_KINDS, INSPECTION_WORK, type InspectionKind } from '@/core/records/inspection';
 import type { DocumentKind } from '@/core/records/document';
 import type { Meter } from '@/core/records/meters';
@@ -76,6 +80,8 @@ export interface Folder {
   readonly boxes: readonly { readonly id: string; readonly name: string; readonly words: string; readonly ahead: string | null; readonly removed: boolean; readonly struck: Struck | null }[];
   /** Under rules that know one. */
   readonly release: ReleaseView | null;
+  /** Oil use between one top-up and the next, newest last, in US quarts an hour; and what they say together, null while they are too few. */
+  readonly oil: { readonly steps: readonly { readonly at: string; readonly use: number }[]; readonly trend: string | null };
   readonly months: readonly { readonly month: string; readonly hours: number }[];
   readonly sign: {
     /** The reader's certificates that judge a mark. */
@@ -181,6 +187,7 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
     })),
     release: authority === 'au' ? await releaseView(tx, known, aircraftId, zone, civilDateAt(now, zone), certificates) : null,
     marks: (await othersOfKind(tx, aircraftId, 'known-mark')).filter(({ id }) => !strikes.has(id)),
+    oil: oilOf((await othersOfKind(tx, aircraftId, 'uplift')).filter(({ id }) => !strikes.has(id))),
     months: await flownByMonth(tx, aircraftId, zone, now, MONTHS),
     sign: {
       judgement: signers('judgement').certificates,
@@ -189,6 +196,14 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
       directives: (directives ?? []).map(({ id, number, title, methods, initial }) => ({ id, name: `${number}: ${title}`, methods: methods.map((method) => ({ id: method.id, name: method.name })), meters: [...new Set([...initial.meters, ...methods.flatMap(({ repeats }) => repeats?.meters ?? [])].map(({ meter }) => meter))], ...signers('return-to-service') })),
     },
   };
+}
+
+/** So many steps of the oil use are drawn. */
+const OIL_STEPS = 10;
+
+function oilOf(uplifts: readonly Uplift[]): Folder['oil'] {
+  const trend = oilPerHour(uplifts);
+  return { steps: oilSteps(uplifts).slice(-OIL_STEPS).map(({ at, perHour }) => ({ at: readingText(hoursFromSeconds(at)), use: Number(decimalVolume(perHour, 'US qt', 3, 'up')) })), trend: trend === null ? null : `${decimalVolume(trend.perHour, 'US qt', 2, 'up')} US qt an hour` };
 }
 
 /** Who struck an entry, when and why; null where nobody did. */

@@ -36,7 +36,7 @@ describe(`${source.section}: what is due after the entry, by hand`, () => {
   ] as const)('a 100-hour at %s, excess %s, after one at 1000.0, is due at %s', (at, excess, expected) => {
     const asOf = '2024-06-10T23:00:00Z';
     const now = instantFromMilliseconds(Date.parse(asOf));
-    const { facts, packs } = cleanCase({ asOf, inspections: { 'annual-2026': { completedOn: '2024-01-15', recordedAt: '2024-01-15T20:00:00Z', timeInService: 1000 }, 'hundred-2026-10': null }, meterReadings: { today: { happenedAt: asOf, recordedAt: asOf, value: Number(at) } } });
+    const { facts, packs } = cleanCase({ asOf, inspections: { 'annual-2026': { completedOn: '2024-01-15', recordedAt: '2024-01-15T20:00:00Z', timeInService: 1000, signedBy: inspector }, 'hundred-2026-10': null }, meterReadings: { today: { happenedAt: asOf, recordedAt: asOf, value: Number(at) } } });
     const after = withEntry(facts, entryOf({ of: 'inspection', kind: 'hundred-hour', completedOn: civilDate('2024-06-10'), timeInService: hours(at), outcome: 'approved', excess, testedToFeet: null }, 'new', inspector, now));
     const known = knownAt(after, now, authorityOf(packs));
     const due = decide(after, packs, null, now).limits.flatMap(({ constraint }) => { const words = constraint.id.startsWith('hundred-hour') ? tellDue(constraint, known) : null; return words === null ? [] : [words.next]; });

@@ -24,3 +24,11 @@ export function oilPerHour(uplifts: readonly Uplift[]): { readonly perHour: Volu
   const median = slopes.length % 2 === 1 ? (slopes[Math.floor(middle)] ?? 0) : ((slopes[middle - 1] ?? 0) + (slopes[middle] ?? 0)) / 2;
   return { perHour: Math.ceil(median) as Volume, records: used.map(({ id }) => id) };
 }
+
+/** Oil use from each top-up to the next that came later: what was added then, over the time in service between. Rounded up to a whole picolitre. */
+export function oilSteps(uplifts: readonly Uplift[]): readonly { readonly at: number; readonly perHour: Volume }[] {
+  const byTime = new Map<number, number>();
+  for (const { what, timeInService, added } of uplifts) if (what === 'oil' && timeInService !== null) byTime.set(timeInService, (byTime.get(timeInService) ?? 0) + added);
+  const points = [...byTime].sort(([a], [b]) => a - b);
+  return points.slice(1).map(([at, added], before) => ({ at, perHour: Math.ceil((added * SECONDS_PER_HOUR) / (at - (points[before]?.[0] ?? 0))) as Volume }));
+}

@@ -6,7 +6,7 @@ import { instant } from '../time/instant';
 import type { FuelStretch } from './maintenance-item';
 import type { Uplift } from './measurement';
 import { burntLife } from './oil-life';
-import { oilPerHour } from './oil-trend';
+import { oilPerHour, oilSteps } from './oil-trend';
 
 const NOON = instant('2026-11-20T12:00:00Z');
 const added = (id: string, at: string | null, quarts: string, what: Uplift['what'] = 'oil'): Uplift => ({
@@ -89,5 +89,16 @@ describe('the life of oil burnt on two grades of fuel', () => {
       // In hundredths of the life; what is left of it lasts a quarter of as many leaded hours.
       expect(burntLife(changed('0'), LIFE, stretches, engine(String(now)))?.dueAt).toBe(Math.max(0, (now + (100 - spent) / 4) * 3600) as Hours);
     }));
+  });
+});
+
+describe('oil use step by step', () => {
+  it('is what was added over the hours since the one before, in whatever order they were written down', () => {
+    // By hand: 1 quart over 10 h, then 1 over 8 h, then 1 over 4 h.
+    expect(oilSteps([added('d', '122', '1'), added('a', '100', '3'), added('c', '118', '1'), added('b', '110', '1')])).toEqual([{ at: hours('110'), perHour: volume('0.1', 'US qt') }, { at: hours('118'), perHour: volume('0.125', 'US qt') }, { at: hours('122'), perHour: volume('0.25', 'US qt') }]);
+  });
+  it('two at the same hour are one, and fuel or one that states no hours is none', () => {
+    expect(oilSteps([added('a', '100', '1'), added('b', '110', '0.5'), added('c', '110', '0.5'), added('d', null, '1'), added('e', '105', '9', 'fuel')])).toEqual([{ at: hours('110'), perHour: volume('0.1', 'US qt') }]);
+    expect(oilSteps([added('a', '100', '1')])).toEqual([]);
   });
 });
