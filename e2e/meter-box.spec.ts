@@ -22,7 +22,7 @@ test('a box that was fitted sends late, twice and out of order, and what it coun
   const taken = [...printed.matchAll(/taken ([\d ]+)/g)].flatMap(([, numbers]) => (numbers ?? '').trim().split(' ').map(Number)).sort((a, b) => a - b);
   expect(taken).toEqual(Array.from({ length: taken.length }, (_, at) => at + 1));
   expect(taken.length).toBeGreaterThan(10);
-  const line = mechanic.getByRole('listitem').filter({ hasText: 'Box in the tail' });
+  const line = mechanic.getByRole('region', { name: 'Meters' }).getByRole('listitem').filter({ hasText: 'Box in the tail' });
   await expect(line).toContainText('more than the flights and readings on record', { timeout: 15_000 });
   await line.getByRole('button', { name: 'Take out Box in the tail' }).click();
   await line.getByLabel('Why it was taken out').fill('Lent from the sister field');

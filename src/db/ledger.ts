@@ -52,10 +52,10 @@ export interface StoryLine {
   readonly record: unknown;
 }
 
-/** The newest entries of an aircraft, newest first. `after` leaves out revisions up to that one. */
-export async function readStory(tx: ClubTransaction, aircraftId: string, most: number, after = 0): Promise<readonly StoryLine[]> {
+/** The newest entries of an aircraft, newest first. `after` leaves out revisions up to that one, `without` acts of some kinds. */
+export async function readStory(tx: ClubTransaction, aircraftId: string, most: number, after = 0, without: readonly string[] = []): Promise<readonly StoryLine[]> {
   const rows = await tx.selectFrom('ledger').select(['seq', 'act', 'actor_name', 'revision', 'recorded_at', 'body'])
-    .where('aircraft_id', '=', aircraftId).$if(after > 0, (query) => query.where('revision', '>', after)).orderBy('seq', 'desc').limit(most).execute();
+    .where('aircraft_id', '=', aircraftId).$if(after > 0, (query) => query.where('revision', '>', after)).$if(without.length > 0, (query) => query.where('act', 'not in', without)).orderBy('seq', 'desc').limit(most).execute();
   return rows.map((row) => {
     const body = JSON.parse(row.body) as { readonly record?: unknown };
     return { seq: row.seq, act: row.act, actorName: row.actor_name, revision: row.revision, recordedAt: storedInstant(row.recorded_at), record: body.record ?? null };

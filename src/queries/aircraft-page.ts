@@ -109,7 +109,8 @@ export async function aircraftPage(tx: ClubTransaction, reader: { readonly clubI
   const maySign = reader.roles.some((role) => role === 'mechanic' || role === 'instructor');
   const byId = new Map(stored.facts.discrepancies.map((discrepancy) => [discrepancy.id, discrepancy]));
   const papers = await papersOf(tx, found.aircraft_id);
-  const story = await readStory(tx, found.aircraft_id, MOST);
+  // A box sends every few minutes: its lines would push out what people did. What it counted stands beside the meters.
+  const story = await readStory(tx, found.aircraft_id, MOST, 0, ['box-readings']);
   return {
     aircraftId: found.aircraft_id, registration: decision.registration, typeName: stored.typeName, revision: stored.revision, now, today: civilDateAt(now, place.zone), zone: place.zone,
     verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), timeInService: decision.timeInService === null ? null : readingText(decision.timeInService),
