@@ -29,8 +29,8 @@ const SAMPLE = 200;
 const MOST_REJECTIONS = 5000;
 
 type Rows = Partial<Record<ArchiveTableName, ArchiveRow[]>>;
-interface Made { readonly registration: string; readonly key: Readonly<Record<string, unknown>>; readonly tables: Rows; readonly words: string; readonly plain: Plain }
-interface Making { readonly actor: Actor; readonly recordedAt: Instant; readonly newId: () => string; readonly aircraftId: string }
+interface Made { readonly registration: string; readonly key: Readonly<Record<string, unknown>>; readonly keyText: string; readonly tables: Rows; readonly words: string; readonly plain: Plain }
+interface Making { readonly actor: Actor; /** ISO 8601. */ readonly recordedAt: string; readonly newId: () => string; readonly aircraftId: string }
 
 const KEYS: Readonly<Record<ImportList, NaturalKey>> = {
   fleet: { table: 'aircraft', columns: { registration: 'text' } },
@@ -44,16 +44,16 @@ const iso = (moment: Instant): string => new Date(moment).toISOString();
 const hoursText = (value: number): string => decimalHours(hoursFromSeconds(value), 2, 'down');
 
 /** How a row of each list becomes records. */
-const MAKERS: { readonly [L in ImportList]: (row: RowOf<L>, making: Making) => Omit<Made, 'registration' | 'plain'> } = {
+const MAKERS: { readonly [L in ImportList]: (row: RowOf<L>, making: Making) => Omit<Made, 'registration' | 'plain' | 'keyText'> } = {
   fleet: (row, { aircraftId, recordedAt }) => ({
     key: { registration: row.registration }, words: `${row.type}`,
-    tables: { aircraft: [{ aircraft_id: aircraftId, registration: row.registration, type_name: row.type, category: row.category, first_flown_on: row.first_flown, approved_for: null, features: null, revision: 1, happened_at: iso(recordedAt), recorded_at: iso(recordedAt), particulars: { ...UNKNOWN_PARTICULARS, serialNumber: row.serial_number, seats: row.seats } }] },
+    tables: { aircraft: [{ aircraft_id: aircraftId, registration: row.registration, type_name: row.type, category: row.category, first_flown_on: row.first_flown, approved_for: null, features: null, revision: 1, happened_at: recordedAt, recorded_at: recordedAt, particulars: { ...UNKNOWN_PARTICULARS, serialNumber: row.serial_number, seats: row.seats } }] },
   }),
   documents: (row, { actor, recordedAt, newId, aircraftId }) => ({
     key: { aircraft_id: aircraftId, kind: row.kind, happened_at: iso(row.seen_at) }, words: `${row.kind}, ${row.aboard ? 'aboard' : 'missing'}`,
     tables: { document_sighting: [{
       sighting_id: newId(), aircraft_id: aircraftId, kind: row.kind, kept_where: row.kept_where, aboard: row.aboard, legible: row.legible, displayed: row.displayed, registration_shown: row.registration_shown, issued_on: row.issued, printed_expiry: row.expires, ended_on: null, ended_because: null, form: row.form,
-      tank_fitted: row.tank_fitted, happened_at: iso(row.seen_at), recorded_at: iso(recordedAt), recorded_by: actor.personId, revision: row.revision, serial_shown: row.serial_shown, placards: row.placards, dated_on: row.dated, number: row.number,
+      tank_fitted: row.tank_fitted, happened_at: iso(row.seen_at), recorded_at: recordedAt, recorded_by: actor.personId, revision: row.revision, serial_shown: row.serial_shown, placards: row.placards, dated_on: row.dated, number: row.number,
     }] },
   }),
   inspections: (row, { actor, recordedAt, newId, aircraftId }) => {
@@ -61,17 +61,17 @@ const MAKERS: { readonly [L in ImportList]: (row: RowOf<L>, making: Making) => O
     return {
       key: { aircraft_id: aircraftId, kind: row.kind, completed_on: row.completed }, words: `${row.kind} of ${row.completed}`,
       tables: {
-        signature: signature === null ? [] : [{ signature_id: signature, person_id: null, name: row.signed_by, certificate_kind: row.certificate_kind, certificate_number: row.certificate_number, valid_from: row.valid_from, valid_until: row.valid_until === 'no-expiry' ? null : row.valid_until, no_expiry: row.valid_until === 'no-expiry', happened_at: iso(recordedAt), recorded_at: iso(recordedAt) }],
+        signature: signature === null ? [] : [{ signature_id: signature, person_id: null, name: row.signed_by, certificate_kind: row.certificate_kind, certificate_number: row.certificate_number, valid_from: row.valid_from, valid_until: row.valid_until === 'no-expiry' ? null : row.valid_until, no_expiry: row.valid_until === 'no-expiry', happened_at: recordedAt, recorded_at: recordedAt }],
         inspection: [{
           inspection_id: newId(), aircraft_id: aircraftId, kind: row.kind, completed_on: row.completed, time_in_service_s: row.time_in_service, time_in_service_entered: row.time_in_service === null ? null : hoursText(row.time_in_service), outcome: row.outcome, excess: row.excess, signature_id: signature,
-          cleared_on: null, cleared_signature_id: null, recorded_at: iso(recordedAt), recorded_by: actor.personId, tested_to_feet: row.tested_to_feet, description: row.description,
+          cleared_on: null, cleared_signature_id: null, recorded_at: recordedAt, recorded_by: actor.personId, tested_to_feet: row.tested_to_feet, description: row.description,
         }],
       },
     };
   },
   meters: (row, { actor, recordedAt, newId, aircraftId }) => ({
     key: { aircraft_id: aircraftId, meter: row.meter, happened_at: iso(row.read_at), value_s: row.value }, words: `${row.meter} ${row.entered}`,
-    tables: { meter_reading: [{ reading_id: newId(), aircraft_id: aircraftId, meter: row.meter, value_s: row.value, entered: row.entered, entered_unit: isHourMeter(row.meter) ? 'h' : 'count', happened_at: iso(row.read_at), recorded_at: iso(recordedAt), recorded_by: actor.personId, dial_id: null, flight_id: null }] },
+    tables: { meter_reading: [{ reading_id: newId(), aircraft_id: aircraftId, meter: row.meter, value_s: row.value, entered: row.entered, entered_unit: isHourMeter(row.meter) ? 'h' : 'count', happened_at: iso(row.read_at), recorded_at: recordedAt, recorded_by: actor.personId, dial_id: null, flight_id: null }] },
   }),
   flights: (row, { actor, recordedAt, newId, aircraftId }) => {
     const flightId = newId();
@@ -81,9 +81,9 @@ const MAKERS: { readonly [L in ImportList]: (row: RowOf<L>, making: Making) => O
     return {
       key: { aircraft_id: aircraftId, happened_at: iso(row.left_at) }, words: `${row.person}, ${iso(row.left_at).slice(0, 16).replace('T', ' ')} UTC`,
       tables: {
-        flight: [{ flight_id: flightId, aircraft_id: aircraftId, person_name: row.person, purpose: row.purpose, crew: null, readings: shown('out'), fuel_aboard: row.fuel_aboard, oil_aboard: null, remarks: null, happened_at: iso(row.left_at), recorded_at: iso(recordedAt), recorded_by: actor.personId }],
-        flight_return: [{ flight_id: flightId, aircraft_id: aircraftId, readings: shown('in'), landings: row.landings, tow_launches: row.tow_launches, billed_s: block, billed_from: block === null ? null : 'Block meter', fuel_added: row.fuel_added, oil_added: row.oil_added, remarks: row.remarks ?? 'not said', happened_at: iso(row.back_at), recorded_at: iso(recordedAt), recorded_by: actor.personId }],
-        meter_reading: meters.flatMap(({ meter, in: value }) => (value === null ? [] : [{ reading_id: newId(), aircraft_id: aircraftId, meter, value_s: value, entered: hoursText(value), entered_unit: 'h', happened_at: iso(row.back_at), recorded_at: iso(recordedAt), recorded_by: actor.personId, dial_id: null, flight_id: flightId }])),
+        flight: [{ flight_id: flightId, aircraft_id: aircraftId, person_name: row.person, purpose: row.purpose, crew: null, readings: shown('out'), fuel_aboard: row.fuel_aboard, oil_aboard: null, remarks: null, happened_at: iso(row.left_at), recorded_at: recordedAt, recorded_by: actor.personId }],
+        flight_return: [{ flight_id: flightId, aircraft_id: aircraftId, readings: shown('in'), landings: row.landings, tow_launches: row.tow_launches, billed_s: block, billed_from: block === null ? null : 'Block meter', fuel_added: row.fuel_added, oil_added: row.oil_added, remarks: row.remarks ?? 'not said', happened_at: iso(row.back_at), recorded_at: recordedAt, recorded_by: actor.personId }],
+        meter_reading: meters.flatMap(({ meter, in: value }) => (value === null ? [] : [{ reading_id: newId(), aircraft_id: aircraftId, meter, value_s: value, entered: hoursText(value), entered_unit: 'h', happened_at: iso(row.back_at), recorded_at: recordedAt, recorded_by: actor.personId, dial_id: null, flight_id: flightId }])),
       },
     };
   },
@@ -107,6 +107,7 @@ class Tally {
 class RowImport {
   private readonly seen = new Set<string>();
   private readonly tally: Tally;
+  private readonly recordedText: string;
   private readonly schema: ReturnType<typeof rowSchemas>[ImportList];
   private readonly sample: ImportSummary['sample'][number][] = [];
   private readonly rejections: ImportSummary['rejections'][number][] = [];
@@ -120,6 +121,7 @@ class RowImport {
 
   constructor(private readonly ports: Ports, private readonly actor: Actor, private readonly tx: ClubTransaction, private readonly request: ImportRequest, zone: ZoneId, private readonly fleet: Awaited<ReturnType<typeof lockFleet>>, private readonly recordedAt: Instant) {
     this.tally = new Tally(ports.sha256);
+    this.recordedText = iso(recordedAt);
     this.schema = rowSchemas(zone)[request.list];
   }
 
@@ -149,22 +151,23 @@ class RowImport {
     const aircraftId = known ?? this.fresh.get(row.registration) ?? this.ports.newId();
     if (known === undefined) this.fresh.set(row.registration, aircraftId);
     // The list and the row come from the same reader; TypeScript cannot follow that pairing.
-    const maker = MAKERS[list] as (given: RowOf<ImportList>, making: Making) => Omit<Made, 'registration' | 'plain'>;
-    const made: Made = { registration: row.registration, plain: row as unknown as Plain, ...maker(row, { actor: this.actor, recordedAt: this.recordedAt, newId: this.ports.newId, aircraftId }) };
-    const key = canonicalJson(made.key as unknown as Plain);
-    if (this.seen.has(key)) { this.reject(line, 'the same as an earlier row of this file', own); return; }
-    this.seen.add(key);
+    const maker = MAKERS[list] as (given: RowOf<ImportList>, making: Making) => Omit<Made, 'registration' | 'plain' | 'keyText'>;
+    const kept = maker(row, { actor: this.actor, recordedAt: this.recordedText, newId: this.ports.newId, aircraftId });
+    const keyText = canonicalJson(kept.key as unknown as Plain);
+    const made: Made = { registration: row.registration, plain: row as unknown as Plain, keyText, ...kept };
+    if (this.seen.has(keyText)) { this.reject(line, 'the same as an earlier row of this file', own); return; }
+    this.seen.add(keyText);
     this.waiting.push({ line, made });
   }
 
   get full(): boolean { return this.waiting.length >= AT_ONCE; }
 
   /** Reads once what an aircraft has already. */
-  private async learn({ registration, key }: Made): Promise<void> {
+  private async learn({ registration, key, keyText }: Made): Promise<void> {
     const aircraftId = key['aircraft_id'];
     if (this.learnt.has(registration)) return;
     this.learnt.add(registration);
-    if (typeof aircraftId !== 'string') { if (this.fleet.has(registration)) this.there.add(canonicalJson(key as unknown as Plain)); return; }
+    if (typeof aircraftId !== 'string') { if (this.fleet.has(registration)) this.there.add(keyText); return; }
     for (const one of await existingKeys(this.tx, KEYS[this.request.list], aircraftId)) this.there.add(canonicalJson(one as unknown as Plain));
   }
 
@@ -174,7 +177,7 @@ class RowImport {
     for (const { made } of waiting) await this.learn(made);
     const fresh: Made[] = [];
     for (const { line, made } of waiting) {
-      if (this.there.has(canonicalJson(made.key as unknown as Plain))) { this.counts.there += 1; this.note(line, 'there', `${made.registration}: ${made.words}`); continue; }
+      if (this.there.has(made.keyText)) { this.counts.there += 1; this.note(line, 'there', `${made.registration}: ${made.words}`); continue; }
       this.counts.added += 1;
       this.tally.add(made.registration, made.plain);
       this.note(line, 'new', `${made.registration}: ${made.words}`);
