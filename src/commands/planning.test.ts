@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
-import { flightFrom, type FlightDraft } from '@/contracts/plan';
+import { flightFrom, plannedFlightSchema, type FlightDraft } from '@/contracts/plan';
 import { hours } from '@/core/quantities/hours';
 import { civilDate } from '@/core/time/civil-date';
 import { instantText } from '@/core/time/instant';
@@ -21,7 +21,7 @@ afterAll(closeDatabase);
 
 const draft = (change: Partial<FlightDraft> = {}): FlightDraft => ({
   aircraftId: club.aircraftId, person: 'R. Dane', starts: { date: civilDate('2026-11-24'), clock: '13:00' }, endsClock: '14:30', airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false,
-  beyondGlide: false, passengers: false, persons: null, landings: 2, towLaunches: null, fuelPlanned: null, reliesOnVor: false, reliesOnDatabase: false, ...change,
+  beyondGlide: false, passengers: false, persons: null, landings: 2, towLaunches: null, fuelPlanned: null, reliesOnVor: false, reliesOnDatabase: false, places: [], ...change,
 });
 const enter = (change: Partial<FlightDraft> = {}, replaces: string | null = null, flightId: string = randomUUID()) => planOrMove(club.ports, club.actor('dispatcher'), { flightId, replaces, flight: draft(change) });
 const plan = (day = '2026-11-24') => inClub(club.ports.db, club.clubId, (tx) => dayPlan(tx, club.clubId, civilDate(day), club.ports.now()));
@@ -96,5 +96,28 @@ describe('the answer while it is typed', () => {
   });
   it('a flight that ends after dark needs the night uses, which this aircraft has', async () => {
     expect((await answer({ starts: { date: civilDate('2026-11-24'), clock: '16:30' }, endsClock: '18:00' })).answer).toBe('yes');
+  });
+});
+
+describe('places', () => {
+  const CAPE = { name: 'Cape Reach', latitude: 44.9, longitude: -63.1, timeZone: HALIFAX };
+  it('are decided with the light there, kept, offered again, and stay with a flight that is moved', async () => {
+    const flightId = randomUUID();
+    good(await enter({ places: [CAPE] }, null, flightId));
+    const first = (await plan()).flights.find((one) => one.flightId === flightId);
+    expect(first?.flight.places).toEqual([{ name: 'Cape Reach', latitude: 44.9, longitude: -63.1, zone: 'America/Halifax' }]);
+    expect((await plan()).places).toEqual([{ name: 'Cape Reach', latitude: 44.9, longitude: -63.1, zone: 'America/Halifax' }]);
+    // Moved with what it says, it touches the same places.
+    good(await enter({ places: [CAPE], person: 'moved' }, flightId));
+    expect((await plan()).flights.find((one) => one.person === 'moved')?.flight.places).toHaveLength(1);
+  });
+  it('bring their light with them: by day here and by night there, an aircraft of the day cannot go', async () => {
+    const everything = { light: ['day'], rules: 'all', purpose: 'all', crew: 'all', range: 'all', transponderAirspace: 'all', broadcastAirspace: 'all', overWater: 'all', passengers: 'all' };
+    club = await testClub({ aircraft: { approvedFor: [everything] } });
+    const far = { name: 'Far Reach', latitude: -33.9, longitude: 151.2, timeZone: zone('Australia/Sydney') };
+    expect([(await answer({ places: [CAPE] })).answer, (await answer({ places: [far] })).answer]).toEqual(['yes', 'no']);
+  });
+  it('without a name or beyond the poles are refused', () => {
+    for (const wrong of [{ ...CAPE, name: ' ' }, { ...CAPE, latitude: 91 }, { ...CAPE, timeZone: 'Nowhere' }]) expect(plannedFlightSchema.safeParse({ ...draft(), starts: { date: '2026-11-24', clock: '13:00' }, airborne: 1.2, places: [wrong] }).success).toBe(false);
   });
 });

@@ -4,11 +4,16 @@ import { UNSAID, type PlannedFlight } from '../core/records/planned-flight';
 import { addDays } from '../core/time/civil-date';
 import { momentsAt, type ZoneId } from '../core/time/zone';
 import { DIMENSIONS, type Crew, type Purpose, type Range, type Rules } from '../core/envelope/dimensions';
-import { hoursSchema, textSchema, wallTimeSchema } from './scalars';
+import { hoursSchema, textSchema, wallTimeSchema, zoneSchema } from './scalars';
 
 const choice = <T extends string>(words: readonly T[], message: string) => z.enum(words as unknown as [T, ...T[]], message);
 const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'expected a time such as 09:42');
 const yesNo = z.boolean();
+
+/** A place that a flight touches beside the club's own field: the light there counts too. */
+const placeSchema = z.strictObject({
+  name: textSchema(80), latitude: z.number('expected the latitude in degrees').min(-90, 'expected -90 to 90 degrees').max(90, 'expected -90 to 90 degrees'), longitude: z.number('expected the longitude in degrees').min(-180, 'expected -180 to 180 degrees').max(180, 'expected -180 to 180 degrees'), timeZone: zoneSchema,
+});
 
 /** A flight as it is entered. What is left open counts as every value of it. */
 export const plannedFlightSchema = z.strictObject({
@@ -18,6 +23,7 @@ export const plannedFlightSchema = z.strictObject({
   persons: z.number().int().min(1).max(60).nullable(), landings: z.number().int().min(1).max(100).nullable(), towLaunches: z.number().int().min(0).max(100).nullable(),
   /** US gallons of usable fuel planned at the start; null takes what was measured. */
   fuelPlanned: z.string().trim().max(8).nullable(), reliesOnVor: yesNo, reliesOnDatabase: yesNo,
+  places: z.array(placeSchema).max(6).default([]),
 });
 export type FlightDraft = z.output<typeof plannedFlightSchema>;
 export type FlightDraftInput = z.input<typeof plannedFlightSchema>;
@@ -42,7 +48,7 @@ export function flightFrom(draft: FlightDraft, id: string, zone: ZoneId): Planne
   if (draft.airborne !== null && draft.airborne * 1000 > ends - starts) return { path: 'airborne', message: 'It cannot be in the air for longer than it is away.' };
   return {
     id, starts, ends, airborne: draft.airborne, purpose: draft.purpose, crew: draft.crew, rules: draft.rules, range: draft.range, light: null, transponderAirspace: draft.transponderAirspace, broadcastAirspace: draft.broadcastAirspace,
-    beyondGlideOverWater: draft.beyondGlide, passengers: draft.passengers, ...UNSAID, persons: draft.persons, landings: draft.landings, towLaunches: draft.towLaunches, fuelPlanned: fuel, reliesOnVor: draft.reliesOnVor, reliesOnDatabase: draft.reliesOnDatabase,
+    beyondGlideOverWater: draft.beyondGlide, passengers: draft.passengers, ...UNSAID, persons: draft.persons, landings: draft.landings, towLaunches: draft.towLaunches, fuelPlanned: fuel, places: draft.places.map(({ name, latitude, longitude, timeZone }) => ({ name, latitude, longitude, zone: timeZone })), reliesOnVor: draft.reliesOnVor, reliesOnDatabase: draft.reliesOnDatabase,
   };
 }
 

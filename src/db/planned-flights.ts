@@ -1,8 +1,10 @@
+import { sql } from 'kysely';
 import { DIMENSIONS } from '@/core/envelope/dimensions';
 import { hoursFromSeconds } from '@/core/quantities/hours';
 import { UNSAID, type FlightMore, type PlannedFlight } from '@/core/records/planned-flight';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
+import type { Place } from '@/core/time/sun';
 import { civilDateAt, type ZoneId } from '@/core/time/zone';
 import { oneOf, storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
@@ -56,4 +58,13 @@ export async function endPlanned(tx: ClubTransaction, clubId: string, end: { rea
 export async function latestPlannedDay(tx: ClubTransaction, zone: ZoneId): Promise<CivilDate | null> {
   const row = await tx.selectFrom('planned_flight').select((select) => select.fn.max('starts').as('latest')).executeTakeFirst();
   return row?.latest == null ? null : civilDateAt(storedInstant(row.latest), zone);
+}
+
+/** So many places are offered. */
+const MOST_PLACES = 100;
+
+/** Places that planned flights touched beside the club's own field, by name, each as it was entered last. */
+export async function placesPlanned(tx: ClubTransaction): Promise<readonly Place[]> {
+  const { rows } = await sql<{ place: Place }>`select distinct on (p.place->>'name') p.place from planned_flight f, jsonb_array_elements(f.more->'places') as p(place) where f.more->'places' <> '[]'::jsonb order by p.place->>'name', f.recorded_at desc limit ${MOST_PLACES}`.execute(tx);
+  return rows.map(({ place }) => place);
 }

@@ -4,14 +4,16 @@ import type { FlightAnswer, Verdict } from '@/core/decision/decision';
 import type { Purpose } from '@/core/envelope/dimensions';
 import { airborneTime, type PlannedFlight } from '@/core/records/planned-flight';
 import { decimalHours } from '@/core/quantities/hours';
+import { decimalVolume } from '@/core/quantities/volume';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
+import type { Place } from '@/core/time/sun';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
 import { answerFlights } from '@/core/decision/planned-flight';
 import { loadAircraft } from '@/db/aircraft-facts';
 import { readClub } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
-import { flightsBetween } from '@/db/planned-flights';
+import { flightsBetween, placesPlanned } from '@/db/planned-flights';
 import { tellConstraint, type ConstraintWords } from '@/explain/constraint';
 import { tellFlight } from '@/explain/flight';
 import { clockText } from '@/explain/formats';
@@ -27,7 +29,9 @@ export interface PlanLine {
   readonly ends: string;
   readonly date: CivilDate;
   readonly airborne: string;
-  readonly flight: Pick<PlannedFlight, 'purpose' | 'crew' | 'rules' | 'range' | 'transponderAirspace' | 'broadcastAirspace' | 'beyondGlideOverWater' | 'passengers' | 'persons' | 'landings' | 'towLaunches' | 'reliesOnVor' | 'reliesOnDatabase'>;
+  readonly flight: Pick<PlannedFlight, 'purpose' | 'crew' | 'rules' | 'range' | 'transponderAirspace' | 'broadcastAirspace' | 'beyondGlideOverWater' | 'passengers' | 'persons' | 'landings' | 'towLaunches' | 'reliesOnVor' | 'reliesOnDatabase' | 'places'>;
+  /** US gallons; empty where none was planned. */
+  readonly fuel: string;
   readonly answer: FlightAnswer['answer'] | 'past' | 'left';
   readonly words: string;
 }
@@ -41,6 +45,8 @@ export interface DayPlan {
   readonly date: CivilDate;
   readonly aircraft: readonly { readonly aircraftId: string; readonly registration: string; readonly typeName: string; readonly verdict: Verdict; readonly purposes: readonly Purpose[] }[];
   readonly flights: readonly PlanLine[];
+  /** Places that flights of the club touched before. */
+  readonly places: readonly Place[];
 }
 
 /** Every flight planned for a day, each decided as it stands now. */
@@ -62,14 +68,14 @@ export async function dayPlan(tx: ClubTransaction, clubId: string, date: CivilDa
     for (const { flight, left, personName } of own) {
       const answer = answers.get(flight.id);
       lines.push({
-        flightId: flight.id, aircraftId: one.aircraftId, registration: decision.registration, person: personName, starts: clockText(flight.starts, zone), ends: clockText(flight.ends, zone), date: civilDateAt(flight.starts, zone), airborne: decimalHours(airborneTime(flight), 2, 'up'), flight,
+        flightId: flight.id, aircraftId: one.aircraftId, registration: decision.registration, person: personName, starts: clockText(flight.starts, zone), ends: clockText(flight.ends, zone), date: civilDateAt(flight.starts, zone), airborne: decimalHours(airborneTime(flight), 2, 'up'), flight, fuel: flight.fuelPlanned === null ? '' : String(Number(decimalVolume(flight.fuelPlanned, 'US gal', 3, 'down'))),
         answer: left ? 'left' : answer === undefined ? 'past' : answer.answer, words: answer === undefined ? '' : tellFlight(answer, decision, zone),
       });
     }
     const purposes = [...new Set(one.facts.aircraft.approvedFor?.flatMap(({ purpose }) => purpose) ?? [])];
     return { aircraftId: one.aircraftId, registration: decision.registration, typeName: one.typeName, verdict: decision.verdict, purposes };
   });
-  return { now, zone, field: club.place.name, today, date: day, aircraft, flights: lines.sort((a, b) => (a.starts < b.starts ? -1 : a.starts > b.starts ? 1 : a.registration < b.registration ? -1 : 1)) };
+  return { places: await placesPlanned(tx), now, zone, field: club.place.name, today, date: day, aircraft, flights: lines.sort((a, b) => (a.starts < b.starts ? -1 : a.starts > b.starts ? 1 : a.registration < b.registration ? -1 : 1)) };
 }
 
 /** What one draft would be answered. */

@@ -17,10 +17,11 @@ import { PURPOSE_NAMES } from '@/explain/names';
 import type { DayPlan, DraftAnswer, PlanLine } from '@/queries/plan';
 import { Refusal, send } from '../data/fetching';
 import { Reasons } from '../shell/reasons';
+import { PlacesFields, placesOf, type PlaceText } from './places-fields';
 
 interface Fields {
   readonly aircraftId: string; readonly person: string; readonly date: string; readonly starts: string; readonly ends: string; readonly airborne: string; readonly purpose: Purpose; readonly crew: Crew; readonly rules: Rules; readonly range: Range;
-  readonly passengers: boolean; readonly transponder: boolean; readonly broadcast: boolean; readonly water: boolean; readonly vor: boolean; readonly database: boolean; readonly persons: string; readonly landings: string; readonly fuel: string;
+  readonly passengers: boolean; readonly transponder: boolean; readonly broadcast: boolean; readonly water: boolean; readonly vor: boolean; readonly database: boolean; readonly persons: string; readonly landings: string; readonly fuel: string; readonly places: readonly PlaceText[]; readonly tows: number | null;
 }
 
 const CREWS: Readonly<Record<Crew, string>> = { 'rated-pilot': 'rated pilot', dual: 'with an instructor', 'student-solo': 'student alone' };
@@ -40,8 +41,8 @@ function draftOf(fields: Fields): FlightDraftInput {
   const words = fields.airborne.trim();
   return {
     aircraftId: fields.aircraftId, person: fields.person.trim() === '' ? 'not named yet' : fields.person, starts: { date: fields.date, clock: clockFrom(fields.starts) }, endsClock: clockFrom(fields.ends), airborne: words === '' ? null : Number(words), purpose: fields.purpose, crew: fields.crew, rules: fields.rules, range: fields.range,
-    passengers: fields.passengers, transponderAirspace: fields.transponder, broadcastAirspace: fields.broadcast, beyondGlide: fields.water, reliesOnVor: fields.vor, reliesOnDatabase: fields.database, persons: whole(fields.persons), landings: whole(fields.landings), towLaunches: null,
-    fuelPlanned: fields.fuel.trim() === '' ? null : fields.fuel.trim(),
+    passengers: fields.passengers, transponderAirspace: fields.transponder, broadcastAirspace: fields.broadcast, beyondGlide: fields.water, reliesOnVor: fields.vor, reliesOnDatabase: fields.database, persons: whole(fields.persons), landings: whole(fields.landings), towLaunches: fields.tows,
+    fuelPlanned: fields.fuel.trim() === '' ? null : fields.fuel.trim(), places: placesOf(fields.places) ?? [],
   };
 }
 
@@ -56,15 +57,18 @@ export function FlightForm({ plan, moving, onDone }: Props) {
   const { register, handleSubmit, control, setValue, setError, formState: { errors, isSubmitting } } = useForm<Fields>({
     defaultValues: {
       aircraftId: moving?.aircraftId ?? plan.aircraft[0]?.aircraftId ?? '', person: moving?.person ?? '', date: moving?.date ?? plan.date, starts: moving?.starts ?? '', ends: moving?.ends ?? '', airborne: moving?.airborne ?? '', purpose: flight?.purpose ?? 'private-rental', crew: flight?.crew ?? 'rated-pilot', rules: flight?.rules ?? 'vfr', range: flight?.range ?? 'local',
-      passengers: flight?.passengers ?? false, transponder: flight?.transponderAirspace ?? false, broadcast: flight?.broadcastAirspace ?? false, water: flight?.beyondGlideOverWater ?? false, vor: flight?.reliesOnVor ?? false, database: flight?.reliesOnDatabase ?? false, persons: flight?.persons === null || flight?.persons === undefined ? '' : String(flight.persons), landings: flight?.landings === null || flight?.landings === undefined ? '' : String(flight.landings), fuel: '',
+      passengers: flight?.passengers ?? false, transponder: flight?.transponderAirspace ?? false, broadcast: flight?.broadcastAirspace ?? false, water: flight?.beyondGlideOverWater ?? false, vor: flight?.reliesOnVor ?? false, database: flight?.reliesOnDatabase ?? false, persons: flight?.persons === null || flight?.persons === undefined ? '' : String(flight.persons), landings: flight?.landings === null || flight?.landings === undefined ? '' : String(flight.landings), fuel: moving?.fuel ?? '', tows: flight?.towLaunches ?? null,
+      places: flight?.places.map(({ name, latitude, longitude, zone }) => ({ name, latitude: String(latitude), longitude: String(longitude), timeZone: zone })) ?? [],
     },
   });
   const fields = useWatch({ control }) as Fields;
   const draft = draftOf(fields);
-  const complete = CLOCK.test(draft.starts.clock) && CLOCK.test(draft.endsClock) && parseCivilDate(fields.date) !== undefined && !Number.isNaN(draft.airborne ?? 0);
+  const complete = CLOCK.test(draft.starts.clock) && CLOCK.test(draft.endsClock) && parseCivilDate(fields.date) !== undefined && !Number.isNaN(draft.airborne ?? 0) && placesOf(fields.places) !== null;
   const { data: answer } = useQuery({ queryKey: ['plan', 'draft', draft, moving?.flightId ?? null], queryFn: () => send<DraftAnswer>('/api/plan/preview', { flight: draft, replaces: moving?.flightId ?? null }), enabled: complete, retry: false, placeholderData: (before) => before });
   const submit = async (given: Fields) => {
     setTrouble(null);
+    // A place that is not complete would be left out, and with it the light there.
+    if (placesOf(given.places) === null) { setTrouble('Name every place with its latitude and longitude in degrees, or take it away.'); return; }
     try {
       await send('/api/plan', { flightId, replaces: moving?.flightId ?? null, flight: draftOf(given) });
       await client.invalidateQueries();
@@ -89,13 +93,14 @@ export function FlightForm({ plan, moving, onDone }: Props) {
         <TextField select label="What for" value={fields.purpose} {...register('purpose')}>{DIMENSIONS.purpose.map((purpose) => <MenuItem key={purpose} value={purpose}>{sentenceCase(PURPOSE_NAMES[purpose])}</MenuItem>)}</TextField><TextField select label="Who flies it" value={fields.crew} {...register('crew')}>{DIMENSIONS.crew.map((crew) => <MenuItem key={crew} value={crew}>{sentenceCase(CREWS[crew])}</MenuItem>)}</TextField>
         <TextField select label="Flight rules" value={fields.rules} {...register('rules')}>{DIMENSIONS.rules.map((rules) => <MenuItem key={rules} value={rules}>{rules.toUpperCase()}</MenuItem>)}</TextField><TextField select label="How far" value={fields.range} {...register('range')}>{DIMENSIONS.range.map((range) => <MenuItem key={range} value={range}>{sentenceCase(nameOfRange(range))}</MenuItem>)}</TextField>
       </div>
-      <details><summary style={{ cursor: 'pointer' }}>Airspace, people, landings, fuel</summary>
+      <details><summary style={{ cursor: 'pointer' }}>Places, airspace, people, landings, fuel</summary>
         <div style={{ ...pair, marginTop: 10 }}>
           <TextField label="People aboard" {...register('persons')} {...field('persons')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} /><TextField label="Landings" {...register('landings')} {...field('landings')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} />
           <TextField label="Usable fuel at the start, US gal" {...register('fuel')} {...field('fuel')} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} /><span />
           {([['passengers', 'Carries passengers'], ['transponder', 'In transponder airspace'], ['broadcast', 'In position-broadcast airspace'], ['water', 'Beyond gliding distance over water'], ['vor', 'Navigates by VOR'], ['database', 'Navigates by a database']] as const).map(([name, label]) => <FormControlLabel key={name} control={<Checkbox checked={fields[name]} {...register(name)} />} label={label} />)}
         </div>
       </details>
+      <PlacesFields places={fields.places} plan={plan} onChange={(places) => { setValue('places', places); }} />
       {!complete || answer === undefined ? null : (
         <div role="status" style={{ borderLeft: `4px solid var(--${answer.answer === 'no' ? 'grounded' : answer.answer === 'yes-after' ? 'restricted' : 'sea'})`, paddingLeft: 12 }}>
           <b>{ANSWERS[answer.answer]}</b> {answer.words}
