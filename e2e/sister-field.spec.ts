@@ -2,19 +2,21 @@ import { alert, expect, expectNoViolations, row, test } from './groval';
 
 const PASSWORD = 'tern-bay-demo';
 
-test('under the maintenance release: the daily inspection signed once with yesterday carried over, work put on the release and signed off', async ({ desk }) => {
+test('under the maintenance release: the daily inspection signed once with yesterday carried over, work put on the release and signed off', async ({ desk, phone }) => {
   const dispatcher = await desk('reach-dispatcher');
   await expect(row(dispatcher, 'VH-TB0X1')).toContainText('Grounded');
   await expect(row(dispatcher, 'VH-TB0X1')).toContainText('The daily inspection is not signed');
   // The sister club's own aircraft and nothing of Tern Bay.
   await expect(dispatcher.getByRole('rowheader')).toHaveCount(1);
 
-  const pilot = await desk('reach-renter');
-  await pilot.goto('/aircraft/VH-TB0X1');
+  // On the ramp, with the phone.
+  const pilot = await phone('reach-renter');
+  await pilot.goto('/ramp/VH-TB0X1');
+  await pilot.getByRole('link', { name: 'The daily inspection is not signed for today.' }).tap();
   const release = pilot.getByRole('region', { name: 'Maintenance release' });
   await expect(release.getByText(/^Carried over from .*: \d flights? · .* h · \d+ landings?/)).toBeVisible();
   await expectNoViolations(pilot);
-  await release.getByRole('button', { name: 'Sign the daily inspection' }).click();
+  await release.getByRole('button', { name: 'Sign the daily inspection' }).tap();
   const daily = pilot.getByRole('form', { name: 'Daily inspection' });
   await daily.getByLabel('Your password, as your signature').fill('not my password');
   await daily.getByRole('button', { name: 'Inspected and fit for today’s flights' }).click();

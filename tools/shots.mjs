@@ -30,11 +30,15 @@ const VIEWS = [
   { file: 'plan', who: 'Mira Holt', size: DESK, path: '/plan', acts: [tap('Enter a flight'), fill('From', '1700'), fill('To', '1830'), fill('Hours in the air', '1.2')] },
   { file: 'sheet', who: 'Mira Holt', size: DESK, path: '/sheet/N07TB', acts: [fill('Day', '2026-11-21')] },
   { file: 'records', who: 'Mira Holt', size: DESK, path: '/records', acts: [] },
+  { file: 'release', who: 'Rosa Venn', size: DESK, path: '/aircraft/VH-TB0X1', acts: [tap('Sign the daily inspection')] },
   { file: 'papers', who: 'Pia Okoro', size: PHONE, path: '/sighting/N04TG', acts: [(page) => page.getByRole('radio', { name: 'Yes, readable and in view' }).click()] },
   { file: 'ramp-aircraft', who: 'Rolf Dane', size: PHONE, path: '/ramp', acts: [] },
   { file: 'ramp-station', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [] },
   { file: 'ramp-what', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [tap('Propeller'), tap('Blade faces'), tap('New nick')] },
   { file: 'ramp-looks', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [tap('Propeller'), tap('Blade faces'), tap('New nick'), tap('Keep this')] },
+  // Last, since it enters an aircraft.
+  { file: 'club', who: 'Agna Voss', size: DESK, path: '/club', acts: [] },
+  { file: 'facts', who: 'Agna Voss', size: DESK, path: '/club', acts: [fill('Registration, as painted', 'N08TG'), fill('Type', 'Quorin 160'), tap('Enter it'), (page) => page.waitForURL('**/facts/N08TG')] },
 ];
 
 await withInstallation('shots', 'Taking pictures', async ({ cluster, log, closers }) => {

@@ -29,8 +29,7 @@ async function demoData(): Promise<string> {
     const today = civilDateAt(now, TERN_BAY.zone);
     const latest = await inClub(db, CLUB_ID, (tx) => latestPlannedDay(tx, TERN_BAY.zone));
     if (latest === null) {
-      await makeTernBay(ports, now);
-      await makeSisterField(ports, now);
+      await Promise.all([makeTernBay(ports, now), makeSisterField(ports, now)]);
       const hash = await ports.hashPassword(DEMO_PASSWORD);
       for (const person of [...PEOPLE, ...SISTER_PEOPLE]) await inClub(db, CLUB_ID, (tx) => insertAccount(tx, { personId: personId(person.key), name: person.name, email: person.email, hash }));
       return `demo data as of ${instantText(now)}`;

@@ -55,15 +55,15 @@ export function AircraftScreen() {
       <DeskHeader><span className="mono">{day(page.now, page.zone)}&nbsp; {clock(page.now, page.zone)}</span></DeskHeader>
       <NotLive since={deadSince} zone={page.zone} />
       <main style={{ padding: '16px 20px 40px', maxWidth: 1240, margin: '0 auto' }}>
-        <div style={{ display: 'flex', gap: 16, alignItems: 'center', marginBottom: 14 }}>
+        <div style={{ display: 'flex', flexWrap: 'wrap', gap: 16, alignItems: 'center', marginBottom: 14 }}>
           <GateMark verdict={page.verdict} size={56} />
-          <div style={{ flex: 1 }}><h1 style={{ margin: 0 }}>{page.verdict} <span className="figure">{page.registration}</span></h1><div>{page.typeName}{page.timeInService === null ? '' : <> · <span className="mono">{page.timeInService}</span> in service</>}</div><div className="small">{page.windowText.charAt(0).toUpperCase() + page.windowText.slice(1)}.</div></div>
+          <div style={{ flex: '1 1 240px' }}><h1 style={{ margin: 0 }}>{page.verdict} <span className="figure">{page.registration}</span></h1><div>{page.typeName}{page.timeInService === null ? '' : <> · <span className="mono">{page.timeInService}</span> in service</>}</div><div className="small">{page.windowText.charAt(0).toUpperCase() + page.windowText.slice(1)}.</div></div>
           <WindowMark window={page.window} text={page.windowText} scale={2} />
           <div style={{ display: 'grid', gap: 6 }}><Button component={Link} href={`/ramp/${page.registration}`} variant="outlined">Report a finding</Button><Button component={Link} href={`/facts/${page.registration}`} size="small">What it is and carries</Button></div>
         </div>
         {page.reasons.length === 0 ? <p>Nothing on record stands against it.</p> : <Reasons reasons={page.reasons} />}
         {folder === undefined ? (folderError === null ? <p>Loading the folder …</p> : <Trouble error={folderError} retry={() => { void fetchFolder(); }} />) : (
-          <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr)', gap: 36, marginTop: 12 }}>
+          <div className="two-columns">
             <div>{folder.release === null ? null : <ReleasePart folder={folder} view={folder.release} roles={me?.roles ?? []} />}<DueList folder={folder} page={page} /><Findings page={page} /><Logbook folder={folder} roles={me?.roles ?? []} /><Flights folder={folder} />
               <section aria-labelledby="story"><h2 id="story">Story</h2>
                 <ol style={{ margin: 0, padding: 0, listStyle: 'none' }}>{page.story.map((line) => <li key={line.seq} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0' }}><span className="mono small">{line.when}</span> <b>{line.who}</b> {line.words}</li>)}</ol>

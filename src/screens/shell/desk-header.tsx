@@ -17,7 +17,7 @@ export function DeskHeader({ children }: { readonly children?: ReactNode }) {
   const { mode, setMode } = useColorScheme();
   const here = usePathname();
   return (
-    <header style={{ display: 'flex', alignItems: 'center', gap: 20, padding: '8px 20px', background: 'var(--bar)', color: 'var(--bar-ink)', minHeight: 50 }}>
+    <header style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 20, rowGap: 6, padding: '8px 20px', background: 'var(--bar)', color: 'var(--bar-ink)', minHeight: 50 }}>
       <Link href="/line" style={{ color: 'inherit', textDecoration: 'none', fontWeight: 700, fontSize: 20 }}>Groval</Link>
       <nav aria-label="Places" style={{ display: 'flex', gap: 16, alignItems: 'center' }}>{PLACES.map(([href, name]) => <Link key={href} href={href} aria-current={here.startsWith(href) ? 'page' : undefined} style={{ color: 'inherit', fontWeight: 600, textDecoration: 'none', padding: '4px 0', boxShadow: here.startsWith(href) ? '0 3px 0 currentColor' : 'none' }}>{name}</Link>)}</nav>
       {children}
