@@ -27,7 +27,7 @@ export const PEOPLE: readonly DemoPerson[] = [
   person('administrator', 'Agna Voss'),
 ];
 
-const sister = (role: string, name: string, certificates: readonly Certificate[] = []): DemoPerson => ({ key: `reach-${role}`, name, email: `reach-${role}${DEMO_ADDRESS_END}`, role, certificates });
+const sister = (role: string, name: string, certificates: readonly Certificate[] = []): DemoPerson => ({ key: `reach-${role}`, name, email: `${role}.sister-field${DEMO_ADDRESS_END}`, role, certificates });
 
 /** The people of the sister field. */
 export const SISTER_PEOPLE: readonly DemoPerson[] = [

@@ -39,6 +39,7 @@ describe('an aircraft that was entered', () => {
     expect(await verdict('N0NEW')).toBe('Grounded');
     const { missing, complete } = await known('N0NEW');
     expect(complete).toEqual({ items: false, directives: false });
+    expect(new Set(missing.map(({ headline }) => headline)).size).toBe(missing.length);
     for (const words of ['Nobody has recorded seeing the airworthiness certificate', 'what this aircraft is approved and fitted for', 'emergency locator', 'The time in service is not on record', 'No annual inspection', 'which airworthiness directives apply', 'No insurance']) expect(missing.map(({ headline }) => headline).join(' '), words).toMatch(new RegExp(words, 'i'));
   });
   it('stands once, however often it is sent, and under no other’s registration', async () => {

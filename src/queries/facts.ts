@@ -53,6 +53,11 @@ export interface Facts {
 
 const LOCATORS = { fitted: 'fitted', 'removed-for-repair': 'removed for repair', 'not-fitted': 'not fitted' } as const;
 
+/** What several rules miss is told once. */
+function merged(missing: Facts['missing']): Facts['missing'] {
+  return missing.filter((one, at) => missing.findIndex((other) => other.headline === one.headline) === at);
+}
+
 /** The facts of one aircraft; null when the club has none such. */
 export async function facts(tx: ClubTransaction, reader: { readonly clubId: string; readonly roles: readonly string[] }, registration: string, now: Instant): Promise<Facts | null> {
   const found = await findByRegistration(tx, registration);
@@ -74,10 +79,10 @@ export async function facts(tx: ClubTransaction, reader: { readonly clubId: stri
   const has = (roles: readonly string[]) => reader.roles.some((role) => roles.includes(role));
   return {
     aircraftId: found.aircraft_id, registration, typeName: found.type_name, revision: found.revision, now, today: civilDateAt(now, zone), zone, authority: known.authority, verdict: decision.verdict,
-    missing: decision.constraints.filter(({ certainty }) => certainty === 'unknown').map((constraint) => {
+    missing: merged(decision.constraints.filter(({ certainty }) => certainty === 'unknown').map((constraint) => {
       const words = tellConstraint(constraint, 'in-force');
       return { id: words.id, headline: words.headline, meaning: words.meaning, lift: words.lifts[0] === undefined ? '' : `${words.lifts[0].act}: ${words.lifts[0].by}` };
-    }),
+    })),
     descriptionId: known.descriptions.at(-1)?.id ?? (known.aircraft.approvedFor === null ? null : found.aircraft_id),
     aircraft: known.aircraft, categoryName: known.aircraft.category === null ? 'category not known' : CATEGORY_NAMES[known.aircraft.category],
     equipment: known.equipmentList === null ? null : { id: known.equipmentList.id, seen: seen(known.equipmentList.happenedAt), items: known.equipmentList.items },

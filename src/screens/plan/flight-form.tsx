@@ -93,7 +93,7 @@ export function FlightForm({ plan, moving, onDone }: Props) {
         <TextField select label="What for" value={fields.purpose} {...register('purpose')}>{DIMENSIONS.purpose.map((purpose) => <MenuItem key={purpose} value={purpose}>{sentenceCase(PURPOSE_NAMES[purpose])}</MenuItem>)}</TextField><TextField select label="Who flies it" value={fields.crew} {...register('crew')}>{DIMENSIONS.crew.map((crew) => <MenuItem key={crew} value={crew}>{sentenceCase(CREWS[crew])}</MenuItem>)}</TextField>
         <TextField select label="Flight rules" value={fields.rules} {...register('rules')}>{DIMENSIONS.rules.map((rules) => <MenuItem key={rules} value={rules}>{rules.toUpperCase()}</MenuItem>)}</TextField><TextField select label="How far" value={fields.range} {...register('range')}>{DIMENSIONS.range.map((range) => <MenuItem key={range} value={range}>{sentenceCase(nameOfRange(range))}</MenuItem>)}</TextField>
       </div>
-      <details><summary style={{ cursor: 'pointer' }}>Places, airspace, people, landings, fuel</summary>
+      <details><summary style={{ cursor: 'pointer' }}>Airspace, people, landings, fuel</summary>
         <div style={{ ...pair, marginTop: 10 }}>
           <TextField label="People aboard" {...register('persons')} {...field('persons')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} /><TextField label="Landings" {...register('landings')} {...field('landings')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} />
           <TextField label="Usable fuel at the start, US gal" {...register('fuel')} {...field('fuel')} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} /><span />

@@ -56,7 +56,7 @@ export function SignIn() {
           <div style={{ display: 'grid', gap: 10 }}>
             {demo.people.map(({ email, name }) => (
               <Button key={email} variant="outlined" size="large" style={{ justifyContent: 'space-between', minHeight: 52 }} onClick={() => { void attempt(() => send('/api/demo', { email })); }}>
-                <span>{name}</span><span style={{ fontWeight: 400 }}>{email.split('@')[0]?.replace('-', ' ')}</span>
+                <span>{name}</span><span style={{ fontWeight: 400 }}>{email.split('@')[0]?.replaceAll('-', ' ').replace('.', ', ')}</span>
               </Button>
             ))}
           </div>
