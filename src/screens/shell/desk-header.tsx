@@ -7,7 +7,7 @@ import type { ReactNode } from 'react';
 import { useMe } from '../data/queries';
 import { leave } from '../data/leave';
 
-const plain = { background: 'none', border: '1px solid #5b6872', borderRadius: 6, color: 'inherit', font: 'inherit', fontSize: 14, padding: '6px 12px', minHeight: 34, cursor: 'pointer', textDecoration: 'none' } as const;
+const plain = { background: 'none', border: '1px solid #5b6872', borderRadius: 6, color: 'inherit', font: 'inherit', fontSize: 14, padding: '6px 9px', minHeight: 34, cursor: 'pointer', textDecoration: 'none' } as const;
 
 const PLACES = [['/line', 'Line'], ['/counter', 'Counter'], ['/plan', 'Plan'], ['/records', 'Records'], ['/club', 'Club']] as const;
 
@@ -17,13 +17,13 @@ export function DeskHeader({ children }: { readonly children?: ReactNode }) {
   const { mode, setMode } = useColorScheme();
   const here = usePathname();
   return (
-    <header style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 20, rowGap: 6, padding: '8px 20px', background: 'var(--bar)', color: 'var(--bar-ink)', minHeight: 50 }}>
+    <header style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 13, rowGap: 6, padding: '8px 20px', background: 'var(--bar)', color: 'var(--bar-ink)', minHeight: 50 }}>
       <Link href="/line" style={{ color: 'inherit', textDecoration: 'none', fontWeight: 700, fontSize: 20 }}>Groval</Link>
-      <nav aria-label="Places" style={{ display: 'flex', gap: 16, alignItems: 'center' }}>{PLACES.map(([href, name]) => <Link key={href} href={href} aria-current={here.startsWith(href) ? 'page' : undefined} style={{ color: 'inherit', fontWeight: 600, textDecoration: 'none', padding: '4px 0', boxShadow: here.startsWith(href) ? '0 3px 0 currentColor' : 'none' }}>{name}</Link>)}</nav>
+      <nav aria-label="Places" style={{ display: 'flex', gap: 13, alignItems: 'center', marginRight: 14 }}>{PLACES.map(([href, name]) => <Link key={href} href={href} aria-current={here.startsWith(href) ? 'page' : undefined} style={{ color: 'inherit', fontWeight: 600, textDecoration: 'none', padding: '4px 0', boxShadow: here.startsWith(href) ? '0 3px 0 currentColor' : 'none' }}>{name}</Link>)}</nav>
       {children}
       <span style={{ flex: 1 }} />
       <button type="button" style={plain} onClick={() => { setMode(mode === 'dark' ? 'light' : 'dark'); }}>{mode === 'dark' ? 'Paper' : 'Dim'}</button>
-      {me === undefined ? null : <><span style={{ fontSize: 15 }}>{me.name}, {me.roles.map((role) => role.replace('-', ' ')).join(', ')}</span><button type="button" style={plain} onClick={() => { void leave(); }}>Sign out</button></>}
+      {me === undefined ? null : <><span style={{ fontSize: 14 }}>{me.name}, {me.roles.map((role) => role.replace('-', ' ')).join(', ')}</span><button type="button" style={plain} onClick={() => { void leave(); }}>Sign out</button></>}
     </header>
   );
 }
