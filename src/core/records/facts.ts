@@ -36,7 +36,7 @@ interface Lists {
   readonly clubPapers: readonly ClubPaper[];
   readonly towRopes: readonly TowRope[];
   readonly strikes: readonly Strike[];
-  /** What the aircraft was said to be, each with when it was written down; none where that never changed, and then it is what it is. */
+  /** What the aircraft was said to be, in the order in which it was written down; none where that never changed, and then it is what it is. */
   readonly descriptions: readonly Description[];
   readonly boxReadings: readonly BoxReading[];
 }
@@ -134,7 +134,8 @@ class Counting {
 function describedAt({ aircraft, descriptions }: Pick<AircraftFacts, 'aircraft' | 'descriptions'>, moment: Instant): Aircraft {
   if (descriptions.length === 0) return aircraft;
   let latest: Description | null = null;
-  for (const one of descriptions) if (one.recordedAt <= moment && (latest === null || one.recordedAt > latest.recordedAt || (one.recordedAt === latest.recordedAt && one.id > latest.id))) latest = one;
+  // They stand in the order in which they were written down: of one moment the later in the list counts, not the one whose id happens to be higher.
+  for (const one of descriptions) if (one.recordedAt <= moment && (latest === null || one.recordedAt >= latest.recordedAt)) latest = one;
   return latest === null
     ? { registration: aircraft.registration, category: null, firstFlownOn: null, approvedFor: null, particulars: UNKNOWN_PARTICULARS }
     : { registration: aircraft.registration, category: latest.category, firstFlownOn: latest.firstFlownOn, approvedFor: latest.approvedFor, particulars: latest.particulars };
