@@ -1,5 +1,5 @@
 import type { Plain } from '@/core/decision/canonical';
-import type { Instant } from '@/core/time/instant';
+import { addSeconds, type Instant } from '@/core/time/instant';
 import { loadAircraft, lockAircraft, raiseRevision, type StoredAircraft } from '@/db/aircraft-facts';
 import { inClub } from '@/db/club-transaction';
 import { readClub, type Club } from '@/db/clubs';
@@ -23,6 +23,11 @@ export interface Change<T> { readonly ledger: Plain | null; readonly value: T; r
 
 /** So many entries of an aircraft's story are shown to somebody whose view was stale. */
 const MOST_CHANGES = 20;
+
+/** Now, or just after what stands before it where the clock that wrote that was ahead, or this one was set back: of versions the last must count. */
+export function laterThan(before: Instant | null, now: Instant): Instant {
+  return before === null || now > before ? now : addSeconds(before, 0.001);
+}
 
 /** A refusal for somebody who looked at an older state: nothing was written, and this happened meanwhile. */
 export async function changedMeanwhile(tx: ClubTransaction, aircraftId: string, registration: string, revision: number, seenRevision: number): Promise<Refused> {

@@ -8,7 +8,7 @@ import type { Instant } from '@/core/time/instant';
 import { civilDateAt, startOfDay, type ZoneId } from '@/core/time/zone';
 import { findDescription, insertDescription } from '@/db/descriptions';
 import { findOther, insertOthers, type OtherRecord } from '@/db/other-records';
-import { changeAircraft, type Changing } from './change-aircraft';
+import { changeAircraft, laterThan, type Changing } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
 
 const KEEPERS = ['administrator', 'dispatcher', 'mechanic'];
@@ -66,7 +66,7 @@ export function enterFact(ports: Ports, actor: Actor, entry: FactEntry): Promise
     if (record !== null) await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [record]);
     else if (fact.kind === 'description') {
       const { category, firstFlownOn, approvedFor, ...built } = fact.description;
-      await insertDescription(tx, actor.clubId, aircraftId, actor.personId, { id: factId, recordedAt, category: category ?? null, firstFlownOn: firstFlownOn ?? null, approvedFor: approvedFor?.map(boxOf) ?? null, particulars: particularsOf(built) });
+      await insertDescription(tx, actor.clubId, aircraftId, actor.personId, { id: factId, recordedAt: laterThan(changing.stored.facts.descriptions.at(-1)?.recordedAt ?? null, recordedAt), category: category ?? null, firstFlownOn: firstFlownOn ?? null, approvedFor: approvedFor?.map(boxOf) ?? null, particulars: particularsOf(built) });
     }
     return { value: { factId }, ledger: { id: factId, kind: fact.kind, fact: JSON.parse(JSON.stringify(record?.body ?? fact)) as Plain } };
   }, async (tx) => ((await findOther(tx, factId))?.aircraftId === aircraftId || await findDescription(tx, factId) ? { factId } : null));

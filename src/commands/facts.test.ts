@@ -118,6 +118,18 @@ describe('what the aircraft is', () => {
     // Before the aircraft was entered nothing was known of it.
     expect(decide(stored.facts, club.packs, null, addSeconds(before, -86_400 * 365)).verdict).toBe('Grounded');
   });
+  it('said by a clock that was set back, the last word counts all the same', async () => {
+    // Before the aircraft itself was entered, by that clock; and then once more before the one before.
+    club.ports.at = addSeconds(club.ports.at, -3600);
+    good(await enter(await described({ approvedFor: undefined })));
+    expect(await verdict()).toBe('Grounded');
+    const open = (await inClub(club.ports.db, club.clubId, (tx) => loadAircraft(tx, club.place, club.aircraftId, false)))[0]?.facts.descriptions[0]?.approvedFor ?? null;
+    good(await enter(await described({ approvedFor: open?.map((box) => ({ ...box })) as never })));
+    expect(await verdict()).toBe('Released');
+    club.ports.at = addSeconds(club.ports.at, -3600);
+    good(await enter(await described({ approvedFor: undefined })));
+    expect(await verdict()).toBe('Grounded');
+  });
   it('two at once: one stands, the other is told', async () => {
     const change = await described({ seats: 3 });
     const outcomes = await Promise.all([enter(change, 'mechanic'), enter(change, 'administrator')]);

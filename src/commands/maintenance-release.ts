@@ -8,7 +8,7 @@ import { civilDateAt } from '@/core/time/zone';
 import { findOther, insertOthers } from '@/db/other-records';
 import { list } from '@/explain/formats';
 import { FAULT_NAMES } from '@/explain/names';
-import { changeAircraft, type Changing } from './change-aircraft';
+import { changeAircraft, laterThan, type Changing } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports, type Refusal } from './command';
 import { passwordRefusal, signatureBy } from './signing';
 
@@ -34,8 +34,8 @@ async function soundSignature(changing: Changing, actor: Actor, signer: IssuedRe
 }
 
 async function write(changing: Changing, actor: Actor, aircraftId: string, body: MaintenanceRelease): Promise<void> {
-  const { tx, recordedAt } = changing;
-  await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [{ id: body.id, kind: 'release', happenedAt: recordedAt, recordedAt, body }]);
+  const { tx } = changing;
+  await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [{ id: body.id, kind: 'release', happenedAt: body.recordedAt, recordedAt: body.recordedAt, body }]);
 }
 
 const repeated = (entryId: string, aircraftId: string) => async (tx: Changing['tx']) => ((await findOther(tx, entryId))?.aircraftId === aircraftId ? { entryId } : null);
@@ -67,7 +67,8 @@ export async function issueRelease(ports: Ports, actor: Actor, entry: IssuedRele
 
 /** The release as it stands after a change. */
 async function changed(changing: Changing, actor: Actor, before: MaintenanceRelease, { entryId, change }: ReleaseChange): Promise<MaintenanceRelease> {
-  const after = { ...before, id: entryId, recordedAt: changing.recordedAt };
+  // Never before the version that it takes the place of: with a clock that was set back, a suspension would not count.
+  const after = { ...before, id: entryId, recordedAt: laterThan(before.recordedAt, changing.recordedAt) };
   switch (change.to) {
     case 'suspended': case 'cancelled':
       if (before.standing === 'cancelled') throw invalid('change', 'This release was cancelled already.');

@@ -131,6 +131,12 @@ describe('a release', () => {
     expect(await verdict()).toBe('Released');
     expect(bad(await to(back)).code).toBe('invalid');
   });
+  it('suspended by a clock that was set back is suspended all the same', async () => {
+    good(await issue());
+    club.ports.at = addSeconds(club.ports.at, -3600);
+    good(await to({ to: 'suspended', why: 'Fuel smell in the cabin' }, 'dispatcher'));
+    expect([await verdict(), (await view()).release?.standing]).toEqual(['Grounded', 'suspended']);
+  });
   it('cancelled stays cancelled', async () => {
     good(await to({ to: 'cancelled', why: 'Another one is issued' }));
     expect(await verdict()).toBe('Grounded');

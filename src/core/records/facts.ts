@@ -133,10 +133,9 @@ class Counting {
 /** The aircraft as it was described by `moment`; before the first description nothing of it is known but its registration. */
 function describedAt({ aircraft, descriptions }: Pick<AircraftFacts, 'aircraft' | 'descriptions'>, moment: Instant): Aircraft {
   if (descriptions.length === 0) return aircraft;
-  let latest: Description | null = null;
-  // They stand in the order in which they were written down: of one moment the later in the list counts, not the one whose id happens to be higher.
-  for (const one of descriptions) if (one.recordedAt <= moment && (latest === null || one.recordedAt >= latest.recordedAt)) latest = one;
-  return latest === null
+  // They stand in the order in which they were written down: the last that was by then counts, whatever the clocks and ids say.
+  const latest = descriptions.filter(({ recordedAt }) => recordedAt <= moment).at(-1);
+  return latest === undefined
     ? { registration: aircraft.registration, category: null, firstFlownOn: null, approvedFor: null, particulars: UNKNOWN_PARTICULARS }
     : { registration: aircraft.registration, category: latest.category, firstFlownOn: latest.firstFlownOn, approvedFor: latest.approvedFor, particulars: latest.particulars };
 }
