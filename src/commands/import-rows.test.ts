@@ -11,8 +11,8 @@ let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => { club = await testClub(); });
 afterAll(closeDatabase);
 
-async function* from(rows: readonly Readonly<Record<string, unknown>>[]): AsyncGenerator<FileRow> {
-  for (const [at, cells] of rows.entries()) { await Promise.resolve(); yield { line: at + 2, cells }; }
+async function* from(rows: readonly Readonly<Record<string, unknown>>[]): AsyncGenerator<readonly FileRow[]> {
+  for (const [at, cells] of rows.entries()) { await Promise.resolve(); yield [{ line: at + 2, cells }]; }
 }
 const bring = (list: ImportList, rows: readonly Readonly<Record<string, unknown>>[], change: Partial<ImportRequest> = {}, stopped = () => false, role: 'dispatcher' | 'mechanic' = 'dispatcher') =>
   importRows(club.ports, club.actor(role), { list, mapping: guessMapping(list, Object.keys(rows[0] ?? {})), commit: true, fileName: `${list}.csv`, ...change }, from(rows), () => undefined, stopped);
@@ -21,6 +21,8 @@ const story = () => inClub(club.ports.db, club.clubId, (tx) => readStory(tx, clu
 const written = (list: keyof typeof LISTS) => inClub(club.ports.db, club.clubId, async (tx) => { const all = []; for await (const rows of listRows(tx, list, club.actor('dispatcher'), club.ports.now())) all.push(...rows); return all; });
 
 const flight = (change: Readonly<Record<string, string>> = {}) => ({ registration: 'N02TB', person: 'R. Dane', left_at: '2026-11-24T11:00:00Z', back_at: '2026-11-24T12:30:00Z', time_in_service_out: '4150.3', time_in_service_in: '4151.5', landings: '2', remarks: 'Nothing to report', ...change });
+/** Flights of an hour, one every two hours. */
+const manyFlights = (length: number) => Array.from({ length }, (_, at) => flight({ left_at: new Date(Date.UTC(2020, 0, 1) + at * 7_200_000).toISOString(), back_at: new Date(Date.UTC(2020, 0, 1) + at * 7_200_000 + 3_600_000).toISOString(), time_in_service_out: '', time_in_service_in: '' }));
 
 describe('bringing in flights', () => {
   it('tells first what would happen and writes nothing', async () => {
@@ -68,12 +70,35 @@ describe('bringing in flights', () => {
     expect(good(await bring('flights', rows, { mapping: { ...guessMapping('flights', Object.keys(rows[0] ?? {})), registration: 'Kennzeichen', person: 'Pilot' } }))).toMatchObject({ added: 1 });
   });
   it('cancelled in the middle nothing is written', async () => {
-    const many = Array.from({ length: 4100 }, (_, at) => flight({ left_at: new Date(Date.UTC(2020, 0, 1) + at * 7_200_000).toISOString(), back_at: new Date(Date.UTC(2020, 0, 1) + at * 7_200_000 + 3_600_000).toISOString(), time_in_service_out: '', time_in_service_in: '' }));
+    const many = manyFlights(4100);
     let asked = 0;
     expect(bad(await bring('flights', many, {}, () => { asked += 1; return asked > 1; }))).toMatchObject({ message: 'The import was cancelled. Nothing was written.' });
     expect(await written('flights')).toEqual([]);
     expect(good(await bring('flights', many))).toMatchObject({ rows: 4100, added: 4100 });
     expect(await written('flights')).toHaveLength(4100);
+  });
+  it('others have their turn all the while', async () => {
+    let [turns, ended] = [0, false];
+    const others = (): void => { turns += 1; if (!ended) setImmediate(others); };
+    setImmediate(others);
+    expect(good(await bring('flights', manyFlights(300), { commit: false }))).toMatchObject({ rows: 300 });
+    ended = true;
+    // One between any two pages, and here a page is one row.
+    expect(turns).toBeGreaterThanOrEqual(300);
+  });
+  it('of two things that go wrong the first is told, also where the next rows are looked at meanwhile', async () => {
+    good(await bring('fleet', [{ registration: 'N03TB', type: 'Quorin 160', category: 'standard' }]));
+    const same = '00000000-0000-4000-8000-000000000001';
+    const rows = [...manyFlights(2000), ...manyFlights(2000).map((one) => ({ ...one, registration: 'N03TB' }))];
+    const ports = { ...club.ports, newId: () => same };
+    await expect(importRows(ports, club.actor('dispatcher'), { list: 'flights', mapping: guessMapping('flights', Object.keys(rows[0] ?? {})), commit: true, fileName: 'x' }, from(rows), () => undefined, () => false)).rejects.toThrow('duplicate key');
+    expect(await written('flights')).toEqual([]);
+  });
+  it('what all rows have in common is written to each of them, and what they have not to its own', async () => {
+    const times = (hour: string) => ({ left_at: `2026-11-23T${hour}:00:00Z`, back_at: `2026-11-23T${hour}:45:00Z` });
+    good(await bring('flights', [flight({ ...times('10'), time_in_service_out: '4148.0', time_in_service_in: '4148.5', fuel_added: '' }), flight({ ...times('12'), time_in_service_out: '4148.5', time_in_service_in: '4149.0', fuel_added: '12 US gal' })]));
+    const common = { registration: 'N02TB', person: 'R. Dane', purpose: null, landings: 2, tow_launches: null, remarks: 'Nothing to report' };
+    expect((await written('flights')).toSorted((a, b) => (String(a['left_at']) < String(b['left_at']) ? -1 : 1))).toMatchObject([{ ...common, fuel_added: null, time_in_service_in: '4148.50' }, { ...common, fuel_added: '12 US gal', time_in_service_in: '4149.00' }]);
   });
   it('only a dispatcher brings in', async () => { expect(bad(await bring('flights', [flight()], {}, undefined, 'mechanic'))).toMatchObject({ code: 'not-entitled' }); });
 });

@@ -1,3 +1,4 @@
+import { setImmediate as others } from 'node:timers/promises';
 import { ARCHIVE_TABLES, type ArchiveRow, type ArchiveTableName } from '@/contracts/club-archive';
 import { mapped, rowSchemas, type ImportList, type ImportSummary, type Mapping, type RowOf } from '@/contracts/csv-lists';
 import { problemsOf } from '@/contracts/problem';
@@ -9,7 +10,7 @@ import type { Instant } from '@/core/time/instant';
 import type { ZoneId } from '@/core/time/zone';
 import { raiseRevision } from '@/db/aircraft-facts';
 import { existingKeys, lockFleet, type NaturalKey } from '@/db/bulk';
-import { writeArchived } from '@/db/club-archive';
+import { prepareArchived } from '@/db/club-archive';
 import { inClub } from '@/db/club-transaction';
 import { readClub } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
@@ -28,8 +29,12 @@ const AT_ONCE = 2000;
 const SAMPLE = 200;
 const MOST_REJECTIONS = 5000;
 
+/** The tables into which rows go, in an order in which each row stands after those that it refers to. */
+const WRITTEN = ['aircraft', 'signature', 'document_sighting', 'inspection', 'flight', 'flight_return', 'meter_reading'] as const satisfies readonly ArchiveTableName[];
 type Rows = Partial<Record<ArchiveTableName, ArchiveRow[]>>;
-interface Made { readonly registration: string; readonly key: Readonly<Record<string, unknown>>; readonly keyText: string; readonly tables: Rows; readonly words: string; readonly plain: Plain }
+interface Made { readonly registration: string; readonly key: Readonly<Record<string, unknown>>; readonly keyText: string; readonly tables: Rows; /** What it is, for the few rows that are shown. */ readonly words: () => string; readonly plain: Plain }
+/** A row that is in order by itself, and has yet to be compared with what is there. */
+interface Waiting { readonly line: number; readonly made: Made }
 interface Making { readonly actor: Actor; /** ISO 8601. */ readonly recordedAt: string; readonly newId: () => string; readonly aircraftId: string }
 
 const KEYS: Readonly<Record<ImportList, NaturalKey>> = {
@@ -41,16 +46,18 @@ const KEYS: Readonly<Record<ImportList, NaturalKey>> = {
 };
 
 const iso = (moment: Instant): string => new Date(moment).toISOString();
+/** A natural key as one text, the same for a row of a file and for one of the database. */
+const keyTextOf = ({ columns }: NaturalKey, key: Readonly<Record<string, unknown>>): string => JSON.stringify(Object.keys(columns).map((name) => key[name] ?? null));
 const hoursText = (value: number): string => decimalHours(hoursFromSeconds(value), 2, 'down');
 
 /** How a row of each list becomes records. */
 const MAKERS: { readonly [L in ImportList]: (row: RowOf<L>, making: Making) => Omit<Made, 'registration' | 'plain' | 'keyText'> } = {
   fleet: (row, { aircraftId, recordedAt }) => ({
-    key: { registration: row.registration }, words: `${row.type}`,
+    key: { registration: row.registration }, words: () => row.type,
     tables: { aircraft: [{ aircraft_id: aircraftId, registration: row.registration, type_name: row.type, category: row.category, first_flown_on: row.first_flown, approved_for: null, features: null, revision: 1, happened_at: recordedAt, recorded_at: recordedAt, particulars: { ...UNKNOWN_PARTICULARS, serialNumber: row.serial_number, seats: row.seats } }] },
   }),
   documents: (row, { actor, recordedAt, newId, aircraftId }) => ({
-    key: { aircraft_id: aircraftId, kind: row.kind, happened_at: iso(row.seen_at) }, words: `${row.kind}, ${row.aboard ? 'aboard' : 'missing'}`,
+    key: { aircraft_id: aircraftId, kind: row.kind, happened_at: iso(row.seen_at) }, words: () => `${row.kind}, ${row.aboard ? 'aboard' : 'missing'}`,
     tables: { document_sighting: [{
       sighting_id: newId(), aircraft_id: aircraftId, kind: row.kind, kept_where: row.kept_where, aboard: row.aboard, legible: row.legible, displayed: row.displayed, registration_shown: row.registration_shown, issued_on: row.issued, printed_expiry: row.expires, ended_on: null, ended_because: null, form: row.form,
       tank_fitted: row.tank_fitted, happened_at: iso(row.seen_at), recorded_at: recordedAt, recorded_by: actor.personId, revision: row.revision, serial_shown: row.serial_shown, placards: row.placards, dated_on: row.dated, number: row.number,
@@ -59,7 +66,7 @@ const MAKERS: { readonly [L in ImportList]: (row: RowOf<L>, making: Making) => O
   inspections: (row, { actor, recordedAt, newId, aircraftId }) => {
     const signature = row.signed_by === null ? null : newId();
     return {
-      key: { aircraft_id: aircraftId, kind: row.kind, completed_on: row.completed }, words: `${row.kind} of ${row.completed}`,
+      key: { aircraft_id: aircraftId, kind: row.kind, completed_on: row.completed }, words: () => `${row.kind} of ${row.completed}`,
       tables: {
         signature: signature === null ? [] : [{ signature_id: signature, person_id: null, name: row.signed_by, certificate_kind: row.certificate_kind, certificate_number: row.certificate_number, valid_from: row.valid_from, valid_until: row.valid_until === 'no-expiry' ? null : row.valid_until, no_expiry: row.valid_until === 'no-expiry', happened_at: recordedAt, recorded_at: recordedAt }],
         inspection: [{
@@ -70,20 +77,21 @@ const MAKERS: { readonly [L in ImportList]: (row: RowOf<L>, making: Making) => O
     };
   },
   meters: (row, { actor, recordedAt, newId, aircraftId }) => ({
-    key: { aircraft_id: aircraftId, meter: row.meter, happened_at: iso(row.read_at), value_s: row.value }, words: `${row.meter} ${row.entered}`,
+    key: { aircraft_id: aircraftId, meter: row.meter, happened_at: iso(row.read_at), value_s: row.value }, words: () => `${row.meter} ${row.entered}`,
     tables: { meter_reading: [{ reading_id: newId(), aircraft_id: aircraftId, meter: row.meter, value_s: row.value, entered: row.entered, entered_unit: isHourMeter(row.meter) ? 'h' : 'count', happened_at: iso(row.read_at), recorded_at: recordedAt, recorded_by: actor.personId, dial_id: null, flight_id: null }] },
   }),
   flights: (row, { actor, recordedAt, newId, aircraftId }) => {
     const flightId = newId();
+    const [left, back] = [iso(row.left_at), iso(row.back_at)];
     const meters = [{ meter: 'time-in-service', name: 'Time in service', out: row.time_in_service_out, in: row.time_in_service_in }, { meter: 'block', name: 'Block meter', out: row.block_out, in: row.block_in }];
     const shown = (end: 'out' | 'in') => meters.flatMap(({ meter, name, ...ends }) => { const value = ends[end]; return value === null ? [] : [{ dial: meter, name, shown: hoursText(value), values: [{ meter, value }] }]; });
     const block = row.block_out === null || row.block_in === null ? null : row.block_in - row.block_out;
     return {
-      key: { aircraft_id: aircraftId, happened_at: iso(row.left_at) }, words: `${row.person}, ${iso(row.left_at).slice(0, 16).replace('T', ' ')} UTC`,
+      key: { aircraft_id: aircraftId, happened_at: left }, words: () => `${row.person}, ${left.slice(0, 16).replace('T', ' ')} UTC`,
       tables: {
-        flight: [{ flight_id: flightId, aircraft_id: aircraftId, person_name: row.person, purpose: row.purpose, crew: null, readings: shown('out'), fuel_aboard: row.fuel_aboard, oil_aboard: null, remarks: null, happened_at: iso(row.left_at), recorded_at: recordedAt, recorded_by: actor.personId }],
-        flight_return: [{ flight_id: flightId, aircraft_id: aircraftId, readings: shown('in'), landings: row.landings, tow_launches: row.tow_launches, billed_s: block, billed_from: block === null ? null : 'Block meter', fuel_added: row.fuel_added, oil_added: row.oil_added, remarks: row.remarks ?? 'not said', happened_at: iso(row.back_at), recorded_at: recordedAt, recorded_by: actor.personId }],
-        meter_reading: meters.flatMap(({ meter, in: value }) => (value === null ? [] : [{ reading_id: newId(), aircraft_id: aircraftId, meter, value_s: value, entered: hoursText(value), entered_unit: 'h', happened_at: iso(row.back_at), recorded_at: recordedAt, recorded_by: actor.personId, dial_id: null, flight_id: flightId }])),
+        flight: [{ flight_id: flightId, aircraft_id: aircraftId, person_name: row.person, purpose: row.purpose, crew: null, readings: shown('out'), fuel_aboard: row.fuel_aboard, oil_aboard: null, remarks: null, happened_at: left, recorded_at: recordedAt, recorded_by: actor.personId }],
+        flight_return: [{ flight_id: flightId, aircraft_id: aircraftId, readings: shown('in'), landings: row.landings, tow_launches: row.tow_launches, billed_s: block, billed_from: block === null ? null : 'Block meter', fuel_added: row.fuel_added, oil_added: row.oil_added, remarks: row.remarks ?? 'not said', happened_at: back, recorded_at: recordedAt, recorded_by: actor.personId }],
+        meter_reading: meters.flatMap(({ meter, in: value }) => (value === null ? [] : [{ reading_id: newId(), aircraft_id: aircraftId, meter, value_s: value, entered: hoursText(value), entered_unit: 'h', happened_at: back, recorded_at: recordedAt, recorded_by: actor.personId, dial_id: null, flight_id: flightId }])),
       },
     };
   },
@@ -112,7 +120,7 @@ class RowImport {
   private readonly sample: ImportSummary['sample'][number][] = [];
   private readonly rejections: ImportSummary['rejections'][number][] = [];
   private readonly counts = { rows: 0, added: 0, there: 0, rejected: 0 };
-  private readonly waiting: { readonly line: number; readonly made: Made }[] = [];
+  private readonly waiting: Waiting[] = [];
   private readonly fresh = new Map<string, string>();
   /** Aircraft whose records were looked up, and the keys of all that they have. */
   private readonly learnt = new Set<string>();
@@ -125,14 +133,14 @@ class RowImport {
     this.schema = rowSchemas(zone)[request.list];
   }
 
-  private note(line: number, outcome: ImportSummary['sample'][number]['outcome'], words: string): void {
-    if (this.sample.length < SAMPLE) this.sample.push({ line, outcome, words });
+  private note(line: number, outcome: ImportSummary['sample'][number]['outcome'], words: () => string): void {
+    if (this.sample.length < SAMPLE) this.sample.push({ line, outcome, words: words() });
   }
 
   private reject(line: number, why: string, cells: Readonly<Record<string, string>>): void {
     this.counts.rejected += 1;
     if (this.rejections.length < MOST_REJECTIONS) this.rejections.push({ line, why, cells });
-    this.note(line, 'rejected', why);
+    this.note(line, 'rejected', () => why);
   }
 
   /** Judges one row; those that may be new wait to be compared with the database together. */
@@ -153,7 +161,7 @@ class RowImport {
     // The list and the row come from the same reader; TypeScript cannot follow that pairing.
     const maker = MAKERS[list] as (given: RowOf<ImportList>, making: Making) => Omit<Made, 'registration' | 'plain' | 'keyText'>;
     const kept = maker(row, { actor: this.actor, recordedAt: this.recordedText, newId: this.ports.newId, aircraftId });
-    const keyText = canonicalJson(kept.key as unknown as Plain);
+    const keyText = keyTextOf(KEYS[list], kept.key);
     const made: Made = { registration: row.registration, plain: row as unknown as Plain, keyText, ...kept };
     if (this.seen.has(keyText)) { this.reject(line, 'the same as an earlier row of this file', own); return; }
     this.seen.add(keyText);
@@ -162,33 +170,36 @@ class RowImport {
 
   get full(): boolean { return this.waiting.length >= AT_ONCE; }
 
+
   /** Reads once what an aircraft has already. */
   private async learn({ registration, key, keyText }: Made): Promise<void> {
     const aircraftId = key['aircraft_id'];
     if (this.learnt.has(registration)) return;
     this.learnt.add(registration);
     if (typeof aircraftId !== 'string') { if (this.fleet.has(registration)) this.there.add(keyText); return; }
-    for (const one of await existingKeys(this.tx, KEYS[this.request.list], aircraftId)) this.there.add(canonicalJson(one as unknown as Plain));
+    const natural = KEYS[this.request.list];
+    for (const one of await existingKeys(this.tx, natural, aircraftId)) this.there.add(keyTextOf(natural, one));
   }
 
-  /** Compares the waiting rows with what is there, and writes the new ones where that was asked for. */
-  async flush(): Promise<void> {
-    const waiting = this.waiting.splice(0);
-    for (const { made } of waiting) await this.learn(made);
+  /** Compares the rows that wait with what is there, and returns how the new ones are written where that was asked for. */
+  async ready(): Promise<() => Promise<void>> {
+    const page = this.waiting.splice(0);
+    for (const { made } of page) await this.learn(made);
     const fresh: Made[] = [];
-    for (const { line, made } of waiting) {
-      if (this.there.has(made.keyText)) { this.counts.there += 1; this.note(line, 'there', `${made.registration}: ${made.words}`); continue; }
+    for (const { line, made } of page) {
+      if (this.there.has(made.keyText)) { this.counts.there += 1; this.note(line, 'there', () => `${made.registration}: ${made.words()}`); continue; }
       this.counts.added += 1;
       this.tally.add(made.registration, made.plain);
-      this.note(line, 'new', `${made.registration}: ${made.words}`);
+      this.note(line, 'new', () => `${made.registration}: ${made.words()}`);
       fresh.push(made);
       this.noteReturn(made);
     }
-    if (!this.request.commit || this.counts.rejected > 0) return;
-    for (const name of ['aircraft', 'signature', 'document_sighting', 'inspection', 'flight', 'flight_return', 'meter_reading'] as const) {
+    if (!this.request.commit || this.counts.rejected > 0) return () => Promise.resolve();
+    const writes = WRITTEN.flatMap((name) => {
       const rows = fresh.flatMap(({ tables }) => tables[name] ?? []);
-      if (rows.length > 0) await writeArchived(this.tx, this.actor.clubId, name, ARCHIVE_TABLES[name], rows);
-    }
+      return rows.length === 0 ? [] : [prepareArchived(this.actor.clubId, name, ARCHIVE_TABLES[name], rows)];
+    });
+    return async () => { for (const write of writes) await write(this.tx); };
   }
 
   /** Remembers the flight that came back last, of each aircraft. */
@@ -227,9 +238,10 @@ export class Stopped extends Error { constructor() { super('the import was stopp
 /**
  * Brings the rows of a file in: all of them or none. What is there already stays as it is, so that the same file twice changes nothing.
  * Without `commit` it tells row by row what would happen. Rows are read as they come and never all held at once.
+ * @param pages the rows, some at a time: between two pages others have their turn, so a page is a few milliseconds of work
  * @param progress hears how many rows were read so far; @param stopped says whether somebody has cancelled it
  */
-export async function importRows(ports: Ports, actor: Actor, request: ImportRequest, rows: AsyncIterable<FileRow>, progress: (rows: number) => void, stopped: () => boolean): Promise<Outcome<ImportSummary>> {
+export async function importRows(ports: Ports, actor: Actor, request: ImportRequest, pages: AsyncIterable<readonly FileRow[]>, progress: (rows: number) => void, stopped: () => boolean): Promise<Outcome<ImportSummary>> {
   if (!actor.roles.includes('dispatcher')) return refused({ code: 'not-entitled', message: 'Only a dispatcher brings in records.' });
   const recordedAt = ports.now();
   try {
@@ -238,20 +250,25 @@ export async function importRows(ports: Ports, actor: Actor, request: ImportRequ
       const work = new RowImport(ports, actor, tx, request, club.place.zone, await lockFleet(tx), recordedAt);
       let read = 0;
       let writing: Promise<void> = Promise.resolve();
-      for await (const row of rows) {
-        work.take(row);
-        read += 1;
+      for await (const some of pages) {
+        for (const row of some) work.take(row);
+        read += some.length;
+        // A file that is there already would otherwise be read without a pause: the database, and everybody else whom this process serves, would wait.
+        await others();
         if (!work.full) continue;
         if (stopped()) throw new Stopped();
-        // The database writes one page while the next is read.
+        // The database writes one page while the next is read and made ready.
+        // Where the one failed, the other may have failed for that alone: the first word counts.
+        const write = await work.ready().catch(async (error: unknown) => { await writing; throw error; });
         await writing;
-        writing = work.flush();
+        writing = write();
         writing.catch(() => undefined);
         progress(read);
       }
       if (stopped()) throw new Stopped();
+      const write = await work.ready().catch(async (error: unknown) => { await writing; throw error; });
       await writing;
-      await work.flush();
+      await write();
       progress(read);
       // Nothing is written unless all of it is in order; leaving the transaction undoes what was.
       if (!request.commit || work.rejected > 0) throw new Told(work.summary(false));

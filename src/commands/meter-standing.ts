@@ -2,7 +2,7 @@ import { knownAt, presentFor } from '@/core/records/facts';
 import { METER_NAMES } from '@/core/records/meters';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
-import { loadAircraft } from '@/db/aircraft-facts';
+import { loadForMeters } from '@/db/aircraft-facts';
 import { readClub } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
 import { lastReturned } from '@/db/flights';
@@ -23,12 +23,12 @@ const NOBODY: Moved = { out: [], back: [] };
 export async function recordMeterStanding(tx: ClubTransaction, clubId: string, aircraftId: string, revision: number, recordedAt: Instant, moved: Moved = NOBODY): Promise<void> {
   const [before] = await readStandings(tx, aircraftId);
   const { place, packs } = await readClub(tx, clubId);
-  const [stored] = await loadAircraft(tx, place, aircraftId, false);
+  const stored = await loadForMeters(tx, place, aircraftId);
   if (stored === undefined) throw new Error(`aircraft ${aircraftId} is not there`);
   const { meters, readings } = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(packs));
   // A meter that nobody ever read disagrees with nothing.
   const agrees = METER_NAMES.every((meter) => meters[meter].state === 'known' || !readings.some((reading) => reading.meter === meter));
-  // Where nobody kept it before, all flights were read just now.
+  // Where nobody kept it before, all flights were read just now; else only those that are out, and the last.
   const open = before?.openFlights ?? stored.facts.flightsOut.filter(({ returned }) => returned === null).map(({ id }) => id);
   const openFlights = [...new Set([...open, ...moved.out])].filter((id) => !moved.back.includes(id));
   const last = before?.openFlights == null ? [...stored.facts.flightsOut].sort((x, y) => (x.returned?.at ?? 0) - (y.returned?.at ?? 0)).filter(({ returned }) => returned !== null).slice(-1).map(({ id }) => id) : before.lastReturn === null ? [] : [before.lastReturn];

@@ -76,9 +76,10 @@ async function readReadings(tx: ClubTransaction, aircraftId: string | null, stan
 /**
  * The raw rows behind a list of aircraft. Separate from the mapping so that the two can be measured side by side.
  * @param presentOnly leaves out what cannot change an answer about the present: discrepancies that an entry without faults has
- * closed, older sightings, and older readings of a meter whose records agree
+ * closed, older sightings, older readings of a meter whose records agree, and flights that are long back
+ * @param everyReading reads older readings all the same, as whoever judges whether they agree needs them
  */
-export async function readFactRows(tx: ClubTransaction, aircraftId: string | null, presentOnly: boolean) {
+export async function readFactRows(tx: ClubTransaction, aircraftId: string | null, presentOnly: boolean, everyReading = false) {
   const one = <Q extends { where: (column: never, op: never, value: never) => Q }>(query: Q, column = 'aircraft_id'): Q =>
     aircraftId === null ? query : query.where(column as never, '=' as never, aircraftId as never);
   const aircraft = await one(tx.selectFrom('aircraft').selectAll()).orderBy('registration').execute();
@@ -91,7 +92,7 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
       'c.name as cleared_name', 'c.certificate_kind as cleared_kind', 'c.certificate_number as cleared_number', 'c.valid_from as cleared_from', 'c.valid_until as cleared_until', 'c.no_expiry as cleared_no_expiry',
     ]), 'i.aircraft_id').execute();
   const standings = presentOnly ? await readStandings(tx, aircraftId) : null;
-  const readings = await readReadings(tx, aircraftId, standings);
+  const readings = await readReadings(tx, aircraftId, everyReading ? null : standings);
   const discrepancies = await one(tx.selectFrom('discrepancy as d')
     .leftJoin('rectification as r', (join) => join.onRef('r.club_id', '=', 'd.club_id').onRef('r.discrepancy_id', '=', 'd.discrepancy_id'))
     .leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'r.club_id').onRef('s.signature_id', '=', 'r.signature_id'))
@@ -211,6 +212,11 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
 /** The facts of the whole fleet, or of one aircraft. `presentOnly` as in readFactRows(): for decisions about the present only. */
 export async function loadAircraft(tx: ClubTransaction, place: Place, aircraftId: string | null, presentOnly: boolean): Promise<readonly StoredAircraft[]> {
   return factsFromRows(await readFactRows(tx, aircraftId, presentOnly), place);
+}
+
+/** One aircraft as it stands at present, with every reading there ever was of its meters; undefined where it is not there. */
+export async function loadForMeters(tx: ClubTransaction, place: Place, aircraftId: string): Promise<StoredAircraft | undefined> {
+  return factsFromRows(await readFactRows(tx, aircraftId, true, true), place)[0];
 }
 
 /** Locks one aircraft for the rest of the transaction and answers its revision; undefined when the club has no such aircraft. */

@@ -35,17 +35,44 @@ export async function* archivedRows(tx: ClubTransaction, name: string, { key, co
 
 const POSTGRES: Readonly<Record<string, string>> = { id: 'uuid', text: 'text', texts: 'jsonb', int: 'bigint', number: 'double precision', bool: 'boolean', date: 'date', time: 'timestamptz', json: 'jsonb', bytes: 'text' };
 
-/** Writes the rows of one table, many with one statement: the rows travel as one JSON text. */
-export async function writeArchived(tx: ClubTransaction, clubId: string, name: string, { columns }: TableShape, rows: readonly ArchiveRow[]): Promise<void> {
-  const names = Object.keys(columns);
-  const taken = names.map((column) => {
-    const kind = (columns[column] ?? 'text').replace('?', '');
-    if (kind === 'bytes') return sql`decode(${sql.ref(`r.${column}`)}, 'base64')`;
-    if (kind === 'texts') return sql`case when ${sql.ref(`r.${column}`)} is null or jsonb_typeof(${sql.ref(`r.${column}`)}) = 'null' then null else array(select jsonb_array_elements_text(${sql.ref(`r.${column}`)})) end${sql.raw(column === 'open_flights' ? '::uuid[]' : '')}`;
-    return kind === 'json' ? sql`nullif(${sql.ref(`r.${column}`)}, 'null'::jsonb)` : sql`${sql.ref(`r.${column}`)}`;
-  });
-  const shape = sql.raw(names.map((column) => `"${column}" ${POSTGRES[(columns[column] ?? 'text').replace('?', '')] ?? 'text'}`).join(', '));
-  for (let at = 0; at < rows.length; at += AT_ONCE) {
-    await sql`insert into ${sql.table(name)} (club_id, ${sql.join(names.map((column) => sql.ref(column)))}) select ${clubId}::uuid, ${sql.join(taken)} from json_to_recordset(${JSON.stringify(rows.slice(at, at + AT_ONCE))}::json) as r(${shape})`.execute(tx);
-  }
+/** What is written into a column, read from the record `from` that the JSON text became. */
+function taken(from: 'r' | 's', column: string, type: string): ReturnType<typeof sql> {
+  const [kind, cell] = [type.replace('?', ''), sql.ref(`${from}.${column}`)];
+  if (kind === 'bytes') return sql`decode(${cell}, 'base64')`;
+  if (kind === 'texts') return sql`case when ${cell} is null or jsonb_typeof(${cell}) = 'null' then null else array(select jsonb_array_elements_text(${cell})) end${sql.raw(column === 'open_flights' ? '::uuid[]' : '')}`;
+  return kind === 'json' ? sql`nullif(${cell}, 'null'::jsonb)` : cell;
 }
+
+/** The columns in which each of several rows holds the same: nobody has to write or read that more than once. */
+function sameInAll(names: readonly string[], rows: readonly ArchiveRow[]): ReadonlySet<string> {
+  const [first, ...others] = rows;
+  if (first === undefined || others.length === 0) return new Set();
+  return new Set(names.filter((name) => {
+    const value = first[name] ?? null;
+    return (value === null || typeof value !== 'object') && others.every((row) => (row[name] ?? null) === value);
+  }));
+}
+
+/**
+ * Makes ready to write the rows of one table, many with one statement: they travel as one JSON text, and what is the same in all of them as a record of its own.
+ * Nothing is written before what is returned is called, so that it can be made while the database is still busy with other rows.
+ */
+export function prepareArchived(clubId: string, name: string, { columns }: TableShape, rows: readonly ArchiveRow[]): (tx: ClubTransaction) => Promise<void> {
+  const names = Object.keys(columns);
+  const type = (column: string) => columns[column] ?? 'text';
+  const shape = (some: readonly string[]) => sql.raw(some.map((column) => `"${column}" ${POSTGRES[type(column).replace('?', '')] ?? 'text'}`).join(', '));
+  const only = (row: ArchiveRow, some: readonly string[]) => Object.fromEntries(some.map((column) => [column, row[column] ?? null]));
+  const statements: ReturnType<typeof sql>[] = [];
+  for (let at = 0; at < rows.length; at += AT_ONCE) {
+    const page = rows.slice(at, at + AT_ONCE);
+    const same = sameInAll(names, page);
+    const [shared, own] = [names.filter((column) => same.has(column)), names.filter((column) => !same.has(column))];
+    const source = sql`json_to_recordset(${JSON.stringify(page.map((row) => only(row, own)))}::json) as r(${shape(own)})`;
+    const all = shared.length === 0 ? source : sql`${source}, json_to_record(${JSON.stringify(only(page[0] ?? {}, shared))}::json) as s(${shape(shared)})`;
+    statements.push(sql`insert into ${sql.table(name)} (club_id, ${sql.join(names.map((column) => sql.ref(column)))}) select ${clubId}::uuid, ${sql.join(names.map((column) => taken(same.has(column) ? 's' : 'r', column, type(column))))} from ${all}`);
+  }
+  return async (tx) => { for (const statement of statements) await statement.execute(tx); };
+}
+
+/** Writes the rows of one table. */
+export const writeArchived = (tx: ClubTransaction, clubId: string, name: string, shape: TableShape, rows: readonly ArchiveRow[]): Promise<void> => prepareArchived(clubId, name, shape, rows)(tx);

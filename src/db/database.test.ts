@@ -15,7 +15,7 @@ import { closeDatabase, given, good, testClub } from '@/testing/database';
 import { openAccountPool, openAccounts } from '@/server/accounts';
 import { checkChain, type LedgerRow } from '../../tools/database/check-chain';
 import { decisionDocument } from '@/explain/decision-document';
-import { loadAircraft } from './aircraft-facts';
+import { loadAircraft, loadForMeters } from './aircraft-facts';
 import { asPerson, inClub } from './club-transaction';
 import { membershipsOf } from './clubs';
 import { UNSAID } from '@/core/records/planned-flight';
@@ -193,6 +193,8 @@ describe('facts in the database', () => {
     await read('4152');
     const [short, whole] = await both();
     expect([short?.readings, whole?.readings, short?.answer]).toEqual([1, 3, whole?.answer]);
+    // Whoever judges whether readings agree needs all of them.
+    expect((await inClub(club.ports.db, club.clubId, (tx) => loadForMeters(tx, club.place, club.aircraftId)))?.facts.readings).toHaveLength(3);
     await read('4150');
     const [disputed, all] = await both();
     expect([disputed?.readings, disputed?.answer.verdict, disputed?.answer]).toEqual([4, 'Grounded', all?.answer]);

@@ -8,7 +8,7 @@ import { csvText, fileRows, separatorOf, Unreadable } from './file-rows';
 const web = (text: string | Buffer): WebStream => Readable.toWeb(Readable.from([Buffer.from(text)])) as WebStream;
 async function read(text: string | Buffer, format: 'csv' | 'json' = 'csv'): Promise<readonly Readonly<Record<string, unknown>>[]> {
   const rows: Readonly<Record<string, unknown>>[] = [];
-  for await (const { cells } of fileRows(web(text), format)) rows.push(cells);
+  for await (const page of fileRows(web(text), format)) rows.push(...page.map(({ cells }) => cells));
   return rows;
 }
 
@@ -36,7 +36,7 @@ describe('CSV', () => {
     const bytes = Buffer.from(csvText(COLUMNS, [{ registration: 'N02TB', what: 'Flügel „links“ 🛩', number: '007' }], true));
     for (let at = 1; at < bytes.length; at += 1) {
       const rows = [];
-      for await (const { cells } of fileRows(Readable.toWeb(Readable.from([bytes.subarray(0, at), bytes.subarray(at)])) as WebStream, 'csv')) rows.push(cells);
+      for await (const page of fileRows(Readable.toWeb(Readable.from([bytes.subarray(0, at), bytes.subarray(at)])) as WebStream, 'csv')) rows.push(...page.map(({ cells }) => cells));
       expect(rows).toEqual([{ registration: 'N02TB', what: 'Flügel „links“ 🛩', number: '007' }]);
     }
   });
@@ -45,8 +45,16 @@ describe('CSV', () => {
   it('the other separators are ordinary characters in the rows', async () => { expect(await read('a,b\n1;2,x\ty\n')).toEqual([{ a: '1;2', b: 'x\ty' }]); });
   it('says on which line a row begins', async () => {
     const lines = [];
-    for await (const { line } of fileRows(web('a,b\n1,2\n"x\ny",3\n4,5\n'), 'csv')) lines.push(line);
+    for await (const page of fileRows(web('a,b\n1,2\n"x\ny",3\n4,5\n'), 'csv')) lines.push(...page.map(({ line }) => line));
     expect(lines).toEqual([2, 4, 5]);
+  });
+  it.each(['csv', 'json'] as const)('of a long file (%s) every row comes, in order and never many together', async (format) => {
+    const rows = Array.from({ length: 1234 }, (_, n) => ({ a: String(n), b: 'x' }));
+    const pages = [];
+    for await (const page of fileRows(web(format === 'csv' ? csvText(['a', 'b'], rows, true) : JSON.stringify(rows)), format)) pages.push(page);
+    expect(pages.flat().map(({ cells }) => cells)).toEqual(rows);
+    expect(pages.flat().map(({ line }) => line)).toEqual(rows.map((_, n) => n + (format === 'csv' ? 2 : 1)));
+    expect(Math.max(...pages.map(({ length }) => length))).toBeLessThanOrEqual(50);
   });
   it.each([['a quote that does not end', 'a,b\n"1,2\n'], ['a row with a cell too many', 'a,b\n1,2,3\n'], ['a row with a cell too few', 'a,b\n1\n'], ['a row without end', `a,b\n"${'x'.repeat(200_000)}`]])('refuses %s', async (_, text) => { await expect(read(text)).rejects.toThrow(Unreadable); });
   it('writes yes and no, and nothing for what is not known', () => { expect(csvText(['a', 'b', 'c', 'd'], [{ a: true, b: false, c: null, d: 12 }], false)).toBe('yes,no,,12\r\n'); });

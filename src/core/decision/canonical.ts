@@ -10,8 +10,12 @@ export function canonicalJson(value: Plain): string {
   if (typeof value === 'number' && !Number.isFinite(value)) throw new RangeError(`${value} cannot be written as JSON`);
   if (value === null || typeof value !== 'object') return JSON.stringify(value);
   if (isList(value)) return `[${value.map(canonicalJson).join(',')}]`;
-  const members = Object.entries(value).filter((member): member is [string, Plain] => member[1] !== undefined).sort(([a], [b]) => (a < b ? -1 : 1));
-  return `{${members.map(([key, member]) => `${JSON.stringify(key)}:${canonicalJson(member)}`).join(',')}}`;
+  let members = '';
+  for (const key of Object.keys(value).sort()) {
+    const member = value[key];
+    if (member !== undefined) members += `${members === '' ? '' : ','}${JSON.stringify(key)}:${canonicalJson(member)}`;
+  }
+  return `{${members}}`;
 }
 
 function isList(value: object): value is readonly Plain[] {
