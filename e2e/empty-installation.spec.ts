@@ -42,10 +42,14 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await admin.getByLabel('Name of the club').fill('Gull Point Flyers');
   await admin.getByLabel('Name of the field').fill('Gull Point');
   await admin.getByLabel('Latitude, degrees').fill('44.53');
-  await admin.getByLabel('Longitude, degrees').fill('-64.02');
+  await admin.getByLabel('Longitude, degrees').fill('64.02');
   await admin.getByLabel('Time zone of the field').fill('America/Halifax');
   await admin.getByRole('option', { name: 'America/Halifax' }).click();
   await choose(admin, 'Under which part the school trains', 'Part 61');
+  await admin.getByRole('button', { name: 'Found the club' }).click();
+  // West without its sign would move day and night by hours.
+  await expect(admin.getByText('the sun is 8 hours off the clock of America/Halifax', { exact: false }).first()).toBeVisible();
+  await admin.getByLabel('Longitude, degrees').fill('-64.02');
   await admin.getByRole('button', { name: 'Found the club' }).click();
   await expect(alert(admin)).toContainText('This is not the code.');
   // What was typed stands.
@@ -193,6 +197,32 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await expect(row(admin, 'N0GPF')).toContainText('Released', { timeout: 15_000 });
   await bo.goto('/facts/N0GPF');
   await expect(bo.getByRole('heading', { name: 'Nothing is missing' })).toBeVisible();
+
+  // Other rules: what they would change is shown before anybody signs for them, and every aircraft is decided by them at once.
+  await admin.goto('/club');
+  await expect(admin.getByText('Gull Point, 44.53° north, 64.02° west, America/Halifax', { exact: false })).toBeVisible();
+  await admin.getByRole('button', { name: 'Change field or rules' }).click();
+  const change = admin.getByRole('form', { name: 'Field and rules' });
+  await change.getByLabel('Name of the field').fill('Gull Point North');
+  await change.getByRole('button', { name: 'See what it would change' }).click();
+  await expect(change.getByRole('status')).toContainText('Of 1 aircraft none would be answered otherwise just now.');
+  await choose(admin, 'Authority', 'Australian maintenance release');
+  await expect(change.getByRole('button', { name: 'Sign the change' })).toHaveCount(0);
+  await change.getByRole('button', { name: 'See what it would change' }).click();
+  await expect(change.getByRole('row', { name: /N0GPF.*Released.*Grounded/ })).toBeVisible();
+  await expectNoViolations(admin);
+  await choose(admin, 'Authority', 'US part 91');
+  await change.getByRole('button', { name: 'See what it would change' }).click();
+  await change.getByLabel('Why it changes').fill('The field took another name');
+  await change.getByLabel('Your password, to sign it').fill('not-my-password');
+  await change.getByRole('button', { name: 'Sign the change' }).click();
+  await expect(alert(admin)).toContainText('The password is not right');
+  await change.getByLabel('Your password, to sign it').fill(PASSWORD);
+  await change.getByRole('button', { name: 'Sign the change' }).click();
+  await expect(change).toHaveCount(0);
+  await expect(admin.getByText('Ada Quill: The field took another name', { exact: false })).toBeVisible();
+  await admin.goto('/aircraft/N0GPF');
+  await expect(admin.getByText('changed the club’s field or rules', { exact: false }).first()).toBeVisible();
 
   // A new password by a link of the administrator ends every session of that person.
   await admin.goto('/club');

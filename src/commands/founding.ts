@@ -1,9 +1,8 @@
-import type { Founding } from '@/contracts/founding';
+import { packsOf, type Founding } from '@/contracts/founding';
 import type { Plain } from '@/core/decision/canonical';
-import { policyFrom } from '@/core/rules/packs/club-policy';
-import type { PackChoices } from '@/core/rules/register';
 import { anyAccount, clubWithoutAccounts, forgetFoundingCodes, foundingCodeKnown, insertAccount, keepFoundingCode } from '@/db/accounts';
 import { inClub } from '@/db/club-transaction';
+import { readClub } from '@/db/clubs';
 import { insertClub, insertMembers } from '@/db/club-rows';
 import { appendToLedger } from '@/db/ledger';
 import { Refused, settle, type Outcome, type Ports } from './command';
@@ -26,13 +25,10 @@ export async function foundingCode(ports: Pick<Ports, 'db' | 'now' | 'newId' | '
 
 /** Whether the installation waits for its first account, and the club that an archive brought in already. */
 export async function foundingState(ports: Pick<Ports, 'db'>): Promise<{ readonly open: boolean; readonly club: string | null }> {
-  return inClub(ports.db, NO_CLUB, async (tx) => ((await anyAccount(tx)) ? { open: false, club: null } : { open: true, club: (await clubWithoutAccounts(tx))?.name ?? null }));
-}
-
-function packsOf({ authority, policy }: NonNullable<Founding['club']>): PackChoices {
-  const checked = policy === null ? null : policyFrom(policy);
-  if (checked !== null && 'fault' in checked) throw new Refused({ code: 'invalid', message: `${checked.parameter}: ${checked.fault}`, problems: [{ path: `club.policy.${checked.parameter}`, message: checked.fault }] });
-  return { authority, club: checked === null ? null : { id: 'club-policy', parameters: checked, own: null } };
+  const open = await inClub(ports.db, NO_CLUB, async (tx) => !await anyAccount(tx));
+  const waiting = open ? await inClub(ports.db, NO_CLUB, clubWithoutAccounts) : null;
+  // The club may have taken another name since it was founded.
+  return { open, club: waiting == null ? null : (await inClub(ports.db, waiting.clubId, (tx) => readClub(tx, waiting.clubId))).name };
 }
 
 /**
@@ -53,7 +49,7 @@ export async function found(ports: Ports, entry: Founding): Promise<Outcome<{ re
     if (waiting === null) {
       if (entry.club === null) throw new Refused({ code: 'invalid', message: 'Describe the club: its name, its field and its rules.', problems: [{ path: 'club', message: 'is missing' }] });
       const { name, field, latitude, longitude, zone } = entry.club;
-      const club = { clubId, name, place: { name: field, latitude, longitude, zone }, packs: packsOf(entry.club) };
+      const club = { clubId, name, place: { name: field, latitude, longitude, zone }, packs: packsOf(entry.club, null) };
       await insertClub(tx, club, at);
       await insertMembers(tx, clubId, [member], at);
       await appendToLedger(tx, { clubId, aircraftId: null, revision: null, act: 'found-club', actor, recordedAt: at, record: { ...club, members: [member] } as unknown as Plain }, ports.sha256);

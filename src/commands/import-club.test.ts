@@ -18,6 +18,9 @@ import { importClub } from './import-club';
 import { recordEntry } from './record-entry';
 import { reportFinding } from './report-finding';
 import { strikeEntry } from './corrections';
+import { changeClub } from './change-club';
+import { clubChangeSchema } from '@/contracts/founding';
+import { clubPage } from '@/queries/club';
 import { civilDate } from '@/core/time/civil-date';
 import { hours } from '@/core/quantities/hours';
 
@@ -37,6 +40,8 @@ async function busyClub() {
   good(await recordEntry(club.ports, club.actor('mechanic'), { entryId: entry, aircraftId: club.aircraftId, seenRevision: 5, draft: { of: 'inspection', kind: 'hundred-hour', completedOn: civilDate('2026-11-24'), timeInService: hours('4150.3'), outcome: 'approved', excess: null, testedToFeet: null }, description: 'Zeile\nmit „Zeichen“ und \\ und "', signer: { by: 'own-certificate', certificateId: club.certificateOf('mechanic') }, aboveMeter: false, password: PASSWORD }));
   club.ports.at = addSeconds(club.ports.at, 60);
   good(await strikeEntry(club.ports, club.actor('mechanic'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: 6, kind: 'inspection', recordId: entry, why: 'Other aircraft', password: PASSWORD }));
+  const { club: stands } = await inClub(club.ports.db, club.clubId, (tx) => clubPage(tx, club.clubId));
+  good(await changeClub(club.ports, club.actor('administrator'), clubChangeSchema.parse({ changeId: randomUUID(), seen: 0, club: { ...stands, name: 'Renamed', zone: 'America/St_Johns', policy: { ...stands.policy, sightingDays: 1 } }, why: 'Moved', password: PASSWORD })));
   return club;
 }
 
@@ -66,7 +71,7 @@ describe('a whole club in one file', () => {
     expect(await archiveOf(empty, club.clubId, now)).toEqual(archive);
     const ledger = await inClub(empty, club.clubId, (tx) => tx.selectFrom('ledger').selectAll().orderBy('chain').orderBy('seq').execute());
     expect(ledger.length).toBeGreaterThan(5);
-    for (const chain of new Set(ledger.map((row) => row.chain))) expect(checkChain(ledger.filter((row) => row.chain === chain).map((row) => ({ ...row, aircraft_revision: chain === 'club' ? null : 7 })) as unknown as readonly LedgerRow[])).toEqual([]);
+    for (const chain of new Set(ledger.map((row) => row.chain))) expect(checkChain(ledger.filter((row) => row.chain === chain).map((row) => ({ ...row, aircraft_revision: chain === 'club' ? null : 8 })) as unknown as readonly LedgerRow[])).toEqual([]);
     // A second time nothing is changed.
     expect(bad(await importClub({ db: empty }, archive))).toMatchObject({ code: 'invalid', message: expect.stringContaining('has that club already') as string });
   });
@@ -82,6 +87,16 @@ describe('a whole club in one file', () => {
   it.each([
     ['something else', { format: 'other' }], ['a later version', { format: 'groval-club', version: 2 }], ['nothing', null],
   ])('%s is refused with what is wrong', async (_, file) => { expect(bad(await importClub({ db: empty }, file))).toMatchObject({ code: 'invalid', message: expect.stringContaining('This is no archive of a club') as string }); });
+  it('an archive from before there were changes of a club comes in; one that lost them does not', async () => {
+    const old = await testClub();
+    const { club_change: none, ...tables } = (await archiveOf(old.ports.db, old.clubId, old.ports.now())).tables;
+    expect(none).toEqual([]);
+    const archive = await archiveOf(old.ports.db, old.clubId, old.ports.now());
+    expect(good(await importClub({ db: empty }, { ...archive, tables })).rows).toBeGreaterThan(10);
+    const club = await busyClub();
+    const changed = await archiveOf(club.ports.db, club.clubId, club.ports.now());
+    expect(bad(await importClub({ db: empty }, { ...changed, tables: { ...changed.tables, club_change: [] } }))).toMatchObject({ message: expect.stringContaining('tells of 1 changes of the club’s field or rules, and the archive holds 0') as string });
+  });
   it('a row too few or a column too many is named', async () => {
     const club = await testClub();
     const archive = await archiveOf(club.ports.db, club.clubId, club.ports.now());

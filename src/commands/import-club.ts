@@ -24,6 +24,9 @@ export async function importClub(ports: Pick<Ports, 'db'>, given: unknown): Prom
     return await settle(() => inClub(ports.db, archive.clubId, async (tx) => {
     if (await tx.selectFrom('club').select('club_id').executeTakeFirst() !== undefined) throw new Refused({ code: 'invalid', message: 'This installation has that club already. An archive is brought into an empty one; nothing was changed.', problems: [] });
     if (archive.tables.club.length !== 1) throw new Refused({ code: 'invalid', message: 'The archive holds no club, or several.', problems: [{ path: 'tables.club', message: 'expected exactly one row' }] });
+    // A change of the rules that is lost would bring back rules that no longer hold.
+    const told = archive.tables.ledger.filter((row) => row['chain'] === 'club' && row['act'] === 'change-club').length;
+    if (told !== archive.tables.club_change.length) throw new Refused({ code: 'invalid', message: `The ledger tells of ${told} changes of the club’s field or rules, and the archive holds ${archive.tables.club_change.length}. Export it again; if somebody changed the file by hand, use the one before.`, problems: [{ path: 'tables.club_change', message: `expected ${told} rows` }] });
     let rows = 0;
     for (const name of ARCHIVE_TABLE_NAMES) {
       // A dial stands after the one whose place it took, and the ledger in the order of its chains.

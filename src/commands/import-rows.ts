@@ -246,8 +246,9 @@ export async function importRows(ports: Ports, actor: Actor, request: ImportRequ
   const recordedAt = ports.now();
   try {
     return await settle(() => inClub(ports.db, actor.clubId, async (tx) => {
-      const club = await readClub(tx, actor.clubId);
-      const work = new RowImport(ports, actor, tx, request, club.place.zone, await lockFleet(tx), recordedAt);
+      const fleet = await lockFleet(tx);
+      const { place } = await readClub(tx, actor.clubId);
+      const work = new RowImport(ports, actor, tx, request, place.zone, fleet, recordedAt);
       let read = 0;
       let writing: Promise<void> = Promise.resolve();
       for await (const some of pages) {

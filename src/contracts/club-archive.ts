@@ -5,7 +5,7 @@ type Kind = 'id' | 'text' | 'texts' | 'int' | 'number' | 'bool' | 'date' | 'time
 type Column = Kind | `${Kind}?`;
 
 /** A table of the archive: what it holds, the columns that order it, and its columns without the club, which is the same everywhere. */
-export interface ArchiveTable { readonly about: string; readonly key: readonly string[]; readonly columns: Readonly<Record<string, Column>> }
+export interface ArchiveTable { readonly about: string; /** Archives that were written before there was this table have none. */ readonly later?: true; readonly key: readonly string[]; readonly columns: Readonly<Record<string, Column>> }
 
 /** Every table of a club, in an order in which each row stands after those that it refers to. A test compares it with the database. */
 export const ARCHIVE_TABLES = {
@@ -93,6 +93,10 @@ export const ARCHIVE_TABLES = {
     about: 'roles that people were given later; the last counts, and none ends the membership', key: ['change_id'],
     columns: { change_id: 'id', person_id: 'text', display_name: 'text', roles: 'texts', happened_at: 'time', recorded_at: 'time', recorded_by: 'text' },
   },
+  club_change: {
+    about: 'what the club said of its field and rules later; the one with the highest number counts', later: true, key: ['number'],
+    columns: { number: 'int', change_id: 'id', name: 'text', field_name: 'text', latitude: 'number', longitude: 'number', time_zone: 'text', packs: 'json', why: 'text', happened_at: 'time', recorded_at: 'time', recorded_by: 'text', recorded_by_name: 'text' },
+  },
   invitation: {
     about: 'links by which people choose a password, by a hash of each secret', key: ['invitation_id'],
     columns: { invitation_id: 'id', person_id: 'text', kind: 'text', email: 'text?', secret_hash: 'bytes', valid_until: 'time', happened_at: 'time', recorded_at: 'time', recorded_by: 'text', recorded_by_name: 'text' },
@@ -142,7 +146,10 @@ const KINDS: Readonly<Record<Kind, z.ZodType>> = {
 };
 
 const columnSchema = (column: Column): z.ZodType => (column.endsWith('?') ? KINDS[column.slice(0, -1) as Kind].nullable() : KINDS[column as Kind]);
-const tableSchema = ({ about, columns }: ArchiveTable) => z.array(z.strictObject(Object.fromEntries(Object.entries(columns).map(([name, column]) => [name, columnSchema(column)])))).describe(about);
+const tableSchema = ({ about, later, columns }: ArchiveTable) => {
+  const rows = z.array(z.strictObject(Object.fromEntries(Object.entries(columns).map(([name, column]) => [name, columnSchema(column)])))).describe(about);
+  return later === true ? rows.default([]) : rows;
+};
 
 /** Version of the archive's format; a reader refuses one that it does not know. */
 export const ARCHIVE_VERSION = 1;

@@ -1,8 +1,10 @@
+import { sql } from 'kysely';
 import { policyFrom } from '@/core/rules/packs/club-policy';
 import type { OwnPack, PackChoices } from '@/core/rules/register';
 import type { Place } from '@/core/time/sun';
 import { parseZone } from '@/core/time/zone';
-import { exactlyOneOf } from './checked-values';
+import type { Instant } from '@/core/time/instant';
+import { exactlyOneOf, storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
 
 /** A club's field and the rules that it decides by. */
@@ -11,6 +13,8 @@ export interface Club {
   readonly name: string;
   readonly place: Place;
   readonly packs: PackChoices;
+  /** How often its field or rules were changed since it was founded. */
+  readonly changes: number;
 }
 
 /** A person's place in a club. */
@@ -35,12 +39,34 @@ function storedPacks(value: unknown): PackChoices {
   };
 }
 
-/** The club of this transaction. */
+/** The club of this transaction as it stands: as it was founded, or as the last change has it. */
 export async function readClub(tx: ClubTransaction, clubId: string): Promise<Club> {
-  const row = await tx.selectFrom('club').selectAll().where('club_id', '=', clubId).executeTakeFirstOrThrow();
+  const row = await tx.selectFrom('club as f').leftJoin('club_change as c', 'c.club_id', 'f.club_id').where('f.club_id', '=', clubId).orderBy('c.number', (order) => order.desc().nullsLast()).limit(1)
+    .select(['c.number', ({ fn }) => fn.coalesce('c.name', 'f.name').as('name'), ({ fn }) => fn.coalesce('c.field_name', 'f.field_name').as('field_name'), ({ fn }) => fn.coalesce('c.latitude', 'f.latitude').as('latitude'),
+      ({ fn }) => fn.coalesce('c.longitude', 'f.longitude').as('longitude'), ({ fn }) => fn.coalesce('c.time_zone', 'f.time_zone').as('time_zone'), ({ fn }) => fn.coalesce('c.packs', 'f.packs').as('packs')]).executeTakeFirstOrThrow();
   const zone = parseZone(row.time_zone);
   if (zone === undefined) throw new Error(`the club’s time zone '${row.time_zone}' is not known on this machine`);
-  return { clubId: row.club_id, name: row.name, place: { name: row.field_name, latitude: row.latitude, longitude: row.longitude, zone }, packs: storedPacks(row.packs) };
+  return { clubId, name: row.name, place: { name: row.field_name, latitude: row.latitude, longitude: row.longitude, zone }, packs: storedPacks(row.packs), changes: row.number ?? 0 };
+}
+
+/** Waits for whoever else is changing the club. */
+export async function lockClub(tx: ClubTransaction, clubId: string): Promise<void> {
+  await sql`select pg_advisory_xact_lock(hashtextextended(${`${clubId}/club`}, 0))`.execute(tx);
+}
+
+/** Writes what the club says of its field and rules from now on. */
+export async function insertClubChange(tx: ClubTransaction, { clubId, name, place, packs, changes }: Club, change: { readonly changeId: string; readonly why: string; readonly at: Instant; readonly by: { readonly personId: string; readonly name: string } }): Promise<void> {
+  const at = new Date(change.at);
+  await tx.insertInto('club_change').values({
+    club_id: clubId, number: changes, change_id: change.changeId, name, field_name: place.name, latitude: place.latitude, longitude: place.longitude, time_zone: place.zone, packs: JSON.stringify(packs), why: change.why,
+    happened_at: at, recorded_at: at, recorded_by: change.by.personId, recorded_by_name: change.by.name,
+  }).execute();
+}
+
+/** Every change of the club, the last first. */
+export async function readClubChanges(tx: ClubTransaction): Promise<readonly { readonly number: number; readonly changeId: string; readonly why: string; readonly at: Instant; readonly by: string }[]> {
+  const rows = await tx.selectFrom('club_change').select(['number', 'change_id', 'why', 'recorded_at', 'recorded_by_name']).orderBy('number', 'desc').execute();
+  return rows.map((row) => ({ number: row.number, changeId: row.change_id, why: row.why, at: storedInstant(row.recorded_at), by: row.recorded_by_name }));
 }
 
 /** The clubs that a person belongs to; in a transaction of that person. */

@@ -17,7 +17,7 @@ import { checkChain, type LedgerRow } from '../../tools/database/check-chain';
 import { decisionDocument } from '@/explain/decision-document';
 import { loadAircraft, loadForMeters } from './aircraft-facts';
 import { asPerson, inClub } from './club-transaction';
-import { membershipsOf } from './clubs';
+import { insertClubChange, membershipsOf, readClub } from './clubs';
 import { UNSAID } from '@/core/records/planned-flight';
 import { insertDescription } from './descriptions';
 import { endInvitation, insertInvitation } from './invitations';
@@ -67,6 +67,7 @@ async function withEveryRecord({ ports, clubId, aircraftId, actor, certificateOf
     await insertBoxReadings(tx, clubId, { ...box, fittedAt: at, removed: false }, [{ sequence: 1, total: 0, value: 0, at }], at);
     await endBox(tx, clubId, aircraftId, box.boxId, 'test', at, 'x');
     await insertCertificateEnd(tx, clubId, certificateOf('student'), 'test', at, 'x');
+    await insertClubChange(tx, { ...await readClub(tx, clubId), changes: 1 }, { changeId: randomUUID(), why: 'test', at, by: { personId: 'x', name: 'X' } });
     // The same words once more: the decisions that other tests compare stay as they are.
     const { category, firstFlownOn, approvedFor, particulars } = cleanCase().facts.aircraft;
     await insertDescription(tx, clubId, aircraftId, 'x', { id: randomUUID(), recordedAt: at, category, firstFlownOn, approvedFor, particulars });

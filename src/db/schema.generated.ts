@@ -127,6 +127,23 @@ export interface Club {
   time_zone: string;
 }
 
+export interface ClubChange {
+  change_id: string;
+  club_id: string;
+  field_name: string;
+  happened_at: Timestamp;
+  latitude: number;
+  longitude: number;
+  name: string;
+  number: number;
+  packs: Json;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  recorded_by_name: string;
+  time_zone: string;
+  why: string;
+}
+
 export interface Dial {
   aircraft_id: string;
   bills: boolean;
@@ -444,6 +461,7 @@ export interface DB {
   certificate: Certificate;
   certificate_end: CertificateEnd;
   club: Club;
+  club_change: ClubChange;
   dial: Dial;
   discrepancy: Discrepancy;
   document_sighting: DocumentSighting;

@@ -66,6 +66,7 @@ export function tellStory(act: string, record: unknown): string {
   const entry = (typeof record === 'object' && record !== null ? record : {}) as Readonly<Record<string, unknown>>;
   switch (act) {
     case 'report-finding': return `reported: ${text(entry, 'what')} (${placeOnAircraft(text(entry, 'station'), text(entry, 'side') || null)})`;
+    case 'change-club': return `changed the club’s field or rules, by which this aircraft is decided: ${text(entry, 'why')}`;
     case 'add-photo': return 'added a photo to the finding';
     case 'return-to-service': {
       const certificate = (entry['certificate'] ?? {}) as Readonly<Record<string, unknown>>;

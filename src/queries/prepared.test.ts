@@ -7,7 +7,7 @@ import { preparedFor, rulesOf } from './prepared';
 
 describe('what a list keeps prepared', () => {
   const { facts, packs, asOf } = cleanCase();
-  const club: Club = { clubId: 'c', name: 'Club', place: facts.place, packs };
+  const club: Club = { clubId: 'c', name: 'Club', place: facts.place, packs, changes: 0 };
   const stored = (revision: number, change: Partial<StoredAircraft> = {}): StoredAircraft => ({ aircraftId: 'a', typeName: 'Quorin 160', revision, features: null, facts, ...change });
   const ask = (one: StoredAircraft, of: Club = club, now = asOf) => preparedFor(one, of, rulesOf(of), now);
 

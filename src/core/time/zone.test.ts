@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { addDays, civilDate } from './civil-date';
 import { addSeconds, instant, instantFromMilliseconds, instantText, parseInstant } from './instant';
-import { civilDateAt, endOfDay, momentsAt, parseZone, startOfDay, wallClock, zone } from './zone';
+import { civilDateAt, endOfDay, hoursFromTheSun, momentsAt, parseZone, startOfDay, wallClock, zone } from './zone';
 
 const HALIFAX = zone('America/Halifax');
 const HOUR = 3600;
@@ -76,4 +76,13 @@ describe('the moments of a time on the wall clock', () => {
     ['a plain one', '2026-11-24', '09:42', ['2026-11-24T13:42:00Z']], ['one that comes twice', '2026-11-01', '01:30', ['2026-11-01T04:30:00Z', '2026-11-01T05:30:00Z']], ['the first that comes once again', '2026-11-01', '02:00', ['2026-11-01T06:00:00Z']], ['one that is left out', '2026-03-08', '02:30', []],
     ['the first after it', '2026-03-08', '03:00', ['2026-03-08T06:00:00Z']], ['midnight', '2026-11-24', '00:00', ['2026-11-24T04:00:00Z']], ['no time', '2026-11-24', '24:00', []], ['words', '2026-11-24', 'noon', []], ['one digit', '2026-11-24', '9:42', []],
   ])('%s', (_, date, clock, expected) => { expect(momentsAt(civilDate(date), clock, HALIFAX).map(instantText)).toEqual(expected); });
+});
+
+describe('a zone and a longitude', () => {
+  // Zones from the time zone database; longitudes of places, in whole degrees and from memory. Kashgar, Kiritimati and Attu are the farthest that anybody lives from their clock.
+  it.each([
+    ['America/Halifax', -64, 0.3], ['Europe/Berlin', 13, 0.1], ['Europe/Madrid', -9, 1.6], ['Australia/Sydney', 151, 0.1], ['America/Argentina/Buenos_Aires', -70, 1.7], ['Asia/Shanghai', 76, 2.9], ['Pacific/Kiritimati', -157, 0.5], ['America/Adak', 173, 2.5], ['Pacific/Auckland', 175, 0.3], ['Pacific/Apia', -172, 0.5],
+  ] as const)('%s is where longitude %d is, %d hours from the sun', (name, longitude, apart) => { expect(hoursFromTheSun(zone(name), longitude)).toBeCloseTo(apart, 1); });
+  // The commonest mistake: west written without its sign.
+  it.each([['America/Halifax', 64], ['Australia/Sydney', -151], ['Europe/London', 150], ['America/Denver', 105]] as const)('%s is not where longitude %d is', (name, longitude) => { expect(hoursFromTheSun(zone(name), longitude)).toBeGreaterThan(3.5); });
 });

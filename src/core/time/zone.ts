@@ -77,3 +77,18 @@ export function momentsAt(date: CivilDate, clock: string, at: ZoneId): readonly 
     .filter((moment) => moment.toPlainDateTime().equals(local)).map((moment) => moment.epochMilliseconds as Instant);
   return [...new Set(moments)];
 }
+
+const HOUR_MS = 3_600_000;
+const WINTER = Temporal.Instant.from('2026-01-01T00:00:00Z').epochMilliseconds;
+const SUMMER = Temporal.Instant.from('2026-07-01T00:00:00Z').epochMilliseconds;
+
+/**
+ * How far the clock of a zone, without daylight saving, is from the sun at a longitude, in hours from 0 to 12. Fifteen degrees are an hour.
+ * No inhabited place is much more than three hours off (common practice, no source): more tells of a longitude with the wrong sign, or of the wrong zone.
+ * @param longitude east positive, -180 to 180 degrees
+ */
+export function hoursFromTheSun(at: ZoneId, longitude: number): number {
+  const offset = (moment: number) => Temporal.Instant.fromEpochMilliseconds(moment).toZonedDateTimeISO(at).offsetNanoseconds / 1e6 / HOUR_MS;
+  const apart = Math.abs(Math.min(offset(WINTER), offset(SUMMER)) - longitude / 15) % 24;
+  return Math.min(apart, 24 - apart);
+}

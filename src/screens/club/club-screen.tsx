@@ -3,6 +3,7 @@
 import { useMe, usePeople } from '../data/queries';
 import { DeskHeader } from '../shell/desk-header';
 import { Trouble } from '../shell/trouble';
+import { ClubPart } from './club-part';
 import { FleetPart } from './fleet-part';
 import { PeoplePart } from './people-part';
 
@@ -17,7 +18,7 @@ export function ClubScreen() {
         {people === undefined ? (error === null ? <p>Loading …</p> : <Trouble error={error} retry={() => { void refetch(); }} />) : (
           <>
             <h1 style={{ marginBottom: 4 }}>{people.club.name}</h1>
-            <p style={{ marginTop: 0 }}>{people.club.field}, {people.club.zone}. Rules: {people.club.rules}.</p>
+            <ClubPart rules={people.club.rules} mayChange={people.mayChange} />
             <FleetPart mayEnter={me?.roles.some((role) => role === 'administrator' || role === 'dispatcher') ?? false} />
             <PeoplePart people={people} />
           </>

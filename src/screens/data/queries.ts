@@ -1,6 +1,7 @@
 'use client';
 
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import type { ClubPage } from '@/queries/club';
 import type { AircraftPage } from '@/queries/aircraft-page';
 import type { CounterFlight, CounterList } from '@/queries/counter';
 import type { Folder } from '@/queries/folder';
@@ -41,5 +42,7 @@ export const useSightingList = (registration: string | null) => useQuery({ query
 export const useSheet = (registration: string | null, day: string | null) => useQuery({ queryKey: ['aircraft', registration, 'sheet', day], queryFn: () => ask<Sheet>(`/api/sheet/${encodeURIComponent(registration ?? '')}${day === null ? '' : `?day=${day}`}`), enabled: registration !== null, retry, placeholderData: keepPreviousData });
 /** What is on record of an aircraft beyond its papers and maintenance. */
 export const useFacts = (registration: string | null) => useQuery({ queryKey: ['aircraft', registration, 'facts'], queryFn: () => ask<Facts>(`/api/facts/${encodeURIComponent(registration ?? '')}`), enabled: registration !== null, retry });
+/** What the club says of its field and rules. */
+export const useClub = () => useQuery({ queryKey: ['club'], queryFn: () => ask<ClubPage>('/api/club'), retry });
 /** The club and its people. */
 export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: () => ask<People>('/api/people'), retry });

@@ -1,0 +1,52 @@
+import { packsOf, type ClubChange } from '@/contracts/founding';
+import { canonicalJson, type Plain } from '@/core/decision/canonical';
+import { raiseRevision } from '@/db/aircraft-facts';
+import { lockFleet } from '@/db/bulk';
+import { inClub } from '@/db/club-transaction';
+import { insertClubChange, lockClub, readClub, readClubChanges, type Club } from '@/db/clubs';
+import { appendToLedger } from '@/db/ledger';
+import { notifyChange } from '@/db/notify';
+import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { recordMeterStanding } from './meter-standing';
+import { passwordRefusal } from './signing';
+
+/** What decides: two clubs of which this is the same answer everything alike. */
+const decisive = ({ name, place, packs }: Pick<Club, 'name' | 'place' | 'packs'>): string => canonicalJson({ name, place, packs } as unknown as Plain);
+
+/**
+ * Changes what the club says of its field and rules, signed by its administrator with a reason. Every aircraft is decided by it from
+ * now on, so each one's revision rises and its story says why; nothing that is on record is changed.
+ */
+export async function changeClub(ports: Ports, actor: Actor, entry: ClubChange): Promise<Outcome<{ readonly changes: number }>> {
+  if (!actor.roles.includes('administrator')) return refused({ code: 'not-entitled', message: 'Only the club’s administrator changes its field and its rules.' });
+  const wrong = await passwordRefusal(ports, actor, entry.password);
+  if (wrong !== null) return refused(wrong);
+  const recordedAt = ports.now();
+  return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
+    await lockClub(tx, actor.clubId);
+    const earlier = await readClubChanges(tx);
+    const same = earlier.find(({ changeId }) => changeId === entry.changeId);
+    if (same !== undefined) return { changes: same.number };
+    // Whoever decides about an aircraft holds it first and reads the club then: nobody decides by both the old rules and the new.
+    const fleet = await lockFleet(tx);
+    const before = await readClub(tx, actor.clubId);
+    if (before.changes !== entry.seen) throw new Refused({ code: 'conflict', message: `${earlier[0]?.by ?? 'Somebody'} changed the club while you were writing: ${earlier[0]?.why ?? ''}. Nothing was recorded; what you wrote is kept. See once more what it would change.`, revision: before.changes, changes: [] });
+    const { name, field, latitude, longitude, zone } = entry.club;
+    const own = before.packs.club?.own ?? null;
+    if (own !== null && entry.club.policy === null) throw new Refused({ code: 'invalid', message: 'The club has added rules of its own, and they stand on its policy. Keep the policy.', problems: [{ path: 'club.policy', message: 'is needed by the club’s own rules' }] });
+    const club: Club = { clubId: actor.clubId, name, place: { name: field, latitude, longitude, zone }, packs: packsOf(entry.club, own), changes: before.changes + 1 };
+    if (decisive(club) === decisive(before)) throw new Refused({ code: 'invalid', message: 'Nothing is different from what is on record.', problems: [] });
+    await insertClubChange(tx, club, { changeId: entry.changeId, why: entry.why, at: recordedAt, by: actor });
+    const record = { number: club.changes, why: entry.why };
+    await appendToLedger(tx, { clubId: actor.clubId, aircraftId: null, revision: null, act: 'change-club', actor, recordedAt, record: { ...record, before: JSON.parse(decisive(before)) as Plain, after: JSON.parse(decisive(club)) as Plain } }, ports.sha256);
+    // What the meters say on a day hangs on where the day begins, and on whose rules are kept.
+    const anew = before.place.zone !== zone || before.packs.authority.id !== club.packs.authority.id;
+    for (const { aircraftId } of fleet.values()) {
+      const revision = await raiseRevision(tx, aircraftId);
+      if (anew) await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt);
+      await appendToLedger(tx, { clubId: actor.clubId, aircraftId, revision, act: 'change-club', actor, recordedAt, record }, ports.sha256);
+      await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision });
+    }
+    return { changes: club.changes };
+  }));
+}

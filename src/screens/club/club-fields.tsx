@@ -1,0 +1,96 @@
+'use client';
+
+import Autocomplete from '@mui/material/Autocomplete';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { Controller, useFormContext, useWatch } from 'react-hook-form';
+import type { ClubEntryInput } from '@/contracts/founding';
+import { clubPolicy, USUAL_POLICY } from '@/core/rules/packs/club-policy';
+import type { ParameterSpec } from '@/core/rules/packs/pack';
+import { usPart91 } from '@/core/rules/packs/us-part91';
+import { sentenceCase } from '@/explain/formats';
+
+/** What a form asks about a club: texts as they are typed. */
+export interface ClubForm {
+  readonly club: string; readonly field: string; readonly latitude: string; readonly longitude: string; readonly zone: string;
+  readonly authority: 'us-part91' | 'au-maintenance-release'; readonly trainingUnder: 'part-61' | 'part-141'; readonly withPolicy: boolean; readonly policy: Readonly<Record<string, string>>;
+}
+
+const POLICY: readonly (readonly [string, ParameterSpec])[] = Object.entries(clubPolicy.parameters);
+const two = { display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(280px, 1fr))', gap: 14 } as const;
+const degrees = (text: string): number => Number(text.replace(',', '.').replace('−', '-'));
+const textsOf = (policy: object): Record<string, string> => Object.fromEntries(Object.entries(policy).map(([name, value]) => [name, String(value)]));
+
+/** A form for a club that is not there yet. The zone is a guess, since whoever founds it mostly sits there. */
+export const emptyClub = (): ClubForm => ({ club: '', field: '', latitude: '', longitude: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, authority: 'us-part91', trainingUnder: 'part-141', withPolicy: true, policy: textsOf(USUAL_POLICY) });
+
+/** The form of a club as it is on record. */
+export function formOf({ name, field, latitude, longitude, zone, authority, policy }: ClubEntryInput): ClubForm {
+  return {
+    club: name, field, latitude: String(latitude), longitude: String(longitude), zone, authority: authority.id, trainingUnder: authority.id === 'us-part91' ? authority.parameters.trainingUnder : 'part-141',
+    withPolicy: policy !== null, policy: { ...textsOf(USUAL_POLICY), ...textsOf(policy ?? {}) },
+  };
+}
+
+/** What a form says, for the server to check. */
+export function clubOf(form: ClubForm): ClubEntryInput {
+  return {
+    name: form.club, field: form.field, latitude: degrees(form.latitude), longitude: degrees(form.longitude), zone: form.zone,
+    authority: form.authority === 'us-part91' ? { id: form.authority, parameters: { trainingUnder: form.trainingUnder } } : { id: form.authority },
+    policy: form.withPolicy ? Object.fromEntries(POLICY.map(([name, spec]) => [name, spec.kind === 'word' ? form.policy[name] : Number(form.policy[name])])) : null,
+  };
+}
+
+const PLACES: Readonly<Record<string, keyof ClubForm>> = { 'club.name': 'club', 'club.field': 'field', 'club.latitude': 'latitude', 'club.longitude': 'longitude', 'club.zone': 'zone' };
+
+/** Where a refused value stands in the form; null where it does not. */
+export const placeInForm = (path: string): 'club' | 'policy' | null => (PLACES[path] ?? (path.startsWith('club.policy.') ? `policy.${path.slice('club.policy.'.length)}` : null)) as 'club' | 'policy' | null;
+
+/** The club's name, field and zone. Inside of a form that holds a ClubForm. */
+export function FieldFields() {
+  const { register, control, formState: { errors } } = useFormContext<ClubForm>();
+  const text = (name: 'club' | 'field', label: string) => ({ label, ...register(name, { validate: (given) => given.trim() !== '' || `Enter ${label.toLowerCase()}.` }), error: errors[name] !== undefined, helperText: errors[name]?.message });
+  const coordinate = (name: 'latitude' | 'longitude', most: number) => ({
+    ...register(name, { validate: (given) => (given.trim() !== '' && Math.abs(degrees(given)) <= most) || `Degrees from -${most} to ${most}, such as ${name === 'latitude' ? '44.53' : '-64.02'}.` }),
+    error: errors[name] !== undefined, helperText: errors[name]?.message ?? (name === 'latitude' ? 'North is positive.' : 'East is positive, west negative.'), slotProps: { htmlInput: { inputMode: 'decimal' as const, className: 'figure' } },
+  });
+  return (
+    <div style={two}>
+      <TextField {...text('club', 'Name of the club')} /><TextField {...text('field', 'Name of the field')} />
+      <TextField label="Latitude, degrees" {...coordinate('latitude', 90)} /><TextField label="Longitude, degrees" {...coordinate('longitude', 180)} />
+      <Controller name="zone" control={control} render={({ field: { value, onChange } }) => (
+        <Autocomplete options={Intl.supportedValuesOf('timeZone')} value={value} disableClearable onChange={(_, chosen) => { onChange(chosen); }} renderInput={(params) => <TextField {...params} label="Time zone of the field" error={errors.zone !== undefined} helperText={errors.zone?.message ?? 'Dates hold to local midnight there.'} />} />
+      )} />
+    </div>
+  );
+}
+
+/** Whose rules hold, and the club's own choices. Inside of a form that holds a ClubForm. */
+export function RuleFields() {
+  const { register, control, formState: { errors } } = useFormContext<ClubForm>();
+  const { authority, withPolicy } = useWatch<ClubForm>({ control }) as ClubForm;
+  return (
+    <>
+      <div style={two}>
+        <TextField select label="Authority" value={authority} {...register('authority')}><MenuItem value="us-part91">{usPart91.title}</MenuItem><MenuItem value="au-maintenance-release">Australian maintenance release</MenuItem></TextField>
+        {authority === 'us-part91' ? <Controller name="trainingUnder" control={control} render={({ field: { value, onChange } }) => <TextField select label={usPart91.parameters.trainingUnder.title} value={value} onChange={onChange} helperText={usPart91.parameters.trainingUnder.about}><MenuItem value="part-61">Part 61</MenuItem><MenuItem value="part-141">Part 141</MenuItem></TextField>} /> : null}
+      </div>
+      <p className="small" style={{ margin: 0 }}>The rules were written down from memory of the published texts, and say so at every answer. Consult the text in force; where the two differ, the text is right.</p>
+      <Controller name="withPolicy" control={control} render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, checked) => { onChange(checked); }} />} label="The club has rules of its own on top. Each begins at its strictest; none can be looser than the authority’s." />} />
+      {withPolicy ? (
+        <div style={two}>
+          {POLICY.map(([name, spec]) => (
+            <Controller key={name} name={`policy.${name}`} control={control} render={({ field: { value, onChange } }) => {
+              const fault = errors.policy?.[name]?.message;
+              return spec.kind === 'word'
+                ? <TextField select label={spec.title} value={value} onChange={onChange} error={fault !== undefined} helperText={fault ?? spec.about}>{spec.values.map((word) => <MenuItem key={word} value={word}>{sentenceCase(word.replaceAll('-', ' '))}</MenuItem>)}</TextField>
+                : <TextField label={`${spec.title}, ${spec.unit}`} value={value} onChange={onChange} error={fault !== undefined} helperText={fault ?? spec.about} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} />;
+            }} />
+          ))}
+        </div>
+      ) : null}
+    </>
+  );
+}
