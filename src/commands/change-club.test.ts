@@ -90,7 +90,7 @@ describe('a change that is only tried', () => {
         const told = trial.rows.find(({ registration }) => registration === after.registration);
         const old = before.get(after.registration)?.reasons.map(({ headline }) => headline) ?? [];
         const fresh = after.reasons.map(({ headline }) => headline);
-        expect([after.registration, told?.after ?? before.get(after.registration)?.verdict, told?.comes ?? [], told?.goes ?? []]).toEqual([after.registration, after.verdict, fresh.filter((one) => !old.includes(one)), old.filter((one) => !fresh.includes(one))]);
+        expect([after.registration, told?.after ?? before.get(after.registration)?.verdict, told?.comes ?? [], told?.goes ?? []]).toEqual([after.registration, after.verdict, [...new Set(fresh.filter((one) => !old.includes(one)))], [...new Set(old.filter((one) => !fresh.includes(one)))]]);
       }
     }
   });

@@ -2,6 +2,7 @@ import { leavingNow } from '@/core/counter/leaving';
 import { asksAtCheckOut, lastShown, unanswered } from '@/core/counter/desk';
 import type { CheckOut } from '@/contracts/counter';
 import { decide } from '@/core/decision/decide';
+import { COUNTERS } from '@/core/records/meters';
 import { knownAt, presentFor, type AircraftFacts } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import { instantText } from '@/core/time/instant';
@@ -42,8 +43,23 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
     const seen = read(ports.newId, states, entry.readings, asks, entry.flightId, recordedAt, recordedAt);
     const gaps = asks.filter((ask) => ask.kind === 'gap');
     const others = gaps.length === 0 ? [] : meterByMeter(ports.newId, known.accounted, seen, { landings: 0, towLaunches: 0, airborne: null }, { flightId: entry.flightId, happenedAt: recordedAt, recordedAt });
+    const [last] = await latestFlights(tx, entry.aircraftId, 1);
+    const shownMeters = new Set(seen.readings.map(({ meter }) => meter));
+    const unseen = COUNTERS.filter((meter) => !shownMeters.has(meter));
+    const stretches = gaps.map((gap): Extract<OtherRecord, { readonly kind: 'unlogged' }> => {
+      const dial = dials.find(({ id }) => id === gap.dial);
+      const unit = dial?.unit ?? 'h';
+      const id = ports.newId();
+      return {
+        id, kind: 'unlogged', happenedAt: recordedAt, recordedAt,
+        body: { id, seenAt: recordedAt, dial: gap.dial, name: dial?.name ?? '', from: shownText(unit, gap.last), to: shownText(unit, readingOf(gap.shown, unit) ?? 0), length: shownText(unit, gap.length), seconds: unit === 'h' ? gap.length : null, unseen, lastFlight: last?.id ?? null, lastBy: last?.personName ?? null, seenBy: planned.personName },
+      };
+    });
     // The records as they stand with these readings: hours that somebody flew and did not write down decide about this very flight.
-    const facts: AircraftFacts = { ...stored.facts, readings: [...stored.facts.readings, ...seen.readings, ...others] };
+    const facts: AircraftFacts = {
+      ...stored.facts, readings: [...stored.facts.readings, ...seen.readings, ...others],
+      unlogged: [...stored.facts.unlogged, ...stretches.map(({ id, body }) => ({ id, happenedAt: recordedAt, recordedAt, seconds: body.seconds ?? null, unseen, said: null }))],
+    };
     const present = presentFor(facts, recordedAt);
     const decision = decide(facts, club.packs, leavingNow(planned.flight, present), present);
     const goes = decision.flight?.answer === 'yes';
@@ -51,7 +67,6 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
     const refusal = `${registration} cannot leave for this flight. ${why}`;
     if (!goes && gaps.length === 0) throw new Refused({ code: 'invalid', message: refusal, problems: [{ path: 'flightId', message: why }] });
     // Hours that nobody wrote down were seen all the same: they go on record also where this flight stays.
-    const [last] = await latestFlights(tx, entry.aircraftId, 1);
     if (goes) {
       await insertFlight(tx, actor.clubId, actor.personId, {
         id: entry.flightId, aircraftId: entry.aircraftId, personName: planned.personName, purpose: planned.flight.purpose, crew: planned.flight.crew, readings: seen.dials, fuelAboard: entry.fuelAboard, oilAboard: entry.oilAboard, remarks: entry.remarks, leftAt: recordedAt, recordedAt,
@@ -59,15 +74,7 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
     }
     const written = [...seen.readings, ...others].map((reading) => (goes ? reading : { ...reading, flightId: null }));
     await writeRead(ports, tx, actor.clubId, entry.aircraftId, actor.personId, { readings: written, wrapped: seen.wrapped });
-    await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, gaps.map((gap): OtherRecord => {
-      const dial = dials.find(({ id }) => id === gap.dial);
-      const unit = dial?.unit ?? 'h';
-      const id = ports.newId();
-      return {
-        id, kind: 'unlogged', happenedAt: recordedAt, recordedAt,
-        body: { id, seenAt: recordedAt, dial: gap.dial, name: dial?.name ?? '', from: shownText(unit, gap.last), to: shownText(unit, readingOf(gap.shown, unit) ?? 0), length: shownText(unit, gap.length), lastFlight: last?.id ?? null, lastBy: last?.personName ?? null, seenBy: planned.personName },
-      };
-    }));
+    await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, stretches);
     const readings = seen.dials.map(({ name, shown }) => ({ name, shown }));
     const unlogged = gaps.map((gap) => ({ dial: gap.dial, length: gap.length }));
     return goes

@@ -1,16 +1,21 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
-import type { CheckIn, CheckOut } from '@/contracts/counter';
+import landingsCase from '../../examples/cases/life-limit-landings.json';
+import type { Attribution, CheckIn, CheckOut } from '@/contracts/counter';
+import type { Json } from '@/contracts/merge-patch';
 import { hours } from '@/core/quantities/hours';
 import { volume } from '@/core/quantities/volume';
+import { knownAt, presentFor } from '@/core/records/facts';
 import { UNSAID, type PlannedFlight } from '@/core/records/planned-flight';
 import { addSeconds } from '@/core/time/instant';
 import { wallClock } from '@/core/time/zone';
+import { loadAircraft } from '@/db/aircraft-facts';
 import { inClub } from '@/db/club-transaction';
 import { latestFlights } from '@/db/flights';
 import { othersOfKind } from '@/db/other-records';
 import { readStory } from '@/db/ledger';
 import { counterFlight, counterList } from '@/queries/counter';
+import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
 import { bad, closeDatabase, good, testClub } from '@/testing/database';
 import { checkIn } from './check-in';
@@ -134,9 +139,50 @@ describe('a gap', () => {
     expect(await timeInService()).toBe(start + 5040);
     const [stretch] = await inTx((tx) => othersOfKind(tx, club.aircraftId, 'unlogged'));
     expect(stretch).toMatchObject({ name: 'Block meter', length: '0.4 h', lastBy: 'R. Dane', lastFlight: first, seenBy: 'L. Brandt' });
-    expect(bad(await attributeUnlogged(club.ports, club.actor('mechanic'), { attributionId: randomUUID(), aircraftId: club.aircraftId, unlogged: stretch?.id ?? '', to: 'R. Dane', note: null }))).toMatchObject({ code: 'not-entitled' });
-    good(await attributeUnlogged(club.ports, club.actor('dispatcher'), { attributionId: randomUUID(), aircraftId: club.aircraftId, unlogged: stretch?.id ?? '', to: 'R. Dane', note: 'Taxied back after the check-in' }));
+    expect(bad(await attributeUnlogged(club.ports, club.actor('mechanic'), { attributionId: randomUUID(), aircraftId: club.aircraftId, unlogged: stretch?.id ?? '', to: 'R. Dane', note: null, landings: null, towLaunches: null }))).toMatchObject({ code: 'not-entitled' });
+    good(await attributeUnlogged(club.ports, club.actor('dispatcher'), { attributionId: randomUUID(), aircraftId: club.aircraftId, unlogged: stretch?.id ?? '', to: 'R. Dane', note: 'Taxied back after the check-in', landings: null, towLaunches: null }));
     expect(await inTx((tx) => othersOfKind(tx, club.aircraftId, 'attribution'))).toMatchObject([{ to: 'R. Dane' }]);
+  });
+  it('may have had landings that nobody counted: a part near its limit keeps the aircraft until somebody says how many', async () => {
+    club = await testClub({ ...landingsCase, extends: null, about: null, meterReadings: { landings: { ...landingsCase.meterReadings.landings, value: 11_990 } } } as unknown as Json);
+    good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: 1, name: 'Block meter', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: text(start) }], shows: text(start), wrapsAt: null }));
+    const landings = async () => { const { facts } = (await inTx((tx) => loadAircraft(tx, club.place, club.aircraftId, true)))[0] ?? {}; return facts === undefined ? null : knownAt(facts, presentFor(facts, club.ports.now()), 'us').accounted.landings; };
+    const gapIn = async () => (await inTx((tx) => folder(tx, club.actor('dispatcher'), 'N02TB', club.ports.now())))?.unlogged[0];
+    const flight = await planned({ landings: 1 });
+    const shown = text(start + 1440);
+    expect((await row())?.verdict).toBe('Released');
+    expect(bad(await leave(flight, shown, { accepted: [`gap/${block}/${shown}`] }))).toMatchObject({ message: expect.stringContaining('cannot leave for this flight') as string });
+    expect([(await row())?.verdict, await landings(), await gapIn()]).toMatchObject(['Grounded', { value: 11_990 }, { asks: ['landings'], counts: expect.stringContaining('12 count against limits until somebody says') as string }]);
+    const [stretch] = await inTx((tx) => othersOfKind(tx, club.aircraftId, 'unlogged'));
+    const say = (change: Partial<Attribution>) => attributeUnlogged(club.ports, club.actor('dispatcher'), { attributionId: randomUUID(), aircraftId: club.aircraftId, unlogged: stretch?.id ?? '', to: 'R. Dane', note: null, landings: null, towLaunches: null, ...change });
+    // Who it was opens nothing; how many landings there were does, and it is said once.
+    good(await say({}));
+    expect((await row())?.verdict).toBe('Grounded');
+    expect(bad(await say({ to: 'L. Brandt' }))).toMatchObject({ message: expect.stringContaining('Somebody said already that R. Dane flew it') as string });
+    const entry = { attributionId: randomUUID(), landings: 2 };
+    good(await say(entry));
+    good(await say(entry));
+    expect([(await row())?.verdict, await landings(), await gapIn()]).toMatchObject(['Released', { value: 11_992 }, { asks: [], counts: '', attributedTo: 'R. Dane' }]);
+    expect(bad(await say({ landings: 1 })).code).toBe('invalid');
+    // The flights that follow count on from there, and nothing contradicts.
+    later(60);
+    good(await leave(flight, shown));
+    later(5400);
+    good(await comeBack(flight, text(start + 1440 + 4320), { landings: 3 }));
+    expect([(await row())?.verdict, await landings()]).toMatchObject(['Released', { state: 'known', value: 11_995 }]);
+  });
+  it('said while the next flight is out, contradicts nothing when that comes back earlier than it was said', async () => {
+    club = await testClub({ ...landingsCase, extends: null, about: null, meterReadings: { landings: { ...landingsCase.meterReadings.landings, value: 100 } } } as unknown as Json);
+    good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: 1, name: 'Block meter', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: text(start) }], shows: text(start), wrapsAt: null }));
+    const [flight, shown] = [await planned({ landings: 1 }), text(start + 1440)];
+    good(await leave(flight, shown, { accepted: [`gap/${block}/${shown}`] }));
+    later(5400);
+    const [stretch] = await inTx((tx) => othersOfKind(tx, club.aircraftId, 'unlogged'));
+    good(await attributeUnlogged(club.ports, club.actor('dispatcher'), { attributionId: randomUUID(), aircraftId: club.aircraftId, unlogged: stretch?.id ?? '', to: 'R. Dane', note: null, landings: 4, towLaunches: null }));
+    later(600);
+    good(await comeBack(flight, text(start + 1440 + 3600), { at: wall(-1200), landings: 3 }));
+    const { facts } = (await inTx((tx) => loadAircraft(tx, club.place, club.aircraftId, true)))[0] ?? {};
+    expect(facts === undefined ? null : knownAt(facts, presentFor(facts, club.ports.now()), 'us').meters.landings).toMatchObject({ state: 'known', value: 107 });
   });
   it('an answer for another figure does not count', async () => {
     const flight = await planned();

@@ -196,7 +196,7 @@ export function particularsOf(given: Omit<CaseFile['aircraft'], 'registration' |
 export function recordsOf(given: CaseFile): Omit<AircraftFacts, 'place' | 'aircraft'> {
   const { ramp } = given;
   return {
-    descriptions: [], boxReadings: [], documents: listed(given.documents, documentOf), inspections: listed(given.inspections, inspectionOf), readings: listed(given.meterReadings, (id, record): MeterReading => ({ id, ...record })), discrepancies: listed(given.discrepancies, discrepancyOf),
+    descriptions: [], boxReadings: [], unlogged: [], documents: listed(given.documents, documentOf), inspections: listed(given.inspections, inspectionOf), readings: listed(given.meterReadings, (id, record): MeterReading => ({ id, ...record })), discrepancies: listed(given.discrepancies, discrepancyOf),
     equipment: listed(given.equipment, equipmentOf), items: given.items === undefined ? null : listed(given.items, itemOf), directives: given.directives === undefined ? null : listed(given.directives, directiveOf),
     locators: listed(given.locators, locatorOf),
     receiverChecks: listed(given.receiverChecks, receiverCheckOf),

@@ -63,5 +63,8 @@ export const exchangeSchema = z.strictObject({
 export type DialExchange = z.output<typeof exchangeSchema>;
 
 /** Whose a stretch is that nobody wrote down. */
-export const attributionSchema = z.strictObject({ attributionId: z.uuid(), aircraftId: z.uuid('expected an aircraft'), unlogged: z.uuid(), to: textSchema(120), note: z.string().trim().max(500).nullable() });
+export const attributionSchema = z.strictObject({ attributionId: z.uuid(), aircraftId: z.uuid('expected an aircraft'), unlogged: z.uuid(), to: textSchema(120), note: z.string().trim().max(500).nullable(),
+  /** How many there were, where somebody knows; null where nobody does. */
+  landings: z.int('whole landings').min(0, 'cannot be less than none').max(500, 'expected at most 500').nullable(), towLaunches: z.int('whole launches').min(0, 'cannot be less than none').max(500, 'expected at most 500').nullable(),
+});
 export type Attribution = z.output<typeof attributionSchema>;

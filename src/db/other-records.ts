@@ -4,8 +4,12 @@ import type { AircraftFacts } from '@/core/records/facts';
 import type { Compliance } from '@/core/records/directive';
 import type { ItemDone } from '@/core/records/maintenance-item';
 import type { Signature } from '@/core/records/certificate';
+import { COUNTERS, type Counter } from '@/core/records/meters';
+import { parseDecimalHours } from '@/core/quantities/hours';
+import type { UnloggedStretch } from '@/core/records/unlogged';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
+import { storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
 
 /** Kinds of records that are kept whole, with what each holds: the record as the core knows it. */
@@ -49,7 +53,7 @@ export interface OtherBodies {
   readonly 'list-cleared': { readonly inspection: string; readonly recordedAt: Instant; readonly on: CivilDate; readonly by: Signature; readonly description: string };
   readonly 'known-mark': KnownMark;
   readonly unlogged: UnloggedRecord;
-  readonly attribution: { readonly unlogged: string; readonly to: string; readonly note: string | null };
+  readonly attribution: AttributionRecord;
 }
 
 /** A stretch on a dial that no flight accounts for: from what it showed to what it shows, with the flight before it and the one at whose start it was seen. */
@@ -61,9 +65,22 @@ export interface UnloggedRecord {
   readonly from: string;
   readonly to: string;
   readonly length: string;
+  /** The same in seconds, of a meter of hours; absent in old records, as is what no meter showed. */
+  readonly seconds?: number | null;
+  readonly unseen?: readonly Counter[];
   readonly lastFlight: string | null;
   readonly lastBy: string | null;
   readonly seenBy: string;
+}
+
+/** Who flew an unlogged stretch, and with how many landings and launches; null where that is not known. */
+export interface AttributionRecord {
+  readonly unlogged: string;
+  readonly to: string;
+  readonly note: string | null;
+  readonly landings?: number | null;
+  readonly towLaunches?: number | null;
+  readonly recordedAt?: Instant;
 }
 
 /** A lasting mark that was accepted: where it is, what it looks like, and how far it may grow. */
@@ -92,7 +109,7 @@ export async function insertOthers(tx: ClubTransaction, clubId: string, aircraft
 
 /** The raw rows. */
 export async function readOthers(tx: ClubTransaction, aircraftId: string | null) {
-  return tx.selectFrom('aircraft_record').select(['aircraft_id', 'record_id', 'kind', 'body']).$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId)).execute();
+  return tx.selectFrom('aircraft_record').select(['aircraft_id', 'record_id', 'kind', 'body', 'recorded_at']).$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId)).execute();
 }
 
 type OtherRows = Awaited<ReturnType<typeof readOthers>>;
@@ -103,7 +120,7 @@ export type OtherFacts = Omit<AircraftFacts, 'place' | 'aircraft' | 'documents' 
 /** Without any such record: nothing is known of them. */
 export const NO_OTHERS: OtherFacts = {
   equipment: [], locators: [], receiverChecks: [], databases: [], fuelStretches: [], work: [], permits: [], releases: [], dailyInspections: [], flightsOut: [], tightenings: [], clubPapers: [], towRopes: [], items: null, directives: null, ramp: null,
-  estimates: [], deferrals: new Map(), cleared: new Map(),
+  estimates: [], unlogged: [], deferrals: new Map(), cleared: new Map(),
 };
 
 /** Items or directives with what was done of them since they were brought in. */
@@ -113,6 +130,16 @@ function withDone<D, T extends { readonly id: string; readonly done: readonly D[
     const own = later.filter((one) => one.of === record.id).map(({ done }) => done);
     return own.length === 0 ? record : { ...record, done: [...record.done, ...own] };
   });
+}
+
+/** An unlogged stretch as the core looks at it. Of an old record what is not in it is read from its words, and taken strictly. */
+function stretchOf(row: { readonly record_id: string; readonly recorded_at: Date }, body: UnloggedRecord, attributions: readonly AttributionRecord[]): UnloggedStretch {
+  const hours = /^([\d.]+) h$/.exec(body.length)?.[1];
+  const said = attributions.find(({ unlogged, landings }) => unlogged === body.id && landings != null);
+  return {
+    id: row.record_id, happenedAt: body.seenAt, recordedAt: storedInstant(row.recorded_at), seconds: body.seconds === undefined ? (hours === undefined ? null : parseDecimalHours(hours) ?? null) : body.seconds,
+    unseen: body.unseen ?? COUNTERS, said: said?.recordedAt === undefined ? null : { recordedAt: said.recordedAt },
+  };
 }
 
 /** Rows of one aircraft as the core's own records. The database holds what a checked record wrote, and takes nothing else in. */
@@ -125,6 +152,7 @@ function othersOf(rows: OtherRows): OtherFacts {
   return {
     equipment: of('equipment'), locators: of('locator'), receiverChecks: of('receiver-check'), databases: of('database'), fuelStretches: of('fuel-stretch'), work: of('work'), permits: of('permit'), releases: of('release'),
     dailyInspections: of('daily-inspection'), flightsOut: of('flight-out'), tightenings: of('tightening'), clubPapers: of('club-paper'), towRopes: of('tow-rope'), estimates: of('estimate'),
+    unlogged: rows.filter(({ kind }) => kind === 'unlogged').map((row) => stretchOf(row, row.body as unknown as UnloggedRecord, of('attribution'))),
     items: stated.has('items') ? withDone(of('item'), of('done').map(({ item, done }) => ({ of: item, done }))) : null,
     directives: stated.has('directives') ? withDone(of('directive'), of('compliance').map(({ directive, done }) => ({ of: directive, done }))) : null,
     ramp: stated.has('ramp') ? { measurements: of('measurement'), samples: of('sample'), uplifts: of('uplift') } : null,

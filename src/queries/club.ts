@@ -35,7 +35,8 @@ export async function clubPage(tx: ClubTransaction, clubId: string): Promise<Clu
   };
 }
 
-const reasonsOf = (decision: Decision): readonly string[] => decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force').headline);
+/** Each reason once: the law and the club may close for the same. */
+const reasonsOf = (decision: Decision): readonly string[] => [...new Set(decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force').headline))];
 
 /** Decides every aircraft as the club would then, beside as it stands. Nothing is written or remembered. */
 export async function clubTrial(tx: ClubTransaction, clubId: string, entry: ClubEntry, now: Instant): Promise<ClubTrial> {

@@ -4,14 +4,15 @@ import type { DecidedConstraint, LimitAhead } from '@/core/decision/decision';
 import { mayBeSignedBy, type CertificateKind, type Signature, type SignedWork } from '@/core/records/certificate';
 import { boxAhead, BOX_SLACK } from '@/core/records/box-reading';
 import { dialsInUse } from '@/core/records/dial';
-import { knownAt } from '@/core/records/facts';
+import { knownAt, type KnownFacts } from '@/core/records/facts';
 import type { Uplift } from '@/core/records/measurement';
 import { oilPerHour, oilSteps } from '@/core/records/oil-trend';
 import { hoursFromSeconds } from '@/core/quantities/hours';
 import { decimalVolume } from '@/core/quantities/volume';
 import { INSPECTION_KINDS, INSPECTION_WORK, type InspectionKind } from '@/core/records/inspection';
 import type { DocumentKind } from '@/core/records/document';
-import type { Meter } from '@/core/records/meters';
+import type { Counter, Meter } from '@/core/records/meters';
+import { mostOf, unsaidStretches } from '@/core/records/unlogged';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt, type ZoneId } from '@/core/time/zone';
@@ -72,7 +73,7 @@ export interface Folder {
   readonly papers: readonly { readonly sightingId: string; readonly kind: DocumentKind; readonly name: string; readonly number: string | null; readonly details: string; readonly keptWhere: string; readonly state: 'aboard' | 'missing' | 'not-needed' | 'not-looked-for'; readonly seen: string }[];
   readonly dials: readonly { readonly id: string; readonly name: string; readonly unit: 'h' | 'count'; readonly bills: boolean; readonly shows: string; readonly counts: readonly { readonly meter: Meter; readonly name: string; readonly stands: string }[]; readonly replaced: boolean; readonly why: string | null; readonly since: string }[];
   readonly readings: readonly { readonly id: string; readonly when: string; readonly name: string; readonly shown: string; readonly stands: string; readonly whose: string; readonly struck: Struck | null }[];
-  readonly unlogged: readonly { readonly id: string; readonly when: string; readonly name: string; readonly from: string; readonly to: string; readonly length: string; readonly lastBy: string | null; readonly attributedTo: string | null; readonly note: string | null }[];
+  readonly unlogged: readonly { readonly id: string; readonly when: string; readonly name: string; readonly from: string; readonly to: string; readonly length: string; readonly lastBy: string | null; readonly attributedTo: string | null; readonly note: string | null; /** Of which counters nobody said how many there were, and what counts until then. */ readonly asks: readonly Counter[]; readonly counts: string }[];
   readonly logbook: readonly { readonly id: string; readonly kind: 'inspection' | 'done' | 'compliance' | 'list-cleared'; readonly title: string; readonly on: string; readonly sortKey: string; readonly reading: string; readonly description: string; readonly signed: string; readonly outcome: string; readonly struck: Struck | null }[];
   readonly openLists: readonly { readonly id: string; readonly name: string; readonly on: string }[];
   readonly flights: readonly { readonly id: string; readonly left: string; readonly person: string; readonly figures: string; readonly landings: number | null; readonly billed: string; readonly remarks: string; readonly out: boolean }[];
@@ -122,6 +123,14 @@ function paperDetails(row: Awaited<ReturnType<typeof papersOf>>[number]): string
 
 const signedText = ({ name, certificate }: Signature): string => `${name ?? 'nobody'}${certificate === null ? '' : `, ${CERTIFICATE_NAMES[certificate.kind]}, ${certificate.number ?? 'no number'}`}`;
 
+/** Of which counters of an unlogged stretch nobody said how many there were, and what counts until somebody does. */
+function landingsOf(id: string, { unlogged, accounted }: Pick<KnownFacts, 'unlogged' | 'accounted'>): { readonly asks: readonly Counter[]; readonly counts: string } {
+  const stretch = unsaidStretches(unlogged).find((one) => one.id === id);
+  const asks = stretch?.unseen.filter((meter) => accounted[meter].state === 'known') ?? [];
+  const most = mostOf(stretch?.seconds ?? 0);
+  return { asks, counts: asks.length === 0 || most === 0 ? '' : `How many ${list(asks.map((meter) => METER_NAMES_IN_WORDS[meter]))} it had is not known: ${most} count against limits until somebody says, the most that there can have been.` };
+}
+
 /** An aircraft's folder; null when the club has none such. */
 export async function folder(tx: ClubTransaction, reader: { readonly clubId: string; readonly personId: string; readonly name: string; readonly roles: readonly string[] }, registration: string, now: Instant): Promise<Folder | null> {
   const found = await findByRegistration(tx, registration);
@@ -169,7 +178,7 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
       id: reading.id, when: momentText(reading.happenedAt, zone), name: (reading.dialId === null ? undefined : nameOf.get(reading.dialId)) ?? sentenceCase(METER_NAMES_IN_WORDS[reading.meter]), shown: reading.entered, stands: `${METER_NAMES_IN_WORDS[reading.meter]} ${meterText(reading.meter, reading.value)}`,
       whose: reading.flightId === null ? '' : flier.get(reading.flightId) ?? '', struck: struck(reading.id),
     })),
-    unlogged: (await othersOfKind(tx, aircraftId, 'unlogged')).map((one) => ({ id: one.id, when: momentText(one.seenAt, zone), name: one.name, from: one.from, to: one.to, length: one.length, lastBy: one.lastBy, attributedTo: attributions.get(one.id)?.to ?? null, note: attributions.get(one.id)?.note ?? null })).reverse(),
+    unlogged: (await othersOfKind(tx, aircraftId, 'unlogged')).map((one) => ({ ...landingsOf(one.id, known), id: one.id, when: momentText(one.seenAt, zone), name: one.name, from: one.from, to: one.to, length: one.length, lastBy: one.lastBy, attributedTo: attributions.get(one.id)?.to ?? null, note: attributions.get(one.id)?.note ?? null })).reverse(),
     logbook: (await logbookOf(tx, aircraftId, MOST)).map((entry) => ({
       id: entry.id, kind: entry.kind, on: dateText(storedDate(entry.on)), sortKey: entry.on, description: entry.description ?? '', reading: entry.reading === null ? '' : readingText(entry.reading), signed: entry.signed === null ? 'not signed' : signedText(entry.signed),
       title: entry.kind === 'inspection' ? sentenceCase(INSPECTION_NAMES[entry.what as InspectionKind]) : entry.kind === 'done' ? stored.facts.items?.find(({ id }) => id === entry.what)?.name ?? 'Item' : entry.kind === 'compliance' ? `Directive ${stored.facts.directives?.find(({ id }) => id === entry.what)?.number ?? ''}` : 'List of an inspection cleared',

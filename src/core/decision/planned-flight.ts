@@ -4,6 +4,7 @@ import { hoursFromSeconds } from '../quantities/hours';
 import type { Meter } from '../records/meters';
 import type { Relief } from '../records/permit';
 import { adds, wholeTime, type PlannedFlight } from '../records/planned-flight';
+import { mostOf } from '../records/unlogged';
 import { constraint, DISPATCHER, lift, RECORDED, type Cap } from '../rules/parts/constraint';
 import { civilDateAt } from '../time/zone';
 import { lightTouched, LIGHT, sunOn, type Place } from '../time/sun';
@@ -16,9 +17,6 @@ type Situation = Pick<DecisionParts, 'full' | 'constraints' | 'limits' | 'meters
 /** What planned flights add to each meter before the one that is looked at. */
 export type Flown = { readonly [M in Meter]: number };
 export const NOTHING_FLOWN: Flown = { 'time-in-service': 0, engine: 0, propeller: 0, block: 0, landings: 0, cycles: 0, 'tow-launches': 0 };
-
-/** The most landings that a flight which does not say could make: one every two minutes. Common practice, no source. */
-const MILLISECONDS_A_LANDING = 120_000;
 
 /** What a flight adds, after what was flown before. */
 export function flownAfter(flown: Flown, flight: PlannedFlight): Flown {
@@ -93,7 +91,7 @@ function capPassed(closing: DecidedConstraint, cap: Cap, flight: PlannedFlight, 
 
 /** A count limit that a flight which does not say how often it lands might cross. */
 function unsaidCount(limits: readonly LimitAhead[], flight: PlannedFlight, needs: UseSet, { meters }: Situation, flown: Flown): readonly DecidedConstraint[] {
-  const most = Math.ceil((flight.ends - flight.starts) / MILLISECONDS_A_LANDING) + 1;
+  const most = mostOf((flight.ends - flight.starts) / 1000) + 1;
   for (const limit of limits) {
     if (limit.currency !== 'count' || !overlaps(limit.constraint.closes, needs)) continue;
     const unsaid = limit.meter === 'tow-launches' ? flight.towLaunches === null && flight.purpose !== 'private-rental' : flight.landings === null;

@@ -14,6 +14,7 @@ import type { Ramp } from './measurement';
 import { standingsOf, type MeterReading, type Standings } from './meter-reading';
 import type { ClubPaper, Estimate, FlightOut, Tightening, TowRope } from './movement';
 import type { Strike } from './strike';
+import { withUnlogged, type UnloggedStretch } from './unlogged';
 import type { DailyInspection, FlightPermit, MaintenanceRelease, WorkEntry } from './work-entry';
 
 /** Records of many kinds, each a list. */
@@ -39,6 +40,7 @@ interface Lists {
   /** What the aircraft was said to be, in the order in which it was written down; none where that never changed, and then it is what it is. */
   readonly descriptions: readonly Description[];
   readonly boxReadings: readonly BoxReading[];
+  readonly unlogged: readonly UnloggedStretch[];
 }
 
 /** Everything on record about one aircraft that a decision may rest on. */
@@ -59,7 +61,7 @@ function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
   const { ramp } = facts;
   return [
     facts.documents, facts.inspections, facts.readings, facts.discrepancies, facts.equipment, facts.locators, facts.receiverChecks, facts.databases, facts.fuelStretches, facts.work,
-    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.tightenings, facts.clubPapers, facts.towRopes, facts.strikes, facts.descriptions, facts.boxReadings, facts.items ?? [], facts.directives ?? [],
+    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.tightenings, facts.clubPapers, facts.towRopes, facts.strikes, facts.descriptions, facts.boxReadings, facts.unlogged, facts.items ?? [], facts.directives ?? [],
     ...(ramp === null ? [] : [ramp.measurements, ramp.samples, ramp.uplifts]),
   ];
 }
@@ -80,6 +82,7 @@ export function presentFor(facts: AircraftFacts, now: Instant): Instant {
   for (const { required } of facts.releases) for (const { certified } of required) see(certified);
   for (const { returned } of facts.flightsOut) see(returned);
   for (const { lifted } of facts.tightenings) see(lifted);
+  for (const { said } of facts.unlogged) see(said);
   return latest;
 }
 
@@ -87,9 +90,9 @@ export function presentFor(facts: AircraftFacts, now: Instant): Instant {
 export interface KnownFacts extends AircraftFacts {
   /** Whose certificates count. */
   readonly authority: Authority;
-  /** What the meters stand at, with what boxes counted beside them. */
+  /** What the meters stand at, with what boxes counted beside them, and as many landings as may have been made while nobody wrote them down. */
   readonly meters: Standings;
-  /** The same without the boxes: what flights and readings account for. The chain at the Counter goes by it. */
+  /** The same without either: what flights and readings account for. The chain at the Counter goes by it. */
   readonly accounted: Standings;
   /** The equipment list that counts: the latest. */
   readonly equipmentList: EquipmentList | null;
@@ -154,9 +157,10 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
   const items = facts.items === null ? null : counting.inside(facts.items, (item) => { const done = counting.of(item.done); return done === item.done ? item : { ...item, done }; });
   const directives = facts.directives === null ? null : counting.inside(facts.directives, (one) => { const done = counting.of(one.done); return done === one.done ? one : { ...one, done }; });
   const seenRamp = ramp === null ? null : { measurements: counting.of(ramp.measurements), samples: counting.of(ramp.samples), uplifts: counting.of(ramp.uplifts) };
+  const unlogged = counting.inside(facts.unlogged, (one) => (counting.part(one.said) === one.said ? one : { ...one, said: null }));
   const accounted = standingsOf({ readings, inspections, items, directives, ramp: seenRamp }, facts.place.zone);
   return {
-    authority, place: facts.place, boxReadings, accounted, aircraft: describedAt(facts, moment), descriptions: facts.descriptions, estimates: facts.estimates, strikes: facts.strikes, inspections, readings, equipment,
+    authority, place: facts.place, boxReadings, unlogged, accounted, aircraft: describedAt(facts, moment), descriptions: facts.descriptions, estimates: facts.estimates, strikes: facts.strikes, inspections, readings, equipment,
     documents: counting.of(facts.documents), locators: counting.of(facts.locators), receiverChecks: counting.of(facts.receiverChecks), databases: counting.of(facts.databases),
     fuelStretches: counting.of(facts.fuelStretches), permits: counting.of(facts.permits), dailyInspections: counting.of(facts.dailyInspections),
     clubPapers: counting.of(facts.clubPapers), towRopes: counting.of(facts.towRopes),
@@ -176,7 +180,7 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
     flightsOut: counting.inside(facts.flightsOut, (one) => (counting.part(one.returned) === one.returned ? one : { ...one, returned: null })),
     tightenings: recorded.inside(facts.tightenings, (one) => (counting.part(one.lifted) === one.lifted ? one : { ...one, lifted: null })),
     ramp: seenRamp,
-    meters: withBoxes(accounted, boxReadings), equipmentList: latestOf(equipment),
+    meters: withUnlogged(withBoxes(accounted, boxReadings), unlogged), equipmentList: latestOf(equipment),
   };
 }
 

@@ -13,13 +13,25 @@ import { StrikeForm, StruckText } from './strike-form';
 /** So many readings are shown at once. */
 const SHOWN = 8;
 
-function Attribute({ folder, unlogged, last }: { readonly folder: Folder; readonly unlogged: string; readonly last: string | null }) {
-  const [attributionId] = useState(() => crypto.randomUUID());
+type Gap = Folder['unlogged'][number];
+
+/** Says who flew a stretch that nobody wrote down, and how many landings it had; what is not known stays empty. */
+function Attribute({ folder, gap }: { readonly folder: Folder; readonly gap: Gap }) {
+  const [attributionId, setAttributionId] = useState(() => crypto.randomUUID());
   const { sign, trouble } = useSigned();
-  const { register, handleSubmit } = useForm({ defaultValues: { to: last ?? '', note: '' } });
+  const { register, handleSubmit, setError, formState: { errors, isSubmitting } } = useForm({ defaultValues: { to: gap.attributedTo ?? gap.lastBy ?? '', note: gap.note ?? '', landings: '', towLaunches: '' } });
+  const tows = gap.asks.includes('tow-launches');
+  const count = (text: string) => (text.trim() === '' ? null : Number(text));
+  const submit = async (given: { to: string; note: string; landings: string; towLaunches: string }) => {
+    const recorded = await sign('/api/unlogged', { attributionId, aircraftId: folder.aircraftId, unlogged: gap.id, to: given.to, note: given.note.trim() === '' ? null : given.note.trim(), landings: count(given.landings), towLaunches: count(given.towLaunches) }, (path, message) => { setError(path as 'to', { message }); });
+    if (recorded) setAttributionId(crypto.randomUUID());
+  };
+  const number = (name: 'landings' | 'towLaunches', label: string) => <TextField size="small" label={label} {...register(name, { validate: (text) => text.trim() === '' || /^\d{1,3}$/.test(text.trim()) || 'A whole number, or empty.' })} error={errors[name] !== undefined} helperText={errors[name]?.message ?? 'empty: not known'} style={{ width: 150 }} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} />;
   return (
-    <form noValidate onSubmit={(event) => { void handleSubmit(async ({ to, note }) => { await sign('/api/unlogged', { attributionId, aircraftId: folder.aircraftId, unlogged, to, note: note.trim() === '' ? null : note.trim() }, () => undefined); })(event); }} style={{ display: 'flex', gap: 8, alignItems: 'center', flexWrap: 'wrap', padding: '6px 0' }}>
-      <TextField size="small" label="Flown by" {...register('to')} /><TextField size="small" label="Note" {...register('note')} /><Button type="submit" variant="outlined">Say so</Button>
+    <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label={`Who flew ${gap.length} on ${gap.name}`} style={{ display: 'flex', gap: 8, alignItems: 'flex-start', flexWrap: 'wrap', padding: '6px 0' }}>
+      <TextField size="small" label="Flown by" {...register('to')} error={errors.to !== undefined} helperText={errors.to?.message} />
+      {gap.asks.length === 0 ? null : number('landings', 'Landings')}{tows ? number('towLaunches', 'Tow launches') : null}
+      <TextField size="small" label="Note" {...register('note')} error={errors.note !== undefined} helperText={errors.note?.message} /><Button type="submit" variant="outlined" disabled={isSubmitting}>Say so</Button>
       <SignedTrouble trouble={trouble} />
     </form>
   );
@@ -62,7 +74,8 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
             <li key={gap.id} style={{ borderTop: '1px solid var(--rule)', borderLeft: '4px dashed var(--restricted)', padding: '6px 0 6px 12px' }}>
               <b className="figure">{gap.length}</b> on {gap.name}, <span className="mono">{gap.from}</span> to <span className="mono">{gap.to}</span>; seen {gap.when}. It counts towards every limit.
               <div className="small">{gap.attributedTo === null ? `Last before it: ${gap.lastBy ?? 'nobody on record'}. Nobody is named yet.` : `Flown by ${gap.attributedTo}.${gap.note === null ? '' : ` ${gap.note}`}`}</div>
-              {gap.attributedTo === null && roles.includes('dispatcher') ? <Attribute folder={folder} unlogged={gap.id} last={gap.lastBy} /> : null}
+              {gap.counts === '' ? null : <div className="small"><b>{gap.counts}</b></div>}
+              {(gap.attributedTo === null || gap.asks.length > 0) && roles.includes('dispatcher') ? <Attribute key={gap.attributedTo} folder={folder} gap={gap} /> : null}
             </li>
           ))}</ul>
         </div>

@@ -3,15 +3,11 @@
 import Alert from '@mui/material/Alert';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { tellStory } from '@/explain/story';
 import { Refusal, send } from '../data/fetching';
 
 /** What somebody who looked earlier has missed. */
-interface Changed { readonly act: string; readonly actorName: string }
-
-const ACTS: Readonly<Record<string, string>> = {
-  'report-finding': 'reported a finding', 'add-photo': 'added a photo', 'return-to-service': 'closed a finding', 'record-entry': 'signed an entry', strike: 'struck an entry', 'correct-reading': 'corrected a reading', 'check-out': 'handed it out', 'check-in': 'took it back',
-  'sight-papers': 'looked through the papers', 'plan-flight': 'planned a flight', 'move-flight': 'moved a flight', 'cancel-flight': 'cancelled a flight', 'add-meter': 'entered a meter', 'exchange-meter': 'exchanged a meter', 'clear-list': 'cleared the list of an inspection', 'load-records': 'brought in records', 'enter-fact': 'put a fact on record', 'box-readings': 'counted on', 'fit-box': 'fitted a meter box', 'remove-box': 'took out a meter box', 'issue-release': 'entered a maintenance release', 'change-release': 'changed the maintenance release', 'sign-daily-inspection': 'signed the daily inspection', 'change-club': 'changed the club’s field or rules',
-};
+interface Changed { readonly act: string; readonly actorName: string; readonly record: unknown }
 
 /** Sends something that is signed. What was typed stays when it is refused; what changed meanwhile is told. */
 export function useSigned() {
@@ -40,7 +36,7 @@ export function SignedTrouble({ trouble }: { readonly trouble: ReturnType<typeof
   if (trouble === null) return null;
   return (
     <Alert severity="error" role="alert">{trouble.message}
-      {trouble.changes.length === 0 ? null : <ul>{trouble.changes.map((change, at) => <li key={at}>{change.actorName} {ACTS[change.act] ?? change.act}</li>)}</ul>}
+      {trouble.changes.length === 0 ? null : <ul>{trouble.changes.map((change, at) => <li key={at}>{change.actorName} {tellStory(change.act, change.record)}</li>)}</ul>}
     </Alert>
   );
 }

@@ -86,7 +86,7 @@ export function RuleFields() {
               const fault = errors.policy?.[name]?.message;
               return spec.kind === 'word'
                 ? <TextField select label={spec.title} value={value} onChange={onChange} error={fault !== undefined} helperText={fault ?? spec.about}>{spec.values.map((word) => <MenuItem key={word} value={word}>{sentenceCase(word.replaceAll('-', ' '))}</MenuItem>)}</TextField>
-                : <TextField label={`${spec.title}, ${spec.unit}`} value={value} onChange={onChange} error={fault !== undefined} helperText={fault ?? spec.about} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} />;
+                : <TextField label={spec.title} value={value} onChange={onChange} error={fault !== undefined} helperText={fault ?? `In ${spec.unit}. ${spec.about}`} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} />;
             }} />
           ))}
         </div>

@@ -16,6 +16,8 @@ import { clubOf, FieldFields, formOf, placeInForm, RuleFields, type ClubForm } f
 
 interface Fields extends ClubForm { readonly why: string; readonly password: string }
 
+const CELL = { textAlign: 'left', padding: '5px 10px', verticalAlign: 'top' } as const;
+
 /** What a change would change, aircraft by aircraft. */
 function Trial({ trial }: { readonly trial: ClubTrial }) {
   if (trial.aircraft === 0) return <p role="status" style={{ margin: 0 }}>There is no aircraft yet that it would change.</p>;
@@ -23,14 +25,14 @@ function Trial({ trial }: { readonly trial: ClubTrial }) {
   return (
     <div role="status">
       <p style={{ margin: '0 0 6px' }}>Of {trial.aircraft} aircraft {trial.rows.length} would be answered otherwise just now:</p>
-      <table className="ledger" style={{ width: '100%' }}>
-        <thead><tr><th scope="col">Aircraft</th><th scope="col">Now</th><th scope="col">Then</th><th scope="col">What comes, and what goes</th></tr></thead>
+      <table style={{ borderCollapse: 'collapse', width: '100%', background: 'var(--card)' }}>
+        <thead className="small"><tr>{['Aircraft', 'Now', 'Then', 'What comes, and what goes'].map((name) => <th key={name} scope="col" style={CELL}>{name}</th>)}</tr></thead>
         <tbody>
           {trial.rows.map(({ registration, before, after, comes, goes }) => (
-            <tr key={registration}>
-              <th scope="row" className="figure">{registration}</th>
-              <td><GateMark verdict={before} size={18} /> {before}</td><td><GateMark verdict={after} size={18} /> {after}</td>
-              <td>{comes.map((reason) => <div key={reason}>{reason}</div>)}{goes.map((reason) => <div key={reason}><s>{reason}</s></div>)}</td>
+            <tr key={registration} style={{ borderTop: '1px solid var(--rule)' }}>
+              <th scope="row" className="figure" style={CELL}>{registration}</th>
+              <td style={CELL}><GateMark verdict={before} size={18} /> {before}</td><td style={CELL}><GateMark verdict={after} size={18} /> {after}</td>
+              <td style={CELL}>{comes.map((reason) => <div key={reason}>+ {reason}</div>)}{goes.map((reason) => <div key={reason}>− <s>{reason}</s></div>)}</td>
             </tr>
           ))}
         </tbody>
