@@ -14,7 +14,7 @@ import { insertOthers, type OtherRecord } from '@/db/other-records';
 import { momentText } from '@/explain/formats';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
-import { askAgain, meterByMeter, read, writeRead } from './counter-readings';
+import { askAgain, meterByMeter, metersRead, read, writeRead } from './counter-readings';
 
 const MINUTE = 60_000;
 const DESK_ROLES = ['dispatcher', 'instructor'];
@@ -56,7 +56,7 @@ export async function checkIn(ports: Ports, actor: Actor, entry: CheckIn): Promi
     if (entry.airborne !== null && entry.airborne > elapsed) throw new Refused({ code: 'invalid', message: 'It cannot have been in the air for longer than it was away. Correct one of both.', problems: [{ path: 'airborne', message: 'at most the time away' }] });
     const at = { flightId: entry.flightId, happenedAt: backAt, recordedAt };
     const seen = read(ports.newId, states, entry.readings, asks, entry.flightId, backAt, recordedAt);
-    const more = meterByMeter(ports.newId, known.accounted, seen, { landings: entry.landings, towLaunches: entry.towLaunches ?? 0, airborne: shown ? null : entry.airborne }, at);
+    const more = meterByMeter(ports.newId, known.accounted, metersRead(seen), seen.ran, { landings: entry.landings, towLaunches: entry.towLaunches ?? 0, airborne: shown ? null : entry.airborne }, at);
     const biller = dials.find(({ bills }) => bills);
     const by = biller === undefined ? undefined : seen.dials.find(({ name }) => name === biller.name);
     const ran = by === undefined ? undefined : seen.ran.get(by.dial);

@@ -16,7 +16,7 @@ import { tellFlight } from '@/explain/flight';
 import { momentText } from '@/explain/formats';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
-import { askAgain, meterByMeter, read, writeRead } from './counter-readings';
+import { askAgain, meterByMeter, metersRead, read, writeRead } from './counter-readings';
 
 const DESK_ROLES = ['dispatcher', 'instructor'];
 
@@ -41,10 +41,10 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
     const open = unanswered(asks, entry.accepted);
     if (open.length > 0) throw askAgain(open, states);
     const seen = read(ports.newId, states, entry.readings, asks, entry.flightId, recordedAt, recordedAt);
+    const shownMeters = metersRead(seen);
     const gaps = asks.filter((ask) => ask.kind === 'gap');
-    const others = gaps.length === 0 ? [] : meterByMeter(ports.newId, known.accounted, seen, { landings: 0, towLaunches: 0, airborne: null }, { flightId: entry.flightId, happenedAt: recordedAt, recordedAt });
+    const others = gaps.length === 0 ? [] : meterByMeter(ports.newId, known.accounted, shownMeters, seen.ran, { landings: 0, towLaunches: 0, airborne: null }, { flightId: entry.flightId, happenedAt: recordedAt, recordedAt });
     const [last] = await latestFlights(tx, entry.aircraftId, 1);
-    const shownMeters = new Set(seen.readings.map(({ meter }) => meter));
     const unseen = COUNTERS.filter((meter) => !shownMeters.has(meter));
     const stretches = gaps.map((gap): Extract<OtherRecord, { readonly kind: 'unlogged' }> => {
       const dial = dials.find(({ id }) => id === gap.dial);

@@ -23,6 +23,7 @@ import { changeAircraft, type Changing } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports, type Refusal } from './command';
 import { meterReading } from './counter-readings';
 import { passwordRefusal } from './signing';
+import { remeasureStretches, strikeStretchOfEntry } from './unlogged';
 
 const KEEPERS = ['dispatcher', 'mechanic'];
 const NOT_KEEPER: Refusal = { code: 'not-entitled', message: 'Only a dispatcher or a mechanic corrects the records of an aircraft. Ask one of them.' };
@@ -107,6 +108,7 @@ export async function strikeEntry(ports: Ports, actor: Actor, entry: StrikeEntry
   return changeAircraft(ports, actor, entry.aircraftId, 'strike', entry.seenRevision, async (changing) => {
     const what = await entitledTo(changing, actor, entry);
     await strike(changing, ports, actor, entry.aircraftId, { id: entry.recordId, kind: entry.kind, replacedBy: null, why: entry.why }, entry.strikeId);
+    if (entry.kind === 'inspection' || entry.kind === 'done' || entry.kind === 'compliance') await strikeStretchOfEntry(ports, actor, changing, entry.aircraftId, entry.recordId, entry.why);
     return { value: { strikeId: entry.strikeId }, ledger: { id: entry.strikeId, kind: entry.kind, record: entry.recordId, what, why: entry.why } };
   });
 }
@@ -138,7 +140,8 @@ export async function correctReading(ports: Ports, actor: Actor, entry: ReadingC
     const typed = readingOf(entry.shown, unit);
     if (typed === undefined) throw new Refused({ code: 'invalid', message: 'Write what the meter showed, such as 4177.5.', problems: [{ path: 'shown', message: 'expected a reading such as 4177.5' }] });
     // What the dial showed, brought to the meter's own zero.
-    const value = typed + (dial?.counts.find(({ meter }) => meter === reading.meter)?.offset ?? 0);
+    const offset = dial?.counts.find(({ meter }) => meter === reading.meter)?.offset ?? 0;
+    const value = typed + offset;
     if (value < 0) throw new Refused({ code: 'invalid', message: 'That is below the meter’s offset. Read it again.', problems: [{ path: 'shown', message: 'is below the meter’s offset' }] });
     const delta = value - reading.value;
     const rows = reading.flightId === null ? await readingsAt(tx, entry.aircraftId, reading.happenedAt) : await readingsOfFlight(tx, reading.flightId);
@@ -154,6 +157,7 @@ export async function correctReading(ports: Ports, actor: Actor, entry: ReadingC
       await strike(changing, ports, actor, entry.aircraftId, { id, kind: 'reading', replacedBy, why: entry.why }, id === reading.id ? entry.strikeId : ports.newId());
       await insertReadings(tx, actor.clubId, entry.aircraftId, actor.personId, [{ ...meterReading(replacedBy, row.meter, now, row.happenedAt, recordedAt), entered: id === reading.id || (row.dialId !== null && row.dialId === reading.dialId) ? entry.shown : meterText(row.meter, now).replace(/ h$/, ''), dialId: row.dialId, flightId: row.flightId }]);
     }
+    await remeasureStretches(ports, actor, changing, entry.aircraftId, reading, offset, entry.why);
     const service = [...corrected].find(([id]) => rows.find((row) => row.id === id)?.meter === 'time-in-service');
     const old = service === undefined ? undefined : rows.find(({ id }) => id === service[0])?.value;
     if (service !== undefined && old !== undefined) {

@@ -32,6 +32,9 @@ export interface Read {
   readonly ran: ReadonlyMap<string, number>;
 }
 
+/** The meters that were read. */
+export const metersRead = ({ readings }: Pick<Read, 'readings'>): ReadonlySet<Meter> => new Set(readings.map(({ meter }) => meter));
+
 /** A reading of a meter. */
 export function meterReading(id: string, meter: Meter, value: number, happenedAt: Instant, recordedAt: Instant): MeterReading {
   return isHourMeter(meter) ? { id, meter, value: hoursFromSeconds(value), happenedAt, recordedAt } : { id, meter: meter as Counter, value, happenedAt, recordedAt };
@@ -63,16 +66,17 @@ export function read(newId: () => string, states: readonly DialState[], entered:
 /**
  * Meters on record that no dial shows: they go on with the flight all the same. Hours by the dial that ran most, never less than what
  * was flown; landings and cycles by the landings, tow launches by the launches.
+ * @param shown meters that were read, and say themselves what they stand at
+ * @param at when it was flown; without a moment, each meter's is that of its last reading, so that no later one is contradicted
  */
-export function meterByMeter(newId: () => string, meters: Standings, { readings, ran }: Read, more: { readonly landings: number; readonly towLaunches: number; readonly airborne: Hours | null }, at: { readonly flightId: string; readonly happenedAt: Instant; readonly recordedAt: Instant }): Read['readings'] {
-  const shown = new Set(readings.map(({ meter }) => meter));
+export function meterByMeter(newId: () => string, meters: Standings, shown: ReadonlySet<Meter>, ran: Read['ran'], more: { readonly landings: number; readonly towLaunches: number; readonly airborne: Hours | null }, at: { readonly flightId: string | null; readonly happenedAt: Instant | null; readonly recordedAt: Instant }): Read['readings'] {
   const most = Math.max(0, more.airborne ?? 0, ...ran.values());
   const added = (meter: Meter): number => (isHourMeter(meter) ? (meter === 'time-in-service' ? more.airborne ?? most : most) : meter === 'tow-launches' ? more.towLaunches : more.landings);
   return [...HOUR_METERS, ...COUNTERS].flatMap((meter) => {
     const standing = meters[meter];
     if (shown.has(meter) || standing.state !== 'known' || added(meter) === 0) return [];
     const value = standing.value + added(meter);
-    return [{ ...meterReading(newId(), meter, value, at.happenedAt, at.recordedAt), entered: isHourMeter(meter) ? (value / 3600).toFixed(2) : String(value), dialId: null, flightId: at.flightId }];
+    return [{ ...meterReading(newId(), meter, value, at.happenedAt ?? standing.readAt, at.recordedAt), entered: isHourMeter(meter) ? (value / 3600).toFixed(2) : String(value), dialId: null, flightId: at.flightId }];
   });
 }
 

@@ -14,13 +14,16 @@ import { inClub } from '@/db/club-transaction';
 import { latestFlights } from '@/db/flights';
 import { othersOfKind } from '@/db/other-records';
 import { readStory } from '@/db/ledger';
+import { latestReadings } from '@/db/readings';
 import { counterFlight, counterList } from '@/queries/counter';
 import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
-import { bad, closeDatabase, good, testClub } from '@/testing/database';
+import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
-import { addDial, attributeUnlogged, exchangeDial } from './dials';
+import { addDial, exchangeDial } from './dials';
+import { correctReading } from './corrections';
+import { attributeUnlogged } from './unlogged';
 import { loadRecords, NO_RECORDS } from './load-records';
 import { planFlight } from './plan-flight';
 
@@ -183,6 +186,26 @@ describe('a gap', () => {
     good(await comeBack(flight, text(start + 1440 + 3600), { at: wall(-1200), landings: 3 }));
     const { facts } = (await inTx((tx) => loadAircraft(tx, club.place, club.aircraftId, true)))[0] ?? {};
     expect(facts === undefined ? null : knownAt(facts, presentFor(facts, club.ports.now()), 'us').meters.landings).toMatchObject({ state: 'known', value: 107 });
+  });
+  it('is as long as its readings say: put right, it shrinks or never was, and the guess at its landings with it', async () => {
+    club = await testClub({ ...landingsCase, extends: null, about: null, meterReadings: { landings: { ...landingsCase.meterReadings.landings, value: 100 } } } as unknown as Json);
+    good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: 1, name: 'Block meter', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: text(start) }], shows: '12.00', wrapsAt: null }));
+    const counted = async () => { const { facts } = (await inTx((tx) => loadAircraft(tx, club.place, club.aircraftId, true)))[0] ?? {}; const meters = facts === undefined ? null : knownAt(facts, presentFor(facts, club.ports.now()), 'us').meters; return meters?.landings.state === 'known' ? meters.landings.value : null; };
+    const gaps = async () => (await inTx((tx) => folder(tx, club.actor('dispatcher'), 'N02TB', club.ports.now())))?.unlogged.map(({ length, from, to, struck }) => [length, from, to, struck === null]);
+    later(60);
+    const flight = await planned({ landings: 1 });
+    good(await leave(flight, '12.40', { accepted: [`gap/${block}/12.40`] }));
+    expect([await counted(), await gaps()]).toEqual([112, [['0.4 h', '12.0 h', '12.4 h', true]]]);
+    const put = async (shown: string) => {
+      const reading = (await inTx((tx) => latestReadings(tx, club.aircraftId, 9))).find((one) => one.flightId === flight && one.meter === 'time-in-service' && !one.struck);
+      later(60);
+      good(await correctReading(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), readingId: reading?.id ?? '', shown, why: 'Misread', password: PASSWORD }));
+    };
+    await put('12.10');
+    expect([await counted(), await gaps()]).toEqual([103, [['0.1 h', '12.0 h', '12.1 h', true], ['0.4 h', '12.0 h', '12.4 h', false]]]);
+    await put('12.00');
+    expect([await counted(), (await gaps())?.filter(([, , , counts]) => counts)]).toEqual([100, []]);
+    expect(await timeInService()).toBeGreaterThanOrEqual(start);
   });
   it('an answer for another figure does not count', async () => {
     const flight = await planned();

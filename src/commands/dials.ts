@@ -1,13 +1,11 @@
-import type { Attribution, DialExchange, NewDial } from '@/contracts/counter';
+import type { DialExchange, NewDial } from '@/contracts/counter';
 import { lastShown } from '@/core/counter/desk';
 import { readingOf } from '@/core/counter/slips';
 import { countsAfterExchange, type Dial } from '@/core/records/dial';
 import { knownAt, presentFor } from '@/core/records/facts';
-import { unsaidStretches } from '@/core/records/unlogged';
 import { authorityOf } from '@/core/rules/register';
 import { currentDials, insertDials, readDials } from '@/db/dials';
 import { insertReadings } from '@/db/folder-rows';
-import { entryExists, insertOthers, othersOfKind } from '@/db/other-records';
 import { shownText } from '@/explain/counter';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
@@ -67,34 +65,4 @@ export async function exchangeDial(ports: Ports, actor: Actor, entry: DialExchan
     await insertReadings(tx, actor.clubId, entry.aircraftId, actor.personId, old.counts.map(({ meter, offset }) => ({ ...meterReading(ports.newId(), meter, lastRead + offset, recordedAt, recordedAt), entered: entry.lastShown, dialId: old.id })));
     return { value: { dialId: dial.id }, ledger: { id: dial.id, replaces: old.id, name: dial.name, lastShown: entry.lastShown, firstShown: entry.firstShown, why: entry.why } };
   }, async (tx) => ((await readDials(tx, entry.aircraftId)).some(({ id }) => id === entry.dialId) ? { dialId: entry.dialId } : null));
-}
-
-/**
- * Says whose an unlogged stretch is, and how many landings and launches it had where somebody knows. Its hours counted already; its
- * landings count as the most that there can have been until they are said, and as they were from then on.
- */
-export async function attributeUnlogged(ports: Ports, actor: Actor, entry: Attribution): Promise<Outcome<{ readonly revision: number }>> {
-  if (!actor.roles.includes('dispatcher')) return refused({ code: 'not-entitled', message: 'Only a dispatcher says whose an unlogged stretch is.' });
-  return changeAircraft(ports, actor, entry.aircraftId, 'attribute-unlogged', null, async ({ tx, club, stored, recordedAt }) => {
-    const known = (await othersOfKind(tx, entry.aircraftId, 'unlogged')).find(({ id }) => id === entry.unlogged);
-    const stretch = stored.facts.unlogged.find(({ id }) => id === entry.unlogged);
-    if (known === undefined || stretch === undefined) throw new Refused({ code: 'not-found', message: 'There is no such unlogged stretch on this aircraft.' });
-    const before = (await othersOfKind(tx, entry.aircraftId, 'attribution')).find(({ unlogged }) => unlogged === entry.unlogged);
-    if (before !== undefined && (stretch.said !== null || entry.landings === null)) throw new Refused({ code: 'invalid', message: `Somebody said already that ${before.to} flew it. Load the page again.`, problems: [] });
-    const standings = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs)).accounted;
-    const said = unsaidStretches(stored.facts.unlogged).some(({ happenedAt }) => happenedAt === stretch.happenedAt);
-    // A meter that was put in since shows them itself.
-    const shown = new Set((await currentDials(tx, entry.aircraftId)).flatMap(({ counts }) => counts.map(({ meter }) => meter)));
-    const readings = entry.landings === null || !said ? [] : stretch.unseen.filter((meter) => !shown.has(meter)).flatMap((meter) => {
-      const standing = standings[meter];
-      if (standing.state !== 'known') return [];
-      if (meter === 'tow-launches' && entry.towLaunches === null) throw new Refused({ code: 'invalid', message: 'Say how many tow launches there were, too: this aircraft’s are counted.', problems: [{ path: 'towLaunches', message: 'say how many, 0 for none' }] });
-      const value = standing.value + (meter === 'tow-launches' ? entry.towLaunches ?? 0 : entry.landings ?? 0);
-      // At the moment of the last reading: what was flown since counts on from there, and no later flight is contradicted.
-      return [{ ...meterReading(ports.newId(), meter, value, standing.readAt, recordedAt), entered: String(value), dialId: null, flightId: null }];
-    });
-    await insertReadings(tx, actor.clubId, entry.aircraftId, actor.personId, readings);
-    await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [{ id: entry.attributionId, kind: 'attribution', happenedAt: recordedAt, recordedAt, body: { unlogged: entry.unlogged, to: entry.to, note: entry.note, landings: entry.landings, towLaunches: entry.towLaunches, recordedAt } }]);
-    return { value: {}, ledger: { id: entry.attributionId, unlogged: entry.unlogged, length: known.length, dial: known.name, to: entry.to, note: entry.note, landings: entry.landings, towLaunches: entry.towLaunches } };
-  }, async (tx) => (await entryExists(tx, entry.attributionId, actor.personId) ? {} : null));
 }

@@ -3,8 +3,10 @@ import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import type { SignedEntry } from '@/contracts/new-entry';
 import type { SightingRound } from '@/contracts/sighting';
 import { hours } from '@/core/quantities/hours';
+import { knownAt, presentFor } from '@/core/records/facts';
 import { civilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
+import { loadAircraft } from '@/db/aircraft-facts';
 import { inClub } from '@/db/club-transaction';
 import { readStory } from '@/db/ledger';
 import { entryPreview } from '@/queries/entry-preview';
@@ -19,11 +21,13 @@ import { checkOut } from './check-out';
 import { clearList } from './clear-list';
 import type { Actor } from './command';
 import { correctReading, strikeEntry } from './corrections';
+import { meterReading } from './counter-readings';
 import { addDial } from './dials';
 import { planFlight } from './plan-flight';
 import { recordEntry } from './record-entry';
 import { reportFinding } from './report-finding';
 import { sightPapers } from './sight-papers';
+import { attributeUnlogged } from './unlogged';
 import { UNSAID } from '@/core/records/planned-flight';
 import { loadRecords, NO_RECORDS } from './load-records';
 
@@ -87,6 +91,22 @@ describe('recording an inspection', () => {
     expect((await due('100-hour'))?.next).toBe('4208.7 h');
     good(await record(hundred('4151.0'), { aboveMeter: true }));
     expect((await due('100-hour'))?.next).toBe('4251.0 h');
+  });
+  it('hours of which only an entry tells are an unlogged stretch: it is listed, and what no meter shows goes on with it; struck, all of that goes', async () => {
+    const reading = (meter: 'engine' | 'landings' | 'time-in-service', value: number) => ({ ...meterReading(randomUUID(), meter, value, addSeconds(club.ports.now(), -3600), club.ports.now()) });
+    good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [reading('engine', 3_600_000), reading('landings', 500)] }));
+    club.ports.at = addSeconds(club.ports.at, 60);
+    const stands = async () => { const facts = (await inTx((tx) => loadAircraft(tx, club.place, club.aircraftId, true)))[0]?.facts; const known = facts === undefined ? null : knownAt(facts, presentFor(facts, club.ports.now()), 'us'); return [known?.accounted.engine, known?.accounted.landings, known?.meters.landings].map((one) => (one?.state === 'known' ? one.value : one?.state)); };
+    expect(await stands()).toEqual([3_600_000, 500, 500]);
+    const entryId = randomUUID();
+    good(await record(hundred('4151.3'), { aboveMeter: true, entryId }));
+    expect(await stands()).toEqual([3_603_600, 500, 530]);
+    expect((await folderNow()).unlogged).toMatchObject([{ name: 'time in service, as a signed entry has it', from: '4150.3 h', to: '4151.3 h', length: '1.0 h', asks: ['landings'], struck: null }]);
+    club.ports.at = addSeconds(club.ports.at, 60);
+    good(await strikeEntry(club.ports, club.actor('mechanic'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'inspection', recordId: entryId, why: 'Other aircraft', password: PASSWORD }));
+    expect(await stands()).toEqual([3_600_000, 500, 500]);
+    expect((await folderNow()).unlogged).toMatchObject([{ asks: [], struck: { why: 'Other aircraft' } }]);
+    expect(bad(await attributeUnlogged(club.ports, club.actor('dispatcher'), { attributionId: randomUUID(), aircraftId: club.aircraftId, unlogged: (await folderNow()).unlogged[0]?.id ?? '', to: 'R. Dane', note: null, landings: 1, towLaunches: null })).code).toBe('not-found');
   });
   it.each([['a renter', 'renter', 'not-entitled'], ['a dispatcher by a certificate of their own', 'dispatcher', 'not-entitled'], ['an instructor, whose certificate does not', 'instructor', 'invalid']] as const)('%s does not sign', async (_, role, code) => {
     expect(bad(await record(hundred('4150.3'), { signer: own(role) }, club.actor(role)))).toMatchObject({ code });

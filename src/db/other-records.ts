@@ -68,6 +68,8 @@ export interface UnloggedRecord {
   /** The same in seconds, of a meter of hours; absent in old records, as is what no meter showed. */
   readonly seconds?: number | null;
   readonly unseen?: readonly Counter[];
+  /** Readings that were written because of it, of meters that nothing shows. */
+  readonly readings?: readonly string[];
   readonly lastFlight: string | null;
   readonly lastBy: string | null;
   readonly seenBy: string;
@@ -81,6 +83,8 @@ export interface AttributionRecord {
   readonly landings?: number | null;
   readonly towLaunches?: number | null;
   readonly recordedAt?: Instant;
+  /** Readings that count them. */
+  readonly readings?: readonly string[];
 }
 
 /** A lasting mark that was accepted: where it is, what it looks like, and how far it may grow. */

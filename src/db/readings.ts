@@ -47,3 +47,8 @@ export async function latestReadings(tx: ClubTransaction, aircraftId: string, mo
 export async function readingsAt(tx: ClubTransaction, aircraftId: string, moment: Instant): Promise<readonly StoredReading[]> {
   return (await readings(tx).where('m.aircraft_id', '=', aircraftId).where('m.happened_at', '=', new Date(moment)).orderBy('m.reading_id').execute()).map(readingOf);
 }
+
+/** What a dial was read at towards one meter, in the order of the clock, without what was struck. */
+export async function dialReadings(tx: ClubTransaction, dialId: string, meter: Meter): Promise<readonly StoredReading[]> {
+  return (await readings(tx).where('m.dial_id', '=', dialId).where('m.meter', '=', meter).where('x.strike_id', 'is', null).orderBy('m.happened_at').orderBy('m.reading_id').execute()).map(readingOf);
+}

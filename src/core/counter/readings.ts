@@ -1,17 +1,18 @@
 import type { Dial } from '../records/dial';
+import { mostOf } from '../records/unlogged';
 
 /** What a dial shows in: seconds of its hours, or a count. */
 export type Unit = Dial['unit'];
 
 /** A stretch on a dial that no flight accounts for: it counts towards every limit at once, whoever flew it. */
-export interface UnloggedStretch { readonly dial: string; readonly from: number; readonly to: number; readonly length: number }
+export interface MeterGap { readonly dial: string; readonly from: number; readonly to: number; readonly length: number }
 
 /** What a reading at check-out says beside the last one on record. */
 export type OutReading =
   | { readonly kind: 'same' }
   | { readonly kind: 'first' }
   /** More than the last: somebody flew and did not write it down, or wrote down too little. */
-  | { readonly kind: 'gap'; readonly stretch: UnloggedStretch }
+  | { readonly kind: 'gap'; readonly stretch: MeterGap }
   /** Less than the last: a slip of the hand, or another meter. */
   | { readonly kind: 'below'; readonly last: number; readonly by: number };
 
@@ -38,8 +39,6 @@ export type InDoubt =
   /** More landings than there was time for. */
   | { readonly kind: 'too-many'; readonly dial: string; readonly added: number; readonly elapsed: number };
 
-/** One landing in so many seconds is the most that a circuit allows. Common practice, no source. */
-export const SECONDS_A_LANDING = 120;
 /** Meters show hundredths or tenths, and clocks are read to the minute: so much more than the clock is not yet doubted. */
 export const READING_SLACK = 360;
 /** Below this both meters add too little for their ratio to say anything. */
@@ -56,7 +55,7 @@ export function doubtsAtCheckIn(readings: readonly { readonly dial: string; read
     const added = read - out;
     if (added < 0) { doubts.push({ kind: 'backwards', dial, out, read }); continue; }
     addedBy.set(dial, added);
-    if (unit === 'h') { if (added > elapsed + READING_SLACK) doubts.push({ kind: 'more-than-elapsed', dial, added, elapsed }); } else if (added > Math.ceil(elapsed / SECONDS_A_LANDING) + 1) doubts.push({ kind: 'too-many', dial, added, elapsed });
+    if (unit === 'h') { if (added > elapsed + READING_SLACK) doubts.push({ kind: 'more-than-elapsed', dial, added, elapsed }); } else if (added > mostOf(elapsed) + 1) doubts.push({ kind: 'too-many', dial, added, elapsed });
   }
   for (const { dial, other, least, most } of usual) {
     const added = addedBy.get(dial);
@@ -69,5 +68,5 @@ export function doubtsAtCheckIn(readings: readonly { readonly dial: string; read
 
 /** The values between which a reading at check-in makes sense: from the one at check-out, to what the clock allows. */
 export function windowAtCheckIn(unit: Unit, out: number, elapsed: number): { readonly from: number; readonly to: number } {
-  return { from: out, to: out + (unit === 'h' ? elapsed + READING_SLACK : Math.ceil(elapsed / SECONDS_A_LANDING) + 1) };
+  return { from: out, to: out + (unit === 'h' ? elapsed + READING_SLACK : mostOf(elapsed) + 1) };
 }

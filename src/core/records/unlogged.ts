@@ -17,7 +17,7 @@ export interface UnloggedStretch extends RecordBase {
 }
 
 /** The most landings that can be made in a time, and launches likewise: one in so many seconds. Common practice, no source. */
-export const SECONDS_A_LANDING = 120;
+const SECONDS_A_LANDING = 120;
 
 /** The most landings, or launches, of a stretch of which nobody said how many. */
 export const mostOf = (seconds: number): number => Math.ceil(seconds / SECONDS_A_LANDING);

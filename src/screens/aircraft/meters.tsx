@@ -72,10 +72,11 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
         <div><h3>Nobody wrote down</h3>
           <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{folder.unlogged.map((gap) => (
             <li key={gap.id} style={{ borderTop: '1px solid var(--rule)', borderLeft: '4px dashed var(--restricted)', padding: '6px 0 6px 12px' }}>
-              <b className="figure">{gap.length}</b> on {gap.name}, <span className="mono">{gap.from}</span> to <span className="mono">{gap.to}</span>; seen {gap.when}. It counts towards every limit.
-              <div className="small">{gap.attributedTo === null ? `Last before it: ${gap.lastBy ?? 'nobody on record'}. Nobody is named yet.` : `Flown by ${gap.attributedTo}.${gap.note === null ? '' : ` ${gap.note}`}`}</div>
+              <span style={{ textDecoration: gap.struck === null ? 'none' : 'line-through' }}><b className="figure">{gap.length}</b> on {gap.name}, <span className="mono">{gap.from}</span> to <span className="mono">{gap.to}</span>; seen {gap.when}.</span> {gap.struck === null ? 'It counts towards every limit.' : ''}
+              <StruckText struck={gap.struck} />
+              <div className="small">{gap.struck !== null ? '' : gap.attributedTo === null ? `Last before it: ${gap.lastBy ?? 'nobody on record'}. Nobody is named yet.` : `Flown by ${gap.attributedTo}.${gap.note === null ? '' : ` ${gap.note}`}`}</div>
               {gap.counts === '' ? null : <div className="small"><b>{gap.counts}</b></div>}
-              {(gap.attributedTo === null || gap.asks.length > 0) && roles.includes('dispatcher') ? <Attribute key={gap.attributedTo} folder={folder} gap={gap} /> : null}
+              {gap.struck === null && (gap.attributedTo === null || gap.asks.length > 0) && roles.includes('dispatcher') ? <Attribute key={gap.attributedTo} folder={folder} gap={gap} /> : null}
             </li>
           ))}</ul>
         </div>

@@ -1,5 +1,5 @@
 import { answer, body, refusal, route } from '../answer';
-import { attributeUnlogged } from '@/commands/dials';
+import { attributeUnlogged } from '@/commands/unlogged';
 import { attributionSchema } from '@/contracts/counter';
 import { runtime } from '@/server/runtime';
 
