@@ -5,13 +5,15 @@ import type { Classification, ClosedUse, DeferralFault, RectificationFault } fro
 import type { EquipmentKind } from '../core/records/equipment';
 import type { ItemKind } from '../core/records/maintenance-item';
 import type { Quantity, SampleResult } from '../core/records/measurement';
-import type { Meter } from '../core/records/meters';
+import type { Counter, Meter } from '../core/records/meters';
 import type { WorkFault } from '../core/records/work-entry';
 import type { InoperativeCause, Particular, RequiredList, TowRopeFault, WorkEffect } from '../core/rules/parts/reason';
 import type { DocumentKind, RegistrationEnding } from '../core/records/document';
 import type { InspectionFault, InspectionKind } from '../core/records/inspection';
 import type { NotChecked } from '../core/decision/decision';
 
+/** What a counter counts. */
+export const COUNTED: { readonly [C in Counter]: string } = { landings: 'landings', cycles: 'cycles', 'tow-launches': 'tow launches' };
 /** Names of papers, as the middle of a sentence. */
 export const DOCUMENT_NAMES: Readonly<Record<DocumentKind, string>> = {
   'airworthiness-certificate': 'airworthiness certificate',

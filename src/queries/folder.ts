@@ -34,7 +34,7 @@ import { tellDue } from '@/explain/due';
 import { dateText, list, meterText, momentText, readingText, sentenceCase } from '@/explain/formats';
 import { entitledText } from '@/explain/lifts';
 import { leftText, limitName } from '@/explain/limits';
-import { CERTIFICATE_NAMES, DOCUMENT_NAMES, INSPECTION_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
+import { CERTIFICATE_NAMES, COUNTED, DOCUMENT_NAMES, INSPECTION_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import { preparedFor, rulesOf } from './prepared';
 import { releaseView, type ReleaseView } from './release';
 
@@ -128,7 +128,7 @@ function landingsOf(id: string, { unlogged, accounted }: Pick<KnownFacts, 'unlog
   const stretch = unsaidStretches(unlogged).find((one) => one.id === id);
   const asks = stretch?.unseen.filter((meter) => accounted[meter].state === 'known') ?? [];
   const most = mostOf(stretch?.seconds ?? 0);
-  return { asks, counts: asks.length === 0 || most === 0 ? '' : `How many ${list(asks.map((meter) => METER_NAMES_IN_WORDS[meter]))} it had is not known: ${most} count against limits until somebody says, the most that there can have been.` };
+  return { asks, counts: asks.length === 0 || most === 0 ? '' : `How many ${list(asks.map((meter) => COUNTED[meter]))} it had is not known: ${most} count against limits until somebody says, the most that there can have been.` };
 }
 
 /** An aircraft's folder; null when the club has none such. */

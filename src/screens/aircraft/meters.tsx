@@ -28,7 +28,7 @@ function Attribute({ folder, gap }: { readonly folder: Folder; readonly gap: Gap
   };
   const number = (name: 'landings' | 'towLaunches', label: string) => <TextField size="small" label={label} {...register(name, { validate: (text) => text.trim() === '' || /^\d{1,3}$/.test(text.trim()) || 'A whole number, or empty.' })} error={errors[name] !== undefined} helperText={errors[name]?.message ?? 'empty: not known'} style={{ width: 150 }} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} />;
   return (
-    <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label={`Who flew ${gap.length} on ${gap.name}`} style={{ display: 'flex', gap: 8, alignItems: 'flex-start', flexWrap: 'wrap', padding: '6px 0' }}>
+    <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label={`Who flew ${gap.length} on ${gap.name}`} style={{ display: 'flex', gap: 8, alignItems: 'flex-start', flexWrap: 'wrap', padding: '12px 0 6px' }}>
       <TextField size="small" label="Flown by" {...register('to')} error={errors.to !== undefined} helperText={errors.to?.message} />
       {gap.asks.length === 0 ? null : number('landings', 'Landings')}{tows ? number('towLaunches', 'Tow launches') : null}
       <TextField size="small" label="Note" {...register('note')} error={errors.note !== undefined} helperText={errors.note?.message} /><Button type="submit" variant="outlined" disabled={isSubmitting}>Say so</Button>
