@@ -207,6 +207,14 @@ describe('a gap', () => {
     expect([await counted(), (await gaps())?.filter(([, , , counts]) => counts)]).toEqual([100, []]);
     expect(await timeInService()).toBeGreaterThanOrEqual(start);
   });
+  it('is also what a meter shows beyond the record when it is taken out', async () => {
+    const [before, gaps] = [await timeInService(), async () => (await inTx((tx) => folder(tx, club.actor('dispatcher'), 'N02TB', club.ports.now())))?.unlogged.map(({ name, length }) => [name, length])];
+    const exchange = async (lastShown: string, replaces: string) => { const dialId = randomUUID(); good(await exchangeDial(club.ports, club.actor('mechanic'), { dialId, replaces, aircraftId: club.aircraftId, seenRevision: await revision(), name: 'Block meter', lastShown, firstShown: '0', wrapsAt: null, why: 'Stopped' })); later(60); return dialId; };
+    const second = await exchange(text(start), block);
+    expect([await gaps(), await timeInService()]).toEqual([[], before]);
+    await exchange('0.50', second);
+    expect([await gaps(), await timeInService()]).toEqual([[['time in service, as the meter showed that was taken out', '0.5 h']], before + 1800]);
+  });
   it('an answer for another figure does not count', async () => {
     const flight = await planned();
     expect(bad(await leave(flight, text(start + 720), { accepted: [`gap/${block}/${text(start + 360)}`] })).code).toBe('invalid');

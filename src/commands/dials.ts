@@ -10,6 +10,7 @@ import { shownText } from '@/explain/counter';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
 import { meterReading } from './counter-readings';
+import { keepStretchOfEntry } from './unlogged';
 
 const KEEPERS = ['dispatcher', 'mechanic'];
 const NOT_KEEPER = { code: 'not-entitled', message: 'Only a dispatcher or a mechanic enters the meters of an aircraft. Ask one of them.' } as const;
@@ -26,7 +27,8 @@ function wrapOf(text: string | null, unit: Dial['unit']): number | null {
 /** Says that an aircraft has a meter, what it counts towards and what each of those stands at now. */
 export async function addDial(ports: Ports, actor: Actor, entry: NewDial): Promise<Outcome<{ readonly dialId: string; readonly revision: number }>> {
   if (!actor.roles.some((role) => KEEPERS.includes(role))) return refused(NOT_KEEPER);
-  return changeAircraft(ports, actor, entry.aircraftId, 'add-meter', entry.seenRevision, async ({ tx, club, stored, recordedAt }) => {
+  return changeAircraft(ports, actor, entry.aircraftId, 'add-meter', entry.seenRevision, async (changing) => {
+    const { tx, club, stored, recordedAt } = changing;
     const inUse = await currentDials(tx, entry.aircraftId);
     const taken = entry.counts.find(({ meter }) => inUse.some(({ counts }) => counts.some((count) => count.meter === meter)));
     if (taken !== undefined) throw invalid('counts', 'Another meter of this aircraft counts towards that already. If it was exchanged, record the exchange.');
@@ -45,6 +47,7 @@ export async function addDial(ports: Ports, actor: Actor, entry: NewDial): Promi
     const dial: Dial = { id: entry.dialId, happenedAt: recordedAt, recordedAt, name: entry.name, unit: entry.unit, bills: entry.bills, counts: stands.map(({ meter, value }) => ({ meter, offset: value - shows })), wrapsAt: wrapOf(entry.wrapsAt, entry.unit), replaces: null };
     await insertDials(tx, actor.clubId, entry.aircraftId, actor.personId, [{ ...dial, why: null }]);
     await insertReadings(tx, actor.clubId, entry.aircraftId, actor.personId, stands.map(({ meter, value }) => ({ ...meterReading(ports.newId(), meter, value, recordedAt, recordedAt), entered: entry.shows, dialId: dial.id })));
+    await keepStretchOfEntry(ports, actor, changing, { entryId: dial.id, aircraftId: entry.aircraftId, readings: stands, words: 'as it stood when a meter was entered', by: actor.name });
     return { value: { dialId: dial.id }, ledger: { id: dial.id, name: dial.name, shows: entry.shows, counts: entry.counts.map(({ meter, standsAt }) => ({ meter, standsAt })), bills: dial.bills, wrapsAt: entry.wrapsAt } };
   }, async (tx) => ((await readDials(tx, entry.aircraftId)).some(({ id }) => id === entry.dialId) ? { dialId: entry.dialId } : null));
 }
@@ -52,7 +55,8 @@ export async function addDial(ports: Ports, actor: Actor, entry: NewDial): Promi
 /** Records that a meter was exchanged: everything that it counts towards goes on from where it stood. */
 export async function exchangeDial(ports: Ports, actor: Actor, entry: DialExchange): Promise<Outcome<{ readonly dialId: string; readonly revision: number }>> {
   if (!actor.roles.some((role) => KEEPERS.includes(role))) return refused(NOT_KEEPER);
-  return changeAircraft(ports, actor, entry.aircraftId, 'exchange-meter', entry.seenRevision, async ({ tx, club, stored, recordedAt }) => {
+  return changeAircraft(ports, actor, entry.aircraftId, 'exchange-meter', entry.seenRevision, async (changing) => {
+    const { tx, club, stored, recordedAt } = changing;
     const old = (await currentDials(tx, entry.aircraftId)).find(({ id }) => id === entry.replaces);
     if (old === undefined) throw new Refused({ code: 'not-found', message: 'That meter is not in this aircraft any more. Open the folder again.' });
     const [lastRead, firstRead] = [readingOf(entry.lastShown, old.unit), readingOf(entry.firstShown, old.unit)];
@@ -63,6 +67,7 @@ export async function exchangeDial(ports: Ports, actor: Actor, entry: DialExchan
     const dial: Dial = { ...old, id: entry.dialId, name: entry.name, happenedAt: recordedAt, recordedAt, counts: countsAfterExchange(old, lastRead, firstRead), wrapsAt: wrapOf(entry.wrapsAt, old.unit), replaces: old.id };
     await insertDials(tx, actor.clubId, entry.aircraftId, actor.personId, [{ ...dial, why: entry.why }]);
     await insertReadings(tx, actor.clubId, entry.aircraftId, actor.personId, old.counts.map(({ meter, offset }) => ({ ...meterReading(ports.newId(), meter, lastRead + offset, recordedAt, recordedAt), entered: entry.lastShown, dialId: old.id })));
+    await keepStretchOfEntry(ports, actor, changing, { entryId: dial.id, aircraftId: entry.aircraftId, readings: old.counts.map(({ meter, offset }) => ({ meter, value: lastRead + offset })), words: 'as the meter showed that was taken out', by: actor.name });
     return { value: { dialId: dial.id }, ledger: { id: dial.id, replaces: old.id, name: dial.name, lastShown: entry.lastShown, firstShown: entry.firstShown, why: entry.why } };
   }, async (tx) => ((await readDials(tx, entry.aircraftId)).some(({ id }) => id === entry.dialId) ? { dialId: entry.dialId } : null));
 }

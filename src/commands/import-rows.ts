@@ -7,15 +7,15 @@ import { decimalHours, hoursFromSeconds } from '@/core/quantities/hours';
 import { UNKNOWN_PARTICULARS } from '@/core/records/aircraft';
 import { isHourMeter } from '@/core/records/meters';
 import type { Instant } from '@/core/time/instant';
-import type { ZoneId } from '@/core/time/zone';
 import { raiseRevision } from '@/db/aircraft-facts';
 import { existingKeys, lockFleet, type NaturalKey } from '@/db/bulk';
 import { prepareArchived } from '@/db/club-archive';
 import { inClub } from '@/db/club-transaction';
-import { readClub } from '@/db/clubs';
+import { readClub, type Club } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
+import { MetersBeside } from './import-meters';
 import { recordMeterStanding } from './meter-standing';
 import { refused, settle, type Actor, type Outcome, type Ports } from './command';
 
@@ -31,6 +31,8 @@ const MOST_REJECTIONS = 5000;
 
 /** The tables into which rows go, in an order in which each row stands after those that it refers to. */
 const WRITTEN = ['aircraft', 'signature', 'document_sighting', 'inspection', 'flight', 'flight_return', 'meter_reading'] as const satisfies readonly ArchiveTableName[];
+/** Lists that say what a meter shows. */
+const MOVES_METERS: readonly ImportList[] = ['inspections', 'meters', 'flights'];
 type Rows = Partial<Record<ArchiveTableName, ArchiveRow[]>>;
 interface Made { readonly registration: string; readonly key: Readonly<Record<string, unknown>>; readonly keyText: string; readonly tables: Rows; /** What it is, for the few rows that are shown. */ readonly words: () => string; readonly plain: Plain }
 /** A row that is in order by itself, and has yet to be compared with what is there. */
@@ -117,6 +119,7 @@ class RowImport {
   private readonly tally: Tally;
   private readonly recordedText: string;
   private readonly schema: ReturnType<typeof rowSchemas>[ImportList];
+  private readonly beside: MetersBeside;
   private readonly sample: ImportSummary['sample'][number][] = [];
   private readonly rejections: ImportSummary['rejections'][number][] = [];
   private readonly counts = { rows: 0, added: 0, there: 0, rejected: 0 };
@@ -127,10 +130,11 @@ class RowImport {
   private readonly there = new Set<string>();
   private readonly last = new Map<string, { readonly at: string; readonly flightId: string }>();
 
-  constructor(private readonly ports: Ports, private readonly actor: Actor, private readonly tx: ClubTransaction, private readonly request: ImportRequest, zone: ZoneId, private readonly fleet: Awaited<ReturnType<typeof lockFleet>>, private readonly recordedAt: Instant) {
+  constructor(private readonly ports: Ports, private readonly actor: Actor, private readonly tx: ClubTransaction, private readonly request: ImportRequest, club: Club, private readonly fleet: Awaited<ReturnType<typeof lockFleet>>, private readonly recordedAt: Instant) {
     this.tally = new Tally(ports.sha256);
     this.recordedText = iso(recordedAt);
-    this.schema = rowSchemas(zone)[request.list];
+    this.schema = rowSchemas(club.place.zone)[request.list];
+    this.beside = new MetersBeside(ports, actor, tx, club, recordedAt);
   }
 
   private note(line: number, outcome: ImportSummary['sample'][number]['outcome'], words: () => string): void {
@@ -170,7 +174,6 @@ class RowImport {
 
   get full(): boolean { return this.waiting.length >= AT_ONCE; }
 
-
   /** Reads once what an aircraft has already. */
   private async learn({ registration, key, keyText }: Made): Promise<void> {
     const aircraftId = key['aircraft_id'];
@@ -178,6 +181,7 @@ class RowImport {
     this.learnt.add(registration);
     if (typeof aircraftId !== 'string') { if (this.fleet.has(registration)) this.there.add(keyText); return; }
     const natural = KEYS[this.request.list];
+    if (this.request.commit && MOVES_METERS.includes(this.request.list)) await this.beside.learn(aircraftId);
     for (const one of await existingKeys(this.tx, natural, aircraftId)) this.there.add(keyTextOf(natural, one));
   }
 
@@ -192,6 +196,7 @@ class RowImport {
       this.tally.add(made.registration, made.plain);
       this.note(line, 'new', () => `${made.registration}: ${made.words()}`);
       fresh.push(made);
+      if (this.request.list === 'flights') this.beside.see(String(made.key['aircraft_id']), made.plain as unknown as RowOf<'flights'>);
       this.noteReturn(made);
     }
     if (!this.request.commit || this.counts.rejected > 0) return () => Promise.resolve();
@@ -217,6 +222,7 @@ class RowImport {
       const aircraftId = known?.aircraftId ?? this.fresh.get(registration) ?? '';
       const revision = known === undefined ? 1 : await raiseRevision(this.tx, aircraftId);
       const last = this.last.get(registration);
+      await this.beside.finish(aircraftId);
       await recordMeterStanding(this.tx, this.actor.clubId, aircraftId, revision, this.recordedAt, { out: [], back: last === undefined ? [] : [last.flightId] });
       await appendToLedger(this.tx, { clubId: this.actor.clubId, aircraftId, revision, act: 'import-rows', actor: this.actor, recordedAt: this.recordedAt, record: { list: this.request.list, file: this.request.fileName, rows: added, digest: Buffer.from(digest).toString('hex') } }, this.ports.sha256);
       await notifyChange(this.tx, { club: this.actor.clubId, aircraft: aircraftId, revision });
@@ -247,8 +253,7 @@ export async function importRows(ports: Ports, actor: Actor, request: ImportRequ
   try {
     return await settle(() => inClub(ports.db, actor.clubId, async (tx) => {
       const fleet = await lockFleet(tx);
-      const { place } = await readClub(tx, actor.clubId);
-      const work = new RowImport(ports, actor, tx, request, place.zone, fleet, recordedAt);
+      const work = new RowImport(ports, actor, tx, request, await readClub(tx, actor.clubId), fleet, recordedAt);
       let read = 0;
       let writing: Promise<void> = Promise.resolve();
       for await (const some of pages) {

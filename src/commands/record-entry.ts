@@ -78,7 +78,7 @@ export async function recordEntry(ports: Ports, actor: Actor, entry: SignedEntry
       throw new Refused({ code: 'invalid', message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`, problems: faults.map((fault) => ({ path: fault.startsWith('certificate') || fault.startsWith('name') ? 'signer' : fault.startsWith('time') ? 'draft.timeInService' : 'draft.completedOn', message: sentenceCase(FAULT_NAMES[fault]) })) });
     }
     checkReadings(changing, made, draft, entry.aboveMeter);
-    await keepStretchOfEntry(ports, actor, changing, { entryId: entry.entryId, aircraftId: entry.aircraftId, readings: readingsOf(draft), by: signedBy.name ?? actor.name });
+    await keepStretchOfEntry(ports, actor, changing, { entryId: entry.entryId, aircraftId: entry.aircraftId, readings: readingsOf(draft), words: 'as a signed entry has it', by: signedBy.name ?? actor.name });
     switch (made.of) {
       case 'inspection':
         await insertInspections(tx, actor.clubId, entry.aircraftId, actor.personId, [{ ...made.record, description: entry.description, signatureId: ports.newId(), signerId: copied ? null : actor.personId, clearedSignatureId: null, entered: made.record.timeInService === null ? null : decimalHours(made.record.timeInService, 2, 'down') }]);

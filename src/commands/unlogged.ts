@@ -17,11 +17,11 @@ import { Refused, refused, type Actor, type Outcome, type Ports } from './comman
 import { meterByMeter, meterReading } from './counter-readings';
 
 /**
- * Hours of which a signed entry tells and nobody wrote down: an unlogged stretch, like one that the Counter sees. Meters that neither the
- * entry nor a meter in the panel shows went on likewise; of landings nobody knows yet.
- * @param entry its readings, and who signed it
+ * Hours of which only an entry tells (a signature, a meter that is entered or exchanged) and that nobody wrote down: an unlogged stretch, like
+ * one that the Counter sees. Meters that neither the entry nor a meter in the panel shows went on likewise; of landings nobody knows yet.
+ * @param entry its readings, in which words it tells of them, and who wrote it
  */
-export async function keepStretchOfEntry(ports: Ports, actor: Actor, { tx, stored, club, recordedAt }: Changing, entry: { readonly entryId: string; readonly aircraftId: string; readonly readings: readonly { readonly meter: Meter; readonly value: number }[]; readonly by: string }): Promise<void> {
+export async function keepStretchOfEntry(ports: Ports, actor: Actor, { tx, stored, club, recordedAt }: Changing, entry: { readonly entryId: string; readonly aircraftId: string; readonly readings: readonly { readonly meter: Meter; readonly value: number }[]; readonly words: string; readonly by: string }): Promise<void> {
   const before = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs)).accounted;
   const beyond = entry.readings.flatMap(({ meter, value }) => { const standing = before[meter]; return isHourMeter(meter) && standing.state === 'known' && value > standing.value ? [{ meter, from: standing.value, to: value }] : []; });
   const [most] = beyond.sort((a, b) => b.to - b.from - (a.to - a.from));
@@ -35,7 +35,7 @@ export async function keepStretchOfEntry(ports: Ports, actor: Actor, { tx, store
   await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [{
     id, kind: 'unlogged', happenedAt: recordedAt, recordedAt,
     body: {
-      id, seenAt: recordedAt, dial: entry.entryId, name: `${METER_NAMES_IN_WORDS[most.meter]}, as a signed entry has it`, from: meterText(most.meter, most.from), to: meterText(most.meter, most.to), length: meterText(most.meter, seconds), seconds,
+      id, seenAt: recordedAt, dial: entry.entryId, name: `${METER_NAMES_IN_WORDS[most.meter]}, ${entry.words}`, from: meterText(most.meter, most.from), to: meterText(most.meter, most.to), length: meterText(most.meter, seconds), seconds,
       unseen: COUNTERS.filter((meter) => !shown.has(meter)), readings: readings.map((reading) => reading.id), lastFlight: last?.id ?? null, lastBy: last?.personName ?? null, seenBy: entry.by,
     },
   }]);
