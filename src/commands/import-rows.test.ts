@@ -137,6 +137,14 @@ describe('meters that a list does not show', () => {
     good(await bring(list, [row()]));
     expect(await stands()).toEqual({ ...before, service: Number(before.service) + 3600, engine: 3_603_600, landings: 500, most: 530 });
   });
+  it('the time in service, too, goes on with flights that do not say it: by the block meter, or by the clock', async () => {
+    const before = await stands();
+    good(await bring('flights', [flight({ left_at: at(-300), back_at: at(-240), time_in_service_out: '', time_in_service_in: '', block_out: '10.0', block_in: '10.8', landings: '1' }), flight({ left_at: at(-200), back_at: at(-170), time_in_service_out: '', time_in_service_in: '', landings: '1' })]));
+    expect(await stands()).toEqual({ ...before, service: Number(before.service) + 2880 + 1800, engine: 3_600_000 + 4680, landings: 502, most: 502 });
+    // One that came back before a reading which is in the list is in that reading.
+    good(await bring('flights', [flight({ left_at: at(-150), back_at: at(-120), time_in_service_out: '', time_in_service_in: '', landings: '1' }), flight({ left_at: at(-110), back_at: at(-60), time_in_service_out: '', time_in_service_in: '4153.0', landings: '1' })]));
+    expect(await stands()).toMatchObject({ service: 14_950_800, landings: 504 });
+  });
   it('stand as the list says where it says so', async () => {
     const before = await stands();
     good(await bring('meters', [{ registration: 'N02TB', meter: 'time-in-service', read_at: at(-5), value: '4151.3' }, { registration: 'N02TB', meter: 'engine', read_at: at(-5), value: '1000.8' }, { registration: 'N02TB', meter: 'landings', read_at: at(-5), value: '502' }]));

@@ -1,4 +1,3 @@
-import { sql } from 'kysely';
 import { METER_NAMES, type Meter } from '@/core/records/meters';
 import type { Instant } from '@/core/time/instant';
 import { exactlyOneOf, storedInstant } from './checked-values';
@@ -52,10 +51,4 @@ export async function readingsAt(tx: ClubTransaction, aircraftId: string, moment
 /** What a dial was read at towards one meter, in the order of the clock, without what was struck. */
 export async function dialReadings(tx: ClubTransaction, dialId: string, meter: Meter): Promise<readonly StoredReading[]> {
   return (await readings(tx).where('m.dial_id', '=', dialId).where('m.meter', '=', meter).where('x.strike_id', 'is', null).orderBy('m.happened_at').orderBy('m.reading_id').execute()).map(readingOf);
-}
-
-/** The meters of an aircraft of which there is any reading. */
-export async function metersEverRead(tx: ClubTransaction, aircraftId: string): Promise<readonly Meter[]> {
-  const { rows } = await sql<{ meter: Meter }>`select m as meter from unnest(${METER_NAMES as readonly string[]}::text[]) m where exists (select from meter_reading r where r.aircraft_id = ${aircraftId}::uuid and r.meter = m)`.execute(tx);
-  return rows.map(({ meter }) => meter);
 }
