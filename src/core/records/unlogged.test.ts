@@ -26,10 +26,12 @@ describe('an unlogged stretch', () => {
     expect(withUnlogged(meters(100), [stretch()])).toMatchObject({ landings: { value: 112 }, 'tow-launches': { value: 19 }, 'time-in-service': { value: hours('4150.3') }, cycles: { state: 'unknown' } });
   });
   it.each<[string, Partial<UnloggedStretch>]>([['was said', { said: { recordedAt: SEEN } }], ['was shown by a meter', { unseen: [] }], ['is of no meter of hours', { seconds: null }]])('counts nothing more where it %s', (_, change) => { expect(withUnlogged(meters(100), [stretch(change)])).toMatchObject({ landings: { value: 100 } }); });
+  it('is nothing where there is none: the meters stay the very same', () => { const given = meters(100); expect(withUnlogged(given, [])).toBe(given); });
   it('makes nothing known that is not', () => { expect(withUnlogged(meters(null), [stretch()]).landings).toEqual({ state: 'unknown' }); });
   it('seen on two meters at one moment is one, the longer; seen at two moments is two', () => {
     const [air, block] = [stretch({ id: 'a', seconds: 1440 }), stretch({ id: 'b', seconds: 1800 })];
-    expect(unsaidStretches([air, block]).map(({ id }) => id)).toEqual(['b']);
+    expect([unsaidStretches([air, block]), unsaidStretches([block, air]), unsaidStretches([{ ...air, seconds: null }, air])].map((all) => all.map(({ id }) => id))).toEqual([['b'], ['b'], ['a']]);
+    expect(unsaidStretches([{ ...air, seconds: null }, air])[0]?.seconds).toBe(1440);
     expect(withUnlogged(meters(100), [air, block])).toMatchObject({ landings: { value: 115 } });
     expect(withUnlogged(meters(100), [air, { ...block, happenedAt: addSeconds(SEEN, 60) }])).toMatchObject({ landings: { value: 127 } });
     // Who said it of one of the meters has said it of the flying.
