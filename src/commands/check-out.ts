@@ -42,7 +42,8 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
     if (open.length > 0) throw askAgain(open, states);
     const seen = read(ports.newId, states, entry.readings, asks, entry.flightId, recordedAt, recordedAt);
     const shownMeters = metersRead(seen);
-    const gaps = asks.filter((ask) => ask.kind === 'gap');
+    // A meter that passed its highest figure and has run on since shows hours that nobody wrote down as well.
+    const gaps = asks.flatMap((ask): readonly { readonly dial: string; readonly shown: string; readonly last: number; readonly length: number }[] => (ask.kind === 'gap' ? [ask] : ask.kind === 'below' && ask.run !== null && ask.run > 0 ? [{ ...ask, length: ask.run }] : []));
     const others = gaps.length === 0 ? [] : meterByMeter(ports.newId, known.accounted, shownMeters, seen.ran, { landings: 0, towLaunches: 0, airborne: null }, { flightId: entry.flightId, happenedAt: recordedAt, recordedAt });
     const [last] = await latestFlights(tx, entry.aircraftId, 1);
     const unseen = COUNTERS.filter((meter) => !shownMeters.has(meter));

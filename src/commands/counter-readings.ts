@@ -35,6 +35,9 @@ export interface Read {
 /** The meters that were read. */
 export const metersRead = ({ readings }: Pick<Read, 'readings'>): ReadonlySet<Meter> => new Set(readings.map(({ meter }) => meter));
 
+/** When something that belongs to an earlier reading is written down: now, or with that reading where the clock was set back since. Otherwise it would seem to have happened after it was written. */
+export const notBefore = (reading: Instant, recordedAt: Instant): Instant => (reading > recordedAt ? reading : recordedAt);
+
 /** A reading of a meter. */
 export function meterReading(id: string, meter: Meter, value: number, happenedAt: Instant, recordedAt: Instant): MeterReading {
   return isHourMeter(meter) ? { id, meter, value: hoursFromSeconds(value), happenedAt, recordedAt } : { id, meter: meter as Counter, value, happenedAt, recordedAt };
@@ -76,7 +79,7 @@ export function meterByMeter(newId: () => string, meters: Standings, shown: Read
     const standing = meters[meter];
     if (shown.has(meter) || standing.state !== 'known' || added(meter) === 0) return [];
     const value = standing.value + added(meter);
-    return [{ ...meterReading(newId(), meter, value, at.happenedAt ?? standing.readAt, at.recordedAt), entered: isHourMeter(meter) ? (value / 3600).toFixed(2) : String(value), dialId: null, flightId: at.flightId }];
+    return [{ ...meterReading(newId(), meter, value, at.happenedAt ?? standing.readAt, notBefore(at.happenedAt ?? standing.readAt, at.recordedAt)), entered: isHourMeter(meter) ? (value / 3600).toFixed(2) : String(value), dialId: null, flightId: at.flightId }];
   });
 }
 

@@ -215,6 +215,29 @@ describe('a gap', () => {
     await exchange('0.50', second);
     expect([await gaps(), await timeInService()]).toEqual([[['time in service, as the meter showed that was taken out', '0.5 h']], before + 1800]);
   });
+  it('is also what a meter has run past its highest figure, before anybody wrote it down', async () => {
+    club = await testClub();
+    good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: 1, name: 'Block meter', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: text(start) }], shows: '9999.50', wrapsAt: '10000' }));
+    later(60);
+    const flight = await planned();
+    expect(bad(await leave(flight, '0.30'))).toMatchObject({ code: 'invalid' });
+    good(await leave(flight, '0.30', { accepted: [`below/${block}/0.30`] }));
+    expect([await timeInService(), (await inTx((tx) => folder(tx, club.actor('dispatcher'), 'N02TB', club.ports.now())))?.unlogged.map(({ length, to }) => [length, to])]).toEqual([start + 2880, [['0.8 h', '0.3 h']]]);
+  });
+  it('said after the clock was set back, is not a reading from the future', async () => {
+    club = await testClub({ ...landingsCase, extends: null, about: null, meterReadings: { landings: { ...landingsCase.meterReadings.landings, value: 100 } } } as unknown as Json);
+    good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: 1, name: 'Block meter', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: text(start) }], shows: text(start), wrapsAt: null }));
+    const shown = text(start + 1440);
+    const flight = await planned({ landings: 1 });
+    good(await leave(flight, shown, { accepted: [`gap/${block}/${shown}`] }));
+    later(5400);
+    good(await comeBack(flight, text(start + 1440 + 3600), { landings: 2 }));
+    const [stretch] = await inTx((tx) => othersOfKind(tx, club.aircraftId, 'unlogged'));
+    later(-3600);
+    good(await attributeUnlogged(club.ports, club.actor('dispatcher'), { attributionId: randomUUID(), aircraftId: club.aircraftId, unlogged: stretch?.id ?? '', to: 'R. Dane', note: null, landings: 3, towLaunches: null }));
+    const { facts } = (await inTx((tx) => loadAircraft(tx, club.place, club.aircraftId, true)))[0] ?? {};
+    expect([facts === undefined ? null : knownAt(facts, presentFor(facts, club.ports.now()), 'us').meters.landings, (await row())?.verdict]).toMatchObject([{ state: 'known', value: 105 }, 'Released']);
+  });
   it('an answer for another figure does not count', async () => {
     const flight = await planned();
     expect(bad(await leave(flight, text(start + 720), { accepted: [`gap/${block}/${text(start + 360)}`] })).code).toBe('invalid');

@@ -14,7 +14,7 @@ import { insertOthers } from '@/db/other-records';
 import { meterText } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Actor, Ports } from './command';
-import { meterReading } from './counter-readings';
+import { meterReading, notBefore } from './counter-readings';
 
 /** The meters that a list of flights has columns for. */
 const SAID = ['time-in-service', 'block'] as const;
@@ -91,7 +91,7 @@ export class MetersBeside {
     await insertReadings(this.tx, this.actor.clubId, aircraftId, this.actor.personId, values.map(([meter, value]) => {
       const today = now[meter];
       const at = today.state === 'known' && today.readAt > latest ? today.readAt : latest;
-      return { ...meterReading(this.ports.newId(), meter, value, at, this.recordedAt), entered: meterText(meter, value).replace(/ h$/, ''), dialId: null, flightId: null };
+      return { ...meterReading(this.ports.newId(), meter, value, at, notBefore(at, this.recordedAt)), entered: meterText(meter, value).replace(/ h$/, ''), dialId: null, flightId: null };
     }));
     const seconds = rose - own.flown;
     // Counters of which the list says nothing: nobody knows how many there were.

@@ -14,7 +14,7 @@ import { meterText, readingText } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import { changeAircraft, type Changing } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
-import { meterByMeter, meterReading } from './counter-readings';
+import { meterByMeter, meterReading, notBefore } from './counter-readings';
 
 /**
  * Hours of which only an entry tells (a signature, a meter that is entered or exchanged) and that nobody wrote down: an unlogged stretch, like
@@ -111,7 +111,7 @@ export async function attributeUnlogged(ports: Ports, actor: Actor, entry: Attri
       if (meter === 'tow-launches' && entry.towLaunches === null) throw new Refused({ code: 'invalid', message: 'Say how many tow launches there were, too: this aircraft’s are counted.', problems: [{ path: 'towLaunches', message: 'say how many, 0 for none' }] });
       const value = standing.value + (meter === 'tow-launches' ? entry.towLaunches ?? 0 : entry.landings ?? 0);
       // At the moment of the last reading: what was flown since counts on from there, and no later flight is contradicted.
-      return [{ ...meterReading(ports.newId(), meter, value, standing.readAt, recordedAt), entered: String(value), dialId: null, flightId: null }];
+      return [{ ...meterReading(ports.newId(), meter, value, standing.readAt, notBefore(standing.readAt, recordedAt)), entered: String(value), dialId: null, flightId: null }];
     });
     await insertReadings(tx, actor.clubId, entry.aircraftId, actor.personId, readings);
     await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [{ id: entry.attributionId, kind: 'attribution', happenedAt: recordedAt, recordedAt, body: { unlogged: entry.unlogged, to: entry.to, note: entry.note, landings: entry.landings, towLaunches: entry.towLaunches, recordedAt, readings: readings.map(({ id }) => id) } }]);
