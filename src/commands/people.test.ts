@@ -89,6 +89,15 @@ describe('a link for a new password', () => {
 });
 
 describe('roles', () => {
+  it('are those of the last word, though several fall on one moment or the clock is set back', async () => {
+    const personId = club.actor('renter').personId;
+    for (let round = 0; round < 12; round += 1) {
+      const last = round % 2 === 0 ? ['renter' as const] : ['mechanic' as const];
+      if (round % 4 === 3) club.ports.at = addSeconds(club.ports.at, -3600);
+      good(await changeRoles(club.ports, admin(), { changeId: randomUUID(), personId, name: 'The renter', roles: last }));
+      expect([await roles(personId), (await listed(personId))?.roles]).toEqual([last, last]);
+    }
+  });
   it('change from now on; without any the membership ends, and nobody gets in by a link', async () => {
     const { personId, secret } = await admitted();
     const change = { changeId: randomUUID(), personId, name: 'Bo Tarn', roles: ['renter' as const] };

@@ -10,6 +10,7 @@ import { appendToLedger } from '@/db/ledger';
 import { insertCertificate, insertCertificateEnd, insertMembershipChange, lockPeople, membershipChangeExists, readMembers, type Member } from '@/db/people';
 import type { Plain } from '@/core/decision/canonical';
 import type { Instant } from '@/core/time/instant';
+import { laterThan } from './change-aircraft';
 import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
 
 const DAY = 86_400;
@@ -93,7 +94,8 @@ export function changeRoles(ports: Ports, actor: Actor, { changeId, personId, na
     const before = await memberOf(tx, personId);
     const others = (await readMembers(tx)).some((one) => one.personId !== personId && one.roles.includes('administrator'));
     if (before.roles.includes('administrator') && !roles.includes('administrator') && !others) throw new Refused({ code: 'invalid', message: `${before.name} is the only administrator. Make somebody else administrator first.`, problems: [{ path: 'roles', message: 'is the only administrator' }] });
-    await insertMembershipChange(tx, actor.clubId, { changeId, personId, name, roles, at, by: actor.personId });
+    // The last word counts, also where the clock was set back since the one before, or both fall on one moment.
+    await insertMembershipChange(tx, actor.clubId, { changeId, personId, name, roles, at: laterThan(before.changedAt, at), by: actor.personId });
     return { value: { personId }, ledger: { personId, name, before: [...before.roles], roles: [...roles] } };
   });
 }

@@ -5,14 +5,17 @@ import { storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
 
 /** Somebody of the club as they stand now. Without a role they belong to it no longer. */
-export interface Member { readonly personId: string; readonly name: string; readonly roles: readonly string[]; readonly since: Instant }
+export interface Member { readonly personId: string; readonly name: string; readonly roles: readonly string[]; readonly since: Instant; /** When their roles were changed last; null where they are those of the beginning. */ readonly changedAt: Instant | null }
 
 /** Everybody who ever belonged to the club, by name. */
 export async function readMembers(tx: ClubTransaction): Promise<readonly Member[]> {
   const rows = await tx.selectFrom('membership').select(['person_id', 'display_name', 'roles', 'recorded_at']).orderBy('person_id').execute();
-  const changes = await tx.selectFrom('membership_change').distinctOn('person_id').select(['person_id', 'display_name', 'roles']).orderBy('person_id').orderBy('recorded_at', 'desc').orderBy('change_id', 'desc').execute();
+  const changes = await tx.selectFrom('membership_change').distinctOn('person_id').select(['person_id', 'display_name', 'roles', 'recorded_at']).orderBy('person_id').orderBy('recorded_at', 'desc').orderBy('change_id', 'desc').execute();
   const latest = new Map(changes.map((change) => [change.person_id, change]));
-  return rows.map((row) => ({ personId: row.person_id, name: (latest.get(row.person_id) ?? row).display_name, roles: (latest.get(row.person_id) ?? row).roles, since: storedInstant(row.recorded_at) })).sort((a, b) => a.name.localeCompare(b.name, 'en'));
+  return rows.map((row) => {
+    const change = latest.get(row.person_id);
+    return { personId: row.person_id, name: (change ?? row).display_name, roles: (change ?? row).roles, since: storedInstant(row.recorded_at), changedAt: change === undefined ? null : storedInstant(change.recorded_at) };
+  }).sort((a, b) => a.name.localeCompare(b.name, 'en'));
 }
 
 /** Waits for whoever else is changing what people of the club may do. */
