@@ -11,6 +11,8 @@ import { currentDials } from '@/db/dials';
 import { latestFlights } from '@/db/flights';
 import { insertReadings } from '@/db/folder-rows';
 import { insertOthers } from '@/db/other-records';
+import { RECKONED, reckonedReadings } from '@/db/readings';
+import { insertStrike } from '@/db/strikes';
 import { meterText } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Actor, Ports } from './command';
@@ -72,8 +74,18 @@ export class MetersBeside {
     const own = this.of.get(aircraftId);
     // Where the list said all that is known of the aircraft, nothing is left to do: mostly so, and looking would take long.
     if (own === undefined || !(own.beside.some((meter) => meter !== 'time-in-service' && meter !== 'block') || SAID.some((meter) => own.unsaid[meter].length > 0))) return;
-    const now = this.standings(await loadForMeters(this.tx, this.club.place, aircraftId));
+    let now = this.standings(await loadForMeters(this.tx, this.club.place, aircraftId));
     if (now === null) return;
+    // Somebody has read what was only reckoned before: that stands, and what was reckoned is struck.
+    let struck = 0;
+    for (const meter of own.beside) {
+      if (now[meter].state !== 'contradiction') continue;
+      for (const record of await reckonedReadings(this.tx, aircraftId, meter)) {
+        struck += 1;
+        await insertStrike(this.tx, this.actor.clubId, aircraftId, this.actor, { id: this.ports.newId(), recordedAt: this.recordedAt, record, kind: 'reading', why: 'Was reckoned; a list that was brought in has what the meter shows', replacedBy: null });
+      }
+    }
+    if (struck > 0) now = this.standings(await loadForMeters(this.tx, this.club.place, aircraftId)) ?? now;
     // A reading that is later than such a flight has it already.
     const later = (meter: Said): readonly Unsaid[] => { const today = now[meter]; return today.state === 'known' ? own.unsaid[meter].filter(({ back }) => back > today.readAt) : []; };
     const more: Record<Said, number> = { 'time-in-service': sum(later('time-in-service')), block: sum(later('block')) };
@@ -91,7 +103,7 @@ export class MetersBeside {
     await insertReadings(this.tx, this.actor.clubId, aircraftId, this.actor.personId, values.map(([meter, value]) => {
       const today = now[meter];
       const at = today.state === 'known' && today.readAt > latest ? today.readAt : latest;
-      return { ...meterReading(this.ports.newId(), meter, value, at, notBefore(at, this.recordedAt)), entered: meterText(meter, value).replace(/ h$/, ''), dialId: null, flightId: null };
+      return { ...meterReading(this.ports.newId(), meter, value, at, notBefore(at, this.recordedAt)), entered: `${RECKONED} ${meterText(meter, value).replace(/ h$/, '')}`, dialId: null, flightId: null };
     }));
     const seconds = rose - own.flown;
     // Counters of which the list says nothing: nobody knows how many there were.

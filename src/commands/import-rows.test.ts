@@ -145,6 +145,17 @@ describe('meters that a list does not show', () => {
     good(await bring('flights', [flight({ left_at: at(-150), back_at: at(-120), time_in_service_out: '', time_in_service_in: '', landings: '1' }), flight({ left_at: at(-110), back_at: at(-60), time_in_service_out: '', time_in_service_in: '4153.0', landings: '1' })]));
     expect(await stands()).toMatchObject({ service: 14_950_800, landings: 504 });
   });
+  it('were only reckoned, so that a lower figure which somebody read later stands', async () => {
+    good(await bring('flights', [flight({ left_at: at(-300), back_at: at(-240), time_in_service_out: '4150.3', time_in_service_in: '4151.3' })]));
+    expect((await stands()).engine).toBe(3_603_600);
+    club.ports.at = addSeconds(club.ports.at, 60);
+    good(await bring('meters', [{ registration: 'N02TB', meter: 'engine', read_at: at(-5), value: '1000.7' }]));
+    expect([(await stands()).engine, (await row())?.verdict]).toEqual([3_602_520, 'Released']);
+    // One that was read is not taken back by another that was read.
+    club.ports.at = addSeconds(club.ports.at, 60);
+    good(await bring('meters', [{ registration: 'N02TB', meter: 'engine', read_at: at(-2), value: '1000.2' }]));
+    expect((await stands()).engine).toBe('contradiction');
+  });
   it('stand as the list says where it says so', async () => {
     const before = await stands();
     good(await bring('meters', [{ registration: 'N02TB', meter: 'time-in-service', read_at: at(-5), value: '4151.3' }, { registration: 'N02TB', meter: 'engine', read_at: at(-5), value: '1000.8' }, { registration: 'N02TB', meter: 'landings', read_at: at(-5), value: '502' }]));

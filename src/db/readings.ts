@@ -52,3 +52,11 @@ export async function readingsAt(tx: ClubTransaction, aircraftId: string, moment
 export async function dialReadings(tx: ClubTransaction, dialId: string, meter: Meter): Promise<readonly StoredReading[]> {
   return (await readings(tx).where('m.dial_id', '=', dialId).where('m.meter', '=', meter).where('x.strike_id', 'is', null).orderBy('m.happened_at').orderBy('m.reading_id').execute()).map(readingOf);
 }
+
+/** Stands before a figure that nobody read: it was reckoned from others. */
+export const RECKONED = '≈';
+
+/** Readings of a meter that were reckoned, without what was struck. */
+export async function reckonedReadings(tx: ClubTransaction, aircraftId: string, meter: Meter): Promise<readonly string[]> {
+  return (await readings(tx).where('m.aircraft_id', '=', aircraftId).where('m.meter', '=', meter).where('m.entered', 'like', `${RECKONED}%`).where('x.strike_id', 'is', null).execute()).map((row) => row.reading_id);
+}
