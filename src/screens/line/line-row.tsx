@@ -59,7 +59,7 @@ export function LineRowView({ row, line, now, day, selected, height, onSelect }:
         <span style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}>{row.flights.map((flight) => `${whose(flight)}: ${flight.answer === 'past' ? 'has begun' : flight.words === '' ? 'can go' : flight.words}`).join(' ')}</span>
       </td>
       <td style={{ ...cell, fontSize: 13, lineHeight: 1.15 }}>
-        {row.out === null ? null : <b style={{ display: 'block', whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }} title={row.out}>{row.out}</b>}
+        {row.out === null ? null : against[0] === undefined ? <b title={row.out}><Clamped>{row.out}</Clamped></b> : <b style={{ display: 'block', whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }} title={row.out}>{row.out}</b>}
         {against[0] === undefined ? row.out !== null ? null : <span className="small">nothing</span> : <Clamped>{against.length > 1 ? <b>{against.length}: </b> : null}{against[0]}</Clamped>}
       </td>
     </tr>
