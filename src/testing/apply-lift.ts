@@ -137,6 +137,7 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
       return { ...facts, clubPapers: [...facts.clubPapers, { id, ...dated, kind: before?.kind ?? (reason.code === 'paper-missing' ? 'insurance' : 'club'), name, validUntil: addYears(today, 1), uses: before?.uses ?? null }] };
     }
     case 'lift-tightening': return { ...facts, tightenings: replace(facts.tightenings, on, (one) => ({ ...one, lifted: { recordedAt: now } })) };
+    case 'say-landings': return { ...facts, unlogged: facts.unlogged.map((one) => ({ ...one, said: one.said ?? { recordedAt: now } })) };
     case 'record-return': return { ...facts, flightsOut: facts.flightsOut.map((one) => ({ ...one, returned: one.returned ?? { recordedAt: now, at: now } })) };
     case 'replace-tow-rope': return { ...facts, towRopes: [...facts.towRopes, { id, ...dated, strength: 1000, sound: true, gliderLink: 'none', tugLink: 'none', gliderWeight: 1000 }] };
     case 'use-covered-category': case 'state-for-flight': case 'change-flight': case 'obtain-special-flight-permit': return facts;

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import landingsCase from '../../../examples/cases/life-limit-landings.json';
 import type { Json } from '@/contracts/merge-patch';
+import { applyLift } from '@/testing/apply-lift';
 import { cleanCase, codes } from '@/testing/clean-case';
 import { decide } from '../decision/decide';
 import { isWithin } from '../envelope/use-set';
@@ -50,6 +51,25 @@ describe('a limit in landings', () => {
   it('had not come for who decided before the stretch was seen, and had again not before somebody said', () => {
     const seenLate = stretch({ recordedAt: addSeconds(SEEN, 60), said: { recordedAt: addSeconds(SEEN, 120) } });
     expect([30, 90, 150].map((after) => answer(11_988, [seenLate], addSeconds(SEEN, after)).verdict)).toEqual(['Released', 'Grounded', 'Released']);
+  });
+  it('that only the guess has reached opens by saying how many there were, and one that has come does not', () => {
+    const { facts, packs, asOf } = question(11_988);
+    const ways = (landings: number, unlogged: readonly UnloggedStretch[]) => answer(landings, unlogged).constraints.filter(({ reason }) => reason.code === 'item-due').flatMap(({ lifts }) => lifts.map(({ act, by, on }) => `${act} ${by.kind} ${on ?? ''}`));
+    expect(ways(11_988, [stretch()]).at(-1)).toBe('say-landings dispatcher landings');
+    // It had come without the stretch; and with fewer landings it has not.
+    expect(ways(12_000, [stretch()]).length).toBe(ways(11_988, [stretch()]).length - 1);
+    expect(ways(11_987, [stretch()])).toEqual([]);
+    const [closing] = answer(11_988, [stretch()]).constraints.filter(({ lifts }) => lifts.some(({ act }) => act === 'say-landings'));
+    const saying = closing?.lifts.find(({ act }) => act === 'say-landings');
+    if (closing === undefined || saying === undefined) throw new Error('no such way out');
+    const said = applyLift({ ...facts, unlogged: [stretch()] }, saying, closing, addSeconds(SEEN, 60), 'us');
+    expect(decide(said, packs, null, addSeconds(presentFor(said, asOf), 60)).verdict).toBe('Released');
+  });
+  it.each([[11_988, []], [11_993, ['item-overrun-ends']]] as const)('that may be flown past by 5 on the way to the workshop: from %d landings on record the guess closes that too', (landings, ends) => {
+    const { facts, packs, asOf } = question(landings);
+    const items = facts.items?.map((item) => ({ ...item, overrun: { meter: 'landings', by: 5 } as const })) ?? null;
+    const saying = decide({ ...facts, items, unlogged: [stretch()] }, packs, null, asOf).constraints.filter(({ lifts }) => lifts.some(({ act }) => act === 'say-landings'));
+    expect(saying.map(({ reason }) => reason.code).sort()).toEqual(['item-due', ...ends].sort());
   });
   it('is never farther for a stretch more', () => {
     const stretches = fc.array(fc.record({ seconds: fc.option(fc.integer({ min: 0, max: 40_000 }), { nil: null }), unseen: fc.subarray([...COUNTERS] as Counter[]), at: fc.integer({ min: 0, max: 3 }), said: fc.boolean() }), { maxLength: 5 });

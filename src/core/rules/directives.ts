@@ -32,7 +32,7 @@ function firstDue(directive: Directive, facts: KnownFacts, parts: DueParts): rea
     ...(lastDay === null ? [] : [closesAfter(lastDay, facts.place.zone, { code: 'directive-expires', number, title, lastDay, first: true }, parts)]),
     ...initial.meters.map(({ meter, every }) => {
       const then = readingsThen.find((reading) => reading.meter === meter);
-      return then === undefined ? unknown('reading') : closesAt(meter, then.value + every, { code: 'directive-due', number, title, meter, dueAt: then.value + every, first: true }, parts);
+      return then === undefined ? unknown('reading') : closesAt(facts, meter, then.value + every, { code: 'directive-due', number, title, meter, dueAt: then.value + every, first: true }, parts);
     }),
   ];
 }
@@ -54,7 +54,7 @@ function judgeOne(directive: Directive, facts: KnownFacts, meters: Set<Meter>): 
   const due = nextDue([last], repeats, false);
   return [
     ...(due.lastDay === null ? [] : [closesAfter(due.lastDay, facts.place.zone, { code: 'directive-expires', number, title, lastDay: due.lastDay, first: false }, parts)]),
-    ...due.meters.map(({ meter, at }) => closesAt(meter, at, { code: 'directive-due', number, title, meter, dueAt: at, first: false }, parts)),
+    ...due.meters.map(({ meter, at }) => closesAt(facts, meter, at, { code: 'directive-due', number, title, meter, dueAt: at, first: false }, parts)),
     ...due.unknownMeters.map((meter) => constraint({ ...parts, key: `${id}.${meter}`, certainty: 'unknown', reason: { code: 'directive-unknown', number, title, what: 'reading' } })),
   ];
 }

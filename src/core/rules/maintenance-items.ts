@@ -6,7 +6,7 @@ import { nextDue } from '../records/interval';
 import { countingDone, type ItemKind, type MaintenanceItem } from '../records/maintenance-item';
 import type { Meter } from '../records/meters';
 import { atReading, constraint, lift, MECHANICS, PILOT_OR_MECHANIC, RECORD_KEEPER, type Constraint, type Source } from './parts/constraint';
-import { closesAfter, closesAt, type DueParts } from './parts/due';
+import { closesAfter, closesAt, liftsAt, type DueParts } from './parts/due';
 import { meterTroubles } from './parts/meter';
 import { result, rule } from './parts/rule';
 
@@ -46,17 +46,17 @@ function judgeOne(item: MaintenanceItem, facts: KnownFacts, meters: Map<Meter, U
   for (const { meter, at, takenOff } of due.meters) {
     counts(meter);
     const reason = { code: 'item-due', name, kind, meter, dueAt: at, takenOff } as const;
-    if (overrun?.meter !== meter) { constraints.push(closesAt(meter, at, reason, parts)); continue; }
+    if (overrun?.meter !== meter) { constraints.push(closesAt(facts, meter, at, reason, parts)); continue; }
     // May be flown past on the way to the workshop, and only there.
-    constraints.push(closesAt(meter, at, reason, { ...parts, closes: difference(closes, POSITIONING) }));
+    constraints.push(closesAt(facts, meter, at, reason, { ...parts, closes: difference(closes, POSITIONING) }));
     const positioning = intersection(closes, POSITIONING);
-    if (!isEmpty(positioning)) constraints.push(constraint({ ...parts, key: `${id}.${meter}.overrun`, certainty: 'failed', closes: positioning, reason: { code: 'item-overrun-ends', name, meter, dueAt: at, overrunTo: at + overrun.by }, begins: atReading(meter, at + overrun.by) }));
+    if (!isEmpty(positioning)) constraints.push(constraint({ ...parts, key: `${id}.${meter}.overrun`, certainty: 'failed', closes: positioning, lifts: liftsAt(facts, meter, at + overrun.by, lifts), reason: { code: 'item-overrun-ends', name, meter, dueAt: at, overrunTo: at + overrun.by }, begins: atReading(meter, at + overrun.by) }));
   }
   if (item.oilLife !== null) {
     counts('engine');
     const state = burntLife(last, item.oilLife, facts.fuelStretches, facts.meters.engine);
     if (state === null) constraints.push(constraint({ ...parts, key: `${id}.oil`, certainty: 'unknown', reason: { code: 'item-reading-unknown', name, meter: 'engine' }, lifts: [lift('record-item-history', RECORD_KEEPER, id), ...lifts] }));
-    else constraints.push(closesAt('engine', state.dueAt, { code: 'oil-change-due', name, ...state }, { ...parts, key: `${id}.oil` }));
+    else constraints.push(closesAt(facts, 'engine', state.dueAt, { code: 'oil-change-due', name, ...state }, { ...parts, key: `${id}.oil` }));
   }
   return constraints;
 }

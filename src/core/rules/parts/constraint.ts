@@ -29,7 +29,7 @@ export const ACTS = [
   'put-document-aboard', 'record-sighting', 'display-certificate', 'replace-document', 'fetch-the-right-document', 'update-document',
   'renew-registration', 'record-registration-dates', 'register-new-owner', 'record-first-flight-date', 'record-particulars',
   'complete-annual', 'complete-condition-inspection', 'clear-inspection-list', 'complete-hundred-hour', 'complete-inspection-entry', 'record-excess-reason',
-  'record-meter-reading', 'correct-meter-reading', 'correct-record',
+  'record-meter-reading', 'correct-meter-reading', 'correct-record', 'say-landings',
   'repair-and-return-to-service', 'service-and-record', 'instructor-judges', 'complete-repair-entry', 'defer-item',
   'record-approved-uses', 'record-category', 'use-covered-category',
   'test-locator', 'replace-locator-battery', 'reinstall-locator', 'record-locator-removal', 'record-locator',

@@ -1,8 +1,9 @@
 import type { UseSet } from '../../envelope/use-set';
-import type { Meter } from '../../records/meters';
+import type { KnownFacts } from '../../records/facts';
+import { isHourMeter, type Meter } from '../../records/meters';
 import type { CivilDate } from '../../time/civil-date';
 import { endOfDay, type ZoneId } from '../../time/zone';
-import { atReading, from, type Begins, type Constraint, type Lift, type Source } from './constraint';
+import { atReading, DISPATCHER, from, lift, type Begins, type Constraint, type Lift, type Source } from './constraint';
 import type { Reason } from './reason';
 
 /** What the boundaries of one due thing have in common. */
@@ -16,16 +17,28 @@ export interface DueParts {
 }
 
 // Written out: of a few hundred such constraints an aircraft has, copying with a spread would cost more than the rules.
-function made(key: string, reason: Reason, begins: Begins, { source, records, closes, lifts, permitMayCover }: DueParts): Constraint {
+function made(key: string, reason: Reason, begins: Begins, lifts: readonly Lift[], { source, records, closes, permitMayCover }: DueParts): Constraint {
   return { key, certainty: 'failed', source, reason, records, closes, begins, ends: null, lifts, condition: false, cap: null, permitMayCover, knownSince: null };
 }
 
 /** Closes when the last good day at the field is over. */
 export function closesAfter(lastDay: CivilDate, zone: ZoneId, reason: Reason, parts: DueParts): Constraint {
-  return made(`${parts.key}.date`, reason, from(endOfDay(lastDay, zone)), parts);
+  return made(`${parts.key}.date`, reason, from(endOfDay(lastDay, zone)), parts.lifts, parts);
 }
 
-/** Closes with nothing left to a reading. */
-export function closesAt(meter: Meter, at: number, reason: Reason, parts: DueParts): Constraint {
-  return made(`${parts.key}.${meter}`, reason, atReading(meter, at), parts);
+/** True where a limit is reached only because nobody said how many landings an unlogged stretch had. */
+function reachedByGuess({ unlogged, meters, accounted }: KnownFacts, meter: Meter, at: number): boolean {
+  if (unlogged.length === 0 || isHourMeter(meter)) return false;
+  const [most, said] = [meters[meter], accounted[meter]];
+  return most.state === 'known' && said.state === 'known' && most.value >= at && said.value < at;
+}
+
+/** The ways out of a limit on a meter: as given, and saying how many landings there were where that reached it. */
+export function liftsAt(facts: KnownFacts, meter: Meter, at: number, lifts: readonly Lift[]): readonly Lift[] {
+  return reachedByGuess(facts, meter, at) ? [...lifts, lift('say-landings', DISPATCHER, meter)] : lifts;
+}
+
+/** Closes with nothing left to a reading. Where only landings that nobody counted reach it, saying how many there were is a way out too. */
+export function closesAt(facts: KnownFacts, meter: Meter, at: number, reason: Reason, parts: DueParts): Constraint {
+  return made(`${parts.key}.${meter}`, reason, atReading(meter, at), liftsAt(facts, meter, at, parts.lifts), parts);
 }
