@@ -90,7 +90,7 @@ test('two at once: a signature on what has changed meanwhile is refused, and not
   await mechanic.route('**/api/aircraft/N03TG', (route) => route.abort());
   await report('Fuel on the ground under the left tank');
   await mechanic.getByRole('button', { name: 'Sign and return to service' }).click();
-  await expect(alert(mechanic).filter({ hasText: 'changed while you were writing' })).toContainText('Pia Okoro reported a finding');
+  await expect(alert(mechanic).filter({ hasText: 'changed while you were writing' })).toContainText('Pia Okoro reported: Fuel on the ground under the left tank');
   await expect(mechanic.getByLabel('Description of the work')).toHaveValue('Checked the tip, painted.');
   await mechanic.unroute('**/api/aircraft/N03TG');
 });
