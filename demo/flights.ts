@@ -13,7 +13,7 @@ import { randomFrom } from './random';
 
 const HUNDREDTH = 36;
 const FLIERS = ['R. Dane', 'A. Verin', 'J. Sol', 'P. Okoro', 'L. Brandt', 'K. Ferro', 'M. Ostrow', 'E. Quist', 'T. Arden', 'D. Hale', 'S. Lund', 'N. Abara', 'C. Voss'];
-const REMARKS = ['Nothing to report', 'Nothing to report', 'Nothing to report', 'Nothing to report', 'Nothing to report', 'Left brake a little soft', 'Radio 2 weak beyond 20 miles', 'Trim wheel stiff when cold'];
+const REMARKS = ['Nothing to report', 'Nothing to report', 'Nothing to report', 'Nothing to report', 'Nothing to report', 'Bumpy below 2000 ft', 'Filled to the tabs for the next crew', 'Towbar is back in the hangar'];
 
 type Flight = RecordBatch['flights'][number];
 

@@ -68,6 +68,7 @@ test('a full day of an aircraft: papers, check-out, transposition, check-in, gap
   await dispatcher.getByLabel('Landings').fill('1');
   await dispatcher.getByRole('button', { name: 'Take back N03TB' }).click();
   await expect(dispatcher.getByText('Write it down, or choose that there is nothing to report.')).toBeVisible();
+  await expect(dispatcher.getByText('Say whether any of it is a defect.')).toBeVisible();
   await dispatcher.getByLabel('Nothing to report').check();
   await dispatcher.getByRole('button', { name: '6390.7', exact: true }).click();
   await expect(dispatcher.getByText('0.1 h by Block meter')).toBeVisible();
@@ -78,6 +79,7 @@ test('a full day of an aircraft: papers, check-out, transposition, check-in, gap
   // The next flight finds a gap that ends the hundred hours: the hours count, and it stays.
   await plan(dispatcher, 'W. Birk');
   await dispatcher.getByRole('row').filter({ hasText: 'W. Birk' }).getByRole('link', { name: 'Counter' }).click();
+  await expect(dispatcher.getByRole('region', { name: 'What the last pilot reported' })).toContainText('V. Aster');
   await air.fill('6401.9');
   await block.fill((Number(blockOut) + 0.1).toFixed(2));
   await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
@@ -124,6 +126,32 @@ test('a full day of an aircraft: papers, check-out, transposition, check-in, gap
   await expect(meters).toContainText('Struck by Mira Holt');
   await expect(meters).toContainText('The last digit was misread');
   await expect(dispatcher.getByRole('region', { name: 'Story' })).toContainText('Tomas Brandl signed: hundred-hour.');
+
+  // What a pilot reports is a defect or it is not: somebody says which, and a defect keeps the aircraft on the ground.
+  await plan(dispatcher, 'X. Cove');
+  await dispatcher.getByRole('row').filter({ hasText: 'X. Cove' }).getByRole('link', { name: 'Counter' }).click();
+  await expect(dispatcher.getByRole('region', { name: 'The answer for this flight, leaving now' })).toContainText('This flight can go.');
+  const blockNow = await onRecord('block');
+  await air.fill('6401.9');
+  await block.fill(blockNow);
+  await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
+  await expect(dispatcher.getByRole('button', { name: 'Take back N03TB' })).toBeVisible();
+  await air.fill('6401.9');
+  await block.fill(blockNow);
+  await dispatcher.getByLabel('Landings').fill('0');
+  await dispatcher.getByLabel('What the pilot reports').fill('Left brake soft');
+  await dispatcher.getByRole('button', { name: 'Take back N03TB' }).click();
+  await expect(dispatcher.getByText('Say whether any of it is a defect.')).toBeVisible();
+  await expectNoViolations(dispatcher);
+  await dispatcher.getByLabel('Yes, or not sure.').check();
+  await dispatcher.getByRole('button', { name: 'Take back N03TB' }).click();
+  await expect(dispatcher.getByRole('region', { name: 'Back' })).toContainText('Left brake soft');
+  await dispatcher.goto('/line');
+  await expect(row(dispatcher, 'N03TB')).toContainText('Grounded');
+  await expect(row(dispatcher, 'N03TB')).toContainText('Left brake soft');
+  await student.goto('/ramp/N03TB');
+  await expect(student.getByText('The last pilot, X. Cove')).toBeVisible();
+  await expectNoViolations(student);
 
   // And the day on paper.
   await dispatcher.goto('/sheet/N03TB');

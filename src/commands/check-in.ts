@@ -1,5 +1,5 @@
 import type { CheckIn } from '@/contracts/counter';
-import { asksAtCheckIn, lastShown, unanswered, usualRatios } from '@/core/counter/desk';
+import { asksAtCheckIn, dialState, unanswered, usualRatios } from '@/core/counter/desk';
 import { ranOn } from '@/core/counter/ran-on';
 import { hoursFromSeconds } from '@/core/quantities/hours';
 import { knownAt, presentFor } from '@/core/records/facts';
@@ -44,7 +44,7 @@ export async function checkIn(ports: Ports, actor: Actor, entry: CheckIn): Promi
     const backAt = Math.max(back, flight.leftAt) as Instant;
     const dials = await currentDials(tx, entry.aircraftId);
     const known = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
-    const states = dials.map((dial) => ({ dial, last: lastShown(dial, known.accounted) }));
+    const states = dials.map((dial) => dialState(dial, known.accounted, flight.readings.find((one) => one.dial === dial.id)?.values));
     const elapsed = Math.ceil((backAt - flight.leftAt) / 1000);
     const asks = asksAtCheckIn(states, entry.readings, elapsed, usualRatios(ranOn(await latestFlights(tx, entry.aircraftId, FLIGHTS_COMPARED))));
     const open = unanswered(asks, entry.accepted);

@@ -1,5 +1,5 @@
 import { leavingNow } from '@/core/counter/leaving';
-import { asksAtCheckOut, lastShown, unanswered } from '@/core/counter/desk';
+import { asksAtCheckOut, dialState, unanswered } from '@/core/counter/desk';
 import type { CheckOut } from '@/contracts/counter';
 import { decide } from '@/core/decision/decide';
 import { COUNTERS } from '@/core/records/meters';
@@ -36,7 +36,7 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
     // A glider may carry none: its hours come from launch and landing.
     if (dials.length === 0 && stored.facts.aircraft.category !== 'glider') throw new Refused({ code: 'invalid', message: `Nobody has said yet which meters ${registration} has. Enter them in its folder first.`, problems: [{ path: 'readings', message: 'no meter is on record' }] });
     const known = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
-    const states = dials.map((dial) => ({ dial, last: lastShown(dial, known.accounted) }));
+    const states = dials.map((dial) => dialState(dial, known.accounted));
     const asks = asksAtCheckOut(states, entry.readings);
     const open = unanswered(asks, entry.accepted);
     if (open.length > 0) throw askAgain(open, states);

@@ -2,13 +2,15 @@ import type { ReadingCorrection, StrikeEntry } from '@/contracts/corrections';
 import { readingOf } from '@/core/counter/slips';
 import { hoursFromSeconds } from '@/core/quantities/hours';
 import { mayBeSignedBy, signatureFaults, type CertificateKind, type SignedWork } from '@/core/records/certificate';
-import { knownAt, presentFor } from '@/core/records/facts';
+import { knownAt, presentFor, type AircraftFacts } from '@/core/records/facts';
 import { INSPECTION_WORK } from '@/core/records/inspection';
 import type { Uplift } from '@/core/records/measurement';
-import { isHourMeter } from '@/core/records/meters';
+import type { Standings } from '@/core/records/meter-reading';
+import { isHourMeter, METER_NAMES } from '@/core/records/meters';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt } from '@/core/time/zone';
+import { loadForMeters } from '@/db/aircraft-facts';
 import { certificatesOf, findSighting, papersOf } from '@/db/aircraft-papers';
 import { storedDate } from '@/db/checked-values';
 import { readDials } from '@/db/dials';
@@ -122,6 +124,16 @@ function mostRun(rows: readonly StoredReading[], at: Instant, corrected: Readonl
   }));
 }
 
+/** Ends a correction after which two readings contradict each other that did not before: it may be the slip itself. @throws Refused then */
+function refuseDispute(before: Standings, after: Standings): void {
+  for (const meter of METER_NAMES) {
+    const now = after[meter];
+    if (before[meter].state !== 'known' || now.state !== 'contradiction') continue;
+    const message = `Then ${METER_NAMES_IN_WORDS[meter]} would fall from ${meterText(meter, now.earlierValue)} to ${meterText(meter, now.laterValue)}, and nobody knew what it stands at. Read what you wrote again. If the other reading is wrong too, correct that one first, or say that you will. Nothing was recorded.`;
+    throw new Refused({ code: 'invalid', message, problems: [{ path: 'evenSo', message: 'contradicts another reading' }] });
+  }
+}
+
 /**
  * Puts a reading right: the old one is struck, the new one takes its place and its time. What was written down with it follows: the other
  * meters that the dial counts towards, those that no dial shows, and the hours beside fuel and oil.
@@ -170,7 +182,10 @@ export async function correctReading(ports: Ports, actor: Actor, entry: ReadingC
         await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [record]);
       }
     }
-    const before = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs)).accounted[reading.meter];
+    const standings = (facts: AircraftFacts) => knownAt(facts, presentFor(facts, recordedAt), authorityOf(club.packs)).accounted;
+    const before = standings(stored.facts)[reading.meter];
+    const after = await loadForMeters(tx, club.place, entry.aircraftId);
+    if (after !== undefined && !entry.evenSo) refuseDispute(standings(stored.facts), standings(after.facts));
     return {
       value: { readingId: entry.readingId },
       ledger: { id: entry.strikeId, reading: entry.readingId, meter: reading.meter, was: reading.entered, is: entry.shown, stood: before.state === 'known' ? before.value : null, why: entry.why },

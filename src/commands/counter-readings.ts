@@ -77,9 +77,11 @@ export function meterByMeter(newId: () => string, meters: Standings, shown: Read
   const added = (meter: Meter): number => (isHourMeter(meter) ? (meter === 'time-in-service' ? more.airborne ?? most : most) : meter === 'tow-launches' ? more.towLaunches : more.landings);
   return [...HOUR_METERS, ...COUNTERS].flatMap((meter) => {
     const standing = meters[meter];
-    if (shown.has(meter) || standing.state !== 'known' || added(meter) === 0) return [];
-    const value = standing.value + added(meter);
-    return [{ ...meterReading(newId(), meter, value, at.happenedAt ?? standing.readAt, notBefore(at.happenedAt ?? standing.readAt, at.recordedAt)), entered: isHourMeter(meter) ? (value / 3600).toFixed(2) : String(value), dialId: null, flightId: at.flightId }];
+    // Where two readings contradict each other it goes on from the most that any says: flown is flown, whichever of them is wrong.
+    const [stood, moment] = standing.state === 'known' ? [standing.value, at.happenedAt ?? standing.readAt] : [standing.state === 'contradiction' ? standing.highest : null, at.happenedAt];
+    if (shown.has(meter) || stood === null || moment === null || added(meter) === 0) return [];
+    const value = stood + added(meter);
+    return [{ ...meterReading(newId(), meter, value, moment, notBefore(moment, at.recordedAt)), entered: isHourMeter(meter) ? (value / 3600).toFixed(2) : String(value), dialId: null, flightId: at.flightId }];
   });
 }
 

@@ -11,13 +11,14 @@ import { addSeconds } from '@/core/time/instant';
 import { wallClock } from '@/core/time/zone';
 import { loadAircraft } from '@/db/aircraft-facts';
 import { inClub } from '@/db/club-transaction';
-import { latestFlights } from '@/db/flights';
+import { insertFlown, latestFlights } from '@/db/flights';
 import { othersOfKind } from '@/db/other-records';
 import { readStory } from '@/db/ledger';
 import { latestReadings } from '@/db/readings';
 import { counterFlight, counterList } from '@/queries/counter';
 import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
+import { rampAircraft } from '@/queries/ramp';
 import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
@@ -199,7 +200,7 @@ describe('a gap', () => {
     const put = async (shown: string) => {
       const reading = (await inTx((tx) => latestReadings(tx, club.aircraftId, 9))).find((one) => one.flightId === flight && one.meter === 'time-in-service' && !one.struck);
       later(60);
-      good(await correctReading(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), readingId: reading?.id ?? '', shown, why: 'Misread', password: PASSWORD }));
+      good(await correctReading(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), readingId: reading?.id ?? '', shown, evenSo: false, why: 'Misread', password: PASSWORD }));
     };
     await put('12.10');
     expect([await counted(), await gaps()]).toEqual([103, [['0.1 h', '12.0 h', '12.1 h', true], ['0.4 h', '12.0 h', '12.4 h', false]]]);
@@ -264,12 +265,31 @@ describe('slips at check-in', () => {
   });
   it('fuel, oil and a defect found in flight go on record with it', async () => {
     const flight = await out();
-    good(await comeBack(flight, text(start + 3600), { fuelAdded: { amount: '12.5', unit: 'US gal', grade: 'leaded', volume: volume('12.5', 'US gal') }, oilAdded: { amount: '1', unit: 'US qt', grade: null, volume: volume('1', 'US qt') }, remarks: { words: 'Runs rough below 2000' }, defects: [{ findingId: randomUUID(), what: 'Engine runs rough' }] }));
+    good(await comeBack(flight, text(start + 3600), { fuelAdded: { amount: '12.5', unit: 'US gal', grade: 'leaded', volume: volume('12.5', 'US gal') }, oilAdded: { amount: '1', unit: 'US qt', grade: null, volume: volume('1', 'US qt') }, remarks: { words: 'Runs rough below 2000', noDefect: false }, defects: [{ findingId: randomUUID(), what: 'Engine runs rough' }] }));
     // Both were written at the same moment, so that neither is the first.
     const added = [...await inTx((tx) => othersOfKind(tx, club.aircraftId, 'uplift'))].sort((a, b) => a.what.localeCompare(b.what));
     expect(added).toMatchObject([{ what: 'fuel', timeInService: start + 3600 }, { what: 'oil', timeInService: start + 3600 }]);
     expect(await row()).toMatchObject({ verdict: 'Grounded', reasons: [{ headline: 'Engine runs rough (In flight).' }] });
     expect((await inTx((tx) => latestFlights(tx, club.aircraftId, 1)))[0]?.returned).toMatchObject({ fuelAdded: '12.5 US gal, leaded', oilAdded: '1 US qt', remarks: 'Runs rough below 2000' });
+  });
+  it('what the last pilot reported is there for the next one, at the Counter and on the ramp, until another flight came back', async () => {
+    const [counter, ramp] = [async (flightId: string) => (await inTx((tx) => counterFlight(tx, club.clubId, flightId, club.ports.now())))?.lastReport, async () => (await inTx((tx) => rampAircraft(tx, club.clubId, 'N02TB', club.ports.now())))?.lastReport];
+    expect([await counter(await planned()), await ramp()]).toEqual([null, null]);
+    good(await comeBack(await out(), text(start + 3600), { remarks: { words: 'Bumpy below 2000 ft', noDefect: true } }));
+    const second = await planned({}, 'J. Sol');
+    const first = { by: 'R. Dane', words: 'Bumpy below 2000 ft', noted: true };
+    expect([await counter(second), await ramp()]).toMatchObject([first, first]);
+    good(await leave(second, text(start + 3600)));
+    // While it is out, the last that came back still counts; whoever takes this one back is not asked about another.
+    expect([await counter(second), await ramp()]).toMatchObject([null, first]);
+    later(3600);
+    good(await comeBack(second, text(start + 5400)));
+    expect([await counter(await planned()), await ramp()]).toMatchObject([{ by: 'J. Sol', words: null, noted: true }, { by: 'J. Sol', words: null }]);
+    // Of one that a list brought in nobody noted anything: that is to be asked.
+    later(3600);
+    const third = { id: randomUUID(), aircraftId: club.aircraftId, personName: 'T. Arden', purpose: null, crew: null, readings: [], fuelAboard: null, oilAboard: null, remarks: null, leftAt: addSeconds(club.ports.now(), -1800), recordedAt: club.ports.now() };
+    await inTx((tx) => insertFlown(tx, club.clubId, club.aircraftId, 'test', [{ ...third, returned: { readings: [], landings: 1, towLaunches: null, billed: null, billedFrom: null, fuelAdded: null, oilAdded: null, remarks: 'not said', at: club.ports.now(), recordedAt: club.ports.now() } }]));
+    expect(await ramp()).toMatchObject({ by: 'T. Arden', words: null, noted: false });
   });
 });
 

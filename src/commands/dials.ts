@@ -1,5 +1,5 @@
 import type { DialExchange, NewDial } from '@/contracts/counter';
-import { lastShown } from '@/core/counter/desk';
+import { dialState } from '@/core/counter/desk';
 import { readingOf } from '@/core/counter/slips';
 import { countsAfterExchange, type Dial } from '@/core/records/dial';
 import { knownAt, presentFor } from '@/core/records/facts';
@@ -7,6 +7,8 @@ import { authorityOf } from '@/core/rules/register';
 import { currentDials, insertDials, readDials } from '@/db/dials';
 import { insertReadings } from '@/db/folder-rows';
 import { shownText } from '@/explain/counter';
+import { meterText, sentenceCase } from '@/explain/formats';
+import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
 import { meterReading } from './counter-readings';
@@ -23,6 +25,9 @@ function wrapOf(text: string | null, unit: Dial['unit']): number | null {
   if (value === undefined || value === 0) throw invalid('wrapsAt', 'Say where it starts again from zero, such as 10000, or leave it empty.');
   return value;
 }
+
+/** Hours that nobody wrote down are seen only beside a figure that is known. */
+const disputed = (name: string, earlier: string, later: string): string => `${sentenceCase(name)}: ${earlier} and later ${later} are on record, and one of them is wrong. Correct that one first.`;
 
 /** Says that an aircraft has a meter, what it counts towards and what each of those stands at now. */
 export async function addDial(ports: Ports, actor: Actor, entry: NewDial): Promise<Outcome<{ readonly dialId: string; readonly revision: number }>> {
@@ -41,6 +46,7 @@ export async function addDial(ports: Ports, actor: Actor, entry: NewDial): Promi
       const value = readingOf(standsAt, entry.unit);
       if (value === undefined) throw invalid('counts', 'Write what each stands at now, such as 4749.5.');
       const standing = known.accounted[meter];
+      if (standing.state === 'contradiction') throw invalid('counts', disputed(METER_NAMES_IN_WORDS[meter], meterText(meter, standing.earlierValue), meterText(meter, standing.laterValue)));
       if (standing.state === 'known' && value < standing.value) throw invalid('counts', `That is less than ${shownText(entry.unit, standing.value)}, which is on record. Read it again, or correct the entry before.`);
       return { meter, value };
     });
@@ -62,7 +68,8 @@ export async function exchangeDial(ports: Ports, actor: Actor, entry: DialExchan
     const [lastRead, firstRead] = [readingOf(entry.lastShown, old.unit), readingOf(entry.firstShown, old.unit)];
     if (lastRead === undefined) throw invalid('lastShown', 'Write what the old meter showed when it was taken out.');
     if (firstRead === undefined) throw invalid('firstShown', 'Write what the new meter shows.');
-    const before = lastShown(old, knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs)).accounted);
+    const { last: before, disputed: two } = dialState(old, knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs)).accounted);
+    if (two !== null) throw invalid('lastShown', disputed(old.name, shownText(old.unit, two.earlier), shownText(old.unit, two.later)));
     if (before !== null && lastRead < before) throw invalid('lastShown', `The old meter cannot have shown less than ${shownText(old.unit, before)}, which is on record. If it had stopped, write ${shownText(old.unit, before)}.`);
     const dial: Dial = { ...old, id: entry.dialId, name: entry.name, happenedAt: recordedAt, recordedAt, counts: countsAfterExchange(old, lastRead, firstRead), wrapsAt: wrapOf(entry.wrapsAt, old.unit), replaces: old.id };
     await insertDials(tx, actor.clubId, entry.aircraftId, actor.personId, [{ ...dial, why: entry.why }]);

@@ -217,7 +217,7 @@ describe('correcting', () => {
     await flown('4160.3');
     expect((await due('100-hour'))?.left).toBe('48.4 h');
     const wrong = (await folderNow()).readings.find(({ shown, stands }) => shown === '4160.3' && stands.startsWith('time in service'))?.id ?? '';
-    good(await correctReading(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), readingId: wrong, shown: '4151.3', why: 'A digit mistaken', password: PASSWORD }));
+    good(await correctReading(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), readingId: wrong, shown: '4151.3', evenSo: false, why: 'A digit mistaken', password: PASSWORD }));
     expect((await due('100-hour'))?.left).toBe('57.4 h');
     const { dials, readings } = await folderNow();
     expect(dials[0]).toMatchObject({ shows: '4151.3 h', counts: [{ stands: '4151.3 h' }, { stands: '901.0 h' }] });
@@ -229,13 +229,13 @@ describe('correcting', () => {
   it('a reading of a dial that counts towards two meters is corrected for both, also without a flight', async () => {
     good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: await revision(), name: 'Block meter', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: '4510.3' }, { meter: 'propeller', standsAt: '900' }], shows: '4510.3', wrapsAt: null }));
     const wrong = (await folderNow()).readings.find(({ stands }) => stands === 'propeller time 900.0 h')?.id ?? '';
-    good(await correctReading(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), readingId: wrong, shown: '4150.3', why: 'Two digits swapped', password: PASSWORD }));
+    good(await correctReading(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), readingId: wrong, shown: '4150.3', evenSo: false, why: 'Two digits swapped', password: PASSWORD }));
     expect((await folderNow()).dials[0]).toMatchObject({ shows: '4150.3 h', counts: [{ stands: '4150.3 h' }, { stands: '540.0 h' }] });
   });
   it.each([['no figure', 'x', 'shown'], ['nothing', '', 'shown']])('refuses %s', async (_, shown, path) => {
     await flown('4151.3');
     const reading = (await folderNow()).readings[0]?.id ?? '';
-    expect(bad(await correctReading(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), readingId: reading, shown, why: 'Slip', password: PASSWORD }))).toMatchObject({ problems: [{ path }] });
+    expect(bad(await correctReading(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), readingId: reading, shown, evenSo: false, why: 'Slip', password: PASSWORD }))).toMatchObject({ problems: [{ path }] });
   });
 });
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { checkInSchema } from './counter';
 import { findingSchema } from './report-finding';
 import { problemsOf, problemText } from './problem';
 import { returnToServiceSchema } from './return-to-service';
@@ -29,6 +30,19 @@ describe('what a mechanic enters', () => {
     [{ password: '' }, 'password: enter your password: it is your signature'], [{ description: '' }, 'description: expected some text'], [{ certificateId: '' }, 'certificateId: choose the certificate that you sign by'],
     [{ work: 'fixed' }, 'work: say what was done'], [{ completedOn: '2026-02-29' }, "completedOn: expected a day that exists, YYYY-MM-DD, 1900 to 2199, got '2026-02-29'"],
   ])('%j', (change, complaint) => { expect(complaints(returnToServiceSchema, { ...closing, ...change })).toContain(complaint); });
+});
+
+describe('what the Counter takes back', () => {
+  const back = { flightId: ID, aircraftId: ID, at: { date: '2026-11-24', clock: '11:00' }, readings: [], accepted: [], airborne: null, landings: 2, towLaunches: null, fuelAdded: null, oilAdded: null, remarks: 'nothing-to-report', defects: [] };
+  const untold = 'remarks: say that none of it is a defect, or enter the defect: words alone keep no aircraft on the ground';
+  const defect = { findingId: ID, what: 'Left brake soft' };
+  it.each([
+    [{}, []], [{ remarks: { words: 'Bumpy', noDefect: true } }, []], [{ remarks: { words: 'Left brake soft', noDefect: false }, defects: [defect] }, []], [{ remarks: { words: 'Bumpy', noDefect: true }, defects: [defect] }, []],
+    [{ remarks: { words: 'Left brake soft', noDefect: false } }, [untold]],
+  ])('%j', (change, wrong) => { expect(complaints(checkInSchema, { ...back, ...change })).toEqual(wrong); });
+  it('words of which nobody said whether they are a defect, and no words at all, are refused', () => {
+    for (const remarks of [{ words: 'Left brake soft' }, { words: '', noDefect: true }, '', null]) expect(complaints(checkInSchema, { ...back, remarks }).length).toBeGreaterThan(0);
+  });
 });
 
 describe('scalars', () => {

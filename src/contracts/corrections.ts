@@ -12,5 +12,7 @@ export const strikeSchema = z.strictObject({ ...base, kind: z.enum(STRUCK_KINDS)
 export type StrikeEntry = z.output<typeof strikeSchema>;
 
 /** A reading that was written down wrongly, with what the meter really showed. */
-export const correctReadingSchema = z.strictObject({ ...base, readingId: z.uuid('choose the reading'), shown: z.string().trim().max(12) });
+export const correctReadingSchema = z.strictObject({ ...base, readingId: z.uuid('choose the reading'), shown: z.string().trim().max(12),
+  /** That it is meant though it contradicts another reading: that one is wrong too, and is put right next. */
+  evenSo: z.boolean('say whether it is meant even so') });
 export type ReadingCorrection = z.output<typeof correctReadingSchema>;

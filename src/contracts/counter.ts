@@ -36,10 +36,10 @@ export const checkInSchema = z.strictObject({
   towLaunches: z.number().int().min(0).max(200).nullable(),
   fuelAdded: amount.nullable(), oilAdded: amount.nullable(),
   /** What the pilot reports; 'nothing to report' is chosen, never assumed. */
-  remarks: z.union([z.literal('nothing-to-report'), z.strictObject({ words: textSchema(1000) })], 'say what there is to report, or choose that there is nothing'),
+  remarks: z.union([z.literal('nothing-to-report'), z.strictObject({ words: textSchema(1000), noDefect: z.boolean('say whether any of it is a defect') })], 'say what there is to report, or choose that there is nothing'),
   /** Defects found in flight: each becomes a finding. */
   defects: z.array(z.strictObject({ findingId: z.uuid(), what: textSchema(1000) })).max(10),
-});
+}).refine(({ remarks, defects }) => remarks === 'nothing-to-report' || remarks.noDefect || defects.length > 0, { path: ['remarks'], message: 'say that none of it is a defect, or enter the defect: words alone keep no aircraft on the ground' });
 export type CheckIn = z.output<typeof checkInSchema>;
 export type CheckInInput = z.input<typeof checkInSchema>;
 

@@ -1,4 +1,4 @@
-import { lastShown, usualRatios } from '@/core/counter/desk';
+import { dialState, usualRatios, type DialState } from '@/core/counter/desk';
 import type { UsualRatio } from '@/core/counter/readings';
 import { decidePrepared } from '@/core/decision/decide';
 import type { FlightAnswer, Verdict } from '@/core/decision/decision';
@@ -6,7 +6,6 @@ import { leavingNow } from '@/core/counter/leaving';
 import { ranOn } from '@/core/counter/ran-on';
 import type { WindowPicture } from '@/core/envelope/window-picture';
 import { boxAhead, BOX_SLACK } from '@/core/records/box-reading';
-import type { Dial } from '@/core/records/dial';
 import { knownAt } from '@/core/records/facts';
 import { airborneTime } from '@/core/records/planned-flight';
 import { authorityOf } from '@/core/rules/register';
@@ -26,6 +25,7 @@ import { tellFlight } from '@/explain/flight';
 import { clockText, momentText, sentenceCase } from '@/explain/formats';
 import { DOCUMENT_NAMES, NOT_CHECKED_NAMES, PURPOSE_NAMES } from '@/explain/names';
 import { windowText } from '@/explain/window-text';
+import { lastReport, type LastReport } from './last-report';
 import { preparedFor, rulesOf } from './prepared';
 
 /** What is usual between two dials is seen on so many of the last flights. */
@@ -99,10 +99,8 @@ function sameDay(a: Instant, b: Instant, zone: Parameters<typeof civilDateAt>[1]
 }
 
 /** A dial as the Counter asks for it. */
-export interface CounterDial {
-  readonly dial: Dial;
-  /** What it must show, in seconds or counts; null where it was never read. */
-  readonly last: number | null;
+export interface CounterDial extends DialState {
+  /** What it must show, or why nobody can say. */
   readonly lastText: string;
 }
 
@@ -132,6 +130,8 @@ export interface CounterFlight {
   readonly tows: boolean;
   readonly papers: readonly { readonly name: string; readonly keptWhere: string }[];
   readonly elsewhere: string | null;
+  /** What the last pilot said; null where no flight came back yet. */
+  readonly lastReport: LastReport | null;
   /** What a box counted beside the meters before this flight, where that is more than they may differ. */
   readonly box: string | null;
   readonly out: { readonly leftAt: Instant; readonly left: string; readonly readings: readonly { readonly name: string; readonly shown: string }[]; readonly fuelAboard: string | null; readonly oilAboard: string | null } | null;
@@ -167,10 +167,11 @@ export async function counterFlight(tx: ClubTransaction, clubId: string, flightI
     plannedWhen: planned === undefined ? 'not planned' : `${momentText(planned.flight.starts, zone)} to ${clockText(planned.flight.ends, zone)}`, airborne: planned === undefined ? '' : shownText('h', airborneTime(planned.flight)),
     verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), answer: decision.flight?.answer ?? null, words: decision.flight === null ? '' : tellFlight(decision.flight, decision, zone),
     against: closing.map((constraint) => tellConstraint(constraint, 'in-force')),
-    dials: dials.map((dial) => { const last = lastShown(dial, known.accounted); return { dial, last, lastText: last === null ? 'never read' : shownText(dial.unit, last) }; }),
+    dials: dials.map((dial) => { const state = dialState(dial, known.accounted, flown?.readings.find((one) => one.dial === dial.id)?.values); return { ...state, lastText: state.last === null ? (state.disputed === null ? 'never read' : 'two readings contradict each other') : shownText(dial.unit, state.last) }; }),
     usual: usualRatios(ranOn(await latestFlights(tx, aircraftId, FLIGHTS_COMPARED))),
     asksAirborne: !dials.some(({ counts }) => counts.some(({ meter }) => meter === 'time-in-service')) && known.accounted['time-in-service'].state === 'known', tows: (planned?.flight.purpose ?? flown?.purpose) === 'glider-towing',
     papers: papers.filter(({ tank_fitted: fitted }) => fitted !== false).map((row) => ({ name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]), keptWhere: row.kept_where ?? 'place not recorded' })),
+    lastReport: flown === undefined ? await lastReport(tx, aircraftId, zone) : null,
     box: flown !== undefined || other !== undefined || ahead === null || ahead <= BOX_SLACK ? null : `The meter box counted ${shownText('h', ahead)} more than the flights and readings on record. Somebody may have flown and not written it down: read the meters with care. The hours count already.`,
     elsewhere: other === undefined ? null : `${decision.registration} is out with ${other.personName} since ${momentText(other.leftAt, zone)}. Check that flight in first.`,
     out: flown === undefined ? null : { leftAt: flown.leftAt, left: momentText(flown.leftAt, zone), readings: shownOf(flown.readings), fuelAboard: flown.fuelAboard, oilAboard: flown.oilAboard },

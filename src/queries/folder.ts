@@ -1,4 +1,4 @@
-import { lastShown } from '@/core/counter/desk';
+import { dialState } from '@/core/counter/desk';
 import { decidePrepared } from '@/core/decision/decide';
 import type { DecidedConstraint, LimitAhead } from '@/core/decision/decision';
 import { mayBeSignedBy, type CertificateKind, type Signature, type SignedWork } from '@/core/records/certificate';
@@ -168,9 +168,9 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
       state: row.tank_fitted === false ? 'not-needed' : row.aboard === true ? 'aboard' : row.aboard === false ? 'missing' : 'not-looked-for', seen: `${momentText(storedInstant(row.happened_at), zone)}${row.display_name === null ? '' : ` by ${row.display_name}`}`,
     })),
     dials: dials.map((dial) => {
-      const last = lastShown(dial, known.accounted);
+      const { last, disputed } = dialState(dial, known.accounted);
       return {
-        id: dial.id, name: dial.name, unit: dial.unit, bills: dial.bills, shows: last === null ? 'never read' : shownText(dial.unit, last), replaced: !inUse.has(dial.id), why: dial.why, since: dateText(civilDateAt(dial.happenedAt, zone)),
+        id: dial.id, name: dial.name, unit: dial.unit, bills: dial.bills, shows: last === null ? (disputed === null ? 'never read' : 'two readings contradict each other') : shownText(dial.unit, last), replaced: !inUse.has(dial.id), why: dial.why, since: dateText(civilDateAt(dial.happenedAt, zone)),
         counts: dial.counts.map(({ meter }) => { const standing = known.accounted[meter]; return { meter, name: METER_NAMES_IN_WORDS[meter], stands: standing.state === 'known' ? meterText(meter, standing.value) : 'not known' }; }),
       };
     }),

@@ -6,10 +6,11 @@ import { stepsAt } from '@/core/walkround/classify';
 import { placeOnAircraft } from '@/core/walkround/place';
 import { STATIONS } from '@/core/walkround/steps';
 import { findByRegistration, listAircraft } from '@/db/aircraft-papers';
-import { readClub } from '@/db/clubs';
+import { readClub, type Club } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
 import { othersOfKind } from '@/db/other-records';
 import { sentenceCase } from '@/explain/formats';
+import { lastReport, type LastReport } from './last-report';
 
 /** The aircraft that a finding can be reported on. */
 export interface RampList {
@@ -23,6 +24,8 @@ export interface RampAircraft {
   readonly typeName: string;
   /** Whether the daily inspection was signed for today; null under rules that ask for none. */
   readonly daily: 'signed' | 'not-signed' | null;
+  /** What the last pilot said; null where no flight came back yet. */
+  readonly lastReport: LastReport | null;
   readonly stations: readonly { readonly id: string; readonly name: string; readonly places: readonly { readonly side: 'left' | 'right' | null; readonly name: string }[]; readonly items: readonly { readonly step: string; readonly item: string; readonly typical: string }[] }[];
 }
 
@@ -31,8 +34,7 @@ export async function rampList(tx: ClubTransaction): Promise<RampList> {
   return { aircraft: (await listAircraft(tx)).map((row) => ({ aircraftId: row.aircraft_id, registration: row.registration, typeName: row.type_name })) };
 }
 
-async function dailyOf(tx: ClubTransaction, clubId: string, aircraftId: string, now: Instant): Promise<RampAircraft['daily']> {
-  const { packs, place: { zone } } = await readClub(tx, clubId);
+async function dailyOf(tx: ClubTransaction, { packs, place: { zone } }: Club, aircraftId: string, now: Instant): Promise<RampAircraft['daily']> {
   const authority = authorityOf(packs);
   if (authority !== 'au') return null;
   const today = civilDateAt(now, zone);
@@ -43,8 +45,9 @@ async function dailyOf(tx: ClubTransaction, clubId: string, aircraftId: string, 
 export async function rampAircraft(tx: ClubTransaction, clubId: string, registration: string, now: Instant): Promise<RampAircraft | null> {
   const row = await findByRegistration(tx, registration);
   if (row === undefined) return null;
+  const club = await readClub(tx, clubId);
   return {
-    aircraftId: row.aircraft_id, registration: row.registration, typeName: row.type_name, daily: await dailyOf(tx, clubId, row.aircraft_id, now),
+    aircraftId: row.aircraft_id, registration: row.registration, typeName: row.type_name, daily: await dailyOf(tx, club, row.aircraft_id, now), lastReport: await lastReport(tx, row.aircraft_id, club.place.zone),
     stations: STATIONS.map(({ id, name, sided }) => ({ id, name, places: (sided ? (['left', 'right'] as const) : [null]).map((side) => ({ side, name: sentenceCase(placeOnAircraft(id, side)) })), items: stepsAt(id, row.features).map(({ code, item, typicalDefect }) => ({ step: code, item, typical: typicalDefect })) }))
       .filter(({ items }) => items.length > 0),
   };

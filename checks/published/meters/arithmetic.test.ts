@@ -40,7 +40,7 @@ describe('time in service is not block time', () => {
   // Off blocks 10:00, airborne 10:12, touchdown 11:06, on blocks 11:12. By hand: 54 minutes in the air = 0.9 h; 72 minutes = 1.2 h.
   it('0.9 h count towards inspections, 1.2 h are billed', () => { expect([h(54 * 60), h(72 * 60)]).toEqual(['0.90', '1.20']); });
   it('two meters of that flight agree with each other and with the clock', () => {
-    const dials = [{ dial: dial([{ meter: 'time-in-service', offset: 0 }], { id: 'air' }), last: hours('1000') }, { dial: dial([{ meter: 'block', offset: 0 }]), last: hours('1200') }];
+    const dials = [{ dial: dial([{ meter: 'time-in-service', offset: 0 }], { id: 'air' }), last: hours('1000'), disputed: null }, { dial: dial([{ meter: 'block', offset: 0 }]), last: hours('1200'), disputed: null }];
     const usual = [{ dial: 'air', other: 'block', least: 0.7, most: 0.85 }];
     const read = (air: string, block: string) => unanswered(asksAtCheckIn(dials, [{ dial: 'air', shown: air }, { dial: 'block', shown: block }], 72 * 60, usual), []).map(({ kind, dial: on }) => `${kind} ${on}`);
     expect(read('1000.9', '1201.2')).toEqual([]);
@@ -61,7 +61,7 @@ describe('the chain from closing to opening', () => {
     ['two digits swapped', '4717.5', '4177.5'], ['the point left out', '41775', '4177.5'], ['a digit left out', '477.5', '4177.5'], ['a digit twice', '41777.5', '4177.5'], ['one digit misread', '4117.5', '4177.5'],
   ])('%s: %s offers %s', (_, typed, meant) => { expect(likelyIntended(typed, 'h', { from: hours('4177.5'), to: hours('4179.0') }, hours('4177.5')).map(({ text }) => text)).toContain(meant); });
   it('a gap is asked before it is written, and a plain reading is not', () => {
-    const state = [{ dial: dial([{ meter: 'time-in-service', offset: 0 }]), last: hours('4177.5') }];
+    const state = [{ dial: dial([{ meter: 'time-in-service', offset: 0 }]), last: hours('4177.5'), disputed: null }];
     expect(asksAtCheckOut(state, [{ dial: 'block', shown: '4177.5' }])).toEqual([]);
     expect(asksAtCheckOut(state, [{ dial: 'block', shown: '4178.1' }])).toMatchObject([{ kind: 'gap', length: readingOf('0.6', 'h') }]);
   });
@@ -76,7 +76,7 @@ describe('a box beside the meters', () => {
     expect([service.state === 'known' ? h(service.value) : '', boxAhead(all, meters) === null ? null : h(boxAhead(all, meters) ?? 0)]).toEqual([stands, ahead]);
   });
   it('makes nothing known, and settles no contradiction', () => {
-    const contradiction = { state: 'contradiction' as const, earlier: 'a', later: 'b', earlierValue: 2, laterValue: 1 };
+    const contradiction = { state: 'contradiction' as const, earlier: 'a', later: 'b', earlierValue: 2, laterValue: 1, highest: 2 };
     expect(withBoxes(standings({}), box('1'))['time-in-service']).toEqual({ state: 'unknown' });
     expect(withBoxes(standings({ 'time-in-service': contradiction }), box('9'))['time-in-service']).toEqual(contradiction);
   });

@@ -19,36 +19,36 @@ describe('what a dial must show', () => {
   it.each([
     ['nothing on record', [{ meter: 'engine', offset: 0 }], none, null], ['a meter with its offset', [{ meter: 'engine', offset: hours('10') }], { ...none, engine: known('100') }, hours('90')],
     ['two meters: the higher of both', [{ meter: 'engine', offset: 0 }, { meter: 'time-in-service', offset: hours('10') }], { ...none, engine: known('100'), 'time-in-service': known('112') }, hours('102')],
-    ['an offset above what is on record', [{ meter: 'engine', offset: hours('101') }], { ...none, engine: known('100') }, null], ['records that contradict each other', [{ meter: 'engine', offset: 0 }], { ...none, engine: { state: 'contradiction', earlier: 'a', later: 'b', earlierValue: 2, laterValue: 1 } as const }, null],
+    ['an offset above what is on record', [{ meter: 'engine', offset: hours('101') }], { ...none, engine: known('100') }, null], ['records that contradict each other', [{ meter: 'engine', offset: 0 }], { ...none, engine: { state: 'contradiction', earlier: 'a', later: 'b', earlierValue: 2, laterValue: 1, highest: 2 } as const }, null],
   ] as const)('%s', (_, counts, meters, shown) => { expect(lastShown({ counts }, meters)).toBe(shown); });
 });
 
 describe('asked at check-out', () => {
-  const last = { dial: block, last: hours('4177.5') };
+  const last = { dial: block, last: hours('4177.5'), disputed: null };
   it.each([
     ['the same', '4177.5', []], ['the same with a zero more', '4177.50', []], ['nothing', '', ['block missing null']], ['words', 'about 4178', ['block unreadable null']], ['a tenth more', '4177.6', ['block gap flown-unlogged']], ['a hundredth less', '4177.49', ['block below null']],
   ])('%s', (_, shown, asked) => { expect(kinds(asksAtCheckOut([last], [{ dial: 'block', shown }]))).toEqual(asked); });
-  it('a dial that nobody read', () => { expect(kinds(asksAtCheckOut([last, { dial: dial('engine'), last: null }], [{ dial: 'block', shown: '4177.5' }]))).toEqual(['engine missing null']); });
+  it('a dial that nobody read', () => { expect(kinds(asksAtCheckOut([last, { dial: dial('engine'), last: null, disputed: null }], [{ dial: 'block', shown: '4177.5' }]))).toEqual(['engine missing null']); });
   it('says how long nobody wrote anything down, and what was probably meant', () => {
     expect(asksAtCheckOut([last], [{ dial: 'block', shown: '4717.5' }])).toMatchObject([{ kind: 'gap', last: hours('4177.5'), length: hours('540'), intended: [{ text: '4177.5', slip: 'transposed' }] }]);
   });
-  it('a dial that never was read has nothing to compare with', () => { expect(asksAtCheckOut([{ dial: block, last: null }], [{ dial: 'block', shown: '12' }])).toEqual([]); });
-  it('one that started again from zero', () => { expect(asksAtCheckOut([{ dial: short, last: hours('999.9') }], [{ dial: 'short', shown: '0.4' }])).toMatchObject([{ kind: 'below', run: hours('0.5'), accept: 'started-again-from-zero' }]); });
+  it('a dial that never was read has nothing to compare with', () => { expect(asksAtCheckOut([{ dial: block, last: null, disputed: null }], [{ dial: 'block', shown: '12' }])).toEqual([]); });
+  it('one that started again from zero', () => { expect(asksAtCheckOut([{ dial: short, last: hours('999.9'), disputed: null }], [{ dial: 'short', shown: '0.4' }])).toMatchObject([{ kind: 'below', run: hours('0.5'), accept: 'started-again-from-zero' }]); });
 });
 
 describe('asked at check-in', () => {
-  const out = { dial: block, last: hours('4177.5') };
+  const out = { dial: block, last: hours('4177.5'), disputed: null };
   it.each([
     ['an hour', '4178.5', []], ['two digits swapped', '4187.5', ['block doubt read-again']], ['backwards', '4170.0', ['block below null']], ['nothing', ' ', ['block missing null']], ['no number', '4178,5', ['block unreadable null']],
   ])('%s', (_, shown, asked) => { expect(kinds(asksAtCheckIn([out], [{ dial: 'block', shown }], HOUR, []))).toEqual(asked); });
   it('offers what was probably meant', () => { expect(asksAtCheckIn([out], [{ dial: 'block', shown: '4718.5' }], HOUR, [])[0]?.intended.map(({ text }) => text)).toEqual(['4178.5']); });
   it('a dial over its highest figure is asked about once, and then counts on', () => {
-    const at999 = { dial: short, last: hours('999.9') };
+    const at999 = { dial: short, last: hours('999.9'), disputed: null };
     expect(kinds(asksAtCheckIn([at999], [{ dial: 'short', shown: '0.8' }], HOUR, []))).toEqual(['short below started-again-from-zero']);
     expect(kinds(asksAtCheckIn([at999], [{ dial: 'short', shown: '500.0' }], HOUR, []))).toEqual(['short below null']);
   });
   it('the usual share of one dial in another', () => {
-    const two = [{ dial: dial('air'), last: hours('100') }, out];
+    const two = [{ dial: dial('air'), last: hours('100'), disputed: null }, out];
     const usual = usualRatios(Array.from({ length: 5 }, (_, n) => new Map([['air', 2880 + 60 * n], ['block', HOUR]])));
     expect(usual).toEqual([{ dial: 'air', other: 'block', least: 0.8 - 0.05, most: (2880 + 240) / HOUR + 0.05 }]);
     const asked = (air: string) => kinds(asksAtCheckIn(two, [{ dial: 'air', shown: air }, { dial: 'block', shown: '4178.5' }], HOUR, usual));
@@ -58,13 +58,13 @@ describe('asked at check-in', () => {
 });
 
 describe('an answer', () => {
-  const asks = asksAtCheckOut([{ dial: block, last: hours('10') }], [{ dial: 'block', shown: '10.5' }]);
+  const asks = asksAtCheckOut([{ dial: block, last: hours('10'), disputed: null }], [{ dial: 'block', shown: '10.5' }]);
   it('holds for the figure that was asked about, and no other', () => {
     expect(unanswered(asks, asks.map(({ key }) => key))).toEqual([]);
-    expect(unanswered(asksAtCheckOut([{ dial: block, last: hours('10') }], [{ dial: 'block', shown: '10.6' }]), asks.map(({ key }) => key))).toHaveLength(1);
+    expect(unanswered(asksAtCheckOut([{ dial: block, last: hours('10'), disputed: null }], [{ dial: 'block', shown: '10.6' }]), asks.map(({ key }) => key))).toHaveLength(1);
   });
   it('does not help where only another reading will do', () => {
-    const below = asksAtCheckOut([{ dial: block, last: hours('10') }], [{ dial: 'block', shown: '9' }]);
+    const below = asksAtCheckOut([{ dial: block, last: hours('10'), disputed: null }], [{ dial: 'block', shown: '9' }]);
     expect(unanswered(below, below.map(({ key }) => key))).toHaveLength(1);
   });
 });

@@ -1,10 +1,14 @@
 import { runOverZero, type Dial } from '../records/dial';
 import type { Standings } from '../records/meter-reading';
+import type { Meter } from '../records/meters';
 import { compareOut, doubtsAtCheckIn, windowAtCheckIn, type InDoubt, type UsualRatio } from './readings';
 import { likelyIntended, readingOf, type Intended } from './slips';
 
-/** A dial with what it showed last: in seconds or counts, null where it was never read. */
-export interface DialState { readonly dial: Dial; readonly last: number | null }
+/**
+ * A dial with what it showed last: in seconds or counts, null where it was never read. `disputed` are two readings on record, as it showed
+ * them, of which one must be wrong: what it has to show now nobody can say.
+ */
+export interface DialState { readonly dial: Dial; readonly last: number | null; readonly disputed: { readonly earlier: number; readonly later: number } | null }
 
 /** What somebody typed for a dial. */
 export interface Entered { readonly dial: string; readonly shown: string }
@@ -22,9 +26,17 @@ export function lastShown({ counts }: Pick<Dial, 'counts'>, meters: Standings): 
   return last === null || last < 0 ? null : last;
 }
 
+/** A dial by everything on record. @param meters what they stand at; @param left what the meters stood at when the flight left that comes back: where the record is disputed since, it ran on from there */
+export function dialState(dial: Dial, meters: Standings, left: readonly { readonly meter: Meter; readonly value: number }[] = []): DialState {
+  const disputed = dial.counts.flatMap(({ meter, offset }) => { const standing = meters[meter]; return standing.state === 'contradiction' ? [{ earlier: standing.earlierValue - offset, later: standing.laterValue - offset }] : []; })[0] ?? null;
+  const then = left.flatMap(({ meter, value }) => dial.counts.flatMap((count) => (count.meter === meter ? [value - count.offset] : [])))[0];
+  return { dial, last: disputed === null || then === undefined ? lastShown(dial, meters) : then, disputed };
+}
+
 /** What is asked about a reading before it is written down. `accept` is what answering yes to it says; null where only another reading will do. */
 export type Question = { readonly key: string; readonly dial: string; readonly shown: string; readonly intended: readonly Intended[]; readonly accept: 'flown-unlogged' | 'started-again-from-zero' | 'read-again' | null } & (
   | { readonly kind: 'missing' }
+  | { readonly kind: 'disputed'; readonly earlier: number; readonly later: number }
   | { readonly kind: 'unreadable' }
   | { readonly kind: 'gap'; readonly last: number; readonly length: number }
   | { readonly kind: 'below'; readonly last: number; readonly run: number | null }
@@ -44,8 +56,10 @@ const shownFor = (entered: readonly Entered[], { dial }: DialState) => entered.f
 /** What is to be asked at check-out: every dial must be read, and show what it showed when the last flight ended. Nothing to ask: an empty list. */
 export function asksAtCheckOut(dials: readonly DialState[], entered: readonly Entered[]): readonly Question[] {
   return dials.flatMap((state): readonly Question[] => {
-    const { dial, last } = state;
+    const { dial, last, disputed } = state;
     const shown = shownFor(entered, state);
+    // With nothing to compare it with, hours that nobody wrote down would go unseen.
+    if (disputed !== null) return [{ ...question(dial.id, shown ?? '', 'disputed'), kind: 'disputed', ...disputed, intended: [], accept: null }];
     const point = last === null ? null : { from: last, to: last };
     const trouble = unreadable(state, shown, point);
     if (trouble !== null || shown === undefined) return trouble === null ? [] : [trouble];

@@ -10,7 +10,7 @@ const known = (value: string) => ({ state: 'known', value: hours(value), from: '
 const meters = (service: Standings['time-in-service']): Standings => ({ 'time-in-service': service, engine: known('900'), propeller: known('5'), block: known('4200'), landings: { state: 'unknown' }, cycles: { state: 'unknown' }, 'tow-launches': { state: 'unknown' } });
 const counted = (value: string, id = value): BoxReading => ({ id, box: 'b', value: hours(value), happenedAt: SEEN, recordedAt: SEEN });
 const unknown = { state: 'unknown' } as const;
-const disputed = { state: 'contradiction', earlier: 'a', later: 'b', earlierValue: hours('2'), laterValue: hours('1') } as const;
+const disputed = { state: 'contradiction', earlier: 'a', later: 'b', earlierValue: hours('2'), laterValue: hours('1'), highest: hours('2') } as const;
 
 // That a box is a witness beside the meters is common practice, no source.
 describe('what boxes counted beside the meters', () => {

@@ -18,7 +18,7 @@ export type Standing =
   | { readonly state: 'known'; readonly value: number; readonly from: string; readonly readAt: Instant }
   | { readonly state: 'unknown' }
   | { readonly state: 'ahead-of-itself'; readonly record: string }
-  | { readonly state: 'contradiction'; readonly earlier: string; readonly later: string; readonly earlierValue: number; readonly laterValue: number };
+  | { readonly state: 'contradiction'; readonly earlier: string; readonly later: string; readonly earlierValue: number; readonly laterValue: number; /** The most that any record says: at least so much it may stand at. */ readonly highest: number };
 
 /** What the records say about every meter. */
 export type Standings = { readonly [M in Meter]: Standing };
@@ -93,7 +93,7 @@ function standing(readings: readonly MeterReading[], more: readonly Point[]): St
       ended += 1;
     }
     if (before !== undefined && before.value > point.value) {
-      return { state: 'contradiction', earlier: before.id, later: point.id, earlierValue: before.value, laterValue: point.value };
+      return { state: 'contradiction', earlier: before.id, later: point.id, earlierValue: before.value, laterValue: point.value, highest: points.reduce((most, { value }) => Math.max(most, value), 0) };
     }
     if (highest === undefined || point.value > highest.value) highest = point;
   }

@@ -3,12 +3,17 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
+import FormControl from '@mui/material/FormControl';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import FormHelperText from '@mui/material/FormHelperText';
+import FormLabel from '@mui/material/FormLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Radio from '@mui/material/Radio';
+import RadioGroup from '@mui/material/RadioGroup';
 import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useForm, useWatch } from 'react-hook-form';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { AMOUNT_UNITS, type CheckInInput } from '@/contracts/counter';
 import { asksAtCheckIn, unanswered } from '@/core/counter/desk';
 import { readingOf } from '@/core/counter/slips';
@@ -19,7 +24,7 @@ import { Refusal, send } from '../data/fetching';
 import { Part } from './part';
 import { enteredOf, ReadingFields, useReadings } from './readings';
 
-interface Fields { readonly date: string; readonly clock: string; readonly airborne: string; readonly landings: string; readonly tows: string; readonly fuel: string; readonly fuelUnit: string; readonly grade: string; readonly oil: string; readonly oilUnit: string; readonly nothing: boolean; readonly words: string; readonly defect: string }
+interface Fields { readonly date: string; readonly clock: string; readonly airborne: string; readonly landings: string; readonly tows: string; readonly fuel: string; readonly fuelUnit: string; readonly grade: string; readonly oil: string; readonly oilUnit: string; readonly nothing: boolean; readonly words: string; readonly defect: '' | 'no' | 'yes' }
 
 const MS = 1000;
 const count = (text: string) => (/^\d{1,3}$/.test(text.trim()) ? Number(text.trim()) : null);
@@ -48,8 +53,8 @@ export function ComingBack({ flight, out }: { readonly flight: CounterFlight; re
     const amount = (text: string, unit: string, grade: string) => (text.trim() === '' ? null : { amount: text.trim(), unit: unit as (typeof AMOUNT_UNITS)[number], grade: grade === '' ? null : grade as 'leaded' | 'unleaded' | 'jet' });
     const entry: CheckInInput = {
       flightId: flight.flightId, aircraftId: flight.aircraftId, at: { date: fields.date, clock: fields.clock }, readings: entered, accepted: [...state.readings.accepted], airborne: fields.airborne.trim() === '' ? null : Number(fields.airborne), landings: count(fields.landings) ?? -1,
-      towLaunches: count(fields.tows), fuelAdded: amount(fields.fuel, fields.fuelUnit, fields.grade), oilAdded: amount(fields.oil, fields.oilUnit, ''), remarks: fields.nothing ? 'nothing-to-report' : { words: fields.words },
-      defects: fields.defect.trim() === '' ? [] : [{ findingId, what: fields.defect.trim() }],
+      towLaunches: count(fields.tows), fuelAdded: amount(fields.fuel, fields.fuelUnit, fields.grade), oilAdded: amount(fields.oil, fields.oilUnit, ''), remarks: fields.nothing ? 'nothing-to-report' : { words: fields.words, noDefect: fields.defect === 'no' },
+      defects: fields.nothing || fields.defect !== 'yes' ? [] : [{ findingId, what: fields.words.trim() }],
     };
     try {
       await send('/api/counter/in', entry);
@@ -83,8 +88,21 @@ export function ComingBack({ flight, out }: { readonly flight: CounterFlight; re
       </div></Part>
       <Part title="The pilot’s report">
         <FormControlLabel control={<Checkbox {...register('nothing')} />} label="Nothing to report" />
-        {nothing ? null : <TextField fullWidth label="What the pilot reports" multiline minRows={1} {...register('words', { validate: (text, { nothing: none }) => none || text.trim() !== '' || 'Write it down, or choose that there is nothing to report.' })} {...field('words')} />}
-        <TextField fullWidth style={{ marginTop: 12 }} label="A defect found in flight (it keeps the aircraft on the ground until a mechanic has looked)" multiline minRows={1} {...register('defect')} {...field('defect')} />
+        {nothing ? null : (
+          <>
+            <TextField fullWidth label="What the pilot reports" multiline minRows={1} {...register('words', { validate: (text, { nothing: none }) => none || text.trim() !== '' || 'Write it down, or choose that there is nothing to report.' })} {...field('words')} />
+            <FormControl error={errors.defect !== undefined} style={{ marginTop: 12 }}>
+              <FormLabel id="any-defect">Is any of it a defect of the aircraft?</FormLabel>
+              <Controller control={control} name="defect" rules={{ validate: (answer, { nothing: none }) => none || answer !== '' || 'Say whether any of it is a defect.' }} render={({ field: answered }) => (
+                <RadioGroup aria-labelledby="any-defect" {...answered}>
+                  <FormControlLabel control={<Radio />} value="no" label="No. The next pilot is told." />
+                  <FormControlLabel control={<Radio />} value="yes" label="Yes, or not sure. The aircraft stays on the ground until a mechanic has looked." />
+                </RadioGroup>
+              )} />
+              {errors.defect === undefined ? null : <FormHelperText>{errors.defect.message}</FormHelperText>}
+            </FormControl>
+          </>
+        )}
       </Part>
       {trouble === null ? null : <Alert severity="error" role="alert" style={{ marginBottom: 12 }}>{trouble}</Alert>}
       <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>Take back {flight.registration}</Button>

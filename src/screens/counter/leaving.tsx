@@ -9,6 +9,7 @@ import { useForm } from 'react-hook-form';
 import { asksAtCheckOut, unanswered } from '@/core/counter/desk';
 import type { CounterFlight } from '@/queries/counter';
 import { send } from '../data/fetching';
+import { LastWord } from './last-word';
 import { Part } from './part';
 import { enteredOf, ReadingFields, useReadings } from './readings';
 
@@ -37,6 +38,7 @@ export function Leaving({ flight }: { readonly flight: CounterFlight }) {
   };
   return (
     <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label="Hand out">
+      <LastWord report={flight.lastReport} registration={flight.registration} />
       <Part title="The pouch">
         <ul style={{ margin: 0, padding: 0, listStyle: 'none', columns: 2, columnGap: 32 }}>{flight.papers.map(({ name, keptWhere }) => <li key={name} style={{ breakInside: 'avoid', padding: '3px 0' }}>{name} <span className="small">{keptWhere}</span></li>)}</ul>
         {flight.papers.length === 0 ? <p className="small">No paper was ever sighted.</p> : null}

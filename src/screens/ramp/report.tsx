@@ -5,6 +5,7 @@ import type { FindingInput } from '@/contracts/report-finding';
 import type { RampAircraft } from '@/queries/ramp';
 import { keep, sendKept, unfinished, type KeptFinding, type Sent } from '../data/kept-findings';
 import { BigButton } from './big-button';
+import { LastPilot } from './last-pilot';
 import { Choices, ThumbBar } from './ramp-frame';
 
 const LOOKS: readonly { readonly value: FindingInput['looks']; readonly name: string; readonly detail: string }[] = [
@@ -63,7 +64,7 @@ export function Report({ aircraft, personId, onDone }: { readonly aircraft: Ramp
 
   switch (question) {
     case 'station': return (
-      <>{title('Where on the aircraft?')}
+      <><LastPilot report={aircraft.lastReport} />{title('Where on the aircraft?')}
         <Choices columns={2}>
           {byColumns(aircraft.stations).flatMap(({ id, places }) => places.map(({ side, name }) => (
             <BigButton key={`${id}${side ?? ''}`} onClick={() => { change({ station: id, side, step: null, asListed: false, what: '' }); setQuestion('item'); }}>{name}</BigButton>

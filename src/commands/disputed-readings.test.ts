@@ -1,0 +1,122 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { hours } from '@/core/quantities/hours';
+import { UNSAID } from '@/core/records/planned-flight';
+import { addSeconds } from '@/core/time/instant';
+import { wallClock } from '@/core/time/zone';
+import { inClub } from '@/db/club-transaction';
+import { latestReadings } from '@/db/readings';
+import { counterFlight } from '@/queries/counter';
+import { folder } from '@/queries/folder';
+import { line } from '@/queries/line';
+import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { checkIn } from './check-in';
+import { checkOut } from './check-out';
+import { correctReading } from './corrections';
+import { addDial, exchangeDial } from './dials';
+import { loadRecords, NO_RECORDS } from './load-records';
+import { planFlight } from './plan-flight';
+
+let club: Awaited<ReturnType<typeof testClub>>;
+const block = randomUUID();
+afterAll(closeDatabase);
+
+const inTx = <T>(work: Parameters<typeof inClub<T>>[2]) => inClub(club.ports.db, club.clubId, work);
+const later = (seconds: number) => { club.ports.at = addSeconds(club.ports.at, seconds); };
+const revision = async () => (await inTx((tx) => line(tx, club.clubId, club.ports.now(), true))).rows[0]?.revision ?? 0;
+const readings = async () => (await inTx((tx) => latestReadings(tx, club.aircraftId, 40))).filter(({ struck }) => !struck);
+const standing = async (meter: string) => Math.max(...(await readings()).filter((one) => one.meter === meter).map(({ value }) => value)) / 3600;
+
+async function planned(): Promise<string> {
+  const flightId = randomUUID();
+  const starts = addSeconds(club.ports.now(), 600);
+  good(await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'R. Dane', {
+    id: flightId, starts, ends: addSeconds(starts, 5400), airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', light: null, transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID,
+  }));
+  return flightId;
+}
+const leave = async (flightId: string, shown: string, accepted: readonly string[] = []) => checkOut(club.ports, club.actor('dispatcher'), { flightId, aircraftId: club.aircraftId, seenRevision: await revision(), readings: [{ dial: block, shown }], accepted: [...accepted], fuelAboard: null, oilAboard: null, remarks: null });
+const comeBack = (flightId: string, shown: string) => {
+  const { date, hour, minute } = wallClock(club.ports.now(), club.place.zone);
+  return checkIn(club.ports, club.actor('dispatcher'), { flightId, aircraftId: club.aircraftId, at: { date, clock: `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}` }, readings: [{ dial: block, shown }], accepted: [], airborne: hours('0.8'), landings: 1, towLaunches: null, fuelAdded: null, oilAdded: null, remarks: 'nothing-to-report', defects: [] });
+};
+const correct = async (readingId: string | undefined, shown: string, evenSo: boolean) => correctReading(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), readingId: readingId ?? '', shown, evenSo, why: 'Misread', password: PASSWORD });
+const backReading = async (flightId: string) => (await readings()).filter((one) => one.flightId === flightId && one.meter === 'block').sort((a, b) => b.happenedAt - a.happenedAt)[0]?.id;
+
+async function flown(from: string, to: string): Promise<string> {
+  const flightId = await planned();
+  good(await leave(flightId, from));
+  later(5400);
+  good(await comeBack(flightId, to));
+  later(600);
+  return flightId;
+}
+
+/** Its only meter is that of the block time, on which no limit counts: nothing closes the aircraft when that one is disputed. */
+beforeEach(async () => {
+  club = await testClub();
+  good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: 1, name: 'Block meter', unit: 'h', bills: true, counts: [{ meter: 'block', standsAt: '100' }], shows: '100', wrapsAt: null }));
+  good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [{ id: randomUUID(), meter: 'engine', value: hours('1000'), happenedAt: club.ports.now(), recordedAt: club.ports.now() }] }));
+  later(60);
+});
+
+describe('a correction after which a meter would run backwards', () => {
+  it('is asked about, and written where it is meant; put right in turn, everything is as before', async () => {
+    const first = await flown('100.0', '101.0');
+    await flown('101.0', '102.0');
+    const reading = await backReading(first);
+    expect(bad(await correct(reading, '110.0', false))).toMatchObject({ code: 'invalid', problems: [{ path: 'evenSo' }] });
+    expect([await standing('block'), await backReading(first)]).toEqual([102, reading]);
+    good(await correct(reading, '110.0', true));
+    expect((await inTx((tx) => folder(tx, club.actor('dispatcher'), 'N02TB', club.ports.now())))?.dials).toMatchObject([{ shows: 'two readings contradict each other' }]);
+    good(await correct(await backReading(first), '101.0', false));
+    expect((await inTx((tx) => folder(tx, club.actor('dispatcher'), 'N02TB', club.ports.now())))?.dials).toMatchObject([{ shows: '102.0 h' }]);
+  });
+  it('is none where it only grows, or falls no further than the reading before', async () => {
+    await flown('100.0', '101.0');
+    const last = await flown('101.0', '102.0');
+    for (const shown of ['101.00', '103.00']) good(await correct(await backReading(last), shown, false));
+  });
+});
+
+describe('while two readings of a meter contradict each other', () => {
+  const dispute = async (): Promise<string> => {
+    const first = await flown('100.0', '101.0');
+    const second = await flown('101.0', '102.0');
+    good(await correct(await backReading(first), '110.0', true));
+    return second;
+  };
+  it('nobody takes the aircraft: hours that somebody flew and did not write down would go unseen', async () => {
+    await dispute();
+    const flight = await planned();
+    for (const shown of ['102.0', '110.0', '115.0']) expect(bad(await leave(flight, shown, [`gap/${block}/${shown}`, `disputed/${block}/${shown}`]))).toMatchObject({ code: 'invalid', message: expect.stringContaining('110.0 h and later 101.0 h are on record, and one of them is wrong') as unknown });
+    expect(await inTx((tx) => counterFlight(tx, club.clubId, flight, club.ports.now()))).toMatchObject({ out: null, dials: [{ last: null, lastText: 'two readings contradict each other' }] });
+    expect(await standing('time-in-service')).toBeCloseTo(4150.3 + 1.6, 6);
+  });
+  it('the meter is not exchanged, and no other is entered that counts towards the same', async () => {
+    await dispute();
+    expect(bad(await exchangeDial(club.ports, club.actor('mechanic'), { dialId: randomUUID(), replaces: block, aircraftId: club.aircraftId, seenRevision: await revision(), name: 'New', lastShown: '115.0', firstShown: '0', wrapsAt: null, why: 'Stopped' }))).toMatchObject({ problems: [{ path: 'lastShown' }] });
+    good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [{ id: randomUUID(), meter: 'engine', value: hours('2000'), happenedAt: addSeconds(club.ports.now(), -86_400), recordedAt: club.ports.now() }] }));
+    expect(bad(await addDial(club.ports, club.actor('mechanic'), { dialId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), name: 'Engine meter', unit: 'h', bills: false, counts: [{ meter: 'engine', standsAt: '2500' }], shows: '2500', wrapsAt: null }))).toMatchObject({ problems: [{ path: 'counts' }] });
+  });
+  it('a flight that is out comes back all the same, and what it ran counts from where it left', async () => {
+    const first = await flown('100.0', '101.0');
+    const second = await planned();
+    good(await leave(second, '101.0'));
+    const engine = await standing('engine');
+    later(5400);
+    good(await correct(await backReading(first), '110.0', true));
+    expect(await inTx((tx) => counterFlight(tx, club.clubId, second, club.ports.now()))).toMatchObject({ dials: [{ lastText: '101.0 h' }] });
+    expect(good(await comeBack(second, '102.2')).billing).toEqual({ seconds: 4320, from: 'Block meter' });
+    // The correction moved the engine's hours by nine; the flight adds what the meter ran.
+    expect(await standing('engine')).toBeCloseTo(engine + 9 + 1.2, 6);
+  });
+  it('a meter without a face of its own goes on from the most that any record says', async () => {
+    const flight = await planned();
+    good(await leave(flight, '100.0'));
+    good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [{ id: randomUUID(), meter: 'engine', value: hours('1500'), happenedAt: addSeconds(club.ports.now(), -86_400), recordedAt: club.ports.now() }] }));
+    later(5400);
+    good(await comeBack(flight, '101.0'));
+    expect(await standing('engine')).toBe(1501);
+  });
+});
