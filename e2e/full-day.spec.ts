@@ -123,6 +123,13 @@ test('a full day of an aircraft: papers, check-out, transposition, check-in, gap
   await meters.getByLabel('Why it is corrected').fill('The last digit was misread');
   await meters.getByLabel('Your password').fill(PASSWORD);
   await meters.getByRole('button', { name: 'Strike and write anew' }).click();
+  // Less than the flight before came back with: that is asked, as it is at the Counter.
+  await expect(alert(dispatcher)).toContainText('Then block time would fall from');
+  await expect(meters.getByLabel('It is right even so')).toBeVisible();
+  await expectNoViolations(dispatcher);
+  await meters.getByLabel('What the meter really showed').fill((Number(blockOut) + 0.15).toFixed(2));
+  await meters.getByLabel('Your password').fill(PASSWORD);
+  await meters.getByRole('button', { name: 'Strike and write anew' }).click();
   await expect(meters).toContainText('Struck by Mira Holt');
   await expect(meters).toContainText('The last digit was misread');
   await expect(dispatcher.getByRole('region', { name: 'Story' })).toContainText('Tomas Brandl signed: hundred-hour.');

@@ -23,7 +23,7 @@ import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
 import { addDial, exchangeDial } from './dials';
-import { correctReading } from './corrections';
+import { correctReading } from './correct-reading';
 import { attributeUnlogged } from './unlogged';
 import { loadRecords, NO_RECORDS } from './load-records';
 import { planFlight } from './plan-flight';

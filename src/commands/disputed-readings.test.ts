@@ -12,7 +12,7 @@ import { line } from '@/queries/line';
 import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
-import { correctReading } from './corrections';
+import { correctReading } from './correct-reading';
 import { addDial, exchangeDial } from './dials';
 import { loadRecords, NO_RECORDS } from './load-records';
 import { planFlight } from './plan-flight';
@@ -91,7 +91,7 @@ describe('while two readings of a meter contradict each other', () => {
     const flight = await planned();
     for (const shown of ['102.0', '110.0', '115.0']) expect(bad(await leave(flight, shown, [`gap/${block}/${shown}`, `disputed/${block}/${shown}`]))).toMatchObject({ code: 'invalid', message: expect.stringContaining('110.0 h and later 101.0 h are on record, and one of them is wrong') as unknown });
     expect(await inTx((tx) => counterFlight(tx, club.clubId, flight, club.ports.now()))).toMatchObject({ out: null, dials: [{ last: null, lastText: 'two readings contradict each other' }] });
-    expect(await standing('time-in-service')).toBeCloseTo(4150.3 + 1.6, 6);
+    expect(await standing('time-in-service')).toBe(4151.9);
   });
   it('the meter is not exchanged, and no other is entered that counts towards the same', async () => {
     await dispute();
@@ -118,5 +118,50 @@ describe('while two readings of a meter contradict each other', () => {
     later(5400);
     good(await comeBack(flight, '101.0'));
     expect(await standing('engine')).toBe(1501);
+  });
+});
+
+describe('meters that no dial shows', () => {
+  const outReading = async (flightId: string) => (await readings()).filter((one) => one.flightId === flightId && one.meter === 'block').at(-1)?.id;
+  const gaps = async () => (await inTx((tx) => folder(tx, club.actor('dispatcher'), 'N02TB', club.ports.now())))?.unlogged.filter(({ struck }) => struck === null).map(({ name, from, to, length }) => [name, from, to, length]);
+  const all = async () => [await standing('block'), await standing('engine'), await standing('time-in-service')];
+  it.each([['103.00', 1003], ['100.90', 1000.9], ['100.50', 1000.8], ['100.00', 1000.8]])('after a return put to %s h the engine ran as far as the meter, never less than was flown; the time in service stays the pilot’s', async (shown, engine) => {
+    const flight = await flown('100.0', '101.0');
+    expect(await all()).toEqual([101, 1001, 4151.1]);
+    good(await correct(await backReading(flight), shown, false));
+    expect(await all()).toEqual([Number(shown), engine, 4151.1]);
+    // Put right twice it is as if it had been right at once.
+    good(await correct(await backReading(flight), '101.00', false));
+    expect(await all()).toEqual([101, 1001, 4151.1]);
+  });
+  it('of hours that turn up when a reading on leaving is put up go on, and are an unlogged stretch; put down again, there never was one', async () => {
+    const flight = await planned();
+    good(await leave(flight, '100.0'));
+    later(60);
+    good(await correct(await outReading(flight), '100.40', false));
+    expect([await all(), await gaps()]).toEqual([[100.4, 1000.4, 4150.7], [['Block meter, as it was put right', '100.0 h', '100.4 h', '0.4 h']]]);
+    later(60);
+    good(await correct(await outReading(flight), '100.00', false));
+    expect([await all(), await gaps()]).toEqual([[100, 1000, 4150.3], []]);
+    later(5280);
+    good(await comeBack(flight, '101.0'));
+    expect(await all()).toEqual([101, 1001, 4151.1]);
+  });
+  it('of a stretch that is put down go down with it, and up where it is put up', async () => {
+    const flight = await planned();
+    good(await leave(flight, '100.5', [`gap/${block}/100.5`]));
+    expect(await all()).toEqual([100.5, 1000.5, 4150.8]);
+    for (const [shown, hoursMore] of [['100.2', 0.2], ['100.7', 0.7]] as const) {
+      later(60);
+      good(await correct(await outReading(flight), shown, false));
+      const [, engine, service] = await all();
+      expect([engine, service, (await gaps())?.map(([, , , length]) => length)]).toEqual([expect.closeTo(1000 + hoursMore, 6), expect.closeTo(4150.3 + hoursMore, 6), [`${hoursMore.toFixed(1)} h`]]);
+    }
+  });
+  it('count once where the aircraft came back since: what it ran after leaving is as much less', async () => {
+    const flight = await flown('100.0', '101.0');
+    good(await correct(await outReading(flight), '100.30', false));
+    // The engine ran 1.0 h in all, of which 0.3 h were not this flight; the pilot's 0.8 h in the air were.
+    expect([await all(), await gaps()]).toEqual([[101, 1001, 4151.4], [['Block meter, as it was put right', '100.0 h', '100.3 h', '0.3 h']]]);
   });
 });

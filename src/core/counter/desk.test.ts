@@ -3,7 +3,7 @@ import { hours } from '../quantities/hours';
 import type { Dial } from '../records/dial';
 import type { Standings } from '../records/meter-reading';
 import { instant } from '../time/instant';
-import { asksAtCheckIn, asksAtCheckOut, lastShown, unanswered, usualRatios } from './desk';
+import { asksAtCheckIn, asksAtCheckOut, dialState, lastShown, unanswered, usualRatios } from './desk';
 
 const at = instant('2026-11-24T12:00:00Z');
 const dial = (id: string, change: Partial<Dial> = {}): Dial => ({ id, happenedAt: at, recordedAt: at, name: id, unit: 'h', counts: [{ meter: 'time-in-service', offset: 0 }], bills: false, wrapsAt: null, replaces: null, ...change });
@@ -21,6 +21,27 @@ describe('what a dial must show', () => {
     ['two meters: the higher of both', [{ meter: 'engine', offset: 0 }, { meter: 'time-in-service', offset: hours('10') }], { ...none, engine: known('100'), 'time-in-service': known('112') }, hours('102')],
     ['an offset above what is on record', [{ meter: 'engine', offset: hours('101') }], { ...none, engine: known('100') }, null], ['records that contradict each other', [{ meter: 'engine', offset: 0 }], { ...none, engine: { state: 'contradiction', earlier: 'a', later: 'b', earlierValue: 2, laterValue: 1, highest: 2 } as const }, null],
   ] as const)('%s', (_, counts, meters, shown) => { expect(lastShown({ counts }, meters)).toBe(shown); });
+});
+
+describe('a dial whose record is disputed', () => {
+  const unknown = { state: 'unknown' } as const;
+  const disputed = { state: 'contradiction', earlier: 'a', later: 'b', earlierValue: hours('110'), laterValue: hours('101'), highest: hours('112') } as const;
+  const meters: Standings = { 'time-in-service': disputed, engine: { state: 'known', value: hours('50'), from: 'r', readAt: at }, propeller: unknown, block: unknown, landings: unknown, cycles: unknown, 'tow-launches': unknown };
+  const offset = dial('block', { counts: [{ meter: 'time-in-service', offset: hours('10') }] });
+  it('shows both figures as it showed them, and what it must show nobody knows', () => { expect(dialState(offset, meters)).toEqual({ dial: offset, last: null, disputed: { earlier: hours('100'), later: hours('91') } }); });
+  it('is asked for at check-out, and no answer will do', () => {
+    for (const shown of ['101', '110', '', 'x']) expect(kinds(asksAtCheckOut([dialState(offset, meters)], [{ dial: 'block', shown }]))).toEqual(['block disputed null']);
+    // One of its meters is enough, though another says what it must show.
+    const two = dial('block', { counts: [{ meter: 'engine', offset: 0 }, { meter: 'time-in-service', offset: 0 }] });
+    expect([dialState(two, meters).last, kinds(asksAtCheckOut([dialState(two, meters)], [{ dial: 'block', shown: '50' }]))]).toEqual([hours('50'), ['block disputed null']]);
+  });
+  it('comes back from what it showed on leaving, whatever was disputed since; one that is not, from what is on record', () => {
+    const left = [{ meter: 'landings', value: 3 }, { meter: 'time-in-service', value: hours('111') }] as const;
+    expect(dialState(offset, meters, left).last).toBe(hours('101'));
+    expect(dialState(offset, { ...meters, 'time-in-service': { state: 'known', value: hours('112'), from: 'r', readAt: at } }, left)).toMatchObject({ last: hours('102'), disputed: null });
+    expect(kinds(asksAtCheckIn([dialState(offset, meters, left)], [{ dial: 'block', shown: '102' }], HOUR, []))).toEqual([]);
+    expect(kinds(asksAtCheckIn([dialState(offset, meters, left)], [{ dial: 'block', shown: '100' }], HOUR, []))).toEqual(['block below null']);
+  });
 });
 
 describe('asked at check-out', () => {

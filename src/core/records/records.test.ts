@@ -109,7 +109,9 @@ describe('the meter', () => {
   });
   it('knows nothing without a reading of its own', () => { expect(timeInService([], [], HALIFAX)).toEqual({ state: 'unknown' }); });
   it('names both records of a contradiction', () => {
-    expect(timeInService([morning, reading('b', '2026-11-21T12:00:00Z', '999.99')], [], HALIFAX)).toMatchObject({ state: 'contradiction', earlier: 'a', later: 'b' });
+    expect(timeInService([morning, reading('b', '2026-11-21T12:00:00Z', '999.99')], [], HALIFAX)).toMatchObject({ state: 'contradiction', earlier: 'a', later: 'b', highest: hours('1000') });
+    // The most that any record says may come later than both.
+    expect(timeInService([morning, reading('b', '2026-11-21T12:00:00Z', '999.99'), reading('c', '2026-11-22T12:00:00Z', '1003')], [], HALIFAX)).toMatchObject({ state: 'contradiction', earlier: 'a', later: 'b', highest: hours('1003') });
   });
   it('does not mind the order of entry: an old reading entered late is normal life', () => {
     expect(timeInService([morning, reading('late', '2026-11-19T12:00:00Z', '998', '2026-11-22T12:00:00Z')], [], HALIFAX)).toMatchObject({ state: 'known', value: hours('1000') });

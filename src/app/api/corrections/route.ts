@@ -1,5 +1,5 @@
 import { answer, body, refusal, route } from '../answer';
-import { correctReading } from '@/commands/corrections';
+import { correctReading } from '@/commands/correct-reading';
 import { correctReadingSchema } from '@/contracts/corrections';
 import { runtime } from '@/server/runtime';
 
