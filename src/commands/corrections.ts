@@ -5,9 +5,10 @@ import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
 import { certificatesOf, findSighting, papersOf } from '@/db/aircraft-papers';
 import { storedDate } from '@/db/checked-values';
+import { currentDials } from '@/db/dials';
 import { boxesOf } from '@/db/meter-boxes';
 import { findOther } from '@/db/other-records';
-import { findReading } from '@/db/readings';
+import { dialReadings, findReading } from '@/db/readings';
 import { insertStrike } from '@/db/strikes';
 import { meterText } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
@@ -48,6 +49,9 @@ async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, ai
     case 'reading': {
       const reading = await findReading(tx, recordId);
       if (reading?.aircraftId !== aircraftId) throw gone();
+      const dial = (await currentDials(tx, aircraftId)).find(({ id }) => id === reading.dialId);
+      // With nothing left to compare the next reading with, hours that nobody wrote down would go unseen.
+      if (dial !== undefined && (await dialReadings(tx, dial.id, reading.meter)).every(({ id }) => id === recordId)) throw new Refused({ code: 'invalid', message: `This is all that is on record of ${dial.name}. Write what it really showed instead.`, problems: [{ path: 'recordId', message: 'correct it instead' }] });
       return `${METER_NAMES_IN_WORDS[reading.meter]} ${meterText(reading.meter, reading.value)}`;
     }
     case 'sighting': {

@@ -13,6 +13,7 @@ import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
 import { correctReading } from './correct-reading';
+import { strikeEntry } from './corrections';
 import { addDial, exchangeDial } from './dials';
 import { loadRecords, NO_RECORDS } from './load-records';
 import { planFlight } from './plan-flight';
@@ -118,6 +119,19 @@ describe('while two readings of a meter contradict each other', () => {
     later(5400);
     good(await comeBack(flight, '101.0'));
     expect(await standing('engine')).toBe(1501);
+  });
+});
+
+describe('all that is on record of a meter', () => {
+  const strike = async (recordId: string | undefined) => strikeEntry(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'reading', recordId: recordId ?? '', why: 'Slip', password: PASSWORD });
+  it('is never struck without another in its place: the next reading could be compared with nothing', async () => {
+    const [only] = (await readings()).filter(({ meter }) => meter === 'block');
+    expect(bad(await strike(only?.id))).toMatchObject({ code: 'invalid', problems: [{ path: 'recordId' }] });
+    const flight = await planned();
+    good(await leave(flight, '100.0'));
+    good(await strike(only?.id));
+    expect(bad(await strike((await readings()).find(({ meter }) => meter === 'block')?.id))).toMatchObject({ code: 'invalid' });
+    expect(await standing('block')).toBe(100);
   });
 });
 
