@@ -22,5 +22,5 @@ export async function acceptMark(ports: Ports, actor: Actor, entry: NewMark): Pr
     const { markId: id, what, station, side, x, y } = entry;
     await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [{ id, kind: 'known-mark', happenedAt: recordedAt, recordedAt, body: { id, what, station, side, x, y, acceptedBy: actor.name, acceptedOn: today } }]);
     return { value: { markId: id }, ledger: { id, what, station, side, x, y, certificate: { kind: certificate.kind, number: certificate.number } } };
-  }, async (tx) => ((await findOther(tx, entry.markId))?.recordedBy === actor.personId ? { markId: entry.markId } : null));
+  }, { request: entry, found: async (tx) => ((await findOther(tx, entry.markId))?.recordedBy === actor.personId ? { markId: entry.markId } : null) });
 }

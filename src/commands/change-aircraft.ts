@@ -8,6 +8,7 @@ import { appendToLedger, readStory } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { Refused, settle, type Actor, type Outcome, type Ports } from './command';
 import { recordMeterStanding, type Moved } from './meter-standing';
+import { onlyTheSame, requestDigest, type Repeat } from './repeat';
 
 /** What a change of an aircraft's records works with: the aircraft is locked, and this is what is on record about it. */
 export interface Changing {
@@ -39,17 +40,21 @@ export async function changedMeanwhile(tx: ClubTransaction, aircraftId: string, 
  * Changes what is on record about one aircraft, in one transaction: locks it, does the work, raises its revision, has the core look at
  * its meters, appends to its ledger and tells every open screen.
  * @param seenRevision the revision that the person looked at, for what must not cover unseen changes; null where it only ever adds
- * @param repeated looks whether this very entry was received already; its answer is given again
+ * @param repeat looks whether this very entry was received already; its answer is given again
  */
 export function changeAircraft<T>(
-  ports: Ports, actor: Actor, aircraftId: string, act: string, seenRevision: number | null, work: (changing: Changing) => Promise<Change<T>>, repeated?: (tx: ClubTransaction) => Promise<T | null>,
+  ports: Ports, actor: Actor, aircraftId: string, act: string, seenRevision: number | null, work: (changing: Changing) => Promise<Change<T>>, repeat?: Repeat<T>,
 ): Promise<Outcome<T & { readonly revision: number }>> {
   const recordedAt = ports.now();
   return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
     const aircraft = await lockAircraft(tx, aircraftId);
     if (aircraft === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft. Choose one from the Line.' });
-    const before = await repeated?.(tx) ?? null;
-    if (before !== null) return { ...before, revision: aircraft.revision };
+    const request = repeat === undefined ? undefined : requestDigest(ports, repeat.request);
+    const before = await repeat?.found(tx) ?? null;
+    if (before !== null && request !== undefined) {
+      await onlyTheSame(tx, actor, { id: aircraftId, ...aircraft }, request, seenRevision);
+      return { ...before, revision: aircraft.revision };
+    }
     if (seenRevision !== null && seenRevision !== aircraft.revision) throw await changedMeanwhile(tx, aircraftId, aircraft.registration, aircraft.revision, seenRevision);
     const club = await readClub(tx, actor.clubId);
     const [stored] = await loadAircraft(tx, club.place, aircraftId, true);
@@ -58,7 +63,7 @@ export function changeAircraft<T>(
     if (ledger === null) return { ...value, revision: aircraft.revision };
     const revision = await raiseRevision(tx, aircraftId);
     await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt, moved);
-    await appendToLedger(tx, { clubId: actor.clubId, aircraftId, revision, act, actor, recordedAt, record: ledger }, ports.sha256);
+    await appendToLedger(tx, { clubId: actor.clubId, aircraftId, revision, act, actor, recordedAt, record: ledger, ...(request === undefined ? {} : { request }) }, ports.sha256);
     await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision });
     return { ...value, revision };
   }));

@@ -81,7 +81,7 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
     return goes
       ? { value: { flightId: entry.flightId, stays: null }, moved: { out: [entry.flightId], back: [] }, ledger: { id: entry.flightId, person: planned.personName, left: instantText(recordedAt), readings, unlogged, fuelAboard: entry.fuelAboard, oilAboard: entry.oilAboard, remarks: entry.remarks } }
       : { value: { flightId: entry.flightId, stays: refusal }, ledger: { id: entry.flightId, person: planned.personName, stays: why, readings, unlogged } };
-  }, async (tx) => ((await findFlight(tx, entry.flightId))?.recordedBy === actor.personId ? { flightId: entry.flightId, stays: null } : null));
+  }, { request: entry, found: async (tx) => ((await findFlight(tx, entry.flightId))?.recordedBy === actor.personId ? { flightId: entry.flightId, stays: null } : null) });
   if (!outcome.ok || outcome.value.stays === null) return outcome;
   return refused({ code: 'invalid', message: `${outcome.value.stays} The readings are on record, with the unlogged stretch.`, problems: [{ path: 'flightId', message: outcome.value.stays }] });
 }

@@ -55,7 +55,7 @@ export async function addDial(ports: Ports, actor: Actor, entry: NewDial): Promi
     await insertReadings(tx, actor.clubId, entry.aircraftId, actor.personId, stands.map(({ meter, value }) => ({ ...meterReading(ports.newId(), meter, value, recordedAt, recordedAt), entered: entry.shows, dialId: dial.id })));
     await keepStretchOfEntry(ports, actor, changing, { entryId: dial.id, aircraftId: entry.aircraftId, readings: stands, words: 'as it stood when a meter was entered', by: actor.name });
     return { value: { dialId: dial.id }, ledger: { id: dial.id, name: dial.name, shows: entry.shows, counts: entry.counts.map(({ meter, standsAt }) => ({ meter, standsAt })), bills: dial.bills, wrapsAt: entry.wrapsAt } };
-  }, async (tx) => ((await readDials(tx, entry.aircraftId)).some(({ id }) => id === entry.dialId) ? { dialId: entry.dialId } : null));
+  }, { request: entry, found: async (tx) => ((await readDials(tx, entry.aircraftId)).some(({ id }) => id === entry.dialId) ? { dialId: entry.dialId } : null) });
 }
 
 /** Records that a meter was exchanged: everything that it counts towards goes on from where it stood. */
@@ -76,5 +76,5 @@ export async function exchangeDial(ports: Ports, actor: Actor, entry: DialExchan
     await insertReadings(tx, actor.clubId, entry.aircraftId, actor.personId, old.counts.map(({ meter, offset }) => ({ ...meterReading(ports.newId(), meter, lastRead + offset, recordedAt, recordedAt), entered: entry.lastShown, dialId: old.id })));
     await keepStretchOfEntry(ports, actor, changing, { entryId: dial.id, aircraftId: entry.aircraftId, readings: old.counts.map(({ meter, offset }) => ({ meter, value: lastRead + offset })), words: 'as the meter showed that was taken out', by: actor.name });
     return { value: { dialId: dial.id }, ledger: { id: dial.id, replaces: old.id, name: dial.name, lastShown: entry.lastShown, firstShown: entry.firstShown, why: entry.why } };
-  }, async (tx) => ((await readDials(tx, entry.aircraftId)).some(({ id }) => id === entry.dialId) ? { dialId: entry.dialId } : null));
+  }, { request: entry, found: async (tx) => ((await readDials(tx, entry.aircraftId)).some(({ id }) => id === entry.dialId) ? { dialId: entry.dialId } : null) });
 }

@@ -69,5 +69,5 @@ export function enterFact(ports: Ports, actor: Actor, entry: FactEntry): Promise
       await insertDescription(tx, actor.clubId, aircraftId, actor.personId, { id: factId, recordedAt: laterThan(changing.stored.facts.descriptions.at(-1)?.recordedAt ?? null, recordedAt), category: category ?? null, firstFlownOn: firstFlownOn ?? null, approvedFor: approvedFor?.map(boxOf) ?? null, particulars: particularsOf(built) });
     }
     return { value: { factId }, ledger: { id: factId, kind: fact.kind, fact: JSON.parse(JSON.stringify(record?.body ?? fact)) as Plain } };
-  }, async (tx) => ((await findOther(tx, factId))?.aircraftId === aircraftId || await findDescription(tx, factId) ? { factId } : null));
+  }, { request: entry, found: async (tx) => ((await findOther(tx, factId))?.aircraftId === aircraftId || await findDescription(tx, factId) ? { factId } : null) });
 }

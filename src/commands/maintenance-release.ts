@@ -38,7 +38,7 @@ async function write(changing: Changing, actor: Actor, aircraftId: string, body:
   await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [{ id: body.id, kind: 'release', happenedAt: body.recordedAt, recordedAt: body.recordedAt, body }]);
 }
 
-const repeated = (entryId: string, aircraftId: string) => async (tx: Changing['tx']) => ((await findOther(tx, entryId))?.aircraftId === aircraftId ? { entryId } : null);
+const repeat = (entry: { readonly entryId: string; readonly aircraftId: string }) => ({ request: entry, found: async (tx: Changing['tx']) => ((await findOther(tx, entry.entryId))?.aircraftId === entry.aircraftId ? { entryId: entry.entryId } : null) });
 
 /** May copy what somebody else signed on paper. */
 const mayCopy = (actor: Actor) => actor.roles.some((role) => role === 'mechanic' || role === 'dispatcher');
@@ -62,7 +62,7 @@ export async function issueRelease(ports: Ports, actor: Actor, entry: IssuedRele
       required: entry.required.map((one) => ({ ...one, certified: null })),
     });
     return { value: { entryId }, ledger: { id: entryId, issuedOn: entry.issuedOn, expiresOn: entry.expiresOn, expiresAt: entry.expiresAt, registrationShown: entry.registrationShown, required: entry.required.map(({ what }) => what), copied, signed: { name: signedBy.name, kind: signedBy.certificate?.kind ?? null, number: signedBy.certificate?.number ?? null } } };
-  }, repeated(entryId, aircraftId));
+  }, repeat(entry));
 }
 
 /** The release as it stands after a change. */
@@ -112,5 +112,5 @@ export async function changeRelease(ports: Ports, actor: Actor, entry: ReleaseCh
     await write(changing, actor, aircraftId, after);
     const told: Plain = { to: change.to, why: 'why' in change ? change.why : null, what: change.to === 'required' ? change.what : change.to === 'done' ? before.required.find(({ id }) => id === change.required)?.what ?? null : null, aboard: change.to === 'seen' ? change.aboard : null };
     return { value: { entryId }, ledger: { id: entryId, of: before.id, ...told } };
-  }, repeated(entryId, aircraftId));
+  }, repeat(entry));
 }

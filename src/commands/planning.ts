@@ -13,8 +13,9 @@ import { Refused, refused, type Actor, type Outcome, type Ports } from './comman
 const NOT_PLANNER = { code: 'not-entitled', message: 'Only dispatchers, instructors, renters and students plan flights. Ask the dispatcher.' } as const;
 
 /** Enters a flight, or moves one: the old entry stays readable and the new one takes its place. One that cannot go may be planned, and says so wherever it is shown. */
-export async function planOrMove(ports: Ports, actor: Actor, { flightId, replaces, flight: draft }: PlanEntry): Promise<Outcome<{ readonly flightId: string; readonly revision: number }>> {
+export async function planOrMove(ports: Ports, actor: Actor, entry: PlanEntry): Promise<Outcome<{ readonly flightId: string; readonly revision: number }>> {
   if (!actor.roles.some((role) => PLANNING_ROLES.includes(role))) return refused(NOT_PLANNER);
+  const { flightId, replaces, flight: draft } = entry;
   return changeAircraft(ports, actor, draft.aircraftId, replaces === null ? 'plan-flight' : 'move-flight', null, async ({ tx, club, recordedAt, registration }) => {
     const flight = flightFrom(draft, flightId, club.place.zone);
     if ('path' in flight) throw new Refused({ code: 'invalid', message: flight.message, problems: [flight] });
@@ -34,7 +35,7 @@ export async function planOrMove(ports: Ports, actor: Actor, { flightId, replace
     }
     await insertFlights(tx, actor.clubId, draft.aircraftId, actor.personId, [{ ...flight, personName: draft.person, recordedAt, replaces }]);
     return { value: { flightId }, ledger: { id: flightId, replaces, person: draft.person, starts: instantText(flight.starts), ends: instantText(flight.ends), was: was === null ? null : instantText(was), purpose: flight.purpose } };
-  }, async (tx) => ((await findPlanned(tx, flightId)) === undefined ? null : { flightId }));
+  }, { request: entry, found: async (tx) => ((await findPlanned(tx, flightId)) === undefined ? null : { flightId }) });
 }
 
 /** Cancels a planned flight; it stays readable. */

@@ -92,5 +92,5 @@ export async function recordEntry(ports: Ports, actor: Actor, entry: SignedEntry
     }
     const name = draft.of === 'inspection' ? draft.kind : draft.of === 'item' ? stored.facts.items?.find(({ id }) => id === draft.item)?.name ?? '' : stored.facts.directives?.find(({ id }) => id === draft.directive)?.number ?? '';
     return { value: { entryId: entry.entryId }, ledger: { id: entry.entryId, name, draft: told(draft), description: entry.description, copied, signed: { name: signedBy.name, kind: signedBy.certificate?.kind ?? null, number: signedBy.certificate?.number ?? null } } };
-  }, async (tx) => ((await entryExists(tx, entry.entryId, actor.personId)) ? { entryId: entry.entryId } : null));
+  }, { request: entry, found: async (tx) => ((await entryExists(tx, entry.entryId, actor.personId)) ? { entryId: entry.entryId } : null) });
 }

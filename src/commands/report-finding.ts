@@ -7,6 +7,7 @@ import { findDiscrepancy, insertDiscrepancy } from '@/db/discrepancies';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { instantText } from '@/core/time/instant';
+import { onlyTheSame, requestDigest } from './repeat';
 import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
 
 export interface FindingReported {
@@ -25,7 +26,7 @@ export interface FindingReported {
 export async function reportFinding(ports: Ports, actor: Actor, finding: Finding): Promise<Outcome<FindingReported>> {
   if (actor.roles.length === 0) return refused({ code: 'not-entitled', message: 'You have no role in this club. Tell the dispatcher what you found.' });
   const step = finding.step === null ? null : stepOf(finding.step) ?? null;
-  const recordedAt = ports.now();
+  const [recordedAt, request] = [ports.now(), requestDigest(ports, finding)];
   return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
     if (finding.asListed && finding.step === null) {
       throw new Refused({ code: 'invalid', message: 'Choose what it is about, or describe it as something else.', problems: [{ path: 'step', message: 'choose what it is' }] });
@@ -46,11 +47,12 @@ export async function reportFinding(ports: Ports, actor: Actor, finding: Finding
     if (!isNew) {
       const known = await findDiscrepancy(tx, finding.findingId);
       if (known?.aircraft_id !== finding.aircraftId || known.found_by !== actor.personId) throw new Refused({ code: 'invalid', message: 'Another finding has this id already. Start the report again.', problems: [{ path: 'findingId', message: 'is in use' }] });
+      await onlyTheSame(tx, actor, { id: finding.aircraftId, ...aircraft }, request, null);
       return { aircraftId: finding.aircraftId, registration: aircraft.registration, revision: aircraft.revision, classification: null, isNew };
     }
     const revision = await raiseRevision(tx, finding.aircraftId);
     await appendToLedger(tx, {
-      clubId: actor.clubId, aircraftId: finding.aircraftId, revision, act: 'report-finding', actor, recordedAt,
+      clubId: actor.clubId, aircraftId: finding.aircraftId, revision, act: 'report-finding', actor, recordedAt, request,
       record: { id: finding.findingId, station: finding.station, side: finding.side, step: finding.step, asListed: finding.asListed, what: finding.what, looks: finding.looks, classification, closesUses, happenedAt: instantText(happenedAt), phoneSaid: instantText(finding.foundAt) },
     }, ports.sha256);
     await notifyChange(tx, { club: actor.clubId, aircraft: finding.aircraftId, revision });

@@ -11,6 +11,7 @@ import { appendToLedger, readStory } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { FAULT_NAMES } from '@/explain/names';
 import { list, sentenceCase } from '@/explain/formats';
+import { onlyTheSame, requestDigest } from './repeat';
 import { ownCertificate, passwordRefusal } from './signing';
 import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
 
@@ -37,14 +38,17 @@ export async function returnToService(ports: Ports, actor: Actor, entry: ReturnT
   }
   const wrong = await passwordRefusal(ports, actor, entry.password);
   if (wrong !== null) return refused(wrong);
-  const recordedAt = ports.now();
+  const [recordedAt, request] = [ports.now(), requestDigest(ports, entry)];
   return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
     const found = await findDiscrepancy(tx, entry.discrepancyId);
     if (found === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such finding. Open the aircraft’s page again.' });
     const aircraft = await lockAircraft(tx, found.aircraft_id);
     if (aircraft === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft.' });
     const now = await findDiscrepancy(tx, entry.discrepancyId);
-    if (now?.rectification_id === entry.rectificationId && now.recorded_by === actor.personId) return { aircraftId: found.aircraft_id, revision: aircraft.revision, isNew: false };
+    if (now?.rectification_id === entry.rectificationId && now.recorded_by === actor.personId) {
+      await onlyTheSame(tx, actor, { id: found.aircraft_id, ...aircraft }, request, entry.seenRevision);
+      return { aircraftId: found.aircraft_id, revision: aircraft.revision, isNew: false };
+    }
     if (aircraft.revision !== entry.seenRevision || now?.rectification_id != null) {
       const changes = await readStory(tx, found.aircraft_id, MOST_CHANGES, entry.seenRevision);
       throw new Refused({ code: 'conflict', message: `${aircraft.registration} changed while you were writing. Nothing was signed; what you wrote is kept. Look at the changes, then sign again.`, revision: aircraft.revision, changes });
@@ -72,7 +76,7 @@ export async function returnToService(ports: Ports, actor: Actor, entry: ReturnT
     await insertRectification(tx, { clubId: actor.clubId, discrepancyId: entry.discrepancyId, signatureId: ports.newId(), signer: actor, certificate, rectification, closes: faults.length === 0 });
     const revision = await raiseRevision(tx, found.aircraft_id);
     await appendToLedger(tx, {
-      clubId: actor.clubId, aircraftId: found.aircraft_id, revision, act: 'return-to-service', actor, recordedAt,
+      clubId: actor.clubId, aircraftId: found.aircraft_id, revision, act: 'return-to-service', actor, recordedAt, request,
       record: { id: entry.rectificationId, discrepancy: entry.discrepancyId, found: found.what, work, description, completedOn, certificate: { kind, number } },
     }, ports.sha256);
     await notifyChange(tx, { club: actor.clubId, aircraft: found.aircraft_id, revision });

@@ -29,12 +29,13 @@ export function documentOf(seen: Seen, happenedAt: Instant, recordedAt: Instant)
  * Records what somebody saw of an aircraft's papers in one pass. Any member with a role may: it only says what is there. What is missing
  * or belongs to another aircraft closes its uses at once.
  */
-export async function sightPapers(ports: Ports, actor: Actor, { aircraftId, seenAt, sightings }: SightingRound): Promise<Outcome<{ readonly revision: number }>> {
+export async function sightPapers(ports: Ports, actor: Actor, round: SightingRound): Promise<Outcome<{ readonly revision: number }>> {
   if (actor.roles.length === 0) return refused({ code: 'not-entitled', message: 'You have no role in this club. Ask the dispatcher.' });
+  const { aircraftId, seenAt, sightings } = round;
   return changeAircraft(ports, actor, aircraftId, 'sight-papers', null, async ({ tx, recordedAt }) => {
     // A phone whose clock runs ahead gets the time of entry.
     const happenedAt = seenAt > recordedAt ? recordedAt : seenAt;
     await insertSightings(tx, actor.clubId, aircraftId, actor.personId, sightings.map((seen) => ({ ...documentOf(seen, happenedAt, recordedAt), keptWhere: seen.keptWhere, number: seen.number })));
     return { value: {}, ledger: { ids: sightings.map(({ sightingId }) => sightingId), seenAt: instantText(happenedAt), papers: sightings.map(({ kind, aboard, registrationShown, serialShown }) => ({ kind, aboard, registrationShown, serialShown })) } };
-  }, async (tx) => ((await sightingExists(tx, sightings[0]?.sightingId ?? '')) ? {} : null));
+  }, { request: round, found: async (tx) => { for (const { sightingId } of sightings) if (await sightingExists(tx, sightingId)) return {}; return null; } });
 }

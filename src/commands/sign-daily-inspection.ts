@@ -36,5 +36,5 @@ export async function signDailyInspection(ports: Ports, actor: Actor, entry: Dai
     const carried = await dayBefore(tx, aircraftId, zone, today, service.state === 'known' ? service.value : null);
     await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [{ id: entryId, kind: 'daily-inspection', happenedAt: recordedAt, recordedAt, body: { id: entryId, recordedAt, on: today, signedBy, carried } }]);
     return { value: { entryId }, ledger: { id: entryId, on: today, carried: carried as unknown as Plain, certificate: { kind: signedBy.certificate.kind, number: signedBy.certificate.number } } };
-  }, async (tx) => ((await findOther(tx, entryId))?.aircraftId === aircraftId ? { entryId } : null));
+  }, { request: entry, found: async (tx) => ((await findOther(tx, entryId))?.aircraftId === aircraftId ? { entryId } : null) });
 }

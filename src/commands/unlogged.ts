@@ -116,5 +116,5 @@ export async function attributeUnlogged(ports: Ports, actor: Actor, entry: Attri
     await insertReadings(tx, actor.clubId, entry.aircraftId, actor.personId, readings);
     await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [{ id: entry.attributionId, kind: 'attribution', happenedAt: recordedAt, recordedAt, body: { unlogged: entry.unlogged, to: entry.to, note: entry.note, landings: entry.landings, towLaunches: entry.towLaunches, recordedAt, readings: readings.map(({ id }) => id) } }]);
     return { value: {}, ledger: { id: entry.attributionId, unlogged: entry.unlogged, length: known.length, dial: known.name, to: entry.to, note: entry.note, landings: entry.landings, towLaunches: entry.towLaunches } };
-  }, async (tx) => (await entryExists(tx, entry.attributionId, actor.personId) ? {} : null));
+  }, { request: entry, found: async (tx) => (await entryExists(tx, entry.attributionId, actor.personId) ? {} : null) });
 }

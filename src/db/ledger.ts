@@ -16,6 +16,8 @@ export interface LedgerEntry {
   readonly recordedAt: Instant;
   /** What was written: the record itself, or a digest of many. */
   readonly record: Plain;
+  /** Digest of what was sent for it, where the same may be sent again because the answer got lost. */
+  readonly request?: string;
 }
 
 /** SHA-256 of some bytes. */
@@ -33,13 +35,22 @@ export async function appendToLedger(tx: ClubTransaction, entry: LedgerEntry, sh
   const last = await tx.selectFrom('ledger').select(['seq', 'hash']).where('club_id', '=', entry.clubId).where('chain', '=', chain).orderBy('seq', 'desc').limit(1).executeTakeFirst();
   const seq = (last?.seq ?? 0) + 1;
   const body = canonicalJson({
-    chain, seq, act: entry.act, actor: entry.actor.personId, actorName: entry.actor.name, revision: entry.revision, recordedAt: instantText(entry.recordedAt), record: entry.record,
+    chain, seq, act: entry.act, actor: entry.actor.personId, actorName: entry.actor.name, revision: entry.revision, recordedAt: instantText(entry.recordedAt), record: entry.record, request: entry.request,
   });
   const previous = last?.hash ?? Buffer.alloc(0);
   await tx.insertInto('ledger').values({
     club_id: entry.clubId, chain, seq, aircraft_id: entry.aircraftId, revision: entry.revision, act: entry.act, actor: entry.actor.personId, actor_name: entry.actor.name,
     recorded_at: new Date(entry.recordedAt), body, previous, hash: Buffer.from(sha256(Buffer.concat([previous, Buffer.from(body, 'utf8')]))),
   }).execute();
+}
+
+/** So many of somebody's newest entries are looked at: an answer that got lost is asked for again soon. */
+const LOOKED_AT = 200;
+
+/** Whether somebody has sent the very same about an aircraft before. */
+export async function requestKnown(tx: ClubTransaction, aircraftId: string, personId: string, request: string): Promise<boolean> {
+  const rows = await tx.selectFrom('ledger').select('body').where('aircraft_id', '=', aircraftId).where('actor', '=', personId).orderBy('seq', 'desc').limit(LOOKED_AT).execute();
+  return rows.some(({ body }) => (JSON.parse(body) as { readonly request?: unknown }).request === request);
 }
 
 /** One line of an aircraft's story. */

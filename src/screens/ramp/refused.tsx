@@ -15,6 +15,12 @@ function SavePhoto({ photo, registration }: { readonly photo: Blob; readonly reg
 /** A finding, or its photo, that the server refused: shown until its writer has decided about it. */
 export function Refused({ kept }: { readonly kept: KeptFinding }) {
   const { registration, finding, trouble, wordsSent, photo, findingId } = kept;
+  // Written anew it is another finding: what was refused may have been received before, and stands.
+  const correct = async () => {
+    const id = crypto.randomUUID();
+    await keep({ ...kept, findingId: id, finding: { ...finding, findingId: id }, photoId: crypto.randomUUID(), ready: 0, trouble: null });
+    await discard(findingId);
+  };
   return (
     <div role="alert" style={{ border: '3px solid var(--grounded)', borderRadius: 6, padding: 12, marginTop: 12 }}>
       <p style={{ margin: '0 0 10px', fontSize: 17 }}>
@@ -23,7 +29,7 @@ export function Refused({ kept }: { readonly kept: KeptFinding }) {
       <div style={{ display: 'flex', gap: 10 }}>
         <BigButton onClick={() => { void discard(findingId); }}>{wordsSent ? 'Leave the photo out' : 'Give it up'}</BigButton>
         {wordsSent ? (photo === null ? null : <SavePhoto photo={photo} registration={registration} />)
-          : <BigButton onClick={() => { void keep({ ...kept, ready: 0, trouble: null }).then(() => { goTo(`/ramp/${registration}`); }); }}>Correct it</BigButton>}
+          : <BigButton onClick={() => { void correct().then(() => { goTo(`/ramp/${registration}`); }); }}>Correct it</BigButton>}
       </div>
     </div>
   );

@@ -72,7 +72,9 @@ function Answers({ paper, list, tapped, onTap }: { readonly paper: PaperToSight;
 function Round({ list }: { readonly list: SightingList }) {
   const client = useQueryClient();
   const [tapped, setTapped] = useState<Readonly<Partial<Record<PaperToSight['kind'], Tapped>>>>({});
-  const [ids] = useState(() => Object.fromEntries(list.papers.map(({ kind }) => [kind, crypto.randomUUID()])));
+  // What was tapped anew is another round: one of which the answer got lost stands as it was sent.
+  const fresh = () => Object.fromEntries(list.papers.map(({ kind }) => [kind, crypto.randomUUID()]));
+  const [ids, setIds] = useState(fresh);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [done, setDone] = useState(false);
   const [sending, setSending] = useState(false);
@@ -100,7 +102,7 @@ function Round({ list }: { readonly list: SightingList }) {
           <h2 style={{ margin: 0 }}>{paper.name}</h2>
           <div className="small" style={{ fontSize: 15 }}>{[paper.keptWhere ?? 'place not recorded', paper.lastWords].filter((text) => text !== '').join(' · ')}</div>
           <p style={{ margin: '8px 0' }}>{question(paper, list)}</p>
-          <Answers paper={paper} list={list} tapped={tapped[paper.kind]} onTap={(change) => { setTapped((now) => ({ ...now, [paper.kind]: { answer: 'ours', ...NOTHING, ...now[paper.kind], ...change } })); }} />
+          <Answers paper={paper} list={list} tapped={tapped[paper.kind]} onTap={(change) => { setIds(fresh()); setTapped((now) => ({ ...now, [paper.kind]: { answer: 'ours', ...NOTHING, ...now[paper.kind], ...change } })); }} />
         </section>
       ))}
       {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
