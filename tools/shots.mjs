@@ -26,7 +26,7 @@ const VIEWS = [
   { file: 'aircraft-repair', who: 'Tomas Brandl', size: { width: 1280, height: 1000 }, path: '/aircraft/N05TB', acts: [tap('Record what was done')] },
   { file: 'entry', who: 'Tomas Brandl', size: DESK, path: '/aircraft/N02TB', acts: [tap('Record maintenance'), fill('Time in service then', '4177.5'), (page) => page.evaluate(() => { document.getElementById('logbook').scrollIntoView(); })] },
   { file: 'counter', who: 'Mira Holt', size: DESK, path: '/counter', acts: [] },
-  { file: 'handing-out', who: 'Mira Holt', size: { width: 1280, height: 1000 }, path: '/counter', acts: [(page) => page.getByRole('link', { name: /J\. Sol/ }).click(), fill('Air-switch meter shows', '4717.50'), fill('Block meter shows', '4721.12'), (page) => page.getByRole('textbox', { name: 'Remarks' }).click()] },
+  { file: 'handing-out', who: 'Mira Holt', size: { width: 1280, height: 1200 }, path: '/counter', acts: [(page) => page.getByRole('link', { name: /J\. Sol/ }).click(), fill('Air-switch meter shows', '4717.50'), fill('Block meter shows', '4721.12'), (page) => page.getByRole('textbox', { name: 'Remarks' }).click()] },
   { file: 'plan', who: 'Mira Holt', size: DESK, path: '/plan', acts: [tap('Enter a flight'), fill('From', '1700'), fill('To', '1830'), fill('Hours in the air', '1.2')] },
   { file: 'sheet', who: 'Mira Holt', size: DESK, path: '/sheet/N07TB', acts: [fill('Day', '2026-11-21')] },
   { file: 'records', who: 'Mira Holt', size: DESK, path: '/records', acts: [] },
