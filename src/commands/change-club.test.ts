@@ -60,6 +60,10 @@ describe('the club’s field and rules', () => {
     expect([good(await changeClub(club.ports, admin(), entry)), good(await changeClub(club.ports, admin(), entry))]).toEqual([{ changes: 1 }, { changes: 1 }]);
     expect(bad(await changeClub(club.ports, admin(), await changed({})))).toMatchObject({ message: 'Nothing is different from what is on record.' });
     expect((await page()).changes).toBe(1);
+    // What was made stricter after the answer got lost is not taken for what was received.
+    const stricter = { ...entry, ...await changed({ ...await policyWith({ sightingDays: 1 }) }), changeId: entry.changeId };
+    expect(bad(await changeClub(club.ports, admin(), stricter))).toMatchObject({ code: 'conflict', revision: 1 });
+    expect((await row())?.verdict).toBe('Released');
   });
   it('changed by many at once are changed by one; the others are told who and why', async () => {
     for (let round = 0; round < 10; round += 1) {
