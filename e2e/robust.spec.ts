@@ -21,6 +21,34 @@ test('the phone without signal keeps a finding and sends it when the signal is b
   await expect(row(dispatcher, 'N01TG')).toContainText('Grounded');
 });
 
+test('an answer that gets lost takes nothing with it: sent again it is there once, and what was seen since is not taken as received', async ({ desk, phone }) => {
+  const dispatcher = await desk('dispatcher');
+  await expect(row(dispatcher, 'N02TB')).toContainText('Released');
+  const student = await phone('student');
+  await student.goto('/sighting/N02TB');
+  const paper = (name: string) => student.getByRole('region', { name });
+  // The round arrives; its answer does not.
+  await student.route('**/api/sighting', async (route) => { await route.fetch(); await route.abort(); }, { times: 2 });
+  await paper('Airworthiness certificate').getByRole('radio', { name: 'Yes, readable and in view' }).tap();
+  for (let tries = 0; tries < 2; tries += 1) {
+    const answered = student.waitForEvent('requestfailed');
+    await student.getByRole('button', { name: 'Keep 1 of 6' }).tap();
+    await answered;
+    await expect(alert(student)).toBeVisible();
+  }
+  await paper('Weight-and-balance data').getByRole('radio', { name: 'Not there' }).tap();
+  await student.getByRole('button', { name: 'Keep 2 of 6, 1 not in order' }).tap();
+  await expect(student.getByRole('status')).toContainText('Weight-and-balance data: what is missing closes its uses');
+  await expect(row(dispatcher, 'N02TB')).toContainText('Grounded', { timeout: 15_000 });
+  await dispatcher.goto('/aircraft/N02TB');
+  // Once for the two tries with the same, once for what was tapped since.
+  await expect(dispatcher.getByRole('region', { name: 'Story' }).getByText(/Pia Okoro looked through/)).toHaveCount(2);
+  await student.goto('/sighting/N02TB');
+  await paper('Weight-and-balance data').getByRole('radio', { name: 'Yes, aboard and readable' }).tap();
+  await student.getByRole('button', { name: 'Keep 1 of 6' }).tap();
+  await expect(student.getByRole('status')).toContainText('is there and belongs to this aircraft');
+});
+
 test('what was typed survives a closed tab', async ({ phone }) => {
   const renter = await phone('renter');
   await inOwnWords(renter, 'N08TB', 'Right wing', 'A dent behind the');

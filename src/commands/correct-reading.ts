@@ -17,7 +17,7 @@ import { meterText } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
-import { besideGap, besideReturn, keepCorrectedGap, mostRun, type Corrected } from './corrected-run';
+import { besideGap, besideReturn, carryOn, keepCorrectedGap, mostRun, type Corrected } from './corrected-run';
 import { gone, KEEPERS, NOT_KEEPER, strike } from './corrections';
 import { meterReading } from './counter-readings';
 import { passwordRefusal } from './signing';
@@ -75,6 +75,7 @@ export async function correctReading(ports: Ports, actor: Actor, entry: ReadingC
     }
     await remeasureStretches(ports, actor, changing, entry.aircraftId, reading, offset, entry.why);
     if (back === null) await keepCorrectedGap(ports, actor, changing, beside, dial);
+    await carryOn(ports, actor, changing, beside);
     const service = [...corrected].find(([id]) => rows.find((row) => row.id === id)?.meter === 'time-in-service');
     const old = service === undefined ? undefined : rows.find(({ id }) => id === service[0])?.value;
     if (service !== undefined && old !== undefined) {

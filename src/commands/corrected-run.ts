@@ -9,11 +9,12 @@ import { currentDials } from '@/db/dials';
 import { latestFlights, type FlightReturn } from '@/db/flights';
 import { insertReadings } from '@/db/folder-rows';
 import { insertOthers } from '@/db/other-records';
-import { dialReadings, type StoredReading } from '@/db/readings';
+import { dialReadings, RECKONED, readingsSince, type StoredReading } from '@/db/readings';
 import { shownText } from '@/explain/counter';
+import { meterText } from '@/explain/formats';
 import type { Changing } from './change-aircraft';
 import type { Actor, Ports } from './command';
-import { meterByMeter } from './counter-readings';
+import { meterByMeter, meterReading, notBefore } from './counter-readings';
 
 /** A reading that is put right, with all that was written down beside it. */
 export interface Corrected {
@@ -99,4 +100,18 @@ export async function keepCorrectedGap(ports: Ports, actor: Actor, { tx, club, r
     id, kind: 'unlogged', happenedAt: reading.happenedAt, recordedAt,
     body: { id, seenAt: reading.happenedAt, dial: dial.id, name: `${dial.name}, as it was put right`, from: shownText(dial.unit, to - ran.after), to: shownText(dial.unit, to), length: shownText(dial.unit, ran.after), seconds: ran.after, unseen: COUNTERS.filter((meter) => !shown.has(meter)), readings: readings.map((one) => one.id), lastFlight: last?.id ?? null, lastBy: last?.personName ?? null, seenBy: actor.name },
   }]);
+}
+
+/**
+ * A reading of a meter without a face was put up, and the meter was reckoned on from it since: what it stands at goes up by as much, at its last
+ * reading. A meter that hangs in the panel since shows itself what it stands at. Where it was put down, what was reckoned stays too high.
+ */
+export async function carryOn(ports: Ports, actor: Actor, { tx, recordedAt }: Changing, { facts, reading, now, authority }: Corrected): Promise<void> {
+  const { aircraftId, meter, dialId, happenedAt } = reading;
+  if (dialId !== null || now <= reading.value) return;
+  const since = await readingsSince(tx, aircraftId, meter, happenedAt);
+  const stood = knownAt(facts, presentFor(facts, recordedAt), authority).accounted[meter];
+  if (since.length === 0 || since.some((one) => one.dialId !== null) || stood.state !== 'known') return;
+  const value = stood.value + now - reading.value;
+  await insertReadings(tx, actor.clubId, aircraftId, actor.personId, [{ ...meterReading(ports.newId(), meter, value, stood.readAt, notBefore(stood.readAt, recordedAt)), entered: `${RECKONED} ${meterText(meter, value).replace(/ h$/, '')}`, dialId: null, flightId: null }]);
 }

@@ -178,4 +178,20 @@ describe('meters that no dial shows', () => {
     // The engine ran 1.0 h in all, of which 0.3 h were not this flight; the pilot's 0.8 h in the air were.
     expect([await all(), await gaps()]).toEqual([[101, 1001, 4151.4], [['Block meter, as it was put right', '100.0 h', '100.3 h', '0.3 h']]]);
   });
+  it('and that are put right themselves carry on: put up, what was reckoned from them since goes up too; put down, it stays too high', async () => {
+    const first = await flown('100.0', '101.0');
+    await flown('101.0', '102.0');
+    const own = async (flightId: string, meter: string) => (await readings()).filter((one) => one.flightId === flightId && one.meter === meter)[0]?.id;
+    // The pilot was in the air for 1.2 h, not 0.8 h: the next flight's 0.8 h come on top of that.
+    good(await correct(await own(first, 'time-in-service'), '4151.50', false));
+    expect(await all()).toEqual([102, 1002, 4152.3]);
+    good(await correct(await own(first, 'engine'), '1001.50', false));
+    expect(await all()).toEqual([102, 1002.5, 4152.3]);
+    good(await correct(await own(first, 'time-in-service'), '4151.00', false));
+    expect(await all()).toEqual([102, 1002.5, 4152.3]);
+    // The last of all is simply what it is put to.
+    const last = await flown('102.0', '103.0');
+    good(await correct(await own(last, 'time-in-service'), '4153.00', false));
+    expect(await standing('time-in-service')).toBe(4153);
+  });
 });

@@ -53,6 +53,11 @@ export async function dialReadings(tx: ClubTransaction, dialId: string, meter: M
   return (await readings(tx).where('m.dial_id', '=', dialId).where('m.meter', '=', meter).where('x.strike_id', 'is', null).orderBy('m.happened_at').orderBy('m.reading_id').execute()).map(readingOf);
 }
 
+/** What a meter was read at, or reckoned to stand at, after a moment, without what was struck. */
+export async function readingsSince(tx: ClubTransaction, aircraftId: string, meter: Meter, moment: Instant): Promise<readonly StoredReading[]> {
+  return (await readings(tx).where('m.aircraft_id', '=', aircraftId).where('m.meter', '=', meter).where('m.happened_at', '>', new Date(moment)).where('x.strike_id', 'is', null).orderBy('m.happened_at').orderBy('m.reading_id').execute()).map(readingOf);
+}
+
 /** Stands before a figure that nobody read: it was reckoned from others. */
 export const RECKONED = '≈';
 
