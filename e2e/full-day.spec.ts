@@ -134,6 +134,19 @@ test('a full day of an aircraft: papers, check-out, transposition, check-in, gap
   await expect(meters).toContainText('The last digit was misread');
   await expect(dispatcher.getByRole('region', { name: 'Story' })).toContainText('Tomas Brandl signed: hundred-hour.');
 
+  // Its meters may be read while it stands, with the same questions as at the Counter.
+  await meters.getByRole('button', { name: 'Read the meters' }).click();
+  const panel = dispatcher.getByRole('form', { name: 'Read the meters' });
+  await panel.getByLabel('Air-switch meter shows').fill('6410.9');
+  await panel.getByLabel('Block meter shows').fill((Number(blockOut) + 0.15).toFixed(2));
+  await panel.getByRole('button', { name: 'Keep what they show' }).click();
+  await expect(panel.getByRole('alert')).toContainText('9.0 h more than 6401.9 h');
+  await expectNoViolations(dispatcher);
+  await panel.getByLabel('Air-switch meter shows').fill('6401.9');
+  await panel.getByRole('button', { name: 'Keep what they show' }).click();
+  await expect(panel).toHaveCount(0);
+  await expect(dispatcher.getByRole('region', { name: 'Story' })).toContainText('read its meters');
+
   // What a pilot reports is a defect or it is not: somebody says which, and a defect keeps the aircraft on the ground.
   await plan(dispatcher, 'X. Cove');
   await dispatcher.getByRole('row').filter({ hasText: 'X. Cove' }).getByRole('link', { name: 'Counter' }).click();

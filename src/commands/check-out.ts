@@ -1,22 +1,18 @@
 import { leavingNow } from '@/core/counter/leaving';
-import { asksAtCheckOut, dialState, unanswered } from '@/core/counter/desk';
 import type { CheckOut } from '@/contracts/counter';
 import { decide } from '@/core/decision/decide';
-import { COUNTERS } from '@/core/records/meters';
-import { knownAt, presentFor, type AircraftFacts } from '@/core/records/facts';
-import { authorityOf } from '@/core/rules/register';
+import { presentFor } from '@/core/records/facts';
 import { instantText } from '@/core/time/instant';
-import { readingOf } from '@/core/counter/slips';
 import { currentDials } from '@/db/dials';
-import { findFlight, insertFlight, latestFlights, openFlights } from '@/db/flights';
-import { insertOthers, type OtherRecord } from '@/db/other-records';
+import { findFlight, insertFlight, openFlights } from '@/db/flights';
+import { insertOthers } from '@/db/other-records';
 import { findPlanned } from '@/db/planned-flights';
-import { shownText } from '@/explain/counter';
 import { tellFlight } from '@/explain/flight';
 import { momentText } from '@/explain/formats';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
-import { askAgain, meterByMeter, metersRead, read, writeRead } from './counter-readings';
+import { writeRead } from './counter-readings';
+import { readPanel } from './read-panel';
 
 const DESK_ROLES = ['dispatcher', 'instructor'];
 
@@ -27,7 +23,8 @@ const DESK_ROLES = ['dispatcher', 'instructor'];
  */
 export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Promise<Outcome<{ readonly flightId: string; readonly revision: number }>> {
   if (!actor.roles.some((role) => DESK_ROLES.includes(role))) return refused({ code: 'not-entitled', message: 'Only a dispatcher or an instructor hands out an aircraft. Ask at the desk.' });
-  const outcome = await changeAircraft<{ readonly flightId: string; readonly stays: string | null }>(ports, actor, entry.aircraftId, 'check-out', entry.seenRevision, async ({ tx, club, stored, registration, recordedAt }) => {
+  const outcome = await changeAircraft<{ readonly flightId: string; readonly stays: string | null }>(ports, actor, entry.aircraftId, 'check-out', entry.seenRevision, async (changing) => {
+    const { tx, club, stored, registration, recordedAt } = changing;
     const planned = await findPlanned(tx, entry.flightId);
     if (planned?.aircraftId !== entry.aircraftId) throw new Refused({ code: 'not-found', message: 'This flight is not planned for this aircraft. It may have been moved or cancelled; open the Counter again.' });
     const [out] = await openFlights(tx, entry.aircraftId);
@@ -35,32 +32,7 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
     const dials = await currentDials(tx, entry.aircraftId);
     // A glider may carry none: its hours come from launch and landing.
     if (dials.length === 0 && stored.facts.aircraft.category !== 'glider') throw new Refused({ code: 'invalid', message: `Nobody has said yet which meters ${registration} has. Enter them in its folder first.`, problems: [{ path: 'readings', message: 'no meter is on record' }] });
-    const known = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
-    const states = dials.map((dial) => dialState(dial, known.accounted));
-    const asks = asksAtCheckOut(states, entry.readings);
-    const open = unanswered(asks, entry.accepted);
-    if (open.length > 0) throw askAgain(open, states);
-    const seen = read(ports.newId, states, entry.readings, asks, entry.flightId, recordedAt, recordedAt);
-    const shownMeters = metersRead(seen);
-    // A meter that passed its highest figure and has run on since shows hours that nobody wrote down as well.
-    const gaps = asks.flatMap((ask): readonly { readonly dial: string; readonly shown: string; readonly last: number; readonly length: number }[] => (ask.kind === 'gap' ? [ask] : ask.kind === 'below' && ask.run !== null && ask.run > 0 ? [{ ...ask, length: ask.run }] : []));
-    const others = gaps.length === 0 ? [] : meterByMeter(ports.newId, known.accounted, shownMeters, seen.ran, { landings: 0, towLaunches: 0, airborne: null }, { flightId: entry.flightId, happenedAt: recordedAt, recordedAt });
-    const [last] = await latestFlights(tx, entry.aircraftId, 1);
-    const unseen = COUNTERS.filter((meter) => !shownMeters.has(meter));
-    const stretches = gaps.map((gap): Extract<OtherRecord, { readonly kind: 'unlogged' }> => {
-      const dial = dials.find(({ id }) => id === gap.dial);
-      const unit = dial?.unit ?? 'h';
-      const id = ports.newId();
-      return {
-        id, kind: 'unlogged', happenedAt: recordedAt, recordedAt,
-        body: { id, seenAt: recordedAt, dial: gap.dial, name: dial?.name ?? '', from: shownText(unit, gap.last), to: shownText(unit, readingOf(gap.shown, unit) ?? 0), length: shownText(unit, gap.length), seconds: unit === 'h' ? gap.length : null, unseen, lastFlight: last?.id ?? null, lastBy: last?.personName ?? null, seenBy: planned.personName },
-      };
-    });
-    // The records as they stand with these readings: hours that somebody flew and did not write down decide about this very flight.
-    const facts: AircraftFacts = {
-      ...stored.facts, readings: [...stored.facts.readings, ...seen.readings, ...others],
-      unlogged: [...stored.facts.unlogged, ...stretches.map(({ id, body }) => ({ id, happenedAt: recordedAt, recordedAt, seconds: body.seconds ?? null, unseen, said: null }))],
-    };
+    const { dials: shown, written, wrapped, gaps, stretches, facts } = await readPanel(ports, changing, entry.aircraftId, dials, entry, { flightId: entry.flightId, seenBy: planned.personName });
     const present = presentFor(facts, recordedAt);
     const decision = decide(facts, club.packs, leavingNow(planned.flight, present), present);
     const goes = decision.flight?.answer === 'yes';
@@ -70,13 +42,12 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
     // Hours that nobody wrote down were seen all the same: they go on record also where this flight stays.
     if (goes) {
       await insertFlight(tx, actor.clubId, actor.personId, {
-        id: entry.flightId, aircraftId: entry.aircraftId, personName: planned.personName, purpose: planned.flight.purpose, crew: planned.flight.crew, readings: seen.dials, fuelAboard: entry.fuelAboard, oilAboard: entry.oilAboard, remarks: entry.remarks, leftAt: recordedAt, recordedAt,
+        id: entry.flightId, aircraftId: entry.aircraftId, personName: planned.personName, purpose: planned.flight.purpose, crew: planned.flight.crew, readings: shown, fuelAboard: entry.fuelAboard, oilAboard: entry.oilAboard, remarks: entry.remarks, leftAt: recordedAt, recordedAt,
       });
     }
-    const written = [...seen.readings, ...others].map((reading) => (goes ? reading : { ...reading, flightId: null }));
-    await writeRead(ports, tx, actor.clubId, entry.aircraftId, actor.personId, { readings: written, wrapped: seen.wrapped });
+    await writeRead(ports, tx, actor.clubId, entry.aircraftId, actor.personId, { readings: goes ? written : written.map((reading) => ({ ...reading, flightId: null })), wrapped });
     await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, stretches);
-    const readings = seen.dials.map(({ name, shown }) => ({ name, shown }));
+    const readings = shown.map(({ name, shown: text }) => ({ name, shown: text }));
     const unlogged = gaps.map((gap) => ({ dial: gap.dial, length: gap.length }));
     return goes
       ? { value: { flightId: entry.flightId, stays: null }, moved: { out: [entry.flightId], back: [] }, ledger: { id: entry.flightId, person: planned.personName, left: instantText(recordedAt), readings, unlogged, fuelAboard: entry.fuelAboard, oilAboard: entry.oilAboard, remarks: entry.remarks } }

@@ -44,7 +44,7 @@ export function meterReading(id: string, meter: Meter, value: number, happenedAt
 }
 
 /** Turns what was typed into readings. Every question about it must have been answered before. @throws Refused where an offset takes a meter below zero */
-export function read(newId: () => string, states: readonly DialState[], entered: readonly Entered[], asks: readonly Question[], flightId: string, happenedAt: Instant, recordedAt: Instant): Read {
+export function read(newId: () => string, states: readonly DialState[], entered: readonly Entered[], asks: readonly Question[], flightId: string | null, happenedAt: Instant, recordedAt: Instant): Read {
   const dials: DialReading[] = [];
   const readings: Read['readings'][number][] = [];
   const wrapped: Dial[] = [];

@@ -26,6 +26,16 @@ export const checkOutSchema = z.strictObject({
 });
 export type CheckOut = z.output<typeof checkOutSchema>;
 
+/** Reading the meters of an aircraft that stands. */
+export const metersReadSchema = z.strictObject({
+  aircraftId: z.uuid('expected an aircraft'), readings, accepted,
+  /** The time in service by the logbook, where no meter shows it. */
+  service: hoursSchema.nullable(),
+  /** That it was read again, where it is more than on record. */
+  aboveMeter: z.boolean(),
+});
+export type MetersRead = z.output<typeof metersReadSchema>;
+
 /** Taking it back. */
 export const checkInSchema = z.strictObject({
   flightId: z.uuid('choose a flight'), aircraftId: z.uuid('expected an aircraft'),

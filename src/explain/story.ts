@@ -78,6 +78,7 @@ export function tellStory(act: string, record: unknown): string {
     case 'add-meter': return `entered the meter ${text(entry, 'name')}, which shows ${text(entry, 'shows')}`;
     case 'exchange-meter': return `exchanged the meter ${text(entry, 'name')}: the old one showed ${text(entry, 'lastShown')}, the new one shows ${text(entry, 'firstShown')}. ${sentenceCase(text(entry, 'why'))}`;
     case 'attribute-unlogged': return `said that ${text(entry, 'length')} on ${text(entry, 'dial')}, which nobody wrote down, were flown by ${text(entry, 'to')}${typeof entry['landings'] === 'number' ? `, with ${entry['landings']} ${entry['landings'] === 1 ? 'landing' : 'landings'}` : ''}${typeof entry['towLaunches'] === 'number' ? ` and ${entry['towLaunches']} tow ${entry['towLaunches'] === 1 ? 'launch' : 'launches'}` : ''}`;
+    case 'read-meters': return `read its meters${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; an unlogged stretch was found'}`;
     case 'check-out': return text(entry, 'stays') !== '' ? `read its meters for ${text(entry, 'person')}${figuresText(entry)}; an unlogged stretch was found, and the flight could not leave: ${text(entry, 'stays')}` : `handed it out to ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; an unlogged stretch was found'}`;
     case 'check-in': return `took it back from ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['defects']) === 0 ? '' : '; a defect was found in flight'}. ${text(entry, 'remarks')}`;
     case 'record-entry': {

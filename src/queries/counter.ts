@@ -104,6 +104,9 @@ export interface CounterDial extends DialState {
   readonly lastText: string;
 }
 
+/** A dial with what it must show, in words. */
+export const counterDial = (state: DialState): CounterDial => ({ ...state, lastText: state.last === null ? (state.disputed === null ? 'never read' : 'two readings contradict each other') : shownText(state.dial.unit, state.last) });
+
 /** One flight at the Counter: leaving, out, or back. */
 export interface CounterFlight {
   readonly flightId: string;
@@ -167,7 +170,7 @@ export async function counterFlight(tx: ClubTransaction, clubId: string, flightI
     plannedWhen: planned === undefined ? 'not planned' : `${momentText(planned.flight.starts, zone)} to ${clockText(planned.flight.ends, zone)}`, airborne: planned === undefined ? '' : shownText('h', airborneTime(planned.flight)),
     verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), answer: decision.flight?.answer ?? null, words: decision.flight === null ? '' : tellFlight(decision.flight, decision, zone),
     against: closing.map((constraint) => tellConstraint(constraint, 'in-force')),
-    dials: dials.map((dial) => { const state = dialState(dial, known.accounted, flown?.readings.find((one) => one.dial === dial.id)?.values); return { ...state, lastText: state.last === null ? (state.disputed === null ? 'never read' : 'two readings contradict each other') : shownText(dial.unit, state.last) }; }),
+    dials: dials.map((dial) => counterDial(dialState(dial, known.accounted, flown?.readings.find((one) => one.dial === dial.id)?.values))),
     usual: usualRatios(ranOn(await latestFlights(tx, aircraftId, FLIGHTS_COMPARED))),
     asksAirborne: !dials.some(({ counts }) => counts.some(({ meter }) => meter === 'time-in-service')) && known.accounted['time-in-service'].state === 'known', tows: (planned?.flight.purpose ?? flown?.purpose) === 'glider-towing',
     papers: papers.filter(({ tank_fitted: fitted }) => fitted !== false).map((row) => ({ name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]), keptWhere: row.kept_where ?? 'place not recorded' })),

@@ -35,6 +35,7 @@ import { dateText, list, meterText, momentText, readingText, sentenceCase } from
 import { entitledText } from '@/explain/lifts';
 import { leftText, limitName } from '@/explain/limits';
 import { CERTIFICATE_NAMES, COUNTED, DOCUMENT_NAMES, INSPECTION_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
+import { counterDial, type CounterDial } from './counter';
 import { preparedFor, rulesOf } from './prepared';
 import { releaseView, type ReleaseView } from './release';
 
@@ -72,6 +73,8 @@ export interface Folder {
   readonly due: readonly DueRow[];
   readonly papers: readonly { readonly sightingId: string; readonly kind: DocumentKind; readonly name: string; readonly number: string | null; readonly details: string; readonly keptWhere: string; readonly state: 'aboard' | 'missing' | 'not-needed' | 'not-looked-for'; readonly seen: string }[];
   readonly dials: readonly { readonly id: string; readonly name: string; readonly unit: 'h' | 'count'; readonly bills: boolean; readonly shows: string; readonly counts: readonly { readonly meter: Meter; readonly name: string; readonly stands: string }[]; readonly replaced: boolean; readonly why: string | null; readonly since: string }[];
+  /** What is in the panel now, as it is compared when somebody reads it; and the time in service where only the logbook has it. */
+  readonly panel: { readonly dials: readonly CounterDial[]; readonly service: string | null };
   readonly readings: readonly { readonly id: string; readonly when: string; readonly name: string; readonly shown: string; readonly stands: string; readonly whose: string; readonly struck: Struck | null }[];
   readonly unlogged: readonly { readonly id: string; readonly when: string; readonly name: string; readonly from: string; readonly to: string; readonly length: string; readonly lastBy: string | null; readonly attributedTo: string | null; readonly note: string | null; /** Of which counters nobody said how many there were, and what counts until then. */ readonly asks: readonly Counter[]; readonly counts: string; readonly struck: Struck | null }[];
   readonly logbook: readonly { readonly id: string; readonly kind: 'inspection' | 'done' | 'compliance' | 'list-cleared'; readonly title: string; readonly on: string; readonly sortKey: string; readonly reading: string; readonly description: string; readonly signed: string; readonly outcome: string; readonly struck: Struck | null }[];
@@ -174,6 +177,10 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
         counts: dial.counts.map(({ meter }) => { const standing = known.accounted[meter]; return { meter, name: METER_NAMES_IN_WORDS[meter], stands: standing.state === 'known' ? meterText(meter, standing.value) : 'not known' }; }),
       };
     }),
+    panel: {
+      dials: dials.filter(({ id }) => inUse.has(id)).map((dial) => counterDial(dialState(dial, known.accounted))),
+      service: dials.some(({ id, counts }) => inUse.has(id) && counts.some(({ meter }) => meter === 'time-in-service')) || known.accounted['time-in-service'].state !== 'known' ? null : meterText('time-in-service', known.accounted['time-in-service'].value),
+    },
     readings: (await latestReadings(tx, aircraftId, MOST)).map((reading) => ({
       id: reading.id, when: momentText(reading.happenedAt, zone), name: (reading.dialId === null ? undefined : nameOf.get(reading.dialId)) ?? sentenceCase(METER_NAMES_IN_WORDS[reading.meter]), shown: reading.entered, stands: `${METER_NAMES_IN_WORDS[reading.meter]} ${meterText(reading.meter, reading.value)}`,
       whose: reading.flightId === null ? '' : flier.get(reading.flightId) ?? '', struck: struck(reading.id),

@@ -7,6 +7,7 @@ import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/folder';
 import { Boxes } from './boxes';
 import { MeterForm } from './meter-form';
+import { ReadMeters } from './read-meters';
 import { SignedTrouble, useSigned } from './signed-form';
 import { StrikeForm, StruckText } from './strike-form';
 
@@ -52,11 +53,17 @@ function Reading({ folder, reading, keeper }: { readonly folder: Folder; readonl
 
 /** The meters of an aircraft, what each counts towards, the chain of readings, and the stretches that nobody wrote down. */
 export function Meters({ folder, roles }: { readonly folder: Folder; readonly roles: readonly string[] }) {
+  const [reading, setReading] = useState(false);
   const keeper = roles.some((role) => role === 'dispatcher' || role === 'mechanic');
   const inUse = folder.dials.filter(({ replaced }) => !replaced);
   const former = folder.dials.filter(({ replaced }) => replaced);
   return (
-    <section aria-labelledby="meters"><h2 id="meters">Meters</h2>
+    <section aria-labelledby="meters">
+      <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginTop: 24 }}>
+        <h2 id="meters" style={{ margin: 0, flex: 1 }}>Meters</h2>
+        {reading || (folder.panel.dials.length === 0 && folder.panel.service === null) ? null : <Button variant="outlined" size="small" onClick={() => { setReading(true); }}>Read the meters …</Button>}
+      </div>
+      {reading ? <ReadMeters folder={folder} onDone={() => { setReading(false); }} /> : null}
       {inUse.length === 0 ? <p>Nobody has said yet which meters it has.</p> : null}
       <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{inUse.map((dial) => (
         <li key={dial.id} style={{ borderTop: '1px solid var(--rule)', padding: '8px 0' }}>
@@ -82,8 +89,8 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
         </div>
       )}
       <h3>Readings</h3>
-      <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{folder.readings.slice(0, SHOWN).map((reading) => <Reading key={reading.id} folder={folder} reading={reading} keeper={keeper} />)}</ul>
-      {folder.readings.length > SHOWN ? <details><summary style={{ padding: '8px 0', borderTop: '1px solid var(--rule)', cursor: 'pointer' }}>{folder.readings.length - SHOWN} earlier</summary><ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{folder.readings.slice(SHOWN).map((reading) => <Reading key={reading.id} folder={folder} reading={reading} keeper={keeper} />)}</ul></details> : null}
+      <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{folder.readings.slice(0, SHOWN).map((one) => <Reading key={one.id} folder={folder} reading={one} keeper={keeper} />)}</ul>
+      {folder.readings.length > SHOWN ? <details><summary style={{ padding: '8px 0', borderTop: '1px solid var(--rule)', cursor: 'pointer' }}>{folder.readings.length - SHOWN} earlier</summary><ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{folder.readings.slice(SHOWN).map((one) => <Reading key={one.id} folder={folder} reading={one} keeper={keeper} />)}</ul></details> : null}
     </section>
   );
 }

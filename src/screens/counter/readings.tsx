@@ -40,10 +40,12 @@ interface Props {
   readonly state: ReturnType<typeof useReadings>;
   /** What each must show or showed, above its field. */
   readonly beside: (dial: CounterDial) => string;
+  /** One under the other, where there is little room. */
+  readonly stacked?: boolean;
 }
 
 /** The meters one under the other: what is on record, what is read, and what has to be asked about it. */
-export function ReadingFields({ dials, asks, state: { readings, type, leave, answer }, beside }: Props) {
+export function ReadingFields({ dials, asks, state: { readings, type, leave, answer }, beside, stacked = false }: Props) {
   const all = dials.map(({ dial }) => dial);
   return (
     <div style={{ display: 'grid', gap: 16 }}>
@@ -52,7 +54,7 @@ export function ReadingFields({ dials, asks, state: { readings, type, leave, ans
         const own = readings.left.includes(dial.id) ? asks.filter((ask) => ask.dial === dial.id) : [];
         const same = own.length === 0 && readings.left.includes(dial.id);
         return (
-          <div key={dial.id} style={{ display: 'grid', gridTemplateColumns: '260px 200px minmax(0, 1fr)', gap: 16, alignItems: 'center' }}>
+          <div key={dial.id} style={{ display: 'grid', gridTemplateColumns: stacked ? 'minmax(0, 1fr)' : '260px 200px minmax(0, 1fr)', gap: stacked ? 6 : 16, alignItems: 'center' }}>
             <div><b>{dial.name}</b>{dial.bills ? <span className="small"> · billed by it</span> : null}<div className="small">{beside(one)}</div></div>
             <TextField label={`${dial.name} shows`} value={readings.shown[dial.id] ?? ''} onChange={(event) => { type(dial.id, event.target.value); }} onBlur={() => { leave([dial.id]); }} autoComplete="off"
               error={own.length > 0} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure', style: { fontSize: 20 } } }} />
