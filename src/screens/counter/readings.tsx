@@ -54,7 +54,7 @@ export function ReadingFields({ dials, asks, state: { readings, type, leave, ans
         const own = readings.left.includes(dial.id) ? asks.filter((ask) => ask.dial === dial.id) : [];
         const same = own.length === 0 && readings.left.includes(dial.id);
         return (
-          <div key={dial.id} style={{ display: 'grid', gridTemplateColumns: stacked ? 'minmax(0, 1fr)' : '260px 200px minmax(0, 1fr)', gap: stacked ? 6 : 16, alignItems: 'center' }}>
+          <div key={dial.id} style={{ display: 'grid', gridTemplateColumns: stacked ? 'minmax(0, 1fr)' : '260px 200px minmax(0, 1fr)', gap: stacked ? 10 : 16, alignItems: 'center' }}>
             <div><b>{dial.name}</b>{dial.bills ? <span className="small"> · billed by it</span> : null}<div className="small">{beside(one)}</div></div>
             <TextField label={`${dial.name} shows`} value={readings.shown[dial.id] ?? ''} onChange={(event) => { type(dial.id, event.target.value); }} onBlur={() => { leave([dial.id]); }} autoComplete="off"
               error={own.length > 0} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure', style: { fontSize: 20 } } }} />
