@@ -127,7 +127,10 @@ test('a full day of an aircraft: papers, check-out, transposition, check-in, gap
   await expect(alert(dispatcher)).toContainText('Then block time would fall from');
   await expect(meters.getByLabel('It is right even so')).toBeVisible();
   await expectNoViolations(dispatcher);
+  // What is said of one figure is not said of another.
+  await meters.getByLabel('It is right even so').check();
   await meters.getByLabel('What the meter really showed').fill((Number(blockOut) + 0.15).toFixed(2));
+  await expect(meters.getByLabel('It is right even so')).toHaveCount(0);
   await meters.getByLabel('Your password').fill(PASSWORD);
   await meters.getByRole('button', { name: 'Strike and write anew' }).click();
   await expect(meters).toContainText('Struck by Mira Holt');

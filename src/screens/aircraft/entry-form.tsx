@@ -102,14 +102,15 @@ export function EntryForm({ folder, roles, onDone }: { readonly folder: Folder; 
       {chosen.methods.length === 0 ? null : <TextField select label="Method" value={fields.method} {...register('method')} {...field('method')}>{chosen.methods.map(({ id, name }) => <MenuItem key={id} value={id}>{name}</MenuItem>)}</TextField>}
       <div style={two}>
         <TextField label="Completed on" type="date" slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: folder.today } }} {...register('completedOn')} error={errors.completedOn !== undefined} helperText={errors.completedOn?.message ?? (date === undefined ? '' : dateText(date))} />
-        {chosen.meters[0] === undefined ? null : <TextField label={`${sentenceCase(METER_NAMES_IN_WORDS[chosen.meters[0]])} then`} {...register('reading')} {...field('reading')} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} />}
+        {chosen.meters[0] === undefined ? null : <TextField label={`${sentenceCase(METER_NAMES_IN_WORDS[chosen.meters[0]])} then`} {...register('reading', { onChange: () => { setValue('above', false); } })} {...field('reading')} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} />}
         {inspection ? <TextField select label="Outcome" value={fields.outcome} {...register('outcome', { onChange: (event: { target: { value: string } }) => { setValue('description', wording(chosen.name, event.target.value === 'approved')); } })}><MenuItem value="approved">Airworthy, approved for return to service</MenuItem><MenuItem value="discrepancies-listed">Not approved: a list was given</MenuItem></TextField> : null}
         <TextField select label="If it was flown past its limit" value={fields.excess} {...register('excess')}><MenuItem value="">not, or taken off the next interval</MenuItem><MenuItem value="en-route-to-inspection">on the way to the inspection (taken off)</MenuItem><MenuItem value="flown-on-uses-without-the-limit">only on uses that need no such limit</MenuItem></TextField>
         {fields.what === 'inspection/altimeter-static' ? <TextField label="Tested to, feet" {...register('feet')} {...field('feet')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} /> : null}
       </div>
       <TextField label="Description, as the record needs it" multiline minRows={2} {...register('description', { validate: (text) => text.trim() !== '' || 'Describe the work: the record needs it.' })} {...field('description')} slotProps={{ inputLabel: { shrink: true } }} />
       {preview === undefined ? null : <Preview preview={preview} />}
-      {preview?.aboveMeter == null ? null : <FormControlLabel control={<Checkbox {...register('above')} />} label={`${preview.aboveMeter} I have read the meter again.`} />}
+      {/* A box of its own for each figure: what is said of one is not said of another. */}
+      {preview?.aboveMeter == null ? null : <FormControlLabel key={fields.reading} control={<Checkbox {...register('above')} />} label={`${preview.aboveMeter} I have read the meter again.`} />}
       <TextField select label="Signed by" value={fields.by} {...register('by')} {...field('by')}>
         {chosen.certificates.map(({ id, name }) => <MenuItem key={id} value={id}>me, {name}</MenuItem>)}
         {copies ? <MenuItem value={COPIED}>somebody else, in the paper logbook: I copy it</MenuItem> : null}

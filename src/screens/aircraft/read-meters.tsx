@@ -19,7 +19,7 @@ export function ReadMeters({ folder, onDone }: { readonly folder: Folder; readon
   const state = useReadings();
   const { sign, trouble } = useSigned();
   const [above, setAbove] = useState(false);
-  const { register, handleSubmit, setError, formState: { errors, isSubmitting } } = useForm<Fields>({ defaultValues: { service: '', above: false } });
+  const { register, handleSubmit, setError, setValue, formState: { errors, isSubmitting } } = useForm<Fields>({ defaultValues: { service: '', above: false } });
   const entered = enteredOf(dials, state.readings);
   const asks = asksAtCheckOut(dials, entered);
   const submit = async (given: Fields) => {
@@ -35,7 +35,7 @@ export function ReadMeters({ folder, onDone }: { readonly folder: Folder; readon
     <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label="Read the meters" style={{ display: 'grid', gap: 14, padding: '10px 0' }}>
       <ReadingFields dials={dials} asks={asks} state={state} beside={({ lastText }) => `on record: ${lastText}`} stacked />
       {service === null ? null : (
-        <TextField label="Time in service, by the logbook" {...register('service', { validate: (text) => dials.length > 0 && text.trim() === '' ? true : /^\d{1,6}(\.\d{1,2})?$/.test(text.trim()) || 'Write it as 4177.5.' })} error={errors.service !== undefined} helperText={errors.service?.message ?? `on record: ${service}`} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} />
+        <TextField label="Time in service, by the logbook" {...register('service', { onChange: () => { setAbove(false); setValue('above', false); }, validate: (text) => dials.length > 0 && text.trim() === '' ? true : /^\d{1,6}(\.\d{1,2})?$/.test(text.trim()) || 'Write it as 4177.5.' })} error={errors.service !== undefined} helperText={errors.service?.message ?? `on record: ${service}`} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} />
       )}
       {above ? <FormControlLabel control={<Checkbox {...register('above')} />} label="I have read it again: somebody flew and did not write it down" /> : null}
       <SignedTrouble trouble={trouble} />

@@ -32,7 +32,7 @@ export function StrikeForm({ folder, recordId, kind, what, shown }: Props) {
   return (
     <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label={`Correct ${what}`} style={{ display: 'grid', gap: 12, maxWidth: 520, padding: '10px 0' }}>
       <div className="small">The entry stays readable, struck through, with your name and the reason.</div>
-      {shown === undefined ? null : <TextField label="What the meter really showed" {...register('shown', { required: 'Write what it showed.' })} {...field('shown')} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} />}
+      {shown === undefined ? null : <TextField label="What the meter really showed" {...register('shown', { required: 'Write what it showed.', onChange: () => { setDisputed(false); setValue('evenSo', false); } })} {...field('shown')} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} />}
       <TextField label="Why it is corrected" {...register('why', { validate: (text) => text.trim() !== '' || 'Say why: whoever reads it later will ask.' })} {...field('why')} />
       <TextField label="Your password, as your signature" type="password" autoComplete="current-password" {...register('password', { required: 'Enter your password: it is your signature.' })} {...field('password')} />
       <SignedTrouble trouble={trouble} />
