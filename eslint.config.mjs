@@ -10,6 +10,14 @@ const noHiddenInputs = (where) => ['error',
   { selector: "MemberExpression[object.name='process'][property.name='env']", message: 'Only src/server reads the environment.' },
 ];
 
+/** An insert that may do nothing has one home, and nobody drops what it answers. */
+const noDroppedInserts = [
+  { selector: 'ExpressionStatement > AwaitExpression > CallExpression[callee.name=/Once$/]', message: 'Look at what came of it: a row that was there already was not written, and whoever sent it believes that it was.' },
+  { selector: "CallExpression[callee.property.name=/^(doNothing|onConflict)$/]", message: 'Use insertOnce() of src/db/insert-once.ts: the only place in which an insert may do nothing.' },
+];
+/** An id has one form: capital letters would make two texts of one id. */
+const noLooseIds = { selector: "CallExpression[callee.object.name='z'][callee.property.name=/^(uuid|guid)$/]", message: 'Use idSchema() of contracts/scalars.' };
+
 const config = [
   { ignores: ['.next/**', '.groval/**', 'node_modules/**', 'next-env.d.ts', 'src/db/schema.generated.ts', 'test-results/**', 'playwright-report/**'] },
   ...nextVitals,
@@ -29,7 +37,9 @@ const config = [
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
   },
-  { files: ['src/core/**/*.ts', 'src/explain/**/*.ts', 'src/contracts/**/*.ts', 'src/db/**/*.ts', 'src/commands/**/*.ts', 'src/queries/**/*.ts'], ignores: ['**/*.test.ts'], rules: { 'no-restricted-syntax': noHiddenInputs('This layer') } },
+  { files: ['src/core/**/*.ts', 'src/explain/**/*.ts', 'src/contracts/**/*.ts', 'src/db/**/*.ts', 'src/commands/**/*.ts', 'src/queries/**/*.ts'], ignores: ['**/*.test.ts'], rules: { 'no-restricted-syntax': [...noHiddenInputs('This layer'), ...noDroppedInserts, noLooseIds] } },
+  { files: ['src/db/insert-once.ts', 'src/contracts/scalars.ts'], rules: { 'no-restricted-syntax': noHiddenInputs('This layer') } },
+  { files: ['src/app/**/*.ts'], rules: { 'no-restricted-syntax': ['error', noLooseIds] } },
   // The framework's lint wants its image service; photos come from our own database, already bounded in size.
   { files: ['src/screens/**/*.tsx'], rules: { '@next/next/no-img-element': 'off' } },
 ];

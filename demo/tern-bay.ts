@@ -84,7 +84,7 @@ async function tellFinding(ports: Ports, aircraft: DemoAircraft, aircraftId: str
   must(await reportFinding(portsAt(ports, addSeconds(happenedAt, 150)), reporter, {
     findingId, aircraftId, station: step.station, side: finding.side ?? null, step: finding.step, asListed: true, what: finding.what, looks: 'not-right', foundAt: happenedAt,
   }));
-  if (finding.photo === true) must(await addPhoto(portsAt(ports, addSeconds(happenedAt, 170)), reporter, { photoId: id(`${findingId}/photo`), discrepancyId: findingId, bytes: await nickPhoto() }));
+  if (finding.photo === true) must(await addPhoto(portsAt(ports, addSeconds(happenedAt, 170)), reporter, { photoId: id(`${findingId}/photo`), of: findingId, bytes: await nickPhoto() }));
 }
 
 async function tellRepair(ports: Ports, aircraftId: string, findingId: string, description: string, moment: Instant): Promise<void> {

@@ -11,6 +11,6 @@ const complain = (text, code = 2) => { process.stderr.write(`${text}\n`); proces
 if (!file) complain('usage: npm run backup -- FILE');
 if (!url) complain('GROVAL_SUPERUSER_URL is not set. Expected a superuser’s connection to the database, such as postgres://postgres:…@db.example:5432/groval');
 if (existsSync(file)) complain(`${file} is there already. A backup never overwrites another; choose a new name.`);
-const done = spawnSync(join(postgresPrograms() ?? '', 'pg_dump'), ['--format=custom', '--file', file, '--dbname', url, '--schema=groval', '--schema=auth', '--schema=migrations'], { stdio: ['ignore', 'inherit', 'inherit'] });
+const done = spawnSync(join(postgresPrograms() ?? '', 'pg_dump'), ['--format=custom', '--file', file, '--dbname', url, '--schema=groval', '--schema=auth', '--schema=guard', '--schema=migrations'], { stdio: ['ignore', 'inherit', 'inherit'] });
 if (done.status !== 0) complain('The backup was not made; the reason stands above.', done.status ?? 1);
 process.stdout.write(`Everything is in ${file}. Keep it like the aircraft’s records: it holds people’s names and the hashes of their passwords.\n`);

@@ -19,7 +19,7 @@ const { rows: [found] } = await client.query(`select to_regclass('groval.club') 
 if (!found.roles) { await client.end(); complain('The roles groval_owner and groval_app are not there. Make them first: npm run db:roles'); }
 if (found.tables && (await client.query('select exists (select from groval.club) as any')).rows[0].any) { await client.end(); complain('This database holds a club already. A backup is put into an empty one; nothing was changed.', 1); }
 // Tables of a fresh installation without anything in them make way.
-await client.query('drop schema if exists groval, auth, migrations cascade');
+await client.query('drop schema if exists groval, auth, guard, migrations cascade');
 await client.end();
 const done = spawnSync(join(postgresPrograms() ?? '', 'pg_restore'), ['--exit-on-error', '--single-transaction', '--dbname', url, file], { stdio: ['ignore', 'inherit', 'inherit'] });
 if (done.status !== 0) complain('The backup was not put back; the reason stands above. The database is empty: try again.', done.status ?? 1);

@@ -7,11 +7,13 @@ import { list } from '@/explain/formats';
 import { FAULT_NAMES } from '@/explain/names';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 import { ownCertificate, passwordRefusal } from './signing';
 
 /** Accepts a lasting mark, so that the walk-round asks whether it is as known. It closes no finding: whoever found it still has an answer. */
 export async function acceptMark(ports: Ports, actor: Actor, entry: NewMark): Promise<Outcome<{ readonly markId: string; readonly revision: number }>> {
-  if (!actor.roles.some((role) => role === 'mechanic' || role === 'instructor')) return refused({ code: 'not-entitled', message: 'Only a mechanic or an instructor accepts a mark. Report it as a finding; they will look.' });
+  const denied = denial(actor, 'accept-mark');
+  if (denied !== null) return refused(denied);
   const wrong = await passwordRefusal(ports, actor, entry.password);
   if (wrong !== null) return refused(wrong);
   return changeAircraft(ports, actor, entry.aircraftId, 'accept-mark', entry.seenRevision, async ({ tx, club, recordedAt }) => {

@@ -3,16 +3,17 @@ import { UNKNOWN_PARTICULARS } from '@/core/records/aircraft';
 import { findByRegistration } from '@/db/aircraft-papers';
 import { inClub } from '@/db/club-transaction';
 import { refused, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 import { bringIn } from './load-folder';
 import { NO_RECORDS } from './load-records';
 
-const KEEPERS = ['administrator', 'dispatcher'];
 /** What the database says of a key that is there already. */
 const TWICE = '23505';
 
 /** Enters an aircraft of the club. Nothing is known of it but what it is called, so that it is closed until its records are in. */
 export async function addAircraft(ports: Ports, actor: Actor, { aircraftId, registration, typeName, category, firstFlownOn, serialNumber }: NewAircraft): Promise<Outcome<{ readonly aircraftId: string }>> {
-  if (!actor.roles.some((role) => KEEPERS.includes(role))) return refused({ code: 'not-entitled', message: 'Only the administrator or a dispatcher enters an aircraft.' });
+  const denied = denial(actor, 'add-aircraft');
+  if (denied !== null) return refused(denied);
   const there = (message: string) => refused({ code: 'invalid', message, problems: [{ path: 'registration', message: 'is on record already' }] });
   const known = await inClub(ports.db, actor.clubId, (tx) => findByRegistration(tx, registration));
   if (known !== undefined) return known.aircraft_id === aircraftId ? { ok: true, value: { aircraftId } } : there(`The club has ${registration} already. Open its folder.`);

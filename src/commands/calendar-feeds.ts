@@ -1,21 +1,21 @@
 import { inClub } from '@/db/club-transaction';
-import { endFeed, insertFeed } from '@/db/calendar-feeds';
+import { endFeedOnce, insertFeed } from '@/db/calendar-feeds';
 import { appendToLedger } from '@/db/ledger';
-import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 
-const KEEPERS = ['dispatcher', 'mechanic', 'safety-officer'];
-const NOT_KEEPER = { code: 'not-entitled', message: 'Only a dispatcher, a mechanic or the safety officer makes or revokes such an address.' } as const;
 
 /** The hash that an address is found by. */
 export const feedHash = (sha256: Ports['sha256'], secret: string): Uint8Array => sha256(Buffer.from(`calendar/${secret}`, 'utf8'));
 
 /** Makes a secret address of the calendar of what is due. The secret is told once and kept nowhere. */
 export async function makeFeed(ports: Ports, actor: Actor, { name }: { readonly name: string }): Promise<Outcome<{ readonly feedId: string; readonly path: string }>> {
-  if (!actor.roles.some((role) => KEEPERS.includes(role))) return refused(NOT_KEEPER);
+  const denied = denial(actor, 'keep-calendar');
+  if (denied !== null) return refused(denied);
   const at = ports.now();
   const feedId = ports.newId();
   const secret = `${ports.newId()}${ports.newId()}`.replaceAll('-', '');
-  return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
+  return runCommand(() => inClub(ports.db, actor.clubId, async (tx) => {
     await insertFeed(tx, actor.clubId, { feedId, name, secretHash: feedHash(ports.sha256, secret), at, by: actor.personId });
     await appendToLedger(tx, { clubId: actor.clubId, aircraftId: null, revision: null, act: 'make-calendar-address', actor, recordedAt: at, record: { id: feedId, name } }, ports.sha256);
     return { feedId, path: `/api/calendar/${actor.clubId}.${secret}.ics` };
@@ -24,10 +24,11 @@ export async function makeFeed(ports: Ports, actor: Actor, { name }: { readonly 
 
 /** Revokes one: from then on it answers nothing. */
 export async function revokeFeed(ports: Ports, actor: Actor, { feedId }: { readonly feedId: string }): Promise<Outcome<{ readonly feedId: string }>> {
-  if (!actor.roles.some((role) => KEEPERS.includes(role))) return refused(NOT_KEEPER);
+  const denied = denial(actor, 'keep-calendar');
+  if (denied !== null) return refused(denied);
   const at = ports.now();
-  return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
-    if (!await endFeed(tx, actor.clubId, feedId, at, actor.personId)) throw new Refused({ code: 'not-found', message: 'There is no such address in force. Load the page again.' });
+  return runCommand(() => inClub(ports.db, actor.clubId, async (tx) => {
+    if (await endFeedOnce(tx, actor.clubId, feedId, at, actor.personId) !== 'written') throw new Refused({ code: 'not-found', message: 'There is no such address in force. Load the page again.' });
     await appendToLedger(tx, { clubId: actor.clubId, aircraftId: null, revision: null, act: 'revoke-calendar-address', actor, recordedAt: at, record: { id: feedId } }, ports.sha256);
     return { feedId };
   }));

@@ -1,12 +1,12 @@
 import type { Plain } from '@/core/decision/canonical';
 import { addSeconds, type Instant } from '@/core/time/instant';
-import { loadAircraft, lockAircraft, raiseRevision, type StoredAircraft } from '@/db/aircraft-facts';
+import { loadAircraft, lockInOrder, raiseRevision, type StoredAircraft } from '@/db/aircraft-facts';
 import { inClub } from '@/db/club-transaction';
 import { readClub, type Club } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
 import { appendToLedger, readStory } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
-import { Refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { Refused, runCommand, type Actor, type Outcome, type Ports } from './command';
 import { recordMeterStanding, type Moved } from './meter-standing';
 import { onlyTheSame, requestDigest, type Repeat } from './repeat';
 
@@ -41,13 +41,16 @@ export async function changedMeanwhile(tx: ClubTransaction, aircraftId: string, 
  * its meters, appends to its ledger and tells every open screen.
  * @param seenRevision the revision that the person looked at, for what must not cover unseen changes; null where it only ever adds
  * @param repeat looks whether this very entry was received already; its answer is given again
+ * @param others further aircraft whose records it touches: all are locked, in one order, before anything is looked at
  */
 export function changeAircraft<T>(
   ports: Ports, actor: Actor, aircraftId: string, act: string, seenRevision: number | null, work: (changing: Changing) => Promise<Change<T>>, repeat?: Repeat<T>,
+  others?: (tx: ClubTransaction) => Promise<readonly string[]>,
 ): Promise<Outcome<T & { readonly revision: number }>> {
   const recordedAt = ports.now();
-  return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
-    const aircraft = await lockAircraft(tx, aircraftId);
+  return runCommand(() => inClub(ports.db, actor.clubId, async (tx) => {
+    const locked = await lockInOrder(tx, [aircraftId, ...await others?.(tx) ?? []]);
+    const aircraft = locked.get(aircraftId);
     if (aircraft === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft. Choose one from the Line.' });
     const request = repeat === undefined ? undefined : requestDigest(ports, repeat.request);
     const before = await repeat?.found(tx) ?? null;

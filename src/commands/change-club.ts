@@ -6,7 +6,8 @@ import { inClub } from '@/db/club-transaction';
 import { insertClubChange, lockClub, readClub, readClubChanges, type Club } from '@/db/clubs';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
-import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 import { recordMeterStanding } from './meter-standing';
 import { passwordRefusal } from './signing';
 
@@ -18,11 +19,12 @@ const decisive = ({ name, place, packs }: Pick<Club, 'name' | 'place' | 'packs'>
  * now on, so each one's revision rises and its story says why; nothing that is on record is changed.
  */
 export async function changeClub(ports: Ports, actor: Actor, entry: ClubChange): Promise<Outcome<{ readonly changes: number }>> {
-  if (!actor.roles.includes('administrator')) return refused({ code: 'not-entitled', message: 'Only the club’s administrator changes its field and its rules.' });
+  const denied = denial(actor, 'change-club');
+  if (denied !== null) return refused(denied);
   const wrong = await passwordRefusal(ports, actor, entry.password);
   if (wrong !== null) return refused(wrong);
   const recordedAt = ports.now();
-  return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
+  return runCommand(() => inClub(ports.db, actor.clubId, async (tx) => {
     await lockClub(tx, actor.clubId);
     const earlier = await readClubChanges(tx);
     const asked = (before: Club): Club => ({ clubId: actor.clubId, name: entry.club.name, place: { name: entry.club.field, latitude: entry.club.latitude, longitude: entry.club.longitude, zone: entry.club.zone }, packs: packsOf(entry.club, before.packs.club?.own ?? null), changes: before.changes + 1 });

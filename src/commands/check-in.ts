@@ -8,16 +8,16 @@ import { instantText, type Instant } from '@/core/time/instant';
 import { momentsAt } from '@/core/time/zone';
 import { classifyFinding } from '@/core/walkround/classify';
 import { currentDials } from '@/db/dials';
-import { insertDiscrepancy } from '@/db/discrepancies';
+import { insertDiscrepancyOnce } from '@/db/discrepancies';
 import { findFlight, insertReturn, latestFlights } from '@/db/flights';
 import { insertOthers, type OtherRecord } from '@/db/other-records';
 import { momentText } from '@/explain/formats';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 import { askAgain, meterByMeter, metersRead, read, writeRead } from './counter-readings';
 
 const MINUTE = 60_000;
-const DESK_ROLES = ['dispatcher', 'instructor'];
 /** What is usual between two dials is seen on so many of the last flights. */
 const FLIGHTS_COMPARED = 60;
 
@@ -29,7 +29,8 @@ export interface Billing { readonly seconds: number; readonly from: string }
  * before anything is written. Every number moves what comes due.
  */
 export async function checkIn(ports: Ports, actor: Actor, entry: CheckIn): Promise<Outcome<{ readonly flightId: string; readonly billing: Billing | null; readonly revision: number }>> {
-  if (!actor.roles.some((role) => DESK_ROLES.includes(role))) return refused({ code: 'not-entitled', message: 'Only a dispatcher or an instructor takes an aircraft back. Go to the desk.' });
+  const denied = denial(actor, 'check-in');
+  if (denied !== null) return refused(denied);
   return changeAircraft(ports, actor, entry.aircraftId, 'check-in', null, async ({ tx, club, stored, registration, recordedAt }) => {
     const { zone } = club.place;
     const flight = await findFlight(tx, entry.flightId);
@@ -76,7 +77,9 @@ export async function checkIn(ports: Ports, actor: Actor, entry: CheckIn): Promi
     for (const { findingId, what } of entry.defects) {
       // What was felt in the air is on no list: a mechanic looks first.
       const { classification, closesUses } = classifyFinding(null, false, 'would-not-fly');
-      await insertDiscrepancy(tx, { clubId: actor.clubId, aircraftId: entry.aircraftId, discrepancyId: findingId, station: 'In flight', side: null, step: null, asListed: false, what, looks: 'would-not-fly', foundBy: { personId: actor.personId, name: flight.personName }, classification, closesUses, happenedAt: backAt, recordedAt });
+      const written = await insertDiscrepancyOnce(tx, { clubId: actor.clubId, aircraftId: entry.aircraftId, discrepancyId: findingId, station: 'In flight', side: null, step: null, asListed: false, what, looks: 'would-not-fly', foundBy: { personId: actor.personId, name: flight.personName }, classification, closesUses, happenedAt: backAt, recordedAt });
+      // Answered as received, the defect would be lost: another finding stands under its id.
+      if (written === 'there-already') throw new Refused({ code: 'invalid', message: `The defect '${what.slice(0, 80)}' has an id that another finding has already, so nothing was recorded. What you wrote is kept; remove the defect, enter it again, and check the aircraft in.`, problems: [{ path: 'defects', message: 'its id is in use' }] });
     }
     return {
       value: { flightId: entry.flightId, billing }, moved: { out: [], back: [entry.flightId] },

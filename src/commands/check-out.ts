@@ -11,10 +11,10 @@ import { tellFlight } from '@/explain/flight';
 import { momentText } from '@/explain/formats';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 import { writeRead } from './counter-readings';
 import { readPanel } from './read-panel';
 
-const DESK_ROLES = ['dispatcher', 'instructor'];
 
 /**
  * Hands an aircraft out for a planned flight. The meters are compared with the record; what is more than the record says becomes an
@@ -22,7 +22,8 @@ const DESK_ROLES = ['dispatcher', 'instructor'];
  * plain yes is refused with its reason.
  */
 export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Promise<Outcome<{ readonly flightId: string; readonly revision: number }>> {
-  if (!actor.roles.some((role) => DESK_ROLES.includes(role))) return refused({ code: 'not-entitled', message: 'Only a dispatcher or an instructor hands out an aircraft. Ask at the desk.' });
+  const denied = denial(actor, 'check-out');
+  if (denied !== null) return refused(denied);
   const outcome = await changeAircraft<{ readonly flightId: string; readonly stays: string | null }>(ports, actor, entry.aircraftId, 'check-out', entry.seenRevision, async (changing) => {
     const { tx, club, stored, registration, recordedAt } = changing;
     const planned = await findPlanned(tx, entry.flightId);

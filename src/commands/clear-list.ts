@@ -7,11 +7,13 @@ import { list } from '@/explain/formats';
 import { FAULT_NAMES } from '@/explain/names';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 import { ownCertificate, passwordRefusal } from './signing';
 
 /** Signs that every item of an inspection's list was cleared and the aircraft is approved. Source: 14 CFR 43.11(b) and 91.405 (from memory). */
 export async function clearList(ports: Ports, actor: Actor, entry: ListClearance): Promise<Outcome<{ readonly revision: number }>> {
-  if (!actor.roles.includes('mechanic')) return refused({ code: 'not-entitled', message: 'Only a mechanic clears the list of an inspection.' });
+  const denied = denial(actor, 'clear-list');
+  if (denied !== null) return refused(denied);
   const wrong = await passwordRefusal(ports, actor, entry.password);
   if (wrong !== null) return refused(wrong);
   return changeAircraft(ports, actor, entry.aircraftId, 'clear-list', entry.seenRevision, async ({ tx, club, stored, recordedAt }) => {

@@ -12,13 +12,14 @@ import { findFlight } from '@/db/flights';
 import { insertReadings } from '@/db/folder-rows';
 import { insertOthers, othersOfKind, type OtherRecord } from '@/db/other-records';
 import { findReading, readingsAt, readingsOfFlight } from '@/db/readings';
-import { insertStrike } from '@/db/strikes';
+import { insertStrikeOnce } from '@/db/strikes';
 import { meterText } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 import { besideGap, besideReturn, carryOn, keepCorrectedGap, mostRun, type Corrected } from './corrected-run';
-import { gone, KEEPERS, NOT_KEEPER, strike } from './corrections';
+import { gone, strike } from './corrections';
 import { meterReading } from './counter-readings';
 import { passwordRefusal } from './signing';
 import { remeasureStretches } from './unlogged';
@@ -38,7 +39,8 @@ function refuseDispute(before: Standings, after: Standings): void {
  * meters that the dial counts towards, those that no dial shows, and the hours beside fuel and oil.
  */
 export async function correctReading(ports: Ports, actor: Actor, entry: ReadingCorrection): Promise<Outcome<{ readonly readingId: string; readonly revision: number }>> {
-  if (!actor.roles.some((role) => KEEPERS.includes(role))) return refused(NOT_KEEPER);
+  const denied = denial(actor, 'correct-records');
+  if (denied !== null) return refused(denied);
   const wrong = await passwordRefusal(ports, actor, entry.password);
   if (wrong !== null) return refused(wrong);
   return changeAircraft(ports, actor, entry.aircraftId, 'correct-reading', entry.seenRevision, async (changing) => {
@@ -82,7 +84,9 @@ export async function correctReading(ports: Ports, actor: Actor, entry: ReadingC
       for (const uplift of await othersOfKind(tx, entry.aircraftId, 'uplift')) {
         if (uplift.happenedAt !== reading.happenedAt || uplift.timeInService !== old) continue;
         const id = ports.newId();
-        await insertStrike(tx, actor.clubId, entry.aircraftId, actor, { id: ports.newId(), recordedAt, record: uplift.id, kind: 'uplift', why: entry.why, replacedBy: id });
+        const struck = await insertStrikeOnce(tx, actor.clubId, entry.aircraftId, actor, { id: ports.newId(), recordedAt, record: uplift.id, kind: 'uplift', why: entry.why, replacedBy: id });
+        // Somebody struck it out before: nothing takes its place.
+        if (struck === 'there-already') continue;
         const body: Uplift = { ...uplift, id, recordedAt, timeInService: hoursFromSeconds(service[1]) };
         const record: OtherRecord = { id, kind: 'uplift', happenedAt: uplift.happenedAt, recordedAt, body };
         await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [record]);

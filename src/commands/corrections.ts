@@ -9,24 +9,22 @@ import { currentDials } from '@/db/dials';
 import { boxesOf } from '@/db/meter-boxes';
 import { findOther } from '@/db/other-records';
 import { dialReadings, findReading } from '@/db/readings';
-import { insertStrike } from '@/db/strikes';
+import { insertStrikeOnce } from '@/db/strikes';
+import { findWaiting } from '@/db/vouching';
 import { meterText } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import { changeAircraft, type Changing } from './change-aircraft';
-import { Refused, refused, type Actor, type Outcome, type Ports, type Refusal } from './command';
+import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 import { passwordRefusal } from './signing';
 import { strikeStretchOfEntry } from './unlogged';
 
-/** Who corrects records. */
-export const KEEPERS = ['dispatcher', 'mechanic'];
-/** What anybody else is told. */
-export const NOT_KEEPER: Refusal = { code: 'not-entitled', message: 'Only a dispatcher or a mechanic corrects the records of an aircraft. Ask one of them.' };
 /** Nothing of that id is there. */
 export const gone = () => new Refused({ code: 'not-found', message: 'There is no such entry on this aircraft. Open its folder again.' });
 
 /** Strikes one entry, or ends because somebody else struck it first. */
 export async function strike({ tx, recordedAt }: Changing, ports: Ports, actor: Actor, aircraftId: string, record: { readonly id: string; readonly kind: StrikeEntry['kind']; readonly replacedBy: string | null; readonly why: string }, strikeId = ports.newId()): Promise<void> {
-  if (!await insertStrike(tx, actor.clubId, aircraftId, actor, { id: strikeId, recordedAt, record: record.id, kind: record.kind, why: record.why, replacedBy: record.replacedBy })) {
+  if (await insertStrikeOnce(tx, actor.clubId, aircraftId, actor, { id: strikeId, recordedAt, record: record.id, kind: record.kind, why: record.why, replacedBy: record.replacedBy }) === 'there-already') {
     throw new Refused({ code: 'invalid', message: 'This entry was struck already. Open the folder again.', problems: [{ path: 'recordId', message: 'was struck already' }] });
   }
 }
@@ -39,6 +37,12 @@ async function mayStrikeSigned({ tx, club, recordedAt }: Changing, actor: Actor,
     && signatureFaults({ name: actor.name, certificate: { kind: row.kind as CertificateKind, number: row.number, validFrom: storedDate(row.valid_from), validUntil: row.valid_until === null ? 'no-expiry' : storedDate(row.valid_until) } }, work, today, authority).length === 0);
   // What found the aircraft not airworthy is only taken away by somebody who could say the opposite.
   return entitled || (approved && recordedBy === actor.personId);
+}
+
+/** Whether a record of this aircraft waits for somebody to vouch for it. */
+async function waits({ tx }: Changing, aircraftId: string, recordId: string): Promise<boolean> {
+  const record = await findWaiting(tx, recordId);
+  return record?.aircraftId === aircraftId && record.vouched === null;
 }
 
 /** What an entry says, for the ledger, after looking whether this person may strike it. */
@@ -57,6 +61,7 @@ async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, ai
     case 'sighting': {
       const sighting = await findSighting(tx, recordId);
       if (sighting?.aircraft_id !== aircraftId) throw gone();
+      if (await waits(changing, aircraftId, recordId)) return `sighting of ${sighting.kind}`;
       // What was seen last is not wished away, and what ended a registration even less: the paper is looked at again, and that outweighs it.
       const latest = (await papersOf(tx, aircraftId)).some((paper) => paper.sighting_id === recordId);
       if (latest || sighting.ended_on !== null) throw new Refused({ code: 'invalid', message: 'This is what somebody saw last of this paper. Look at it again and record what you see; that outweighs it.', problems: [{ path: 'recordId', message: 'look at the paper again' }] });
@@ -65,6 +70,8 @@ async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, ai
     case 'inspection': {
       const inspection = stored.facts.inspections.find(({ id }) => id === recordId);
       const row = await tx.selectFrom('inspection').select('recorded_by').where('inspection_id', '=', recordId).executeTakeFirst();
+      // A copy that nobody has vouched for opens nothing, so the people who keep the records take it back.
+      if (inspection !== undefined && await waits(changing, aircraftId, recordId)) return `copy of ${inspection.kind} of ${inspection.completedOn}`;
       if (inspection === undefined || row === undefined) throw gone();
       if (!await mayStrikeSigned(changing, actor, INSPECTION_WORK[inspection.kind], row.recorded_by, inspection.outcome === 'approved')) throw denied;
       return `${inspection.kind} of ${inspection.completedOn}`;
@@ -84,6 +91,7 @@ async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, ai
       return `what ${box.name} counted`;
     }
     case 'done': case 'compliance': case 'list-cleared': case 'known-mark': {
+      if (await waits(changing, aircraftId, recordId)) return kind;
       const other = await findOther(tx, recordId);
       // What was brought in with an item or a directive has no row of its own, and nobody here who recorded it.
       const within = (kind === 'done' ? stored.facts.items : kind === 'compliance' ? stored.facts.directives : null)?.some(({ done }) => done.some(({ id }) => id === recordId)) ?? false;
@@ -100,7 +108,8 @@ async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, ai
 
 /** Strikes an entry that should not have been written. It stays readable, with who struck it and why. */
 export async function strikeEntry(ports: Ports, actor: Actor, entry: StrikeEntry): Promise<Outcome<{ readonly strikeId: string; readonly revision: number }>> {
-  if (!actor.roles.some((role) => KEEPERS.includes(role))) return refused(NOT_KEEPER);
+  const denied = denial(actor, 'correct-records');
+  if (denied !== null) return refused(denied);
   const wrong = await passwordRefusal(ports, actor, entry.password);
   if (wrong !== null) return refused(wrong);
   return changeAircraft(ports, actor, entry.aircraftId, 'strike', entry.seenRevision, async (changing) => {

@@ -13,7 +13,7 @@ import { loadAircraft } from '@/db/aircraft-facts';
 import { inClub } from '@/db/club-transaction';
 import { insertFlown, latestFlights } from '@/db/flights';
 import { othersOfKind } from '@/db/other-records';
-import { readStory } from '@/db/ledger';
+import { appendToLedger, readStory } from '@/db/ledger';
 import { latestReadings } from '@/db/readings';
 import { counterFlight, counterList } from '@/queries/counter';
 import { folder } from '@/queries/folder';
@@ -288,7 +288,10 @@ describe('slips at check-in', () => {
     // Of one that a list brought in nobody noted anything: that is to be asked.
     later(3600);
     const third = { id: randomUUID(), aircraftId: club.aircraftId, personName: 'T. Arden', purpose: null, crew: null, readings: [], fuelAboard: null, oilAboard: null, remarks: null, leftAt: addSeconds(club.ports.now(), -1800), recordedAt: club.ports.now() };
-    await inTx((tx) => insertFlown(tx, club.clubId, club.aircraftId, 'test', [{ ...third, returned: { readings: [], landings: 1, towLaunches: null, billed: null, billedFrom: null, fuelAdded: null, oilAdded: null, remarks: 'not said', at: club.ports.now(), recordedAt: club.ports.now() } }]));
+    await inTx(async (tx) => {
+      await insertFlown(tx, club.clubId, club.aircraftId, 'test', [{ ...third, returned: { readings: [], landings: 1, towLaunches: null, billed: null, billedFrom: null, fuelAdded: null, oilAdded: null, remarks: 'not said', at: club.ports.now(), recordedAt: club.ports.now() } }]);
+      await appendToLedger(tx, { clubId: club.clubId, aircraftId: null, revision: null, act: 'test', actor: { personId: 'x', name: 'X' }, recordedAt: club.ports.now(), record: {} }, club.ports.sha256);
+    });
     expect(await ramp()).toMatchObject({ by: 'T. Arden', words: null, noted: false });
   });
 });

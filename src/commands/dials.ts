@@ -11,11 +11,10 @@ import { meterText, sentenceCase } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 import { meterReading } from './counter-readings';
 import { keepStretchOfEntry } from './unlogged';
 
-const KEEPERS = ['dispatcher', 'mechanic'];
-const NOT_KEEPER = { code: 'not-entitled', message: 'Only a dispatcher or a mechanic enters the meters of an aircraft. Ask one of them.' } as const;
 
 const invalid = (path: string, message: string): Refused => new Refused({ code: 'invalid', message, problems: [{ path, message }] });
 
@@ -31,7 +30,8 @@ const disputed = (name: string, earlier: string, later: string): string => `${se
 
 /** Says that an aircraft has a meter, what it counts towards and what each of those stands at now. */
 export async function addDial(ports: Ports, actor: Actor, entry: NewDial): Promise<Outcome<{ readonly dialId: string; readonly revision: number }>> {
-  if (!actor.roles.some((role) => KEEPERS.includes(role))) return refused(NOT_KEEPER);
+  const denied = denial(actor, 'keep-meters');
+  if (denied !== null) return refused(denied);
   return changeAircraft(ports, actor, entry.aircraftId, 'add-meter', entry.seenRevision, async (changing) => {
     const { tx, club, stored, recordedAt } = changing;
     const inUse = await currentDials(tx, entry.aircraftId);
@@ -60,7 +60,8 @@ export async function addDial(ports: Ports, actor: Actor, entry: NewDial): Promi
 
 /** Records that a meter was exchanged: everything that it counts towards goes on from where it stood. */
 export async function exchangeDial(ports: Ports, actor: Actor, entry: DialExchange): Promise<Outcome<{ readonly dialId: string; readonly revision: number }>> {
-  if (!actor.roles.some((role) => KEEPERS.includes(role))) return refused(NOT_KEEPER);
+  const denied = denial(actor, 'keep-meters');
+  if (denied !== null) return refused(denied);
   return changeAircraft(ports, actor, entry.aircraftId, 'exchange-meter', entry.seenRevision, async (changing) => {
     const { tx, club, stored, recordedAt } = changing;
     const old = (await currentDials(tx, entry.aircraftId)).find(({ id }) => id === entry.replaces);

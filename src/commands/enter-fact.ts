@@ -10,10 +10,8 @@ import { findDescription, insertDescription } from '@/db/descriptions';
 import { findOther, insertOthers, type OtherRecord } from '@/db/other-records';
 import { changeAircraft, laterThan, type Changing } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+import { denial, requireAct } from './permissions';
 
-const KEEPERS = ['administrator', 'dispatcher', 'mechanic'];
-/** Who replaces what is on record of the aircraft as built: it may open what was closed. */
-const REPLACERS = ['administrator', 'mechanic'];
 
 /** When something of a day happened: now where it is today, otherwise at the start of that day, which is the strict reading. */
 function momentOf(on: CivilDate | undefined, now: Instant, zone: ZoneId): Instant {
@@ -55,12 +53,13 @@ function takesPlaceOf({ stored: { aircraftId, facts } }: Changing, { fact }: Fac
  * is the mechanic's or the administrator's, and only of what they had before their eyes. What was said before stays on record.
  */
 export function enterFact(ports: Ports, actor: Actor, entry: FactEntry): Promise<Outcome<{ readonly factId: string; readonly revision: number }>> {
-  if (!actor.roles.some((role) => KEEPERS.includes(role))) return Promise.resolve(refused({ code: 'not-entitled', message: 'Only a dispatcher, a mechanic or the administrator enters what an aircraft is and carries.' }));
+  const denied = denial(actor, 'enter-fact');
+  if (denied !== null) return Promise.resolve(refused(denied));
   const { factId, aircraftId, fact } = entry;
   return changeAircraft(ports, actor, aircraftId, 'enter-fact', null, async (changing) => {
     const { tx, club, recordedAt } = changing;
     const before = takesPlaceOf(changing, entry);
-    if (before !== null && !actor.roles.some((role) => REPLACERS.includes(role))) throw new Refused({ code: 'not-entitled', message: 'This is on record already. A mechanic or the administrator replaces it; ask one of them.' });
+    if (before !== null) requireAct(actor, 'replace-fact');
     if ('instead' in fact && fact.instead !== before) throw new Refused({ code: 'invalid', message: 'Somebody put another one on record since you opened this. Nothing was recorded; what you wrote is kept. Look at it in another window; put on record once more, yours takes its place.', problems: [{ path: 'fact.instead', message: 'is not the latest' }] });
     const record = recordOf(entry, recordedAt, club.place.zone);
     if (record !== null) await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [record]);

@@ -28,6 +28,7 @@ import { planFlight } from './plan-flight';
 import { recordEntry } from './record-entry';
 import { reportFinding } from './report-finding';
 import { sightPapers } from './sight-papers';
+import { vouch } from './vouch';
 import { attributeUnlogged } from './unlogged';
 import { UNSAID } from '@/core/records/planned-flight';
 import { loadRecords, NO_RECORDS } from './load-records';
@@ -74,7 +75,18 @@ describe('recording an inspection', () => {
       ['100-hour', '4250.3 h', '4150.3 h + 100.0 h = 4250.3 h. The annual inspection stands in for it.'], ['annual', '30 Nov 2027', '24 Nov 2026 and 12 calendar months, to the end of that month: 30 Nov 2027.'],
     ]);
     expect(bad(await record(annual))).toMatchObject({ code: 'invalid', problems: [{ path: 'signer' }] });
+    const before = (await due('Annual'))?.next;
     good(await record(annual, { signer: copied }, club.actor('dispatcher')));
+    // A copy says what somebody else signed: it opens nothing until somebody has compared it with the paper.
+    expect((await due('Annual'))?.next).toBe(before);
+    expect((await folderNow()).logbook[0]).toMatchObject({ waits: true, vouchedBy: null });
+    const waiting = (await folderNow()).logbook[0]?.id ?? '';
+    const entry = async () => ({ aircraftId: club.aircraftId, seenRevision: await revision(), records: [{ vouchId: randomUUID(), recordId: waiting }], note: 'Compared', password: PASSWORD });
+    for (const role of ['dispatcher', 'renter', 'instructor'] as const) expect(bad(await vouch(club.ports, club.actor(role), await entry())).code).toBe('not-entitled');
+    expect(bad(await vouch(club.ports, club.actor('mechanic'), { ...await entry(), password: 'not it' })).code).toBe('invalid');
+    good(await vouch(club.ports, club.actor('mechanic'), await entry()));
+    expect(bad(await vouch(club.ports, club.actor('administrator'), await entry())).code).toBe('invalid');
+    expect((await folderNow()).logbook[0]).toMatchObject({ waits: false, vouchedBy: 'The mechanic' });
     expect((await due('Annual'))?.next).toBe('30 Nov 2027');
     expect((await folderNow()).logbook[0]?.signed).toBe('Ida Quell, inspector with inspection authorisation, IA-0417');
   });
@@ -190,14 +202,15 @@ describe('correcting', () => {
   it.each([
     ['was missing', { aboard: false, legible: null }], ['could not be read', { legible: false }], ['was there', {}],
   ])('what somebody saw last, that a paper %s, is not struck but looked at again', async (_, change) => {
-    const seen = async (more: object) => { const sightingId = randomUUID(); good(await sightPapers(club.ports, club.actor('student'), round([{ ...paper('weight-and-balance'), datedOn: civilDate('2022-06-09'), sightingId, ...more }]))); return sightingId; };
+    const seen = async (more: object, by: 'student' | 'dispatcher' = 'student') => { const sightingId = randomUUID(); good(await sightPapers(club.ports, club.actor(by), round([{ ...paper('weight-and-balance'), datedOn: civilDate('2022-06-09'), sightingId, ...more }]))); return sightingId; };
     const strike = async (recordId: string) => strikeEntry(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'sighting', recordId, why: 'Slip', password: PASSWORD });
     const first = await seen(change);
     const verdict = (await row())?.verdict;
     expect(bad(await strike(first))).toMatchObject({ code: 'invalid', problems: [{ path: 'recordId' }] });
     expect((await row())?.verdict).toBe(verdict);
     club.ports.at = addSeconds(club.ports.at, 60);
-    await seen({});
+    // A member does not make good what was missing: the dispatcher looks.
+    await seen({}, 'dispatcher');
     good(await strike(first));
     expect((await row())?.verdict).toBe('Released');
   });
@@ -246,12 +259,14 @@ const paper = (kind: SightingRound['sightings'][number]['kind']): SightingRound[
 const round = (sightings: SightingRound['sightings']): SightingRound => ({ aircraftId: club.aircraftId, seenAt: club.ports.now(), sightings });
 
 describe('a sighting round', () => {
-  it('what is missing closes at once, and what is found again opens', async () => {
+  it('what is missing closes at once, and what a member finds again waits for somebody entitled', async () => {
     good(await sightPapers(club.ports, club.actor('student'), round([{ ...paper('weight-and-balance'), aboard: false, legible: null }])));
     expect(await row()).toMatchObject({ verdict: 'Grounded' });
     expect((await folderNow()).papers.find(({ kind }) => kind === 'weight-and-balance')).toMatchObject({ state: 'missing', seen: expect.stringContaining('by The student') as string, keptWhere: 'pouch behind the left seat' });
     club.ports.at = addSeconds(club.ports.at, 60);
-    good(await sightPapers(club.ports, club.actor('renter'), round([{ ...paper('weight-and-balance'), datedOn: civilDate('2022-06-09') }])));
+    const { waiting } = good(await sightPapers(club.ports, club.actor('renter'), round([{ ...paper('weight-and-balance'), datedOn: civilDate('2022-06-09') }])));
+    expect([waiting.length, (await row())?.verdict]).toEqual([1, 'Grounded']);
+    good(await vouch(club.ports, club.actor('dispatcher'), { aircraftId: club.aircraftId, seenRevision: await revision(), records: waiting.map((recordId) => ({ vouchId: randomUUID(), recordId })), note: null, password: PASSWORD }));
     expect((await row())?.verdict).toBe('Released');
   });
   it.each([

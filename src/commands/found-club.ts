@@ -5,7 +5,7 @@ import { inClub } from '@/db/club-transaction';
 import { insertCertificates, insertClub, insertMembers } from '@/db/club-rows';
 import { appendToLedger } from '@/db/ledger';
 import type { Plain } from '@/core/decision/canonical';
-import { settle, type Outcome, type Ports } from './command';
+import { runCommand, type Outcome, type Ports } from './command';
 
 /** Somebody who belongs to a club, with the certificates that they sign by. */
 export interface NewMember {
@@ -27,7 +27,7 @@ export interface NewClub {
 /** Founds a club with its first members. There is no actor yet: the installation itself does it. */
 export async function foundClub(ports: Ports, club: NewClub): Promise<Outcome<{ readonly clubId: string }>> {
   const recordedAt = ports.now();
-  return settle(() => inClub(ports.db, club.clubId, async (tx) => {
+  return runCommand(() => inClub(ports.db, club.clubId, async (tx) => {
     await insertClub(tx, club, recordedAt);
     await insertMembers(tx, club.clubId, club.members, recordedAt);
     await insertCertificates(tx, club.clubId, club.members, recordedAt);

@@ -5,12 +5,14 @@ import { inClub } from '@/db/club-transaction';
 import { readClub } from '@/db/clubs';
 import { insertClub, insertMembers } from '@/db/club-rows';
 import { appendToLedger } from '@/db/ledger';
-import { Refused, settle, type Outcome, type Ports } from './command';
+import { Refused, refused, runCommand, type Outcome, type Ports, type Refusal } from './command';
 
 /** A club's id that no club has, for transactions that belong to none yet. */
 const NO_CLUB = '00000000-0000-0000-0000-000000000000';
 
 const codeHash = (sha256: Ports['sha256'], code: string): Uint8Array => sha256(Buffer.from(`founding/${code.replaceAll(/[^0-9a-z]/gi, '').toLowerCase()}`, 'utf8'));
+
+const NOT_THE_CODE: Refusal = { code: 'invalid', message: 'This is not the code. It was printed when the server started, such as 3f9a2-07c1e-b44d0-9a8e1; starting it again prints another.', problems: [{ path: 'code', message: 'is not the code' }] };
 
 /** The one-time code of an installation in which nobody has an account, to be shown to whoever started it; null where somebody has one. */
 export async function foundingCode(ports: Pick<Ports, 'db' | 'now' | 'newId' | 'sha256'>): Promise<string | null> {
@@ -38,13 +40,16 @@ export async function foundingState(ports: Pick<Ports, 'db'>): Promise<{ readonl
 export async function found(ports: Ports, entry: Founding): Promise<Outcome<{ readonly clubId: string }>> {
   const at = ports.now();
   const personId = ports.newId();
+  const code = codeHash(ports.sha256, entry.code);
+  // Somebody without the code makes nobody hash anything.
+  if (!await inClub(ports.db, NO_CLUB, (tx) => foundingCodeKnown(tx, code))) return refused(NOT_THE_CODE);
   const hash = await ports.hashPassword(entry.password);
   const actor = { personId: 'installation', name: 'the installation' };
   const waiting = await inClub(ports.db, NO_CLUB, clubWithoutAccounts);
   const clubId = waiting?.clubId ?? ports.newId();
-  return settle(() => inClub(ports.db, clubId, async (tx) => {
+  return runCommand(() => inClub(ports.db, clubId, async (tx) => {
     if (await anyAccount(tx)) throw new Refused({ code: 'invalid', message: 'Somebody has an account here already. Sign in, or ask the administrator for a link.', problems: [] });
-    if (!await foundingCodeKnown(tx, codeHash(ports.sha256, entry.code))) throw new Refused({ code: 'invalid', message: 'This is not the code. It was printed when the server started, such as 3f9a2-07c1e-b44d0-9a8e1; starting it again prints another.', problems: [{ path: 'code', message: 'is not the code' }] });
+    if (!await foundingCodeKnown(tx, code)) throw new Refused(NOT_THE_CODE);
     const member = { personId, name: entry.name, roles: ['administrator'], certificates: [] };
     if (waiting === null) {
       if (entry.club === null) throw new Refused({ code: 'invalid', message: 'Describe the club: its name, its field and its rules.', problems: [{ path: 'club', message: 'is missing' }] });
@@ -57,7 +62,7 @@ export async function found(ports: Ports, entry: Founding): Promise<Outcome<{ re
       await insertMembers(tx, clubId, [member], at);
       await appendToLedger(tx, { clubId, aircraftId: null, revision: null, act: 'take-charge', actor, recordedAt: at, record: { personId, name: entry.name, roles: member.roles } }, ports.sha256);
     }
-    await insertAccount(tx, { personId, name: entry.name, email: entry.email, hash });
+    await insertAccount(tx, { personId, name: entry.name, email: entry.email, hash, clubId });
     await forgetFoundingCodes(tx);
     return { clubId };
   }));

@@ -3,6 +3,7 @@ import { sql } from 'kysely';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ARCHIVE_TABLES, ARCHIVE_TABLE_NAMES, clubArchiveSchema, type ClubArchive } from '@/contracts/club-archive';
 import { addSeconds } from '@/core/time/instant';
+import { insertAccount } from '@/db/accounts';
 import { inClub } from '@/db/club-transaction';
 import type { Database } from '@/db/connection';
 import { clubArchive } from '@/queries/club-archive';
@@ -36,7 +37,7 @@ async function busyClub() {
   good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: 1, name: 'Block “meter”; main', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: '4150.3' }], shows: '0150.3', wrapsAt: '1000' }));
   good(await exchangeDial(club.ports, club.actor('mechanic'), { dialId: randomUUID(), replaces: block, aircraftId: club.aircraftId, seenRevision: 2, name: 'Block meter', lastShown: '150.3', firstShown: '0', wrapsAt: null, why: 'Stopped' }));
   good(await reportFinding(club.ports, club.actor('student'), { findingId: finding, aircraftId: club.aircraftId, station: 'power-on', side: null, step: 'K062', asListed: true, what: 'Navigation lights: lamp or lens failed', looks: 'not-right', foundAt: club.ports.now() }));
-  good(await addPhoto(club.ports, club.actor('student'), { photoId: randomUUID(), discrepancyId: finding, bytes: Buffer.from([0, 255, 1, 254, 34, 92]) }));
+  good(await addPhoto(club.ports, club.actor('student'), { photoId: randomUUID(), of: finding, bytes: Buffer.from([0, 255, 1, 254, 34, 92]) }));
   good(await recordEntry(club.ports, club.actor('mechanic'), { entryId: entry, aircraftId: club.aircraftId, seenRevision: 5, draft: { of: 'inspection', kind: 'hundred-hour', completedOn: civilDate('2026-11-24'), timeInService: hours('4150.3'), outcome: 'approved', excess: null, testedToFeet: null }, description: 'Zeile\nmit „Zeichen“ und \\ und "', signer: { by: 'own-certificate', certificateId: club.certificateOf('mechanic') }, aboveMeter: false, password: PASSWORD }));
   club.ports.at = addSeconds(club.ports.at, 60);
   good(await strikeEntry(club.ports, club.actor('mechanic'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: 6, kind: 'inspection', recordId: entry, why: 'Other aircraft', password: PASSWORD }));
@@ -71,7 +72,7 @@ describe('a whole club in one file', () => {
     expect(await archiveOf(empty, club.clubId, now)).toEqual(archive);
     const ledger = await inClub(empty, club.clubId, (tx) => tx.selectFrom('ledger').selectAll().orderBy('chain').orderBy('seq').execute());
     expect(ledger.length).toBeGreaterThan(5);
-    for (const chain of new Set(ledger.map((row) => row.chain))) expect(checkChain(ledger.filter((row) => row.chain === chain).map((row) => ({ ...row, aircraft_revision: chain === 'club' ? null : 8 })) as unknown as readonly LedgerRow[])).toEqual([]);
+    for (const chain of new Set(ledger.map((row) => row.chain))) expect(checkChain(ledger.filter((row) => row.chain === chain).map((row) => ({ ...row, aircraft_revision: chain === 'club' ? null : 8 })) as unknown as readonly LedgerRow[], null)).toEqual([]);
     // A second time nothing is changed.
     expect(bad(await importClub({ db: empty }, archive))).toMatchObject({ code: 'invalid', message: expect.stringContaining('has that club already') as string });
   });
@@ -87,15 +88,26 @@ describe('a whole club in one file', () => {
   it.each([
     ['something else', { format: 'other' }], ['a later version', { format: 'groval-club', version: 2 }], ['nothing', null],
   ])('%s is refused with what is wrong', async (_, file) => { expect(bad(await importClub({ db: empty }, file))).toMatchObject({ code: 'invalid', message: expect.stringContaining('This is no archive of a club') as string }); });
-  it('an archive from before there were changes of a club comes in; one that lost them does not', async () => {
-    const old = await testClub();
-    const { club_change: none, ...tables } = (await archiveOf(old.ports.db, old.clubId, old.ports.now())).tables;
-    expect(none).toEqual([]);
-    const archive = await archiveOf(old.ports.db, old.clubId, old.ports.now());
-    expect(good(await importClub({ db: empty }, { ...archive, tables })).rows).toBeGreaterThan(10);
+  it('an archive that lost rows, or whose end was cut off, does not come in', async () => {
     const club = await busyClub();
     const changed = await archiveOf(club.ports.db, club.clubId, club.ports.now());
     expect(bad(await importClub({ db: empty }, { ...changed, tables: { ...changed.tables, club_change: [] } }))).toMatchObject({ message: expect.stringContaining('tells of 1 changes of the club’s field or rules, and the archive holds 0') as string });
+    const others = Object.entries(changed.tables).filter(([name, rows]) => rows.length > 0 && !['club', 'ledger', 'meter_standing', 'club_change'].includes(name));
+    expect(others.length).toBeGreaterThan(8);
+    for (const [name, rows] of others) expect([name, bad(await importClub({ db: empty }, { ...changed, tables: { ...changed.tables, [name]: rows.slice(0, -1) } })).code]).toEqual([name, 'invalid']);
+    const readings = changed.tables.meter_reading.map((row, at) => (at === 0 ? { ...row, value_s: Number(row['value_s']) + 36 } : row));
+    expect(bad(await importClub({ db: empty }, { ...changed, tables: { ...changed.tables, meter_reading: readings } })).message).toContain('no entry of the ledger counts');
+    const last = changed.tables.ledger.filter((row) => row['chain'] === 'club').length;
+    const cut = changed.tables.ledger.filter((row) => row['chain'] !== 'club' || Number(row['seq']) < last);
+    expect(bad(await importClub({ db: empty }, { ...changed, tables: { ...changed.tables, ledger: cut } })).code).toBe('invalid');
+    expect(bad(await importClub({ db: empty }, { ...changed, heads: changed.heads.slice(1) })).message).toContain('its end was cut off');
+  });
+  it('makes nobody a member who has an account here', async () => {
+    const club = await busyClub();
+    const archive = await archiveOf(club.ports.db, club.clubId, club.ports.now());
+    const { personId } = club.actor('renter');
+    await inClub(empty, randomUUID(), (tx) => insertAccount(tx, { personId, name: 'The renter', email: `${randomUUID()}@example.org`, hash: 'x', clubId: randomUUID() }));
+    expect(bad(await importClub({ db: empty }, archive)).message).toContain('has an account here already');
   });
   it('a row too few or a column too many is named', async () => {
     const club = await testClub();

@@ -12,7 +12,7 @@ import { latestFlights } from '@/db/flights';
 import { insertReadings } from '@/db/folder-rows';
 import { insertOthers } from '@/db/other-records';
 import { RECKONED, reckonedReadings } from '@/db/readings';
-import { insertStrike } from '@/db/strikes';
+import { insertStrikeOnce } from '@/db/strikes';
 import { meterText } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Actor, Ports } from './command';
@@ -81,8 +81,8 @@ export class MetersBeside {
     for (const meter of own.beside) {
       if (now[meter].state !== 'contradiction') continue;
       for (const record of await reckonedReadings(this.tx, aircraftId, meter)) {
-        struck += 1;
-        await insertStrike(this.tx, this.actor.clubId, aircraftId, this.actor, { id: this.ports.newId(), recordedAt: this.recordedAt, record, kind: 'reading', why: 'Was reckoned; a list that was brought in has what the meter shows', replacedBy: null });
+        const written = await insertStrikeOnce(this.tx, this.actor.clubId, aircraftId, this.actor, { id: this.ports.newId(), recordedAt: this.recordedAt, record, kind: 'reading', why: 'Was reckoned; a list that was brought in has what the meter shows', replacedBy: null });
+        if (written === 'written') struck += 1;
       }
     }
     if (struck > 0) now = this.standings(await loadForMeters(this.tx, this.club.place, aircraftId)) ?? now;

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import { guessMapping, IMPORT_LISTS, type ImportList } from '@/contracts/csv-lists';
 import { knownAt, presentFor } from '@/core/records/facts';
@@ -7,8 +8,12 @@ import { inClub } from '@/db/club-transaction';
 import { readStory } from '@/db/ledger';
 import { line } from '@/queries/line';
 import { listRows, LISTS } from '@/queries/lists';
-import { bad, closeDatabase, good, testClub } from '@/testing/database';
+import { waitingOfAircraft } from '@/db/vouching';
+import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
 import { importRows, type FileRow, type ImportRequest } from './import-rows';
+import { vouch } from './vouch';
+
+type Role = Parameters<typeof club.actor>[0];
 
 let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => { club = await testClub(); });
@@ -94,7 +99,7 @@ describe('bringing in flights', () => {
     const same = '00000000-0000-4000-8000-000000000001';
     const rows = [...manyFlights(2000), ...manyFlights(2000).map((one) => ({ ...one, registration: 'N03TB' }))];
     const ports = { ...club.ports, newId: () => same };
-    await expect(importRows(ports, club.actor('dispatcher'), { list: 'flights', mapping: guessMapping('flights', Object.keys(rows[0] ?? {})), commit: true, fileName: 'x' }, from(rows), () => undefined, () => false)).rejects.toThrow('duplicate key');
+    await expect(importRows(ports, club.actor('dispatcher'), { list: 'flights', mapping: guessMapping('flights', Object.keys(rows[0] ?? {})), commit: true, fileName: 'x' }, from(rows), () => undefined, () => false)).resolves.toMatchObject({ ok: false, refusal: { message: expect.stringContaining('has this id already') as string } });
     expect(await written('flights')).toEqual([]);
   });
   it('what all rows have in common is written to each of them, and what they have not to its own', async () => {
@@ -181,6 +186,14 @@ describe('bringing in the other lists', () => {
     good(await bring('inspections', [inspection]));
     expect((await row())?.secondsLeft).toBe(left);
     good(await bring('inspections', [{ ...inspection, completed: '2026-11-23', signed_by: 'T. Brandl', certificate_kind: 'mechanic-airframe-powerplant', certificate_number: '0042', valid_from: '2015-06-01', valid_until: 'no-expiry' }]));
+    // A signed entry among them is a copy: it counts once somebody has compared it with the paper.
+    expect((await row())?.secondsLeft).toBe(left);
+    const copies = [...(await inClub(club.ports.db, club.clubId, (tx) => waitingOfAircraft(tx, club.aircraftId))).values()];
+    expect(copies.map(({ kind, vouched }) => [kind, vouched])).toEqual([['hundred-hour', null]]);
+    const revision = (await inClub(club.ports.db, club.clubId, (tx) => tx.selectFrom('aircraft').select('revision').executeTakeFirstOrThrow())).revision;
+    const entry = (by: Role) => vouch(club.ports, club.actor(by), { aircraftId: club.aircraftId, seenRevision: revision, records: copies.map(({ recordId }) => ({ vouchId: randomUUID(), recordId })), note: null, password: PASSWORD });
+    expect(bad(await entry('dispatcher')).code).toBe('not-entitled');
+    good(await entry('mechanic'));
     expect((await row())?.secondsLeft).toBe(360_000);
   });
   it('a reading of a counter is a whole number', async () => {

@@ -8,16 +8,17 @@ import { UNKNOWN_PARTICULARS } from '@/core/records/aircraft';
 import { isHourMeter } from '@/core/records/meters';
 import type { Instant } from '@/core/time/instant';
 import { raiseRevision } from '@/db/aircraft-facts';
-import { existingKeys, lockFleet, type NaturalKey } from '@/db/bulk';
+import { existingKeys, lockFleet, readFleet, type NaturalKey } from '@/db/bulk';
 import { prepareArchived } from '@/db/club-archive';
-import { inClub } from '@/db/club-transaction';
+import { currentBatch, inClub } from '@/db/club-transaction';
 import { readClub, type Club } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { MetersBeside } from './import-meters';
 import { recordMeterStanding } from './meter-standing';
-import { refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { refused, runCommand, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 
 /** A row of a file, under the file's own headers. */
 export interface FileRow { readonly line: number; readonly cells: Readonly<Record<string, unknown>> }
@@ -62,7 +63,7 @@ const MAKERS: { readonly [L in ImportList]: (row: RowOf<L>, making: Making) => O
     key: { aircraft_id: aircraftId, kind: row.kind, happened_at: iso(row.seen_at) }, words: () => `${row.kind}, ${row.aboard ? 'aboard' : 'missing'}`,
     tables: { document_sighting: [{
       sighting_id: newId(), aircraft_id: aircraftId, kind: row.kind, kept_where: row.kept_where, aboard: row.aboard, legible: row.legible, displayed: row.displayed, registration_shown: row.registration_shown, issued_on: row.issued, printed_expiry: row.expires, ended_on: null, ended_because: null, form: row.form,
-      tank_fitted: row.tank_fitted, happened_at: iso(row.seen_at), recorded_at: recordedAt, recorded_by: actor.personId, revision: row.revision, serial_shown: row.serial_shown, placards: row.placards, dated_on: row.dated, number: row.number,
+      tank_fitted: row.tank_fitted, happened_at: iso(row.seen_at), recorded_at: recordedAt, recorded_by: actor.personId, revision: row.revision, serial_shown: row.serial_shown, placards: row.placards, dated_on: row.dated, number: row.number, awaits_vouch: false,
     }] },
   }),
   inspections: (row, { actor, recordedAt, newId, aircraftId }) => {
@@ -72,7 +73,7 @@ const MAKERS: { readonly [L in ImportList]: (row: RowOf<L>, making: Making) => O
       tables: {
         signature: signature === null ? [] : [{ signature_id: signature, person_id: null, name: row.signed_by, certificate_kind: row.certificate_kind, certificate_number: row.certificate_number, valid_from: row.valid_from, valid_until: row.valid_until === 'no-expiry' ? null : row.valid_until, no_expiry: row.valid_until === 'no-expiry', happened_at: recordedAt, recorded_at: recordedAt }],
         inspection: [{
-          inspection_id: newId(), aircraft_id: aircraftId, kind: row.kind, completed_on: row.completed, time_in_service_s: row.time_in_service, time_in_service_entered: row.time_in_service === null ? null : hoursText(row.time_in_service), outcome: row.outcome, excess: row.excess, signature_id: signature,
+          inspection_id: newId(), aircraft_id: aircraftId, awaits_vouch: signature !== null && row.outcome === 'approved', kind: row.kind, completed_on: row.completed, time_in_service_s: row.time_in_service, time_in_service_entered: row.time_in_service === null ? null : hoursText(row.time_in_service), outcome: row.outcome, excess: row.excess, signature_id: signature,
           cleared_on: null, cleared_signature_id: null, recorded_at: recordedAt, recorded_by: actor.personId, tested_to_feet: row.tested_to_feet, description: row.description,
         }],
       },
@@ -130,7 +131,7 @@ class RowImport {
   private readonly there = new Set<string>();
   private readonly last = new Map<string, { readonly at: string; readonly flightId: string }>();
 
-  constructor(private readonly ports: Ports, private readonly actor: Actor, private readonly tx: ClubTransaction, private readonly request: ImportRequest, club: Club, private readonly fleet: Awaited<ReturnType<typeof lockFleet>>, private readonly recordedAt: Instant) {
+  constructor(private readonly ports: Ports, private readonly actor: Actor, private readonly tx: ClubTransaction, private readonly request: ImportRequest, club: Club, private readonly fleet: Awaited<ReturnType<typeof lockFleet>>, private readonly recordedAt: Instant, private readonly batch: string) {
     this.tally = new Tally(ports.sha256);
     this.recordedText = iso(recordedAt);
     this.schema = rowSchemas(club.place.zone)[request.list];
@@ -201,7 +202,7 @@ class RowImport {
     }
     if (!this.request.commit || this.counts.rejected > 0) return () => Promise.resolve();
     const writes = WRITTEN.flatMap((name) => {
-      const rows = fresh.flatMap(({ tables }) => tables[name] ?? []);
+      const rows = fresh.flatMap(({ tables }) => (tables[name] ?? []).map((row) => ({ ...row, batch: this.batch })));
       return rows.length === 0 ? [] : [prepareArchived(this.actor.clubId, name, ARCHIVE_TABLES[name], rows)];
     });
     return async () => { for (const write of writes) await write(this.tx); };
@@ -248,12 +249,13 @@ export class Stopped extends Error { constructor() { super('the import was stopp
  * @param progress hears how many rows were read so far; @param stopped says whether somebody has cancelled it
  */
 export async function importRows(ports: Ports, actor: Actor, request: ImportRequest, pages: AsyncIterable<readonly FileRow[]>, progress: (rows: number) => void, stopped: () => boolean): Promise<Outcome<ImportSummary>> {
-  if (!actor.roles.includes('dispatcher')) return refused({ code: 'not-entitled', message: 'Only a dispatcher brings in records.' });
+  const denied = denial(actor, 'import-rows');
+  if (denied !== null) return refused(denied);
   const recordedAt = ports.now();
   try {
-    return await settle(() => inClub(ports.db, actor.clubId, async (tx) => {
-      const fleet = await lockFleet(tx);
-      const work = new RowImport(ports, actor, tx, request, await readClub(tx, actor.clubId), fleet, recordedAt);
+    return await runCommand(() => inClub(ports.db, actor.clubId, async (tx) => {
+      const fleet = await (request.commit ? lockFleet(tx) : readFleet(tx));
+      const work = new RowImport(ports, actor, tx, request, await readClub(tx, actor.clubId), fleet, recordedAt, await currentBatch(tx));
       let read = 0;
       let writing: Promise<void> = Promise.resolve();
       for await (const some of pages) {
@@ -280,7 +282,7 @@ export async function importRows(ports: Ports, actor: Actor, request: ImportRequ
       if (!request.commit || work.rejected > 0) throw new Told(work.summary(false));
       await work.finish();
       return work.summary(true);
-    }));
+    }), 1);
   } catch (error) {
     if (error instanceof Told) return { ok: true, value: error.summary };
     if (error instanceof Stopped) return refused({ code: 'invalid', message: 'The import was cancelled. Nothing was written.', problems: [] });

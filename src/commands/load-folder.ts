@@ -6,7 +6,8 @@ import type { Plain } from '@/core/decision/canonical';
 import { inClub } from '@/db/club-transaction';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
-import { refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
+import { refused, runCommand, type Actor, type Outcome, type Ports } from './command';
 import { recordMeterStanding } from './meter-standing';
 import { movedBy, writeBatch, type RecordBatch } from './load-records';
 
@@ -27,14 +28,15 @@ export interface Folder extends RecordBatch {
  * Only a dispatcher may.
  */
 export async function loadFolder(ports: Ports, actor: Actor, folder: Folder): Promise<Outcome<{ readonly aircraftId: string }>> {
-  if (!actor.roles.includes('dispatcher')) return refused({ code: 'not-entitled', message: 'Only a dispatcher can bring in an aircraft.' });
+  const denied = denial(actor, 'import-rows');
+  if (denied !== null) return refused(denied);
   return bringIn(ports, actor, folder);
 }
 
 /** The same for whoever was found entitled. */
 export function bringIn(ports: Ports, actor: Actor, folder: Folder): Promise<Outcome<{ readonly aircraftId: string }>> {
   const recordedAt = ports.now();
-  return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
+  return runCommand(() => inClub(ports.db, actor.clubId, async (tx) => {
     const { aircraftId, registration, typeName, category, firstFlownOn, approvedFor, features, particulars } = folder;
     await insertAircraft(tx, actor.clubId, folder, recordedAt);
     const records = await writeBatch(ports, tx, actor, aircraftId, folder);

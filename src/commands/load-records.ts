@@ -14,7 +14,8 @@ import { inClub } from '@/db/club-transaction';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { recordMeterStanding, type Moved } from './meter-standing';
-import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
+import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from './command';
 
 /** Records of one aircraft that are brought in together. Times of the records are their own. */
 export interface RecordBatch {
@@ -57,9 +58,10 @@ export async function writeBatch(ports: Ports, tx: ClubTransaction, actor: Actor
 
 /** Brings in records of an aircraft that is there: all or nothing, with one ledger entry that holds their digest. Only a dispatcher may. */
 export async function loadRecords(ports: Ports, actor: Actor, aircraftId: string, batch: RecordBatch): Promise<Outcome<{ readonly revision: number }>> {
-  if (!actor.roles.includes('dispatcher')) return refused({ code: 'not-entitled', message: 'Only a dispatcher can bring in records.' });
+  const denied = denial(actor, 'import-rows');
+  if (denied !== null) return refused(denied);
   const recordedAt = ports.now();
-  return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
+  return runCommand(() => inClub(ports.db, actor.clubId, async (tx) => {
     if (await lockAircraft(tx, aircraftId) === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft.' });
     const record = await writeBatch(ports, tx, actor, aircraftId, batch);
     const revision = await raiseRevision(tx, aircraftId);

@@ -9,11 +9,10 @@ import { findOther, insertOthers } from '@/db/other-records';
 import { list } from '@/explain/formats';
 import { FAULT_NAMES } from '@/explain/names';
 import { changeAircraft, laterThan, type Changing } from './change-aircraft';
-import { Refused, refused, type Actor, type Outcome, type Ports, type Refusal } from './command';
+import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+import { denial, requireAct } from './permissions';
 import { passwordRefusal, signatureBy } from './signing';
 
-const KEEPERS = ['dispatcher', 'mechanic', 'instructor', 'administrator'];
-const NOT_KEEPER: Refusal = { code: 'not-entitled', message: 'Only a dispatcher, an instructor or a mechanic keeps the maintenance release. Ask one of them.' };
 const invalid = (path: string, message: string) => new Refused({ code: 'invalid', message, problems: [{ path, message }] });
 
 /** A release counts only where the club's rules know it. */
@@ -33,15 +32,12 @@ async function soundSignature(changing: Changing, actor: Actor, signer: IssuedRe
   return by;
 }
 
-async function write(changing: Changing, actor: Actor, aircraftId: string, body: MaintenanceRelease): Promise<void> {
+async function write(changing: Changing, actor: Actor, aircraftId: string, body: MaintenanceRelease, copied: boolean): Promise<void> {
   const { tx } = changing;
-  await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [{ id: body.id, kind: 'release', happenedAt: body.recordedAt, recordedAt: body.recordedAt, body }]);
+  await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [{ id: body.id, kind: 'release', happenedAt: body.recordedAt, recordedAt: body.recordedAt, body }], copied);
 }
 
 const repeat = (entry: { readonly entryId: string; readonly aircraftId: string }) => ({ request: entry, found: async (tx: Changing['tx']) => ((await findOther(tx, entry.entryId))?.aircraftId === entry.aircraftId ? { entryId: entry.entryId } : null) });
-
-/** May copy what somebody else signed on paper. */
-const mayCopy = (actor: Actor) => actor.roles.some((role) => role === 'mechanic' || role === 'dispatcher');
 
 /**
  * Enters a maintenance release: signed here by a licensed engineer, or copied from the paper by whoever keeps the records.
@@ -49,7 +45,8 @@ const mayCopy = (actor: Actor) => actor.roles.some((role) => role === 'mechanic'
  */
 export async function issueRelease(ports: Ports, actor: Actor, entry: IssuedRelease): Promise<Outcome<{ readonly entryId: string; readonly revision: number }>> {
   const copied = entry.signer.by === 'copied-from-logbook';
-  if (copied ? !mayCopy(actor) : !actor.roles.includes('mechanic')) return refused({ code: 'not-entitled', message: copied ? 'Only a mechanic or a dispatcher copies a release from paper.' : 'Only a mechanic signs a maintenance release.' });
+  const denied = denial(actor, copied ? 'copy-entry' : 'sign-release');
+  if (denied !== null) return refused(denied);
   const wrong = await passwordRefusal(ports, actor, entry.password);
   if (wrong !== null) return refused(wrong);
   const { entryId, aircraftId } = entry;
@@ -60,7 +57,7 @@ export async function issueRelease(ports: Ports, actor: Actor, entry: IssuedRele
     await write(changing, actor, aircraftId, {
       id: entryId, recordedAt, registrationShown: entry.registrationShown, issuedOn: entry.issuedOn, issuedAt: entry.issuedAt, expiresOn: entry.expiresOn, expiresAt: entry.expiresAt, signedBy, aboard: entry.aboard, standing: 'in-force',
       required: entry.required.map((one) => ({ ...one, certified: null })),
-    });
+    }, copied);
     return { value: { entryId }, ledger: { id: entryId, issuedOn: entry.issuedOn, expiresOn: entry.expiresOn, expiresAt: entry.expiresAt, registrationShown: entry.registrationShown, required: entry.required.map(({ what }) => what), copied, signed: { name: signedBy.name, kind: signedBy.certificate?.kind ?? null, number: signedBy.certificate?.number ?? null } } };
   }, repeat(entry));
 }
@@ -73,7 +70,12 @@ async function changed(changing: Changing, actor: Actor, before: MaintenanceRele
     case 'suspended': case 'cancelled':
       if (before.standing === 'cancelled') throw invalid('change', 'This release was cancelled already.');
       return { ...after, standing: change.to };
-    case 'seen': return { ...after, aboard: change.aboard, registrationShown: change.registrationShown ?? before.registrationShown };
+    case 'seen': {
+      // Somebody without a desk or workshop role confirms that it is still there; what was missing, or another's, they do not put right.
+      const better = (change.aboard && before.aboard !== true) || (change.registrationShown !== null && change.registrationShown !== before.registrationShown && change.registrationShown === changing.registration);
+      if (better) requireAct(actor, 'state-documents');
+      return { ...after, aboard: change.aboard, registrationShown: change.registrationShown ?? before.registrationShown };
+    }
     case 'required': return { ...after, required: [...before.required, { id: entryId, what: change.what, by: change.by, at: change.at, certified: null }] };
     case 'done': {
       const one = before.required.find(({ id }) => id === change.required);
@@ -98,9 +100,9 @@ async function changed(changing: Changing, actor: Actor, before: MaintenanceRele
  */
 export async function changeRelease(ports: Ports, actor: Actor, entry: ReleaseChange): Promise<Outcome<{ readonly entryId: string; readonly revision: number }>> {
   const { change, entryId, aircraftId } = entry;
-  if (change.to === 'seen' ? actor.roles.length === 0 : !actor.roles.some((role) => KEEPERS.includes(role))) return refused(NOT_KEEPER);
+  const denied = denial(actor, change.to === 'seen' ? 'see-release' : 'signer' in change ? (change.signer.by === 'copied-from-logbook' ? 'copy-entry' : 'sign-release') : 'keep-release');
+  if (denied !== null) return refused(denied);
   if ('signer' in change) {
-    if (change.signer.by === 'copied-from-logbook' ? !mayCopy(actor) : !actor.roles.includes('mechanic')) return refused({ code: 'not-entitled', message: 'Only a mechanic signs this; a dispatcher may copy it from the paper release.' });
     const wrong = await passwordRefusal(ports, actor, change.password);
     if (wrong !== null) return refused(wrong);
   }
@@ -109,7 +111,7 @@ export async function changeRelease(ports: Ports, actor: Actor, entry: ReleaseCh
     const before = latestRelease(changing.stored.facts.releases, changing.club.place.zone);
     if (before?.id !== entry.releaseId) throw invalid('releaseId', 'This is not the release that counts. Open the folder again.');
     const after = await changed(changing, actor, before, entry);
-    await write(changing, actor, aircraftId, after);
+    await write(changing, actor, aircraftId, after, 'signer' in change && change.signer.by === 'copied-from-logbook');
     const told: Plain = { to: change.to, why: 'why' in change ? change.why : null, what: change.to === 'required' ? change.what : change.to === 'done' ? before.required.find(({ id }) => id === change.required)?.what ?? null : null, aboard: change.to === 'seen' ? change.aboard : null };
     return { value: { entryId }, ledger: { id: entryId, of: before.id, ...told } };
   }, repeat(entry));

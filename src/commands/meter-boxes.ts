@@ -3,12 +3,11 @@ import { readingOf } from '@/core/counter/slips';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import { inClub } from '@/db/club-transaction';
-import { boxByKey, endBox, insertBox, insertBoxReadings, readingsUnder, type Sent } from '@/db/meter-boxes';
+import { boxByKey, endBoxOnce, insertBoxOnce, insertBoxReadings, readingsUnder, type Sent } from '@/db/meter-boxes';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports, type Refusal } from './command';
+import { denial } from './permissions';
 
-const KEEPERS = ['dispatcher', 'mechanic'];
-const NOT_KEEPER: Refusal = { code: 'not-entitled', message: 'Only a dispatcher or a mechanic fits or takes out a meter box.' };
 
 /** The hash that a box is found by. */
 export const boxKeyHash = (sha256: Ports['sha256'], secret: string): Uint8Array => sha256(Buffer.from(`box/${secret}`, 'utf8'));
@@ -18,23 +17,25 @@ export const boxKeyHash = (sha256: Ports['sha256'], secret: string): Uint8Array 
  * @param chosen a key that the demo's own boxes know; anybody else's is made here
  */
 export function fitBox(ports: Ports, actor: Actor, { boxId, aircraftId, seenRevision, name, shows }: FitBox, chosen?: string): Promise<Outcome<{ readonly key: string; readonly revision: number }>> {
-  if (!actor.roles.some((role) => KEEPERS.includes(role))) return Promise.resolve(refused(NOT_KEEPER));
+  const denied = denial(actor, 'keep-meters');
+  if (denied !== null) return Promise.resolve(refused(denied));
   const secret = chosen ?? `${ports.newId()}${ports.newId()}`.replaceAll('-', '');
   return changeAircraft(ports, actor, aircraftId, 'fit-box', seenRevision, async ({ tx, club, stored, recordedAt }) => {
     const shown = readingOf(shows, 'h');
     if (shown === undefined) throw new Refused({ code: 'invalid', message: 'Write what the box shows, in hours, such as 0.0.', problems: [{ path: 'shows', message: 'expected hours such as 0.0' }] });
     const service = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs)).accounted['time-in-service'];
     if (service.state !== 'known') throw new Refused({ code: 'invalid', message: 'The time in service is not known, so nobody can say what the box’s count means. Enter the meter first.', problems: [{ path: 'shows', message: 'the time in service is not known' }] });
-    if (!await insertBox(tx, actor.clubId, { boxId, aircraftId, name, keyHash: boxKeyHash(ports.sha256, secret), offset: service.value - shown, at: recordedAt, by: actor.personId })) throw new Refused({ code: 'invalid', message: 'This box was fitted already. Load the folder again; take it out and fit it anew if its key was lost.', problems: [] });
+    if (await insertBoxOnce(tx, actor.clubId, { boxId, aircraftId, name, keyHash: boxKeyHash(ports.sha256, secret), offset: service.value - shown, at: recordedAt, by: actor.personId }) === 'there-already') throw new Refused({ code: 'invalid', message: 'This box was fitted already. Load the folder again; take it out and fit it anew if its key was lost.', problems: [] });
     return { value: { key: `${actor.clubId}.${secret}` }, ledger: { id: boxId, name, shows, standsAt: service.value } };
   });
 }
 
 /** Takes a box out: from then on its key sends nothing more. What it counted stays. */
 export function removeBox(ports: Ports, actor: Actor, { boxId, aircraftId, seenRevision, why }: RemoveBox): Promise<Outcome<{ readonly boxId: string; readonly revision: number }>> {
-  if (!actor.roles.some((role) => KEEPERS.includes(role))) return Promise.resolve(refused(NOT_KEEPER));
+  const denied = denial(actor, 'keep-meters');
+  if (denied !== null) return Promise.resolve(refused(denied));
   return changeAircraft(ports, actor, aircraftId, 'remove-box', seenRevision, async ({ tx, recordedAt }) => {
-    if (!await endBox(tx, actor.clubId, aircraftId, boxId, why, recordedAt, actor.personId)) throw new Refused({ code: 'not-found', message: 'There is no such box on this aircraft. Load the folder again.' });
+    if (await endBoxOnce(tx, actor.clubId, aircraftId, boxId, why, recordedAt, actor.personId) !== 'written') throw new Refused({ code: 'not-found', message: 'There is no such box on this aircraft. Load the folder again.' });
     return { value: { boxId }, ledger: { id: boxId, why } };
   });
 }

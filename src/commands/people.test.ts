@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { admitSchema } from '@/contracts/people';
+import { civilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
 import { accountsOf } from '@/db/accounts';
 import { asPerson, inClub } from '@/db/club-transaction';
@@ -7,7 +9,7 @@ import { membershipsOf } from '@/db/clubs';
 import { people } from '@/queries/people';
 import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
 import { clearList } from './clear-list';
-import { admit, changeRoles, endCertificate, enterCertificate, lookAtLink, makeLinkFor, revokeLink, takeUpLink } from './people';
+import { acceptLink, admit, changeRoles, endCertificate, enterCertificate, lookAtLink, makeLinkFor, revokeLink, takeUpLink } from './people';
 import { returnToService } from './return-to-service';
 import { reportFinding } from './report-finding';
 
@@ -21,17 +23,18 @@ const secretOf = (path: string) => ({ club: club.clubId, secret: path.split('.')
 const roles = (personId: string) => asPerson(club.ports.db, personId, async (tx) => (await membershipsOf(tx, personId))[0]?.roles ?? []);
 
 async function admitted(change: Partial<{ name: string; email: string }> = {}) {
-  const personId = randomUUID();
-  const { path } = good(await admit(club.ports, admin(), { personId, name: 'Bo Tarn', email: `${personId}@example.org`, roles: ['mechanic'], ...change }));
-  return { personId, path, ...secretOf(path) };
+  const email = change.email ?? `${randomUUID()}@example.org`;
+  const { path, personId } = good(await admit(club.ports, admin(), { admissionId: randomUUID(), name: 'Bo Tarn', email, roles: ['mechanic'], ...change }));
+  if (personId === null) throw new Error('has an account already');
+  return { personId, path, email, ...secretOf(path) };
 }
 
 describe('a link to join', () => {
   it('makes the account once, under the name and address that the administrator entered', async () => {
-    const { personId, secret } = await admitted();
+    const { personId, email, secret } = await admitted();
     expect(await listed(personId)).toMatchObject({ access: 'invited', roles: ['mechanic'] });
-    expect(good(await lookAtLink(club.ports, club.clubId, secret))).toEqual({ name: 'Bo Tarn', kind: 'join', email: `${personId}@example.org`, club: 'Test club' });
-    expect(good(await takeUpLink(club.ports, { club: club.clubId, secret, password: 'long-enough-1' }))).toEqual({ email: `${personId}@example.org` });
+    expect(good(await lookAtLink(club.ports, club.clubId, secret))).toEqual({ name: 'Bo Tarn', kind: 'join', email, club: 'Test club' });
+    expect(good(await takeUpLink(club.ports, { club: club.clubId, secret, password: 'long-enough-1' }))).toEqual({ email });
     expect(await listed(personId)).toMatchObject({ access: 'account', link: null });
     expect(bad(await takeUpLink(club.ports, { club: club.clubId, secret, password: 'long-enough-2' }))).toMatchObject({ code: 'not-found' });
   });
@@ -58,17 +61,83 @@ describe('a link to join', () => {
     expect(bad(await takeUpLink(club.ports, { club: club.clubId, secret, password: 'long-enough-1' })).code).toBe('not-found');
     good(await takeUpLink(club.ports, { ...secretOf(path), password: 'long-enough-1' }));
   });
-  it('is refused for an address that has an account', async () => {
-    const { personId, secret } = await admitted();
-    good(await takeUpLink(club.ports, { club: club.clubId, secret, password: 'long-enough-1' }));
-    expect(bad(await admit(club.ports, admin(), { personId: randomUUID(), name: 'X', email: `${personId}@example.org`, roles: ['renter'] }))).toMatchObject({ problems: [{ path: 'email' }] });
-  });
   it('for somebody who came with an archive needs an address', async () => {
     const { personId } = club.actor('renter');
     expect(bad(await makeLinkFor(club.ports, admin(), { personId, email: null }))).toMatchObject({ problems: [{ path: 'email' }] });
     const { path } = good(await makeLinkFor(club.ports, admin(), { personId, email: `${personId}@example.org` }));
     good(await takeUpLink(club.ports, { ...secretOf(path), password: 'long-enough-1' }));
     expect(await listed(personId)).toMatchObject({ access: 'account' });
+  });
+});
+
+describe('somebody who has an account', () => {
+  /** A person with an account that another club made, and what somebody signed in by it is. */
+  async function fromAnotherClub() {
+    const other = await testClub();
+    const email = `${randomUUID()}@example.org`;
+    const { path, personId } = good(await admit(other.ports, other.actor('administrator'), { admissionId: randomUUID(), name: 'Ola Fen', email, roles: ['renter'] }));
+    good(await takeUpLink(other.ports, { club: other.clubId, secret: path.split('.').at(-1) ?? '', password: 'long-enough-1' }));
+    if (personId === null) throw new Error('no new person');
+    return { other, email, personId, person: { personId, email } };
+  }
+  const clubsOf = (personId: string) => asPerson(club.ports.db, personId, async (tx) => (await membershipsOf(tx, personId)).map(({ clubId }) => clubId));
+  const offer = async (email: string) => good(await admit(club.ports, admin(), { admissionId: randomUUID(), name: 'Ola Fen', email, roles: ['mechanic'] }));
+
+  it('is no member before they have accepted it themselves, signed in by that address; the club that they are in stays theirs', async () => {
+    const { other, email, personId, person } = await fromAnotherClub();
+    const { path, personId: made } = await offer(email);
+    expect(made).toBeNull();
+    expect(await clubsOf(personId)).toEqual([other.clubId]);
+    const shown = await inClub(club.ports.db, club.clubId, (tx) => people(tx, admin(), club.ports.now()));
+    expect([shown.people.some((one) => one.personId === personId), shown.offers]).toMatchObject([false, [{ name: 'Ola Fen', roles: ['mechanic'] }]]);
+    // Nobody chooses a password by it, and nobody else accepts it.
+    expect(bad(await takeUpLink(club.ports, { ...secretOf(path), password: 'taken-over-1' })).message).toContain('Sign in and accept');
+    expect(bad(await acceptLink(club.ports, { personId: admin().personId, email: 'somebody-else@example.org' }, secretOf(path))).code).toBe('not-entitled');
+    good(await acceptLink(club.ports, person, secretOf(path)));
+    expect((await clubsOf(personId)).toSorted()).toEqual([other.clubId, club.clubId].toSorted());
+    expect(await listed(personId)).toMatchObject({ roles: ['mechanic'], access: 'account', mayReset: false });
+    expect(bad(await acceptLink(club.ports, person, secretOf(path))).code).toBe('not-found');
+  });
+  it.each([
+    ['the club that they joined second', (_: Awaited<ReturnType<typeof testClub>>) => [club, admin()] as const],
+    ['the club that made the account, once they are in another as well', (other: Awaited<ReturnType<typeof testClub>>) => [other, other.actor('administrator')] as const],
+  ])('gets no link for a new password from %s', async (_, by) => {
+    const { other, email, personId, person } = await fromAnotherClub();
+    good(await acceptLink(club.ports, person, secretOf((await offer(email)).path)));
+    const [where, who] = by(other);
+    expect(bad(await makeLinkFor(where.ports, who, { personId, email: null }))).toMatchObject({ code: 'not-entitled' });
+    expect(bad(await makeLinkFor(where.ports, who, { personId, email: 'mine@example.org' }))).toMatchObject({ code: 'not-entitled' });
+  });
+  it('a link that was made before they joined another club is worth nothing afterwards', async () => {
+    const { other, email, personId, person } = await fromAnotherClub();
+    const { path } = good(await makeLinkFor(other.ports, other.actor('administrator'), { personId, email: null }));
+    good(await acceptLink(club.ports, person, secretOf((await offer(email)).path)));
+    expect(bad(await takeUpLink(other.ports, { club: other.clubId, secret: path.split('.').at(-1) ?? '', password: 'taken-over-1' })).code).toBe('not-found');
+  });
+  it('is not shown by the address of an account that another club made', async () => {
+    const { email, personId, person } = await fromAnotherClub();
+    good(await acceptLink(club.ports, person, secretOf((await offer(email)).path)));
+    expect(await listed(personId)).toMatchObject({ email: null });
+  });
+  it('and belongs to the club already is told apart', async () => {
+    const { email } = await (async () => { const one = await admitted(); good(await takeUpLink(club.ports, { club: club.clubId, secret: one.secret, password: 'long-enough-1' })); return one; })();
+    expect(bad(await admit(club.ports, admin(), { admissionId: randomUUID(), name: 'X', email, roles: ['renter'] }))).toMatchObject({ problems: [{ path: 'email' }] });
+  });
+  it('an id that a client chooses makes nobody a member: the schema takes none', () => {
+    expect(admitSchema.safeParse({ admissionId: randomUUID(), personId: randomUUID(), name: 'X', email: 'x@example.org', roles: ['renter'] }).success).toBe(false);
+  });
+});
+
+describe('what is sent again', () => {
+  it('of roles and certificates is taken as received only where it is identical', async () => {
+    const { personId } = await admitted();
+    const change = { changeId: randomUUID(), personId, name: 'Bo Tarn', roles: ['renter' as const] };
+    good(await changeRoles(club.ports, admin(), change));
+    expect(bad(await changeRoles(club.ports, admin(), { ...change, roles: ['mechanic'] })).code).toBe('invalid');
+    const certificate = { certificateId: randomUUID(), personId, kind: 'pilot' as const, number: 'P-77', validFrom: civilDate('2020-01-01'), validUntil: 'no-expiry' as const };
+    good(await enterCertificate(club.ports, admin(), certificate));
+    good(await enterCertificate(club.ports, admin(), certificate));
+    expect(bad(await enterCertificate(club.ports, admin(), { ...certificate, number: 'P-78' })).code).toBe('invalid');
   });
 });
 
@@ -122,7 +191,7 @@ describe('roles', () => {
   it.each(['dispatcher', 'mechanic', 'safety-officer', 'instructor', 'renter', 'student'] as const)('are not for the %s to change', async (role) => {
     const actor = club.actor(role);
     expect([
-      bad(await admit(club.ports, actor, { personId: randomUUID(), name: 'X', email: 'x@example.org', roles: ['renter'] })).code, bad(await makeLinkFor(club.ports, actor, { personId: admin().personId, email: null })).code,
+      bad(await admit(club.ports, actor, { admissionId: randomUUID(), name: 'X', email: 'x@example.org', roles: ['renter'] })).code, bad(await makeLinkFor(club.ports, actor, { personId: admin().personId, email: null })).code,
       bad(await changeRoles(club.ports, actor, { changeId: randomUUID(), personId: actor.personId, name: 'X', roles: ['administrator'] })).code,
       bad(await enterCertificate(club.ports, actor, { certificateId: randomUUID(), personId: actor.personId, kind: 'inspection-authorisation', number: '1', validFrom: '2020-01-01' as never, validUntil: 'no-expiry' })).code, bad(await endCertificate(club.ports, actor, { certificateId: randomUUID(), why: 'x' })).code,
       bad(await revokeLink(club.ports, actor, randomUUID())).code,

@@ -2,14 +2,13 @@ import type { PlannedFlight } from '@/core/records/planned-flight';
 import { instantText } from '@/core/time/instant';
 import { insertFlights } from '@/db/folder-rows';
 import { changeAircraft } from './change-aircraft';
+import { denial } from './permissions';
 import { refused, type Actor, type Outcome, type Ports } from './command';
-
-/** Roles that plan flights. */
-export const PLANNING_ROLES = ['dispatcher', 'instructor', 'renter', 'student'];
 
 /** Plans a flight. It is decided whenever it is looked at, so planning one that cannot go is allowed and shown. */
 export async function planFlight(ports: Ports, actor: Actor, aircraftId: string, personName: string, flight: PlannedFlight): Promise<Outcome<{ readonly revision: number }>> {
-  if (!actor.roles.some((role) => PLANNING_ROLES.includes(role))) return refused({ code: 'not-entitled', message: 'Only dispatchers, instructors, renters and students plan flights. Ask the dispatcher.' });
+  const denied = denial(actor, 'plan-flight');
+  if (denied !== null) return refused(denied);
   if (flight.ends <= flight.starts) return refused({ code: 'invalid', message: 'The flight ends before it starts. Correct its times.', problems: [{ path: 'ends', message: `expected a time after ${instantText(flight.starts)}` }] });
   return changeAircraft(ports, actor, aircraftId, 'plan-flight', null, async ({ tx, recordedAt }) => {
     await insertFlights(tx, actor.clubId, aircraftId, actor.personId, [{ ...flight, personName, recordedAt }]);

@@ -69,10 +69,36 @@ describe('planning', () => {
   });
   it('cancelling takes it away once', async () => {
     const { flightId } = good(await enter());
-    const cancel = () => cancelFlight(club.ports, club.actor('renter'), { flightId, aircraftId: club.aircraftId, why: 'Weather' });
+    const cancel = () => cancelFlight(club.ports, club.actor('dispatcher'), { flightId, aircraftId: club.aircraftId, why: 'Weather' });
     good(await cancel());
     expect((await plan()).flights).toEqual([]);
     expect(bad(await cancel())).toMatchObject({ code: 'not-found' });
+  });
+  it('of somebody else is for the desk: members plan, move and cancel their own', async () => {
+    const by = (role: 'renter' | 'student' | 'instructor', change: Partial<FlightDraft> = {}, replaces: string | null = null) => planOrMove(club.ports, club.actor(role), { flightId: randomUUID(), replaces, flight: draft(change) });
+    const mine = good(await by('renter', { person: 'The renter' })).flightId;
+    expect(bad(await by('renter', { person: 'The student' })).code).toBe('not-entitled');
+    // What the desk planned for a member is that member's own.
+    const planned = good(await enter({ person: 'The renter', starts: { date: civilDate('2026-11-24'), clock: '16:00' }, endsClock: '17:00', airborne: null })).flightId;
+    const later = { starts: { date: civilDate('2026-11-24'), clock: '18:00' }, endsClock: '19:00', airborne: null };
+    for (const flightId of [mine, planned]) {
+      expect(bad(await by('student', { ...later, person: 'The student' }, flightId)).code).toBe('not-entitled');
+      expect(bad(await cancelFlight(club.ports, club.actor('student'), { flightId, aircraftId: club.aircraftId, why: null })).code).toBe('not-entitled');
+    }
+    good(await cancelFlight(club.ports, club.actor('renter'), { flightId: planned, aircraftId: club.aircraftId, why: null }));
+    // A flight that is moved stays whose it was, and may not be given to somebody else.
+    expect(bad(await by('renter', { ...later, person: 'The student' }, mine)).code).toBe('not-entitled');
+    const moved = good(await by('renter', { ...later, person: 'The renter' }, mine)).flightId;
+    good(await by('instructor', { ...later, person: 'The renter' }, moved));
+  });
+  it('moved both ways by many at once ends with each flight in one place, and nobody is left waiting', async () => {
+    const other = randomUUID();
+    good(await loadFolder(club.ports, club.actor('dispatcher'), { aircraftId: other, registration: 'N09TB', typeName: 'Quorin 160', category: 'standard', firstFlownOn: null, approvedFor: null, features: null, particulars: UNKNOWN_PARTICULARS, ...NO_RECORDS }));
+    const flights = await Promise.all(Array.from({ length: 12 }, async (_, at) => good(await enter({ aircraftId: at % 2 === 0 ? club.aircraftId : other })).flightId));
+    const outcomes = await Promise.all(flights.flatMap((id, at) => [enter({ aircraftId: at % 2 === 0 ? other : club.aircraftId }, id), cancelFlight(club.ports, club.actor('dispatcher'), { flightId: id, aircraftId: at % 2 === 0 ? club.aircraftId : other, why: null })]));
+    // Of moving and cancelling one thing happened to each.
+    for (let at = 0; at < flights.length; at += 1) expect([at, [outcomes[2 * at], outcomes[2 * at + 1]].filter((one) => one?.ok).length]).toEqual([at, 1]);
+    expect((await plan()).flights).toHaveLength(outcomes.filter((one, at) => at % 2 === 0 && one.ok).length);
   });
   it('sent twice it is one flight', async () => {
     const id = randomUUID();

@@ -8,6 +8,7 @@ import { insertOthers } from '@/db/other-records';
 import { meterText, momentText } from '@/explain/formats';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 import { meterReading, writeRead } from './counter-readings';
 import { readPanel } from './read-panel';
 import { keepStretchOfEntry } from './unlogged';
@@ -20,7 +21,8 @@ const invalid = (path: string, message: string): Refused => new Refused({ code: 
  * is read, and compared in the same way.
  */
 export async function readMeters(ports: Ports, actor: Actor, entry: MetersRead): Promise<Outcome<{ readonly revision: number }>> {
-  if (actor.roles.length === 0) return refused({ code: 'not-entitled', message: 'You have no role in this club. Ask the dispatcher.' });
+  const denied = denial(actor, 'read-meters');
+  if (denied !== null) return refused(denied);
   return changeAircraft(ports, actor, entry.aircraftId, 'read-meters', null, async (changing) => {
     const { tx, club, stored, registration, recordedAt } = changing;
     const [out] = await openFlights(tx, entry.aircraftId);

@@ -13,13 +13,9 @@ import { list, meterText, sentenceCase } from '@/explain/formats';
 import { FAULT_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import { changeAircraft, type Changing } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 import { passwordRefusal, signatureBy } from './signing';
 import { keepStretchOfEntry } from './unlogged';
-
-/** Roles that may sign maintenance; the certificate then decides about the signature. */
-const SIGNING_ROLES = ['mechanic', 'instructor'];
-/** Roles that may copy an entry from the paper logbook. */
-const COPYING_ROLES = ['mechanic', 'dispatcher'];
 
 /** The readings that a draft states. */
 function readingsOf(draft: EntryDraft): readonly { readonly meter: Meter; readonly value: number }[] {
@@ -53,14 +49,13 @@ const told = (draft: EntryDraft): Plain => draft as unknown as Plain;
 
 /**
  * Records an inspection, an item or a directive's compliance with its signature: by a certificate of the signer's own, or copied from
- * the paper logbook by whoever keeps the records. Refused unless everything that the record legally needs is there, whoever signed is
+ * the paper logbook. A copy opens nothing until a mechanic or the administrator vouches for it; one that refuses the aircraft closes at once. Refused unless everything that the record legally needs is there, whoever signed is
  * entitled, and the readings agree with the meters. Source: 14 CFR 43.9, 43.11 and 43.7 (from memory).
  */
 export async function recordEntry(ports: Ports, actor: Actor, entry: SignedEntry): Promise<Outcome<{ readonly entryId: string; readonly revision: number }>> {
   const copied = entry.signer.by === 'copied-from-logbook';
-  if (!actor.roles.some((role) => (copied ? COPYING_ROLES : SIGNING_ROLES).includes(role))) {
-    return refused({ code: 'not-entitled', message: copied ? 'Only a mechanic or a dispatcher copies entries from the logbook. Ask one of them.' : 'Only a mechanic or an instructor signs here. Ask one of them.' });
-  }
+  const denied = denial(actor, copied ? 'copy-entry' : 'sign-entry');
+  if (denied !== null) return refused(denied);
   const wrong = await passwordRefusal(ports, actor, entry.password);
   if (wrong !== null) return refused(wrong);
   return changeAircraft(ports, actor, entry.aircraftId, 'record-entry', entry.seenRevision, async (changing) => {
@@ -81,10 +76,10 @@ export async function recordEntry(ports: Ports, actor: Actor, entry: SignedEntry
     await keepStretchOfEntry(ports, actor, changing, { entryId: entry.entryId, aircraftId: entry.aircraftId, readings: readingsOf(draft), words: 'as a signed entry has it', by: signedBy.name ?? actor.name });
     switch (made.of) {
       case 'inspection':
-        await insertInspections(tx, actor.clubId, entry.aircraftId, actor.personId, [{ ...made.record, description: entry.description, signatureId: ports.newId(), signerId: copied ? null : actor.personId, clearedSignatureId: null, entered: made.record.timeInService === null ? null : decimalHours(made.record.timeInService, 2, 'down') }]);
+        await insertInspections(tx, actor.clubId, entry.aircraftId, actor.personId, [{ ...made.record, description: entry.description, signatureId: ports.newId(), signerId: copied ? null : actor.personId, clearedSignatureId: null, awaitsVouch: copied && made.record.outcome === 'approved', entered: made.record.timeInService === null ? null : decimalHours(made.record.timeInService, 2, 'down') }]);
         break;
-      case 'item': await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [{ id: entry.entryId, kind: 'done', happenedAt: recordedAt, recordedAt, body: { item: made.item, done: made.record, description: entry.description } }]); break;
-      case 'directive': await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [{ id: entry.entryId, kind: 'compliance', happenedAt: recordedAt, recordedAt, body: { directive: made.directive, done: made.record, description: entry.description } }]); break;
+      case 'item': await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [{ id: entry.entryId, kind: 'done', happenedAt: recordedAt, recordedAt, body: { item: made.item, done: made.record, description: entry.description } }], copied); break;
+      case 'directive': await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [{ id: entry.entryId, kind: 'compliance', happenedAt: recordedAt, recordedAt, body: { directive: made.directive, done: made.record, description: entry.description } }], copied); break;
       default: {
         const missing: never = made;
         throw new RangeError(`no such entry: ${JSON.stringify(missing)}`);

@@ -3,6 +3,7 @@ import type { Instant } from '@/core/time/instant';
 import { instantText } from '@/core/time/instant';
 import { insertReadings } from '@/db/folder-rows';
 import { changeAircraft } from './change-aircraft';
+import { denial } from './permissions';
 import { refused, type Actor, type Outcome, type Ports } from './command';
 
 /** A reading of the time-in-service meter. */
@@ -13,7 +14,8 @@ export interface NewReading { readonly readingId: string; readonly aircraftId: s
  * aircraft until it is cleared up.
  */
 export async function recordMeterReading(ports: Ports, actor: Actor, { readingId, aircraftId, value, readAt }: NewReading): Promise<Outcome<{ readonly revision: number }>> {
-  if (actor.roles.length === 0) return refused({ code: 'not-entitled', message: 'Only members of the club record meter readings. Ask the dispatcher.' });
+  const denied = denial(actor, 'read-meters');
+  if (denied !== null) return refused(denied);
   return changeAircraft(ports, actor, aircraftId, 'record-meter-reading', null, async ({ tx, recordedAt }) => {
     const entered = decimalHours(value, 2, 'down');
     await insertReadings(tx, actor.clubId, aircraftId, actor.personId, [{ id: readingId, meter: 'time-in-service', value, happenedAt: readAt, recordedAt, entered }]);

@@ -7,13 +7,14 @@ import { civilDate } from '@/core/time/civil-date';
 import { addSeconds, instantFromMilliseconds } from '@/core/time/instant';
 import { inClub } from '@/db/club-transaction';
 import { insertFlown } from '@/db/flights';
-import { readStory } from '@/db/ledger';
+import { appendToLedger, readStory } from '@/db/ledger';
 import { tellStory } from '@/explain/story';
 import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
 import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
 import { changeRelease, issueRelease } from './maintenance-release';
 import { signDailyInspection } from './sign-daily-inspection';
+import { vouch } from './vouch';
 
 const change = { asOf: release.asOf, place: release.place, packs: release.packs, aircraft: release.aircraft, documents: release.documents, releases: release.releases, dailyInspections: release.dailyInspections };
 let club: Awaited<ReturnType<typeof testClub>>;
@@ -77,7 +78,10 @@ describe('the daily inspection', () => {
       const reading = (value: number) => [{ dial, name: 'Air switch', shown: '', values: [{ meter: 'time-in-service' as const, value }] }];
       return { id: randomUUID(), aircraftId: club.aircraftId, personName: 'R. Venn', purpose: null, crew: null, readings: reading(service[0]), fuelAboard: null, oilAboard: null, remarks: null, leftAt, recordedAt: leftAt, returned: { readings: reading(service[1]), landings, towLaunches: null, billed: null, billedFrom: null, fuelAdded: null, oilAdded, remarks: 'Nothing to report', at: addSeconds(leftAt, 5400), recordedAt: addSeconds(leftAt, 5400) } };
     };
-    const bring = (...flights: ReturnType<typeof flown>[]) => inClub(club.ports.db, club.clubId, (tx) => insertFlown(tx, club.clubId, club.aircraftId, 'x', flights));
+    const bring = (...flights: ReturnType<typeof flown>[]) => inClub(club.ports.db, club.clubId, async (tx) => {
+      await insertFlown(tx, club.clubId, club.aircraftId, 'x', flights);
+      await appendToLedger(tx, { clubId: club.clubId, aircraftId: null, revision: null, act: 'test', actor: { personId: 'x', name: 'X' }, recordedAt: club.ports.now(), record: {} }, club.ports.sha256);
+    });
     expect((await view()).daily.carried).toBeNull();
     // By hand: 1.5 h + 0.8 h = 2.3 h, 3 + 1 landings, on 23 November at the field.
     await bring(flown(0, [0, 5400], 3, '1 US qt'), flown(3, [5400, 8280], 1, null));
@@ -92,7 +96,7 @@ describe('the daily inspection', () => {
 });
 
 describe('a release', () => {
-  it('is issued by a licensed engineer, or copied by whoever keeps the records; what it says counts at once', async () => {
+  it('is issued by a licensed engineer, or copied from paper, and then counts once somebody vouches for it', async () => {
     good(await issue({ expiresOn: civilDate('2026-11-24'), required: [{ id: 'work-1', what: 'Look at the hose', by: null, at: hours('4200') }] }));
     expect(await told()).toBe('signed a maintenance release that expires 24 Nov 2026');
     expect(await view()).toMatchObject({ release: { issued: '24 Nov 2026 at 4150.3 h', expires: '24 Nov 2026 or at 4250.3 h, whichever comes first', signed: 'The mechanic, licensed aircraft maintenance engineer, L-1', required: [{ what: 'Look at the hose', due: 'at 4200.0 h', done: null }] } });
@@ -102,7 +106,12 @@ describe('a release', () => {
     good(await sign('renter'));
     expect(await verdict()).toBe('Grounded');
     at('2026-11-24T14:00:00Z');
-    good(await issue({ issuedOn: civilDate('2026-11-25'), signer: copied }, 'dispatcher'));
+    const { entryId } = good(await issue({ issuedOn: civilDate('2026-11-25'), signer: copied }, 'dispatcher'));
+    // A copy by itself opens nothing: somebody who did not make it compares it with the paper.
+    expect(await verdict()).toBe('Grounded');
+    const vouching = async (by: Role) => vouch(club.ports, club.actor(by), { aircraftId: club.aircraftId, seenRevision: (await view()).revision, records: [{ vouchId: randomUUID(), recordId: entryId }], note: 'Compared with the paper', password: PASSWORD });
+    expect(bad(await vouching('dispatcher')).code).toBe('not-entitled');
+    good(await vouching('administrator'));
     expect(await verdict()).toBe('Released');
   });
   it.each<readonly [string, Partial<IssuedRelease>, Role, string]>([
@@ -144,11 +153,15 @@ describe('a release', () => {
     expect(bad(await to({ to: 'in-force', why: 'x', signer: own('mechanic'), password: PASSWORD })).code).toBe('invalid');
     expect(bad(await to({ to: 'suspended', why: 'x' })).code).toBe('invalid');
   });
-  it('not aboard closes; anybody of the club may say so, and that it is', async () => {
+  it('not aboard closes; anybody of the club may say so and confirm that it is still there, and somebody entitled says that it is back', async () => {
+    good(await to({ to: 'seen', aboard: true, registrationShown: null }, 'renter'));
+    expect(await verdict()).toBe('Released');
+    club.ports.at = addSeconds(club.ports.at, 60);
     good(await to({ to: 'seen', aboard: false, registrationShown: null }, 'student'));
     expect(await verdict()).toBe('Grounded');
     club.ports.at = addSeconds(club.ports.at, 60);
-    good(await to({ to: 'seen', aboard: true, registrationShown: null }, 'renter'));
+    expect(bad(await to({ to: 'seen', aboard: true, registrationShown: null }, 'renter')).code).toBe('not-entitled');
+    good(await to({ to: 'seen', aboard: true, registrationShown: null }, 'dispatcher'));
     expect(await verdict()).toBe('Released');
   });
   it('work put on its list closes when it is due, and opens when somebody entitled signs that it was done', async () => {

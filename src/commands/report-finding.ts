@@ -3,12 +3,13 @@ import { classifyFinding, stepOf } from '@/core/walkround/classify';
 import type { Classification } from '@/core/records/discrepancy';
 import { lockAircraft, raiseRevision } from '@/db/aircraft-facts';
 import { inClub } from '@/db/club-transaction';
-import { findDiscrepancy, insertDiscrepancy } from '@/db/discrepancies';
+import { findDiscrepancy, insertDiscrepancyOnce } from '@/db/discrepancies';
 import { appendToLedger } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { instantText } from '@/core/time/instant';
 import { onlyTheSame, requestDigest } from './repeat';
-import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 
 export interface FindingReported {
   readonly aircraftId: string;
@@ -24,10 +25,11 @@ export interface FindingReported {
  * only ever closes uses, and must not be lost because somebody else was faster. Sending it twice records it once.
  */
 export async function reportFinding(ports: Ports, actor: Actor, finding: Finding): Promise<Outcome<FindingReported>> {
-  if (actor.roles.length === 0) return refused({ code: 'not-entitled', message: 'You have no role in this club. Tell the dispatcher what you found.' });
+  const denied = denial(actor, 'report-finding');
+  if (denied !== null) return refused(denied);
   const step = finding.step === null ? null : stepOf(finding.step) ?? null;
   const [recordedAt, request] = [ports.now(), requestDigest(ports, finding)];
-  return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
+  return runCommand(() => inClub(ports.db, actor.clubId, async (tx) => {
     if (finding.asListed && finding.step === null) {
       throw new Refused({ code: 'invalid', message: 'Choose what it is about, or describe it as something else.', problems: [{ path: 'step', message: 'choose what it is' }] });
     }
@@ -40,10 +42,11 @@ export async function reportFinding(ports: Ports, actor: Actor, finding: Finding
     // Nothing is found after it was entered: a phone whose clock runs ahead gets the time of entry, and the ledger keeps what it said.
     // Refusing it would leave an aircraft open that somebody has found something on.
     const happenedAt = finding.foundAt > recordedAt ? recordedAt : finding.foundAt;
-    const isNew = await insertDiscrepancy(tx, {
+    const written = await insertDiscrepancyOnce(tx, {
       clubId: actor.clubId, aircraftId: finding.aircraftId, discrepancyId: finding.findingId, station: finding.station, side: finding.side, step: finding.step, asListed: finding.asListed, what: finding.what,
       looks: finding.looks, foundBy: { personId: actor.personId, name: actor.name }, classification, closesUses, happenedAt, recordedAt,
     });
+    const isNew = written === 'written';
     if (!isNew) {
       const known = await findDiscrepancy(tx, finding.findingId);
       if (known?.aircraft_id !== finding.aircraftId || known.found_by !== actor.personId) throw new Refused({ code: 'invalid', message: 'Another finding has this id already. Start the report again.', problems: [{ path: 'findingId', message: 'is in use' }] });

@@ -13,7 +13,7 @@ import { FAULT_NAMES } from '@/explain/names';
 import { list, sentenceCase } from '@/explain/formats';
 import { onlyTheSame, requestDigest } from './repeat';
 import { ownCertificate, passwordRefusal } from './signing';
-import { Refused, refused, settle, type Actor, type Outcome, type Ports } from './command';
+import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from './command';
 
 export interface Returned {
   readonly aircraftId: string;
@@ -39,7 +39,7 @@ export async function returnToService(ports: Ports, actor: Actor, entry: ReturnT
   const wrong = await passwordRefusal(ports, actor, entry.password);
   if (wrong !== null) return refused(wrong);
   const [recordedAt, request] = [ports.now(), requestDigest(ports, entry)];
-  return settle(() => inClub(ports.db, actor.clubId, async (tx) => {
+  return runCommand(() => inClub(ports.db, actor.clubId, async (tx) => {
     const found = await findDiscrepancy(tx, entry.discrepancyId);
     if (found === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such finding. Open the aircraft’s page again.' });
     const aircraft = await lockAircraft(tx, found.aircraft_id);

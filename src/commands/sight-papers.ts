@@ -1,10 +1,14 @@
 import type { SightingRound } from '@/contracts/sighting';
-import type { AircraftDocument } from '@/core/records/document';
+import { may } from '@/contracts/permissions';
+import { latestSighting, type AircraftDocument } from '@/core/records/document';
+import { memberSighting } from '@/core/records/member-sighting';
 import { instantText, type Instant } from '@/core/time/instant';
-import { sightingExists } from '@/db/aircraft-papers';
+import { papersOf, sightingExists } from '@/db/aircraft-papers';
 import { insertSightings } from '@/db/folder-rows';
-import { changeAircraft } from './change-aircraft';
+import { findWaiting } from '@/db/vouching';
+import { changeAircraft, type Changing } from './change-aircraft';
 import { refused, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 
 type Seen = SightingRound['sightings'][number];
 
@@ -25,17 +29,57 @@ export function documentOf(seen: Seen, happenedAt: Instant, recordedAt: Instant)
   }
 }
 
+/** A document as it is written: what was seen of it, and whether it waits for somebody to vouch for it. */
+type Written = AircraftDocument & { readonly keptWhere: string | null; readonly number: string | null; readonly awaitsVouch: boolean };
+
+/** What of one sighting counts at once and what waits, by who saw it. */
+async function writtenOf(ports: Ports, actor: Actor, { tx, stored, recordedAt }: Changing, seen: Seen, happenedAt: Instant): Promise<readonly Written[]> {
+  const document = documentOf(seen, happenedAt, recordedAt);
+  const whole = { ...document, keptWhere: seen.keptWhere, number: seen.number, awaitsVouch: false };
+  if (may(actor.roles, 'state-documents')) return [whole];
+  const { registration, particulars } = stored.facts.aircraft;
+  const { counts, waits } = memberSighting(latestSighting(stored.facts.documents, seen.kind), document, { registration, serialNumber: particulars.serialNumber, manualRevision: particulars.manualRevision });
+  const known = (await papersOf(tx, stored.aircraftId)).find(({ kind }) => kind === seen.kind);
+  const number = known?.number ?? null;
+  // Another number than the one on record is told, and does not replace it.
+  const otherNumber = seen.number !== null && seen.number !== '' && seen.number !== number;
+  if (!waits && !otherNumber) return [whole];
+  return [
+    ...(counts === null ? [] : [{ ...counts, id: ports.newId(), keptWhere: seen.keptWhere ?? known?.kept_where ?? null, number, awaitsVouch: false }]),
+    { ...whole, awaitsVouch: true },
+  ];
+}
+
 /**
- * Records what somebody saw of an aircraft's papers in one pass. Any member with a role may: it only says what is there. What is missing
- * or belongs to another aircraft closes its uses at once.
+ * Records what somebody saw of an aircraft's documents in one pass. Any member with a role may: what is missing or belongs to another
+ * aircraft closes its uses at once, and what is still there is confirmed. What a member sees beyond that (a document that was missing or
+ * expired, another date, another number) waits for a dispatcher or mechanic, who sees the photo.
  */
-export async function sightPapers(ports: Ports, actor: Actor, round: SightingRound): Promise<Outcome<{ readonly revision: number }>> {
-  if (actor.roles.length === 0) return refused({ code: 'not-entitled', message: 'You have no role in this club. Ask the dispatcher.' });
+export async function sightPapers(ports: Ports, actor: Actor, round: SightingRound): Promise<Outcome<{ readonly waiting: readonly string[]; readonly revision: number }>> {
+  const denied = denial(actor, 'check-documents');
+  if (denied !== null) return refused(denied);
   const { aircraftId, seenAt, sightings } = round;
-  return changeAircraft(ports, actor, aircraftId, 'sight-papers', null, async ({ tx, recordedAt }) => {
+  return changeAircraft(ports, actor, aircraftId, 'sight-papers', null, async (changing) => {
+    const { tx, recordedAt } = changing;
     // A phone whose clock runs ahead gets the time of entry.
     const happenedAt = seenAt > recordedAt ? recordedAt : seenAt;
-    await insertSightings(tx, actor.clubId, aircraftId, actor.personId, sightings.map((seen) => ({ ...documentOf(seen, happenedAt, recordedAt), keptWhere: seen.keptWhere, number: seen.number })));
-    return { value: {}, ledger: { ids: sightings.map(({ sightingId }) => sightingId), seenAt: instantText(happenedAt), papers: sightings.map(({ kind, aboard, registrationShown, serialShown }) => ({ kind, aboard, registrationShown, serialShown })) } };
-  }, { request: round, found: async (tx) => { for (const { sightingId } of sightings) if (await sightingExists(tx, sightingId)) return {}; return null; } });
+    const written: Written[] = [];
+    for (const seen of sightings) written.push(...await writtenOf(ports, actor, changing, seen, happenedAt));
+    await insertSightings(tx, actor.clubId, aircraftId, actor.personId, written);
+    const waiting = written.filter(({ awaitsVouch }) => awaitsVouch).map(({ id }) => id);
+    return { value: { waiting }, ledger: { ids: sightings.map(({ sightingId }) => sightingId), seenAt: instantText(happenedAt), papers: sightings.map(({ kind, aboard, registrationShown, serialShown }) => ({ kind, aboard, registrationShown, serialShown })), waiting } };
+  }, {
+    request: round,
+    found: async (tx) => {
+      for (const { sightingId } of sightings) if (await sightingExists(tx, sightingId)) return { waiting: await waitingAmong(tx, sightings.map((seen) => seen.sightingId)) };
+      return null;
+    },
+  });
+}
+
+/** Which of some sightings wait. */
+async function waitingAmong(tx: Changing['tx'], ids: readonly string[]): Promise<readonly string[]> {
+  const waiting: string[] = [];
+  for (const id of ids) if ((await findWaiting(tx, id))?.vouched === null) waiting.push(id);
+  return waiting;
 }

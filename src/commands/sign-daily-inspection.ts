@@ -10,6 +10,7 @@ import { list } from '@/explain/formats';
 import { FAULT_NAMES } from '@/explain/names';
 import { changeAircraft } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 import { ownCertificate, passwordRefusal } from './signing';
 
 /**
@@ -17,7 +18,8 @@ import { ownCertificate, passwordRefusal } from './signing';
  * Source: CAR 1988 Schedule 5 part 1 (from memory); what is carried over is common practice, no source.
  */
 export async function signDailyInspection(ports: Ports, actor: Actor, entry: DailySignature): Promise<Outcome<{ readonly entryId: string; readonly revision: number }>> {
-  if (actor.roles.length === 0) return refused({ code: 'not-entitled', message: 'You have no role in this club. Ask the dispatcher.' });
+  const denied = denial(actor, 'sign-daily-inspection');
+  if (denied !== null) return refused(denied);
   const wrong = await passwordRefusal(ports, actor, entry.password);
   if (wrong !== null) return refused(wrong);
   const { entryId, aircraftId } = entry;

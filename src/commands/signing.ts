@@ -8,7 +8,7 @@ import { Refused, type Actor, type Ports, type Refusal } from './command';
 /** Checks the password that stands for a signature; null where it is right. */
 export async function passwordRefusal(ports: Ports, actor: Actor, password: string): Promise<Refusal | null> {
   const answer = await ports.checkPassword(actor.personId, password);
-  if (answer === 'too-many-tries') return { code: 'too-many-tries', message: 'Too many wrong passwords. Wait a quarter of an hour, then sign again; nothing was signed.' };
+  if (answer === 'too-many-tries') return { code: 'too-many-tries', message: 'Too many wrong passwords. Wait half a minute, then sign again; nothing was signed.' };
   return answer === 'right' ? null : { code: 'invalid', message: 'The password is not right, so nothing was signed. Enter it again.', problems: [{ path: 'password', message: 'is not your password' }] };
 }
 

@@ -9,11 +9,12 @@ import { latestFlights } from '@/db/flights';
 import { insertReadings } from '@/db/folder-rows';
 import { entryExists, insertOthers, othersOfKind, type AttributionRecord, type OtherRecord, type UnloggedRecord } from '@/db/other-records';
 import { dialReadings, type StoredReading } from '@/db/readings';
-import { insertStrike } from '@/db/strikes';
+import { insertStrikeOnce } from '@/db/strikes';
 import { meterText, readingText } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import { changeAircraft, type Changing } from './change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
+import { denial } from './permissions';
 import { meterByMeter, meterReading, notBefore } from './counter-readings';
 
 /**
@@ -43,7 +44,11 @@ export async function keepStretchOfEntry(ports: Ports, actor: Actor, { tx, store
 
 /** Strikes a stretch, and readings that were written because of it. */
 async function strikeStretch(ports: Ports, actor: Actor, { tx, recordedAt }: Changing, aircraftId: string, stretch: UnloggedRecord, readings: readonly string[], why: string, replacedBy: string | null): Promise<void> {
-  const strike = (record: string, kind: string, by: string | null) => insertStrike(tx, actor.clubId, aircraftId, actor, { id: ports.newId(), recordedAt, record, kind, why, replacedBy: by });
+  const strike = async (record: string, kind: string, by: string | null) => {
+    const written = await insertStrikeOnce(tx, actor.clubId, aircraftId, actor, { id: ports.newId(), recordedAt, record, kind, why, replacedBy: by });
+    // A reading may have been struck out before, for a reason of its own; the stretch itself was looked at just now.
+    if (written === 'there-already' && kind === 'unlogged') throw new Error(`unlogged time ${record} was struck out already`);
+  };
   await strike(stretch.id, 'unlogged', replacedBy);
   for (const id of readings) await strike(id, 'reading', null);
 }
@@ -93,7 +98,8 @@ export async function remeasureStretches(ports: Ports, actor: Actor, changing: C
  * landings count as the most that there can have been until they are said, and as they were from then on.
  */
 export async function attributeUnlogged(ports: Ports, actor: Actor, entry: Attribution): Promise<Outcome<{ readonly revision: number }>> {
-  if (!actor.roles.includes('dispatcher')) return refused({ code: 'not-entitled', message: 'Only a dispatcher says whose an unlogged stretch is.' });
+  const denied = denial(actor, 'attribute-unlogged');
+  if (denied !== null) return refused(denied);
   return changeAircraft(ports, actor, entry.aircraftId, 'attribute-unlogged', null, async ({ tx, club, stored, recordedAt }) => {
     const present = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
     const known = (await othersOfKind(tx, entry.aircraftId, 'unlogged')).find(({ id }) => id === entry.unlogged);

@@ -6,11 +6,11 @@ import { CATEGORIES, type Described } from '../core/records/aircraft';
 import type { EquipmentItem } from '../core/records/equipment';
 import { QUANTITIES } from '../core/records/measurement';
 import { box, clubPaper, database, directive, equipmentList, item, locator, particulars, receiverCheck } from './case-records';
-import { dateSchema, registrationSchema, textSchema } from './scalars';
+import { dateSchema, idSchema, registrationSchema, textSchema } from './scalars';
 
 /** Entering an aircraft: who it is. It stays closed until what matters is on record. */
 export const newAircraftSchema = z.strictObject({
-  aircraftId: z.uuid(), registration: z.string().trim().toUpperCase().pipe(registrationSchema), typeName: textSchema(80), category: z.enum(CATEGORIES, 'choose the category of its certificate').nullable(), firstFlownOn: dateSchema.nullable(), serialNumber: textSchema(40).nullable(),
+  aircraftId: idSchema(), registration: z.string().trim().toUpperCase().pipe(registrationSchema), typeName: textSchema(80), category: z.enum(CATEGORIES, 'choose the category of its certificate').nullable(), firstFlownOn: dateSchema.nullable(), serialNumber: textSchema(40).nullable(),
 });
 export type NewAircraft = z.output<typeof newAircraftSchema>;
 
@@ -37,7 +37,7 @@ export const FACT_SCHEMAS = {
 
 /** One fact about one aircraft. */
 export const factSchema = z.strictObject({
-  factId: z.uuid(), aircraftId: z.uuid('expected an aircraft'),
+  factId: idSchema(), aircraftId: idSchema('expected an aircraft'),
   fact: z.discriminatedUnion('kind', [FACT_SCHEMAS.description, FACT_SCHEMAS.equipment, FACT_SCHEMAS.item, FACT_SCHEMAS.directive, FACT_SCHEMAS.complete, FACT_SCHEMAS.locator, FACT_SCHEMAS['receiver-check'], FACT_SCHEMAS.database, FACT_SCHEMAS['club-paper']]),
 });
 export type FactEntry = z.output<typeof factSchema>;

@@ -4,7 +4,7 @@ import { TRAINING_UNDER } from '../core/rules/hundred-hour-inspection';
 import type { OwnPack, PackChoices } from '../core/rules/register';
 import { hoursFromTheSun } from '../core/time/zone';
 import { clubParameters, parametersSchema } from './club-pack';
-import { textSchema, zoneSchema } from './scalars';
+import { MAX_INTEGER, idSchema, textSchema, zoneSchema } from './scalars';
 
 /** Shortest and longest password. */
 export const PASSWORD_LENGTH = { least: 10, most: 200 } as const;
@@ -52,9 +52,9 @@ export type FoundingInput = z.input<typeof foundingSchema>;
 
 /** Changing what the club says of its field and rules. @see ClubChange */
 export const clubChangeSchema = z.strictObject({
-  changeId: z.uuid(),
+  changeId: idSchema(),
   /** The number of the change that the person looked at; 0 for how the club was founded. */
-  seen: z.int().min(0), club: clubEntrySchema,
+  seen: z.int().min(0).max(MAX_INTEGER), club: clubEntrySchema,
   why: textSchema(300), password: z.string().min(1, 'sign with your password').max(PASSWORD_LENGTH.most),
 });
 export type ClubChange = z.output<typeof clubChangeSchema>;
@@ -62,6 +62,6 @@ export type ClubChange = z.output<typeof clubChangeSchema>;
 export const clubTrialSchema = z.strictObject({ club: clubEntrySchema });
 
 /** Taking up a link: the secret, and the password that is chosen. */
-export const linkSchema = z.strictObject({ club: z.uuid(), secret: z.string().regex(/^[0-9a-f]{64}$/, 'this address is not complete') });
+export const linkSchema = z.strictObject({ club: idSchema(), secret: z.string().regex(/^[0-9a-f]{64}$/, 'this address is not complete') });
 export const takeUpSchema = linkSchema.extend({ password: newPasswordSchema });
 export type TakeUp = z.output<typeof takeUpSchema>;

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { idKey } from './case-records';
 import { signerSchema } from './new-entry';
-import { dateSchema, hoursSchema, registrationSchema, textSchema } from './scalars';
+import { dateSchema, hoursSchema, idSchema, registrationSchema, revisionSchema, textSchema } from './scalars';
 
-const base = { entryId: z.uuid(), aircraftId: z.uuid('expected an aircraft'), seenRevision: z.number().int().min(1) };
+const base = { entryId: idSchema(), aircraftId: idSchema('expected an aircraft'), seenRevision: revisionSchema };
 const password = z.string().min(1, 'enter your password: it is your signature').max(200);
 const requirement = { what: textSchema(200), by: dateSchema.nullable(), at: hoursSchema.nullable() };
 
@@ -17,7 +17,7 @@ export type IssuedRelease = z.output<typeof issueReleaseSchema>;
 
 /** What becomes of a release that is there. The last two open what was closed, so they are signed. */
 export const changeReleaseSchema = z.strictObject({
-  ...base, releaseId: z.uuid('choose the release'),
+  ...base, releaseId: idSchema('choose the release'),
   change: z.discriminatedUnion('to', [
     z.strictObject({ to: z.literal('suspended'), why: textSchema(400) }),
     z.strictObject({ to: z.literal('cancelled'), why: textSchema(400) }),
@@ -30,5 +30,5 @@ export const changeReleaseSchema = z.strictObject({
 export type ReleaseChange = z.output<typeof changeReleaseSchema>;
 
 /** The daily inspection, signed by an own certificate; the figures of the day before are carried over with it. */
-export const dailyInspectionSchema = z.strictObject({ ...base, certificateId: z.uuid('choose the certificate that you sign by'), password });
+export const dailyInspectionSchema = z.strictObject({ ...base, certificateId: idSchema('choose the certificate that you sign by'), password });
 export type DailySignature = z.output<typeof dailyInspectionSchema>;

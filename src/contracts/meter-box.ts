@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { instantSchema, textSchema } from './scalars';
+import { idSchema, instantSchema, revisionSchema, textSchema } from './scalars';
 
 /** Longest running total of a box: 100,000 hours. */
 const MOST_SECONDS = 360_000_000;
@@ -15,9 +15,9 @@ export const boxReadingsSchema = z.strictObject({
 export type BoxReadings = z.output<typeof boxReadingsSchema>;
 
 /** Fitting a box. */
-export const fitBoxSchema = z.strictObject({ boxId: z.uuid(), aircraftId: z.uuid('expected an aircraft'), seenRevision: z.number().int().min(1), name: textSchema(60), shows: z.string().trim().max(12) });
+export const fitBoxSchema = z.strictObject({ boxId: idSchema(), aircraftId: idSchema('expected an aircraft'), seenRevision: revisionSchema, name: textSchema(60), shows: z.string().trim().max(12) });
 export type FitBox = z.output<typeof fitBoxSchema>;
 
 /** Taking it out. */
-export const removeBoxSchema = z.strictObject({ boxId: z.uuid('choose the box'), aircraftId: z.uuid('expected an aircraft'), seenRevision: z.number().int().min(1), why: textSchema(300) });
+export const removeBoxSchema = z.strictObject({ boxId: idSchema('choose the box'), aircraftId: idSchema('expected an aircraft'), seenRevision: revisionSchema, why: textSchema(300) });
 export type RemoveBox = z.output<typeof removeBoxSchema>;

@@ -4,7 +4,7 @@ import { UNSAID, type PlannedFlight } from '../core/records/planned-flight';
 import { addDays } from '../core/time/civil-date';
 import { momentsAt, type ZoneId } from '../core/time/zone';
 import { DIMENSIONS, type Crew, type Purpose, type Range, type Rules } from '../core/envelope/dimensions';
-import { hoursSchema, textSchema, wallTimeSchema, zoneSchema } from './scalars';
+import { hoursSchema, idSchema, textSchema, wallTimeSchema, zoneSchema } from './scalars';
 
 const choice = <T extends string>(words: readonly T[], message: string) => z.enum(words as unknown as [T, ...T[]], message);
 const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'expected a time such as 09:42');
@@ -17,7 +17,7 @@ const placeSchema = z.strictObject({
 
 /** A flight as it is entered. What is left open counts as every value of it. */
 export const plannedFlightSchema = z.strictObject({
-  aircraftId: z.uuid('choose an aircraft'), person: textSchema(120), starts: wallTimeSchema, endsClock: clock,
+  aircraftId: idSchema('choose an aircraft'), person: textSchema(120), starts: wallTimeSchema, endsClock: clock,
   airborne: hoursSchema.nullable(), purpose: choice<Purpose>(DIMENSIONS.purpose, 'choose what it is for'), crew: choice<Crew>(DIMENSIONS.crew, 'choose who flies'), rules: choice<Rules>(DIMENSIONS.rules, 'choose the flight rules'), range: choice<Range>(DIMENSIONS.range, 'choose how far it goes'),
   transponderAirspace: yesNo, broadcastAirspace: yesNo, beyondGlide: yesNo, passengers: yesNo,
   persons: z.number().int().min(1).max(60).nullable(), landings: z.number().int().min(1).max(100).nullable(), towLaunches: z.number().int().min(0).max(100).nullable(),
@@ -29,11 +29,11 @@ export type FlightDraft = z.output<typeof plannedFlightSchema>;
 export type FlightDraftInput = z.input<typeof plannedFlightSchema>;
 
 /** Entering one, or moving one: then it takes another's place. */
-export const planSchema = z.strictObject({ flightId: z.uuid(), replaces: z.uuid().nullable(), flight: plannedFlightSchema });
+export const planSchema = z.strictObject({ flightId: idSchema(), replaces: idSchema().nullable(), flight: plannedFlightSchema });
 export type PlanEntry = z.output<typeof planSchema>;
 
 /** Cancelling one. */
-export const cancelSchema = z.strictObject({ flightId: z.uuid('choose a flight'), aircraftId: z.uuid('expected an aircraft'), why: z.string().trim().max(300).nullable() });
+export const cancelSchema = z.strictObject({ flightId: idSchema('choose a flight'), aircraftId: idSchema('expected an aircraft'), why: z.string().trim().max(300).nullable() });
 export type Cancellation = z.output<typeof cancelSchema>;
 
 /** A problem with a draft, or the flight that it says. Where the clock is set back, a time is the first of the two; one that the clock leaves out is no time. */
@@ -53,4 +53,4 @@ export function flightFrom(draft: FlightDraft, id: string, zone: ZoneId): Planne
 }
 
 /** Asking what a flight that is being entered would be answered. */
-export const planPreviewSchema = z.strictObject({ replaces: z.uuid().nullable(), flight: plannedFlightSchema });
+export const planPreviewSchema = z.strictObject({ replaces: idSchema().nullable(), flight: plannedFlightSchema });

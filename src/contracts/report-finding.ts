@@ -1,14 +1,14 @@
 import { z } from 'zod';
 import { LOOKS } from '../core/walkround/classify';
 import { STATIONS } from '../core/walkround/steps';
-import { instantSchema, textSchema } from './scalars';
+import { idSchema, instantSchema, textSchema } from './scalars';
 
 const stations = STATIONS.map(({ id }) => id) as [string, ...string[]];
 
 /** What the phone sends. The id is made on the phone, so that sending twice reports once. */
 export const findingSchema = z.strictObject({
-  findingId: z.uuid('expected the finding’s own id'),
-  aircraftId: z.uuid('expected an aircraft'),
+  findingId: idSchema('expected the finding’s own id'),
+  aircraftId: idSchema('expected an aircraft'),
   station: z.enum(stations, 'choose where on the aircraft it is'),
   side: z.enum(['left', 'right']).nullable(),
   step: z.string().regex(/^K\d{3}$/, 'choose what it is').nullable(),

@@ -1,16 +1,16 @@
 import { z } from 'zod';
-import { dateSchema, textSchema } from './scalars';
+import { dateSchema, idSchema, revisionSchema, textSchema } from './scalars';
 
 /** What a mechanic enters to close a discrepancy: the elements of 14 CFR 43.9(a) (from memory), and the password again as the signature. */
 export const returnToServiceSchema = z.strictObject({
-  rectificationId: z.uuid(),
-  discrepancyId: z.uuid('expected a discrepancy'),
+  rectificationId: idSchema(),
+  discrepancyId: idSchema('expected a discrepancy'),
   /** The aircraft's revision that the signer saw. */
-  seenRevision: z.number().int().min(1),
+  seenRevision: revisionSchema,
   work: z.enum(['repaired', 'no-fault-found', 'serviced', 'judged-acceptable'], 'say what was done'),
   description: textSchema(4000),
   completedOn: dateSchema,
-  certificateId: z.uuid('choose the certificate that you sign by'),
+  certificateId: idSchema('choose the certificate that you sign by'),
   password: z.string().min(1, 'enter your password: it is your signature').max(200),
 });
 

@@ -1,24 +1,24 @@
 import { z } from 'zod';
 import { DOCUMENT_KINDS, type DocumentKind } from '../core/records/document';
-import { dateSchema, instantSchema, registrationSchema, textSchema } from './scalars';
+import { dateSchema, idSchema, instantSchema, registrationSchema, revisionSchema, textSchema } from './scalars';
 
 const yesNo = z.boolean().nullable();
 
 /** What somebody saw of one paper. What a paper does not have stays null. */
 export const sightingSchema = z.strictObject({
-  sightingId: z.uuid(), kind: z.enum(DOCUMENT_KINDS as unknown as [DocumentKind, ...DocumentKind[]]), keptWhere: z.string().trim().max(120).nullable(), number: z.string().trim().max(60).nullable(),
+  sightingId: idSchema(), kind: z.enum(DOCUMENT_KINDS as unknown as [DocumentKind, ...DocumentKind[]]), keptWhere: z.string().trim().max(120).nullable(), number: z.string().trim().max(60).nullable(),
   aboard: z.boolean('say whether it is aboard'), legible: yesNo, displayed: yesNo, registrationShown: registrationSchema.nullable(), serialShown: z.string().trim().max(40).nullable(),
   issuedOn: dateSchema.nullable(), printedExpiry: dateSchema.nullable(), form: z.enum(['flight-manual', 'placards-and-markings']).nullable(), revision: z.string().trim().max(40).nullable(), placards: yesNo, datedOn: dateSchema.nullable(), tankFitted: yesNo,
 });
 
 /** One pass over an aircraft's papers. Sent twice it is recorded once. */
-export const sightingRoundSchema = z.strictObject({ aircraftId: z.uuid('expected an aircraft'), seenAt: instantSchema, sightings: z.array(sightingSchema).min(1, 'look at one paper at least').max(12) });
+export const sightingRoundSchema = z.strictObject({ aircraftId: idSchema('expected an aircraft'), seenAt: instantSchema, sightings: z.array(sightingSchema).min(1, 'look at one paper at least').max(12) });
 export type SightingRound = z.output<typeof sightingRoundSchema>;
 export type SightingRoundInput = z.input<typeof sightingRoundSchema>;
 
 /** The list of an inspection that was cleared. */
 export const clearListSchema = z.strictObject({
-  clearanceId: z.uuid(), aircraftId: z.uuid('expected an aircraft'), seenRevision: z.number().int().min(1), inspection: z.uuid('choose the inspection'), on: dateSchema, description: textSchema(4000), certificateId: z.uuid('choose the certificate that you sign by'),
+  clearanceId: idSchema(), aircraftId: idSchema('expected an aircraft'), seenRevision: revisionSchema, inspection: idSchema('choose the inspection'), on: dateSchema, description: textSchema(4000), certificateId: idSchema('choose the certificate that you sign by'),
   password: z.string().min(1, 'enter your password: it is your signature').max(200),
 });
 export type ListClearance = z.output<typeof clearListSchema>;

@@ -6,6 +6,7 @@ import { EQUIPMENT_KINDS } from '@/core/records/equipment';
 import type { AircraftFacts } from '@/core/records/facts';
 import { INSPECTION_KINDS, type Inspection } from '@/core/records/inspection';
 import type { MeterReading } from '@/core/records/meter-reading';
+import type { Instant } from '@/core/time/instant';
 import { isHourMeter, METER_NAMES, type Counter } from '@/core/records/meters';
 import { hoursFromSeconds } from '@/core/quantities/hours';
 import type { Place } from '@/core/time/sun';
@@ -15,7 +16,7 @@ import type { ClubTransaction } from './connection';
 import { descriptionOf, readDescriptions } from './descriptions';
 import { boxReadingOf, readBoxReadings } from './meter-boxes';
 import { movementOf, readMovements } from './flights';
-import { NO_OTHERS, othersByAircraft, readOthers, type OtherFacts } from './other-records';
+import { copiedSignature, NO_OTHERS, othersByAircraft, readOthers, type OtherFacts } from './other-records';
 import { readStandings, type StoredStanding } from './standings';
 import { readStrikes, strikeOf } from './strikes';
 
@@ -44,12 +45,18 @@ function signatureOf(row: SignatureColumns): Signature | null {
   };
 }
 
+/** Whether a sighting counts: it never waited, or somebody vouched for it. Expects `vouch as v` to be joined. */
+const counts = sql<boolean>`(not s.awaits_vouch or v.vouch_id is not null)`;
+
+/** When a record that waited began to count: when somebody vouched for it, so that a decision about an earlier moment does not see it. */
+const countsSince = (row: { readonly recorded_at: Date; readonly vouched_at: Date | null }): Instant => storedInstant(row.vouched_at !== null && row.vouched_at > row.recorded_at ? row.vouched_at : row.recorded_at);
+
 /** The latest sighting of each kind of paper, one index look-up each; and every one that tells of a registration's end, which later sightings do not undo. */
 async function readDocuments(tx: ClubTransaction, aircraftId: string | null) {
-  const endings = await tx.selectFrom('document_sighting').selectAll().where('ended_on', 'is not', null).where(({ not, exists, selectFrom }) => not(exists(selectFrom('strike as x').select('x.strike_id').whereRef('x.club_id', '=', 'document_sighting.club_id').whereRef('x.record_id', '=', 'document_sighting.sighting_id')))).$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId)).execute();
+  const endings = await tx.selectFrom('document_sighting').leftJoin('vouch as v', (join) => join.onRef('v.club_id', '=', 'document_sighting.club_id').onRef('v.record_id', '=', 'document_sighting.sighting_id')).selectAll('document_sighting').select('v.recorded_at as vouched_at').where('ended_on', 'is not', null).where(({ not, exists, selectFrom }) => not(exists(selectFrom('strike as x').select('x.strike_id').whereRef('x.club_id', '=', 'document_sighting.club_id').whereRef('x.record_id', '=', 'document_sighting.sighting_id')))).$if(aircraftId !== null, (query) => query.where('document_sighting.aircraft_id', '=', aircraftId)).execute();
   const latest = await tx.selectFrom('aircraft as a')
     .innerJoin(sql<{ kind: string }>`(select unnest(${DOCUMENT_KINDS as readonly string[]}::text[]) as kind)`.as('k'), (join) => join.onTrue())
-    .innerJoinLateral((query) => query.selectFrom('document_sighting as s').selectAll('s').whereRef('s.club_id', '=', 'a.club_id').whereRef('s.aircraft_id', '=', 'a.aircraft_id').whereRef('s.kind', '=', 'k.kind')
+    .innerJoinLateral((query) => query.selectFrom('document_sighting as s').leftJoin('vouch as v', (join) => join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id')).selectAll('s').select('v.recorded_at as vouched_at').where(counts).whereRef('s.club_id', '=', 'a.club_id').whereRef('s.aircraft_id', '=', 'a.aircraft_id').whereRef('s.kind', '=', 'k.kind')
       .where(({ not, exists, selectFrom }) => not(exists(selectFrom('strike as x').select('x.strike_id').whereRef('x.club_id', '=', 's.club_id').whereRef('x.record_id', '=', 's.sighting_id'))))
       .orderBy('s.happened_at', 'desc').orderBy('s.recorded_at', 'desc').orderBy('s.sighting_id', 'desc').limit(1).as('d'), (join) => join.onTrue())
     .selectAll('d').$if(aircraftId !== null, (query) => query.where('a.aircraft_id', '=', aircraftId)).execute();
@@ -87,7 +94,8 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
   const inspections = await one(tx.selectFrom('inspection as i')
     .leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'i.club_id').onRef('s.signature_id', '=', 'i.signature_id'))
     .leftJoin('signature as c', (join) => join.onRef('c.club_id', '=', 'i.club_id').onRef('c.signature_id', '=', 'i.cleared_signature_id'))
-    .select(['i.inspection_id', 'i.aircraft_id', 'i.kind', 'i.completed_on', 'i.time_in_service_s', 'i.outcome', 'i.excess', 'i.tested_to_feet', 'i.recorded_at', 'i.cleared_on',
+    .leftJoin('vouch as v', (join) => join.onRef('v.club_id', '=', 'i.club_id').onRef('v.record_id', '=', 'i.inspection_id'))
+    .select(['v.recorded_at as vouched_at', 'i.awaits_vouch', 'i.inspection_id', 'i.aircraft_id', 'i.kind', 'i.completed_on', 'i.time_in_service_s', 'i.outcome', 'i.excess', 'i.tested_to_feet', 'i.recorded_at', 'i.cleared_on',
       's.name', 's.certificate_kind', 's.certificate_number', 's.valid_from', 's.valid_until', 's.no_expiry',
       'c.name as cleared_name', 'c.certificate_kind as cleared_kind', 'c.certificate_number as cleared_number', 'c.valid_from as cleared_from', 'c.valid_until as cleared_until', 'c.no_expiry as cleared_no_expiry',
     ]), 'i.aircraft_id').execute();
@@ -112,7 +120,7 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
 export type FactRows = Awaited<ReturnType<typeof readFactRows>>;
 
 function documentOf(row: FactRows['documents'][number]): AircraftDocument {
-  const base = { id: row.sighting_id, happenedAt: storedInstant(row.happened_at), recordedAt: storedInstant(row.recorded_at), aboard: row.aboard, legible: row.legible };
+  const base = { id: row.sighting_id, happenedAt: storedInstant(row.happened_at), recordedAt: countsSince(row), aboard: row.aboard, legible: row.legible };
   const kind = exactlyOneOf(DOCUMENT_KINDS, row.kind, 'kind of paper');
   switch (kind) {
     case 'airworthiness-certificate': return { ...base, kind, registrationShown: row.registration_shown, displayed: row.displayed };
@@ -145,7 +153,7 @@ function inspectionOf(row: FactRows['inspections'][number], later: OtherFacts['c
     timeInService: row.time_in_service_s === null ? null : hoursFromSeconds(row.time_in_service_s),
     outcome: oneOf(['approved', 'discrepancies-listed'], row.outcome, 'outcome of an inspection'),
     listCleared: after !== undefined ? { on: after.on, by: after.by, recordedAt: after.recordedAt } : row.cleared_on === null || clearedBy === null ? null : { on: storedDate(row.cleared_on), by: clearedBy },
-    signedBy: signatureOf(row), excess: oneOf(['en-route-to-inspection', 'flown-on-uses-without-the-limit'], row.excess, 'reason of an excess'), testedToFeet: row.tested_to_feet,
+    signedBy: row.awaits_vouch ? copiedSignature(signatureOf(row), row.vouched_at) : signatureOf(row), excess: oneOf(['en-route-to-inspection', 'flown-on-uses-without-the-limit'], row.excess, 'reason of an excess'), testedToFeet: row.tested_to_feet,
   };
 }
 
@@ -222,6 +230,16 @@ export async function loadForMeters(tx: ClubTransaction, place: Place, aircraftI
 /** Locks one aircraft for the rest of the transaction and answers its revision; undefined when the club has no such aircraft. */
 export async function lockAircraft(tx: ClubTransaction, aircraftId: string): Promise<{ readonly revision: number; readonly registration: string } | undefined> {
   return tx.selectFrom('aircraft').select(['revision', 'registration']).where('aircraft_id', '=', aircraftId).forUpdate().executeTakeFirst();
+}
+
+/** Locks several aircraft, always in the order of their ids, so that two who want the same ones never wait for each other. One that is not there is left out. */
+export async function lockInOrder(tx: ClubTransaction, aircraftIds: readonly string[]): Promise<ReadonlyMap<string, { readonly revision: number; readonly registration: string }>> {
+  const locked = new Map<string, { readonly revision: number; readonly registration: string }>();
+  for (const id of [...new Set(aircraftIds)].sort()) {
+    const aircraft = await lockAircraft(tx, id);
+    if (aircraft !== undefined) locked.set(id, aircraft);
+  }
+  return locked;
 }
 
 /** Raises an aircraft's revision by one and answers the new one. Only after lockAircraft(). */

@@ -2,6 +2,7 @@ import { sql } from 'kysely';
 import type { Instant } from '@/core/time/instant';
 import { storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
+import { insertOnce, type Once } from './insert-once';
 import { describedAircraft } from './descriptions';
 
 /** The aircraft with a registration; undefined when the club has none such. */
@@ -20,8 +21,19 @@ export async function papersOf(tx: ClubTransaction, aircraftId: string) {
   return tx.selectFrom('document_sighting as s').leftJoin('membership as m', (join) => join.onRef('m.club_id', '=', 's.club_id').onRef('m.person_id', '=', 's.recorded_by'))
     .leftJoin('strike as x', (join) => join.onRef('x.club_id', '=', 's.club_id').onRef('x.record_id', '=', 's.sighting_id'))
     .distinctOn('s.kind').select(['s.sighting_id', 's.kind', 's.kept_where', 's.number', 's.aboard', 's.legible', 's.displayed', 's.tank_fitted', 's.registration_shown', 's.serial_shown', 's.revision', 's.issued_on', 's.printed_expiry', 's.form', 's.placards', 's.dated_on', 's.happened_at', 'm.display_name'])
-    .where('s.aircraft_id', '=', aircraftId).where('x.strike_id', 'is', null)
+    .leftJoin('vouch as v', (join) => join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id'))
+    .where('s.aircraft_id', '=', aircraftId).where('x.strike_id', 'is', null).where((where) => where.or([where('s.awaits_vouch', '=', false), where('v.vouch_id', 'is not', null)]))
     .orderBy('s.kind').orderBy('s.happened_at', 'desc').orderBy('s.recorded_at', 'desc').orderBy('s.sighting_id', 'desc').execute();
+}
+
+/** What members saw of documents and nobody has vouched for yet, newest first; what somebody entitled has looked at since is past. */
+export async function waitingPapersOf(tx: ClubTransaction, aircraftId: string) {
+  return tx.selectFrom('document_sighting as s').leftJoin('membership as m', (join) => join.onRef('m.club_id', '=', 's.club_id').onRef('m.person_id', '=', 's.recorded_by'))
+    .leftJoin('strike as x', (join) => join.onRef('x.club_id', '=', 's.club_id').onRef('x.record_id', '=', 's.sighting_id')).leftJoin('vouch as v', (join) => join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id'))
+    .select(['s.sighting_id', 's.kind', 's.kept_where', 's.number', 's.aboard', 's.legible', 's.displayed', 's.tank_fitted', 's.registration_shown', 's.serial_shown', 's.revision', 's.issued_on', 's.printed_expiry', 's.form', 's.placards', 's.dated_on', 's.happened_at', 'm.display_name'])
+    .where('s.aircraft_id', '=', aircraftId).where('s.awaits_vouch', '=', true).where('x.strike_id', 'is', null).where('v.vouch_id', 'is', null)
+    .where(({ not, exists, selectFrom }) => not(exists(selectFrom('document_sighting as n').select('n.sighting_id').whereRef('n.club_id', '=', 's.club_id').whereRef('n.aircraft_id', '=', 's.aircraft_id').whereRef('n.kind', '=', 's.kind').whereRef('n.happened_at', '>', 's.happened_at').where('n.awaits_vouch', '=', false))))
+    .orderBy('s.happened_at', 'desc').orderBy('s.sighting_id').execute();
 }
 
 /** A discrepancy with what people look at: photos, how bad it looked, and what was done. */
@@ -50,18 +62,18 @@ export async function readDiscrepancies(tx: ClubTransaction, aircraftId: string,
   }));
 }
 
-/** A photo's bytes. */
+/** The bytes of a photo, of a finding or of a record. */
 export async function readPhoto(tx: ClubTransaction, photoId: string): Promise<Uint8Array | undefined> {
-  return (await tx.selectFrom('photo').select('bytes').where('photo_id', '=', photoId).executeTakeFirst())?.bytes;
+  const finding = await tx.selectFrom('photo').select('bytes').where('photo_id', '=', photoId).executeTakeFirst();
+  return (finding ?? await tx.selectFrom('record_photo').select('bytes').where('photo_id', '=', photoId).executeTakeFirst())?.bytes;
 }
 
 /** Writes a photo; one with this id that is there already stays as it is. Answers whether it was written. */
-export async function insertPhoto(tx: ClubTransaction, photo: { readonly clubId: string; readonly photoId: string; readonly discrepancyId: string; readonly bytes: Uint8Array; readonly width: number; readonly height: number; readonly sha256: Uint8Array; readonly at: Instant }): Promise<boolean> {
-  const written = await tx.insertInto('photo').values({
+export async function insertPhotoOnce(tx: ClubTransaction, photo: { readonly clubId: string; readonly photoId: string; readonly discrepancyId: string; readonly bytes: Uint8Array; readonly width: number; readonly height: number; readonly sha256: Uint8Array; readonly at: Instant }): Promise<Once> {
+  return insertOnce(tx, 'photo', {
     club_id: photo.clubId, photo_id: photo.photoId, discrepancy_id: photo.discrepancyId, width: photo.width, height: photo.height, bytes: Buffer.from(photo.bytes), sha256: Buffer.from(photo.sha256),
     happened_at: new Date(photo.at), recorded_at: new Date(photo.at),
-  }).onConflict((conflict) => conflict.columns(['club_id', 'photo_id']).doNothing()).returning('photo_id').executeTakeFirst();
-  return written !== undefined;
+  }, ['club_id', 'photo_id']);
 }
 
 /** The certificates that a person can sign by. */

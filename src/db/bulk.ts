@@ -14,9 +14,16 @@ export async function existingKeys(tx: ClubTransaction, { table, columns }: Natu
   return rows.map((row) => Object.fromEntries(names.map((name) => { const value = row[name]; return [name, value instanceof Date ? value.toISOString() : value]; })));
 }
 
+type Fleet = ReadonlyMap<string, { readonly aircraftId: string; readonly revision: number }>;
+
 /** Every aircraft of the club by registration, locked for the rest of the transaction in one order. */
-export async function lockFleet(tx: ClubTransaction): Promise<ReadonlyMap<string, { readonly aircraftId: string; readonly revision: number }>> {
-  const rows = await tx.selectFrom('aircraft').select(['aircraft_id', 'registration', 'revision']).orderBy('aircraft_id').forUpdate().execute();
+export const lockFleet = (tx: ClubTransaction): Promise<Fleet> => fleet(tx, true);
+
+/** The same without a lock, for whoever only looks what would happen. */
+export const readFleet = (tx: ClubTransaction): Promise<Fleet> => fleet(tx, false);
+
+async function fleet(tx: ClubTransaction, locked: boolean): Promise<Fleet> {
+  const rows = await tx.selectFrom('aircraft').select(['aircraft_id', 'registration', 'revision']).orderBy('aircraft_id').$if(locked, (query) => query.forUpdate()).execute();
   return new Map(rows.map((row) => [row.registration, { aircraftId: row.aircraft_id, revision: row.revision }]));
 }
 

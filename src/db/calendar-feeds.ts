@@ -1,6 +1,7 @@
 import type { Instant } from '@/core/time/instant';
 import { storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
+import { insertOnce, type Once } from './insert-once';
 
 /** A secret address of the calendar; the secret itself is nowhere. */
 export interface Feed { readonly feedId: string; readonly name: string; readonly madeAt: Instant; readonly revoked: boolean }
@@ -11,10 +12,9 @@ export async function insertFeed(tx: ClubTransaction, clubId: string, feed: { re
 }
 
 /** Revokes an address. Answers false where there is none, or it was revoked already. */
-export async function endFeed(tx: ClubTransaction, clubId: string, feedId: string, at: Instant, by: string): Promise<boolean> {
-  if (await tx.selectFrom('calendar_feed').select('feed_id').where('feed_id', '=', feedId).executeTakeFirst() === undefined) return false;
-  const written = await tx.insertInto('calendar_feed_end').values({ club_id: clubId, feed_id: feedId, happened_at: new Date(at), recorded_at: new Date(at), recorded_by: by }).onConflict((conflict) => conflict.columns(['club_id', 'feed_id']).doNothing()).returning('feed_id').executeTakeFirst();
-  return written !== undefined;
+export async function endFeedOnce(tx: ClubTransaction, clubId: string, feedId: string, at: Instant, by: string): Promise<Once | 'none'> {
+  if (await tx.selectFrom('calendar_feed').select('feed_id').where('feed_id', '=', feedId).executeTakeFirst() === undefined) return 'none';
+  return insertOnce(tx, 'calendar_feed_end', { club_id: clubId, feed_id: feedId, happened_at: new Date(at), recorded_at: new Date(at), recorded_by: by }, ['club_id', 'feed_id']);
 }
 
 /** Every address of the club, newest first. */

@@ -1,4 +1,5 @@
 import { sql } from 'kysely';
+import { inItsTurn } from './club-share';
 import type { ClubTransaction, Database } from './connection';
 
 /**
@@ -6,10 +7,18 @@ import type { ClubTransaction, Database } from './connection';
  * They are local to the transaction, so a pooled connection never carries them to the next user.
  */
 export function inClub<T>(db: Database, clubId: string, work: (tx: ClubTransaction) => Promise<T>): Promise<T> {
-  return db.transaction().execute(async (tx) => {
-    await sql`select set_config('groval.club', ${clubId}, true)`.execute(tx);
+  return inItsTurn(db, clubId, () => db.transaction().execute(async (tx) => {
+    // The batch marks every row of this transaction: the ledger counts them by it.
+    await sql`select set_config('groval.club', ${clubId}, true), set_config('groval.batch', gen_random_uuid()::text, true)`.execute(tx);
     return work(tx);
-  });
+  }));
+}
+
+/** The batch of this transaction, for rows that are written with every column named. */
+export async function currentBatch(tx: ClubTransaction): Promise<string> {
+  const { rows: [row] } = await sql<{ batch: string }>`select groval.current_batch()::text as batch`.execute(tx);
+  if (row === undefined) throw new Error('this transaction has no batch');
+  return row.batch;
 }
 
 /** The same for what a person may see before a club is chosen: only their own memberships. */

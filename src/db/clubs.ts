@@ -69,9 +69,9 @@ export async function readClubChanges(tx: ClubTransaction): Promise<readonly { r
   return rows.map((row) => ({ number: row.number, changeId: row.change_id, why: row.why, at: storedInstant(row.recorded_at), by: row.recorded_by_name }));
 }
 
-/** The clubs that a person belongs to; in a transaction of that person. */
+/** The clubs that a person belongs to, the one that they joined first at the front; in a transaction of that person. */
 export async function membershipsOf(tx: ClubTransaction, personId: string): Promise<readonly Membership[]> {
-  const rows = await tx.selectFrom('membership').select(['club_id', 'person_id', 'display_name', 'roles', 'recorded_at']).where('person_id', '=', personId).orderBy('club_id').execute();
+  const rows = await tx.selectFrom('membership').select(['club_id', 'person_id', 'display_name', 'roles', 'recorded_at']).where('person_id', '=', personId).orderBy('recorded_at').orderBy('club_id').execute();
   const changes = await tx.selectFrom('membership_change').select(['club_id', 'person_id', 'display_name', 'roles']).where('person_id', '=', personId).orderBy('recorded_at', 'desc').orderBy('change_id', 'desc').execute();
   // Without a role somebody belongs to the club no longer.
   return rows.map((row) => changes.find((change) => change.club_id === row.club_id) ?? row).filter(({ roles }) => roles.length > 0)

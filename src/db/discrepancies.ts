@@ -3,6 +3,7 @@ import { insertSignature } from './folder-rows';
 import type { Discrepancy, Rectification } from '@/core/records/discrepancy';
 import type { Instant } from '@/core/time/instant';
 import type { ClubTransaction } from './connection';
+import { insertOnce, type Once } from './insert-once';
 
 /** A discrepancy as it is stored: the core's record with what the reporter chose. */
 export interface NewDiscrepancy {
@@ -23,13 +24,12 @@ export interface NewDiscrepancy {
 }
 
 /** Writes a discrepancy. Answers false when one with this id is there already. */
-export async function insertDiscrepancy(tx: ClubTransaction, row: NewDiscrepancy): Promise<boolean> {
-  const written = await tx.insertInto('discrepancy').values({
+export async function insertDiscrepancyOnce(tx: ClubTransaction, row: NewDiscrepancy): Promise<Once> {
+  return insertOnce(tx, 'discrepancy', {
     club_id: row.clubId, discrepancy_id: row.discrepancyId, aircraft_id: row.aircraftId, station: row.station, side: row.side, step: row.step, as_listed: row.asListed, what: row.what, looks: row.looks,
     found_by: row.foundBy.personId, found_by_name: row.foundBy.name, classification: row.classification, closes_uses: [...row.closesUses],
     happened_at: new Date(row.happenedAt), recorded_at: new Date(row.recordedAt),
-  }).onConflict((conflict) => conflict.columns(['club_id', 'discrepancy_id']).doNothing()).returning('discrepancy_id').executeTakeFirst();
-  return written !== undefined;
+  }, ['club_id', 'discrepancy_id']);
 }
 
 /** Where a discrepancy belongs, and whether something closed it already. */

@@ -25,7 +25,7 @@ export async function insertAircraft(tx: ClubTransaction, clubId: string, aircra
 }
 
 /** Writes sightings of papers. */
-export async function insertSightings(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, documents: readonly (AircraftDocument & { readonly keptWhere: string | null; readonly number?: string | null })[]): Promise<void> {
+export async function insertSightings(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, documents: readonly (AircraftDocument & { readonly keptWhere: string | null; readonly number?: string | null; readonly awaitsVouch?: boolean })[]): Promise<void> {
   if (documents.length === 0) return;
   await tx.insertInto('document_sighting').values(documents.map((document) => ({
     club_id: clubId, sighting_id: document.id, aircraft_id: aircraftId, kind: document.kind, kept_where: document.keptWhere, number: document.number ?? null, aboard: document.aboard, legible: document.legible,
@@ -39,7 +39,7 @@ export async function insertSightings(tx: ClubTransaction, clubId: string, aircr
     revision: document.kind === 'operating-limitations' ? document.revision : null, serial_shown: document.kind === 'operating-limitations' ? document.serialShown : null,
     placards: document.kind === 'operating-limitations' ? document.placards : null, dated_on: document.kind === 'weight-and-balance' ? document.datedOn : null,
     tank_fitted: document.kind === 'cabin-tank-record' ? document.tankFitted : null,
-    happened_at: time(document.happenedAt), recorded_at: time(document.recordedAt), recorded_by: recordedBy,
+    happened_at: time(document.happenedAt), recorded_at: time(document.recordedAt), recorded_by: recordedBy, awaits_vouch: document.awaitsVouch ?? false,
   }))).execute();
 }
 
@@ -55,7 +55,7 @@ export async function insertSignature(tx: ClubTransaction, clubId: string, signa
 }
 
 /** An inspection with the ids of its signatures and its time in service as it was entered. */
-export type InspectionRow = Inspection & { readonly signatureId: string | null; readonly clearedSignatureId: string | null; readonly entered: string | null; readonly description?: string | null; readonly signerId?: string | null };
+export type InspectionRow = Inspection & { readonly signatureId: string | null; readonly clearedSignatureId: string | null; readonly entered: string | null; readonly description?: string | null; readonly signerId?: string | null; /** True for a copy: it counts once somebody vouches for it. */ readonly awaitsVouch?: boolean };
 
 /** Writes inspections with their signatures. */
 export async function insertInspections(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, inspections: readonly InspectionRow[]): Promise<void> {
@@ -65,7 +65,7 @@ export async function insertInspections(tx: ClubTransaction, clubId: string, air
     await tx.insertInto('inspection').values({
       club_id: clubId, inspection_id: id, aircraft_id: aircraftId, kind: inspection.kind, completed_on: inspection.completedOn, time_in_service_s: inspection.timeInService,
       time_in_service_entered: inspection.entered, outcome: inspection.outcome, excess: inspection.excess, tested_to_feet: inspection.testedToFeet, signature_id: signatureId, cleared_on: listCleared?.on ?? null,
-      cleared_signature_id: clearedSignatureId, description: inspection.description ?? null, recorded_at: time(inspection.recordedAt), recorded_by: recordedBy,
+      cleared_signature_id: clearedSignatureId, description: inspection.description ?? null, recorded_at: time(inspection.recordedAt), recorded_by: recordedBy, awaits_vouch: inspection.awaitsVouch ?? false,
     }).execute();
   }
 }
@@ -91,10 +91,10 @@ function moreOf(flight: PlannedFlight): string | null {
 }
 
 /** Writes planned flights. */
-export async function insertFlights(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, flights: readonly (PlannedFlight & { readonly personName: string; readonly recordedAt: Instant; readonly replaces?: string | null })[]): Promise<void> {
+export async function insertFlights(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, flights: readonly (PlannedFlight & { readonly personName: string; readonly personId?: string | null; readonly recordedAt: Instant; readonly replaces?: string | null })[]): Promise<void> {
   if (flights.length === 0) return;
   await tx.insertInto('planned_flight').values(flights.map((flight) => ({
-    club_id: clubId, flight_id: flight.id, aircraft_id: aircraftId, person_name: flight.personName, starts: time(flight.starts), ends: time(flight.ends), airborne_s: flight.airborne,
+    club_id: clubId, flight_id: flight.id, aircraft_id: aircraftId, person_name: flight.personName, person_id: flight.personId ?? null, starts: time(flight.starts), ends: time(flight.ends), airborne_s: flight.airborne,
     purpose: flight.purpose, crew: flight.crew, rules: flight.rules, range: flight.range, transponder_airspace: flight.transponderAirspace,
     broadcast_airspace: flight.broadcastAirspace, beyond_glide: flight.beyondGlideOverWater, passengers: flight.passengers, more: moreOf(flight), replaces: flight.replaces ?? null,
     happened_at: time(flight.recordedAt), recorded_at: time(flight.recordedAt), recorded_by: recordedBy,

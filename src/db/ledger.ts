@@ -28,20 +28,35 @@ export function chainOf(aircraftId: string | null): string {
   return aircraftId === null ? 'club' : `aircraft:${aircraftId}`;
 }
 
-/** Appends an entry to its chain. Waits for others who append to the same chain, so that it never forks. */
+/** Digests of rows that this transaction wrote, added up by table: `{"flight": "2:…"}`. */
+type Counted = Readonly<Record<string, string>>;
+
+/**
+ * Appends an entry to its chain. Waits for others who append to the same chain, so that it never forks. Its body counts every row that
+ * the transaction has written and no entry counts yet: the database refuses a transaction that leaves any uncounted.
+ */
 export async function appendToLedger(tx: ClubTransaction, entry: LedgerEntry, sha256: Sha256): Promise<void> {
   const chain = chainOf(entry.aircraftId);
   await sql`select pg_advisory_xact_lock(hashtextextended(${`${entry.clubId}/${chain}`}, 0))`.execute(tx);
-  const last = await tx.selectFrom('ledger').select(['seq', 'hash']).where('club_id', '=', entry.clubId).where('chain', '=', chain).orderBy('seq', 'desc').limit(1).executeTakeFirst();
-  const seq = (last?.seq ?? 0) + 1;
+  const { rows: [state] } = await sql<{ batch: string; counted: Counted; seq: number | null; hash: Buffer | null }>`
+    select groval.current_batch()::text as batch, groval.uncounted() as counted, h.seq, h.hash from (select 1) as one left join guard.head h on h.club_id = ${entry.clubId}::uuid and h.chain = ${chain}`.execute(tx);
+  if (state === undefined) throw new Error('the database said nothing of the chain');
+  const seq = (state.seq ?? 0) + 1;
   const body = canonicalJson({
     chain, seq, act: entry.act, actor: entry.actor.personId, actorName: entry.actor.name, revision: entry.revision, recordedAt: instantText(entry.recordedAt), record: entry.record, request: entry.request,
+    batch: state.batch, ...(Object.keys(state.counted).length === 0 ? {} : { rows: { ...state.counted } }),
   });
-  const previous = last?.hash ?? Buffer.alloc(0);
+  const previous = state.hash ?? Buffer.alloc(0);
   await tx.insertInto('ledger').values({
     club_id: entry.clubId, chain, seq, aircraft_id: entry.aircraftId, revision: entry.revision, act: entry.act, actor: entry.actor.personId, actor_name: entry.actor.name,
     recorded_at: new Date(entry.recordedAt), body, previous, hash: Buffer.from(sha256(Buffer.concat([previous, Buffer.from(body, 'utf8')]))),
   }).execute();
+}
+
+/** The newest entry of every chain of the club, as the database keeps it where the application can only read. */
+export async function readHeads(tx: ClubTransaction): Promise<readonly { readonly chain: string; readonly seq: number; readonly hash: string }[]> {
+  const { rows } = await sql<{ chain: string; seq: number; hash: Buffer }>`select chain, seq, hash from guard.head where club_id = groval.current_club() order by chain`.execute(tx);
+  return rows.map(({ chain, seq, hash }) => ({ chain, seq, hash: hash.toString('base64') }));
 }
 
 /** So many of somebody's newest entries are looked at: an answer that got lost is asked for again soon. */

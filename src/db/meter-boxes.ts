@@ -3,6 +3,7 @@ import type { BoxReading } from '@/core/records/box-reading';
 import type { Instant } from '@/core/time/instant';
 import { storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
+import { insertOnce, type Once } from './insert-once';
 
 /** A box as it is fitted. */
 export interface MeterBox { readonly boxId: string; readonly aircraftId: string; readonly name: string; readonly offset: number; readonly fittedAt: Instant; readonly removed: boolean }
@@ -13,19 +14,15 @@ const boxes = (tx: ClubTransaction) => tx.selectFrom('meter_box as b').leftJoin(
 const boxOf = (row: Awaited<ReturnType<ReturnType<typeof boxes>['execute']>>[number]): MeterBox => ({ boxId: row.box_id, aircraftId: row.aircraft_id, name: row.name, offset: row.offset_s, fittedAt: storedInstant(row.happened_at), removed: row.ended !== null });
 
 /** Writes a box by the hash of its key; one under this id that is there already stays. Answers whether it was written. */
-export async function insertBox(tx: ClubTransaction, clubId: string, box: { readonly boxId: string; readonly aircraftId: string; readonly name: string; readonly keyHash: Uint8Array; readonly offset: number; readonly at: Instant; readonly by: string }): Promise<boolean> {
+export async function insertBoxOnce(tx: ClubTransaction, clubId: string, box: { readonly boxId: string; readonly aircraftId: string; readonly name: string; readonly keyHash: Uint8Array; readonly offset: number; readonly at: Instant; readonly by: string }): Promise<Once> {
   const at = new Date(box.at);
-  const written = await tx.insertInto('meter_box').values({ club_id: clubId, box_id: box.boxId, aircraft_id: box.aircraftId, name: box.name, key_hash: Buffer.from(box.keyHash), offset_s: box.offset, happened_at: at, recorded_at: at, recorded_by: box.by })
-    .onConflict((conflict) => conflict.columns(['club_id', 'box_id']).doNothing()).returning('box_id').executeTakeFirst();
-  return written !== undefined;
+  return insertOnce(tx, 'meter_box', { club_id: clubId, box_id: box.boxId, aircraft_id: box.aircraftId, name: box.name, key_hash: Buffer.from(box.keyHash), offset_s: box.offset, happened_at: at, recorded_at: at, recorded_by: box.by }, ['club_id', 'box_id']);
 }
 
 /** Takes a box out. Answers false where there is none such on that aircraft, or it was taken out already. */
-export async function endBox(tx: ClubTransaction, clubId: string, aircraftId: string, boxId: string, why: string, at: Instant, by: string): Promise<boolean> {
-  if (await tx.selectFrom('meter_box').select('box_id').where('box_id', '=', boxId).where('aircraft_id', '=', aircraftId).executeTakeFirst() === undefined) return false;
-  const written = await tx.insertInto('meter_box_end').values({ club_id: clubId, box_id: boxId, why, happened_at: new Date(at), recorded_at: new Date(at), recorded_by: by })
-    .onConflict((conflict) => conflict.columns(['club_id', 'box_id']).doNothing()).returning('box_id').executeTakeFirst();
-  return written !== undefined;
+export async function endBoxOnce(tx: ClubTransaction, clubId: string, aircraftId: string, boxId: string, why: string, at: Instant, by: string): Promise<Once | 'none'> {
+  if (await tx.selectFrom('meter_box').select('box_id').where('box_id', '=', boxId).where('aircraft_id', '=', aircraftId).executeTakeFirst() === undefined) return 'none';
+  return insertOnce(tx, 'meter_box_end', { club_id: clubId, box_id: boxId, why, happened_at: new Date(at), recorded_at: new Date(at), recorded_by: by }, ['club_id', 'box_id']);
 }
 
 /** The box that has this key and is still fitted. */

@@ -103,17 +103,35 @@ export interface KnownMark {
 /** One such record, to be written. */
 export type OtherRecord = { [K in OtherKind]: { readonly id: string; readonly kind: K; readonly happenedAt: Instant; readonly recordedAt: Instant; readonly body: OtherBodies[K] } }[OtherKind];
 
-/** Writes such records. */
-export async function insertOthers(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, records: readonly OtherRecord[]): Promise<void> {
+/** Writes such records. @param awaitsVouch true for copies: they count once somebody vouches for them */
+export async function insertOthers(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, records: readonly OtherRecord[], awaitsVouch = false): Promise<void> {
   if (records.length === 0) return;
   await tx.insertInto('aircraft_record').values(records.map(({ id, kind, happenedAt, recordedAt, body }) => ({
-    club_id: clubId, record_id: id, aircraft_id: aircraftId, kind, body: JSON.stringify(body), happened_at: new Date(happenedAt), recorded_at: new Date(recordedAt), recorded_by: recordedBy,
+    club_id: clubId, record_id: id, aircraft_id: aircraftId, kind, body: JSON.stringify(body), happened_at: new Date(happenedAt), recorded_at: new Date(recordedAt), recorded_by: recordedBy, awaits_vouch: awaitsVouch,
   }))).execute();
 }
 
 /** The raw rows. */
 export async function readOthers(tx: ClubTransaction, aircraftId: string | null) {
-  return tx.selectFrom('aircraft_record').select(['aircraft_id', 'record_id', 'kind', 'body', 'recorded_at']).$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId)).execute();
+  return tx.selectFrom('aircraft_record as r').leftJoin('vouch as v', (join) => join.onRef('v.club_id', '=', 'r.club_id').onRef('v.record_id', '=', 'r.record_id'))
+    .select(['r.aircraft_id', 'r.record_id', 'r.kind', 'r.body', 'r.recorded_at', 'r.awaits_vouch', 'v.recorded_at as vouched_at'])
+    // A copied release would take the place of the one that holds: it is not there before somebody vouches for it.
+    .where((where) => where.or([where('r.awaits_vouch', '=', false), where('r.kind', '<>', 'release'), where('v.vouch_id', 'is not', null)]))
+    .$if(aircraftId !== null, (query) => query.where('r.aircraft_id', '=', aircraftId)).execute();
+}
+
+/** A signature that was copied from paper, with who vouched for the copy. */
+export function copiedSignature(signature: Signature | null, vouchedAt: Date | null): Signature | null {
+  return signature === null ? null : { ...signature, vouched: vouchedAt === null ? 'nobody' : { recordedAt: storedInstant(vouchedAt) } };
+}
+
+/** What a copy says, with who vouched for it. Only kinds that can be copied from paper wait. */
+function copyOf(kind: string, body: unknown, vouchedAt: Date | null): unknown {
+  switch (kind) {
+    case 'done': case 'compliance': { const copied = body as OtherBodies['done']; return { ...copied, done: { ...copied.done, signedBy: copiedSignature(copied.done.signedBy, vouchedAt) } }; }
+    case 'release': return vouchedAt === null ? body : { ...(body as OtherBodies['release']), recordedAt: storedInstant(vouchedAt) };
+    default: throw new Error(`records of kind ${kind} never wait for anybody to vouch for them`);
+  }
 }
 
 type OtherRows = Awaited<ReturnType<typeof readOthers>>;
@@ -148,9 +166,9 @@ function stretchOf(row: { readonly record_id: string; readonly recorded_at: Date
 
 /** Rows of one aircraft as the core's own records. The database holds what a checked record wrote, and takes nothing else in. */
 function othersOf(rows: OtherRows): OtherFacts {
-  const of = <K extends OtherKind>(kind: K): OtherBodies[K][] => rows.filter((row) => row.kind === kind).map(({ body, record_id: id }) => {
+  const of = <K extends OtherKind>(kind: K): OtherBodies[K][] => rows.filter((row) => row.kind === kind).map(({ body, record_id: id, awaits_vouch: copied, vouched_at: vouchedAt }) => {
     if (typeof body !== 'object' || body === null) throw new Error(`the stored record ${id} cannot be read`);
-    return body as unknown as OtherBodies[K];
+    return (copied ? copyOf(kind, body, vouchedAt) : body) as unknown as OtherBodies[K];
   });
   const stated = new Set(of('stated').map(({ what }) => what));
   return {
@@ -195,4 +213,11 @@ export async function entryExists(tx: ClubTransaction, id: string, personId: str
 export async function findOther(tx: ClubTransaction, recordId: string): Promise<{ readonly aircraftId: string; readonly kind: string; readonly recordedBy: string } | undefined> {
   const row = await tx.selectFrom('aircraft_record').select(['aircraft_id', 'kind', 'recorded_by']).where('record_id', '=', recordId).executeTakeFirst();
   return row === undefined ? undefined : { aircraftId: row.aircraft_id, kind: row.kind, recordedBy: row.recorded_by };
+}
+
+/** Whether a version of the maintenance release was written after this one. */
+export async function newerReleaseThan(tx: ClubTransaction, aircraftId: string, recordId: string): Promise<boolean> {
+  const newer = await tx.selectFrom('aircraft_record as r').innerJoin('aircraft_record as of', (join) => join.onRef('of.club_id', '=', 'r.club_id').onRef('of.aircraft_id', '=', 'r.aircraft_id'))
+    .select('r.record_id').where('r.aircraft_id', '=', aircraftId).where('r.kind', '=', 'release').where('of.record_id', '=', recordId).whereRef('r.record_id', '<>', 'of.record_id').whereRef('r.recorded_at', '>=', 'of.recorded_at').executeTakeFirst();
+  return newer !== undefined;
 }

@@ -3,6 +3,7 @@ import type { Certificate } from '@/core/records/certificate';
 import type { Instant } from '@/core/time/instant';
 import { storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
+import { insertOnce, type Once } from './insert-once';
 
 /** Somebody of the club as they stand now. Without a role they belong to it no longer. */
 export interface Member { readonly personId: string; readonly name: string; readonly roles: readonly string[]; readonly since: Instant; /** When their roles were changed last; null where they are those of the beginning. */ readonly changedAt: Instant | null }
@@ -29,9 +30,10 @@ export async function insertMembershipChange(tx: ClubTransaction, clubId: string
   await tx.insertInto('membership_change').values({ club_id: clubId, change_id: change.changeId, person_id: change.personId, display_name: change.name, roles: [...change.roles], happened_at: at, recorded_at: at, recorded_by: change.by }).execute();
 }
 
-/** Whether this change was written already. */
-export async function membershipChangeExists(tx: ClubTransaction, changeId: string): Promise<boolean> {
-  return await tx.selectFrom('membership_change').select('change_id').where('change_id', '=', changeId).executeTakeFirst() !== undefined;
+/** A change that was written under this id already. */
+export async function findMembershipChange(tx: ClubTransaction, changeId: string): Promise<{ readonly personId: string; readonly name: string; readonly roles: readonly string[] } | undefined> {
+  const row = await tx.selectFrom('membership_change').select(['person_id', 'display_name', 'roles']).where('change_id', '=', changeId).executeTakeFirst();
+  return row === undefined ? undefined : { personId: row.person_id, name: row.display_name, roles: row.roles };
 }
 
 /** Every certificate of the club, with whether it ended here. */
@@ -41,17 +43,14 @@ export async function readCertificates(tx: ClubTransaction) {
 }
 
 /** Writes a certificate; one under this id that is there already stays. Answers whether it was written. */
-export async function insertCertificate(tx: ClubTransaction, clubId: string, personId: string, { certificateId, kind, number, validFrom, validUntil }: Certificate & { readonly certificateId: string; readonly number: string; readonly validFrom: string; readonly validUntil: string }, at: Instant): Promise<boolean> {
-  const written = await tx.insertInto('certificate').values({
+export async function insertCertificateOnce(tx: ClubTransaction, clubId: string, personId: string, { certificateId, kind, number, validFrom, validUntil }: Certificate & { readonly certificateId: string; readonly number: string; readonly validFrom: string; readonly validUntil: string }, at: Instant): Promise<Once> {
+  return insertOnce(tx, 'certificate', {
     club_id: clubId, certificate_id: certificateId, person_id: personId, kind, number, valid_from: validFrom, valid_until: validUntil === 'no-expiry' ? null : validUntil, no_expiry: validUntil === 'no-expiry', happened_at: new Date(at), recorded_at: new Date(at),
-  }).onConflict((conflict) => conflict.columns(['club_id', 'certificate_id']).doNothing()).returning('certificate_id').executeTakeFirst();
-  return written !== undefined;
+  }, ['club_id', 'certificate_id']);
 }
 
 /** Ends a certificate. Answers false where there is none such, or it had ended. */
-export async function insertCertificateEnd(tx: ClubTransaction, clubId: string, certificateId: string, why: string, at: Instant, by: string): Promise<boolean> {
-  if (await tx.selectFrom('certificate').select('certificate_id').where('certificate_id', '=', certificateId).executeTakeFirst() === undefined) return false;
-  const written = await tx.insertInto('certificate_end').values({ club_id: clubId, certificate_id: certificateId, why, happened_at: new Date(at), recorded_at: new Date(at), recorded_by: by })
-    .onConflict((conflict) => conflict.columns(['club_id', 'certificate_id']).doNothing()).returning('certificate_id').executeTakeFirst();
-  return written !== undefined;
+export async function insertCertificateEndOnce(tx: ClubTransaction, clubId: string, certificateId: string, why: string, at: Instant, by: string): Promise<Once | 'none'> {
+  if (await tx.selectFrom('certificate').select('certificate_id').where('certificate_id', '=', certificateId).executeTakeFirst() === undefined) return 'none';
+  return insertOnce(tx, 'certificate_end', { club_id: clubId, certificate_id: certificateId, why, happened_at: new Date(at), recorded_at: new Date(at), recorded_by: by }, ['club_id', 'certificate_id']);
 }

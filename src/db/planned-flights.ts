@@ -8,11 +8,16 @@ import type { Place } from '@/core/time/sun';
 import { civilDateAt, type ZoneId } from '@/core/time/zone';
 import { oneOf, storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
+import { insertOnce, type Once } from './insert-once';
 
 /** A planned flight with whose and which aircraft's it is. */
 export interface StoredFlight {
   readonly aircraftId: string;
   readonly personName: string;
+  /** The member whose flight it is, where it is a member's. */
+  readonly personId: string | null;
+  /** Who planned it. */
+  readonly plannedBy: string;
   /** True once it has left: nothing is decided about it any more. */
   readonly left: boolean;
   readonly flight: PlannedFlight;
@@ -25,7 +30,7 @@ const standing = (tx: ClubTransaction) => tx.selectFrom('planned_flight as p').l
 
 function storedFlight(row: Awaited<ReturnType<ReturnType<typeof standing>['execute']>>[number]): StoredFlight {
   return {
-    aircraftId: row.aircraft_id, personName: row.person_name, left: row.left_id !== null,
+    aircraftId: row.aircraft_id, personName: row.person_name, personId: row.person_id, plannedBy: row.recorded_by, left: row.left_id !== null,
     flight: {
       id: row.flight_id, starts: storedInstant(row.starts), ends: storedInstant(row.ends), airborne: row.airborne_s === null ? null : hoursFromSeconds(row.airborne_s),
       purpose: oneOf(DIMENSIONS.purpose, row.purpose, 'purpose'), crew: oneOf(DIMENSIONS.crew, row.crew, 'crew'), rules: oneOf(DIMENSIONS.rules, row.rules, 'flight rules'),
@@ -47,11 +52,10 @@ export async function findPlanned(tx: ClubTransaction, flightId: string): Promis
 }
 
 /** Takes a planned flight away because it was moved or cancelled; it stays readable. Answers false where that had been done already. */
-export async function endPlanned(tx: ClubTransaction, clubId: string, end: { readonly flightId: string; readonly aircraftId: string; readonly because: 'moved' | 'cancelled'; readonly why: string | null; readonly at: Instant; readonly by: string }): Promise<boolean> {
-  const written = await tx.insertInto('planned_flight_end').values({
+export async function endPlannedOnce(tx: ClubTransaction, clubId: string, end: { readonly flightId: string; readonly aircraftId: string; readonly because: 'moved' | 'cancelled'; readonly why: string | null; readonly at: Instant; readonly by: string }): Promise<Once> {
+  return insertOnce(tx, 'planned_flight_end', {
     club_id: clubId, flight_id: end.flightId, aircraft_id: end.aircraftId, because: end.because, why: end.why, happened_at: new Date(end.at), recorded_at: new Date(end.at), recorded_by: end.by,
-  }).onConflict((conflict) => conflict.columns(['club_id', 'flight_id']).doNothing()).returning('flight_id').executeTakeFirst();
-  return written !== undefined;
+  }, ['club_id', 'flight_id']);
 }
 
 /** The latest day for which a flight is planned, on the field's clock; null without any. */

@@ -28,6 +28,7 @@ export type Timestamp = ColumnType<Date, Date | string, Date | string>;
 export interface Aircraft {
   aircraft_id: string;
   approved_for: Json | null;
+  batch: Generated<string>;
   category: string | null;
   club_id: string;
   features: string[] | null;
@@ -43,6 +44,7 @@ export interface Aircraft {
 export interface AircraftDescription {
   aircraft_id: string;
   approved_for: Json | null;
+  batch: Generated<string>;
   category: string | null;
   club_id: string;
   description_id: string;
@@ -55,6 +57,8 @@ export interface AircraftDescription {
 
 export interface AircraftRecord {
   aircraft_id: string;
+  awaits_vouch: Generated<boolean>;
+  batch: Generated<string>;
   body: Json;
   club_id: string;
   happened_at: Timestamp;
@@ -66,6 +70,7 @@ export interface AircraftRecord {
 
 export interface BoxReading {
   aircraft_id: string;
+  batch: Generated<string>;
   box_id: string;
   club_id: string;
   happened_at: Timestamp;
@@ -76,6 +81,7 @@ export interface BoxReading {
 }
 
 export interface CalendarFeed {
+  batch: Generated<string>;
   club_id: string;
   feed_id: string;
   happened_at: Timestamp;
@@ -86,6 +92,7 @@ export interface CalendarFeed {
 }
 
 export interface CalendarFeedEnd {
+  batch: Generated<string>;
   club_id: string;
   feed_id: string;
   happened_at: Timestamp;
@@ -94,6 +101,7 @@ export interface CalendarFeedEnd {
 }
 
 export interface Certificate {
+  batch: Generated<string>;
   certificate_id: string;
   club_id: string;
   happened_at: Timestamp;
@@ -107,6 +115,7 @@ export interface Certificate {
 }
 
 export interface CertificateEnd {
+  batch: Generated<string>;
   certificate_id: string;
   club_id: string;
   happened_at: Timestamp;
@@ -116,6 +125,7 @@ export interface CertificateEnd {
 }
 
 export interface Club {
+  batch: Generated<string>;
   club_id: string;
   field_name: string;
   happened_at: Timestamp;
@@ -128,6 +138,7 @@ export interface Club {
 }
 
 export interface ClubChange {
+  batch: Generated<string>;
   change_id: string;
   club_id: string;
   field_name: string;
@@ -146,6 +157,7 @@ export interface ClubChange {
 
 export interface Dial {
   aircraft_id: string;
+  batch: Generated<string>;
   bills: boolean;
   club_id: string;
   counts: Json;
@@ -163,6 +175,7 @@ export interface Dial {
 export interface Discrepancy {
   aircraft_id: string;
   as_listed: boolean;
+  batch: Generated<string>;
   classification: string;
   closes_uses: string[];
   club_id: string;
@@ -184,6 +197,8 @@ export interface Discrepancy {
 export interface DocumentSighting {
   aboard: boolean | null;
   aircraft_id: string;
+  awaits_vouch: Generated<boolean>;
+  batch: Generated<string>;
   club_id: string;
   dated_on: string | null;
   displayed: boolean | null;
@@ -209,6 +224,7 @@ export interface DocumentSighting {
 
 export interface Flight {
   aircraft_id: string;
+  batch: Generated<string>;
   club_id: string;
   crew: string | null;
   flight_id: string;
@@ -225,6 +241,7 @@ export interface Flight {
 
 export interface FlightReturn {
   aircraft_id: string;
+  batch: Generated<string>;
   billed_from: string | null;
   billed_s: number | null;
   club_id: string;
@@ -242,6 +259,8 @@ export interface FlightReturn {
 
 export interface Inspection {
   aircraft_id: string;
+  awaits_vouch: Generated<boolean>;
+  batch: Generated<string>;
   cleared_on: string | null;
   cleared_signature_id: string | null;
   club_id: string;
@@ -260,20 +279,24 @@ export interface Inspection {
 }
 
 export interface Invitation {
+  batch: Generated<string>;
   club_id: string;
+  display_name: string | null;
   email: string | null;
   happened_at: Timestamp;
   invitation_id: string;
   kind: string;
-  person_id: string;
+  person_id: string | null;
   recorded_at: Timestamp;
   recorded_by: string;
   recorded_by_name: string;
+  roles: string[] | null;
   secret_hash: Buffer;
   valid_until: Timestamp;
 }
 
 export interface InvitationEnd {
+  batch: Generated<string>;
   because: string;
   club_id: string;
   happened_at: Timestamp;
@@ -287,6 +310,7 @@ export interface Ledger {
   actor: string;
   actor_name: string;
   aircraft_id: string | null;
+  batch: Generated<string>;
   body: string;
   chain: string;
   club_id: string;
@@ -298,6 +322,7 @@ export interface Ledger {
 }
 
 export interface Membership {
+  batch: Generated<string>;
   club_id: string;
   display_name: string;
   happened_at: Timestamp;
@@ -307,6 +332,7 @@ export interface Membership {
 }
 
 export interface MembershipChange {
+  batch: Generated<string>;
   change_id: string;
   club_id: string;
   display_name: string;
@@ -319,6 +345,7 @@ export interface MembershipChange {
 
 export interface MeterBox {
   aircraft_id: string;
+  batch: Generated<string>;
   box_id: string;
   club_id: string;
   happened_at: Timestamp;
@@ -330,6 +357,7 @@ export interface MeterBox {
 }
 
 export interface MeterBoxEnd {
+  batch: Generated<string>;
   box_id: string;
   club_id: string;
   happened_at: Timestamp;
@@ -340,6 +368,7 @@ export interface MeterBoxEnd {
 
 export interface MeterReading {
   aircraft_id: string;
+  batch: Generated<string>;
   club_id: string;
   dial_id: string | null;
   entered: string;
@@ -365,6 +394,7 @@ export interface MeterStanding {
 }
 
 export interface Photo {
+  batch: Generated<string>;
   bytes: Buffer;
   club_id: string;
   discrepancy_id: string;
@@ -379,6 +409,7 @@ export interface Photo {
 export interface PlannedFlight {
   airborne_s: number | null;
   aircraft_id: string;
+  batch: Generated<string>;
   beyond_glide: boolean | null;
   broadcast_airspace: boolean | null;
   club_id: string;
@@ -388,6 +419,7 @@ export interface PlannedFlight {
   happened_at: Timestamp;
   more: Json | null;
   passengers: boolean | null;
+  person_id: string | null;
   person_name: string;
   purpose: string | null;
   range: string | null;
@@ -401,6 +433,7 @@ export interface PlannedFlight {
 
 export interface PlannedFlightEnd {
   aircraft_id: string;
+  batch: Generated<string>;
   because: string;
   club_id: string;
   flight_id: string;
@@ -410,7 +443,23 @@ export interface PlannedFlightEnd {
   why: string | null;
 }
 
+export interface RecordPhoto {
+  aircraft_id: string;
+  batch: Generated<string>;
+  bytes: Buffer;
+  club_id: string;
+  happened_at: Timestamp;
+  height: number;
+  photo_id: string;
+  record_id: string;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  sha256: Buffer;
+  width: number;
+}
+
 export interface Rectification {
+  batch: Generated<string>;
   closes: boolean;
   club_id: string;
   completed_on: string;
@@ -424,6 +473,7 @@ export interface Rectification {
 }
 
 export interface Signature {
+  batch: Generated<string>;
   certificate_kind: string;
   certificate_number: string;
   club_id: string;
@@ -439,6 +489,7 @@ export interface Signature {
 
 export interface Strike {
   aircraft_id: string;
+  batch: Generated<string>;
   club_id: string;
   happened_at: Timestamp;
   record_id: string;
@@ -449,6 +500,20 @@ export interface Strike {
   replaced_by: string | null;
   strike_id: string;
   why: string;
+}
+
+export interface Vouch {
+  aircraft_id: string;
+  batch: Generated<string>;
+  club_id: string;
+  happened_at: Timestamp;
+  note: string | null;
+  record_id: string;
+  record_kind: string;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  recorded_by_name: string;
+  vouch_id: string;
 }
 
 export interface DB {
@@ -480,7 +545,9 @@ export interface DB {
   photo: Photo;
   planned_flight: PlannedFlight;
   planned_flight_end: PlannedFlightEnd;
+  record_photo: RecordPhoto;
   rectification: Rectification;
   signature: Signature;
   strike: Strike;
+  vouch: Vouch;
 }

@@ -2,6 +2,7 @@ import type { Strike } from '@/core/records/strike';
 import type { Instant } from '@/core/time/instant';
 import { storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
+import { insertOnce, type Once } from './insert-once';
 
 /** A strike with who struck the entry and why. */
 export interface StrikeRow extends Strike {
@@ -12,12 +13,11 @@ export interface StrikeRow extends Strike {
 }
 
 /** Strikes an entry. Answers false where it had been struck already. */
-export async function insertStrike(tx: ClubTransaction, clubId: string, aircraftId: string, by: { readonly personId: string; readonly name: string }, strike: Omit<StrikeRow, 'byName'>): Promise<boolean> {
+export async function insertStrikeOnce(tx: ClubTransaction, clubId: string, aircraftId: string, by: { readonly personId: string; readonly name: string }, strike: Omit<StrikeRow, 'byName'>): Promise<Once> {
   const at = new Date(strike.recordedAt);
-  const written = await tx.insertInto('strike').values({
+  return insertOnce(tx, 'strike', {
     club_id: clubId, strike_id: strike.id, aircraft_id: aircraftId, record_id: strike.record, record_kind: strike.kind, why: strike.why, replaced_by: strike.replacedBy, recorded_by_name: by.name, happened_at: at, recorded_at: at, recorded_by: by.personId,
-  }).onConflict((conflict) => conflict.columns(['club_id', 'record_id']).doNothing()).returning('strike_id').executeTakeFirst();
-  return written !== undefined;
+  }, ['club_id', 'record_id']);
 }
 
 /** The raw rows of one aircraft or of all. */

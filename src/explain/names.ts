@@ -113,6 +113,7 @@ export const ENDING_NAMES: Readonly<Record<RegistrationEnding, string>> = {
 };
 
 export const FAULT_NAMES: Readonly<Record<InspectionFault | RectificationFault | DeferralFault | WorkFault, string>> = {
+  'copy-not-vouched': 'a copy from paper for which nobody has vouched yet',
   'name-missing': 'no name',
   'certificate-missing': 'no certificate',
   'certificate-number-missing': 'no certificate number',

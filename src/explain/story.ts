@@ -25,6 +25,9 @@ function missingPapers(entry: Readonly<Record<string, unknown>>): string {
   return missing.length === 0 ? '' : `; not there: ${list(missing)}`;
 }
 
+/** The number of a certificate behind a comma; nothing for readers from whom it is kept. */
+const numberOf = (certificate: Readonly<Record<string, unknown>>): string => (text(certificate, 'number') === '' ? '' : `, ${text(certificate, 'number')}`);
+
 const lengthOf = (value: unknown): number => (Array.isArray(value) ? value.length : 0);
 
 function figuresText(entry: Readonly<Record<string, unknown>>): string {
@@ -72,7 +75,7 @@ export function tellStory(act: string, record: unknown): string {
       const certificate = (entry['certificate'] ?? {}) as Readonly<Record<string, unknown>>;
       const kind = CERTIFICATE_KINDS.find((known) => known === text(certificate, 'kind'));
       const on = parseCivilDate(text(entry, 'completedOn'));
-      return `${workName(text(entry, 'work'))} “${text(entry, 'found')}”: ${text(entry, 'description').replace(/[.\s]+$/, '')}${on === undefined ? '' : `, completed ${dateText(on)}`}. Signed as ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}, ${text(certificate, 'number')}.`;
+      return `${workName(text(entry, 'work'))} “${text(entry, 'found')}”: ${text(entry, 'description').replace(/[.\s]+$/, '')}${on === undefined ? '' : `, completed ${dateText(on)}`}. Signed as ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}${numberOf(certificate)}.`;
     }
     case 'record-meter-reading': return `read the meter: ${text(entry, 'entered')} h`;
     case 'add-meter': return `entered the meter ${text(entry, 'name')}, which shows ${text(entry, 'shows')}`;
@@ -84,14 +87,15 @@ export function tellStory(act: string, record: unknown): string {
     case 'record-entry': {
       const signed = (entry['signed'] ?? {}) as Readonly<Record<string, unknown>>;
       const kind = CERTIFICATE_KINDS.find((known) => known === text(signed, 'kind'));
-      return `${entry['copied'] === true ? 'copied from the logbook' : 'signed'}: ${text(entry, 'name')}. ${text(entry, 'description').replace(/[.\s]+$/, '')}. ${entry['copied'] === true ? `Signed there by ${text(signed, 'name')} as` : 'Signed as'} ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}, ${text(signed, 'number')}.`;
+      return `${entry['copied'] === true ? 'copied from the logbook' : 'signed'}: ${text(entry, 'name')}. ${text(entry, 'description').replace(/[.\s]+$/, '')}. ${entry['copied'] === true ? `Signed there by ${text(signed, 'name')} as` : 'Signed as'} ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}${numberOf(signed)}.`;
     }
     case 'accept-mark': return `accepted a mark: ${text(entry, 'what')} (${placeOnAircraft(text(entry, 'station'), text(entry, 'side') || null)})`;
     case 'import-rows': return `brought in ${typeof entry['rows'] === 'number' ? entry['rows'] : ''} rows of ${text(entry, 'list')} from ${text(entry, 'file')}`;
+    case 'vouch': return `vouched for ${lengthOf(entry['records'])} ${lengthOf(entry['records']) === 1 ? 'record' : 'records'} that waited${text(entry, 'note') === '' ? '' : `: ${text(entry, 'note')}`}`;
     case 'clear-list': return `cleared the list of an inspection: ${text(entry, 'description')}`;
     case 'strike': return `struck an entry (${text(entry, 'what')}): ${text(entry, 'why')}`;
     case 'correct-reading': return `corrected a reading from ${text(entry, 'was')} to ${text(entry, 'is')}: ${text(entry, 'why')}`;
-    case 'sight-papers': return `looked through the papers${missingPapers(entry)}`;
+    case 'sight-papers': return `checked documents${missingPapers(entry)}${lengthOf(entry['waiting']) === 0 ? '' : `; ${lengthOf(entry['waiting'])} wait${lengthOf(entry['waiting']) === 1 ? 's' : ''} for a dispatcher or mechanic`}`;
     case 'move-flight': return `moved a flight of ${text(entry, 'person')}`;
     case 'flight-moved-away': return `moved a flight of ${text(entry, 'person')} to ${text(entry, 'to')}`;
     case 'cancel-flight': return `cancelled a flight of ${text(entry, 'person')}${text(entry, 'why') === '' ? '' : `: ${text(entry, 'why')}`}`;

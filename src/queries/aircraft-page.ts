@@ -1,3 +1,4 @@
+import { may } from '@/contracts/permissions';
 import { decide } from '@/core/decision/decide';
 import type { Decision, RuleAnswer, Verdict } from '@/core/decision/decision';
 import { closingWork, type Discrepancy } from '@/core/records/discrepancy';
@@ -17,6 +18,7 @@ import type { ClubTransaction } from '@/db/connection';
 import { readStory } from '@/db/ledger';
 import { tellConstraint, type ConstraintWords } from '@/explain/constraint';
 import { dateText, momentText, readingText, sentenceCase } from '@/explain/formats';
+import { withoutNumbers } from '@/explain/for-reader';
 import { leftText } from '@/explain/limits';
 import { sourceText } from '@/explain/lifts';
 import { CERTIFICATE_NAMES, CLASS_MEANINGS, DOCUMENT_NAMES, NOT_CHECKED_NAMES } from '@/explain/names';
@@ -90,10 +92,10 @@ function limitsOf(decision: Decision): AircraftPage['limits'] {
   });
 }
 
-function doneText(done: NonNullable<ReadDiscrepancy['done']>, place: Place): string {
+function doneText(done: NonNullable<ReadDiscrepancy['done']>, place: Place, showsNumbers: boolean): string {
   const known = CERTIFICATE_KINDS.find((one) => one === done.certificate);
   const kind = known === undefined ? done.certificate : CERTIFICATE_NAMES[known];
-  return `${sentenceCase(workName(done.work))}: ${done.description} Completed ${dateText(storedDate(done.completedOn))}, signed ${momentText(done.recordedAt, place.zone)} by ${done.by}, ${kind}, ${done.number}.`;
+  return `${sentenceCase(workName(done.work))}: ${done.description} Completed ${dateText(storedDate(done.completedOn))}, signed ${momentText(done.recordedAt, place.zone)} by ${done.by}, ${kind}${showsNumbers ? `, ${done.number}` : ''}.`;
 }
 
 /** The page of the aircraft with a registration, for one reader; null when the club has none such. */
@@ -106,7 +108,8 @@ export async function aircraftPage(tx: ClubTransaction, reader: { readonly clubI
   const decision = decide(stored.facts, packs, null, presentFor(stored.facts, now));
   const read = await readDiscrepancies(tx, found.aircraft_id, MOST);
   const own = (await certificatesOf(tx, reader.personId)).map((row): OwnCertificate => ({ id: row.certificate_id, kind: row.kind as CertificateKind, number: row.number, validFrom: row.valid_from, validUntil: row.valid_until }));
-  const maySign = reader.roles.some((role) => role === 'mechanic' || role === 'instructor');
+  const maySign = may(reader.roles, 'return-to-service');
+  const showsNumbers = may(reader.roles, 'see-certificates');
   const byId = new Map(stored.facts.discrepancies.map((discrepancy) => [discrepancy.id, discrepancy]));
   const papers = await papersOf(tx, found.aircraft_id);
   // A box sends every few minutes: its lines would push out what people did. What it counted stands beside the meters.
@@ -127,10 +130,10 @@ export async function aircraftPage(tx: ClubTransaction, reader: { readonly clubI
       return [{
         id, what, where: where ?? '', found: `${momentText(happenedAt, place.zone)}${foundBy === null ? '' : ` by ${foundBy}`}`,
         meaning: CLASS_MEANINGS[classification ?? 'ground-until-mechanic'], photos,
-        closings: done !== null || !maySign ? [] : closingsFor(discrepancy, own, reader.name, place, now, authorityOf(packs)), done: done === null ? null : doneText(done, place),
+        closings: done !== null || !maySign ? [] : closingsFor(discrepancy, own, reader.name, place, now, authorityOf(packs)), done: done === null ? null : doneText(done, place, showsNumbers),
       }];
     }),
-    story: story.map(({ seq, act, actorName, recordedAt, record }) => ({ seq, when: momentText(recordedAt, place.zone), who: actorName, words: tellStory(act, record) })),
+    story: story.map(({ seq, act, actorName, recordedAt, record }) => ({ seq, when: momentText(recordedAt, place.zone), who: actorName, words: tellStory(act, showsNumbers ? record : withoutNumbers(record)) })),
     notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
   };
 }

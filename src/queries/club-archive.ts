@@ -3,10 +3,11 @@ import { ENGINE_VERSION } from '@/core/decision/decide';
 import { instantText, type Instant } from '@/core/time/instant';
 import { archivedRows } from '@/db/club-archive';
 import type { ClubTransaction } from '@/db/connection';
+import { readHeads } from '@/db/ledger';
 
 /** A whole club as pieces of one JSON text: no more than a page of rows is held at once. */
 export async function* clubArchive(tx: ClubTransaction, clubId: string, now: Instant): AsyncGenerator<string> {
-  yield `{"format":"groval-club","version":${ARCHIVE_VERSION},"exportedAt":${JSON.stringify(new Date(now).toISOString())},"engine":${JSON.stringify(ENGINE_VERSION)},"clubId":${JSON.stringify(clubId)},"tables":{`;
+  yield `{"format":"groval-club","version":${ARCHIVE_VERSION},"exportedAt":${JSON.stringify(new Date(now).toISOString())},"engine":${JSON.stringify(ENGINE_VERSION)},"clubId":${JSON.stringify(clubId)},"heads":${JSON.stringify(await readHeads(tx))},"tables":{`;
   for (const [at, name] of ARCHIVE_TABLE_NAMES.entries()) {
     yield `${at === 0 ? '' : ','}\n${JSON.stringify(name)}:[`;
     let first = true;

@@ -1,7 +1,8 @@
+import { may } from '@/contracts/permissions';
 import { dialState } from '@/core/counter/desk';
 import { decidePrepared } from '@/core/decision/decide';
 import type { DecidedConstraint, LimitAhead } from '@/core/decision/decision';
-import { mayBeSignedBy, type CertificateKind, type Signature, type SignedWork } from '@/core/records/certificate';
+import { mayBeSignedBy, type CertificateKind, type SignedWork } from '@/core/records/certificate';
 import { boxAhead, BOX_SLACK } from '@/core/records/box-reading';
 import { dialsInUse } from '@/core/records/dial';
 import { knownAt, type KnownFacts } from '@/core/records/facts';
@@ -16,7 +17,7 @@ import { mostOf, unsaidStretches } from '@/core/records/unlogged';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt, type ZoneId } from '@/core/time/zone';
-import { certificatesOf, findByRegistration, papersOf } from '@/db/aircraft-papers';
+import { certificatesOf, findByRegistration, papersOf, waitingPapersOf } from '@/db/aircraft-papers';
 import { loadAircraft } from '@/db/aircraft-facts';
 import { boxesOf } from '@/db/meter-boxes';
 import { storedDate, storedInstant } from '@/db/checked-values';
@@ -28,10 +29,13 @@ import { flownByMonth } from '@/db/flown-by-month';
 import { logbookOf } from '@/db/logbook';
 import { othersOfKind, type KnownMark } from '@/db/other-records';
 import { latestReadings } from '@/db/readings';
+import { photosOfRecords } from '@/db/record-photos';
 import { readStrikes, strikeOf, type StrikeRow } from '@/db/strikes';
+import { waitingOfAircraft } from '@/db/vouching';
 import { shownText } from '@/explain/counter';
 import { tellDue } from '@/explain/due';
 import { dateText, list, meterText, momentText, readingText, sentenceCase } from '@/explain/formats';
+import { signedText } from '@/explain/for-reader';
 import { entitledText } from '@/explain/lifts';
 import { leftText, limitName } from '@/explain/limits';
 import { CERTIFICATE_NAMES, COUNTED, DOCUMENT_NAMES, INSPECTION_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
@@ -46,6 +50,12 @@ const MONTHS = 12;
 
 /** An entry that was struck: by whom, when and why. */
 export interface Struck { readonly by: string; readonly when: string; readonly why: string }
+
+/** What the page says of an entry that was copied from paper. */
+export interface CopyView { readonly copied: boolean; /** Nobody has vouched for it yet, so it does not count. */ readonly waits: boolean; readonly vouchedBy: string | null; readonly photos: readonly string[] }
+
+/** A document that a member saw and that does not count until somebody entitled has vouched for it. */
+export interface WaitingDocument { readonly id: string; readonly name: string; readonly details: string; readonly seen: string; readonly photos: readonly string[] }
 
 /** Something that has to be done again, or that ends. */
 export interface DueRow {
@@ -72,12 +82,16 @@ export interface Folder {
   readonly serialNumber: string | null;
   readonly due: readonly DueRow[];
   readonly papers: readonly { readonly sightingId: string; readonly kind: DocumentKind; readonly name: string; readonly number: string | null; readonly details: string; readonly keptWhere: string; readonly state: 'aboard' | 'missing' | 'not-needed' | 'not-looked-for'; readonly seen: string }[];
+  readonly waitingDocuments: readonly WaitingDocument[];
+  /** Copies of the maintenance release for which nobody has vouched yet. */
+  readonly waitingReleases: readonly { readonly id: string; readonly when: string; readonly photos: readonly string[] }[];
+  readonly mayVouch: { readonly copies: boolean; readonly documents: boolean };
   readonly dials: readonly { readonly id: string; readonly name: string; readonly unit: 'h' | 'count'; readonly bills: boolean; readonly shows: string; readonly counts: readonly { readonly meter: Meter; readonly name: string; readonly stands: string }[]; readonly replaced: boolean; readonly why: string | null; readonly since: string }[];
   /** What is in the panel now, as it is compared when somebody reads it; and the time in service where only the logbook has it. */
   readonly panel: { readonly dials: readonly CounterDial[]; readonly service: string | null };
   readonly readings: readonly { readonly id: string; readonly when: string; readonly name: string; readonly shown: string; readonly stands: string; readonly whose: string; readonly struck: Struck | null }[];
   readonly unlogged: readonly { readonly id: string; readonly when: string; readonly name: string; readonly from: string; readonly to: string; readonly length: string; readonly lastBy: string | null; readonly attributedTo: string | null; readonly note: string | null; /** Of which counters nobody said how many there were, and what counts until then. */ readonly asks: readonly Counter[]; readonly counts: string; readonly struck: Struck | null }[];
-  readonly logbook: readonly { readonly id: string; readonly kind: 'inspection' | 'done' | 'compliance' | 'list-cleared'; readonly title: string; readonly on: string; readonly sortKey: string; readonly reading: string; readonly description: string; readonly signed: string; readonly outcome: string; readonly struck: Struck | null }[];
+  readonly logbook: readonly ({ readonly id: string; readonly kind: 'inspection' | 'done' | 'compliance' | 'list-cleared'; readonly title: string; readonly on: string; readonly sortKey: string; readonly reading: string; readonly description: string; readonly signed: string; readonly outcome: string; readonly struck: Struck | null } & CopyView)[];
   readonly openLists: readonly { readonly id: string; readonly name: string; readonly on: string }[];
   readonly flights: readonly { readonly id: string; readonly left: string; readonly person: string; readonly figures: string; readonly landings: number | null; readonly billed: string; readonly remarks: string; readonly out: boolean }[];
   readonly marks: readonly KnownMark[];
@@ -124,8 +138,6 @@ function paperDetails(row: Awaited<ReturnType<typeof papersOf>>[number]): string
   ].join(', ');
 }
 
-const signedText = ({ name, certificate }: Signature): string => `${name ?? 'nobody'}${certificate === null ? '' : `, ${CERTIFICATE_NAMES[certificate.kind]}, ${certificate.number ?? 'no number'}`}`;
-
 /** Of which counters of an unlogged stretch nobody said how many there were, and what counts until somebody does. */
 function landingsOf(id: string, { unlogged, accounted }: Pick<KnownFacts, 'unlogged' | 'accounted'>): { readonly asks: readonly Counter[]; readonly counts: string } {
   const stretch = unsaidStretches(unlogged).find((one) => one.id === id);
@@ -157,12 +169,17 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
   const flier = new Map(flights.map(({ id, personName }) => [id, personName]));
   const attributions = new Map((await othersOfKind(tx, aircraftId, 'attribution')).map((one) => [one.unlogged, one]));
   const certificates = (await certificatesOf(tx, reader.personId)).map((row) => ({ id: row.certificate_id, kind: row.kind as CertificateKind, name: `${CERTIFICATE_NAMES[row.kind as CertificateKind]}, ${row.number}` }));
-  const maySign = reader.roles.some((role) => role === 'mechanic' || role === 'instructor');
+  const maySign = may(reader.roles, 'sign-entry');
+  const showsNumbers = may(reader.roles, 'see-certificates');
   const signers = (work: SignedWork) => ({
     signs: list(mayBeSignedBy(work, authority).map((kind) => CERTIFICATE_NAMES[kind]), 'or') || 'nobody under this club’s rules',
     certificates: maySign ? certificates.filter(({ kind }) => mayBeSignedBy(work, authority).includes(kind)).map(({ id, name }) => ({ id, name })) : [],
   });
   const { items, directives } = known;
+  const waiting = await waitingOfAircraft(tx, aircraftId);
+  const photos = await photosOfRecords(tx, aircraftId);
+  /** Of a copy: whether it waits, who vouched for it, and its photos. */
+  const copyOf = (id: string): CopyView => { const record = waiting.get(id); return { copied: record !== undefined, waits: record !== undefined && record.vouched === null && !record.struck, vouchedBy: record?.vouched?.by ?? null, photos: photos.get(id) ?? [] }; };
   return {
     aircraftId, registration: decision.registration, revision: stored.revision, now, today: civilDateAt(now, zone), zone, serialNumber: stored.facts.aircraft.particulars.serialNumber,
     due: dueRows(decision.limits, decision.constraints, known),
@@ -170,6 +187,9 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
       sightingId: row.sighting_id, kind: row.kind as DocumentKind, name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]), number: row.number, details: paperDetails(row), keptWhere: row.kept_where ?? 'place not recorded',
       state: row.tank_fitted === false ? 'not-needed' : row.aboard === true ? 'aboard' : row.aboard === false ? 'missing' : 'not-looked-for', seen: `${momentText(storedInstant(row.happened_at), zone)}${row.display_name === null ? '' : ` by ${row.display_name}`}`,
     })),
+    waitingDocuments: (await waitingPapersOf(tx, aircraftId)).map((row) => ({ id: row.sighting_id, name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]), details: [paperDetails(row), row.number === null ? '' : `number ${row.number}`, row.aboard === true ? 'on board' : ''].filter((text) => text !== '').join(', '), seen: `${momentText(storedInstant(row.happened_at), zone)}${row.display_name === null ? '' : ` by ${row.display_name}`}`, photos: photos.get(row.sighting_id) ?? [] })),
+    waitingReleases: [...waiting.values()].filter(({ table, kind, vouched, struck: out }) => table === 'aircraft_record' && kind === 'release' && vouched === null && !out).map(({ recordId, recordedAt }) => ({ id: recordId, when: momentText(recordedAt, zone), photos: photos.get(recordId) ?? [] })),
+    mayVouch: { copies: may(reader.roles, 'vouch-for-copy'), documents: may(reader.roles, 'state-documents') },
     dials: dials.map((dial) => {
       const { last, disputed } = dialState(dial, known.accounted);
       return {
@@ -187,9 +207,9 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
     })),
     unlogged: (await othersOfKind(tx, aircraftId, 'unlogged')).map((one) => ({ ...landingsOf(one.id, known), id: one.id, when: momentText(one.seenAt, zone), name: one.name, from: one.from, to: one.to, length: one.length, lastBy: one.lastBy, attributedTo: attributions.get(one.id)?.to ?? null, note: attributions.get(one.id)?.note ?? null, struck: struck(one.id) })).reverse(),
     logbook: (await logbookOf(tx, aircraftId, MOST)).map((entry) => ({
-      id: entry.id, kind: entry.kind, on: dateText(storedDate(entry.on)), sortKey: entry.on, description: entry.description ?? '', reading: entry.reading === null ? '' : readingText(entry.reading), signed: entry.signed === null ? 'not signed' : signedText(entry.signed),
+      id: entry.id, kind: entry.kind, on: dateText(storedDate(entry.on)), sortKey: entry.on, description: entry.description ?? '', reading: entry.reading === null ? '' : readingText(entry.reading), signed: signedText(entry.signed, showsNumbers),
       title: entry.kind === 'inspection' ? sentenceCase(INSPECTION_NAMES[entry.what as InspectionKind]) : entry.kind === 'done' ? stored.facts.items?.find(({ id }) => id === entry.what)?.name ?? 'Item' : entry.kind === 'compliance' ? `Directive ${stored.facts.directives?.find(({ id }) => id === entry.what)?.number ?? ''}` : 'List of an inspection cleared',
-      outcome: entry.outcome === 'discrepancies-listed' ? 'not approved; a list was given' : entry.outcome === 'approved' ? 'approved' : '', struck: struck(entry.id),
+      outcome: entry.outcome === 'discrepancies-listed' ? 'not approved; a list was given' : entry.outcome === 'approved' ? 'approved' : '', struck: struck(entry.id), ...copyOf(entry.id),
     })),
     openLists: known.inspections.filter(({ outcome, listCleared }) => outcome === 'discrepancies-listed' && listCleared === null).map(({ id, kind, completedOn }) => ({ id, name: INSPECTION_NAMES[kind], on: dateText(completedOn) })),
     flights: flights.slice(0, FLIGHTS).map((flight) => ({
@@ -201,7 +221,7 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
       id: box.boxId, name: box.name, removed: box.removed, struck: struck(box.boxId), ahead: box.removed || struck(box.boxId) !== null || flights[0]?.returned === null || ahead === null || ahead <= BOX_SLACK ? null : shownText('h', ahead),
       words: box.last === null ? 'has sent nothing yet' : box.last.fell ? `counts less than it did, ${momentText(box.last.at, zone)}: it was reset. Take it out and fit it anew` : `counted to ${shownText('h', box.last.total + box.offset)} in service, ${momentText(box.last.at, zone)}`,
     })),
-    release: authority === 'au' ? await releaseView(tx, known, aircraftId, zone, civilDateAt(now, zone), certificates) : null,
+    release: authority === 'au' ? await releaseView(tx, known, aircraftId, zone, civilDateAt(now, zone), certificates, showsNumbers) : null,
     marks: (await othersOfKind(tx, aircraftId, 'known-mark')).filter(({ id }) => !strikes.has(id)),
     oil: oilOf((await othersOfKind(tx, aircraftId, 'uplift')).filter(({ id }) => !strikes.has(id))),
     months: await flownByMonth(tx, aircraftId, zone, now, MONTHS),

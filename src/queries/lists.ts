@@ -1,4 +1,5 @@
 import { IMPORT_LISTS, type ImportList } from '@/contracts/csv-lists';
+import { may } from '@/contracts/permissions';
 import type { Instant } from '@/core/time/instant';
 import { listAircraft } from '@/db/aircraft-papers';
 import type { ClubTransaction } from '@/db/connection';
@@ -17,6 +18,8 @@ export const LISTS: Readonly<Record<ImportList | keyof typeof OWN_LISTS, readonl
   ...OWN_LISTS, ...(Object.fromEntries(Object.entries(IMPORT_LISTS).map(([name, columns]) => [name, columns.map((column) => column.name)])) as unknown as Readonly<Record<ImportList, readonly string[]>>),
 };
 export type ListName = keyof typeof LISTS;
+/** Lists that say who flew or will fly. */
+export const NAMES_WHO_FLEW: readonly ListName[] = ['flights', 'plan'];
 
 /** What is due on every aircraft, for the list and the calendar. */
 async function* dueRows(tx: ClubTransaction, reader: { readonly clubId: string; readonly personId: string; readonly name: string; readonly roles: readonly string[] }, now: Instant): AsyncGenerator<readonly Row[]> {
@@ -26,12 +29,17 @@ async function* dueRows(tx: ClubTransaction, reader: { readonly clubId: string; 
   }
 }
 
+/** Rows of inspections for readers who may not see the numbers of certificates. */
+async function* withoutCertificates(pages: AsyncGenerator<readonly Row[]>): AsyncGenerator<readonly Row[]> {
+  for await (const rows of pages) yield rows.map((row) => ({ ...row, certificate_number: null }));
+}
+
 /** The rows of a list, a page at a time, under the names of its columns. */
 export function listRows(tx: ClubTransaction, list: ListName, reader: Parameters<typeof dueRows>[1], now: Instant): AsyncGenerator<readonly Row[]> {
   switch (list) {
     case 'fleet': return fleetRows(tx);
     case 'documents': return documentRows(tx);
-    case 'inspections': return inspectionRows(tx);
+    case 'inspections': return may(reader.roles, 'see-certificates') ? inspectionRows(tx) : withoutCertificates(inspectionRows(tx));
     case 'meters': return meterRows(tx);
     case 'flights': return flightRows(tx);
     case 'findings': return findingRows(tx);

@@ -1,4 +1,4 @@
-import { mayBeSignedBy, signatureFaults, type CertificateKind, type Signature, type SignedWork } from '@/core/records/certificate';
+import { mayBeSignedBy, signatureFaults, type CertificateKind, type SignedWork } from '@/core/records/certificate';
 import type { KnownFacts } from '@/core/records/facts';
 import { latestRelease } from '@/core/records/work-entry';
 import type { CivilDate } from '@/core/time/civil-date';
@@ -7,8 +7,8 @@ import type { ClubTransaction } from '@/db/connection';
 import { dayBefore } from '@/db/day-before';
 import { othersOfKind } from '@/db/other-records';
 import { shownText } from '@/explain/counter';
+import { signedText } from '@/explain/for-reader';
 import { dateText, readingText } from '@/explain/formats';
-import { CERTIFICATE_NAMES } from '@/explain/names';
 
 interface OwnCertificate { readonly id: string; readonly kind: CertificateKind; readonly name: string }
 
@@ -25,8 +25,6 @@ export interface ReleaseView {
   readonly mayCertify: readonly { readonly id: string; readonly name: string }[];
 }
 
-const signedText = (signature: Signature | null): string => (signature === null ? 'not signed' : `${signature.name ?? 'nobody'}${signature.certificate === null ? '' : `, ${CERTIFICATE_NAMES[signature.certificate.kind]}, ${signature.certificate.number ?? 'no number'}`}`);
-
 interface CarriedOver { readonly day: CivilDate; readonly flights: number; readonly flown: number | null; readonly landings: number | null; readonly oil: readonly string[]; readonly timeInService: number | null }
 
 /** The carried-over figures in words. */
@@ -41,7 +39,7 @@ export function carriedText({ day, flights, flown, landings, oil, timeInService 
 const MOST = 7;
 
 /** What the folder shows of the release. */
-export async function releaseView(tx: ClubTransaction, known: KnownFacts, aircraftId: string, zone: ZoneId, today: CivilDate, own: readonly OwnCertificate[]): Promise<ReleaseView> {
+export async function releaseView(tx: ClubTransaction, known: KnownFacts, aircraftId: string, zone: ZoneId, today: CivilDate, own: readonly OwnCertificate[], showsNumbers: boolean): Promise<ReleaseView> {
   const release = latestRelease(known.releases, zone);
   const service = known.accounted['time-in-service'];
   const carried = await dayBefore(tx, aircraftId, zone, today, service.state === 'known' ? service.value : null);
@@ -52,15 +50,15 @@ export async function releaseView(tx: ClubTransaction, known: KnownFacts, aircra
     release: release === null ? null : {
       id: release.id, shown: release.registrationShown, issued: release.issuedOn === null ? 'day of issue not known' : `${dateText(release.issuedOn)}${release.issuedAt === null ? '' : ` at ${readingText(release.issuedAt)}`}`,
       expires: `${release.expiresOn === null ? 'date not known' : dateText(release.expiresOn)}${release.expiresAt === null ? ', hours not known' : ` or at ${readingText(release.expiresAt)}, whichever comes first`}`,
-      signed: signedText(release.signedBy), aboard: release.aboard, standing: release.standing,
+      signed: signedText(release.signedBy, showsNumbers), aboard: release.aboard, standing: release.standing,
       required: release.required.map(({ id, what, by, at, certified }) => ({
-        id, what, due: [...(by === null ? [] : [`by ${dateText(by)}`]), ...(at === null ? [] : [`at ${readingText(at)}`])].join(' or ') || 'before the next flight', done: certified === null ? null : `${dateText(certified.on)}, ${signedText(certified.by)}`,
+        id, what, due: [...(by === null ? [] : [`by ${dateText(by)}`]), ...(at === null ? [] : [`at ${readingText(at)}`])].join(' or ') || 'before the next flight', done: certified === null ? null : `${dateText(certified.on)}, ${signedText(certified.by, showsNumbers)}`,
       })),
     },
     endorsements: known.discrepancies.filter(({ rectification }) => rectification === null).map(({ id, what, happenedAt }) => ({ id, what, on: dateText(civilDateAt(happenedAt, zone)) })),
     daily: {
-      signedToday: signed === undefined ? null : signedText(signed.signedBy), carried: carried === null ? null : carriedText(carried), certificates: signs('daily-inspection'),
-      before: (await othersOfKind(tx, aircraftId, 'daily-inspection')).filter(({ on }) => on < today).sort((a, b) => (a.on < b.on ? 1 : -1)).slice(0, MOST).map(({ on, signedBy, carried: over }) => `${dateText(on)}: ${signedText(signedBy)}${over == null ? '' : `. Carried over from ${carriedText(over)}`}`),
+      signedToday: signed === undefined ? null : signedText(signed.signedBy, showsNumbers), carried: carried === null ? null : carriedText(carried), certificates: signs('daily-inspection'),
+      before: (await othersOfKind(tx, aircraftId, 'daily-inspection')).filter(({ on }) => on < today).sort((a, b) => (a.on < b.on ? 1 : -1)).slice(0, MOST).map(({ on, signedBy, carried: over }) => `${dateText(on)}: ${signedText(signedBy, showsNumbers)}${over == null ? '' : `. Carried over from ${carriedText(over)}`}`),
     },
     mayIssue: signs('maintenance-release'), mayCertify: signs('return-to-service'),
   };

@@ -8,7 +8,8 @@ const schema = z.object({
   GROVAL_DEMO_PASSWORD: z.string().min(8).optional(),
   GROVAL_NOW: instantSchema.optional(),
   GROVAL_LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
-  GROVAL_POOL_SIZE: z.coerce.number().int().min(1).max(100).default(10),
+  GROVAL_POOL_SIZE: z.coerce.number().int().min(2).max(100).default(10),
+  GROVAL_BULK_POOL_SIZE: z.coerce.number().int().min(1).max(20).default(3),
   GROVAL_EXIT_WITH_PARENT: z.literal('1').optional(),
 });
 

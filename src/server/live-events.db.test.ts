@@ -4,8 +4,6 @@ import { CHANNEL, type Change } from '@/db/notify';
 import { given } from '@/testing/database';
 import { LiveEvents } from './live-events';
 import { openLog } from './log';
-import { SignInLimit } from './sign-in-limit';
-import { openAccountPool } from './accounts';
 
 const log = openLog({ GROVAL_LOG_LEVEL: 'silent' });
 let superuser: Client;
@@ -59,29 +57,5 @@ describe('live events', () => {
     await expect.poll(() => heard).toEqual(['resync {}']);
     await superuser.query('select pg_notify($1, $2)', [CHANNEL, 'not JSON']);
     await expect.poll(() => heard).toEqual(['resync {}', 'resync {}']);
-  });
-});
-
-describe('the limit on tries', () => {
-  const pool = openAccountPool(given('DATABASE_URL'));
-  afterAll(async () => { await pool.end(); });
-  const limit = new SignInLimit(pool);
-  const account = () => `somebody-${Math.random()}@ternbay.example`;
-  it('lets ten through and no eleventh, however many come at once', async () => {
-    const who = account();
-    const answers = await Promise.all(Array.from({ length: 16 }, () => limit.mayTry(who)));
-    expect(answers.filter(Boolean)).toHaveLength(10);
-    expect(await limit.mayTry(who.toUpperCase())).toBe(false);
-    expect(await limit.mayTry(account())).toBe(true);
-  });
-  it('forgets them after a right password, and after a quarter of an hour', async () => {
-    const who = account();
-    for (let at = 0; at < 11; at += 1) await limit.mayTry(who);
-    expect(await limit.mayTry(who)).toBe(false);
-    await limit.succeeded(who);
-    expect(await limit.mayTry(who)).toBe(true);
-    for (let at = 0; at < 11; at += 1) await limit.mayTry(who);
-    await superuser.query(`update auth.sign_in_attempt set since = since - interval '16 minutes' where account = $1`, [who]);
-    expect(await limit.mayTry(who)).toBe(true);
   });
 });

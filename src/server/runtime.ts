@@ -1,15 +1,19 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { hashPassword, verifyPassword } from 'better-auth/crypto';
 import type { Ports } from '@/commands/command';
-import { openDatabase, openPool, type Database } from '@/db/connection';
+import { limitEachClub } from '@/db/club-share';
+import { BULK_LIMITS, openDatabase, openPool, type Database } from '@/db/connection';
 import type { Change } from '@/db/notify';
 import { instantFromMilliseconds, type Instant } from '@/core/time/instant';
 import { openAccountPool, openAccounts, trustedOrigins, type Accounts } from './accounts';
 import { readEnvironment, type Environment } from './environment';
 import { LiveEvents } from './live-events';
 import { openLog, type Log } from './log';
+import { Attempts } from './attempts';
+import { Bounded, Shares } from './bounded';
+import { Passwords } from './passwords';
 import { reencodePhoto } from './photos';
-import { SignInLimit } from './sign-in-limit';
+import { StreamWatch } from './stream-watch';
+import { StreamShares } from './streams';
 
 /** Everything that a process of the application has one of. */
 export interface Runtime {
@@ -17,7 +21,18 @@ export interface Runtime {
   readonly log: Log;
   readonly db: Database;
   readonly accounts: Accounts;
-  readonly limit: SignInLimit;
+  readonly attempts: Attempts;
+  readonly passwords: Passwords;
+  /** The database for whole files, on a few connections of its own: screens, health and signing in never wait behind it. */
+  readonly bulk: Database;
+  /** Whether the database answers and takes what is written; throws where it does not. */
+  readonly probe: () => Promise<void>;
+  /** Imports and exports: so many of one person at a time. */
+  readonly transfers: Shares;
+  /** Imports: one of a club at a time. */
+  readonly imports: Shares;
+  readonly streams: StreamShares;
+  readonly watch: StreamWatch;
   readonly ports: Ports;
   /** Accounts whose address ends like this, for the demo's one-tap list. */
   readonly demoPeople: (addressEnd: string) => Promise<readonly { readonly email: string; readonly name: string }[]>;
@@ -27,6 +42,15 @@ export interface Runtime {
   readonly closers: (() => Promise<void>)[];
 }
 
+/** The part of the connections that one club may use. */
+const CLUB_SHARE = 0.7;
+/** Pictures are decoded beside the event loop, so many at once. */
+const PICTURES_AT_ONCE = 2;
+const PICTURES_WAITING = 20;
+/** Imports and exports of one person, and of everybody. */
+const TRANSFERS_EACH = 3;
+const TRANSFERS_ALTOGETHER = 24;
+
 /** Opens a runtime. Connects to nothing until something is asked. */
 export function openRuntime(env: Environment): Runtime {
   const log = openLog(env);
@@ -34,23 +58,37 @@ export function openRuntime(env: Environment): Runtime {
   pool.on('error', (error) => { log.warn({ err: error }, 'an idle database connection was lost'); });
   const accountPool = openAccountPool(env.DATABASE_URL);
   accountPool.on('error', (error) => { log.warn({ err: error }, 'an idle database connection was lost'); });
+  const bulkPool = openPool(env.DATABASE_URL, env.GROVAL_BULK_POOL_SIZE, BULK_LIMITS);
+  bulkPool.on('error', (error) => { log.warn({ err: error }, 'an idle database connection was lost'); });
   const db = openDatabase(pool);
-  const limit = new SignInLimit(accountPool);
+  const bulk = openDatabase(bulkPool);
+  // A club may use most of the connections, and never all.
+  limitEachClub(db, Math.max(1, Math.floor(env.GROVAL_POOL_SIZE * CLUB_SHARE)));
+  if (env.GROVAL_BULK_POOL_SIZE > 1) limitEachClub(bulk, env.GROVAL_BULK_POOL_SIZE - 1);
+  const attempts = new Attempts(accountPool, env.GROVAL_AUTH_SECRET);
+  const passwords = new Passwords();
+  const pictures = new Bounded(PICTURES_AT_ONCE, PICTURES_WAITING);
   const now = (): Instant => env.GROVAL_NOW ?? instantFromMilliseconds(Date.now());
   const ports: Ports = {
-    db, now, newId: randomUUID, reencodePhoto, hashPassword,
+    db, now, newId: randomUUID, reencodePhoto: (bytes) => pictures.run(() => reencodePhoto(bytes)), hashPassword: (password) => passwords.hash(password),
     sha256: (bytes) => createHash('sha256').update(bytes).digest(),
     checkPassword: async (personId, password) => {
-      if (!await limit.mayTry(`sign:${personId}`)) return 'too-many-tries';
+      const trier = { account: `sign:${personId}`, address: null, device: null };
+      if (!(await attempts.begin(trier)).ok) return 'too-many-tries';
       const { rows } = await accountPool.query<{ password: string | null }>('select password from account where "userId" = $1 and "providerId" = $2', [personId, 'credential']);
       const hash = rows[0]?.password ?? null;
-      if (hash === null || !await verifyPassword({ hash, password })) return 'wrong';
-      await limit.succeeded(`sign:${personId}`);
+      if (hash === null || !await passwords.verify(hash, password)) return 'wrong';
+      await attempts.succeeded(trier);
       return 'right';
     },
   };
   const demoPeople = async (addressEnd: string) => (await accountPool.query<{ email: string; name: string }>('select email, name from "user" where right(email, length($1)) = $1 order by "createdAt", email', [addressEnd])).rows;
-  return { env, log, db, demoPeople, accounts: openAccounts(env, accountPool), limit, ports, pinned: env.GROVAL_NOW !== undefined, closers: [() => db.destroy(), () => accountPool.end()] };
+  const probe = async () => { await accountPool.query('update health_probe set at = now()'); };
+  return {
+    env, log, db, bulk, probe, demoPeople, accounts: openAccounts(env, accountPool, passwords), attempts, passwords, ports, pinned: env.GROVAL_NOW !== undefined,
+    transfers: new Shares(TRANSFERS_EACH, TRANSFERS_ALTOGETHER), imports: new Shares(1, TRANSFERS_ALTOGETHER), streams: new StreamShares(), watch: new StreamWatch(accountPool, db, log),
+    closers: [() => db.destroy(), () => bulk.destroy(), () => accountPool.end()],
+  };
 }
 
 const KEY = Symbol.for('groval.runtime');

@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import sharp from 'sharp';
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import { Passwords } from './passwords';
 import { openAccountPool, openAccounts, trustedOrigins } from './accounts';
 import { isLoopback, readEnvironment } from './environment';
 import { reencodePhoto } from './photos';
@@ -30,7 +31,7 @@ describe('the environment', () => {
 describe('accounts', () => {
   const options = (GROVAL_URL: string) => {
     const pool = openAccountPool('postgres://nobody@127.0.0.1:1/none');
-    return openAccounts({ GROVAL_URL, GROVAL_AUTH_SECRET: 'x'.repeat(32) }, pool).options;
+    return openAccounts({ GROVAL_URL, GROVAL_AUTH_SECRET: 'x'.repeat(32) }, pool, new Passwords()).options;
   };
   it('cookies go over TLS only outside this machine, and are out of reach of scripts everywhere', () => {
     expect(options('https://groval.example').advanced).toMatchObject({ useSecureCookies: true, defaultCookieAttributes: { httpOnly: true, sameSite: 'lax' } });

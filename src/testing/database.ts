@@ -7,7 +7,7 @@ import { NO_RECORDS } from '@/commands/load-records';
 import type { Certificate } from '@/core/records/certificate';
 import { civilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
-import { openDatabase, openPool } from '@/db/connection';
+import { openDatabase, openPool, type Database } from '@/db/connection';
 import type { Json } from '@/contracts/merge-patch';
 import { cleanCase } from './clean-case';
 import { othersOf } from '../../tools/cases/other-records';
@@ -29,9 +29,9 @@ export const closeDatabase = (): Promise<void> => db.destroy();
 export const PASSWORD = 'right-password';
 
 /** Ports with a clock that a test sets, and one password for everybody. */
-export function testPorts(start: Instant): Ports & { at: Instant } {
+export function testPorts(start: Instant, database: Database = db): Ports & { at: Instant } {
   const ports = {
-    at: start, db, now: (): Instant => ports.at, newId: randomUUID,
+    at: start, db: database, now: (): Instant => ports.at, newId: randomUUID,
     sha256: (bytes: Uint8Array) => createHash('sha256').update(bytes).digest(),
     checkPassword: (_: string, password: string) => Promise.resolve(password === PASSWORD ? 'right' as const : 'wrong' as const),
     hashPassword: (password: string) => Promise.resolve(`hash of ${password}`),
@@ -55,9 +55,9 @@ export function bad<T>(outcome: Outcome<T>): Refusal {
 const lasting = (kind: Certificate['kind'], number: string): Certificate => ({ kind, number, validFrom: civilDate('2015-06-01'), validUntil: 'no-expiry' });
 
 /** A club of this test's own, with one aircraft whose folder is the clean case's with some of it changed, and one person a role. */
-export async function testClub(change: Json = {}) {
+export async function testClub(change: Json = {}, database: Database = db) {
   const { facts, packs, asOf } = cleanCase(change);
-  const ports = testPorts(asOf);
+  const ports = testPorts(asOf, database);
   const clubId = randomUUID();
   const aircraftId = randomUUID();
   const roles = ['dispatcher', 'renter', 'student', 'instructor', 'mechanic', 'safety-officer', 'administrator'] as const;

@@ -17,7 +17,7 @@ export async function emptyDatabase(name: string): Promise<{ readonly db: Databa
   await inside.connect();
   // What making the roles prepares: schemas of the owner.
   await inside.query('revoke all on schema public from public');
-  for (const schema of ['groval', 'auth', 'migrations']) await inside.query(`create schema ${schema} authorization groval_owner`);
+  for (const schema of ['groval', 'auth', 'guard', 'migrations']) await inside.query(`create schema ${schema} authorization groval_owner`);
   await inside.end();
   const owner = new URL(url);
   owner.searchParams.set('options', '-c role=groval_owner');

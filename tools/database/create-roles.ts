@@ -2,7 +2,7 @@
 import { Client } from 'pg';
 
 /** Schemas: ours, the authentication library's, and the migrations' own. */
-const SCHEMAS = ['groval', 'auth', 'migrations'] as const;
+const SCHEMAS = ['groval', 'auth', 'guard', 'migrations'] as const;
 
 export interface RoleWords { readonly owner: string; readonly app: string }
 

@@ -10,7 +10,7 @@ import { inClub } from '../../src/db/club-transaction';
 import { latestPlannedDay } from '../../src/db/planned-flights';
 import { DEMO_PASSWORD, PEOPLE, SISTER_PEOPLE } from '../../demo/people';
 import { personId } from '../../demo/making';
-import { makeSisterField } from '../../demo/sister-field';
+import { makeSisterField, SISTER_ID } from '../../demo/sister-field';
 import { CLUB_ID, makeTernBay, planToday, TERN_BAY } from '../../demo/tern-bay';
 import { createRoles } from './create-roles';
 import { migrate } from './migrate';
@@ -31,7 +31,7 @@ async function demoData(): Promise<string> {
     if (latest === null) {
       await Promise.all([makeTernBay(ports, now), makeSisterField(ports, now)]);
       const hash = await ports.hashPassword(DEMO_PASSWORD);
-      for (const person of [...PEOPLE, ...SISTER_PEOPLE]) await inClub(db, CLUB_ID, (tx) => insertAccount(tx, { personId: personId(person.key), name: person.name, email: person.email, hash }));
+      for (const [clubId, people] of [[CLUB_ID, PEOPLE], [SISTER_ID, SISTER_PEOPLE]] as const) for (const person of people) await inClub(db, clubId, (tx) => insertAccount(tx, { personId: personId(person.key), name: person.name, email: person.email, hash, clubId }));
       return `demo data as of ${instantText(now)}`;
     }
     if (latest >= today) return 'demo data already there';

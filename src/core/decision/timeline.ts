@@ -74,11 +74,11 @@ class Sweep {
     this.covered = new Int32Array(this.sets.length);
     this.meters = { ...prepared.meters };
     this.openNow = prepared.full;
-    for (const one of this.tracked) this.settle(one);
+    for (const one of this.tracked) this.runCommand(one);
   }
 
   /** Puts a constraint where it belongs now; true when that changed. */
-  settle(one: Tracked): boolean {
+  runCommand(one: Tracked): boolean {
     const { constraint, set, caps } = one;
     const inForce = (constraint.ends === null || this.at < constraint.ends) && bites(constraint.begins, this.at, this.meters);
     if (inForce === one.inForce) return false;
@@ -188,7 +188,7 @@ export function timeline(prepared: Prepared, flights: readonly PlannedFlight[], 
     let landed: string | null = null;
     const leaving: PlannedFlight[] = [];
     for (let one = edges[at]; one?.at === moment; at += 1, one = edges[at]) {
-      if (one.kind === 'constraint') { if (sweep.settle(one.tracked)) moved.push(one.tracked); } else if (one.kind === 'relief') sweep.reliefChanged();
+      if (one.kind === 'constraint') { if (sweep.runCommand(one.tracked)) moved.push(one.tracked); } else if (one.kind === 'relief') sweep.reliefChanged();
       else if (one.kind === 'leaves') leaving.push(one.flight);
       else {
         landed = one.flight.id;
@@ -198,7 +198,7 @@ export function timeline(prepared: Prepared, flights: readonly PlannedFlight[], 
         for (const [meter, list] of meters) {
           const value = sweep.meters[meter];
           if (value === null) continue;
-          for (let next = list.limits[list.next]; next !== undefined && atOf(next) <= value; list.next += 1, next = list.limits[list.next]) if (sweep.settle(next)) moved.push(next);
+          for (let next = list.limits[list.next]; next !== undefined && atOf(next) <= value; list.next += 1, next = list.limits[list.next]) if (sweep.runCommand(next)) moved.push(next);
         }
       }
     }

@@ -1,4 +1,5 @@
 import { type CivilDate } from '../time/civil-date';
+import type { Instant } from '../time/instant';
 
 /** Kinds of certificates whose holders sign for aircraft. The club role permits the screen; one of these permits the signature. */
 export const CERTIFICATE_KINDS = [
@@ -26,6 +27,14 @@ export interface Certificate {
 export interface Signature {
   readonly name: string | null;
   readonly certificate: Certificate | null;
+  /** Only for a copy from paper: who made it is not who signed, so it counts once somebody has vouched for it. Absent for a signature that was given here. */
+  readonly vouched?: 'nobody' | { readonly recordedAt: Instant } | undefined;
+}
+
+/** A signature as it was known at a moment: a copy for which somebody vouched later was a mere copy then. */
+export function signatureKnownAt(signature: Signature | null, moment: Instant): Signature | null {
+  const vouched = signature?.vouched;
+  return signature === null || vouched === undefined || vouched === 'nobody' || vouched.recordedAt <= moment ? signature : { ...signature, vouched: 'nobody' };
 }
 
 /** Work that a certificate can stand behind. */
@@ -95,12 +104,12 @@ export function mayBeSignedBy(work: SignedWork, authority: Authority): readonly 
 /** Why a signature does not stand behind a piece of work. */
 export type SignatureFault =
   | 'name-missing' | 'certificate-missing' | 'certificate-number-missing' | 'certificate-validity-unknown'
-  | 'certificate-not-valid-then' | 'certificate-kind-not-entitled';
+  | 'certificate-not-valid-then' | 'certificate-kind-not-entitled' | 'copy-not-vouched';
 
 const NO_FAULTS: readonly SignatureFault[] = [];
 
-function isSound({ name, certificate }: Signature, work: SignedWork, on: CivilDate, authority: Authority): boolean {
-  if (name === null || certificate === null || name.trim() === '') return false;
+function isSound({ name, certificate, vouched }: Signature, work: SignedWork, on: CivilDate, authority: Authority): boolean {
+  if (vouched === 'nobody' || name === null || certificate === null || name.trim() === '') return false;
   const { kind, number, validFrom, validUntil } = certificate;
   return MAY_SIGN[authority][work].includes(kind) && number !== null && number.trim() !== '' && validFrom !== null && validUntil !== null && on >= validFrom && (validUntil === 'no-expiry' || on <= validUntil);
 }
@@ -113,6 +122,7 @@ export function signatureFaults(signature: Signature | null, work: SignedWork, o
   // Most are in order: they make no list.
   if (signature !== null && isSound(signature, work, on, authority)) return NO_FAULTS;
   const faults: SignatureFault[] = [];
+  if (signature?.vouched === 'nobody') faults.push('copy-not-vouched');
   if (signature?.name == null || signature.name.trim() === '') faults.push('name-missing');
   const certificate = signature?.certificate ?? null;
   if (certificate === null) return [...faults, 'certificate-missing'];

@@ -2,7 +2,7 @@ import type { Instant } from '../time/instant';
 import type { Place } from '../time/sun';
 import { withBoxes, type BoxReading } from './box-reading';
 import { UNKNOWN_PARTICULARS, type Aircraft, type Description } from './aircraft';
-import type { Authority } from './certificate';
+import { signatureKnownAt, type Authority, type Signature } from './certificate';
 import type { Directive } from './directive';
 import type { Discrepancy } from './discrepancy';
 import type { AircraftDocument } from './document';
@@ -76,8 +76,9 @@ export function presentFor(facts: AircraftFacts, now: Instant): Instant {
   for (const list of listsOf(facts)) for (const record of list) see(record);
   for (const { rectification, deferral } of facts.discrepancies) { see(rectification); see(deferral); }
   for (const { listCleared } of facts.inspections) if (listCleared?.recordedAt !== undefined) see({ recordedAt: listCleared.recordedAt });
-  for (const { done } of facts.items ?? []) done.forEach(see);
-  for (const { done } of facts.directives ?? []) done.forEach(see);
+  const seeVouched = ({ signedBy }: { readonly signedBy: Signature | null }) => { const vouched = signedBy?.vouched; if (vouched !== undefined && vouched !== 'nobody') see(vouched); };
+  facts.inspections.forEach(seeVouched);
+  for (const { done } of [...facts.items ?? [], ...facts.directives ?? []]) for (const one of done) { see(one); seeVouched(one); }
   for (const { checkFlight, independentInspection } of facts.work) { see(checkFlight); see(independentInspection); }
   for (const { required } of facts.releases) for (const { certified } of required) see(certified);
   for (const { returned } of facts.flightsOut) see(returned);
@@ -148,14 +149,17 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
   const counting = new Counting(moment, facts.strikes);
   // A finding and what somebody closed are never struck: a repair closes the one, and lifting it the other.
   const recorded = new Counting(moment, []);
-  const inspections = counting.inside(facts.inspections, (one) => (one.listCleared?.recordedAt !== undefined && one.listCleared.recordedAt > moment ? { ...one, listCleared: null } : one));
+  // A copy counts since somebody vouched for it; until then it is read and does not count.
+  const signed = <T extends { readonly signedBy: Signature | null }>(one: T): T => { const signedBy = signatureKnownAt(one.signedBy, moment); return signedBy === one.signedBy ? one : { ...one, signedBy }; };
+  const allSigned = <T extends { readonly signedBy: Signature | null }>(records: readonly T[]): readonly T[] => { const known = records.map(signed); return known.every((one, at) => one === records[at]) ? records : known; };
+  const inspections = counting.inside(facts.inspections, (one) => signed(one.listCleared?.recordedAt !== undefined && one.listCleared.recordedAt > moment ? { ...one, listCleared: null } : one));
   const readings = counting.of(facts.readings);
   const equipment = counting.of(facts.equipment);
   const { ramp } = facts;
   // A box that was struck takes with it all that it sent.
   const boxReadings = recorded.of(facts.boxReadings).filter(({ box }) => counting.counts({ id: box, recordedAt: moment }));
-  const items = facts.items === null ? null : counting.inside(facts.items, (item) => { const done = counting.of(item.done); return done === item.done ? item : { ...item, done }; });
-  const directives = facts.directives === null ? null : counting.inside(facts.directives, (one) => { const done = counting.of(one.done); return done === one.done ? one : { ...one, done }; });
+  const items = facts.items === null ? null : counting.inside(facts.items, (item) => { const done = allSigned(counting.of(item.done)); return done === item.done ? item : { ...item, done }; });
+  const directives = facts.directives === null ? null : counting.inside(facts.directives, (one) => { const done = allSigned(counting.of(one.done)); return done === one.done ? one : { ...one, done }; });
   const seenRamp = ramp === null ? null : { measurements: counting.of(ramp.measurements), samples: counting.of(ramp.samples), uplifts: counting.of(ramp.uplifts) };
   const unlogged = counting.inside(facts.unlogged, (one) => (counting.part(one.said) === one.said ? one : { ...one, said: null }));
   const accounted = standingsOf({ readings, inspections, items, directives, ramp: seenRamp }, facts.place.zone);

@@ -12,7 +12,7 @@ export interface Place {
   readonly zone: ZoneId;
 }
 
-/** Day, dusk (sunset to the end of evening civil twilight, and dawn likewise) and night, as product rules settle it. */
+/** Day, dusk (sunset to the end of evening civil twilight, and dawn likewise) and night, as product rules runCommand it. */
 export const LIGHT = ['day', 'dusk', 'night'] as const;
 export type Light = (typeof LIGHT)[number];
 

@@ -1,13 +1,7 @@
-import { answer, body, refusal, route } from '../answer';
+import { commandRoute, queryRoute } from '../answer';
 import { makeFeed } from '@/commands/calendar-feeds';
-import { feedSchema } from '@/contracts/calendar';
 import { readFeeds } from '@/db/calendar-feeds';
-import { inClub } from '@/db/club-transaction';
-import { runtime } from '@/server/runtime';
 
-export const GET = route(async (actor) => Response.json({ feeds: await inClub(runtime().db, actor.clubId, (tx) => readFeeds(tx)) }));
+export const GET = queryRoute('GET /api/feed', async ({ tx }) => ({ feeds: await readFeeds(tx) }));
 
-export const POST = route(async (actor, request) => {
-  const entry = await body(request, feedSchema);
-  return entry.ok ? answer(await makeFeed(runtime().ports, actor, entry.value)) : refusal(entry.refusal);
-});
+export const POST = commandRoute('POST /api/feed', makeFeed);

@@ -1,14 +1,17 @@
-import { sql } from 'kysely';
+import { openRoute } from '../answer';
 import { runtime } from '@/server/runtime';
 
-/** Whether this process can answer: 200 when the database does, 503 when not. */
-export async function GET(): Promise<Response> {
+/** Whether this process can answer: 200 when the database answers and takes what is written, 503 when not. */
+export const GET = openRoute('GET /api/health', async () => {
+  const { probe, log } = runtime();
   try {
-    await sql`select 1`.execute(runtime().db);
+    await probe();
     return Response.json({ ok: true, database: 'answers' });
-  } catch {
-    return Response.json({ ok: false, database: 'does not answer' }, { status: 503 });
+  } catch (error) {
+    log.warn({ err: error }, 'the database is not well');
+    const refuses = typeof error === 'object' && error !== null && 'code' in error && /^(25|53)/.test(String(error.code));
+    return Response.json({ ok: false, database: refuses ? 'takes nothing that is written' : 'does not answer' }, { status: 503 });
   }
-}
+});
 
 export const dynamic = 'force-dynamic';

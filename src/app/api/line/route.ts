@@ -1,9 +1,5 @@
-import { route } from '../answer';
-import { inClub } from '@/db/club-transaction';
+import { queryRoute } from '../answer';
 import { line } from '@/queries/line';
 import { runtime } from '@/server/runtime';
 
-export const GET = route(async ({ clubId }) => {
-  const { db, ports, pinned } = runtime();
-  return Response.json(await inClub(db, clubId, (tx) => line(tx, clubId, ports.now(), pinned)));
-});
+export const GET = queryRoute('GET /api/line', ({ tx, actor, now }) => line(tx, actor.clubId, now, runtime().pinned));

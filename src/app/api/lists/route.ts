@@ -1,9 +1,4 @@
-import { answer, body, refusal, route } from '../answer';
+import { commandRoute } from '../answer';
 import { clearList } from '@/commands/clear-list';
-import { clearListSchema } from '@/contracts/sighting';
-import { runtime } from '@/server/runtime';
 
-export const POST = route(async (actor, request) => {
-  const entry = await body(request, clearListSchema);
-  return entry.ok ? answer(await clearList(runtime().ports, actor, entry.value)) : refusal(entry.refusal);
-});
+export const POST = commandRoute('POST /api/lists', clearList);

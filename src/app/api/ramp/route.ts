@@ -1,6 +1,4 @@
-import { route } from '../answer';
-import { inClub } from '@/db/club-transaction';
+import { queryRoute } from '../answer';
 import { rampList } from '@/queries/ramp';
-import { runtime } from '@/server/runtime';
 
-export const GET = route(async ({ clubId }) => Response.json(await inClub(runtime().db, clubId, rampList)));
+export const GET = queryRoute('GET /api/ramp', ({ tx }) => rampList(tx));

@@ -1,11 +1,4 @@
-import { problem, route } from '../../answer';
-import { inClub } from '@/db/club-transaction';
+import { queryRoute } from '../../answer';
 import { aircraftPage } from '@/queries/aircraft-page';
-import { runtime } from '@/server/runtime';
 
-export const GET = route(async (actor, _request, { params }: { params: Promise<{ registration: string }> }) => {
-  const { db, ports } = runtime();
-  const { registration } = await params;
-  const page = await inClub(db, actor.clubId, (tx) => aircraftPage(tx, actor, registration, ports.now()));
-  return page === null ? problem(404, `The club has no aircraft ${registration.slice(0, 20)}. Choose one from the Line.`) : Response.json(page);
-});
+export const GET = queryRoute('GET /api/aircraft/[registration]', ({ tx, actor, params, now }) => aircraftPage(tx, actor, params['registration'] ?? '', now), 'The club has no such aircraft. Choose one from the Line.');

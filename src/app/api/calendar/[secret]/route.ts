@@ -1,26 +1,22 @@
-import { z } from 'zod';
+import { openRoute } from '../../answer';
 import { feedHash } from '@/commands/calendar-feeds';
+import { idSchema } from '@/contracts/scalars';
 import { feedInForce } from '@/db/calendar-feeds';
 import { inClub } from '@/db/club-transaction';
 import { dueCalendar } from '@/queries/due-calendar';
 import { calendarText } from '@/server/calendar';
 import { runtime } from '@/server/runtime';
 
-const NOTHING = new Response('This address answers nothing. It may have been revoked; ask your club for a new one.\n', { status: 404, headers: { 'content-type': 'text/plain; charset=utf-8' } });
+const nothing = () => new Response('This address answers nothing. It may have been revoked; ask your club for a new one.\n', { status: 404, headers: { 'content-type': 'text/plain; charset=utf-8' } });
 
 /** The calendar has no session: whoever knows the address reads what is due, and nothing else. */
-export async function GET(_request: Request, { params }: { params: Promise<{ secret: string }> }): Promise<Response> {
-  const { db, ports, env, log } = runtime();
-  const found = /^([0-9a-f-]{36})\.([0-9a-f]{64})\.ics$/.exec((await params).secret);
-  const club = z.uuid().safeParse(found?.[1]);
-  if (found === null || !club.success) return NOTHING.clone();
-  try {
-    const now = ports.now();
-    const due = await inClub(db, club.data, async (tx) => (await feedInForce(tx, feedHash(ports.sha256, found[2] ?? '')) ? dueCalendar(tx, club.data, now) : null));
-    if (due === null) return NOTHING.clone();
-    return new Response(calendarText({ name: `${due.club}: what is due`, host: new URL(env.GROVAL_URL).hostname, now, days: due.days }), { headers: { 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'no-store' } });
-  } catch (error) {
-    log.error({ err: error }, 'a calendar failed');
-    return new Response('Groval could not answer just now.\n', { status: 503, headers: { 'content-type': 'text/plain; charset=utf-8', 'retry-after': '60' } });
-  }
-}
+export const GET = openRoute('GET /api/calendar/[secret]', async (_request, params) => {
+  const { db, ports, env } = runtime();
+  const found = /^([0-9a-f-]{36})\.([0-9a-f]{64})\.ics$/.exec(params['secret'] ?? '');
+  const club = idSchema().safeParse(found?.[1]);
+  if (found === null || !club.success) return nothing();
+  const now = ports.now();
+  const due = await inClub(db, club.data, async (tx) => (await feedInForce(tx, feedHash(ports.sha256, found[2] ?? '')) ? dueCalendar(tx, club.data, now) : null));
+  if (due === null) return nothing();
+  return new Response(calendarText({ name: `${due.club}: what is due`, host: new URL(env.GROVAL_URL).hostname, now, days: due.days }), { headers: { 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'no-store' } });
+});

@@ -1,12 +1,8 @@
-import { problem, route } from '../../answer';
-import { z } from 'zod';
-import { inClub } from '@/db/club-transaction';
+import { queryRoute } from '../../answer';
+import { idSchema } from '@/contracts/scalars';
 import { counterFlight } from '@/queries/counter';
-import { runtime } from '@/server/runtime';
 
-export const GET = route(async (actor, _request, { params }: { params: Promise<{ flight: string }> }) => {
-  const { db, ports } = runtime();
-  const id = z.uuid().safeParse((await params).flight);
-  const found = id.success ? await inClub(db, actor.clubId, (tx) => counterFlight(tx, actor.clubId, id.data, ports.now())) : null;
-  return found === null ? problem(404, 'There is no such flight: it may have been moved or cancelled. Choose one from the Counter.') : Response.json(found);
-});
+export const GET = queryRoute('GET /api/counter/[flight]', async ({ tx, actor, params, now }) => {
+  const flight = idSchema().safeParse(params['flight']);
+  return flight.success ? counterFlight(tx, actor.clubId, flight.data, now) : null;
+}, 'There is no such flight: it may have been moved or cancelled. Choose one from the Counter.');

@@ -1,13 +1,4 @@
-import { body, problem, refusal, route } from '../../answer';
-import { entryPreviewSchema } from '@/contracts/new-entry';
-import { inClub } from '@/db/club-transaction';
+import { trialRoute } from '../../answer';
 import { entryPreview } from '@/queries/entry-preview';
-import { runtime } from '@/server/runtime';
 
-export const POST = route(async (actor, request) => {
-  const question = await body(request, entryPreviewSchema);
-  if (!question.ok) return refusal(question.refusal);
-  const { db, ports } = runtime();
-  const preview = await inClub(db, actor.clubId, (tx) => entryPreview(tx, actor.clubId, question.value, ports.now()));
-  return preview === null ? problem(404, 'The aircraft has no such item, directive or method. Open its folder again.') : Response.json(preview);
-});
+export const POST = trialRoute('POST /api/entries/preview', ({ tx, actor, now }, question) => entryPreview(tx, actor.clubId, question, now), 'The aircraft has no such item, directive or method. Open its folder again.');

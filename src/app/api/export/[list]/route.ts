@@ -1,33 +1,48 @@
-import { problem, route } from '../../answer';
+import { memberRoute, problem, refusal } from '../../answer';
+import { ACTS, may, type Act } from '@/contracts/permissions';
 import { inClub } from '@/db/club-transaction';
+import type { ClubTransaction } from '@/db/connection';
 import { readClub } from '@/db/clubs';
 import { archiveName, clubArchive } from '@/queries/club-archive';
-import { LISTS, listRows, type ListName } from '@/queries/lists';
+import { LISTS, listRows, NAMES_WHO_FLEW, type ListName } from '@/queries/lists';
 import { csvText } from '@/server/file-rows';
 import { runtime } from '@/server/runtime';
-import { streamed } from '@/server/streamed';
+import { sendFile, spool } from '@/server/spool';
 
-/** Who may take a whole club with them: its archive holds everybody's records. */
-const ARCHIVISTS = ['dispatcher', 'safety-officer'];
+/** A download that nobody reads on is given up after so long. */
+const MAX_IDLE_S = 60;
+const TOO_MANY = 'You have several downloads open. Wait until one has ended, then start the next.';
 
-export const GET = route(async (actor, _request, { params }: { params: Promise<{ list: string }> }) => {
-  const { db, ports, log } = runtime();
-  const { list } = await params;
+/** A file that is made whole on connections of its own, and sent from the disk: whoever reads slowly holds no connection of the database. */
+export const GET = memberRoute('GET /api/export/[list]', async ({ actor, params }) => {
+  const { bulk, ports, transfers } = runtime();
+  const list = params['list'] ?? '';
   const now = ports.now();
-  if (actor.roles.length === 0) return problem(403, 'Only members of the club with a role take its records out.');
-  const failed = (error: unknown): never => { log.error({ err: error, list }, 'an export failed'); throw error; };
-  if (list === 'club.json') {
-    if (!actor.roles.some((role) => ARCHIVISTS.includes(role))) return problem(403, 'Only a dispatcher or the safety officer takes the whole club’s records out.');
-    const club = await inClub(db, actor.clubId, (tx) => readClub(tx, actor.clubId));
-    return streamed((write) => inClub(db, actor.clubId, async (tx) => { for await (const piece of clubArchive(tx, actor.clubId, now)) await write(piece); }).catch(failed), {
-      'content-type': 'application/json; charset=utf-8', 'content-disposition': `attachment; filename="${archiveName(club.name, now)}"`,
-    });
-  }
+  const whole = list === 'club.json';
   const name = list.replace(/\.csv$/, '');
-  if (!list.endsWith('.csv') || !Object.hasOwn(LISTS, name)) return problem(404, `There is no such list. Lists: ${Object.keys(LISTS).join(', ')}.`);
-  const columns = LISTS[name as ListName];
-  return streamed((write) => inClub(db, actor.clubId, async (tx) => {
-    await write(csvText(columns, [], true));
-    for await (const rows of listRows(tx, name as ListName, actor, now)) await write(csvText(columns, rows, false));
-  }).catch(failed), { 'content-type': 'text/csv; charset=utf-8; header=present', 'content-disposition': `attachment; filename="${list}"` });
+  if (!whole && (!list.endsWith('.csv') || !Object.hasOwn(LISTS, name))) return problem(404, `There is no such list. Lists: ${Object.keys(LISTS).join(', ')}.`);
+  const act: Act = whole ? 'export-club' : NAMES_WHO_FLEW.includes(name as ListName) ? 'export-flights' : 'export-lists';
+  if (!may(actor.roles, act)) return refusal({ code: 'not-entitled', message: ACTS[act].denied });
+  const giveBack = transfers.take(actor.personId);
+  if (giveBack === null) return refusal({ code: 'too-many-tries', message: TOO_MANY });
+  try {
+    let fileName = list;
+    const make = async (tx: ClubTransaction, write: (text: string) => Promise<void>) => {
+      if (whole) {
+        fileName = archiveName((await readClub(tx, actor.clubId)).name, now);
+        for await (const piece of clubArchive(tx, actor.clubId, now)) await write(piece);
+        return;
+      }
+      const columns = LISTS[name as ListName];
+      await write(csvText(columns, [], true));
+      for await (const rows of listRows(tx, name as ListName, actor, now)) await write(csvText(columns, rows, false));
+    };
+    const file = await spool((write) => inClub(bulk, actor.clubId, (tx) => make(tx, write)));
+    return new Response(sendFile(file, MAX_IDLE_S, giveBack), {
+      headers: { 'cache-control': 'no-store', 'content-type': whole ? 'application/json; charset=utf-8' : 'text/csv; charset=utf-8; header=present', 'content-disposition': `attachment; filename="${fileName}"` },
+    });
+  } catch (error) {
+    giveBack();
+    throw error;
+  }
 });

@@ -1,9 +1,4 @@
-import { answer, body, refusal, route } from '../../answer';
+import { commandRoute } from '../../answer';
 import { readMeters } from '@/commands/read-meters';
-import { metersReadSchema } from '@/contracts/counter';
-import { runtime } from '@/server/runtime';
 
-export const POST = route(async (actor, request) => {
-  const entry = await body(request, metersReadSchema);
-  return entry.ok ? answer(await readMeters(runtime().ports, actor, entry.value)) : refusal(entry.refusal);
-});
+export const POST = commandRoute('POST /api/meters/readings', readMeters);

@@ -1,9 +1,4 @@
-import { answer, body, refusal, route } from '../../answer';
+import { commandRoute } from '../../answer';
 import { enterCertificate } from '@/commands/people';
-import { certificateSchema } from '@/contracts/people';
-import { runtime } from '@/server/runtime';
 
-export const POST = route(async (actor, request) => {
-  const entry = await body(request, certificateSchema);
-  return entry.ok ? answer(await enterCertificate(runtime().ports, actor, entry.value)) : refusal(entry.refusal);
-});
+export const POST = commandRoute('POST /api/people/certificates', enterCertificate);

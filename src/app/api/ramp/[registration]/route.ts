@@ -1,10 +1,4 @@
-import { problem, route } from '../../answer';
-import { inClub } from '@/db/club-transaction';
+import { queryRoute } from '../../answer';
 import { rampAircraft } from '@/queries/ramp';
-import { runtime } from '@/server/runtime';
 
-export const GET = route(async ({ clubId }, _request, { params }: { params: Promise<{ registration: string }> }) => {
-  const { registration } = await params;
-  const found = await inClub(runtime().db, clubId, (tx) => rampAircraft(tx, clubId, registration, runtime().ports.now()));
-  return found === null ? problem(404, `The club has no aircraft ${registration.slice(0, 20)}. Choose one from the list.`) : Response.json(found);
-});
+export const GET = queryRoute('GET /api/ramp/[registration]', ({ tx, actor, params, now }) => rampAircraft(tx, actor.clubId, params['registration'] ?? '', now), 'The club has no such aircraft. Choose one from the Line.');

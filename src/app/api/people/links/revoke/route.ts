@@ -1,9 +1,4 @@
-import { answer, body, refusal, route } from '../../../answer';
+import { commandRoute } from '../../../answer';
 import { revokeLink } from '@/commands/people';
-import { revokeLinkSchema } from '@/contracts/people';
-import { runtime } from '@/server/runtime';
 
-export const POST = route(async (actor, request) => {
-  const entry = await body(request, revokeLinkSchema);
-  return entry.ok ? answer(await revokeLink(runtime().ports, actor, entry.value.invitationId)) : refusal(entry.refusal);
-});
+export const POST = commandRoute('POST /api/people/links/revoke', (ports, actor, { invitationId }) => revokeLink(ports, actor, invitationId));

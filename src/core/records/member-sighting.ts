@@ -1,0 +1,81 @@
+import type { CivilDate } from '../time/civil-date';
+import type { AircraftDocument } from './document';
+
+/** What an aircraft's documents are compared with; null where it is not known. */
+export interface ExpectedOnDocuments { readonly registration: string; readonly serialNumber: string | null; readonly manualRevision: string | null }
+
+/** What a member's sighting does at once, and whether the rest of it waits for somebody entitled. */
+export interface MemberSighting {
+  /** The document as it stands from now on: what was on record, with whatever the member saw that is worse. Null where nothing is on record that could be confirmed. */
+  readonly counts: AircraftDocument | null;
+  /** True where the member saw more than was on record: something that was missing, another date, another number. */
+  readonly waits: boolean;
+}
+
+/** Of three answers the worse one: no, not known, yes. */
+function worse(before: boolean | null, seen: boolean | null): boolean | null {
+  if (before === false || seen === false) return false;
+  return before === null || seen === null ? null : true;
+}
+
+/** The earlier of two dates; one that nobody stated stays unknown. */
+function earlier(before: CivilDate | null, seen: CivilDate | null): CivilDate | null {
+  if (before === null || seen === null) return null;
+  return before < seen ? before : seen;
+}
+
+/** What a text says: as it was, unless the member saw another one that is not the right one. */
+function stricterText(before: string | null, seen: string | null, right: string | null): string | null {
+  if (before === seen) return before;
+  if (seen === null || before === null) return null;
+  // The right one where another was on record would put it right: that waits. Of two wrong or unknown ones nobody knows which is worse.
+  return seen === right ? before : right === null ? null : seen;
+}
+
+/**
+ * What counts at once of a sighting by somebody who may not put documents right: they confirm what is on record, and whatever is worse
+ * closes at once. What was missing, expired or contradicted stays so, and a new date or number does not count until somebody entitled has
+ * vouched for it. Club rule of the product's own, no published source.
+ * @param before the sighting that counts so far; null where nobody entitled has looked yet
+ */
+export function memberSighting(before: AircraftDocument | null, seen: AircraftDocument, expected: ExpectedOnDocuments): MemberSighting {
+  if (before?.kind !== seen.kind) {
+    const saysMissing = seen.aboard === false && !(seen.kind === 'cabin-tank-record' && seen.tankFitted === false);
+    return { counts: saysMissing ? seen : null, waits: !saysMissing };
+  }
+  const counts = stricterDocument(before, seen, expected);
+  return { counts, waits: !sayTheSame(counts, seen) };
+}
+
+function stricterDocument(before: AircraftDocument, seen: AircraftDocument, { registration, serialNumber, manualRevision }: ExpectedOnDocuments): AircraftDocument {
+  const base = { id: seen.id, happenedAt: seen.happenedAt, recordedAt: seen.recordedAt, aboard: worse(before.aboard, seen.aboard), legible: seen.aboard === false ? seen.legible : worse(before.legible, seen.legible) };
+  switch (seen.kind) {
+    case 'airworthiness-certificate':
+      return before.kind !== seen.kind ? seen : { ...base, kind: seen.kind, registrationShown: stricterText(before.registrationShown, seen.registrationShown, registration), displayed: worse(before.displayed, seen.displayed) };
+    case 'registration-certificate':
+      return before.kind !== seen.kind ? seen : { ...base, kind: seen.kind, registrationShown: stricterText(before.registrationShown, seen.registrationShown, registration), issuedOn: earlier(before.issuedOn, seen.issuedOn), printedExpiry: earlier(before.printedExpiry, seen.printedExpiry), ended: seen.ended };
+    case 'operating-limitations':
+      return before.kind !== seen.kind ? seen : {
+        ...base, kind: seen.kind, form: before.form === seen.form ? before.form : null, revision: stricterText(before.revision, seen.revision, manualRevision), serialShown: stricterText(before.serialShown, seen.serialShown, serialNumber), placards: worse(before.placards, seen.placards),
+      };
+    case 'weight-and-balance':
+      return before.kind !== seen.kind ? seen : { ...base, kind: seen.kind, datedOn: earlier(before.datedOn, seen.datedOn) };
+    case 'radio-licence':
+      return { ...base, kind: seen.kind };
+    case 'cabin-tank-record': {
+      if (before.kind !== seen.kind) return seen;
+      const fitted = before.tankFitted === true || seen.tankFitted === true ? true : before.tankFitted === false && seen.tankFitted === false ? false : null;
+      return { ...base, kind: seen.kind, tankFitted: fitted };
+    }
+    default: {
+      const missing: never = seen;
+      throw new RangeError(`no such document: ${JSON.stringify(missing)}`);
+    }
+  }
+}
+
+/** Whether two sightings of one kind say the same, whatever their ids and times are. */
+function sayTheSame(one: AircraftDocument, other: AircraftDocument): boolean {
+  const said = (document: AircraftDocument) => JSON.stringify(Object.entries({ ...document, id: '', happenedAt: 0, recordedAt: 0 }).sort(([a], [b]) => (a < b ? -1 : 1)));
+  return said(one) === said(other);
+}
