@@ -17,6 +17,7 @@ const MAY = {
   'tools': ['tools', 'demo', 'src/(core|explain|contracts|db|commands|queries|server)'],
   'demo': ['demo', 'src/(core|explain|contracts|db|commands|queries|server)'],
   'bench': ['bench', 'tools', 'demo', 'src/(core|explain|contracts|db|commands|queries|server)'],
+  'attack': ['attack', 'tools', 'src/(core|explain|contracts|db|commands|queries|server)'],
   'checks/published': ['checks/published', 'src/(core|contracts|explain)'],
   'e2e': ['e2e'],
   'migrations': ['migrations'],
@@ -46,7 +47,7 @@ module.exports = {
     ...Object.entries(MAY).map(([from, to]) => ({
       name: `directions-${from.replaceAll('/', '-')}`, severity: 'error',
       from: { path: `^${from}/`, pathNot: TESTS },
-      to: { path: '^(src|tools|demo|bench|checks|e2e|migrations)/', pathNot: path(...to) },
+      to: { path: '^(src|tools|demo|bench|checks|e2e|migrations|attack)/', pathNot: path(...to) },
     })),
     ...CORE.map((part, at) => ({
       name: `core-${part}`, severity: 'error',

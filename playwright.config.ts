@@ -19,7 +19,7 @@ export default defineConfig({
     trace: 'off',
   },
   webServer: {
-    command: `node node_modules/next/dist/bin/next start --hostname 127.0.0.1 --port ${port}`,
+    command: `node tools/server.mjs --hostname 127.0.0.1 --port ${port}`,
     url: `http://127.0.0.1:${port}/api/health`,
     env: { NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', GROVAL_DEMO_PASSWORD: 'tern-bay-demo' },
     gracefulShutdown: { signal: 'SIGTERM', timeout: 10_000 },

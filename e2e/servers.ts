@@ -14,7 +14,7 @@ export function freePort(): Promise<number> {
 
 /** A server of a test's own, which may be killed. @param heard gets what it prints */
 export async function startServer(port: number, env: Readonly<Record<string, string | undefined>> = {}, heard: (text: string) => void = () => { /* not listened to */ }): Promise<ChildProcess> {
-  const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '--hostname', '127.0.0.1', '--port', String(port)], {
+  const child = spawn(process.execPath, ['tools/server.mjs', '--hostname', '127.0.0.1', '--port', String(port)], {
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', GROVAL_DEMO_PASSWORD: 'tern-bay-demo', GROVAL_URL: `http://127.0.0.1:${port}`, ...env }, stdio: ['ignore', 'pipe', 'ignore'],
   });
   child.stdout.on('data', (text: Buffer) => { heard(text.toString('utf8')); });

@@ -2,6 +2,7 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
+import { attack } from './attack.mjs';
 import { ensureBuild } from './provision/build.mjs';
 import { Cluster, freePort } from './provision/cluster.mjs';
 import { applicationEnvironment, prepareDatabase } from './provision/database.mjs';
@@ -11,8 +12,10 @@ import { ensureNpmPackages } from './provision/packages.mjs';
 import { PROJECT, stateFolder } from './provision/places.mjs';
 import { Explained, readJson, run, step } from './provision/steps.mjs';
 
-const USAGE = `npm test [-- --only PART]   parts: static, core, rest, database, browser`;
-const PARTS = ['static', 'core', 'rest', 'database', 'browser'];
+const USAGE = `npm test [-- --only PART]   parts: static, core, rest, database, attack, browser`;
+const PARTS = ['static', 'core', 'rest', 'database', 'attack', 'browser'];
+/** The hostile run of every test is the same; npm run attack takes another seed each time. */
+const SEED = 20_261_128;
 /** The core is asked in a plain zone and in one that has daylight saving on the other half of the world. */
 const ZONES = ['UTC', 'Australia/Sydney'];
 
@@ -67,7 +70,7 @@ async function main() {
   for (const [signal, code] of [['SIGINT', 130], ['SIGTERM', 143]]) process.on(signal, () => { stop(); process.exit(code); });
   try {
     process.stdout.write('Groval tests\n');
-    if (wanted('database') || wanted('browser')) await step('Debian packages', () => ensureDebianPackages(wanted('browser') ? ['postgresql', 'chromium'] : ['postgresql'], log('debian')));
+    if (wanted('database') || wanted('attack') || wanted('browser')) await step('Debian packages', () => ensureDebianPackages(wanted('browser') ? ['postgresql', 'chromium'] : ['postgresql'], log('debian')));
     await step('npm packages', () => ensureNpmPackages(log('npm')));
     if (wanted('static')) {
       // The framework writes these types; without them a fresh checkout does not know its own asset imports.
@@ -75,13 +78,13 @@ async function main() {
       await check('types', bin('tsc'), ['--noEmit']);
       await check('types of the core alone', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json']);
       await check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
-      await check('import directions', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'tools', 'demo', 'bench', 'checks', 'e2e', 'migrations']);
+      await check('import directions', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'tools', 'demo', 'bench', 'checks', 'e2e', 'migrations', 'attack']);
       await check('dead code', bin('knip'), []);
       await check('published schemas', bin('tsx'), ['tools/write-schemas.ts', '--check']);
     }
     if (wanted('core')) for (const zone of ZONES) await vitest(`core and checks in ${zone}`, 'core', { TZ: zone });
     if (wanted('rest')) await vitest('screens, server, tools', 'rest', { TZ: 'UTC' });
-    if (wanted('database') || wanted('browser')) {
+    if (wanted('database') || wanted('attack') || wanted('browser')) {
       cluster = new Cluster(folder);
       cluster.remove();
       await step('database', () => cluster.start());
@@ -93,6 +96,14 @@ async function main() {
       const superuser = Object.assign(new URL(urls.superuser), { pathname: '/groval_test' }).toString();
       await vitest('database and commands', 'database', { TZ: 'UTC', ...applicationEnvironment(cluster, 'groval_test', 'http://127.0.0.1:3600'), GROVAL_TEST_SUPERUSER_URL: superuser });
       await check('ledger whole after the tests', bin('tsx'), ['tools/verify-ledger.ts'], { GROVAL_SUPERUSER_URL: superuser });
+    }
+    if (wanted('attack')) {
+      await step('application', () => ensureBuild(log('build')));
+      await step('attacked, reduced', async () => {
+        const results = await attack({ cluster, folder, reduced: true, seed: SEED });
+        for (const { name, line, clean } of results) { counts[clean ? 'passed' : 'failed'] += 1; if (!clean) process.stderr.write(`${name}: ${line}\n`); }
+        return results.map(({ name, line }) => `${name}: ${line}`).join('; ');
+      });
     }
     if (wanted('browser')) {
       await step('application', () => ensureBuild(log('build')));

@@ -1,6 +1,7 @@
 import { setImmediate as others } from 'node:timers/promises';
 import { ARCHIVE_TABLES, type ArchiveRow, type ArchiveTableName } from '@/contracts/club-archive';
 import { mapped, rowSchemas, type ImportList, type ImportSummary, type Mapping, type RowOf } from '@/contracts/csv-lists';
+import { isText } from '@/contracts/plain-text';
 import { problemsOf } from '@/contracts/problem';
 import { canonicalJson, type Plain } from '@/core/decision/canonical';
 import { decimalHours, hoursFromSeconds } from '@/core/quantities/hours';
@@ -153,6 +154,7 @@ class RowImport {
     this.counts.rows += 1;
     const { list, mapping } = this.request;
     const own = mapped(cells, mapping);
+    if (!Object.values(own).every(isText)) { this.reject(line, 'a cell has a character in it that is none', {}); return; }
     const checked = this.schema.safeParse(own);
     if (!checked.success) { this.reject(line, problemsOf(checked.error).map(({ path, message }) => `${path}: ${message}`).join('; '), own); return; }
     const row = checked.data as RowOf<ImportList>;

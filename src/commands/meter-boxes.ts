@@ -5,7 +5,7 @@ import { authorityOf } from '@/core/rules/register';
 import { inClub } from '@/db/club-transaction';
 import { boxByKey, endBoxOnce, insertBoxOnce, insertBoxReadings, readingsUnder, type Sent } from '@/db/meter-boxes';
 import { changeAircraft } from './change-aircraft';
-import { Refused, refused, type Actor, type Outcome, type Ports, type Refusal } from './command';
+import { Refused, refused, type Actor, type Outcome, type Ports } from './command';
 import { denial } from './permissions';
 
 

@@ -1,15 +1,9 @@
 import { ACTS, may, type Act } from '@/contracts/permissions';
-import { Refused, refused, type Actor, type Outcome, type Refusal } from './command';
+import { Refused, type Actor, type Refusal } from './command';
 
 /** Why somebody may not do this; null where they may. */
 export function denial(actor: Pick<Actor, 'roles'>, act: Act): Refusal | null {
   return may(actor.roles, act) ? null : { code: 'not-entitled', message: ACTS[act].denied };
-}
-
-/** Does the work where the actor may do this, and refuses otherwise before anything is looked at. */
-export function permitted<T>(actor: Actor, act: Act, work: () => Promise<Outcome<T>>): Promise<Outcome<T>> {
-  const denied = denial(actor, act);
-  return denied === null ? work() : Promise.resolve(refused(denied));
 }
 
 /** @throws Refused where the actor may not do this: for what turns out to be another act only inside of the transaction */

@@ -1,5 +1,4 @@
 import { flightFrom, type Cancellation, type PlanEntry } from '@/contracts/plan';
-import { may } from '@/contracts/permissions';
 import type { Instant } from '@/core/time/instant';
 import { instantText } from '@/core/time/instant';
 import { loadAircraft } from '@/db/aircraft-facts';

@@ -69,7 +69,7 @@ async function whileDamaged(damage: readonly string[], saved: SavedHeads | null 
   ])('%s', async (_, damage, found) => { expect((await whileDamaged(damage)).join('\n')).toContain(found); }, 60_000);
   it('an end that was cut off with its head and its records is found beside heads that were saved elsewhere', async () => {
     const { heads } = await verify(at(WHOLE), null);
-    const last = 'seq = (select max(seq) from groval.ledger m where m.club_id = l.club_id and m.chain = l.chain)';
+    const last = 'l.seq = (select max(seq) from groval.ledger m where m.club_id = l.club_id and m.chain = l.chain)';
     const damage = [
       `delete from groval.ledger l where chain = 'club' and ${last}`,
       `update guard.head h set seq = l.seq, hash = l.hash from groval.ledger l where h.club_id = l.club_id and h.chain = l.chain and l.chain = 'club' and ${last}`,

@@ -25,6 +25,8 @@ export interface PlanLine {
   readonly aircraftId: string;
   readonly registration: string;
   readonly person: string;
+  /** Members whose own flight it is: who flies it, and who planned it. */
+  readonly owners: readonly string[];
   readonly starts: string;
   readonly ends: string;
   readonly date: CivilDate;
@@ -65,10 +67,10 @@ export async function dayPlan(tx: ClubTransaction, clubId: string, date: CivilDa
     const own = flights.filter(({ aircraftId }) => aircraftId === one.aircraftId);
     const ahead = own.filter(({ left, flight }) => !left && flight.starts >= present);
     const answers = new Map(answerFlights(prepared, decision, ahead.map(({ flight }) => flight)).map((answer) => [answer.flight, answer]));
-    for (const { flight, left, personName } of own) {
+    for (const { flight, left, personName, personId, plannedBy } of own) {
       const answer = answers.get(flight.id);
       lines.push({
-        flightId: flight.id, aircraftId: one.aircraftId, registration: decision.registration, person: personName, starts: clockText(flight.starts, zone), ends: clockText(flight.ends, zone), date: civilDateAt(flight.starts, zone), airborne: decimalHours(airborneTime(flight), 2, 'up'), flight, fuel: flight.fuelPlanned === null ? '' : String(Number(decimalVolume(flight.fuelPlanned, 'US gal', 3, 'down'))),
+        flightId: flight.id, aircraftId: one.aircraftId, registration: decision.registration, person: personName, owners: [...(personId === null ? [] : [personId]), plannedBy], starts: clockText(flight.starts, zone), ends: clockText(flight.ends, zone), date: civilDateAt(flight.starts, zone), airborne: decimalHours(airborneTime(flight), 2, 'up'), flight, fuel: flight.fuelPlanned === null ? '' : String(Number(decimalVolume(flight.fuelPlanned, 'US gal', 3, 'down'))),
         answer: left ? 'left' : answer === undefined ? 'past' : answer.answer, words: answer === undefined ? '' : tellFlight(answer, decision, zone),
       });
     }

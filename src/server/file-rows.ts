@@ -2,6 +2,7 @@ import { Readable } from 'node:stream';
 import type { ReadableStream as WebStream } from 'node:stream/web';
 import { parse } from 'csv-parse';
 import { stringify } from 'csv-stringify/sync';
+import { neutralCell, originalCell } from './csv-cells';
 
 /** A row of a file, under the file's own headers, with the line that it begins on. */
 export interface FileRow { readonly line: number; readonly cells: Readonly<Record<string, unknown>> }
@@ -61,7 +62,7 @@ async function* csvRows(stream: Readable): AsyncGenerator<readonly FileRow[]> {
   try {
     let page: FileRow[] = [];
     for await (const { record, info } of parser as AsyncIterable<{ record: Record<string, string>; info: { lines: number } }>) {
-      page.push({ line: info.lines, cells: record });
+      page.push({ line: info.lines, cells: Object.fromEntries(Object.entries(record).map(([header, cell]) => [header, originalCell(cell)])) });
       if (page.length < PAGE) continue;
       yield page;
       page = [];
@@ -105,7 +106,7 @@ export function fileRows(body: WebStream, format: 'csv' | 'json'): AsyncGenerato
   return format === 'csv' ? csvRows(stream) : jsonRows(stream);
 }
 
-/** Rows as CSV (RFC 4180): a line for the headers, then one a row, each ended by CR LF. */
+/** Rows as CSV (RFC 4180), with nothing that a spreadsheet would take for a formula: a line for the headers, then one a row, each ended by CR LF. */
 export function csvText(columns: readonly string[], rows: readonly Readonly<Record<string, unknown>>[], withHeader: boolean): string {
   return stringify(rows.map((row) => columns.map((name) => plain(row[name]))), { header: withHeader, columns: [...columns], record_delimiter: '\r\n' });
 }
@@ -113,5 +114,5 @@ export function csvText(columns: readonly string[], rows: readonly Readonly<Reco
 function plain(value: unknown): string {
   if (value === null || value === undefined) return '';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  return typeof value === 'string' ? value : typeof value === 'number' ? String(value) : JSON.stringify(value);
+  return typeof value === 'string' ? neutralCell(value) : typeof value === 'number' ? String(value) : JSON.stringify(value);
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { caseFieldsPage, rulesPage } from './pages';
+import { permissionsPage } from './permissions-page';
 import { caseSchema } from '../../src/contracts/case-file';
 import { clubArchiveSchema } from '../../src/contracts/club-archive';
 import { clubPackSchema } from '../../src/contracts/club-pack';
@@ -43,5 +44,6 @@ export function SCHEMAS(): readonly { readonly file: string; readonly text: stri
     { file: 'docs/club-pack.schema.json', text: text({ title: 'Groval club pack', ...jsonSchema(clubPackSchema, 'input') }) },
     { file: 'docs/case-fields.md', text: caseFieldsPage() },
     { file: 'docs/rules.md', text: rulesPage() },
+    { file: 'docs/permissions.md', text: permissionsPage() },
   ];
 }

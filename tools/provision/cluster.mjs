@@ -1,7 +1,7 @@
 // A PostgreSQL cluster of this checkout's own on a free loopback port: made once, started and stopped with us.
 import { spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, openSync, closeSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, chownSync, existsSync, mkdirSync, openSync, closeSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { postgresPrograms } from './debian.mjs';
@@ -84,6 +84,32 @@ export class Cluster {
   }
 
   running() { return existsSync(join(this.data, 'postmaster.pid')) && this.#call('pg_ctl', ['-D', this.data, 'status'], [0, 3, 4]) === 0; }
+
+  /** Process ids of the database server and its backends that serve connections. */
+  #processes() {
+    const postmaster = Number(readFileSync(join(this.data, 'postmaster.pid'), 'utf8').split('\n')[0]);
+    const children = spawnSync('ps', ['-o', 'pid=,args=', '--ppid', String(postmaster)], { encoding: 'utf8' }).stdout.trim().split('\n').map((line) => line.trim());
+    return { postmaster, backends: children.filter((line) => /groval_app/.test(line)).map((line) => Number(line.split(' ')[0])) };
+  }
+
+  /** Kills one backend of the application with -9: PostgreSQL ends all others and recovers. For hostile runs on a cluster of our own only. */
+  async killBackend() {
+    const [backend] = this.#processes().backends;
+    if (backend !== undefined) process.kill(backend, 'SIGKILL');
+  }
+
+  /** Kills the database server itself with -9 and starts it again on the same port. */
+  async killServer() {
+    const { port } = this;
+    const { postmaster, backends } = this.#processes();
+    process.kill(postmaster, 'SIGKILL');
+    // Its children end by themselves once they see that it is gone; the new one waits for them.
+    for (const one of backends) { try { process.kill(one, 'SIGKILL'); } catch { /* gone already */ } }
+    await new Promise((resolve) => { setTimeout(resolve, 1500); });
+    rmSync(join(this.data, 'postmaster.pid'), { force: true });
+    this.#call('pg_ctl', ['-w', '-t', '60', '-D', this.data, '-l', join(this.home, 'server.log'), '-o', `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=60`, 'start']);
+    this.port = port;
+  }
 
   /** Stops the server and waits for it; safe to call twice. */
   stop() { if (this.running()) this.#call('pg_ctl', ['-w', '-t', '60', '-m', 'fast', '-D', this.data, 'stop']); }

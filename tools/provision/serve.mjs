@@ -8,7 +8,7 @@ import { Explained } from './steps.mjs';
 const READY_MS = 60_000;
 
 /** Arguments for Node that start the production server. */
-export const serverArguments = (host, port) => [join(PROJECT, 'node_modules/next/dist/bin/next'), 'start', '--hostname', host, '--port', String(port)];
+export const serverArguments = (host, port) => [join(PROJECT, 'tools', 'server.mjs'), '--hostname', host, '--port', String(port)];
 
 async function answers(url) {
   try { return (await fetch(`${url}/api/health`, { signal: AbortSignal.timeout(2000) })).ok; } catch { return false; }

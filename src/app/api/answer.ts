@@ -9,7 +9,6 @@ import { chosenClub } from '@/db/accounts';
 import { asPerson, inClub } from '@/db/club-transaction';
 import { membershipsOf, type Membership } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
-import type { Instant } from '@/core/time/instant';
 import { TooBusy } from '@/server/bounded';
 import { runtime, trusted } from '@/server/runtime';
 import { readWithin, TooLarge, TooSlow } from '@/server/spool';
@@ -188,7 +187,7 @@ export function commandRoute<N extends JsonRoute, T>(name: N, command: (ports: P
 }
 
 /** What a question is asked with. */
-export interface Question { readonly tx: ClubTransaction; readonly actor: Actor; readonly now: Instant; readonly params: Params; readonly request: Request }
+export interface Question { readonly tx: ClubTransaction; readonly actor: Actor; readonly now: ReturnType<Ports['now']>; readonly params: Params; readonly request: Request }
 
 /** A route that answers one question; null where what it asks about is not there. */
 export function queryRoute<T>(name: RouteName, query: (question: Question) => Promise<T | Response | null>, missing = 'There is no such thing here. Load the page again.') {

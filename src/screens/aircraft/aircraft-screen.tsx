@@ -21,6 +21,7 @@ import { Marks } from './marks';
 import { Meters } from './meters';
 import { Papers } from './papers';
 import { ReleasePart } from './release-part';
+import { Vouching } from './vouching';
 
 const ANSWERS = { met: 'met', closes: 'closes uses', unknown: 'not known, so closed', 'not-asked': 'not looked at' } as const;
 
@@ -64,7 +65,7 @@ export function AircraftScreen() {
         {page.reasons.length === 0 ? <p>Nothing on record stands against it.</p> : <Reasons reasons={page.reasons} />}
         {folder === undefined ? (folderError === null ? <p>Loading the folder …</p> : <Trouble error={folderError} retry={() => { void fetchFolder(); }} />) : (
           <div className="two-columns">
-            <div>{folder.release === null ? null : <ReleasePart folder={folder} view={folder.release} roles={me?.roles ?? []} />}<DueList folder={folder} page={page} /><Findings page={page} /><Logbook folder={folder} roles={me?.roles ?? []} /><Flights folder={folder} />
+            <div>{folder.release === null ? null : <ReleasePart folder={folder} view={folder.release} roles={me?.roles ?? []} />}<Vouching folder={folder} /><DueList folder={folder} page={page} /><Findings page={page} /><Logbook folder={folder} roles={me?.roles ?? []} /><Flights folder={folder} />
               <section aria-labelledby="story"><h2 id="story">Story</h2>
                 <ol style={{ margin: 0, padding: 0, listStyle: 'none' }}>{page.story.map((line) => <li key={line.seq} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0' }}><span className="mono small">{line.when}</span> <b>{line.who}</b> {line.words}</li>)}</ol>
               </section>

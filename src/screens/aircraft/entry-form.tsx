@@ -1,5 +1,6 @@
 'use client';
 
+import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -15,7 +16,10 @@ import { dateText, sentenceCase } from '@/explain/formats';
 import { CERTIFICATE_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { EntryPreview } from '@/queries/entry-preview';
 import type { Folder } from '@/queries/folder';
+import { may } from '@/contracts/permissions';
 import { send } from '../data/fetching';
+import { sendPhoto } from '../data/photos';
+import { PhotoField } from '../kit/photo-field';
 import { SignedTrouble, useSigned } from './signed-form';
 
 interface Fields {
@@ -46,10 +50,10 @@ function draftOf(fields: Fields, meters: readonly string[]) {
   return { of: 'directive', directive: id ?? '', method: fields.method, completedOn: fields.completedOn, readings };
 }
 
-function Preview({ preview }: { readonly preview: EntryPreview }) {
+function Preview({ preview, copied }: { readonly preview: EntryPreview; readonly copied: boolean }) {
   return (
     <div role="status" style={{ borderLeft: '4px solid var(--sea)', background: 'var(--sea-tint)', padding: '10px 14px' }}>
-      <b>Before you sign.</b> {preview.verdict.before === preview.verdict.after ? `The aircraft stays ${preview.verdict.after}.` : `The aircraft changes from ${preview.verdict.before} to ${preview.verdict.after}.`}
+      <b>{copied ? 'Once somebody vouches for it.' : 'Before you sign.'}</b> {preview.verdict.before === preview.verdict.after ? `The aircraft stays ${preview.verdict.after}.` : `The aircraft changes from ${preview.verdict.before} to ${preview.verdict.after}.`}
       {preview.moved.length === 0 ? <div>Nothing that is due next changes.</div> : (
         <ul style={{ margin: '6px 0 0', paddingLeft: 18 }}>{preview.moved.map((one) => <li key={one.name + one.after}><b>{sentenceCase(one.name)}</b>: <span className="mono">{one.before}</span> → <b className="mono">{one.after}</b><div className="small">{one.sum}</div></li>)}</ul>
       )}
@@ -62,7 +66,9 @@ function Preview({ preview }: { readonly preview: EntryPreview }) {
 /** Recording an inspection, an item or a directive’s compliance: what the record needs, what is due next with the sum, and the signature. */
 export function EntryForm({ folder, roles, onDone }: { readonly folder: Folder; readonly roles: readonly string[]; readonly onDone: () => void }) {
   const all = choices(folder);
-  const copies = roles.some((role) => role === 'dispatcher' || role === 'mechanic');
+  const copies = may(roles, 'copy-entry');
+  const [photo, setPhoto] = useState<File | null>(null);
+  const [photoTrouble, setPhotoTrouble] = useState<string | null>(null);
   const [entryId] = useState(() => crypto.randomUUID());
   const { sign, trouble } = useSigned();
   const first = all.find(({ certificates }) => certificates.length > 0) ?? all[0];
@@ -90,7 +96,14 @@ export function EntryForm({ folder, roles, onDone }: { readonly folder: Folder; 
       const last = path.split('.').at(-1) ?? path;
       setError((({ timeInService: 'reading', shown: 'reading', certificateId: 'by', signer: 'by', validFrom: 'from', validUntil: 'until', aboveMeter: 'reading' } as Record<string, string>)[last] ?? last) as keyof Fields, { message });
     });
-    if (done) onDone(); else setValue('password', '');
+    if (!done) { setValue('password', ''); return; }
+    if (given.by !== COPIED || photo === null) { onDone(); return; }
+    try {
+      await sendPhoto(entryId, photo);
+      onDone();
+    } catch (error) {
+      setPhotoTrouble(`The entry is recorded; its photo is not: ${error instanceof Error ? error.message : 'that did not work'}`);
+    }
   };
   const field = (name: keyof Fields) => ({ error: errors[name] !== undefined, helperText: errors[name]?.message });
   const date = parseCivilDate(fields.completedOn);
@@ -108,7 +121,7 @@ export function EntryForm({ folder, roles, onDone }: { readonly folder: Folder; 
         {fields.what === 'inspection/altimeter-static' ? <TextField label="Tested to, feet" {...register('feet')} {...field('feet')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} /> : null}
       </div>
       <TextField label="Description, as the record needs it" multiline minRows={2} {...register('description', { validate: (text) => text.trim() !== '' || 'Describe the work: the record needs it.' })} {...field('description')} slotProps={{ inputLabel: { shrink: true } }} />
-      {preview === undefined ? null : <Preview preview={preview} />}
+      {preview === undefined ? null : <Preview preview={preview} copied={copied} />}
       {/* A box of its own for each figure: what is said of one is not said of another. */}
       {preview?.aboveMeter == null ? null : <FormControlLabel key={fields.reading} control={<Checkbox {...register('above')} />} label={`${preview.aboveMeter} I have read the meter again.`} />}
       <TextField select label="Signed by" value={fields.by} {...register('by')} {...field('by')}>
@@ -123,9 +136,11 @@ export function EntryForm({ folder, roles, onDone }: { readonly folder: Folder; 
           <TextField label="Valid from" type="date" slotProps={{ inputLabel: { shrink: true } }} {...register('from')} {...field('from')} /><TextField label="Valid until (empty: does not expire)" type="date" slotProps={{ inputLabel: { shrink: true } }} {...register('until')} {...field('until')} />
         </div>
       ) : null}
+      {copied ? <><Alert severity="info">A copy does not count until a mechanic or the administrator has compared it with the paper and vouches for it. A photo of the entry helps them.</Alert><PhotoField words="Photo of the entry" photo={photo} onChange={setPhoto} /></> : null}
+      {photoTrouble === null ? null : <Alert severity="error" role="alert" action={<Button color="inherit" size="small" onClick={onDone}>Leave it</Button>}>{photoTrouble}</Alert>}
       <TextField label="Your password, as your signature" type="password" autoComplete="current-password" {...register('password', { required: 'Enter your password: it is your signature.' })} {...field('password')} />
       <SignedTrouble trouble={trouble} />
-      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Sign the entry</Button><Button onClick={onDone}>Leave it</Button></div>
+      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>{copied ? 'Record the copy' : 'Sign the entry'}</Button><Button onClick={onDone}>Leave it</Button></div>
     </form>
   );
 }

@@ -2,7 +2,9 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { may } from '@/contracts/permissions';
 import type { Folder } from '@/queries/folder';
+import { PhotoLinks } from '../kit/photo-field';
 import { ClearListForm } from './clear-list-form';
 import { EntryForm } from './entry-form';
 import { StrikeForm, StruckText } from './strike-form';
@@ -15,7 +17,7 @@ function Entry({ folder, entry, keeper }: { readonly folder: Folder; readonly en
     <li style={{ borderTop: '1px solid var(--rule)', padding: '8px 0' }}>
       <div style={{ display: 'flex', gap: 12, alignItems: 'baseline' }}>
         <span className="mono small" style={{ width: 100 }}>{entry.on}</span>
-        <div style={{ flex: 1, textDecoration: entry.struck === null ? 'none' : 'line-through' }}><b>{entry.title}</b>{entry.reading === '' ? '' : <> at <span className="figure">{entry.reading}</span></>}{entry.outcome === '' ? '' : `, ${entry.outcome}`}{entry.description === '' ? null : <div>{entry.description}</div>}<div className="small">{entry.signed}</div></div>
+        <div style={{ flex: 1, textDecoration: entry.struck === null ? 'none' : 'line-through' }}><b>{entry.title}</b>{entry.reading === '' ? '' : <> at <span className="figure">{entry.reading}</span></>}{entry.outcome === '' ? '' : `, ${entry.outcome}`}{entry.description === '' ? null : <div>{entry.description}</div>}<div className="small">{entry.signed}</div>{!entry.copied ? null : <div className="small">{entry.waits ? <b>Copied from paper; nobody has vouched for it yet, so it does not count.</b> : entry.vouchedBy === null ? 'Copied from paper.' : `Copied from paper; ${entry.vouchedBy} vouched for it.`} <PhotoLinks photos={entry.photos} /></div>}</div>
         {keeper && entry.struck === null ? <StrikeForm folder={folder} recordId={entry.id} kind={entry.kind} what={`${entry.title} of ${entry.on}`} /> : null}
       </div>
       <StruckText struck={entry.struck} />
@@ -26,8 +28,8 @@ function Entry({ folder, entry, keeper }: { readonly folder: Folder; readonly en
 /** The maintenance record as a logbook: newest first, struck entries readable, and the form for the next one. */
 export function Logbook({ folder, roles }: { readonly folder: Folder; readonly roles: readonly string[] }) {
   const [writing, setWriting] = useState(false);
-  const writes = roles.some((role) => role === 'mechanic' || role === 'dispatcher' || role === 'instructor');
-  const keeper = roles.some((role) => role === 'mechanic' || role === 'dispatcher');
+  const writes = may(roles, 'sign-entry') || may(roles, 'copy-entry');
+  const keeper = may(roles, 'correct-records');
   const shown = (entries: Folder['logbook']) => <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{entries.map((entry) => <Entry key={entry.id} folder={folder} entry={entry} keeper={keeper} />)}</ul>;
   return (
     <section aria-labelledby="logbook">

@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { may } from '@/contracts/permissions';
 import type { Folder } from '@/queries/folder';
 import type { ReleaseView } from '@/queries/release';
 import { DailyForm, IssueForm, ReleaseChangeForm, type ReleaseAct } from './release-forms';
@@ -13,8 +14,8 @@ export function ReleasePart({ folder, view, roles }: { readonly folder: Folder; 
   const [open, setOpen] = useState<'issue' | ReleaseAct | null>(null);
   const { release, daily, endorsements } = view;
   const close = () => { setOpen(null); };
-  const copies = roles.includes('dispatcher') || roles.includes('mechanic');
-  const keeps = roles.some((role) => ['dispatcher', 'mechanic', 'instructor', 'administrator'].includes(role));
+  const copies = may(roles, 'copy-entry');
+  const keeps = may(roles, 'keep-release');
   const act = (name: ReleaseAct['to'], words: string, required?: string) => <Button key={name + (required ?? '')} size="small" onClick={() => { setOpen({ to: name, required: required ?? null }); }}>{words}</Button>;
   return (
     <section aria-labelledby="release">

@@ -51,13 +51,13 @@ function RoleTicks({ value, onChange }: { readonly value: readonly Role[]; reado
 function Admit() {
   const { act, trouble } = useAct();
   const [made, setMade] = useState<{ readonly path: string; readonly name: string } | null>(null);
-  const [personId, setPersonId] = useState(() => crypto.randomUUID());
+  const [admissionId, setAdmissionId] = useState(() => crypto.randomUUID());
   const { register, control, handleSubmit, reset, setError, formState: { errors, isSubmitting } } = useForm<{ name: string; email: string; roles: Role[] }>({ defaultValues: { name: '', email: '', roles: [] } });
   const submit = async ({ name, email, roles }: { name: string; email: string; roles: Role[] }) => {
-    const done = await act<{ readonly path: string }>('/api/people', { personId, name, email, roles }, (path, message) => { setError(path as 'name', { message }); });
+    const done = await act<{ readonly path: string }>('/api/people', { admissionId, name, email, roles }, (path, message) => { setError(path as 'name', { message }); });
     if (done === null) return;
     setMade({ path: done.path, name });
-    setPersonId(crypto.randomUUID());
+    setAdmissionId(crypto.randomUUID());
     reset();
   };
   return (
@@ -117,7 +117,7 @@ function Person({ person, mayChange }: { readonly person: PersonLine; readonly m
     <li style={{ borderTop: '1px solid var(--rule)', padding: '9px 0' }}>
       <div style={{ display: 'flex', gap: 12, alignItems: 'baseline', flexWrap: 'wrap' }}>
         <b style={{ minWidth: 170, textDecoration: gone ? 'line-through' : 'none' }}>{person.name}</b><span style={{ flex: 1 }}>{gone ? 'belongs to the club no longer' : person.roles.map(roleName).join(', ')}</span>
-        {mayChange ? <><Button size="small" aria-label={`Roles of ${person.name}`} onClick={begin}>Roles</Button><Button size="small" aria-label={`Enter a certificate of ${person.name}`} onClick={() => { setChanging('certificate'); }}>Certificate</Button>{gone ? null : <Button size="small" aria-label={`Make a link for ${person.name}`} onClick={() => { void link(); }}>{person.access === 'account' ? 'New password' : 'Link'}</Button>}</> : null}
+        {mayChange ? <><Button size="small" aria-label={`Roles of ${person.name}`} onClick={begin}>Roles</Button><Button size="small" aria-label={`Enter a certificate of ${person.name}`} onClick={() => { setChanging('certificate'); }}>Certificate</Button>{gone || (person.access === 'account' && !person.mayReset) ? null : <Button size="small" aria-label={`Make a link for ${person.name}`} onClick={() => { void link(); }}>{person.access === 'account' ? 'New password' : 'Link'}</Button>}</> : null}
       </div>
       {person.certificates.map((one) => (
         <div key={one.id} className="small"><span style={{ textDecoration: one.ended === null ? 'none' : 'line-through' }}>{one.text}</span>{one.ended !== null ? ` – ended: ${one.ended}` : one.holds ? '' : <b> – does not hold today</b>}{mayChange && one.ended === null ? <Button size="small" aria-label={`End ${one.text}`} onClick={() => { setEnding(one.id); }}>End</Button> : null}
@@ -134,12 +134,29 @@ function Person({ person, mayChange }: { readonly person: PersonLine; readonly m
   );
 }
 
+function Offer({ offer }: { readonly offer: People['offers'][number] }) {
+  const { act, trouble } = useAct();
+  return (
+    <li style={{ borderTop: '1px solid var(--rule)', padding: '9px 0' }}>
+      <b>{offer.name}</b>, {offer.roles.map(roleName).join(', ')} <span className="small">{offer.words}</span>
+      <Button size="small" aria-label={`Revoke the link of ${offer.name}`} onClick={() => { void act('/api/people/links/revoke', { invitationId: offer.id }); }}>Revoke</Button>
+      {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
+    </li>
+  );
+}
+
 /** Everybody of the club: what they may do, what they may sign, and how they get in. */
 export function PeoplePart({ people }: { readonly people: People }) {
   return (
     <section aria-labelledby="people"><h2 id="people">People</h2>
       <p className="small">A role permits screens; a certificate permits signatures. A link for a new password lets whoever has it in under that name: it is on record who made it, and the person is signed out everywhere.</p>
       <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{people.people.map((person) => <Person key={person.personId} person={person} mayChange={people.mayChange} />)}</ul>
+      {people.offers.length === 0 ? null : (
+        <>
+          <p className="small" style={{ margin: '12px 0 4px' }}>Asked to join; they have an account already and are members once they accept:</p>
+          <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{people.offers.map((offer) => <Offer key={offer.id} offer={offer} />)}</ul>
+        </>
+      )}
       {people.mayChange ? <Admit /> : <p className="small">The administrator admits people and changes what they may do.</p>}
     </section>
   );

@@ -23,6 +23,6 @@ export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
 }
 
 /** Sends JSON. */
-export function send<T>(path: string, value: unknown): Promise<T> {
-  return ask<T>(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(value) });
+export function send<T>(path: string, value: unknown, headers: Readonly<Record<string, string>> = {}): Promise<T> {
+  return ask<T>(path, { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(value) });
 }

@@ -10,6 +10,8 @@ import { ask, NoSignal, Refusal, send } from './fetching';
 export interface KeptFinding {
   readonly findingId: string;
   readonly personId: string;
+  /** The club in which it was written: where it goes, whichever club is chosen by then. Absent in what an older version kept. */
+  readonly clubId?: string | null;
   readonly registration: string;
   readonly ready: 0 | 1;
   readonly finding: Omit<FindingInput, 'station' | 'looks'> & { readonly station: string | null; readonly looks: FindingInput['looks'] | null };
@@ -36,8 +38,9 @@ export type Sent = { readonly state: 'sent'; readonly photoTrouble: string | nul
 
 /** Sends one finding, words first. Without signal it stays; a refusal is kept with its reason. */
 export async function sendKept(kept: KeptFinding): Promise<Sent> {
+  const inClub: Record<string, string> = kept.clubId == null ? {} : { 'x-groval-club': kept.clubId };
   try {
-    if (!kept.wordsSent) await send('/api/findings', kept.finding);
+    if (!kept.wordsSent) await send('/api/findings', kept.finding, inClub);
   } catch (error) {
     if (error instanceof NoSignal || (error instanceof Refusal && (error.status === 401 || error.status >= 500))) return { state: 'kept' };
     const message = error instanceof Error ? error.message : 'It was not accepted.';
@@ -47,7 +50,7 @@ export async function sendKept(kept: KeptFinding): Promise<Sent> {
   await keep({ ...kept, wordsSent: true, trouble: null });
   if (kept.photo !== null) {
     try {
-      await ask(`/api/findings/${kept.findingId}/photos/${kept.photoId}`, { method: 'PUT', body: kept.photo });
+      await ask(`/api/findings/${kept.findingId}/photos/${kept.photoId}`, { method: 'PUT', body: kept.photo, headers: inClub });
     } catch (error) {
       if (!(error instanceof Refusal) || error.status === 401 || error.status >= 500) return { state: 'kept' };
       // The photo may exist nowhere else: it stays on the phone until its taker has decided.

@@ -14,7 +14,14 @@ import type { Line } from '@/queries/line';
 import type { RampAircraft, RampList } from '@/queries/ramp';
 import { ask, Refusal } from './fetching';
 
-export interface Me { readonly name: string; readonly roles: readonly string[]; readonly personId: string }
+export interface Me {
+  readonly name: string; readonly roles: readonly string[]; readonly personId: string; readonly email: string;
+  /** The club that this session works in; null for somebody who is in none. */
+  readonly clubId: string | null;
+  readonly clubs: readonly { readonly id: string; readonly name: string }[];
+  /** False where there are several and none was chosen in this session. */
+  readonly chosen: boolean;
+}
 
 const retry = (count: number, error: Error) => !(error instanceof Refusal) && count < 3;
 

@@ -2,14 +2,16 @@
 
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState, useSyncExternalStore } from 'react';
 import { useForm } from 'react-hook-form';
 import { Refusal, send } from '../data/fetching';
 import { goTo } from '../data/leave';
+import { useMe } from '../data/queries';
 
-interface Link { readonly name: string; readonly kind: 'join' | 'new-password'; readonly email: string | null; readonly club: string }
+interface Link { readonly name: string; readonly kind: 'join' | 'new-password' | 'second-club'; readonly email: string | null; readonly club: string }
 
 const onHash = (changed: () => void) => { window.addEventListener('hashchange', changed); return () => { window.removeEventListener('hashchange', changed); }; };
 
@@ -45,14 +47,37 @@ function Choose({ link, whose }: { readonly link: { readonly club: string; reado
   );
 }
 
+/** Joining a club with the account that one has: signed in, by one tap. */
+function Accept({ link, whose }: { readonly link: { readonly club: string; readonly secret: string }; readonly whose: Link }) {
+  const { data: me } = useMe();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const accept = async () => {
+    setTrouble(null);
+    try {
+      await send('/api/join/accept', link);
+      goTo('/account');
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.');
+    }
+  };
+  return (
+    <Stack spacing={2}>
+      <p style={{ margin: 0 }}>{whose.club} admits you, {whose.name}. You have an account already, <b>{whose.email ?? ''}</b>: you join with it, and your password and your other club stay as they are.</p>
+      {me?.email === whose.email ? <Button variant="contained" size="large" onClick={() => { void accept(); }}>Join {whose.club}</Button>
+        : <><p style={{ margin: 0 }}>{me === undefined ? 'Sign in first.' : `You are signed in as ${me.email}. Sign out, and sign in as ${whose.email ?? ''}.`} Then open this link again.</p><Button variant="outlined" href="/sign-in">Sign in</Button></>}
+      {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
+    </Stack>
+  );
+}
+
 /** Choosing a password by a link from the administrator. */
 export function JoinScreen() {
   const link = useLink();
   const { data, error } = useQuery({ queryKey: ['join', link], queryFn: () => send<Link>('/api/join', link), enabled: link !== null, retry: false, refetchOnWindowFocus: false });
   return (
     <main style={{ maxWidth: 480, margin: '0 auto', padding: '40px 20px' }}>
-      <h1 style={{ marginTop: 0 }}>Choose a password</h1>
-      {link === null ? <p>This address is not complete. Open the whole link that the administrator gave you.</p> : data !== undefined ? <Choose link={link} whose={data} /> : error === null ? <p>Loading …</p> : <p role="alert" style={{ color: 'var(--grounded)', fontWeight: 700 }}>{error.message}</p>}
+      <h1 style={{ marginTop: 0 }}>{data?.kind === 'second-club' ? 'Join a club' : 'Choose a password'}</h1>
+      {link === null ? <p>This address is not complete. Open the whole link that the administrator gave you.</p> : data !== undefined ? (data.kind === 'second-club' ? <Accept link={link} whose={data} /> : <Choose link={link} whose={data} />) : error === null ? <p>Loading …</p> : <p role="alert" style={{ color: 'var(--grounded)', fontWeight: 700 }}>{error.message}</p>}
     </main>
   );
 }

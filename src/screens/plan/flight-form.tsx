@@ -46,17 +46,17 @@ function draftOf(fields: Fields): FlightDraftInput {
   };
 }
 
-interface Props { readonly plan: DayPlan; readonly moving: PlanLine | null; readonly onDone: () => void }
+interface Props { readonly plan: DayPlan; readonly moving: PlanLine | null; /** The only person for whom the reader plans: themselves; null for the desk. */ readonly onlyFor: string | null; readonly onDone: () => void }
 
 /** Entering or moving a flight: who, which aircraft, when, what for. The answer comes while it is typed. */
-export function FlightForm({ plan, moving, onDone }: Props) {
+export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
   const client = useQueryClient();
   const [flightId] = useState(() => crypto.randomUUID());
   const [trouble, setTrouble] = useState<string | null>(null);
   const flight = moving?.flight;
   const { register, handleSubmit, control, setValue, setError, formState: { errors, isSubmitting } } = useForm<Fields>({
     defaultValues: {
-      aircraftId: moving?.aircraftId ?? plan.aircraft[0]?.aircraftId ?? '', person: moving?.person ?? '', date: moving?.date ?? plan.date, starts: moving?.starts ?? '', ends: moving?.ends ?? '', airborne: moving?.airborne ?? '', purpose: flight?.purpose ?? 'private-rental', crew: flight?.crew ?? 'rated-pilot', rules: flight?.rules ?? 'vfr', range: flight?.range ?? 'local',
+      aircraftId: moving?.aircraftId ?? plan.aircraft[0]?.aircraftId ?? '', person: moving?.person ?? onlyFor ?? '', date: moving?.date ?? plan.date, starts: moving?.starts ?? '', ends: moving?.ends ?? '', airborne: moving?.airborne ?? '', purpose: flight?.purpose ?? 'private-rental', crew: flight?.crew ?? 'rated-pilot', rules: flight?.rules ?? 'vfr', range: flight?.range ?? 'local',
       passengers: flight?.passengers ?? false, transponder: flight?.transponderAirspace ?? false, broadcast: flight?.broadcastAirspace ?? false, water: flight?.beyondGlideOverWater ?? false, vor: flight?.reliesOnVor ?? false, database: flight?.reliesOnDatabase ?? false, persons: flight?.persons === null || flight?.persons === undefined ? '' : String(flight.persons), landings: flight?.landings === null || flight?.landings === undefined ? '' : String(flight.landings), fuel: moving?.fuel ?? '', tows: flight?.towLaunches ?? null,
       places: flight?.places.map(({ name, latitude, longitude, zone }) => ({ name, latitude: String(latitude), longitude: String(longitude), timeZone: zone })) ?? [],
     },
@@ -85,7 +85,7 @@ export function FlightForm({ plan, moving, onDone }: Props) {
   return (
     <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} onKeyDown={(event) => { if (event.key === 'Escape') onDone(); }} aria-label={moving === null ? 'Enter a flight' : 'Move a flight'} style={{ display: 'grid', gap: 12 }}>
       <h2 style={{ margin: 0 }}>{moving === null ? 'Enter a flight' : `Move ${moving.person}’s flight`}</h2>
-      <TextField label="Who" autoFocus {...register('person', { validate: (text) => text.trim() !== '' || 'Say who flies.' })} {...field('person')} />
+      <TextField label="Who" autoFocus {...register('person', { validate: (text) => text.trim() !== '' || 'Say who flies.' })} {...field('person')} slotProps={{ htmlInput: { readOnly: onlyFor !== null } }} />
       <TextField select label="Aircraft" value={fields.aircraftId} {...register('aircraftId')}>{plan.aircraft.map((one) => <MenuItem key={one.aircraftId} value={one.aircraftId}><span className="figure">{one.registration}</span>&nbsp; {one.typeName}, {one.verdict}</MenuItem>)}</TextField>
       <div style={pair}>
         <TextField label="Day" type="date" slotProps={{ inputLabel: { shrink: true }, htmlInput: { min: plan.today } }} {...register('date')} error={errors.date !== undefined} helperText={errors.date?.message ?? (date === undefined ? '' : dateText(date))} /><TextField label="Hours in the air" {...register('airborne', { validate: (text) => text.trim() === '' || /^\d{1,2}(\.\d{1,2})?$/.test(text.trim()) || 'Such as 1.2; empty counts the whole time.' })} {...field('airborne')} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} />

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { may } from '@/contracts/permissions';
 import { addDays } from '@/core/time/civil-date';
 import { dateText } from '@/explain/formats';
 import { PURPOSE_NAMES } from '@/explain/names';
@@ -12,7 +13,7 @@ import type { PlanLine } from '@/queries/plan';
 import { clock, day as dayName } from '../data/clock';
 import { send } from '../data/fetching';
 import { useLive } from '../data/live';
-import { useDayPlan } from '../data/queries';
+import { useDayPlan, useMe } from '../data/queries';
 import { DeskHeader } from '../shell/desk-header';
 import { NotLive } from '../shell/not-live';
 import { Trouble } from '../shell/trouble';
@@ -31,10 +32,13 @@ export function PlanScreen() {
   const [doing, setDoing] = useState<Doing>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const { data: plan, error, refetch } = useDayPlan(day);
+  const { data: me } = useMe();
   const deadSince = useLive();
   if (plan === undefined) return <><DeskHeader /><main>{error === null ? <p style={{ padding: 24 }}>Loading …</p> : <Trouble error={error} retry={() => { void refetch(); }} />}</main></>;
   const selected = plan.flights.find(({ flightId }) => flightId === chosen) ?? plan.flights.find(({ answer }) => answer !== 'past' && answer !== 'left') ?? plan.flights[0];
   const open = (flight: PlanLine | undefined) => flight !== undefined && flight.answer !== 'left';
+  const forOthers = may(me?.roles ?? [], 'plan-flight-of-others');
+  const mayChange = (flight: PlanLine) => forOthers || (me !== undefined && flight.owners.includes(me.personId));
   const shift = (by: number) => { setDay(addDays(plan.date, by)); setChosen(null); };
   const cancel = async (flight: PlanLine) => {
     setTrouble(null);
@@ -50,7 +54,7 @@ export function PlanScreen() {
     const at = plan.flights.findIndex((flight) => flight === selected);
     const act: Readonly<Record<string, () => void>> = {
       ArrowDown: () => { setChosen(plan.flights[Math.min(plan.flights.length - 1, at + 1)]?.flightId ?? null); }, ArrowUp: () => { setChosen(plan.flights[Math.max(0, at - 1)]?.flightId ?? null); },
-      ArrowLeft: () => { shift(-1); }, ArrowRight: () => { shift(1); }, n: () => { setDoing({ kind: 'entering', number: Date.now() }); }, m: () => { if (selected !== undefined && open(selected)) setDoing({ kind: 'moving', flight: selected }); }, x: () => { if (selected !== undefined && open(selected)) void cancel(selected); },
+      ArrowLeft: () => { shift(-1); }, ArrowRight: () => { shift(1); }, n: () => { setDoing({ kind: 'entering', number: Date.now() }); }, m: () => { if (selected !== undefined && open(selected) && mayChange(selected)) setDoing({ kind: 'moving', flight: selected }); }, x: () => { if (selected !== undefined && open(selected)) void cancel(selected); },
     };
     const found = act[event.key];
     if (found === undefined) return;
@@ -78,7 +82,7 @@ export function PlanScreen() {
                   <td className="mono" style={{ padding: '9px 10px', borderLeft: `5px solid var(--${toneOf(flight.answer)})`, whiteSpace: 'nowrap' }}>{flight.starts}–{flight.ends}</td><td className="figure" style={{ padding: '9px 10px', fontSize: 17 }}>{flight.registration}</td>
                   <td style={{ padding: '9px 10px' }}><b>{flight.person}</b>{flight.flight.purpose === null ? '' : `, ${PURPOSE_NAMES[flight.flight.purpose]}`}</td>
                   <td style={{ padding: '9px 10px' }}><b>{ANSWERS[flight.answer]}</b>{flight.words === '' ? null : <div className="small">{flight.words}</div>}</td>
-                  <td style={{ padding: '4px 10px', textAlign: 'right', whiteSpace: 'nowrap' }}>{open(flight) ? <><Button size="small" component={Link} href={`/counter/${flight.flightId}`}>Counter</Button><Button size="small" onClick={() => { setDoing({ kind: 'moving', flight }); }}>Move</Button><Button size="small" onClick={() => { void cancel(flight); }}>Cancel</Button></> : <Button size="small" component={Link} href={`/counter/${flight.flightId}`}>Counter</Button>}</td>
+                  <td style={{ padding: '4px 10px', textAlign: 'right', whiteSpace: 'nowrap' }}>{open(flight) ? <><Button size="small" component={Link} href={`/counter/${flight.flightId}`}>Counter</Button>{mayChange(flight) ? <><Button size="small" onClick={() => { setDoing({ kind: 'moving', flight }); }}>Move</Button><Button size="small" onClick={() => { void cancel(flight); }}>Cancel</Button></> : null}</> : <Button size="small" component={Link} href={`/counter/${flight.flightId}`}>Counter</Button>}</td>
                 </tr>
               ))}</tbody>
             </table>
@@ -86,7 +90,7 @@ export function PlanScreen() {
           <p className="small">Every flight is decided as the records stand now, and again whenever they change. Keys: arrows choose a flight and a day, n enters, m moves, x cancels.</p>
         </div>
         <aside style={{ borderLeft: '1px solid var(--rule)', paddingLeft: 24 }}>
-          {doing === null ? <p className="small">Choose a flight to move or cancel it, or enter a new one.</p> : <FlightForm key={doing.kind === 'entering' ? doing.number : doing.flight.flightId} plan={plan} moving={doing.kind === 'moving' ? doing.flight : null} onDone={() => { setDoing(null); }} />}
+          {doing === null ? <p className="small">Choose a flight to move or cancel it, or enter a new one.</p> : <FlightForm onlyFor={forOthers ? null : me?.name ?? null} key={doing.kind === 'entering' ? doing.number : doing.flight.flightId} plan={plan} moving={doing.kind === 'moving' ? doing.flight : null} onDone={() => { setDoing(null); }} />}
         </aside>
       </main>
     </>

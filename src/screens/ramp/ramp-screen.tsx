@@ -41,7 +41,7 @@ export function RampScreen() {
         : registration === null ? <Choose onChoose={(chosen) => { router.push(`/ramp/${chosen}`); }} />
           : aircraft.error !== null ? <Trouble error={aircraft.error} retry={() => { void aircraft.refetch(); }} />
             : aircraft.data === undefined || me.data === undefined ? <p>Loading {registration} …</p>
-              : <>{aircraft.data.daily === 'not-signed' ? <a href={`/aircraft/${aircraft.data.registration}#release`} style={{ display: 'flex', alignItems: 'center', minHeight: 48, margin: '12px 0 0', padding: '0 14px', border: '2px solid var(--grounded)', fontWeight: 700 }}>The daily inspection is not signed for today. Sign it …</a> : null}<Report key={aircraft.data.aircraftId} aircraft={aircraft.data} personId={me.data.personId} onDone={() => { router.push('/ramp'); }} /></>}
+              : <>{aircraft.data.daily === 'not-signed' ? <a href={`/aircraft/${aircraft.data.registration}#release`} style={{ display: 'flex', alignItems: 'center', minHeight: 48, margin: '12px 0 0', padding: '0 14px', border: '2px solid var(--grounded)', fontWeight: 700 }}>The daily inspection is not signed for today. Sign it …</a> : null}<Report key={aircraft.data.aircraftId} aircraft={aircraft.data} personId={me.data.personId} clubId={me.data.clubId} onDone={() => { router.push('/ramp'); }} /></>}
     </RampFrame>
   );
 }

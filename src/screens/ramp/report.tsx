@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { FindingInput } from '@/contracts/report-finding';
 import type { RampAircraft } from '@/queries/ramp';
 import { keep, sendKept, unfinished, type KeptFinding, type Sent } from '../data/kept-findings';
+import type { Me } from '../data/queries';
 import { BigButton } from './big-button';
 import { LastPilot } from './last-pilot';
 import { Choices, ThumbBar } from './ramp-frame';
@@ -17,13 +18,16 @@ const LOOKS: readonly { readonly value: FindingInput['looks']; readonly name: st
 
 type Question = 'station' | 'item' | 'kind' | 'describe' | 'looks' | 'sent';
 
-const fresh = (personId: string, aircraft: RampAircraft): KeptFinding => ({
-  findingId: crypto.randomUUID(), personId, registration: aircraft.registration, ready: 0, photo: null, photoId: crypto.randomUUID(), wordsSent: false, trouble: null,
+/** Who writes, and in which club. */
+type Writer = Pick<Me, 'personId' | 'clubId'>;
+
+const fresh = ({ personId, clubId }: Writer, aircraft: RampAircraft): KeptFinding => ({
+  findingId: crypto.randomUUID(), personId, clubId, registration: aircraft.registration, ready: 0, photo: null, photoId: crypto.randomUUID(), wordsSent: false, trouble: null,
   finding: { findingId: '', aircraftId: aircraft.aircraftId, station: null, side: null, step: null, asListed: false, what: '', looks: null, foundAt: '' },
 });
 
 /** Reporting one finding: one question a screen, everything kept on the phone as it is entered. */
-export function Report({ aircraft, personId, onDone }: { readonly aircraft: RampAircraft; readonly personId: string; readonly onDone: () => void }) {
+export function Report({ aircraft, personId, clubId, onDone }: Writer & { readonly aircraft: RampAircraft; readonly onDone: () => void }) {
   const [kept, setKept] = useState<KeptFinding | null>(null);
   const [question, setQuestion] = useState<Question>('station');
   const [sent, setSent] = useState<Sent | null>(null);
@@ -34,11 +38,11 @@ export function Report({ aircraft, personId, onDone }: { readonly aircraft: Ramp
     let gone = false;
     void unfinished(personId, aircraft.registration).then((known) => {
       if (gone) return;
-      setKept(known ?? fresh(personId, aircraft));
+      setKept(known ?? fresh({ personId, clubId }, aircraft));
       if (known !== undefined) setQuestion(known.finding.station === null ? 'station' : known.finding.what === '' ? 'item' : 'describe');
     });
     return () => { gone = true; };
-  }, [aircraft, personId]);
+  }, [aircraft, personId, clubId]);
   useEffect(() => { heading.current?.focus(); }, [question]);
 
   if (kept === null) return <p style={{ padding: 16 }}>Looking for what was kept …</p>;
@@ -115,7 +119,7 @@ export function Report({ aircraft, personId, onDone }: { readonly aircraft: Ramp
         <div role="status" style={{ fontSize: 19, lineHeight: 1.35 }}>{sent === null ? null : <Outcome sent={sent} registration={aircraft.registration} />}</div>
         <ThumbBar>
           <BigButton onClick={onDone}>Another aircraft</BigButton>
-          <BigButton strong onClick={() => { setKept(fresh(personId, aircraft)); setSent(null); setQuestion('station'); }}>Report more</BigButton>
+          <BigButton strong onClick={() => { setKept(fresh({ personId, clubId }, aircraft)); setSent(null); setQuestion('station'); }}>Report more</BigButton>
         </ThumbBar></>
     );
     default: {

@@ -1,11 +1,15 @@
 'use client';
 
+import { may } from '@/contracts/permissions';
 import { useMe } from '../data/queries';
 import { DeskHeader } from '../shell/desk-header';
 import { CalendarPart } from './calendar-part';
 import { ImportPart } from './import-part';
 
 const OUT = [['fleet', 'Fleet'], ['documents', 'Sightings of papers'], ['inspections', 'Inspections'], ['meters', 'Meter readings'], ['flights', 'Flights'], ['findings', 'Findings'], ['plan', 'Planned flights'], ['due', 'What is due']] as const;
+
+/** Lists that say who flew or will fly: for the desk, the administrator and the safety officer. */
+const NAMES: readonly string[] = ['flights', 'plan'];
 
 /** The club's records in and out: lists as CSV, the whole club as one file, and what is due as a calendar. */
 export function RecordsScreen() {
@@ -18,11 +22,11 @@ export function RecordsScreen() {
       <main style={{ padding: '16px 20px 40px', maxWidth: 1240, margin: '0 auto' }}>
         <h1>Records</h1>
         <section aria-labelledby="take-out"><h2 id="take-out">Take out</h2>
-          <div>{OUT.map(([list, name]) => <a key={list} href={`/api/export/${list}.csv`} download style={link}>{name} as CSV</a>)}</div>
-          {roles.includes('dispatcher') || roles.includes('safety-officer') ? <p><a href="/api/export/club.json" download style={link}>The whole club as one file</a> <span className="small">Every record with both of its times, struck entries and the ledger included; no passwords. It can be brought into an empty installation and decides there exactly as here.</span></p> : null}
+          <div>{OUT.filter(([list]) => !NAMES.includes(list) || may(roles, 'export-flights')).map(([list, name]) => <a key={list} href={`/api/export/${list}.csv`} download style={link}>{name} as CSV</a>)}</div>
+          {may(roles, 'export-club') ? <p><a href="/api/export/club.json" download style={link}>The whole club as one file</a> <span className="small">Every record with both of its times, struck entries and the ledger included; no passwords. It can be brought into an empty installation and decides there exactly as here.</span></p> : null}
         </section>
         <CalendarPart />
-        {roles.includes('dispatcher') ? <ImportPart /> : <p className="small">A dispatcher can bring in lists here.</p>}
+        {may(roles, 'import-rows') ? <ImportPart /> : <p className="small">A dispatcher can bring in lists here.</p>}
       </main>
     </>
   );

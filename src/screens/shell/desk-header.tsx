@@ -6,6 +6,7 @@ import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { useMe } from '../data/queries';
 import { leave } from '../data/leave';
+import { ClubChoice } from './club-choice';
 
 const plain = { background: 'none', border: '1px solid #5b6872', borderRadius: 6, color: 'inherit', font: 'inherit', fontSize: 14, padding: '6px 9px', minHeight: 34, cursor: 'pointer', textDecoration: 'none' } as const;
 
@@ -23,7 +24,8 @@ export function DeskHeader({ children }: { readonly children?: ReactNode }) {
       {children}
       <span style={{ flex: 1 }} />
       <button type="button" style={plain} onClick={() => { setMode(mode === 'dark' ? 'light' : 'dark'); }}>{mode === 'dark' ? 'Paper' : 'Dim'}</button>
-      {me === undefined ? null : <><span style={{ fontSize: 14 }}>{me.name}, {me.roles.map((role) => role.replace('-', ' ')).join(', ')}</span><button type="button" style={plain} onClick={() => { void leave(); }}>Sign out</button></>}
+      {me === undefined ? null : <><Link href="/account" style={{ fontSize: 14, color: 'inherit' }}>{me.name}, {me.clubs.length > 1 ? `${me.clubs.find(({ id }) => id === me.clubId)?.name ?? ''}, ` : ''}{me.roles.map((role) => role.replace('-', ' ')).join(', ')}</Link><button type="button" style={plain} onClick={() => { void leave(); }}>Sign out</button></>}
+      <ClubChoice />
     </header>
   );
 }

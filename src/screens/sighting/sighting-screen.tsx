@@ -2,14 +2,18 @@
 
 import Alert from '@mui/material/Alert';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { SightingRoundInput } from '@/contracts/sighting';
+import { list as listed } from '@/explain/formats';
 import type { PaperToSight, SightingList } from '@/queries/sighting';
 import { useSecondInAddress } from '../data/address';
 import { send } from '../data/fetching';
+import { sendPhoto } from '../data/photos';
+import { PhotoField } from '../kit/photo-field';
 import { useSightingList } from '../data/queries';
 import { BigButton } from '../ramp/big-button';
 import { Trouble } from '../shell/trouble';
@@ -69,6 +73,27 @@ function Answers({ paper, list, tapped, onTap }: { readonly paper: PaperToSight;
   );
 }
 
+/** What was seen beyond what is on record: it waits, and a photo lets whoever decides about it see it. */
+function WaitingPhotos({ waiting }: { readonly waiting: readonly { readonly id: string; readonly name: string }[] }) {
+  const [sent, setSent] = useState<Readonly<Record<string, string>>>({});
+  if (waiting.length === 0) return null;
+  const take = async (id: string, photo: File | null) => {
+    if (photo === null) return;
+    try {
+      await sendPhoto(id, photo);
+      setSent((before) => ({ ...before, [id]: 'The photo is recorded.' }));
+    } catch (error) {
+      setSent((before) => ({ ...before, [id]: error instanceof Error ? error.message : 'The photo was not sent. Take it again.' }));
+    }
+  };
+  return (
+    <Alert severity="warning" sx={{ my: 2 }}>
+      <b>Does not count yet:</b> {listed(waiting.map(({ name }) => name.toLowerCase()))}. It was missing, expired or another aircraft’s before, or you entered a new date or number. A dispatcher or mechanic decides; a photo lets them see it from the desk.
+      <Stack spacing={1.5} sx={{ mt: 1.5 }}>{waiting.map(({ id, name }) => <div key={id}><b>{name}</b><PhotoField words={`Photo of the ${name.toLowerCase()}`} photo={null} onChange={(photo) => { void take(id, photo); }} />{sent[id] === undefined ? null : <span role="status">{sent[id]}</span>}</div>)}</Stack>
+    </Alert>
+  );
+}
+
 function Round({ list }: { readonly list: SightingList }) {
   const client = useQueryClient();
   const [tapped, setTapped] = useState<Readonly<Partial<Record<PaperToSight['kind'], Tapped>>>>({});
@@ -78,21 +103,23 @@ function Round({ list }: { readonly list: SightingList }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [done, setDone] = useState(false);
   const [sending, setSending] = useState(false);
+  const [waiting, setWaiting] = useState<readonly { readonly id: string; readonly name: string }[]>([]);
   const answered = list.papers.filter(({ kind }) => tapped[kind] !== undefined);
   const wrong = answered.filter(({ kind }) => tapped[kind]?.answer !== 'ours' && tapped[kind]?.answer !== 'no-tank');
   const submit = async () => {
     setSending(true);
     setTrouble(null);
     try {
-      await send('/api/sighting', { aircraftId: list.aircraftId, seenAt: new Date().toISOString(), sightings: answered.flatMap((paper) => { const one = tapped[paper.kind]; return one === undefined ? [] : [seenOf(paper, one, list, ids[paper.kind] ?? '')]; }) });
+      const { waiting: waitingIds } = await send<{ readonly waiting: readonly string[] }>('/api/sighting', { aircraftId: list.aircraftId, seenAt: new Date().toISOString(), sightings: answered.flatMap((paper) => { const one = tapped[paper.kind]; return one === undefined ? [] : [seenOf(paper, one, list, ids[paper.kind] ?? '')]; }) });
       await client.invalidateQueries();
+      setWaiting(list.papers.filter(({ kind }) => waitingIds.includes(ids[kind] ?? '')).map(({ kind, name }) => ({ id: ids[kind] ?? '', name })));
       setDone(true);
     } catch (error) {
       setTrouble(error instanceof Error ? error.message : 'It was not recorded. Try again.');
     }
     setSending(false);
   };
-  if (done) return <main style={{ padding: 20 }}><h1>Recorded.</h1><p role="status">{wrong.length === 0 ? 'Every paper that you looked at is there and belongs to this aircraft.' : `${wrong.map(({ name }) => name).join(', ')}: what is missing closes its uses from now on. The dispatcher sees it.`}</p><Link href={`/aircraft/${list.registration}`}>Folder of {list.registration}</Link></main>;
+  if (done) return <main style={{ padding: 20 }}><h1>Recorded.</h1><p role="status">{wrong.length === 0 ? 'Your check is recorded.' : `${wrong.map(({ name }) => name).join(', ')}: what is missing closes its uses from now on. The dispatcher sees it.`}</p><WaitingPhotos waiting={waiting} /><Link href={`/aircraft/${list.registration}`}>Folder of {list.registration}</Link></main>;
   return (
     <main style={{ padding: '12px 16px 120px', maxWidth: 640, margin: '0 auto' }}>
       <h1>The papers of <span className="figure">{list.registration}</span></h1>

@@ -12,5 +12,10 @@ export const GET = openRoute('GET /api/demo', async () => {
 /** Signs in as one of them with one tap. Only when started as the demo. */
 export const POST = openJsonRoute('POST /api/demo', async ({ email }, request) => {
   const { env } = runtime();
-  return env.GROVAL_DEMO_PASSWORD === undefined ? problem(404, 'There is nothing here.') : signIn(request, { email, password: env.GROVAL_DEMO_PASSWORD });
+  if (env.GROVAL_DEMO_PASSWORD === undefined) return problem(404, 'There is nothing here.');
+  const response = await signIn(request, { email, password: env.GROVAL_DEMO_PASSWORD });
+  if (!response.ok) return problem(404, 'The demo has nobody with that address.');
+  const answer = Response.json({ signedIn: true });
+  for (const cookie of response.headers.getSetCookie()) answer.headers.append('set-cookie', cookie);
+  return answer;
 });

@@ -14,6 +14,8 @@ export const POST = openJsonRoute('POST /api/auth/sign-in/email', async ({ email
   const response = await signIn(request, { email, password });
   if (!response.ok) return response.status === 401 ? problem(401, 'The address or the password is not right.') : response;
   await attempts.succeeded(trier);
-  response.headers.append('set-cookie', attempts.deviceCookie(email, !isLoopback(env.GROVAL_URL), trier.device ?? undefined));
-  return response;
+  // The session goes in its cookie alone, out of reach of scripts.
+  const answer = Response.json({ signedIn: true });
+  for (const cookie of [...response.headers.getSetCookie(), attempts.deviceCookie(email, !isLoopback(env.GROVAL_URL), trier.device ?? undefined)]) answer.headers.append('set-cookie', cookie);
+  return answer;
 });
