@@ -48,7 +48,7 @@ export function plausible(shape: Shape, field: string, world: World, random: Ran
     const known = world.ids[field] ?? [];
     return known.length > 0 && random.chance(0.8) ? random.pick(known) : random.uuid();
   }
-  switch (type) {
+  switch (type ?? 'any') {
     case 'string': return text(shape, field, random);
     case 'boolean': return random.chance(0.5);
     case 'integer': return field === 'seenRevision' ? random.pick(world.aircraft).revision : Math.max(shape.minimum ?? 0, Math.min(shape.maximum ?? 10, random.below(10)));

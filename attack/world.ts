@@ -1,4 +1,4 @@
-import { Client } from 'pg';
+import type { Client } from 'pg';
 
 /** What somebody knows who attacks: ids of their own club, and of another. */
 export interface World {

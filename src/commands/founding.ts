@@ -1,6 +1,7 @@
 import { packsOf, type Founding } from '@/contracts/founding';
 import type { Plain } from '@/core/decision/canonical';
 import { anyAccount, clubWithoutAccounts, forgetFoundingCodes, foundingCodeKnown, insertAccount, keepFoundingCode } from '@/db/accounts';
+import { STRANGERS } from '@/db/club-share';
 import { inClub } from '@/db/club-transaction';
 import { readClub } from '@/db/clubs';
 import { insertClub, insertMembers } from '@/db/club-rows';
@@ -27,8 +28,8 @@ export async function foundingCode(ports: Pick<Ports, 'db' | 'now' | 'newId' | '
 
 /** Whether the installation waits for its first account, and the club that an archive brought in already. */
 export async function foundingState(ports: Pick<Ports, 'db'>): Promise<{ readonly open: boolean; readonly club: string | null }> {
-  const open = await inClub(ports.db, NO_CLUB, async (tx) => !await anyAccount(tx));
-  const waiting = open ? await inClub(ports.db, NO_CLUB, clubWithoutAccounts) : null;
+  const open = await inClub(ports.db, NO_CLUB, async (tx) => !await anyAccount(tx), STRANGERS);
+  const waiting = open ? await inClub(ports.db, NO_CLUB, clubWithoutAccounts, STRANGERS) : null;
   // The club may have taken another name since it was founded.
   return { open, club: waiting == null ? null : (await inClub(ports.db, waiting.clubId, (tx) => readClub(tx, waiting.clubId))).name };
 }
@@ -42,10 +43,10 @@ export async function found(ports: Ports, entry: Founding): Promise<Outcome<{ re
   const personId = ports.newId();
   const code = codeHash(ports.sha256, entry.code);
   // Somebody without the code makes nobody hash anything.
-  if (!await inClub(ports.db, NO_CLUB, (tx) => foundingCodeKnown(tx, code))) return refused(NOT_THE_CODE);
+  if (!await inClub(ports.db, NO_CLUB, (tx) => foundingCodeKnown(tx, code), STRANGERS)) return refused(NOT_THE_CODE);
   const hash = await ports.hashPassword(entry.password);
   const actor = { personId: 'installation', name: 'the installation' };
-  const waiting = await inClub(ports.db, NO_CLUB, clubWithoutAccounts);
+  const waiting = await inClub(ports.db, NO_CLUB, clubWithoutAccounts, STRANGERS);
   const clubId = waiting?.clubId ?? ports.newId();
   return runCommand(() => inClub(ports.db, clubId, async (tx) => {
     if (await anyAccount(tx)) throw new Refused({ code: 'invalid', message: 'Somebody has an account here already. Sign in, or ask the administrator for a link.', problems: [] });

@@ -2,6 +2,7 @@ import type { BoxReadings, FitBox, RemoveBox } from '@/contracts/meter-box';
 import { readingOf } from '@/core/counter/slips';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
+import { STRANGERS } from '@/db/club-share';
 import { inClub } from '@/db/club-transaction';
 import { boxByKey, endBoxOnce, insertBoxOnce, insertBoxReadings, readingsUnder, type Sent } from '@/db/meter-boxes';
 import { changeAircraft } from './change-aircraft';
@@ -55,7 +56,7 @@ export interface Taken {
  */
 export async function takeBoxReadings(ports: Ports, clubId: string, secret: string, { readings }: BoxReadings): Promise<Outcome<Taken>> {
   const keyHash = boxKeyHash(ports.sha256, secret);
-  const box = await inClub(ports.db, clubId, (tx) => boxByKey(tx, keyHash));
+  const box = await inClub(ports.db, clubId, (tx) => boxByKey(tx, keyHash), STRANGERS);
   if (box === undefined) return refused({ code: 'not-entitled', message: 'No box that is fitted has this key. It may have been taken out; fit it again in the aircraft’s folder for a new key.' });
   const actor: Actor = { personId: `box:${box.boxId}`, name: box.name, clubId, roles: [] };
   const outcome = await changeAircraft<Taken>(ports, actor, box.aircraftId, 'box-readings', null, async ({ tx, recordedAt }) => {

@@ -3,6 +3,7 @@ import type { TakeUp } from '@/contracts/founding';
 import { addSeconds } from '@/core/time/instant';
 import { accountIsOurs, findAccount, insertAccount, setPassword } from '@/db/accounts';
 import { insertMembers } from '@/db/club-rows';
+import { STRANGERS } from '@/db/club-share';
 import { inClub } from '@/db/club-transaction';
 import type { ClubTransaction } from '@/db/connection';
 import { endInvitationOnce, findInvitation, insertInvitation, invitationExists, openInvitations, openOffers, type Invitation } from '@/db/invitations';
@@ -170,12 +171,12 @@ export function lookAtLink(ports: Ports, clubId: string, secret: string): Promis
   return runCommand(() => inClub(ports.db, clubId, async (tx) => {
     const { name, kind, email, personId } = await liveLink(ports, tx, clubId, secret);
     return { name, kind, email: email ?? (personId === null ? null : (await findAccount(tx, { personId }))?.email ?? null), club: (await readClub(tx, clubId)).name };
-  }));
+  }, STRANGERS));
 }
 
 /** Takes up a link, once: makes the account, or sets the new password and ends all sessions. The password is hashed only for a link that works. */
 export async function takeUpLink(ports: Ports, { club: clubId, secret, password }: TakeUp): Promise<Outcome<{ readonly email: string }>> {
-  const looked = await runCommand(() => inClub(ports.db, clubId, (tx) => liveLink(ports, tx, clubId, secret)));
+  const looked = await runCommand(() => inClub(ports.db, clubId, (tx) => liveLink(ports, tx, clubId, secret), STRANGERS));
   if (!looked.ok) return looked;
   if (looked.value.kind === 'second-club') return refused({ code: 'invalid', message: 'You have an account already. Sign in and accept there; your password stays as it is.', problems: [] });
   const hash = await ports.hashPassword(password);
@@ -192,7 +193,7 @@ export async function takeUpLink(ports: Ports, { club: clubId, secret, password 
     else await setPassword(tx, personId, hash);
     await appendToLedger(tx, { clubId, aircraftId: null, revision: null, act: kind === 'join' ? 'join' : 'new-password', actor: { personId, name }, recordedAt: at, record: { invitationId } }, ports.sha256);
     return { email: account?.email ?? email ?? '' };
-  }));
+  }, STRANGERS));
 }
 
 /**

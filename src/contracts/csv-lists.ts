@@ -8,6 +8,7 @@ import { INSPECTION_KINDS, type InspectionKind } from '../core/records/inspectio
 import { isHourMeter, METER_NAMES, type Meter } from '../core/records/meters';
 import { parseCivilDate } from '../core/time/civil-date';
 import { parseInstant, type Instant } from '../core/time/instant';
+import { certificateNumberSchema } from './scalars';
 import { momentsAt, type ZoneId } from '../core/time/zone';
 
 /** One column of a list: what it holds, and an example for the page of the format. */
@@ -98,7 +99,8 @@ export function rowSchemas(zone: ZoneId) {
       registration: aircraft, kind: needed(word<InspectionKind>(INSPECTION_KINDS), INSPECTION_KINDS.join(', ')), completed: needed(parseCivilDate, DAY), time_in_service: hours(), outcome: cell(word(['approved', 'discrepancies-listed'] as const), 'approved or discrepancies-listed'), description: cell(words, 'text'),
       signed_by: cell(words, 'a name'), certificate_kind: cell(word<CertificateKind>(CERTIFICATE_KINDS), CERTIFICATE_KINDS.join(', ')), certificate_number: cell(words, 'a number'), valid_from: day(), valid_until: cell((text) => (text === 'no-expiry' ? 'no-expiry' as const : parseCivilDate(text)), `${DAY}, or no-expiry`),
       tested_to_feet: cell(count, 'feet'), excess: cell(word(['en-route-to-inspection', 'flown-on-uses-without-the-limit'] as const), 'en-route-to-inspection or flown-on-uses-without-the-limit'),
-    }).refine((row) => row.signed_by === null || (row.certificate_kind !== null && row.certificate_number !== null && row.valid_from !== null && row.valid_until !== null), { path: ['signed_by'], message: 'a signature needs certificate_kind, certificate_number, valid_from and valid_until' }),
+    }).refine((row) => row.certificate_number === null || certificateNumberSchema.safeParse(row.certificate_number).success, { path: ['certificate_number'], message: 'expected the number as it is printed, with digits in it' })
+    .refine((row) => row.signed_by === null || (row.certificate_kind !== null && row.certificate_number !== null && row.valid_from !== null && row.valid_until !== null), { path: ['signed_by'], message: 'a signature needs certificate_kind, certificate_number, valid_from and valid_until' }),
     meters: z.object({ registration: aircraft, meter: needed(word<Meter>(METER_NAMES), METER_NAMES.join(', ')), read_at: at(), value: needed(words, 'a reading') }).transform((row, context) => {
       const value: Hours | number | undefined = isHourMeter(row.meter) ? parseDecimalHours(row.value) : count(row.value);
       if (value !== undefined) return { ...row, entered: row.value, value: Number(value) };

@@ -9,6 +9,10 @@ export class ClubIsBusy extends Error {
   constructor() { super('too many transactions of one club are waiting'); }
 }
 
+/** The turn of people who are not signed in: links, keys, codes. All of them together have a few connections, whichever club they name. */
+export const STRANGERS = 'strangers';
+const STRANGERS_AT_ONCE = 2;
+
 interface Share { running: number; readonly waiting: (() => void)[] }
 interface Limit { readonly each: number; readonly clubs: Map<string, Share> }
 
@@ -19,13 +23,13 @@ export function limitEachClub(db: Database, each: number): void {
   limits.set(db, { each, clubs: new Map() });
 }
 
-/** Does the work when it is the club's turn; at once where no limit was set. @throws ClubIsBusy */
+/** Does the work when it is the club's turn (or the strangers'); at once where no limit was set. @throws ClubIsBusy */
 export async function inItsTurn<T>(db: Database, clubId: string, work: () => Promise<T>): Promise<T> {
   const limit = limits.get(db);
   if (limit === undefined) return work();
   const share = limit.clubs.get(clubId) ?? { running: 0, waiting: [] };
   limit.clubs.set(clubId, share);
-  if (share.running >= limit.each) {
+  if (share.running >= (clubId === STRANGERS ? Math.min(limit.each, STRANGERS_AT_ONCE) : limit.each)) {
     if (share.waiting.length >= MAX_WAITING) throw new ClubIsBusy();
     // Whoever ends hands its place over, so that nobody slips in between.
     await new Promise<void>((resolve) => { share.waiting.push(resolve); });

@@ -46,3 +46,17 @@ export class Shares {
     };
   }
 }
+
+/** Imports and exports: a share of the person and a share of their club, both or neither. */
+export class TransferShares {
+  constructor(private readonly people: Shares, private readonly clubs: Shares) {}
+
+  /** Takes one for somebody; what gives it back, or null where they or their club have all that they may. */
+  take(personId: string, clubId: string): (() => void) | null {
+    const ofPerson = this.people.take(personId);
+    if (ofPerson === null) return null;
+    const ofClub = this.clubs.take(clubId);
+    if (ofClub === null) { ofPerson(); return null; }
+    return () => { ofPerson(); ofClub(); };
+  }
+}

@@ -9,7 +9,7 @@ import { readEnvironment, type Environment } from './environment';
 import { LiveEvents } from './live-events';
 import { openLog, type Log } from './log';
 import { Attempts } from './attempts';
-import { Bounded, Shares } from './bounded';
+import { Bounded, Shares, TransferShares } from './bounded';
 import { Passwords } from './passwords';
 import { reencodePhoto } from './photos';
 import { StreamWatch } from './stream-watch';
@@ -27,8 +27,8 @@ export interface Runtime {
   readonly bulk: Database;
   /** Whether the database answers and takes what is written; throws where it does not. */
   readonly probe: () => Promise<void>;
-  /** Imports and exports: so many of one person at a time. */
-  readonly transfers: Shares;
+  /** Imports and exports: so many of one person, and of one club, at a time. */
+  readonly transfers: TransferShares;
   /** Imports: one of a club at a time. */
   readonly imports: Shares;
   readonly streams: StreamShares;
@@ -47,8 +47,11 @@ const CLUB_SHARE = 0.7;
 /** Pictures are decoded beside the event loop, so many at once. */
 const PICTURES_AT_ONCE = 2;
 const PICTURES_WAITING = 20;
+/** The health check asks the database at most so often. */
+const PROBE_MS = 1000;
 /** Imports and exports of one person, and of everybody. */
 const TRANSFERS_EACH = 3;
+const TRANSFERS_OF_A_CLUB = 8;
 const TRANSFERS_ALTOGETHER = 24;
 
 /** Opens a runtime. Connects to nothing until something is asked. */
@@ -83,10 +86,15 @@ export function openRuntime(env: Environment): Runtime {
     },
   };
   const demoPeople = async (addressEnd: string) => (await accountPool.query<{ email: string; name: string }>('select email, name from "user" where right(email, length($1)) = $1 order by "createdAt", email', [addressEnd])).rows;
-  const probe = async () => { await accountPool.query('update health_probe set at = now()'); };
+  let probed: { readonly at: number; readonly answer: Promise<void> } | null = null;
+  // Asked by everybody: once a second is enough, however many ask.
+  const probe = (): Promise<void> => {
+    if (probed === null || Date.now() - probed.at > PROBE_MS) probed = { at: Date.now(), answer: accountPool.query('update health_probe set at = now()').then(() => undefined) };
+    return probed.answer;
+  };
   return {
     env, log, db, bulk, probe, demoPeople, accounts: openAccounts(env, accountPool, passwords), attempts, passwords, ports, pinned: env.GROVAL_NOW !== undefined,
-    transfers: new Shares(TRANSFERS_EACH, TRANSFERS_ALTOGETHER), imports: new Shares(1, TRANSFERS_ALTOGETHER), streams: new StreamShares(), watch: new StreamWatch(accountPool, db, log),
+    transfers: new TransferShares(new Shares(TRANSFERS_EACH, TRANSFERS_ALTOGETHER), new Shares(TRANSFERS_OF_A_CLUB, TRANSFERS_ALTOGETHER)), imports: new Shares(1, TRANSFERS_ALTOGETHER), streams: new StreamShares(), watch: new StreamWatch(accountPool, db, log),
     closers: [() => db.destroy(), () => bulk.destroy(), () => accountPool.end()],
   };
 }

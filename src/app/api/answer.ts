@@ -132,9 +132,11 @@ export function openRoute(name: RouteName, work: (request: Request, params: Para
   return guarded(name, work);
 }
 
-/** The same with the JSON that it takes. */
-export function openJsonRoute<N extends JsonRoute>(name: N, work: (value: Sent<N>, request: Request) => Promise<Response>) {
+/** The same with the JSON that it takes. @param before looks whether somebody has the key that the route asks for, before anything is read */
+export function openJsonRoute<N extends JsonRoute>(name: N, work: (value: Sent<N>, request: Request) => Promise<Response>, before: (request: Request) => Response | null = () => null) {
   return guarded(name, async (request) => {
+    const refused = before(request);
+    if (refused !== null) return refused;
     const sent = await bodyOf(name, request);
     return sent.ok ? work(sent.value, request) : refusal(sent.refusal);
   });

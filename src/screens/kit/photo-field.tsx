@@ -3,15 +3,15 @@
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useId } from 'react';
+import { useRef } from 'react';
 
 /** Takes or chooses one picture. @param words what it is of */
 export function PhotoField({ words, photo, onChange }: { readonly words: string; readonly photo: Blob | null; readonly onChange: (photo: File | null) => void }) {
-  const id = useId();
+  const input = useRef<HTMLInputElement>(null);
   return (
     <Stack direction="row" spacing={1} sx={{ alignItems: 'center', flexWrap: 'wrap' }}>
-      <Button component="label" htmlFor={id} variant="outlined" sx={{ minHeight: 48 }}>{photo === null ? words : 'Take another'}</Button>
-      <input id={id} type="file" accept="image/*" capture="environment" aria-label={words} hidden onChange={(event) => { onChange(event.target.files?.[0] ?? null); }} />
+      <Button variant="outlined" sx={{ minHeight: 48 }} onClick={() => { input.current?.click(); }}>{photo === null ? words : 'Take another'}</Button>
+      <input ref={input} type="file" accept="image/*" capture="environment" aria-label={words} hidden onChange={(event) => { onChange(event.target.files?.[0] ?? null); }} />
       {photo === null ? null : <Typography role="status" variant="body2">A photo is chosen.</Typography>}
     </Stack>
   );

@@ -119,7 +119,7 @@ function Round({ list }: { readonly list: SightingList }) {
     }
     setSending(false);
   };
-  if (done) return <main style={{ padding: 20 }}><h1>Recorded.</h1><p role="status">{wrong.length === 0 ? 'Your check is recorded.' : `${wrong.map(({ name }) => name).join(', ')}: what is missing closes its uses from now on. The dispatcher sees it.`}</p><WaitingPhotos waiting={waiting} /><Link href={`/aircraft/${list.registration}`}>Folder of {list.registration}</Link></main>;
+  if (done) return <main style={{ padding: 20 }}><h1>Recorded.</h1><p role="status">{wrong.length === 0 ? (waiting.length === 0 ? 'Every document that you looked at is there and belongs to this aircraft.' : 'Your check is recorded.') : `${wrong.map(({ name }) => name).join(', ')}: what is missing closes its uses from now on. The dispatcher sees it.`}</p><WaitingPhotos waiting={waiting} /><Link href={`/aircraft/${list.registration}`}>Folder of {list.registration}</Link></main>;
   return (
     <main style={{ padding: '12px 16px 120px', maxWidth: 640, margin: '0 auto' }}>
       <h1>The papers of <span className="figure">{list.registration}</span></h1>

@@ -31,7 +31,7 @@ export const POST = memberRoute('POST /api/import', async ({ actor, request }) =
   if (request.body === null) return problem(422, 'The file is empty.');
   const { list, format, commit, name, mapping } = question.data;
   const { ports, log, bulk, transfers, imports } = runtime();
-  const giveBack = transfers.take(actor.personId);
+  const giveBack = transfers.take(actor.personId, actor.clubId);
   if (giveBack === null) return refusal({ code: 'too-many-tries', message: 'You have several imports or downloads running. Wait until one has ended.' });
   const file = await receive(request, ROUTES['POST /api/import'].body.maxBytes, MAX_SECONDS).catch((error: unknown) => { giveBack(); throw error; });
   const turn = imports.take(actor.clubId);

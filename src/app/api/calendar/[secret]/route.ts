@@ -2,6 +2,7 @@ import { openRoute } from '../../answer';
 import { feedHash } from '@/commands/calendar-feeds';
 import { idSchema } from '@/contracts/scalars';
 import { feedInForce } from '@/db/calendar-feeds';
+import { STRANGERS } from '@/db/club-share';
 import { inClub } from '@/db/club-transaction';
 import { dueCalendar } from '@/queries/due-calendar';
 import { calendarText } from '@/server/calendar';
@@ -16,7 +17,7 @@ export const GET = openRoute('GET /api/calendar/[secret]', async (_request, para
   const club = idSchema().safeParse(found?.[1]);
   if (found === null || !club.success) return nothing();
   const now = ports.now();
-  const due = await inClub(db, club.data, async (tx) => (await feedInForce(tx, feedHash(ports.sha256, found[2] ?? '')) ? dueCalendar(tx, club.data, now) : null));
+  const due = await inClub(db, club.data, async (tx) => (await feedInForce(tx, feedHash(ports.sha256, found[2] ?? '')) ? dueCalendar(tx, club.data, now) : null), STRANGERS);
   if (due === null) return nothing();
   return new Response(calendarText({ name: `${due.club}: what is due`, host: new URL(env.GROVAL_URL).hostname, now, days: due.days }), { headers: { 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'no-store' } });
 });

@@ -23,7 +23,7 @@ export const GET = memberRoute('GET /api/export/[list]', async ({ actor, params 
   if (!whole && (!list.endsWith('.csv') || !Object.hasOwn(LISTS, name))) return problem(404, `There is no such list. Lists: ${Object.keys(LISTS).join(', ')}.`);
   const act: Act = whole ? 'export-club' : NAMES_WHO_FLEW.includes(name as ListName) ? 'export-flights' : 'export-lists';
   if (!may(actor.roles, act)) return refusal({ code: 'not-entitled', message: ACTS[act].denied });
-  const giveBack = transfers.take(actor.personId);
+  const giveBack = transfers.take(actor.personId, actor.clubId);
   if (giveBack === null) return refusal({ code: 'too-many-tries', message: TOO_MANY });
   try {
     let fileName = list;
