@@ -14,6 +14,7 @@ import { logbookOf } from '../src/db/logbook';
 import { othersOfKind } from '../src/db/other-records';
 import { latestReadings } from '../src/db/readings';
 import { readStrikes } from '../src/db/strikes';
+import { countRows } from './large-club';
 import { aircraftPage } from '../src/queries/aircraft-page';
 import { folder } from '../src/queries/folder';
 import { quantile, type Figure } from './measure';
@@ -38,6 +39,7 @@ export async function ageOneAircraft(db: Database, clubId: string, now: Instant)
     await sql`insert into rectification select ${clubId}, gen_random_uuid(), discrepancy_id, 'repaired', 'Blended.', happened_at::date, ${clubId}, true, happened_at, 'bench' from discrepancy d where aircraft_id = ${one} and not exists (select from rectification r where r.discrepancy_id = d.discrepancy_id) and classification = 'note'`.execute(tx);
     await sql`insert into inspection (club_id, inspection_id, aircraft_id, kind, completed_on, time_in_service_s, time_in_service_entered, outcome, signature_id, recorded_at, recorded_by)
       select ${clubId}, gen_random_uuid(), ${one}, 'locator', (${at}::timestamptz - make_interval(days => n * 3 + 60))::date, null, null, 'approved', ${clubId}, ${at}::timestamptz - make_interval(days => n * 3 + 59), 'bench' from generate_series(1, ${INSPECTIONS}::int) n`.execute(tx);
+    await countRows(tx, clubId, now, 'bench-one-aircraft');
   });
 }
 

@@ -1,17 +1,23 @@
 // A club of 500 aircraft with three years of records, made by the database itself.
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import clean from '../examples/cases/clean-trainer.json';
 import { questionOf } from '../src/contracts/case-facts';
 import { caseSchema } from '../src/contracts/case-file';
 import { addSeconds, type Instant } from '../src/core/time/instant';
 import { inClub } from '../src/db/club-transaction';
-import type { Database } from '../src/db/connection';
+import type { ClubTransaction, Database } from '../src/db/connection';
 import { DIMENSIONS } from '../src/core/envelope/dimensions';
+import { appendToLedger } from '../src/db/ledger';
 import { othersOf } from '../tools/cases/other-records';
 
 export const AIRCRAFT = 500;
 const BOX = { ...DIMENSIONS, rules: ['vfr'], purpose: ['private-rental', 'instruction-school-aircraft', 'carriage-for-hire', 'positioning-to-maintenance', 'maintenance-check-flight'], overWater: ['within-glide'] };
+
+/** The entry that counts all rows of this transaction: the database takes none without. */
+export async function countRows(tx: ClubTransaction, clubId: string, now: Instant, act: string): Promise<void> {
+  await appendToLedger(tx, { clubId, aircraftId: null, revision: null, act, actor: { personId: 'bench', name: 'Bench' }, recordedAt: now, record: {} }, (bytes) => createHash('sha256').update(bytes).digest());
+}
 
 /** Writes it. Meters rise by 0.6 h on every second day; an annual a year, a hundred-hour inspection every 97 h or so, 30 findings, two of them open. */
 export async function makeLargeClub(db: Database, clubId: string, now: Instant): Promise<void> {
@@ -43,5 +49,6 @@ export async function makeLargeClub(db: Database, clubId: string, now: Instant):
       select ${clubId}, gen_random_uuid(), aircraft_id, 'power-on', 'K062', true, 'Navigation lights: lamp or lens failed', 'not-right', 'bench', 'Pia Okoro', 'deferral-path', array['dusk','night'], ${at}::timestamptz - make_interval(days => n * 36 + 1), ${at}::timestamptz - make_interval(days => n * 36 + 1) from aircraft, generate_series(0, 29) n`);
     await run(sql`insert into rectification select ${clubId}, gen_random_uuid(), discrepancy_id, 'repaired', 'Lamp replaced.', happened_at::date, ${clubId}, true, happened_at, 'bench' from discrepancy where happened_at < ${at}::timestamptz - make_interval(days => 60)`);
     await run(sql`insert into planned_flight select ${clubId}, gen_random_uuid(), aircraft_id, 'J. Sol', ${at}::timestamptz + make_interval(hours => n * 3 + 1), ${at}::timestamptz + make_interval(hours => n * 3 + 3), 5400, 'instruction-school-aircraft', 'dual', 'vfr', 'local', false, false, false, false, ${at}, ${at}, 'bench' from aircraft, generate_series(0, 1) n`);
+    await countRows(tx, clubId, now, 'bench-large-club');
   });
 }

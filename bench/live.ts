@@ -1,11 +1,30 @@
 // The delay of a live update with many open screens: from sending a finding to its arrival on each of them.
 import { randomUUID } from 'node:crypto';
 import { get } from 'node:http';
+import { DEMO_PASSWORD } from '../demo/people';
 import { quantile, type Figure } from './measure';
 
-const SCREENS = 200;
+/** One person has so many screens open at a time and no more; so there are as many people as it takes. */
+const SCREENS_EACH = 8;
+const VIEWERS = 25;
+const SCREENS = SCREENS_EACH * VIEWERS;
 const FINDINGS = 12;
 const BUDGET_MS = 1000;
+
+async function post(url: string, cookie: string, path: string, body: object): Promise<unknown> {
+  const answer = await fetch(`${url}${path}`, { method: 'POST', headers: { cookie, origin: url, 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  if (!answer.ok) throw new Error(`POST ${path} was answered ${answer.status}: ${await answer.text()}`);
+  return answer.json();
+}
+
+/** Admits another person to the club, chooses the demo's password by the link, and signs in. */
+async function viewer(url: string, administrator: string, at: number): Promise<string> {
+  const email = `screen-${at}-${randomUUID().slice(0, 8)}@ternbay.example`;
+  const { path } = await post(url, administrator, '/api/people', { admissionId: randomUUID(), name: `Screen ${at}`, email, roles: ['dispatcher'] }) as { path: string };
+  const [club, secret] = path.split('#')[1]?.split('.') ?? [];
+  await post(url, '', '/api/join/take-up', { club, secret, password: DEMO_PASSWORD });
+  return cookieOf(url, email);
+}
 
 async function cookieOf(url: string, email: string): Promise<string> {
   const answer = await fetch(`${url}/api/demo`, { method: 'POST', headers: { origin: url, 'content-type': 'application/json' }, body: JSON.stringify({ email }) });
@@ -34,9 +53,11 @@ function screen(url: string, cookie: string, heard: (revision: number) => void):
 }
 
 export async function benchLive(url: string): Promise<readonly Figure[]> {
-  const [desk, phone] = [await cookieOf(url, 'dispatcher@ternbay.example'), await cookieOf(url, 'student@ternbay.example')];
+  const [administrator, phone] = [await cookieOf(url, 'administrator@ternbay.example'), await cookieOf(url, 'student@ternbay.example')];
+  const viewers: string[] = [];
+  for (let at = 0; at < VIEWERS; at += 1) viewers.push(await viewer(url, administrator, at));
   const arrivals = new Map<number, number[]>();
-  const screens = await Promise.all(Array.from({ length: SCREENS }, () => screen(url, desk, (revision) => { arrivals.set(revision, [...(arrivals.get(revision) ?? []), performance.now()]); })));
+  const screens = await Promise.all(viewers.flatMap((cookie) => Array.from({ length: SCREENS_EACH }, () => cookie)).map((cookie) => screen(url, cookie, (revision) => { arrivals.set(revision, [...(arrivals.get(revision) ?? []), performance.now()]); })));
   const delays: number[] = [];
   try {
     const ramp = await (await fetch(`${url}/api/ramp/N08TB`, { headers: { cookie: phone } })).json() as { aircraftId: string };

@@ -1,7 +1,7 @@
 // npm run bench: what is measured, in one run. tools/bench.mjs makes the database and the server and calls this.
 import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
-import { openDatabase, openPool } from '../src/db/connection';
+import { BULK_LIMITS, openDatabase, openPool } from '../src/db/connection';
 import { instantFromMilliseconds } from '../src/core/time/instant';
 import { benchDecide } from './decide';
 import { ageOneAircraft, benchFolder } from './folder';
@@ -27,7 +27,7 @@ const report = (title: string, some: readonly Figure[]) => {
 
 report('One decision', await benchDecide());
 
-const pool = openPool(need('DATABASE_URL'), 4);
+const pool = openPool(need('DATABASE_URL'), 4, BULK_LIMITS);
 const db = openDatabase(pool);
 try {
   const [clubId, now] = [randomUUID(), instantFromMilliseconds(Date.now())];

@@ -48,18 +48,22 @@ grant select on guard.head to groval_app;
 
 create function groval.current_batch() returns uuid language sql stable as $$ select nullif(current_setting('groval.batch', true), '')::uuid $$;
 
--- The digest of a row, by its table and the whole of it. Times are written in UTC wherever it is computed.
-create function guard.row_digest(of_table text, content jsonb) returns bytea language sql immutable parallel safe as
-  $$ select sha256(convert_to(of_table || content::text, 'UTF8')) $$;
+-- The digest of a row, by its table and all that it says but the columns left out. Nulls at its end are not part of it, so a nullable column that a
+-- later version adds changes no digest of before. Text is half the work of JSON, which only the tables with columns left out need.
+-- Stable, not immutable: only so the planner puts the expression in place of the call (four times as fast).
+create function guard.row_digest(of_table text, whole anyelement, left_out text[]) returns bytea language sql stable parallel safe as
+  $$ select sha256(convert_to(of_table || case when left_out = '{}' then rtrim(whole::text, ',)') else jsonb_strip_nulls(to_jsonb(whole) - left_out)::text end, 'UTF8')) $$;
 -- A quarter of a digest as a number, so that digests of rows can be added in any order.
-create function guard.part(digest bytea, quarter integer) returns numeric language sql immutable parallel safe as
-  $$ select (('x' || encode(substr(digest, quarter * 8 + 1, 8), 'hex'))::bit(64)::bigint)::numeric $$;
+create function guard.part(digest bytea, quarter integer) returns bigint language sql stable parallel safe as
+  $$ select ('x' || encode(substr(digest, quarter * 8 + 1, 8), 'hex'))::bit(64)::bigint $$;
 
-create function guard.count_rows() returns trigger language plpgsql security definer set search_path = pg_catalog set timezone = 'UTC' as $$
+-- "offset 0" keeps the planner from computing each digest four times. The settings are those that decide how a value is written as text.
+create function guard.count_rows() returns trigger language plpgsql security definer
+  set search_path = pg_catalog set timezone = 'UTC' set datestyle = 'ISO' set intervalstyle = 'postgres' set bytea_output = 'hex' set extra_float_digits = 1 as $$
 begin
   insert into guard.pending (club_id, batch, table_name, rows, s1, s2, s3, s4)
     select d.club_id, d.batch, tg_table_name, count(*), sum(guard.part(d.digest, 0)), sum(guard.part(d.digest, 1)), sum(guard.part(d.digest, 2)), sum(guard.part(d.digest, 3))
-    from (select a.club_id, a.batch, guard.row_digest(tg_table_name, to_jsonb(a) - tg_argv[0]::text[]) as digest from added a) d group by d.club_id, d.batch;
+    from (select a.club_id, a.batch, guard.row_digest(tg_table_name::text, a, tg_argv[0]::text[]) as digest from added a offset 0) d group by d.club_id, d.batch;
   return null;
 end $$;
 

@@ -29,12 +29,13 @@ async function coveredTables(client: Client): Promise<{ readonly tables: Readonl
 export async function countedInTables(client: Client): Promise<{ readonly counts: Counts; readonly rows: ReadonlyMap<string, number>; readonly troubles: readonly string[] }> {
   const counts = new Map<string, string>();
   const all = new Map<string, number>();
-  await client.query(`set timezone = 'UTC'`);
+  // As where the rows were counted: these decide how a value is written as text.
+  await client.query(`set timezone = 'UTC'; set datestyle = 'ISO'; set intervalstyle = 'postgres'; set bytea_output = 'hex'; set extra_float_digits = 1`);
   const { tables, bare } = await coveredTables(client);
   for (const [table, left] of tables) {
     const { rows } = await client.query<{ club_id: string; batch: string; n: string; sums: string }>(
       `select d.club_id, d.batch, count(*) as n, array_to_string(array[count(*)::numeric, sum(guard.part(d.digest, 0)), sum(guard.part(d.digest, 1)), sum(guard.part(d.digest, 2)), sum(guard.part(d.digest, 3))], ':') as sums
-       from (select t.club_id, t.batch, guard.row_digest($1, to_jsonb(t) - $2::text[]) as digest from groval.${table} t) d group by 1, 2`, [table, left]);
+       from (select t.club_id, t.batch, guard.row_digest($1, t, $2::text[]) as digest from groval.${table} t offset 0) d group by 1, 2`, [table, left]);
     all.set(table, rows.reduce((sum, { n }) => sum + Number(n), 0));
     for (const row of rows) counts.set(keyOf(row.club_id, row.batch, table), row.sums);
   }
