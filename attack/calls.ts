@@ -70,10 +70,14 @@ async function attackRoute(base: string, name: RouteName, attacker: Attacker, wo
   const chosen: readonly Mutation[] = whole ? MUTATIONS : MUTATIONS.filter((mutation) => ALWAYS.includes(mutation.name) || random.chance(0.15));
   // Somebody who may not enter is turned away before anything is read: two bodies show it.
   for (const mutation of enters ? chosen : chosen.slice(0, 2)) {
+    if (isMadeHere(name, mutation)) continue;
     const body = mutation.apply(plausibleBody(schema, world, random), random, other);
     if (body !== null) await one(world, mutation.name, mutation.mayPass || isOpenToOthers(name, mutation), body);
   }
 }
+
+/** A new aircraft gets the id that its club's dispatcher sends: one that another club has, too, is no other aircraft's, and afterwards one's own. */
+const isMadeHere = (name: RouteName, mutation: Mutation): boolean => mutation.name === 'another club’s ids' && name === 'POST /api/fleet';
 
 /** Open routes say something about any club’s link or key by design, and a preview says 'choose an aircraft' of one that is not there: ids of others are answered like made-up ones. */
 const isOpenToOthers = (name: RouteName, mutation: Mutation): boolean => mutation.name === 'another club’s ids' && (ROUTES[name].access === 'open' || name.endsWith('/preview'));
@@ -95,5 +99,6 @@ async function attackFrame(base: string, name: RouteName, attackers: readonly At
   if (route.body.kind === 'none' || route.body.maxBytes > 2_000_000) return;
   const { status, text } = await call(base, session, { method, path, body: Buffer.alloc(route.body.maxBytes + 1, 97) });
   tally.answer(status, false, () => `${name} with ${route.body.kind === 'none' ? 0 : route.body.maxBytes + 1} bytes: ${text.slice(0, 200)}`);
-  if (status !== 413) tally.wronglyAccepted.push(`${name} read more than it may: ${status}`);
+  // Without its key nothing of a body is read at all.
+  if (status !== 413 && !(route.access === 'key' && status === 401)) tally.wronglyAccepted.push(`${name} read more than it may: ${status}`);
 }

@@ -11,7 +11,7 @@ import { race } from './races';
 import { Random } from './random';
 import { manyStreams, streamEndsWithSession, trickledImports, unreadDownloads } from './slow';
 import { Tally } from './tally';
-import { clubsOf, lookAround } from './world';
+import { addBystanders, clubsOf, lookAround } from './world';
 
 const need = (name: string): string => { const value = process.env[name]; if (value === undefined || value === '') throw new Error(`${name} is not set: start this by npm run attack`); return value; };
 const base = need('GROVAL_ATTACK_BASE');
@@ -27,7 +27,7 @@ const client = new Client({ connectionString: superuser });
 await client.connect();
 const [ours, theirs] = await clubsOf(client);
 if (ours === undefined || theirs === undefined) throw new Error('two clubs are needed');
-const world = await lookAround(client, ours);
+let world = await lookAround(client, ours);
 const other = await lookAround(client, theirs);
 const [aircraft] = world.aircraft;
 if (aircraft === undefined) throw new Error('no aircraft is there');
@@ -43,6 +43,8 @@ async function untouched(): Promise<string> {
 }
 
 if (part === 'calls') {
+  // Whoever attacks keeps their roles and their account: what an administrator may do to people is done to others.
+  world = await addBystanders(base, client, sessions.administrator, world);
   const before = await untouched();
   const attackers: Attacker[] = [{ session: NOBODY, role: null }, ...ROLES.map((role) => ({ session: sessions[role], role }))];
   for (let turn = 0; turn < (whole ? 4 : 1); turn += 1) await attackRoutes(base, attackers, world, other, random, tally, whole);

@@ -1,4 +1,6 @@
+import { randomUUID } from 'node:crypto';
 import type { Client } from 'pg';
+import { NOBODY, post, type Session } from './client';
 
 /** What somebody knows who attacks: ids of their own club, and of another. */
 export interface World {
@@ -27,6 +29,21 @@ export async function lookAround(client: Client, clubId: string): Promise<World>
     ids[field] = rows.map(({ id }) => id);
   }
   return { clubId, aircraft, ids };
+}
+
+const BYSTANDERS = 4;
+
+/** The same world with other people to change, remove and make links for than those who attack: an administrator who may change roles would change what the attackers may. */
+export async function addBystanders(base: string, client: Client, administrator: Session, world: World): Promise<World> {
+  for (let at = 0; at < BYSTANDERS; at += 1) {
+    const admitted = await post(base, administrator, '/api/people', { admissionId: randomUUID(), name: `Bystander ${at}`, email: `bystander-${at}-${randomUUID().slice(0, 8)}@ternbay.example`, roles: ['renter'] });
+    const [club, secret] = /"path":"\/join#([^."]+)\.([^."]+)"/.exec(admitted.text)?.slice(1) ?? [];
+    const joined = await post(base, NOBODY, '/api/join/take-up', { club, secret, password: 'a-bystander-1' });
+    if (joined.status !== 200) throw new Error(`a bystander could not join: ${admitted.status} ${admitted.text}, ${joined.status} ${joined.text}`);
+  }
+  const { rows } = await client.query<{ id: string }>(`select m.person_id as id from groval.membership m join auth."user" u on u.id = m.person_id where m.club_id = $1 and u.email like 'bystander-%'`, [world.clubId]);
+  if (rows.length < BYSTANDERS) throw new Error(`only ${rows.length} bystanders joined`);
+  return { ...world, ids: { ...world.ids, personId: rows.map(({ id }) => id) } };
 }
 
 /** The clubs of the database, the one with most aircraft first. */
