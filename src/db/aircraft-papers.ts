@@ -23,7 +23,7 @@ export async function papersOf(tx: ClubTransaction, aircraftId: string) {
     .distinctOn('s.kind').select(['s.sighting_id', 's.kind', 's.kept_where', 's.number', 's.aboard', 's.legible', 's.displayed', 's.tank_fitted', 's.registration_shown', 's.serial_shown', 's.revision', 's.issued_on', 's.printed_expiry', 's.form', 's.placards', 's.dated_on', 's.happened_at', 'm.display_name'])
     .leftJoin('vouch as v', (join) => join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id'))
     .where('s.aircraft_id', '=', aircraftId).where('x.strike_id', 'is', null).where((where) => where.or([where('s.awaits_vouch', '=', false), where('v.vouch_id', 'is not', null)]))
-    .orderBy('s.kind').orderBy('s.happened_at', 'desc').orderBy(sql`greatest(s.recorded_at, v.recorded_at)`, 'desc').orderBy('s.sighting_id', 'desc').execute();
+    .orderBy('s.kind').orderBy('s.happened_at', 'desc').orderBy(sql`greatest(s.recorded_at, v.recorded_at) desc, v.recorded_at desc nulls last`).orderBy('s.sighting_id', 'desc').execute();
 }
 
 /** What members saw of documents and nobody has vouched for yet, newest first; what somebody has looked at again since is past. */
