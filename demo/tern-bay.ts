@@ -185,7 +185,7 @@ export async function makeTernBay(ports: Ports, now: Instant): Promise<void> {
   const today = civilDateAt(now, TERN_BAY.zone);
   const founded = hourOfDay(addDays(today, -DAYS_BACK - 1), 12, TERN_BAY);
   must(await foundClub(portsAt(ports, founded), {
-    clubId: CLUB_ID, name: 'Tern Bay Flying Club', place: TERN_BAY, packs: { authority: { id: 'us-part91', parameters: { trainingUnder: 'part-61' } }, club: { id: 'club-policy', parameters: USUAL_POLICY, own: null } },
+    clubId: CLUB_ID, name: 'Tern Bay Flying Club', place: TERN_BAY, packs: { authority: { id: 'us-part91', parameters: { trainingUnder: 'part-61', lessons: 'lessons-are-for-hire' } }, club: { id: 'club-policy', parameters: USUAL_POLICY, own: null } },
     members: PEOPLE.map((person) => ({ personId: personId(person.key), name: person.name, roles: [person.role], certificates: person.certificates.map((certificate, at) => ({ ...certificate, certificateId: id(`certificate/${person.key}/${at}`) })) })),
   }));
   // Aircraft are independent of each other; a few at a time keep the database busy.

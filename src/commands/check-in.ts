@@ -76,8 +76,8 @@ export async function checkIn(ports: Ports, actor: Actor, entry: CheckIn): Promi
     }));
     for (const { findingId, what } of entry.defects) {
       // What was felt in the air is on no list: a mechanic looks first.
-      const { classification, closesUses } = classifyFinding(null, false, 'would-not-fly');
-      const written = await insertDiscrepancyOnce(tx, { clubId: actor.clubId, aircraftId: entry.aircraftId, discrepancyId: findingId, station: 'In flight', side: null, step: null, asListed: false, what, looks: 'would-not-fly', foundBy: { personId: actor.personId, name: flight.personName }, classification, closesUses, happenedAt: backAt, recordedAt });
+      const { classification, closesUses, equipment } = classifyFinding(null, false, 'would-not-fly');
+      const written = await insertDiscrepancyOnce(tx, { clubId: actor.clubId, aircraftId: entry.aircraftId, discrepancyId: findingId, station: 'In flight', side: null, step: null, asListed: false, what, looks: 'would-not-fly', foundBy: { personId: actor.personId, name: flight.personName }, classification, closesUses, equipment, happenedAt: backAt, recordedAt });
       // Answered as received, the defect would be lost: another finding stands under its id.
       if (written === 'there-already') throw new Refused({ code: 'invalid', message: `The defect '${what.slice(0, 80)}' has an id that another finding has already, so nothing was recorded. What you wrote is kept; remove the defect, enter it again, and check the aircraft in.`, problems: [{ path: 'defects', message: 'its id is in use' }] });
     }

@@ -38,13 +38,13 @@ export async function reportFinding(ports: Ports, actor: Actor, finding: Finding
     }
     const aircraft = await lockAircraft(tx, finding.aircraftId);
     if (aircraft === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft. Go back and choose it again; what you typed is kept.' });
-    const { classification, closesUses } = classifyFinding(step, finding.asListed, finding.looks);
+    const { classification, closesUses, equipment } = classifyFinding(step, finding.asListed, finding.looks);
     // Nothing is found after it was entered: a phone whose clock runs ahead gets the time of entry, and the ledger keeps what it said.
     // Refusing it would leave an aircraft open that somebody has found something on.
     const happenedAt = finding.foundAt > recordedAt ? recordedAt : finding.foundAt;
     const written = await insertDiscrepancyOnce(tx, {
       clubId: actor.clubId, aircraftId: finding.aircraftId, discrepancyId: finding.findingId, station: finding.station, side: finding.side, step: finding.step, asListed: finding.asListed, what: finding.what,
-      looks: finding.looks, foundBy: { personId: actor.personId, name: actor.name }, classification, closesUses, happenedAt, recordedAt,
+      looks: finding.looks, foundBy: { personId: actor.personId, name: actor.name }, classification, closesUses, equipment, happenedAt, recordedAt,
     });
     const isNew = written === 'written';
     if (!isNew) {
@@ -56,7 +56,7 @@ export async function reportFinding(ports: Ports, actor: Actor, finding: Finding
     const revision = await raiseRevision(tx, finding.aircraftId);
     await appendToLedger(tx, {
       clubId: actor.clubId, aircraftId: finding.aircraftId, revision, act: 'report-finding', actor, recordedAt, request,
-      record: { id: finding.findingId, station: finding.station, side: finding.side, step: finding.step, asListed: finding.asListed, what: finding.what, looks: finding.looks, classification, closesUses, happenedAt: instantText(happenedAt), phoneSaid: instantText(finding.foundAt) },
+      record: { id: finding.findingId, station: finding.station, side: finding.side, step: finding.step, asListed: finding.asListed, what: finding.what, looks: finding.looks, classification, closesUses, equipment, happenedAt: instantText(happenedAt), phoneSaid: instantText(finding.foundAt) },
     }, ports.sha256);
     await notifyChange(tx, { club: actor.clubId, aircraft: finding.aircraftId, revision });
     return { aircraftId: finding.aircraftId, registration: aircraft.registration, revision, classification, isNew };

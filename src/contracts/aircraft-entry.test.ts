@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { DIMENSION_NAMES, DIMENSIONS, type FullBox } from '@/core/envelope/dimensions';
 import { volume } from '@/core/quantities/volume';
 import { parseMeasure, unitsOf } from '@/core/quantities/measure';
-import { CATEGORIES, IFR_NAVIGATION, PROGRAMMES, UNKNOWN_PARTICULARS, type Described } from '@/core/records/aircraft';
+import { AIRCRAFT_CLASSES, CATEGORIES, IFR_NAVIGATION, PROGRAMMES, UNKNOWN_PARTICULARS, type Described } from '@/core/records/aircraft';
 import { EQUIPMENT_KINDS, type EquipmentItem } from '@/core/records/equipment';
 import { QUANTITIES, QUANTITY_NAMES } from '@/core/records/measurement';
 import { civilDate } from '@/core/time/civil-date';
@@ -29,7 +29,7 @@ const described: fc.Arbitrary<Described> = fc.record({
   category: orNull(fc.constantFrom(...CATEGORIES)), firstFlownOn: orNull(day), approvedFor: orNull(fc.array(box, { minLength: 1, maxLength: 3 })),
   particulars: fc.record({
     serialNumber: orNull(words), manufacturedOn: orNull(day), certificatedOn: orNull(day), seats: orNull(fc.integer({ min: 1, max: 20 })), engine: orNull(fc.oneof(fc.constant('none' as const), fc.record({ cooling: fc.constantFrom('air' as const, 'liquid' as const), altitude: fc.boolean() }))),
-    gear: orNull(fc.constantFrom('fixed' as const, 'retractable' as const)), programme: orNull(fc.constantFrom(...PROGRAMMES)), ifrNavigation: orNull(fc.constantFrom(...IFR_NAVIGATION)), manualRevision: orNull(words), minimumEquipmentList: orNull(fc.constantFrom('approved' as const, 'none' as const)),
+    gear: orNull(fc.constantFrom('fixed' as const, 'retractable' as const)), aircraftClass: orNull(fc.constantFrom(...AIRCRAFT_CLASSES)), fuses: orNull(fc.boolean()), programme: orNull(fc.constantFrom(...PROGRAMMES)), ifrNavigation: orNull(fc.constantFrom(...IFR_NAVIGATION)), manualRevision: orNull(words), minimumEquipmentList: orNull(fc.constantFrom('approved' as const, 'none' as const)),
     fuel: orNull(fc.record({ burnPerHour: orNull(amount), minimum: orNull(amount), tanks: fc.array(fc.record({ id: words, usable: amount }), { maxLength: 3 }) })), measured: fc.array(limit, { maxLength: 3 }),
   }),
 });

@@ -2,7 +2,7 @@ import type { PlannedFlight } from '../core/records/planned-flight';
 import type { AircraftFacts } from '../core/records/facts';
 import type { UseSet } from '../core/envelope/use-set';
 import { usesInAny } from '../core/envelope/use-set';
-import type { UsPart91Parameters } from '../core/rules/packs/us-part91';
+import { usStatements } from '../core/rules/packs/us-part91';
 import type { PackChoices } from '../core/rules/register';
 import type { Instant } from '../core/time/instant';
 import type { Place } from '../core/time/sun';
@@ -28,18 +28,12 @@ function flightOf(id: string, given: CaseFlight): PlannedFlight {
   };
 }
 
-/** What the operator states about itself; a statement that is left out takes the strictest. */
-function statementsOf(given: Readonly<Record<string, string | number | undefined>> | undefined): UsPart91Parameters {
-  const under = given?.['trainingUnder'];
-  return { trainingUnder: under === 'part-61' || under === 'part-141' ? under : 'part-141' };
-}
-
 /** The packs that a case chooses; a word that it leaves out takes the strictest. */
 function packsOf(given: CaseFile['packs']): PackChoices {
   const club = given.find((pack) => pack.id === 'club-policy');
   const own = given.find((pack) => pack.id === 'us-part91');
   return {
-    authority: own?.id === 'us-part91' ? { id: 'us-part91', parameters: statementsOf(own.parameters) } : { id: 'au-maintenance-release' },
+    authority: own?.id === 'us-part91' ? { id: 'us-part91', parameters: usStatements(own.parameters ?? {}) } : { id: 'au-maintenance-release' },
     club: club?.id !== 'club-policy' ? null : club.pack === undefined ? { id: 'club-policy', parameters: clubParameters(club.parameters), own: null } : clubChoice(club.pack),
   };
 }

@@ -15,7 +15,7 @@ import { clubPackSchema, parametersSchema } from './club-pack';
 import { dateSchema, hoursSchema, instantSchema, registrationSchema, textSchema, zoneSchema } from './scalars';
 
 /** Version of the case format. A reader refuses a version that it does not know. */
-export const CASE_VERSION = 1;
+export const CASE_VERSION = 2;
 
 const sighting = {
   happenedAt, recordedAt,
@@ -65,8 +65,8 @@ const discrepancy = z.strictObject({
   where: textSchema(200).optional().describe('where on the aircraft'),
   foundBy: textSchema(120).optional().describe('name of the finder'),
   classification: z.enum(CLASSIFICATIONS).optional().describe('what it means for flying, strictest first; absent counts as ground-until-mechanic'),
-  closesUses: z.array(z.enum(CLOSED_USES)).optional().describe('for deferral-path: the uses that need the item; none named closes all'),
-  equipment: z.enum(EQUIPMENT_KINDS).optional().describe('the inoperative instrument or equipment, where it is one: then the equipment list, the operating rules and a deferral decide, and not closesUses'),
+  closesUses: z.array(z.enum(CLOSED_USES)).optional().describe('for deferral-path: the uses that need the item by the walk-round list; they stay closed until it is repaired, beside those that the lists and rules need it for'),
+  equipment: z.array(z.enum(EQUIPMENT_KINDS)).optional().describe('the instruments and equipment that are inoperative, or of which one may be; one on the deferral path that names none closes everything'),
   deferral: deferral.optional(), watch: watch.optional(),
   knownMark: idKey.optional().describe('id of the lasting mark that it is, on the damage map'),
   rectification: z.strictObject({

@@ -78,7 +78,7 @@ function discrepancyOf(id: string, given: In<'discrepancies'>): Discrepancy {
   const { rectification: done, deferral, watch } = given;
   return {
     id, happenedAt: given.happenedAt, recordedAt: given.recordedAt, what: given.what, where: known(given.where), foundBy: known(given.foundBy),
-    classification: known(given.classification), closesUses: given.closesUses ?? [], equipment: known(given.equipment), knownMark: known(given.knownMark),
+    classification: known(given.classification), closesUses: given.closesUses ?? [], equipment: given.equipment ?? [], knownMark: known(given.knownMark),
     rectification: done === undefined ? null : {
       id: `${id}.rectification`, recordedAt: done.recordedAt, work: known(done.work), description: known(done.description), completedOn: known(done.completedOn), signedBy: signatureOf(done.signedBy),
     },
@@ -163,7 +163,7 @@ function ropeOf(id: string, given: In<'towRopes'>): TowRope {
 
 /** The emergency locator. */
 export function locatorOf(id: string, one: In<'locators'>): Locator {
-  return { id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, state: known(one.state), batteryReplaceBy: known(one.batteryReplaceBy), usedSeconds: one.usedMinutes === undefined ? null : Math.ceil(one.usedMinutes * 60), removedOn: known(one.removedOn), removalEntered: known(one.removalEntered), removalPlacarded: known(one.removalPlacarded) };
+  return { id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, state: known(one.state), batteryReplaceBy: known(one.batteryReplaceBy), usedSeconds: one.usedMinutes === undefined ? null : Math.ceil(one.usedMinutes * 60), removedOn: known(one.removedOn), removalEntered: known(one.removalEntered), removalPlacarded: known(one.removalPlacarded), noHazard: signatureOf(one.noHazard) };
 }
 
 /** A check of the receivers: a tenth of a degree more rather than less. */
@@ -185,7 +185,7 @@ export function clubPaperOf(id: string, one: In<'clubPapers'>): ClubPaper {
 export function particularsOf(given: Omit<CaseFile['aircraft'], 'registration' | 'category' | 'firstFlownOn' | 'approvedFor'>): Particulars {
   const { fuel } = given;
   return {
-    serialNumber: known(given.serialNumber), manufacturedOn: known(given.manufacturedOn), certificatedOn: known(given.certificatedOn), seats: known(given.seats), engine: known(given.engine), gear: known(given.gear), programme: known(given.programme),
+    serialNumber: known(given.serialNumber), manufacturedOn: known(given.manufacturedOn), certificatedOn: known(given.certificatedOn), seats: known(given.seats), engine: known(given.engine), gear: known(given.gear), aircraftClass: known(given.aircraftClass), fuses: known(given.fuses), programme: known(given.programme),
     ifrNavigation: known(given.ifrNavigation), manualRevision: known(given.manualRevision), minimumEquipmentList: known(given.minimumEquipmentList),
     fuel: fuel === undefined ? null : { burnPerHour: known(fuel.burnPerHour), minimum: known(fuel.minimum), tanks: fuel.tanks },
     measured: (given.measured ?? []).map(({ quantity, which, min, max, open, uses, remedy, everyFlight }) => ({ quantity, which: known(which), min, max, open: open ?? false, uses: boxes(uses), remedy, everyFlight: everyFlight ?? false })),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { DIMENSION_NAMES, DIMENSIONS } from '../core/envelope/dimensions';
-import { IFR_NAVIGATION, PROGRAMMES } from '../core/records/aircraft';
+import { AIRCRAFT_CLASSES, IFR_NAVIGATION, PROGRAMMES } from '../core/records/aircraft';
 import { CERTIFICATE_KINDS, SIGNED_WORK } from '../core/records/certificate';
 import { REPAIR_CATEGORIES } from '../core/records/discrepancy';
 import { EQUIPMENT_KINDS } from '../core/records/equipment';
@@ -81,6 +81,8 @@ export const particulars = {
   seats: whole('seats, the pilot’s included; absent is unknown', 20).optional(),
   engine: z.union([z.literal('none'), z.strictObject({ cooling: z.enum(['air', 'liquid']).describe('how it is cooled'), altitude: z.boolean().describe('an altitude engine, which needs a manifold pressure gauge') })]).optional().describe('none, or what instruments depend on; absent is unknown'),
   gear: z.enum(['fixed', 'retractable']).optional().describe('landing gear; absent is unknown'),
+  aircraftClass: z.enum(AIRCRAFT_CLASSES).optional().describe('aeroplane or glider: decides which lists of equipment ask; absent counts as aeroplane, of which more is asked'),
+  fuses: yesNo('has fuses that the pilot can replace in flight; only then spares are asked for'),
   programme: z.enum(PROGRAMMES).optional().describe('annual and 100-hour inspections, or a progressive programme by segments that stand among the items; absent counts as annual'),
   ifrNavigation: z.enum(IFR_NAVIGATION).optional().describe('what its navigation by instruments rests on; absent is unknown'),
   manualRevision: textSchema(40).optional().describe('revision of its flight manual that is in force, or none where it has no revisions; absent is unknown'),
@@ -158,9 +160,10 @@ export const deferral = z.strictObject({
 export const watch = z.strictObject({ lookAgainBy: dateSchema.optional().describe('looked at again by this day'), lookAgainAt: hoursSchema.optional().describe('looked at again by this time in service, h'), fixBy: dateSchema.optional().describe('put right by this day') }).describe('when a watched thing is looked at again');
 
 export const locator = z.strictObject({
-  happenedAt, recordedAt, state: z.enum(['fitted', 'removed-for-repair', 'not-fitted']).optional().describe('absent is unknown'), batteryReplaceBy: dateSchema.optional().describe('date marked on its outside; absent is unknown'),
+  happenedAt, recordedAt, state: z.enum(['fitted', 'removed-for-repair', 'deactivated', 'not-fitted']).optional().describe('absent is unknown'), batteryReplaceBy: dateSchema.optional().describe('date marked on its outside; absent is unknown'),
   usedMinutes: z.number().min(0).max(100_000).optional().describe('minutes that it transmitted since the battery was replaced; absent is unknown'),
-  removedOn: dateSchema.optional().describe('day of removal'), removalEntered: yesNo('entry with date, make, model, serial number and reason'), removalPlacarded: yesNo('placard up'),
+  removedOn: dateSchema.optional().describe('day on which it was removed or deactivated'), removalEntered: yesNo('entry with date, make, model, serial number and reason'), removalPlacarded: yesNo('placard up'),
+  noHazard: signature.optional().describe('for one that is deactivated: determination by a rated pilot or mechanic that it is no hazard'),
 }).describe('the emergency locator as it stands');
 
 export const receiverCheck = z.strictObject({

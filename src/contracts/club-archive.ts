@@ -52,7 +52,7 @@ export const ARCHIVE_TABLES = {
   },
   discrepancy: {
     about: 'findings', key: ['discrepancy_id'],
-    columns: { discrepancy_id: 'id', aircraft_id: 'id', station: 'text', side: 'text?', step: 'text?', as_listed: 'bool', what: 'text', looks: 'text?', found_by: 'text', found_by_name: 'text', classification: 'text', closes_uses: 'texts', happened_at: 'time', recorded_at: 'time', equipment: 'text?', known_mark: 'text?', watch: 'json?', batch: 'id' },
+    columns: { discrepancy_id: 'id', aircraft_id: 'id', station: 'text', side: 'text?', step: 'text?', as_listed: 'bool', what: 'text', looks: 'text?', found_by: 'text', found_by_name: 'text', classification: 'text', closes_uses: 'texts', happened_at: 'time', recorded_at: 'time', equipment: 'text?', known_mark: 'text?', watch: 'json?', batch: 'id', equipment_kinds: 'texts?' },
   },
   rectification: {
     about: 'what closed a finding', key: ['rectification_id'],

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { clubPolicy } from '../core/rules/packs/club-policy';
+import { LESSONS } from '../core/rules/parts/for-hire';
 import { TRAINING_UNDER } from '../core/rules/hundred-hour-inspection';
 import type { OwnPack, PackChoices } from '../core/rules/register';
 import { hoursFromTheSun } from '../core/time/zone';
@@ -13,7 +14,7 @@ export const emailSchema = z.string().trim().toLowerCase().pipe(z.email('expecte
 
 /** Whose rules hold, with what the operator states about itself. */
 const authoritySchema = z.discriminatedUnion('id', [
-  z.strictObject({ id: z.literal('us-part91'), parameters: z.strictObject({ trainingUnder: z.enum(TRAINING_UNDER, 'say under which part the school trains') }) }),
+  z.strictObject({ id: z.literal('us-part91'), parameters: z.strictObject({ trainingUnder: z.enum(TRAINING_UNDER, 'say under which part the school trains'), lessons: z.enum(LESSONS, 'say whether a lesson is a flight for hire') }) }),
   z.strictObject({ id: z.literal('au-maintenance-release') }),
 ]);
 

@@ -2,7 +2,7 @@ import { sql } from 'kysely';
 import { CERTIFICATE_KINDS, type Signature } from '@/core/records/certificate';
 import { CLASSIFICATIONS, CLOSED_USES, type Deferral, type Discrepancy, type Watch } from '@/core/records/discrepancy';
 import { DOCUMENT_KINDS, REGISTRATION_ENDINGS, type AircraftDocument } from '@/core/records/document';
-import { EQUIPMENT_KINDS } from '@/core/records/equipment';
+import { EQUIPMENT_KINDS, type EquipmentKind } from '@/core/records/equipment';
 import type { AircraftFacts } from '@/core/records/facts';
 import { INSPECTION_KINDS, type Inspection } from '@/core/records/inspection';
 import type { MeterReading } from '@/core/records/meter-reading';
@@ -10,6 +10,7 @@ import type { Instant } from '@/core/time/instant';
 import { isHourMeter, METER_NAMES, type Counter } from '@/core/records/meters';
 import { hoursFromSeconds } from '@/core/quantities/hours';
 import type { Place } from '@/core/time/sun';
+import { equipmentAt, stepOf } from '@/core/walkround/classify';
 import { placeOnAircraft } from '@/core/walkround/place';
 import { exactlyOneOf, oneOf, storedDate, storedDateOrNull, storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
@@ -107,7 +108,7 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
   const discrepancies = await one(tx.selectFrom('discrepancy as d')
     .leftJoin('rectification as r', (join) => join.onRef('r.club_id', '=', 'd.club_id').onRef('r.discrepancy_id', '=', 'd.discrepancy_id'))
     .leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'r.club_id').onRef('s.signature_id', '=', 'r.signature_id'))
-    .select(['d.discrepancy_id', 'd.aircraft_id', 'd.station', 'd.side', 'd.what', 'd.found_by_name', 'd.classification', 'd.closes_uses', 'd.equipment', 'd.known_mark', 'd.watch', 'd.happened_at', 'd.recorded_at',
+    .select(['d.discrepancy_id', 'd.aircraft_id', 'd.station', 'd.side', 'd.what', 'd.found_by_name', 'd.classification', 'd.closes_uses', 'd.equipment', 'd.equipment_kinds', 'd.step', 'd.known_mark', 'd.watch', 'd.happened_at', 'd.recorded_at',
       'r.rectification_id', 'r.work', 'r.description', 'r.completed_on', 'r.recorded_at as rectified_at',
       's.name', 's.certificate_kind', 's.certificate_number', 's.valid_from', 's.valid_until', 's.no_expiry'])
     .$if(presentOnly, (query) => query.where((where) => where.or([where('r.closes', 'is', null), where('r.closes', '=', false)]))), 'd.aircraft_id').execute();
@@ -160,12 +161,20 @@ function inspectionOf(row: FactRows['inspections'][number], later: OtherFacts['c
   };
 }
 
+/** What a finding names. Rows of before 0009 name one kind or none, and then the step of the walk-round list that they are about says what it looks at. */
+function equipmentOf({ equipment, equipment_kinds: kinds, step }: Pick<FactRows['discrepancies'][number], 'equipment' | 'equipment_kinds' | 'step'>): readonly EquipmentKind[] {
+  const named = kinds ?? (equipment === null ? null : [equipment]);
+  if (named !== null) return named.map((kind) => exactlyOneOf(EQUIPMENT_KINDS, kind, 'equipment'));
+  const known = step === null ? undefined : stepOf(step);
+  return known === undefined ? [] : equipmentAt(known);
+}
+
 function discrepancyOf(row: FactRows['discrepancies'][number], deferral: Deferral | null): Discrepancy {
   return {
     id: row.discrepancy_id, happenedAt: storedInstant(row.happened_at), recordedAt: storedInstant(row.recorded_at), what: row.what,
     where: placeOnAircraft(row.station, row.side), foundBy: row.found_by_name,
     classification: exactlyOneOf(CLASSIFICATIONS, row.classification, 'classification'),
-    equipment: oneOf(EQUIPMENT_KINDS, row.equipment, 'equipment'), knownMark: row.known_mark, watch: row.watch as Watch | null, deferral,
+    equipment: equipmentOf(row), knownMark: row.known_mark, watch: row.watch as Watch | null, deferral,
     closesUses: row.closes_uses.map((word) => exactlyOneOf(CLOSED_USES, word, 'closed use')),
     rectification: row.rectification_id === null || row.rectified_at === null ? null : {
       id: row.rectification_id, recordedAt: storedInstant(row.rectified_at),

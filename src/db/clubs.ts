@@ -1,5 +1,6 @@
 import { sql } from 'kysely';
 import { policyFrom } from '@/core/rules/packs/club-policy';
+import { usStatements } from '@/core/rules/packs/us-part91';
 import type { OwnPack, PackChoices } from '@/core/rules/register';
 import type { Place } from '@/core/time/sun';
 import { parseZone } from '@/core/time/zone';
@@ -26,15 +27,14 @@ export interface Membership {
 }
 
 function storedPacks(value: unknown): PackChoices {
-  const given = value as { readonly authority?: { readonly id?: unknown; readonly parameters?: { readonly trainingUnder?: unknown } }; readonly club?: { readonly parameters?: Readonly<Record<string, unknown>>; readonly own?: OwnPack | null } | null };
+  const given = value as { readonly authority?: { readonly id?: unknown; readonly parameters?: Readonly<Record<string, unknown>> }; readonly club?: { readonly parameters?: Readonly<Record<string, unknown>>; readonly own?: OwnPack | null } | null };
   const club = given.club ?? null;
   const policy = club === null ? null : policyFrom(club.parameters ?? {});
   if (policy !== null && 'fault' in policy) throw new Error(`the club’s stored choice of ${policy.parameter} cannot be used: ${policy.fault}`);
   const authority = exactlyOneOf(['us-part91', 'au-maintenance-release'], String(given.authority?.id), 'rule pack');
-  const under = given.authority?.parameters?.trainingUnder;
   return {
     // A statement that is not stored takes the strictest.
-    authority: authority === 'us-part91' ? { id: authority, parameters: { trainingUnder: under === 'part-61' ? under : 'part-141' } } : { id: authority },
+    authority: authority === 'us-part91' ? { id: authority, parameters: usStatements(given.authority?.parameters ?? {}) } : { id: authority },
     club: policy === null ? null : { id: 'club-policy', parameters: policy, own: club?.own ?? null },
   };
 }

@@ -25,7 +25,8 @@ type Row = Pick<Awaited<ReturnType<typeof readDescriptions>>[number], 'descripti
 export function descriptionOf(row: Row): Description {
   return {
     id: row.description_id, recordedAt: storedInstant(row.recorded_at), category: oneOf(CATEGORIES, row.category, 'category'), firstFlownOn: storedDateOrNull(row.first_flown_on), approvedFor: storedBoxes(row.approved_for),
-    particulars: (row.particulars as Particulars | null) ?? UNKNOWN_PARTICULARS,
+    // A description of before a field was there does not know it.
+    particulars: { ...UNKNOWN_PARTICULARS, ...(row.particulars as Particulars | null) },
   };
 }
 

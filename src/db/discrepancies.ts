@@ -19,6 +19,7 @@ export interface NewDiscrepancy {
   readonly foundBy: { readonly personId: string; readonly name: string };
   readonly classification: NonNullable<Discrepancy['classification']>;
   readonly closesUses: Discrepancy['closesUses'];
+  readonly equipment: Discrepancy['equipment'];
   readonly happenedAt: Instant;
   readonly recordedAt: Instant;
 }
@@ -27,7 +28,7 @@ export interface NewDiscrepancy {
 export async function insertDiscrepancyOnce(tx: ClubTransaction, row: NewDiscrepancy): Promise<Once> {
   return insertOnce(tx, 'discrepancy', {
     club_id: row.clubId, discrepancy_id: row.discrepancyId, aircraft_id: row.aircraftId, station: row.station, side: row.side, step: row.step, as_listed: row.asListed, what: row.what, looks: row.looks,
-    found_by: row.foundBy.personId, found_by_name: row.foundBy.name, classification: row.classification, closes_uses: [...row.closesUses],
+    found_by: row.foundBy.personId, found_by_name: row.foundBy.name, classification: row.classification, closes_uses: [...row.closesUses], equipment_kinds: [...row.equipment],
     happened_at: new Date(row.happenedAt), recorded_at: new Date(row.recordedAt),
   }, ['club_id', 'discrepancy_id']);
 }

@@ -181,6 +181,7 @@ export interface Discrepancy {
   club_id: string;
   discrepancy_id: string;
   equipment: string | null;
+  equipment_kinds: string[] | null;
   found_by: string;
   found_by_name: string;
   happened_at: Timestamp;

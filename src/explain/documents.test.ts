@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cleanCase } from '@/testing/clean-case';
+import { cleanCase, deferredLamp } from '@/testing/clean-case';
 import type { Json } from '@/contracts/merge-patch';
 import { diffSchema, timelineSchema, decisionSchema } from '@/contracts/decision-file';
 import { decidePrepared } from '../core/decision/decide';
@@ -24,7 +24,7 @@ function asked(change: Json) {
   return { facts, packs, asOf, prepared, decision, ways, zone: facts.place.zone };
 }
 
-const lamp = { discrepancies: { lamp: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:05:00Z', what: 'Lamp dark', classification: 'deferral-path', closesUses: ['night'] } } };
+const lamp = deferredLamp('lamp', 'Lamp dark', ['night']);
 const night = { flight: { starts: '2026-11-24T22:00:00Z', ends: '2026-11-24T23:00:00Z', airborne: 0.8, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false } };
 
 describe('the explanation', () => {
@@ -33,8 +33,8 @@ describe('the explanation', () => {
   const lines = sentences(tree);
   it('goes from the verdict down to the records', () => {
     expect(tree.text).toBe('N02TB is Restricted as of 24 Nov 2026 09:00.');
-    expect(lines).toEqual(expect.arrayContaining(['  Flight flight: No. Lamp dark.', '    Lamp dark.', '      Rests on record lamp.', '  The wanted uses: No.', '  To release it:']));
-    expect(lines.some((line) => /Rule: open-discrepancies of us-part91; source: 14 CFR 91\.7 and 91\.405\./.test(line))).toBe(true);
+    expect(lines).toEqual(expect.arrayContaining(['  Flight flight: No. Lamp dark: deferred.', '    Lamp dark: deferred.', '      Rests on record lamp.', '  The wanted uses: No.', '  To release it:']));
+    expect(lines.some((line) => /Rule: inoperative-equipment of us-part91; source: 14 CFR 91\.213\(d\)\./.test(line))).toBe(true);
   });
   it('shows the light with its times, the ways out, and what was not looked at', () => {
     const text = lines.join('\n');
@@ -66,7 +66,7 @@ describe('the documents', () => {
     expect(going.flights.filter(({ outruns }) => outruns.length > 0).map(({ flight: id, outruns }) => [id, outruns[0]?.words])).toEqual([['f29', 'It would end 1.6 h past 4208.7 h, the limit of the 100-hour.']]);
     const diff = diffDocument(diffDecisions(asked({}).decision, decision));
     expect(diffSchema.safeParse(diff).success).toBe(true);
-    expect(diff.words).toEqual(['Released before, Restricted now.', 'New: Lamp dark.']);
+    expect(diff.words).toEqual(['Released before, Restricted now.', 'New: Lamp dark: deferred.']);
   });
   it('name every limit ahead', () => {
     const { decision } = asked({ meterReadings: { landings: { meter: 'landings', happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', value: 10 } }, items: { gear: { recordedAt: '2020-01-01T00:00:00Z', name: 'Gear bolt', kind: 'life-limit', interval: { counts: [{ meter: 'landings', every: 100 }] }, done: { a: { recordedAt: '2020-01-01T20:00:00Z', completedOn: '2020-01-01', readings: { counts: { landings: 0 } }, signedBy: { name: 'W', certificate: { kind: 'repair-station', number: 'R', validFrom: '2000-01-01', validUntil: 'no-expiry' } } } } } } } as Json);

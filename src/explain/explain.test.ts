@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cleanCase, decideClean } from '@/testing/clean-case';
+import { cleanCase, decideClean, deferredLamp } from '@/testing/clean-case';
 import type { Json } from '@/contracts/merge-patch';
 import type { Reason, ReasonCode } from '../core/rules/parts/reason';
 import { hours } from '../core/quantities/hours';
@@ -106,12 +106,15 @@ const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }> } = {
   'equipment-unknown': { code: 'equipment-unknown', equipment: 'clock', list: 'ifr' },
   'equipment-expires': { code: 'equipment-expires', equipment: 'flotation', lastDay: DAY },
   'equipment-date-unknown': { code: 'equipment-date-unknown', equipment: 'fire-extinguisher' },
-  'item-inoperative': { code: 'item-inoperative', equipment: 'landing-light', what: 'Landing light dark', because: ['operating-rule', 'equipment-list'], deferred: false },
-  'item-not-deferred': { code: 'item-not-deferred', equipment: 'landing-light', what: 'Landing light dark' },
+  'locator-deactivated': { code: 'locator-deactivated', on: DAY },
+  'equipment-inoperative': { code: 'equipment-inoperative', equipment: 'vor-receiver', what: 'Dead', list: 'navigation' },
+  'navigation-not-aboard': { code: 'navigation-not-aboard', equipment: 'satellite-navigator', state: 'not-fitted' },
+  'item-inoperative': { code: 'item-inoperative', equipment: ['landing-light'], what: 'Landing light dark', because: ['operating-rule', 'equipment-list'], deferred: false },
+  'item-not-deferred': { code: 'item-not-deferred', equipment: ['landing-light'], what: 'Landing light dark' },
   'deferral-not-valid': { code: 'deferral-not-valid', what: 'Landing light dark', faults: ['placard-missing'] },
   'deferral-expires': { code: 'deferral-expires', what: 'Landing light dark', lastDay: DAY },
   'deferral-due': { code: 'deferral-due', what: 'Landing light dark', dueAt: hours('1200') },
-  'deferral-not-addressed': { code: 'deferral-not-addressed', what: 'Landing light dark', deferredOn: DAY, inspectedOn: DAY },
+  'deferral-not-addressed': { code: 'deferral-not-addressed', what: 'Landing light dark', foundOn: DAY, inspectedOn: DAY },
   'deferral-holds-to': { code: 'deferral-holds-to', what: 'Rear belt frayed', cap: { quantity: 'persons', bound: 'at-most', value: 2 } },
   'watch-due': { code: 'watch-due', what: 'Small cut in the left tyre', lastDay: null, dueAt: hours('1200'), trigger: 'look-again' },
   'work-entry-not-valid': { code: 'work-entry-not-valid', description: '', faults: ['description-missing'] },
@@ -199,7 +202,7 @@ describe('a decision in words', () => {
     expect(asOf).toBe(instant(document.asOf));
   });
   it('tells what is open in words', () => {
-    const window = decideClean({ discrepancies: { d: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Lamp', classification: 'deferral-path', closesUses: ['dusk', 'night'] } } }).window;
+    const window = decideClean(deferredLamp('d', 'Lamp', ['dusk', 'night'])).window;
     expect(windowText(window)).toBe('open: day VFR; partly open: rental, lessons and hire; closed: dusk and night VFR; not fitted or approved: day IFR, dusk and night IFR and towing');
     expect(openForText(window)).toBe('open for day VFR, part of rental, part of lessons and part of hire');
     expect(openForText(decideClean({ documents: { loading: null } }).window)).toBe('open for nothing');

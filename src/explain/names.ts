@@ -1,7 +1,7 @@
 import type { Purpose } from '../core/envelope/dimensions';
 import type { Category } from '../core/records/aircraft';
 import type { CertificateKind } from '../core/records/certificate';
-import type { Classification, ClosedUse, DeferralFault, RectificationFault } from '../core/records/discrepancy';
+import type { Classification, DeferralFault, RectificationFault } from '../core/records/discrepancy';
 import type { EquipmentKind } from '../core/records/equipment';
 import type { ItemKind } from '../core/records/maintenance-item';
 import type { Quantity, SampleResult } from '../core/records/measurement';
@@ -42,7 +42,7 @@ export const WORK_EFFECT_NAMES: Readonly<Record<WorkEffect, string>> = {
 
 export const PARTICULAR_NAMES: Readonly<Record<Particular, string>> = {
   'serial-number': 'which serial number this aircraft has', 'manufactured-on': 'when this aircraft was made', 'certificated-on': 'when its type was certificated', seats: 'how many seats it has', engine: 'what engine it has', gear: 'whether its gear retracts',
-  programme: 'by which programme it is inspected', 'ifr-navigation': 'what its navigation by instruments rests on', 'manual-revision': 'which revision of its flight manual is in force', fuel: 'what its fuel figures are', 'oil-limits': 'how much oil its engine needs', 'first-flown-on': 'when it first flew',
+  programme: 'by which programme it is inspected', 'ifr-navigation': 'what its navigation by instruments rests on', 'manual-revision': 'which revision of its flight manual is in force', fuel: 'what its fuel figures are', 'oil-limits': 'how much oil its engine needs', 'first-flown-on': 'when it first flew', fuses: 'whether it has fuses', 'fuel-grades': 'which grades of fuel its engine may have', drains: 'which fuel drains it has',
 };
 
 export const EQUIPMENT_NAMES: Readonly<Record<EquipmentKind, string>> = {
@@ -52,18 +52,20 @@ export const EQUIPMENT_NAMES: Readonly<Record<EquipmentKind, string>> = {
   'position-lights': 'set of position lights', 'landing-light': 'landing light', 'electrical-source': 'adequate source of electrical energy', 'spare-fuses': 'set of spare fuses in reach', 'two-way-radio': 'two-way radio', 'ifr-navigation': 'navigation equipment for the route',
   'rate-of-turn': 'rate-of-turn indicator', 'slip-skid': 'slip-skid indicator', 'sensitive-altimeter': 'sensitive altimeter', clock: 'clock with seconds', generator: 'generator or alternator', 'artificial-horizon': 'artificial horizon', 'directional-gyro': 'directional gyro',
   transponder: 'transponder', 'position-broadcast': 'position broadcast', 'vor-receiver': 'VOR receiver', 'satellite-navigator': 'satellite navigator', 'tow-hook': 'tow hook', 'stall-warning': 'stall warning', 'pitot-heat': 'pitot heat', 'fire-extinguisher': 'fire extinguisher',
-  'monoxide-detector': 'carbon-monoxide detector', 'exhaust-gas-gauge': 'exhaust gas gauge', 'instrument-lights': 'set of instrument lights', other: 'item',
+  'monoxide-detector': 'carbon-monoxide detector', 'exhaust-gas-gauge': 'exhaust gas gauge', 'instrument-lights': 'set of instrument lights',
+  'alternate-static': 'alternate static source', 'emergency-locator': 'emergency locator', 'avionics-fan': 'avionics fan', 'warning-lights': 'set of warning lights', 'ice-lights': 'ice light', 'static-wicks': 'set of static wicks',
+  'outside-air-thermometer': 'outside-air thermometer', 'tow-rope': 'tow rope', other: 'item',
 };
 
 /** Which list asks, as the start of a sentence. */
 export const LIST_NAMES: Readonly<Record<RequiredList, string>> = {
-  'day-vfr': 'The list for visual flight by day', 'night-vfr': 'The list for visual flight by night', ifr: 'The list for instrument flight', 'for-hire': 'The list for night flight for hire', 'transponder-airspace': 'Airspace that needs a transponder',
+  'day-vfr': 'The list for visual flight by day', 'night-vfr': 'The list for visual flight by night', ifr: 'The list for instrument flight', 'sunset-to-sunrise': 'Flight between sunset and sunrise', 'for-hire': 'The list for night flight for hire', 'transponder-airspace': 'Airspace that needs a transponder',
   'broadcast-airspace': 'Airspace that needs position broadcast', 'over-water': 'Carrying people for hire beyond gliding distance of the shore', towing: 'Towing gliders', club: 'The club',
 };
 
 /** Which of the four questions, as the middle of a sentence. */
 export const CAUSE_NAMES: Readonly<Record<InoperativeCause, string>> = {
-  'type-certification': 'its type certification', 'equipment-list': 'the aircraft’s equipment list', 'kinds-of-operation': 'its kinds-of-operation list', 'operating-rule': 'the operating rules', directive: 'a directive that asks for it, or may ask for it',
+  'walk-round': 'the walk-round list', 'type-certification': 'its type certification', 'equipment-list': 'the aircraft’s equipment list', 'kinds-of-operation': 'its kinds-of-operation list', 'operating-rule': 'the operating rules', directive: 'a directive that asks for it, or may ask for it',
 };
 
 export const QUANTITY_NAMES_IN_WORDS: Readonly<Record<Quantity, string>> = {
@@ -135,16 +137,12 @@ export const FAULT_NAMES: Readonly<Record<InspectionFault | RectificationFault |
   'record-missing': 'no entry in the maintenance record, or not by the list that this aircraft has',
 };
 
-export const CLOSED_USE_NAMES: Readonly<Record<ClosedUse, string>> = {
-  dusk: 'twilight', night: 'night', 'night-for-hire': 'night flights for hire or lessons', ifr: 'instrument flight', tow: 'towing', ice: 'instrument flight and flight after sunset (ice)',
-};
-
 /** What a class of discrepancy means for whoever wants to fly. */
 export const CLASS_MEANINGS: Readonly<Record<Classification, string>> = {
   'ground-until-mechanic': 'The aircraft stays on the ground until a mechanic has looked.',
   'service-before-flight': 'It has to be put right and recorded before anybody flies.',
   'tell-instructor': 'An instructor has to judge it before anybody flies.',
-  'deferral-path': 'The uses that need it are closed until it is repaired or lawfully deferred.',
+  'deferral-path': 'It does not say which equipment is inoperative, so nothing is open until it is repaired.',
   watch: 'It is watched.',
   note: 'It is noted.',
 };

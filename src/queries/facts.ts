@@ -51,7 +51,7 @@ export interface Facts {
   readonly mayReplace: boolean;
 }
 
-const LOCATORS = { fitted: 'fitted', 'removed-for-repair': 'removed for repair', 'not-fitted': 'not fitted' } as const;
+const LOCATORS = { fitted: 'fitted', 'removed-for-repair': 'removed for repair', deactivated: 'deactivated', 'not-fitted': 'not fitted' } as const;
 
 /** What several rules miss is told once. */
 function merged(missing: Facts['missing']): Facts['missing'] {

@@ -74,7 +74,7 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
     case 'put-document-aboard': case 'record-sighting': case 'display-certificate': case 'replace-document': case 'fetch-the-right-document': case 'update-document': return see(on);
     case 'renew-registration': case 'record-registration-dates': case 'register-new-owner': return register();
     case 'record-first-flight-date': return { ...facts, aircraft: { ...aircraft, firstFlownOn: civilDate('1970-01-01') } };
-    case 'record-particulars': return { ...see('operating-limitations'), aircraft: { ...aircraft, particulars: { ...aircraft.particulars, serialNumber: aircraft.particulars.serialNumber ?? 'TB', manualRevision: aircraft.particulars.manualRevision ?? 'none', manufacturedOn: civilDate('1970-01-01'), certificatedOn: civilDate('1970-01-01'), engine: 'none', gear: 'fixed', ifrNavigation: aircraft.particulars.ifrNavigation ?? 'either' } } };
+    case 'record-particulars': return { ...see('operating-limitations'), aircraft: { ...aircraft, particulars: { ...aircraft.particulars, serialNumber: aircraft.particulars.serialNumber ?? 'TB', manualRevision: aircraft.particulars.manualRevision ?? 'none', manufacturedOn: civilDate('1970-01-01'), certificatedOn: civilDate('1970-01-01'), engine: 'none', gear: 'fixed', fuses: aircraft.particulars.fuses ?? false, ifrNavigation: aircraft.particulars.ifrNavigation ?? 'either' } } };
     case 'complete-annual': return inspect('annual');
     case 'complete-condition-inspection': return inspect('condition');
     case 'complete-hundred-hour': return inspect('hundred-hour');
@@ -110,6 +110,7 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
     case 'record-category': return { ...facts, aircraft: { ...aircraft, category: 'standard' } };
     case 'replace-locator-battery': case 'record-locator': case 'reinstall-locator': case 'record-locator-removal':
       return { ...facts, locators: [...facts.locators, { id, ...dated, state: 'fitted', batteryReplaceBy: addYears(today, 2), usedSeconds: 0, removedOn: null, removalEntered: null, removalPlacarded: null }] };
+    case 'deactivate-locator': return { ...facts, locators: [...facts.locators, { id, ...dated, state: 'deactivated', batteryReplaceBy: null, usedSeconds: null, removedOn: today, removalEntered: true, removalPlacarded: true, noHazard: by('pilot') }] };
     case 'check-receivers': return { ...facts, receiverChecks: [...facts.receiverChecks, { id, ...dated, method: 'dual', error: 10, place: 'field', signedBy: 'Somebody' }] };
     case 'update-database': return { ...facts, databases: [...facts.databases, { id, ...dated, content: 'navigation', effectiveOn: today, lastDay: null }] };
     case 'comply-with-directive': return { ...facts, directives: replace(facts.directives ?? [], on, (one) => ({ ...one, done: [...one.done, { ...doneOf, method: one.methods[0]?.id ?? null }] })) };

@@ -28,6 +28,17 @@ export function decideBy(rules: readonly string[], change: Json = {}): Decision 
   return decidePrepared(prepare(facts, packs, asOf, chosen), flight, asOf, undefined, wanted);
 }
 
+/** A change of the clean trainer: a lamp that no list asks for is out, lawfully deferred, and closes the named uses until it is repaired. */
+export const deferredLamp = (id: string, what: string, closesUses: readonly string[]): { readonly [key: string]: Json } => ({
+  discrepancies: {
+    [id]: {
+      happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what, classification: 'deferral-path', closesUses: [...closesUses], equipment: ['instrument-lights'],
+      deferral: { recordedAt: '2026-11-23T18:00:00Z', deferredOn: '2026-11-23', action: 'deactivated', placarded: true, entered: 'not-maintenance', noHazard: { name: 'Rosa Dane', certificate: { kind: 'pilot', number: 'P-114', validFrom: '2010-01-01', validUntil: 'no-expiry' } } },
+    },
+  },
+  equipment: { list: { items: { 'instrument-lights': { fitted: true, typeCertification: false, equipmentList: 'no', kindsOfOperation: 'no' } } } },
+});
+
 /** Reason codes in force, in the decision's order. */
 export const codes = (decision: Decision): readonly string[] => decision.constraints.map(({ reason }) => reason.code);
 

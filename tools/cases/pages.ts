@@ -116,7 +116,7 @@ export function rulesPage(): string {
     for (const { id } of decision.rules) (rules.has(id) ? closing : seen).set(id, [...((rules.has(id) ? closing : seen).get(id) ?? []), short]);
   }
   const packs = [
-    { pack: PACKS['us-part91'], rules: chosenRules({ authority: { id: 'us-part91', parameters: { trainingUnder: 'part-141' } }, club: null }) },
+    { pack: PACKS['us-part91'], rules: chosenRules({ authority: { id: 'us-part91', parameters: { trainingUnder: 'part-141', lessons: 'lessons-are-for-hire' } }, club: null }) },
     { pack: PACKS['au-maintenance-release'], rules: chosenRules({ authority: { id: 'au-maintenance-release' }, club: null }) },
     { pack: PACKS['club-policy'], rules: chosenRules({ authority: { id: 'au-maintenance-release' }, club: { id: 'club-policy', parameters: USUAL_POLICY, own: null } }).filter(({ pack }) => pack === 'club-policy') },
   ];

@@ -9,7 +9,7 @@ const student = { name: 'Pia Okoro', certificate: { kind: 'student-pilot', numbe
 const lawful: Change = { recordedAt: '2025-01-10T20:00:00Z', deferredOn: '2025-01-10', action: 'deactivated', placarded: true, entered: 'not-maintenance', noHazard: pilot };
 const line = (change: Change = {}): Json => ({ fitted: true, typeCertification: false, equipmentList: 'no', kindsOfOperation: 'no', ...change });
 const ask = (deferral: Json, equipment: string, asOf = '2025-01-11T12:00:00Z', own: Change = {}, more: Change = {}) => decideBy(['inoperative-equipment', 'approved-uses'], {
-  asOf, inspections: null, discrepancies: { d: { happenedAt: '2025-01-10T12:00:00Z', recordedAt: '2025-01-10T12:05:00Z', what: 'Dead', classification: 'deferral-path', equipment, deferral } },
+  asOf, inspections: null, discrepancies: { d: { happenedAt: '2025-01-10T12:00:00Z', recordedAt: '2025-01-10T12:05:00Z', what: 'Dead', classification: 'deferral-path', equipment: [equipment], deferral } },
   equipment: { list: { happenedAt: '2024-01-01T00:00:00Z', recordedAt: '2024-01-01T00:00:00Z', items: { [equipment]: line(own) } } }, ...more,
 });
 const wanted = (light: string, purpose: string): Change => ({ wanted: [{ light: [light], purpose: [purpose], rules: ['vfr'], overWater: ['within-glide'] }] });

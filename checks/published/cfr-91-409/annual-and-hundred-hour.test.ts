@@ -10,7 +10,7 @@ import { source } from './source';
 
 const inspector = { name: 'Ida Quell', certificate: { kind: 'inspection-authorisation', number: 'IA-0417', validFrom: '2015-04-01', validUntil: 'no-expiry' } };
 const mechanic = { name: 'Tomas Brandl', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-2231', validFrom: '2015-06-01', validUntil: 'no-expiry' } };
-const RULES = ['annual-inspection', 'hundred-hour-inspection', 'club-hundred-hour'];
+const RULES = ['annual-inspection', 'refused-inspections', 'hundred-hour-inspection', 'club-hundred-hour'];
 const PART_61 = [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }];
 type Entry = { readonly [key: string]: Json };
 const entry = (completedOn: string, timeInService: number, change: Entry = {}): Entry => ({ kind: 'annual', completedOn, recordedAt: `${completedOn}T23:00:00Z`, timeInService, outcome: 'approved', signedBy: inspector, ...change });

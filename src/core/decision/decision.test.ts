@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cleanCase, codes, decideClean } from '@/testing/clean-case';
+import { cleanCase, codes, decideClean, deferredLamp } from '@/testing/clean-case';
 import type { Json } from '@/contracts/merge-patch';
 import { isWithin, sameUses } from '../envelope/use-set';
 import { hours } from '../quantities/hours';
@@ -105,7 +105,7 @@ describe('a planned flight', () => {
     ['has begun already', { starts: '2026-11-24T12:59:59Z' }], ['is longer in the air than from start to end', { airborne: 2.01 }],
   ])('%s: its times contradict', (_, change) => { expect(fly(change)).toMatchObject({ answer: 'no', timesContradict: true }); });
   it('takes the light from the sun at the field', () => {
-    const lights = { discrepancies: { d: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Navigation lights out', classification: 'deferral-path', closesUses: ['dusk', 'night'] } } };
+    const lights = deferredLamp('d', 'Navigation lights out', ['dusk', 'night']);
     expect(fly({ starts: '2026-11-24T19:00:00Z', ends: '2026-11-24T20:40:00Z' }, lights)?.answer).toBe('yes'); // sunset 16:41 local, 20:41 UTC
     expect(fly({ starts: '2026-11-24T19:00:00Z', ends: '2026-11-24T20:45:00Z' }, lights)?.answer).toBe('no');
   });
@@ -113,7 +113,7 @@ describe('a planned flight', () => {
 
 describe('the light that a flight says', () => {
   it('adds to the light at the field and never takes away from it', () => {
-    const lamps = { discrepancies: { d: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Navigation lights out', classification: 'deferral-path', closesUses: ['dusk', 'night'] } } };
+    const lamps = deferredLamp('d', 'Navigation lights out', ['dusk', 'night']);
     expect(fly({}, lamps)?.answer).toBe('yes');
     expect(fly({ light: ['night'] }, lamps)?.answer).toBe('no');
     expect(fly({ starts: '2026-11-25T01:00:00Z', ends: '2026-11-25T02:00:00Z', airborne: 0.5, light: ['day'] }, lamps)?.answer).toBe('no');

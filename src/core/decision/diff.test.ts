@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cleanCase, decideClean } from '@/testing/clean-case';
+import { cleanCase, decideClean, deferredLamp } from '@/testing/clean-case';
 import { isEmpty, usesIn, isWithin } from '../envelope/use-set';
 import { canonicalJson, type Plain } from './canonical';
 import { ENGINE_VERSION } from './decide';
@@ -8,7 +8,7 @@ import { canonicalInputs } from './inputs';
 import { tellDiff } from '@/explain/timeline-document';
 
 const before = decideClean();
-const lamp = (closesUses: readonly string[]) => decideClean({ discrepancies: { lamp: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:05:00Z', what: 'Lamp dark', classification: 'deferral-path', closesUses: [...closesUses] } } });
+const lamp = (closesUses: readonly string[]) => decideClean(deferredLamp('lamp', 'Lamp dark', closesUses));
 
 describe('what changed between two decisions', () => {
   it('nothing', () => {
@@ -17,15 +17,15 @@ describe('what changed between two decisions', () => {
   });
   it('a finding that closes uses, and its repair the other way round', () => {
     const diff = diffDecisions(before, lamp(['night']));
-    expect(diff).toMatchObject({ same: false, verdict: { before: 'Released', after: 'Restricted' }, began: [{ id: 'open-discrepancies/lamp' }], ended: [], altered: [], limits: [] });
+    expect(diff).toMatchObject({ same: false, verdict: { before: 'Released', after: 'Restricted' }, began: [{ id: 'inoperative-equipment/lamp.needed' }], ended: [], altered: [], limits: [] });
     expect([isEmpty(diff.opened), isWithin(diff.closed, usesIn({ light: ['night'] }))]).toEqual([true, true]);
-    expect(tellDiff(diff)).toEqual(['Released before, Restricted now.', 'New: Lamp dark.']);
+    expect(tellDiff(diff)).toEqual(['Released before, Restricted now.', 'New: Lamp dark: deferred.']);
     const back = diffDecisions(lamp(['night']), before);
-    expect([back.ended.map(({ id }) => id), isEmpty(back.closed), isEmpty(back.opened)]).toEqual([['open-discrepancies/lamp'], true, false]);
+    expect([back.ended.map(({ id }) => id), isEmpty(back.closed), isEmpty(back.opened)]).toEqual([['inoperative-equipment/lamp.needed'], true, false]);
   });
   it('a constraint that says something else, and a limit that moved', () => {
     const altered = diffDecisions(lamp(['night']), lamp(['night', 'dusk']));
-    expect(altered.altered.map(({ after }) => after.id)).toEqual(['open-discrepancies/lamp']);
+    expect(altered.altered.map(({ after }) => after.id)).toEqual(['inoperative-equipment/lamp.needed']);
     const moved = diffDecisions(before, decideClean({ inspections: { 'annual-2026': { completedOn: '2026-05-12', recordedAt: '2026-05-12T20:00:00Z', timeInService: 4108.7 } } }));
     expect(moved.limits.map(({ id }) => id)).toEqual(['annual-inspection/annual']);
     expect(tellDiff(moved)).toEqual(['Still Released.', 'Moved: annual.']);
@@ -47,7 +47,7 @@ describe('the canonical inputs', () => {
     const turned = { ...facts, documents: [...facts.documents].reverse(), inspections: [...facts.inspections].reverse(), equipment: facts.equipment.map((list) => list) };
     expect(canonicalInputs({ facts: turned, ...rest })).toBe(canonicalInputs({ facts, ...rest }));
     expect(canonicalInputs({ facts, ...rest })).toContain(`"engine":${canonicalJson(ENGINE_VERSION as Plain)}`);
-    expect(canonicalInputs({ facts, ...rest })).toContain('"versions":[{"id":"club-policy","version":"2"},{"id":"us-part91","version":"2"}]');
+    expect(canonicalInputs({ facts, ...rest })).toContain('"versions":[{"id":"club-policy","version":"2"},{"id":"us-part91","version":"3"}]');
   });
   it.each([
     ['a reading', { meterReadings: { today: { value: 4150.31 } } }], ['a parameter', { packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-141' } }] }], ['the moment', { asOf: '2026-11-24T13:00:01Z' }],

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Json } from '@/contracts/merge-patch';
-import { decideBy, decideClean } from '@/testing/clean-case';
+import { decideBy, decideClean, deferredLamp } from '@/testing/clean-case';
 import { hours } from '../quantities/hours';
 import { instant } from '../time/instant';
 
@@ -62,7 +62,7 @@ describe('a special flight permit', () => {
 });
 
 describe('where and when a flight flies', () => {
-  const lamps: Change = { discrepancies: { d: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Navigation lights out', classification: 'deferral-path', closesUses: ['dusk', 'night'] } } };
+  const lamps: Change = deferredLamp('d', 'Navigation lights out', ['dusk', 'night']);
   const east = { name: 'Far East', latitude: 47.6, longitude: -52.7, timeZone: 'America/St_Johns' };
   it('takes the light of every place that it touches, each with its own sun', () => {
     const late = { starts: '2026-11-24T18:30:00Z', ends: '2026-11-24T20:10:00Z' };

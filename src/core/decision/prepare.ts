@@ -1,5 +1,5 @@
 import { ORDINARY_USES } from '../envelope/ordinary';
-import { countUses, intersection, NO_USES, overlaps, sameUses, usesInAny, type UseSet } from '../envelope/use-set';
+import { countUses, intersection, isWithin, NO_USES, overlaps, sameUses, usesInAny, type UseSet } from '../envelope/use-set';
 import { windowParts, type WindowPart } from '../envelope/window-picture';
 import { knownAt, type AircraftFacts, type KnownFacts } from '../records/facts';
 import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters';
@@ -19,7 +19,7 @@ export interface PreparedConstraint {
   readonly ordinary: boolean;
   /** It restricts, though it closes nothing: the number is below the aircraft's own. */
   readonly caps: boolean;
-  /** Every permit that still holds may cover it: a find that one of them cannot have known is covered by none. */
+  /** Every permit that still holds may cover it: what was not on record when one of them was issued is covered by none. */
   readonly coverable: boolean;
 }
 
@@ -155,8 +155,8 @@ function availabilityOf({ flightsOut }: KnownFacts): DecisionParts['availability
 
 /** A rule's constraint with its rule and pack. Written out: a spread here costs more than all the rest. */
 export function decided(constraint: Constraint, rule: string, pack: string, closes: UseSet, certainty: Constraint['certainty'], lifts: Constraint['lifts'] = constraint.lifts): DecidedConstraint {
-  const { key, source, reason, records, begins, ends, condition, cap, permitMayCover, knownSince } = constraint;
-  return { key, certainty, source, reason, records, closes, begins, ends, lifts, condition, cap, permitMayCover, knownSince, id: `${rule}/${key}`, rule, pack };
+  const { key, source, reason, records, begins, ends, condition, cap, permitMayCover } = constraint;
+  return { key, certainty, source, reason, records, closes, begins, ends, lifts, condition, cap, permitMayCover, id: `${rule}/${key}`, rule, pack };
 }
 
 const CURRENCY = (meter: Meter): number => (isHourMeter(meter) ? 0 : 1);
@@ -187,6 +187,19 @@ function pack(weighed: readonly Weighed[]): Packed {
   }
   ahead.sort((a, b) => a.rank - b.rank || a.boundary - b.boundary || (a.constraint.id < b.constraint.id ? -1 : 1));
   return { ...table, sets, ahead, mixed: meters.some(({ size }) => size > 1) };
+}
+
+/**
+ * Whether a constraint stood when a permit was issued: the same one, resting on the same records, for the same reason, and closing no
+ * more than then. Later work, refusals, removals, measurements and finds are not what somebody looked at who issued it.
+ */
+function onRecordAt(facts: AircraftFacts, moment: Instant, packs: PackChoices, chosen: readonly ChosenRule[]): (constraint: DecidedConstraint) => boolean {
+  const then = knownAt(facts, moment, authorityOf(packs));
+  const stood = new Map<string, Constraint>(chosen.flatMap(({ pack: of, rule }) => rule.judge(then).constraints.map((one) => [`${of} ${rule.id}/${one.key}`, one] as const)));
+  return ({ pack: of, id, reason, records, closes }) => {
+    const was = stood.get(`${of} ${id}`);
+    return was !== undefined && was.reason.code === reason.code && was.records.join('\n') === records.join('\n') && isWithin(closes, was.closes);
+  };
 }
 
 /** While a meter is not known, only knowing it lifts the limits on it: doing the work over would not say what it shows. */
@@ -227,11 +240,12 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
   const rules = answered.map(({ about, notAsked, own }): PreparedRule => ({ about, notAsked, own: own.map(({ constraint }) => constraint), places: own.map(({ place }) => place) }));
   const { registration } = known.aircraft;
   const reliefs = reliefsOf(known.permits, registration, known.place.zone, known.authority).filter(({ until }) => until > moment);
+  const stood = reliefs.map(({ knows }) => onRecordAt(facts, knows, packs, chosen));
   const constraints = weighed.map(({ constraint, closes: { touches, ordinary } }): PreparedConstraint => {
     const { cap } = constraint;
     const below = cap !== null && (cap.own === null || (cap.bound === 'at-most' ? cap.value < cap.own : true));
-    const { permitMayCover, knownSince } = constraint;
-    return { constraint, touches, ordinary, caps: below && ordinary, coverable: permitMayCover && reliefs.length > 0 && (knownSince === null || reliefs.every(({ knows }) => knows >= knownSince)) };
+    const { permitMayCover } = constraint;
+    return { constraint, touches, ordinary, caps: below && ordinary, coverable: permitMayCover && reliefs.length > 0 && stood.every((was) => was(constraint)) };
   });
   return {
     packs, registration, place: known.place, knownAt: moment, full, ...approvedFor(full), meters, facts: known, rules, constraints, packed: pack(weighed),

@@ -14,11 +14,11 @@ const walked = (change: Change = {}): Change => ({
 // Each of these was, or could have been, a wrong answer.
 describe('attempts at a wrong Released', () => {
   it.each(['note', 'watch', 'deferral-path'])('a dead instrument that somebody classed %s is still inoperative', (classification) => {
-    expect(decideClean({ discrepancies: { d: { ...seen('23T12:00'), what: 'Airspeed indicator dead', classification, equipment: 'airspeed-indicator' } } }).verdict).toBe('Grounded');
+    expect(decideClean({ discrepancies: { d: { ...seen('23T12:00'), what: 'Airspeed indicator dead', classification, equipment: ['airspeed-indicator'] } } }).verdict).toBe('Grounded');
   });
   it('a stricter class of a dead instrument keeps the aircraft down though it was deferred', () => {
     const deferral = { recordedAt: '2026-11-23T18:00:00Z', deferredOn: '2026-11-23', action: 'deactivated', placarded: true, entered: 'not-maintenance', noHazard: pilot };
-    expect(decideClean({ discrepancies: { d: { ...seen('23T12:00'), what: 'Smoke from the exhaust gas gauge', classification: 'ground-until-mechanic', equipment: 'exhaust-gas-gauge', deferral } } }).verdict).toBe('Grounded');
+    expect(decideClean({ discrepancies: { d: { ...seen('23T12:00'), what: 'Smoke from the exhaust gas gauge', classification: 'ground-until-mechanic', equipment: ['exhaust-gas-gauge'], deferral } } }).verdict).toBe('Grounded');
   });
   it('fuel that is planned but not aboard does not count', () => {
     expect(decideClean({ ...walked(), flight: lesson }).flight?.answer).toBe('yes');

@@ -12,6 +12,13 @@ export type Category = (typeof CATEGORIES)[number];
 export const PROGRAMMES = ['annual', 'progressive'] as const;
 export type Programme = (typeof PROGRAMMES)[number];
 
+/**
+ * The class of an aircraft, which is not the category of its certificate: a glider may have a standard, a light-sport or an
+ * experimental one. Source: 14 CFR 1.1, category and class as used for certification of aircraft (from memory).
+ */
+export const AIRCRAFT_CLASSES = ['aeroplane', 'glider'] as const;
+export type AircraftClass = (typeof AIRCRAFT_CLASSES)[number];
+
 /** What its navigation by instruments rests on. */
 export const IFR_NAVIGATION = ['vor-only', 'satellite-only', 'either'] as const;
 export type IfrNavigation = (typeof IFR_NAVIGATION)[number];
@@ -36,6 +43,10 @@ export interface Particulars {
   readonly seats: number | null;
   readonly engine: { readonly cooling: 'air' | 'liquid'; readonly altitude: boolean } | 'none' | null;
   readonly gear: 'fixed' | 'retractable' | null;
+  /** Null counts as an aeroplane, of which more is asked. */
+  readonly aircraftClass: AircraftClass | null;
+  /** Whether it has fuses that the pilot can replace in flight; only then spares are asked for. */
+  readonly fuses: boolean | null;
   readonly programme: Programme | null;
   readonly ifrNavigation: IfrNavigation | null;
   /** Revision of the flight manual that is in force for this aircraft; 'none' states that its manual has no revisions. */
@@ -49,9 +60,14 @@ export interface Particulars {
 
 /** Nothing known of it. */
 export const UNKNOWN_PARTICULARS: Particulars = {
-  serialNumber: null, manufacturedOn: null, certificatedOn: null, seats: null, engine: null, gear: null, programme: null, ifrNavigation: null,
+  serialNumber: null, manufacturedOn: null, certificatedOn: null, seats: null, engine: null, gear: null, aircraftClass: null, fuses: null, programme: null, ifrNavigation: null,
   manualRevision: null, minimumEquipmentList: null, fuel: null, measured: [],
 };
+
+/** True for a glider, whatever its certificate is. */
+export function isGlider({ category, particulars }: Pick<Described, 'category' | 'particulars'>): boolean {
+  return category === 'glider' || particulars.aircraftClass === 'glider';
+}
 
 /** The aircraft itself. A field that is null is not known. */
 export interface Aircraft extends Described {

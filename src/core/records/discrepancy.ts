@@ -73,8 +73,8 @@ export interface Discrepancy extends RecordBase {
   readonly classification: Classification | null;
   readonly closesUses: readonly ClosedUse[];
   readonly rectification: Rectification | null;
-  /** The inoperative instrument or equipment, where it is one: then the four questions of 14 CFR 91.213(d) decide. */
-  readonly equipment: EquipmentKind | null;
+  /** The instruments and equipment that are inoperative, or of which one may be: then the four questions of 14 CFR 91.213(d) decide for each. */
+  readonly equipment: readonly EquipmentKind[];
   readonly deferral: Deferral | null;
   readonly watch: Watch | null;
   /** A lasting mark already accepted, by its id on the damage map; one that changed is a new find. */

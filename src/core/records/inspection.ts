@@ -119,14 +119,14 @@ export function discountedEntries(inspections: readonly Inspection[], kinds: rea
 }
 
 /**
- * The newest entry that found the aircraft not airworthy and whose list was never validly cleared, unless a later entry of
- * these kinds approved it. It outweighs an earlier approval that is still within its time.
+ * The newest entry of a kind that found the aircraft not airworthy and whose list was never validly cleared, unless a later entry of
+ * the kinds in \`approvedBy\` approved it. It outweighs an earlier approval that is still within its time, and one of the same day.
  */
-export function refusal(inspections: readonly Inspection[], kinds: readonly InspectionKind[], at: ZoneId, authority: Authority): Inspection | null {
+export function refusal(inspections: readonly Inspection[], kind: InspectionKind, approvedBy: readonly InspectionKind[], at: ZoneId, authority: Authority): Inspection | null {
   if (!inspections.some(({ outcome }) => outcome === 'discrepancies-listed')) return null;
-  const approved = countingInspections(inspections, kinds, at, authority).at(-1) ?? null;
+  const approved = countingInspections(inspections, approvedBy, at, authority).at(-1) ?? null;
   return inspections
-    .filter((entry) => kinds.includes(entry.kind) && entry.outcome === 'discrepancies-listed' && inspectionFaults(entry, at, authority).length > 0)
+    .filter((entry) => entry.kind === kind && entry.outcome === 'discrepancies-listed' && inspectionFaults(entry, at, authority).length > 0)
     .filter((entry) => approved === null || entry.completedOn >= approved.completedOn)
     .sort(byDay).at(-1) ?? null;
 }

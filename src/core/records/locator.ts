@@ -1,17 +1,20 @@
 import type { CivilDate } from '../time/civil-date';
+import type { Signature } from './certificate';
 import type { RecordBase } from './record';
 
 /** The emergency locator transmitter as it stands. A field that is null is not known. */
 export interface Locator extends RecordBase {
-  readonly state: 'fitted' | 'removed-for-repair' | 'not-fitted' | null;
+  readonly state: 'fitted' | 'removed-for-repair' | 'deactivated' | 'not-fitted' | null;
   /** Marked on the outside and entered in the record: 50 % of the battery's useful life. */
   readonly batteryReplaceBy: CivilDate | null;
   /** Seconds that it transmitted since the battery was replaced. */
   readonly usedSeconds: number | null;
-  /** When removed: the day, whether the entry names date, make, model, serial number and reason, and whether the placard is up. */
+  /** When removed or deactivated: the day, whether the entry names date, make, model, serial number and reason, and whether the placard is up. */
   readonly removedOn: CivilDate | null;
   readonly removalEntered: boolean | null;
   readonly removalPlacarded: boolean | null;
+  /** For one that is deactivated: a rated pilot's or a mechanic's determination that it is no hazard. Absent in old records. */
+  readonly noHazard?: Signature | null;
 }
 
 /** A check of the receivers. Errors in whole tenths of a degree. */

@@ -13,7 +13,7 @@ export interface Relief {
   readonly from: Instant;
   readonly until: Instant;
   readonly untilTimeInService: Hours | null;
-  /** When it was written down: what was found later it cannot have known. */
+  /** It covers what was on record then: the moment at which it was written down, or where that was later than its first day, the beginning of that day. */
   readonly knows: Instant;
 }
 
@@ -30,6 +30,6 @@ export function reliefsOf(permits: readonly FlightPermit[], registration: string
     if (number === null || number.trim() === '' || registrationShown !== registration || validFrom === null || validUntil === null || validUntil < validFrom || aboard !== true || safeForFlight === null) return [];
     if (safeForFlight.on > civilDateAt(recordedAt, zone) || signatureFaults(safeForFlight.by, 'return-to-service', safeForFlight.on, authority).length > 0) return [];
     const from = validFrom > safeForFlight.on ? validFrom : safeForFlight.on;
-    return [{ id, uses: intersection(usesInAny(uses), FERRY), from: startOfDay(from, zone), until: endOfDay(validUntil, zone), untilTimeInService, knows: recordedAt }];
+    return [{ id, uses: intersection(usesInAny(uses), FERRY), from: startOfDay(from, zone), until: endOfDay(validUntil, zone), untilTimeInService, knows: civilDateAt(recordedAt, zone) <= validFrom ? recordedAt : startOfDay(validFrom, zone) }];
   });
 }

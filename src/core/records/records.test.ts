@@ -73,9 +73,9 @@ describe('inspection entries', () => {
   it('a refusal outweighs an earlier approval, and a later approval outweighs a refusal', () => {
     const refused = { ...base, id: 'r', completedOn: civilDate('2026-03-20'), recordedAt: instant('2026-03-20T20:00:00Z'), outcome: 'discrepancies-listed' as const };
     const later = { ...base, id: 'l', completedOn: civilDate('2026-03-25'), recordedAt: instant('2026-03-25T20:00:00Z') };
-    expect(refusal([base, refused], ['hundred-hour'], HALIFAX, 'us')?.id).toBe('r');
-    expect(refusal([base, refused, later], ['hundred-hour'], HALIFAX, 'us')).toBeNull();
-    expect(refusal([base], ['hundred-hour'], HALIFAX, 'us')).toBeNull();
+    expect(refusal([base, refused], 'hundred-hour', ['hundred-hour'], HALIFAX, 'us')?.id).toBe('r');
+    expect(refusal([base, refused, later], 'hundred-hour', ['hundred-hour'], HALIFAX, 'us')).toBeNull();
+    expect(refusal([base], 'hundred-hour', ['hundred-hour'], HALIFAX, 'us')).toBeNull();
   });
 });
 
@@ -178,7 +178,7 @@ describe('papers', () => {
 
 describe('discrepancies', () => {
   const open: Discrepancy = {
-    id: 'd', happenedAt: instant('2026-11-20T12:00:00Z'), recordedAt: instant('2026-11-20T12:05:00Z'), what: 'nick', where: null, foundBy: 'Pia Okoro', classification: 'ground-until-mechanic', closesUses: [], rectification: null, equipment: null, deferral: null, watch: null, knownMark: null,
+    id: 'd', happenedAt: instant('2026-11-20T12:00:00Z'), recordedAt: instant('2026-11-20T12:05:00Z'), what: 'nick', where: null, foundBy: 'Pia Okoro', classification: 'ground-until-mechanic', closesUses: [], rectification: null, equipment: [], deferral: null, watch: null, knownMark: null,
   };
   const repair: Rectification = { id: 'r', recordedAt: instant('2026-11-21T20:00:00Z'), work: 'repaired', description: 'Blended.', completedOn: civilDate('2026-11-21'), signedBy: sign(mechanic) };
   it.each([

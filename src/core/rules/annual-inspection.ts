@@ -3,19 +3,17 @@ import { countingInspections, discountedEntries, refusal } from '../records/insp
 import { lastDayOfCalendarMonths } from '../time/civil-date';
 import { endOfDay } from '../time/zone';
 import { uncoveredCategory } from './parts/category';
-import { constraint, from, INSPECTORS, lift, MECHANICS, type Constraint } from './parts/constraint';
+import { constraint, from, INSPECTORS, lift, type Constraint } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: '14 CFR 91.409(a)' } as const;
 const MONTHS = 12;
 
 const annual = lift('complete-annual', INSPECTORS);
-const clearList = lift('clear-inspection-list', MECHANICS, 'annual');
 
 /**
  * An annual inspection, approved for return to service, within the preceding 12 calendar months.
- * An aircraft refused at its annual has been inspected but not approved: it is closed until the list is cleared, and the
- * months run from the inspection. Light-sport and experimental aircraft have a condition inspection instead (91.409(c)), those
+ * Light-sport and experimental aircraft have a condition inspection instead (91.409(c)), those
  * on a progressive programme its segments (91.409(d)).
  */
 export const annualInspection = rule({
@@ -33,10 +31,8 @@ export const annualInspection = rule({
     const discounted = discountedEntries(inspections, ['annual'], last, place.zone, authority);
     const made = (given: Pick<Constraint, 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ key: 'annual', source, closes: ALL_USES, permitMayCover: true, ...given });
 
-    const refused = refusal(inspections, ['annual'], place.zone, authority);
-    if (refused !== null) {
-      return result([made({ certainty: 'failed', reason: { code: 'inspection-not-approved', kind: 'annual', completedOn: refused.completedOn }, records: [refused.id], lifts: [clearList] })]);
-    }
+    // An aircraft refused at its annual is closed by a rule of its own until the list is cleared; then the months run from that annual.
+    if (refusal(inspections, 'annual', ['annual'], place.zone, authority) !== null) return result([]);
     const lifts = [...discounted.slice(0, 1).map(({ completedOn }) => lift('complete-inspection-entry', INSPECTORS, 'annual', null, from(endOfDay(lastDayOfCalendarMonths(completedOn, MONTHS), place.zone)))), annual];
     if (last === null) return result([made({ certainty: 'unknown', reason: { code: 'annual-unknown', discounted }, lifts })], ['inspections (annual)']);
     const lastDay = lastDayOfCalendarMonths(last.completedOn, MONTHS);

@@ -11,7 +11,7 @@ const pilot = { name: 'Rosa Dane', certificate: { kind: 'pilot', number: 'P-1', 
 const mechanic = { name: 'Tomas Brandl', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-1', validFrom: '2010-01-01', validUntil: 'no-expiry' } };
 const lawful = { recordedAt: '2026-11-10T20:00:00Z', deferredOn: '2026-11-10', action: 'deactivated', placarded: true, entered: 'not-maintenance', noHazard: pilot };
 const line = (kind: string, change: Change = {}) => ({ [kind]: { fitted: true, typeCertification: false, equipmentList: 'no', kindsOfOperation: 'no', ...change } });
-const dead = (equipment: string, deferral: Json = lawful, change: Change = {}, lines: Json = line(equipment)) => ({ inspections: null, discrepancies: { d: { ...seen('2026-11-09'), what: 'Dead', classification: 'deferral-path', equipment, deferral, ...change } }, equipment: { list: { items: lines } } });
+const dead = (equipment: string, deferral: Json = lawful, change: Change = {}, lines: Json = line(equipment)) => ({ inspections: null, discrepancies: { d: { ...seen('2026-11-09'), what: 'Dead', classification: 'deferral-path', equipment: [equipment], deferral, ...change } }, equipment: { list: { items: lines } } });
 const NIGHT = [{ light: ['night'] }];
 const inspected = (day: string) => ({ a: { kind: 'annual', completedOn: day, recordedAt: `${day}T23:00:00Z`, timeInService: 4140, outcome: 'approved', signedBy: { name: 'I', certificate: { kind: 'repair-station', number: 'R', validFrom: '2000-01-01', validUntil: 'no-expiry' } } } });
 const mel = { aircraft: { minimumEquipmentList: 'approved' } };
@@ -33,7 +33,7 @@ describe('inoperative items', () => {
     ['its equipment list asks by night', dead('exhaust-gas-gauge', lawful, {}, line('exhaust-gas-gauge', { equipmentList: NIGHT })), ['d.needed: item-inoperative~ 2016 [d,d.deferral] repair-and-return-to-service(d)']],
     ['its kinds of operation ask always', dead('exhaust-gas-gauge', lawful, {}, line('exhaust-gas-gauge', { kindsOfOperation: 'always' })), ['d.needed: item-inoperative~ [d,d.deferral] repair-and-return-to-service(d)']],
     ['they do not say', dead('exhaust-gas-gauge', lawful, {}, line('exhaust-gas-gauge', { kindsOfOperation: null })), ['d.needed: item-inoperative~ [d,d.deferral] repair-and-return-to-service(d)']],
-    ['anticollision lights of an old aircraft', dead('anticollision-lights'), ['d.needed: item-inoperative~ [d,d.deferral] repair-and-return-to-service(d)']],
+    ['anticollision lights of an old aircraft', dead('anticollision-lights'), ['d.needed: item-inoperative~ 2016 [d,d.deferral] repair-and-return-to-service(d)']],
     ['a gear indicator of a fixed gear', dead('gear-position-indicator'), []],
     ['a manifold gauge, engine unknown', { ...dead('manifold-pressure-gauge'), aircraft: { engine: null } }, ['d.needed: item-inoperative~ [d,d.deferral] repair-and-return-to-service(d)']],
     ['a landing light', dead('landing-light'), ['d.needed: item-inoperative~ 864 [d,d.deferral] repair-and-return-to-service(d)']],
@@ -53,7 +53,7 @@ describe('inoperative items', () => {
     ['the list’s day before its own', { ...dead('exhaust-gas-gauge', { ...lawful, until: '2026-12-15', listed: { category: 'B' } }), ...mel }, ['d.until: deferral-expires~ [d,d.deferral] repair-and-return-to-service(d)']],
     ['not by the approved list', { ...dead('exhaust-gas-gauge'), ...mel }, ['d.defer: deferral-not-valid!~ [d,d.deferral] defer-item(d) or repair-and-return-to-service(d)']],
     ['by a list that is not approved', dead('exhaust-gas-gauge', { ...lawful, listed: { category: 'C' } }), ['d.defer: deferral-not-valid!~ [d,d.deferral] defer-item(d) or repair-and-return-to-service(d)']],
-    ['inspected since', { ...dead('exhaust-gas-gauge'), inspections: inspected('2026-11-11') }, ['d.inspection: deferral-not-addressed~ [d,d.deferral,a] repair-and-return-to-service(d) or defer-item(d)']],
+    ['inspected since', { ...dead('exhaust-gas-gauge'), inspections: inspected('2026-11-11') }, ['d.inspection: deferral-not-addressed~ [d,d.deferral,a] repair-and-return-to-service(d)']],
     ['inspected on the day of the deferral', { ...dead('exhaust-gas-gauge'), inspections: inspected('2026-11-10') }, []],
     ['grounding things are not deferred', dead('exhaust-gas-gauge', lawful, { classification: 'ground-until-mechanic' }), []],
   ])('%s', (_, change, lines, missing = []) => {
@@ -70,7 +70,7 @@ describe('required equipment', () => {
     ['engine unknown', { ...fit({ 'oil-temperature-gauge': 'not-fitted' }), aircraft: { engine: null } }, ['day-vfr.coolant-temperature-gauge: particular-unknown?~ [list] record-particulars(engine)', 'day-vfr.manifold-pressure-gauge: particular-unknown?~ [list] record-particulars(engine)', 'day-vfr.oil-temperature-gauge: particular-unknown?~ [list] record-particulars(engine)'], ['aircraft.engine']],
     ['no coolant to measure', fit({ 'coolant-temperature-gauge': 'not-fitted' }), []],
     ['a gear that folds', { ...fit({ 'gear-position-indicator': 'not-fitted' }), aircraft: { gear: 'retractable' } }, ['day-vfr.gear-position-indicator: equipment-not-fitted~ [list] install-equipment(gear-position-indicator)']],
-    ['position lights', fit({ 'position-lights': 'not-fitted' }), ['night-vfr.position-lights: equipment-not-fitted~ 4032 [list] install-equipment(position-lights)']],
+    ['position lights', fit({ 'position-lights': 'not-fitted' }), ['sunset-to-sunrise.position-lights: equipment-not-fitted~ 4032 [list] install-equipment(position-lights)']],
     ['a transponder', fit({ transponder: 'not-fitted' }), ['broadcast-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)', 'transponder-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)']],
     ['position broadcast', fit({ 'position-broadcast': 'not-fitted' }), ['broadcast-airspace.position-broadcast: equipment-not-fitted~ 3024 [list] install-equipment(position-broadcast)']],
     ['harnesses of an old aircraft', { ...fit({ 'all-seat-harnesses': 'not-fitted' }), aircraft: { manufacturedOn: '1986-12-12' } }, []],
@@ -78,13 +78,13 @@ describe('required equipment', () => {
     ['harnesses, manufacture unknown', { ...fit({ 'all-seat-harnesses': 'not-fitted' }), aircraft: { manufacturedOn: null } }, ['day-vfr.all-seat-harnesses: particular-unknown?~ [list] record-particulars(manufactured-on)'], ['aircraft.manufactured-on']],
     ['anticollision lights, certificated 1996-03-11', { ...fit({ 'anticollision-lights': 'not-fitted' }), aircraft: { certificatedOn: '1996-03-11' } }, ['night-vfr.anticollision-lights: equipment-not-fitted~ 2016 [list] install-equipment(anticollision-lights)']],
     ['anticollision lights, a day later', { ...fit({ 'anticollision-lights': 'not-fitted' }), aircraft: { certificatedOn: '1996-03-12' } }, ['day-vfr.anticollision-lights: equipment-not-fitted~ [list] install-equipment(anticollision-lights)', 'night-vfr.anticollision-lights: equipment-not-fitted~ 2016 [list] install-equipment(anticollision-lights)']],
-    ['over water for hire', { ...fit({ flotation: 'not-fitted', 'pyrotechnic-signal': 'fitted' }), ...over() }, ['over-water.flotation: equipment-not-fitted~ 432 [list] install-equipment(flotation)', 'towing.tow-hook: equipment-unknown?~ 864 [list] record-equipment', 'dated.pyrotechnic-signal: equipment-date-unknown? 432 [list] record-equipment'], ['equipment.tow-hook']],
-    ['over water, dates unknown', { ...fit({ flotation: 'fitted', 'pyrotechnic-signal': 'fitted' }), ...over() }, ['dated.flotation: equipment-date-unknown? 3024 [list] record-equipment', 'towing.tow-hook: equipment-unknown?~ 864 [list] record-equipment', 'dated.pyrotechnic-signal: equipment-date-unknown? 432 [list] record-equipment'], ['equipment.tow-hook']],
+    ['over water for hire', { ...fit({ flotation: 'not-fitted', 'pyrotechnic-signal': 'fitted' }), ...over() }, ['over-water.flotation: equipment-not-fitted~ 1296 [list] install-equipment(flotation)', 'dated.pyrotechnic-signal: equipment-date-unknown? 1296 [list] record-equipment', 'towing.tow-hook: equipment-unknown?~ 864 [list] record-equipment'], ['equipment.tow-hook']],
+    ['over water, dates unknown', { ...fit({ flotation: 'fitted', 'pyrotechnic-signal': 'fitted' }), ...over() }, ['dated.flotation: equipment-date-unknown? 3024 [list] record-equipment', 'dated.pyrotechnic-signal: equipment-date-unknown? 1296 [list] record-equipment', 'towing.tow-hook: equipment-unknown?~ 864 [list] record-equipment'], ['equipment.tow-hook']],
     ['over water, one over', { ...fit({ flotation: { fitted: true, expiresOn: '2026-11-23' }, 'pyrotechnic-signal': { fitted: true, expiresOn: 'no-expiry' } }), ...over() }, ['dated.flotation: equipment-expires 3024 [list] service-measured-item(flotation)', 'towing.tow-hook: equipment-unknown?~ 864 [list] record-equipment'], ['equipment.tow-hook']],
     ['never over water', fit({ flotation: { fitted: true, expiresOn: '2026-11-23' }, 'pyrotechnic-signal': 'fitted' }), []],
     ['gliders need no gauges', { ...fit({ 'oil-pressure-gauge': 'not-fitted' }), aircraft: { category: 'glider' } }, []],
-    ['approvals unknown', { ...fit({ transponder: 'not-fitted' }), aircraft: { approvedFor: null } }, ['broadcast-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)', 'transponder-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)', 'over-water.flotation: equipment-not-fitted~ 432 [list] install-equipment(flotation)', 'over-water.pyrotechnic-signal: equipment-not-fitted~ 432 [list] install-equipment(pyrotechnic-signal)', 'ifr.artificial-horizon: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.clock: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.directional-gyro: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.generator: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.ifr-navigation: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.rate-of-turn: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.sensitive-altimeter: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.slip-skid: equipment-unknown?~ 3024 [list] record-equipment', 'towing.tow-hook: equipment-unknown?~ 864 [list] record-equipment'], ['equipment.ifr-navigation', 'equipment.rate-of-turn', 'equipment.slip-skid', 'equipment.sensitive-altimeter', 'equipment.clock', 'equipment.generator', 'equipment.artificial-horizon', 'equipment.directional-gyro', 'equipment.tow-hook']],
-    ['a tug without a hook', { ...fit({ 'tow-hook': 'not-fitted' }), ...over(['glider-towing']), ...{} }, ['towing.tow-hook: equipment-not-fitted~ 864 [list] install-equipment(tow-hook)']],
+    ['approvals unknown', { ...fit({ transponder: 'not-fitted' }), aircraft: { approvedFor: null } }, ['broadcast-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)', 'transponder-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)', 'over-water.flotation: equipment-not-fitted~ 1296 [list] install-equipment(flotation)', 'over-water.pyrotechnic-signal: equipment-not-fitted~ 1296 [list] install-equipment(pyrotechnic-signal)', 'ifr.artificial-horizon: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.clock: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.directional-gyro: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.generator: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.ifr-navigation: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.rate-of-turn: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.sensitive-altimeter: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.slip-skid: equipment-unknown?~ 3024 [list] record-equipment', 'towing.tow-hook: equipment-unknown?~ 864 [list] record-equipment'], ['equipment.ifr-navigation', 'equipment.rate-of-turn', 'equipment.slip-skid', 'equipment.sensitive-altimeter', 'equipment.clock', 'equipment.generator', 'equipment.artificial-horizon', 'equipment.directional-gyro', 'equipment.tow-hook']],
+    ['a tug without a hook', { ...fit({ 'tow-hook': 'not-fitted' }), ...over(['glider-towing']), ...{} }, ['over-water.flotation: equipment-not-fitted~ 1296 [list] install-equipment(flotation)', 'over-water.pyrotechnic-signal: equipment-not-fitted~ 1296 [list] install-equipment(pyrotechnic-signal)', 'towing.tow-hook: equipment-not-fitted~ 864 [list] install-equipment(tow-hook)']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['required-equipment'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
@@ -115,20 +115,20 @@ describe('the locator', () => {
     ['state unknown', locator({ state: null }), ['state: locator-unknown? 5616 [locator] record-locator'], ['locators']],
     ['gliders need none', { locators: null, aircraft: { category: 'glider' } }, []],
     ['one seat needs none', { locators: null, aircraft: { seats: 1 } }, []],
-    ['not fitted', locator({ state: 'not-fitted' }), ['state: locator-not-fitted 5040 [locator] reinstall-locator']],
+    ['not fitted', locator({ state: 'not-fitted' }), ['state: locator-not-fitted 4464 [locator] reinstall-locator']],
     ['removed for repair', gone(), []],
-    ['removed too long ago', gone({ removedOn: '2026-08-25' }), ['removal: locator-removed 5040 [locator] reinstall-locator']],
+    ['removed too long ago', gone({ removedOn: '2026-08-25' }), ['removal: locator-removed 4464 [locator] reinstall-locator']],
     ['the ninetieth day', gone({ removedOn: '2026-08-26' }), []],
-    ['no entry', gone({ removalEntered: null }), ['removal: locator-removal-incomplete 5040 [locator] record-locator-removal or reinstall-locator']],
-    ['no placard', gone({ removalPlacarded: false }), ['removal: locator-removal-incomplete 5040 [locator] record-locator-removal or reinstall-locator']],
-    ['no date', gone({ removedOn: null }), ['removal: locator-removal-incomplete 5040 [locator] record-locator-removal or reinstall-locator']],
-    ['battery date unknown', locator({ batteryReplaceBy: null }), ['battery: locator-battery-unknown? 5616 [locator] record-locator or replace-locator-battery'], ['locators.batteryReplaceBy']],
-    ['battery over', locator({ batteryReplaceBy: '2026-11-23' }), ['battery: locator-battery-expires 5616 [locator] replace-locator-battery']],
+    ['no entry', gone({ removalEntered: null }), ['removal: locator-removal-incomplete 4464 [locator] record-locator-removal or reinstall-locator']],
+    ['no placard', gone({ removalPlacarded: false }), ['removal: locator-removal-incomplete 4464 [locator] record-locator-removal or reinstall-locator']],
+    ['no date', gone({ removedOn: null }), ['removal: locator-removal-incomplete 4464 [locator] record-locator-removal or reinstall-locator']],
+    ['battery date unknown', locator({ batteryReplaceBy: null }), ['battery: locator-battery-unknown? 5616 [locator] record-locator or replace-locator-battery or deactivate-locator'], ['locators.batteryReplaceBy']],
+    ['battery over', locator({ batteryReplaceBy: '2026-11-23' }), ['battery: locator-battery-expires 5616 [locator] replace-locator-battery or deactivate-locator']],
     ['use unknown', locator({ usedMinutes: null }), ['use: locator-battery-unknown? 5616 [locator] record-locator or replace-locator-battery'], ['locators.usedSeconds']],
     ['used an hour', locator({ usedMinutes: 60 }), []],
-    ['used longer', locator({ usedMinutes: 61 }), ['use: locator-battery-used 5616 [locator] replace-locator-battery']],
-    ['never inspected', { inspections: null }, ['locator: inspection-unknown?~ 5616 [] test-locator'], ['inspections (locator)']],
-    ['inspection over', { inspections: { 'locator-2026': { completedOn: '2025-10-31', recordedAt: '2025-10-31T20:00:00Z' } } }, ['locator: inspection-expires~ 5616 [locator-2026] test-locator']],
+    ['used longer', locator({ usedMinutes: 61 }), ['use: locator-battery-used 5616 [locator] replace-locator-battery or deactivate-locator']],
+    ['never inspected', { inspections: null }, ['locator: inspection-unknown?~ 5616 [] test-locator or deactivate-locator'], ['inspections (locator)']],
+    ['inspection over', { inspections: { 'locator-2026': { completedOn: '2025-10-31', recordedAt: '2025-10-31T20:00:00Z' } } }, ['locator: inspection-expires~ 5616 [locator-2026] test-locator or deactivate-locator']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['emergency-locator'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);

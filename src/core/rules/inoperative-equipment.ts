@@ -1,12 +1,17 @@
 import { ALL_USES, NO_USES, isEmpty, union, usesInAny, type UseSet } from '../envelope/use-set';
 import type { Aircraft } from '../records/aircraft';
-import { deferralFaults, isDeferrable, rectificationFaults, REPAIR_CATEGORIES, type Deferral, type Discrepancy } from '../records/discrepancy';
+import { deferralFaults, isDeferrable, REPAIR_CATEGORIES, type Deferral, type Discrepancy } from '../records/discrepancy';
 import { lineOf, type AskedFor, type EquipmentKind } from '../records/equipment';
 import type { KnownFacts } from '../records/facts';
 import { countingInspections } from '../records/inspection';
 import { addDays, type CivilDate } from '../time/civil-date';
-import { endOfDay } from '../time/zone';
-import { atReading, constraint, from, lift, MECHANICS, PILOT_OR_MECHANIC, type Constraint, type Source } from './parts/constraint';
+import { countingDone } from '../records/maintenance-item';
+import { civilDateAt, endOfDay, type ZoneId } from '../time/zone';
+import { closedTogether } from './parts/closed-uses';
+import type { Lessons } from './parts/for-hire';
+import { isOpen } from './parts/inoperative';
+import { isRemovedLocator, locatorUses } from './parts/locator-uses';
+import { atReading, constraint, from, lift, MECHANICS, PILOT_OR_MECHANIC, type Constraint, type Lift } from './parts/constraint';
 import type { InoperativeCause } from './parts/reason';
 import { linesFor } from './parts/required-lists';
 import { result, rule } from './parts/rule';
@@ -21,29 +26,46 @@ function askedUses(asked: AskedFor): UseSet {
 }
 
 /** Uses that the operating rules need the item for. */
-function ruleUses(kind: EquipmentKind, aircraft: Aircraft): UseSet {
-  // An anticollision light that is fitted is on by day and by night (14 CFR 91.209(b)): the strict reading, though aircraft before 1996 do not have it on the day list.
-  if (kind === 'anticollision-lights') return ALL_USES;
-  const lines = linesFor(aircraft).filter(({ equipment, needed }) => equipment === kind && needed(aircraft) !== false);
+function ruleUses(kind: EquipmentKind, aircraft: Aircraft, { lessons, steps }: Asking): UseSet {
+  // A system of anticollision lights that is fitted is on by day and by night (14 CFR 91.209(b)), also in aircraft that need none by day: the strict
+  // reading, and ours. Removed or deactivated with its steps it is no longer fitted, and only what the lists need it for stays closed.
+  if (kind === 'anticollision-lights' && !steps) return ALL_USES;
+  if (kind === 'emergency-locator') return locatorUses(aircraft);
+  const lines = linesFor(aircraft, lessons).filter(({ equipment, needed }) => equipment === kind && needed(aircraft) !== false);
   return lines.length === 0 ? NO_USES : union(...lines.map(({ uses }) => uses));
 }
 
+/** How the operating rules are asked: whether lessons are for hire, and whether the item has been removed or deactivated with its steps. */
+interface Asking { readonly lessons: Lessons; readonly steps: boolean }
+
 interface Answers { readonly closes: UseSet; readonly because: readonly InoperativeCause[]; readonly directives: readonly string[] }
 
-/** The four questions: type certification and the day list, the aircraft's own lists, the operating rules, a directive. */
-function fourQuestions(kind: EquipmentKind, { aircraft, equipmentList, directives }: KnownFacts): Answers {
+/** The four questions for one kind: type certification and the day list, the aircraft's own lists, the operating rules, a directive. */
+function fourQuestions(kind: EquipmentKind, { aircraft, equipmentList, directives }: KnownFacts, asking: Asking): Answers {
   const item = lineOf(equipmentList, kind);
   // A directive that does not apply asks for nothing; one that does not say what it wants in working order may ask for this.
-  const asking = directives?.filter(({ applies, equipment }) => applies !== false && equipment?.includes(kind) !== false).map(({ id }) => id).sort() ?? [];
+  const wanting = directives?.filter(({ applies, equipment }) => applies !== false && equipment?.includes(kind) !== false).map(({ id }) => id).sort() ?? [];
   const asked: readonly (readonly [InoperativeCause, UseSet])[] = [
     ['type-certification', item?.typeCertification === false ? NO_USES : ALL_USES],
     ['equipment-list', askedUses(item === null ? null : item.equipmentList)],
     ['kinds-of-operation', askedUses(item === null ? null : item.kindsOfOperation)],
-    ['operating-rule', ruleUses(kind, aircraft)],
-    ['directive', directives === null || asking.length > 0 ? ALL_USES : NO_USES],
+    ['operating-rule', ruleUses(kind, aircraft, asking)],
+    ['directive', directives === null || wanting.length > 0 ? ALL_USES : NO_USES],
   ];
+  return together(asked, wanting);
+}
+
+function together(asked: readonly (readonly [InoperativeCause, UseSet])[], directives: readonly string[]): Answers {
   const closing = asked.filter(([, uses]) => !isEmpty(uses));
-  return { because: closing.map(([cause]) => cause), closes: closing.length === 0 ? NO_USES : union(...closing.map(([, uses]) => uses)), directives: asking };
+  return { because: [...new Set(closing.map(([cause]) => cause))], closes: closing.length === 0 ? NO_USES : union(...closing.map(([, uses]) => uses)), directives };
+}
+
+/** What a finding keeps closed: the four questions for every kind that it names, and the uses that the walk-round list says need it. */
+function answersFor({ equipment, closesUses }: Discrepancy, facts: KnownFacts, asking: Asking): Answers {
+  const each = equipment.map((kind) => fourQuestions(kind, facts, asking));
+  const asked = each.flatMap(({ because, closes }) => because.map((cause): readonly [InoperativeCause, UseSet] => [cause, closes]));
+  const named: readonly (readonly [InoperativeCause, UseSet])[] = closesUses.length === 0 ? [] : [['walk-round', closedTogether(closesUses)]];
+  return together([...asked, ...named], [...new Set(each.flatMap(({ directives }) => directives))].sort());
 }
 
 /** The last day of a deferral: its own, or that of its repair category, the day of record not counted. */
@@ -55,39 +77,63 @@ function lastDayOf({ deferredOn, until, listed: category }: Deferral): CivilDate
   return [...own, days === null ? deferredOn : addDays(deferredOn, days)].sort()[0] ?? null;
 }
 
-function judgeOne(discrepancy: Discrepancy, kind: EquipmentKind, facts: KnownFacts): readonly Constraint[] {
-  const { id, what, deferral } = discrepancy;
+/**
+ * The required inspection that came and went after an item was found inoperative, and left it so; null where none did. One of the day
+ * on which it was deferred inspected it: the list of 43.11(b) may defer.
+ */
+function passedOver({ happenedAt, deferral }: Discrepancy, { inspections, items, place: { zone }, authority }: KnownFacts): { readonly id: string; readonly completedOn: CivilDate } | null {
+  const foundOn = civilDateAt(happenedAt, zone);
+  const whole = countingInspections(inspections, ['annual', 'hundred-hour', 'condition'], zone, authority);
+  const segments = (items ?? []).filter(({ signedAs }) => signedAs === 'progressive-segment').flatMap(({ done, signedAs }) => countingDone(done, signedAs, zone, authority));
+  return [...whole, ...segments].filter(({ completedOn }) => completedOn > foundOn && completedOn !== deferral?.deferredOn).sort((a, b) => (a.completedOn < b.completedOn ? -1 : 1))[0] ?? null;
+}
+
+function judgeOne(discrepancy: Discrepancy, facts: KnownFacts, lessons: Lessons): readonly Constraint[] {
+  const { id, what, deferral, equipment } = discrepancy;
   const { place, aircraft } = facts;
   const zone = place.zone;
-  const { closes, because, directives } = fourQuestions(kind, facts);
+  const faults = deferral === null ? [] : deferralFaults(discrepancy, deferral, zone, facts.authority);
+  const { closes, because, directives } = answersFor(discrepancy, facts, { lessons, steps: deferral !== null && faults.length === 0 });
   const approvedList = aircraft.particulars.minimumEquipmentList === 'approved';
+  const passed = passedOver(discrepancy, facts);
   const repair = lift('repair-and-return-to-service', MECHANICS, id);
-  const defer = lift('defer-item', PILOT_OR_MECHANIC, id, closes);
-  const src: Source = approvedList ? listed : source;
-  const base = { source: src, records: deferral === null ? [id] : [id, deferral.id], permitMayCover: true, knownSince: deferral === null ? discrepancy.recordedAt : deferral.recordedAt };
-  const needed = isEmpty(closes) ? [] : [constraint({ ...base, key: `${id}.needed`, records: [...base.records, ...directives], certainty: 'failed', reason: { code: 'item-inoperative', equipment: kind, what, because, deferred: deferral !== null }, closes, lifts: [repair] })];
+  // What an inspection passed over is not opened by deferring it again.
+  const defer = passed === null ? [lift('defer-item', PILOT_OR_MECHANIC, id, answersFor(discrepancy, facts, { lessons, steps: true }).closes), repair] : [repair];
+  const base = { source: approvedList ? listed : source, records: deferral === null ? [id] : [id, deferral.id], permitMayCover: true } satisfies Partial<Constraint>;
+  const constraints: Constraint[] = [];
+  if (!isEmpty(closes)) constraints.push(constraint({ ...base, key: `${id}.needed`, records: [...base.records, ...directives], certainty: 'failed', reason: { code: 'item-inoperative', equipment, what, because, deferred: deferral !== null }, closes, lifts: [repair] }));
+  if (passed !== null) {
+    // Repaired, replaced, removed or inspected at the next required inspection: one that came and went without it ends every deferral of it.
+    constraints.push(constraint({ ...base, source: between, key: `${id}.inspection`, certainty: 'failed', reason: { code: 'deferral-not-addressed', what, foundOn: civilDateAt(discrepancy.happenedAt, zone), inspectedOn: passed.completedOn }, records: [...base.records, passed.id], closes: ALL_USES, lifts: [repair] }));
+  }
   if (deferral === null) {
     // Until it is removed or deactivated, placarded, entered and judged no hazard, nothing is open.
-    return [...needed, constraint({ ...base, key: `${id}.defer`, certainty: 'failed', reason: { code: 'item-not-deferred', equipment: kind, what }, closes: ALL_USES, lifts: [defer, repair], condition: true })];
+    return [...constraints, constraint({ ...base, key: `${id}.defer`, certainty: 'failed', reason: { code: 'item-not-deferred', equipment, what }, closes: ALL_USES, lifts: defer, condition: passed === null })];
   }
-  const faults = deferralFaults(discrepancy, deferral, zone, facts.authority);
   // Who holds an approved list may not fall back on deferring without it.
   if (faults.length > 0 || (approvedList && deferral.listed === null) || (!approvedList && deferral.listed !== null)) {
     const all = faults.length > 0 ? faults : (['record-missing'] as const);
-    return [...needed, constraint({ ...base, key: `${id}.defer`, certainty: 'failed', reason: { code: 'deferral-not-valid', what, faults: all }, closes: ALL_USES, lifts: [defer, repair], condition: true })];
+    return [...constraints, constraint({ ...base, key: `${id}.defer`, certainty: 'failed', reason: { code: 'deferral-not-valid', what, faults: all }, closes: ALL_USES, lifts: defer, condition: passed === null })];
   }
-  const constraints: Constraint[] = [...needed];
-  if (deferral.closes.length > 0) constraints.push(constraint({ ...base, key: `${id}.own`, certainty: 'failed', reason: { code: 'item-inoperative', equipment: kind, what, because: [], deferred: true }, closes: usesInAny(deferral.closes), lifts: [repair] }));
-  if (deferral.cap !== null) constraints.push(constraint({ ...base, key: `${id}.cap`, certainty: 'failed', reason: { code: 'deferral-holds-to', what, cap: deferral.cap }, closes: ALL_USES, cap: { ...deferral.cap, own: deferral.cap.quantity === 'persons' ? aircraft.particulars.seats : null }, lifts: [repair] }));
+  return [...constraints, ...held(discrepancy, deferral, base, aircraft, zone, repair)];
+}
+
+/** What a deferral that counts keeps closed, holds to a number, and when it ends. */
+function held({ id, what, equipment }: Discrepancy, deferral: Deferral, base: Pick<Constraint, 'source' | 'records' | 'permitMayCover'>, { particulars }: Aircraft, zone: ZoneId, repair: Lift): readonly Constraint[] {
+  const made = (given: Pick<Constraint, 'key' | 'reason' | 'closes'> & Partial<Constraint>) => constraint({ ...base, certainty: 'failed', lifts: [repair], ...given });
   const lastDay = lastDayOf(deferral);
-  if (lastDay !== null) constraints.push(constraint({ ...base, key: `${id}.until`, certainty: 'failed', reason: { code: 'deferral-expires', what, lastDay }, closes: ALL_USES, begins: from(endOfDay(lastDay, zone)), lifts: [repair] }));
-  if (deferral.untilTimeInService !== null) constraints.push(constraint({ ...base, key: `${id}.hours`, certainty: 'failed', reason: { code: 'deferral-due', what, dueAt: deferral.untilTimeInService }, closes: ALL_USES, begins: atReading('time-in-service', deferral.untilTimeInService), lifts: [repair] }));
-  const inspected = countingInspections(facts.inspections, ['annual', 'hundred-hour', 'condition'], zone, facts.authority).find(({ completedOn }) => deferral.deferredOn !== null && completedOn > deferral.deferredOn);
-  if (inspected !== undefined && deferral.deferredOn !== null) {
-    // Repaired, replaced, removed or inspected at the next required inspection: one that came and went without it ends the deferral.
-    constraints.push(constraint({ ...base, source: between, key: `${id}.inspection`, certainty: 'failed', reason: { code: 'deferral-not-addressed', what, deferredOn: deferral.deferredOn, inspectedOn: inspected.completedOn }, records: [id, deferral.id, inspected.id], closes: ALL_USES, lifts: [repair, defer] }));
-  }
-  return constraints;
+  const { cap, untilTimeInService } = deferral;
+  return [
+    ...(deferral.closes.length === 0 ? [] : [made({ key: `${id}.own`, reason: { code: 'item-inoperative', equipment, what, because: [], deferred: true }, closes: usesInAny(deferral.closes) })]),
+    ...(cap === null ? [] : [made({ key: `${id}.cap`, reason: { code: 'deferral-holds-to', what, cap }, closes: ALL_USES, cap: { ...cap, own: cap.quantity === 'persons' ? particulars.seats : null } })]),
+    ...(lastDay === null ? [] : [made({ key: `${id}.until`, reason: { code: 'deferral-expires', what, lastDay }, closes: ALL_USES, begins: from(endOfDay(lastDay, zone)) })]),
+    ...(untilTimeInService === null ? [] : [made({ key: `${id}.hours`, reason: { code: 'deferral-due', what, dueAt: untilTimeInService }, closes: ALL_USES, begins: atReading('time-in-service', untilTimeInService) })]),
+  ];
+}
+
+/** A finding on things that the equipment list says are not there: nothing of them can be removed, deactivated or placarded. */
+function isNotFitted({ equipment }: Discrepancy, { equipmentList }: KnownFacts): boolean {
+  return equipment.every((kind) => lineOf(equipmentList, kind)?.fitted === false);
 }
 
 /** Inoperative instruments and equipment: the four questions of 14 CFR 91.213(d)(2), then what has to be done, and what stays closed meanwhile. */
@@ -95,10 +141,14 @@ export const inoperativeEquipment = rule({
   id: 'inoperative-equipment',
   title: 'Inoperative instruments and equipment',
   source,
-  explanation: 'An inoperative item closes every use that type certification, the aircraft’s own lists, the operating rules or a directive need it for. For the rest it must be removed or deactivated, placarded, entered where that was maintenance, and judged no hazard by a rated pilot or a mechanic; until then nothing is open. It comes back at the next required inspection, at its own date, and by the days of an approved list.',
-  judge: (facts) => result(facts.discrepancies.flatMap((discrepancy): readonly Constraint[] => {
-    if (discrepancy.equipment === null || !isDeferrable(discrepancy.classification)) return [];
-    if (discrepancy.rectification !== null && rectificationFaults(discrepancy, discrepancy.rectification, facts.place.zone, facts.authority).length === 0) return [];
-    return judgeOne(discrepancy, discrepancy.equipment, facts);
+  explanation: 'An inoperative item closes every use that type certification, the aircraft’s own lists, the operating rules or a directive need it for. For the rest it must be removed or deactivated, placarded, entered where that was maintenance, and judged no hazard by a rated pilot or a mechanic; until then nothing is open. An anticollision system that is fitted has to be on by day too: that reading of 91.209(b) is ours, and removing or deactivating it is the way to fly by day where the day list does not ask for it. It comes back at the next required inspection, at its own date, and by the days of an approved list.',
+  judge: (facts, { lessons }: { readonly lessons: Lessons }) => result(facts.discrepancies.flatMap((discrepancy): readonly Constraint[] => {
+    const { id, equipment, closesUses, what } = discrepancy;
+    if (equipment.length === 0 || !isDeferrable(discrepancy.classification) || !isOpen(discrepancy, facts)) return [];
+    if (isRemovedLocator(discrepancy, facts)) return [];
+    if (!isNotFitted(discrepancy, facts)) return judgeOne(discrepancy, facts, lessons);
+    // What needs them is closed by the lists; a finding that names uses closes those, and one that names none closes all.
+    const closes = closesUses.length === 0 ? ALL_USES : closedTogether(closesUses);
+    return [constraint({ key: `${id}.needed`, certainty: 'failed', source, reason: { code: 'item-inoperative', equipment, what, because: ['walk-round'], deferred: false }, records: [id], closes, lifts: [lift('repair-and-return-to-service', MECHANICS, id)], permitMayCover: true })];
   })),
 });

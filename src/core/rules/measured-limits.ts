@@ -59,7 +59,7 @@ export const measuredLimits = rule({
         const { act, by } = remedyOf(limit, measured.value);
         constraints.push(constraint({
           key, certainty: 'failed', source, reason: { code: 'measured-outside', quantity, which, value: measured.value, min, max, remedy }, records: [measured.id], closes,
-          lifts: [lift(act, by, `${quantity} ${which ?? ''}`.trim())], condition: remedy !== 'mechanic', permitMayCover: remedy === 'mechanic', knownSince: measured.recordedAt,
+          lifts: [lift(act, by, `${quantity} ${which ?? ''}`.trim())], condition: remedy !== 'mechanic', permitMayCover: remedy === 'mechanic',
         }));
       } else if (everyFlight) {
         // It holds for the day on which it was measured.

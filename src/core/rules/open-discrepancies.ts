@@ -1,5 +1,5 @@
-import { ALL_USES, isEmpty, NO_USES, union, usesIn, type UseSet } from '../envelope/use-set';
-import { CLOSERS, isDeferrable, rectificationFaults, type ClosedUse, type Discrepancy } from '../records/discrepancy';
+import { ALL_USES, isEmpty, NO_USES, type UseSet } from '../envelope/use-set';
+import { CLOSERS, isDeferrable, rectificationFaults, type Discrepancy } from '../records/discrepancy';
 import type { Hours } from '../quantities/hours';
 import type { CivilDate } from '../time/civil-date';
 import { civilDateAt, endOfDay, type ZoneId } from '../time/zone';
@@ -8,36 +8,13 @@ import { result, rule } from './parts/rule';
 
 const airworthiness: Source = { kind: 'regulation', citation: '14 CFR 91.7 and 91.405' };
 
-/** The uses behind each word of the walk-round list. Ice has no dimension of its own, so it takes those in which ice is met unseen. */
-const CLOSES: Readonly<Record<ClosedUse, UseSet>> = {
-  dusk: usesIn({ light: ['dusk'] }),
-  night: usesIn({ light: ['night'] }),
-  'night-for-hire': usesIn({ light: ['night'], purpose: ['carriage-for-hire', 'instruction-school-aircraft'] }),
-  ifr: usesIn({ rules: ['ifr'] }),
-  tow: usesIn({ purpose: ['glider-towing'] }),
-  ice: union(usesIn({ rules: ['ifr'] }), usesIn({ light: ['night', 'dusk'] })),
-};
-
-const together = new Map<string, UseSet>();
-
-/** The uses behind several words. There are few words, so there are few such sets: each is made once. */
-function closedTogether(words: readonly ClosedUse[]): UseSet {
-  const key = words.join();
-  const known = together.get(key);
-  if (known !== undefined) return known;
-  const set = union(...words.map((word) => CLOSES[word]));
-  together.set(key, set);
-  return set;
-}
-
-/** What an open discrepancy closes. An inoperative item without named uses closes all of them. */
-export function usesClosedBy({ classification, closesUses }: Pick<Discrepancy, 'classification' | 'closesUses'>): UseSet {
+/** What an open discrepancy closes. One on the deferral path that names no equipment closes everything: nobody can answer the four questions for it. */
+export function usesClosedBy({ classification }: Pick<Discrepancy, 'classification'>): UseSet {
   switch (classification) {
     case 'watch':
     case 'note':
       return NO_USES;
     case 'deferral-path':
-      return closesUses.length === 0 ? ALL_USES : closedTogether(closesUses);
     case 'ground-until-mechanic':
     case 'service-before-flight':
     case 'tell-instructor':
@@ -77,7 +54,7 @@ export const openDiscrepancies = rule({
   judge: ({ discrepancies, place, authority }) => result(discrepancies.flatMap((discrepancy): readonly Constraint[] => {
     const { id, what, where, rectification, foundBy, closesUses } = discrepancy;
     // An inoperative instrument that may be deferred has a rule of its own, however mildly somebody classed it.
-    if (discrepancy.equipment !== null && isDeferrable(discrepancy.classification)) return [];
+    if (discrepancy.equipment.length > 0 && isDeferrable(discrepancy.classification)) return [];
     const faults = rectification === null ? null : rectificationFaults(discrepancy, rectification, place.zone, authority);
     if (faults?.length === 0) return [];
     const closes = usesClosedBy(discrepancy);
@@ -91,7 +68,7 @@ export const openDiscrepancies = rule({
         ? { code: 'discrepancy-open', what, where, classification, classified: discrepancy.classification !== null, closesUses, foundBy, foundOn: civilDateAt(discrepancy.happenedAt, place.zone) }
         : { code: 'discrepancy-repair-not-valid', what, where, faults, classification },
       lifts: faults === null ? [usualLift(discrepancy)] : [lift('complete-repair-entry', { kind: 'certificate', anyOf: CLOSERS[classification] }, id), usualLift(discrepancy)],
-      condition: classification === 'service-before-flight' || classification === 'tell-instructor', permitMayCover: true, knownSince: discrepancy.recordedAt,
+      condition: classification === 'service-before-flight' || classification === 'tell-instructor', permitMayCover: true,
     })];
   })),
 });

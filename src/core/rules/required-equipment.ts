@@ -3,6 +3,7 @@ import type { Aircraft } from '../records/aircraft';
 import { lineOf, type EquipmentKind } from '../records/equipment';
 import { endOfDay } from '../time/zone';
 import { ANYBODY, constraint, from, lift, MECHANICS, RECORD_KEEPER, type Constraint, type Source } from './parts/constraint';
+import { FOR_HIRE, type Lessons } from './parts/for-hire';
 import type { RequiredList } from './parts/reason';
 import { linesFor, type RequiredLine } from './parts/required-lists';
 import { result, rule } from './parts/rule';
@@ -13,19 +14,20 @@ const SOURCES: Partial<Readonly<Record<RequiredList, Source>>> = {
   'transponder-airspace': { kind: 'regulation', citation: '14 CFR 91.215' },
   'broadcast-airspace': { kind: 'regulation', citation: '14 CFR 91.225' },
   towing: { kind: 'regulation', citation: '14 CFR 91.309(a)' },
+  'sunset-to-sunrise': { kind: 'regulation', citation: '14 CFR 91.209(a)' },
 };
 
 /** Equipment with a date of its own, and the uses that need it in date. */
-const DATED: readonly { readonly kind: EquipmentKind; readonly closes: UseSet }[] = [
+const dated = (lessons: Lessons): readonly { readonly kind: EquipmentKind; readonly closes: UseSet }[] => [
   { kind: 'flotation', closes: usesIn({ overWater: ['beyond-glide'] }) },
-  { kind: 'pyrotechnic-signal', closes: usesIn({ overWater: ['beyond-glide'], purpose: ['carriage-for-hire'] }) },
+  { kind: 'pyrotechnic-signal', closes: usesIn({ overWater: ['beyond-glide'], purpose: FOR_HIRE[lessons] }) },
 ];
 
 const touching = new WeakMap<UseSet, Map<readonly RequiredLine[], readonly RequiredLine[]>>();
 
 /** The lines for uses that the aircraft has: aircraft with the same approvals share them. A line for uses that it never had is no constraint on it. */
-function linesOn(aircraft: Aircraft, has: UseSet): readonly RequiredLine[] {
-  const lines = linesFor(aircraft);
+function linesOn(aircraft: Aircraft, has: UseSet, lessons: Lessons): readonly RequiredLine[] {
+  const lines = linesFor(aircraft, lessons);
   let known = touching.get(has);
   if (known === undefined) { known = new Map(); touching.set(has, known); }
   let own = known.get(lines);
@@ -38,8 +40,8 @@ export const requiredEquipment = rule({
   id: 'required-equipment',
   title: 'Required instruments and equipment',
   source,
-  explanation: 'Powered aircraft of the standard category need the instruments of the lists for day, night and instrument flight, some of them only from a date of manufacture on or for hire. Airspace that needs a transponder or position broadcast, towing, and flights beyond gliding distance of the shore ask for more. What the equipment list does not say counts as missing; what the aircraft never had closes nothing that it was never approved for.',
-  judge: ({ aircraft, equipmentList, place }) => {
+  explanation: 'Powered aircraft of the standard category need the instruments of the lists for day, night and instrument flight, some of them only from a date of manufacture on or for hire; light-sport and experimental aeroplanes need them by night and by instruments, as their limitations usually say. Every aircraft needs position lights from sunset to sunrise. Airspace that needs a transponder or position broadcast, towing, and flights beyond gliding distance of the shore ask for more. What the equipment list does not say counts as missing; what the aircraft never had closes nothing that it was never approved for.',
+  judge: ({ aircraft, equipmentList, place }, { lessons }: { readonly lessons: Lessons }) => {
     if (equipmentList === null) {
       return result([constraint({ key: 'list', certainty: 'unknown', source, reason: { code: 'equipment-list-unknown' }, closes: ALL_USES, lifts: [lift('record-equipment', ANYBODY)] })], ['equipment']);
     }
@@ -48,7 +50,7 @@ export const requiredEquipment = rule({
     const records = [equipmentList.id];
     const missing: string[] = [];
     const constraints: Constraint[] = [];
-    for (const { equipment, list, uses, needed } of linesOn(aircraft, has)) {
+    for (const { equipment, list, uses, needed } of linesOn(aircraft, has, lessons)) {
       if (fitted.has(equipment)) continue;
       const by = needed(aircraft);
       if (by === false) continue;
@@ -64,7 +66,7 @@ export const requiredEquipment = rule({
         constraints.push(constraint({ ...made, certainty: 'failed', reason: { code: 'equipment-not-fitted', equipment, list }, lifts: [lift('install-equipment', MECHANICS, equipment)] }));
       }
     }
-    for (const { kind, closes } of DATED) {
+    for (const { kind, closes } of dated(lessons)) {
       const item = lineOf(equipmentList, kind);
       if (item?.fitted !== true || item.expiresOn === 'no-expiry' || !overlaps(closes, has)) continue;
       const made = { key: `dated.${kind}`, source, closes, records, lifts: [lift('service-measured-item', MECHANICS, kind)] };

@@ -4,11 +4,11 @@ import { usesIn, isWithin, overlaps } from '../envelope/use-set';
 import type { Json } from '@/contracts/merge-patch';
 import { knownAt } from '../records/facts';
 import { chosenRules, PACKS } from './register';
-import { usesClosedBy } from './open-discrepancies';
+import { closedTogether } from './parts/closed-uses';
 
 const SILENT = [
   'open-discrepancies', 'inoperative-equipment', 'maintenance-entries', 'measured-limits', 'fuel-for-flight', 'fuel-quality', 'gauge-and-dip', 'tightenings', 'tow-rope', 'open-flights', 'records-in-order', 'category-limits',
-  'club-fuel-reserve', 'fuel-samples', 'oil-trend', 'stale-records', 'progressive-programme',
+  'club-fuel-reserve', 'fuel-samples', 'oil-trend', 'stale-records', 'progressive-programme', 'refused-inspections', 'navigation-works',
 ];
 const paper = (id: string, change: Json): Json => ({ documents: { [id]: change } });
 const PART_61 = { id: 'us-part91', parameters: { trainingUnder: 'part-61' } };
@@ -118,11 +118,12 @@ describe('open discrepancies', () => {
 
   it.each([
     [null, [], 'Grounded'], ['service-before-flight', [], 'Grounded'], ['tell-instructor', [], 'Grounded'], ['deferral-path', [], 'Grounded'],
-    ['deferral-path', ['dusk', 'night'], 'Restricted'], ['deferral-path', ['ifr'], 'Released'], ['watch', [], 'Released'], ['note', [], 'Released'],
+    // On the deferral path without a word of which equipment nobody can answer the four questions.
+    ['deferral-path', ['dusk', 'night'], 'Grounded'], ['deferral-path', ['ifr'], 'Grounded'], ['watch', [], 'Released'], ['note', [], 'Released'],
   ] as const)('%s %j', (classification, closesUses, verdict) => { expect(decideClean(finding({ classification, closesUses: [...closesUses] })).verdict).toBe(verdict); });
 
   it('night alone leaves dusk open only where dusk was not named', () => {
-    const closed = usesClosedBy({ classification: 'deferral-path', closesUses: ['night'] });
+    const closed = closedTogether(['night']);
     expect(isWithin(usesIn({ light: ['night'] }), closed)).toBe(true);
     expect(overlaps(usesIn({ light: ['dusk'] }), closed)).toBe(false);
   });

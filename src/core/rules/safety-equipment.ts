@@ -3,6 +3,7 @@ import { lineOf, type EquipmentKind } from '../records/equipment';
 import type { KnownFacts } from '../records/facts';
 import { endOfDay } from '../time/zone';
 import { ANYBODY, constraint, from, lift, MECHANICS, type Constraint } from './parts/constraint';
+import { inoperative } from './parts/inoperative';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'club-policy' } as const;
@@ -13,9 +14,18 @@ type Asked = (typeof SAFETY_EQUIPMENT)[number];
 
 const PASSENGERS = usesIn({ passengers: ['aboard'] });
 
-function judgeOne({ equipmentList, place }: KnownFacts, kind: EquipmentKind, asked: Asked): { readonly constraints: readonly Constraint[]; readonly missing: readonly string[] } {
+interface Judged { readonly constraints: readonly Constraint[]; readonly missing: readonly string[] }
+
+/** There, in date, and working: a deferred one does not work. */
+function judgeOne(facts: KnownFacts, kind: EquipmentKind, asked: Asked): Judged {
   if (asked === 'not-asked') return { constraints: [], missing: [] };
   const closes: UseSet = asked === 'no-flight-without' ? ALL_USES : PASSENGERS;
+  const found = inoperative(facts, kind).map(({ id, what }) => constraint({ key: `${kind}.${id}`, certainty: 'failed', source, reason: { code: 'equipment-inoperative', equipment: kind, what, list: 'club' }, records: [id], closes, lifts: [lift('repair-and-return-to-service', MECHANICS, id)] }));
+  const listed = onList(facts, kind, closes);
+  return { constraints: [...found, ...listed.constraints], missing: listed.missing };
+}
+
+function onList({ equipmentList, place }: KnownFacts, kind: EquipmentKind, closes: UseSet): Judged {
   const item = lineOf(equipmentList, kind);
   const made = (given: Pick<Constraint, 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ key: kind, source, records: equipmentList === null ? [] : [equipmentList.id], closes, ...given });
   const put = lift('install-equipment', ANYBODY, kind);

@@ -1,4 +1,5 @@
 import { strictest, type Classification, type ClosedUse } from '../records/discrepancy';
+import type { EquipmentKind } from '../records/equipment';
 import { STEPS, type Step } from './steps';
 
 /** How bad it looks to whoever found it. It can make the classification stricter, never softer. */
@@ -17,6 +18,11 @@ export function stepOf(code: string): Step | undefined {
   return STEPS.find((step) => step.code === code);
 }
 
+/** The instruments and equipment that a step looks at; none where it looks at structure, engine, controls or preparation. */
+export function equipmentAt({ looksAt }: Step): readonly EquipmentKind[] {
+  return typeof looksAt === 'string' ? [] : looksAt;
+}
+
 /**
  * First classification of a finding, on the safe side. Common practice, no source.
  * What fits no step of the list grounds the aircraft until a mechanic has looked; so does anything at a step other than
@@ -24,10 +30,10 @@ export function stepOf(code: string): Step | undefined {
  * another matter.
  * @param asListed the finding is just what the step's list names
  */
-export function classifyFinding(step: Step | null, asListed: boolean, looks: Looks): { readonly classification: Classification; readonly closesUses: readonly ClosedUse[] } {
+export function classifyFinding(step: Step | null, asListed: boolean, looks: Looks): { readonly classification: Classification; readonly closesUses: readonly ClosedUse[]; readonly equipment: readonly EquipmentKind[] } {
   const listed = asListed ? step : null;
   const classification = strictest(listed === null ? null : listed.firstAction, AT_LEAST[looks]);
-  return { classification, closesUses: classification === 'deferral-path' && listed !== null ? listed.closesUses : [] };
+  return { classification, closesUses: classification === 'deferral-path' && listed !== null ? listed.closesUses : [], equipment: step === null ? [] : equipmentAt(step) };
 }
 
 /** The steps of a station that this aircraft has. Features that are not on record hide nothing. */

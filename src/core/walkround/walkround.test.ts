@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { CLASSIFICATIONS, CLOSED_USES } from '../records/discrepancy';
 import { classifyFinding, LOOKS, stepOf, stepsAt } from './classify';
 import { placeOnAircraft } from './place';
-import { STATIONS, STEPS } from './steps';
+import { EQUIPMENT_KINDS } from '../records/equipment';
+import { AIRCRAFT_PARTS, STATIONS, STEPS } from './steps';
 
 const step = (code: string) => {
   const found = stepOf(code);
@@ -15,12 +16,16 @@ describe('the walk-round list', () => {
     expect(STEPS).toHaveLength(252);
     expect(new Set(STEPS.map(({ code }) => code)).size).toBe(252);
     const stations = new Set<string>(STATIONS.map(({ id }) => id));
-    for (const { code, station, item, typicalDefect, firstAction, closesUses, appliesTo } of STEPS) {
+    for (const { code, station, item, typicalDefect, firstAction, closesUses, appliesTo, looksAt } of STEPS) {
       expect(code).toMatch(/^K\d{3}$/);
       expect(stations.has(station)).toBe(true);
       expect(item.length * typicalDefect.length * appliesTo.length).toBeGreaterThan(0);
       expect(CLASSIFICATIONS).toContain(firstAction);
       for (const word of closesUses) expect(CLOSED_USES).toContain(word);
+      if (typeof looksAt === 'string') expect(AIRCRAFT_PARTS).toContain(looksAt);
+      else { expect(looksAt.length).toBeGreaterThan(0); for (const kind of looksAt) expect(EQUIPMENT_KINDS).toContain(kind); }
+      // What goes the way of deferring is a thing that can be removed or deactivated.
+      if (firstAction === 'deferral-path') expect([code, typeof looksAt]).toEqual([code, 'object']);
     }
   });
 
@@ -39,15 +44,16 @@ describe('the walk-round list', () => {
 
 describe('the first classification of a finding', () => {
   it.each([
-    ['a new nick on a blade', 'K217', true, 'looks-small', 'ground-until-mechanic', []],
-    ['cold pitot heat', 'K067', true, 'not-right', 'deferral-path', ['ifr']],
-    ['navigation lights out', 'K062', true, 'not-right', 'deferral-path', ['dusk', 'night']],
-    ['a low tyre', 'K136', true, 'looks-small', 'service-before-flight', []],
-    ['pitot heat, but not what the list says', 'K067', false, 'looks-small', 'ground-until-mechanic', []],
-    ['cold pitot heat that its finder would not fly with', 'K067', true, 'would-not-fly', 'ground-until-mechanic', []],
-    ['cold pitot heat of somebody who cannot tell', 'K067', true, 'cannot-tell', 'tell-instructor', []],
-  ] as const)('%s', (_, code, asListed, looks, classification, closesUses) => {
-    expect(classifyFinding(step(code), asListed, looks)).toEqual({ classification, closesUses });
+    ['a new nick on a blade', 'K217', true, 'looks-small', 'ground-until-mechanic', [], []],
+    ['cold pitot heat', 'K067', true, 'not-right', 'deferral-path', ['ifr'], ['pitot-heat']],
+    ['navigation lights out', 'K062', true, 'not-right', 'deferral-path', ['dusk', 'night'], ['position-lights']],
+    ['a low tyre', 'K136', true, 'looks-small', 'service-before-flight', [], []],
+    ['pitot heat, but not what the list says', 'K067', false, 'looks-small', 'ground-until-mechanic', [], ['pitot-heat']],
+    ['cold pitot heat that its finder would not fly with', 'K067', true, 'would-not-fly', 'ground-until-mechanic', [], ['pitot-heat']],
+    ['cold pitot heat of somebody who cannot tell', 'K067', true, 'cannot-tell', 'tell-instructor', [], ['pitot-heat']],
+    ['a cracked plastic tip, which an instructor judges', 'K089', true, 'looks-small', 'tell-instructor', [], []],
+  ] as const)('%s', (_, code, asListed, looks, classification, closesUses, equipment) => {
+    expect(classifyFinding(step(code), asListed, looks)).toEqual({ classification, closesUses, equipment });
   });
 
   it('what is on no list grounds until a mechanic has looked, however small it looks', () => {

@@ -1,17 +1,19 @@
 import type { ReasonCode } from '../../core/rules/parts/reason';
 import { capText, dateText, list, readingText, sentenceCase } from '../formats';
-import { CAUSE_NAMES, CLASS_MEANINGS, CLOSED_USE_NAMES, EQUIPMENT_NAMES, FAULT_NAMES, LIST_NAMES } from '../names';
+import { CAUSE_NAMES, CLASS_MEANINGS, EQUIPMENT_NAMES, FAULT_NAMES, LIST_NAMES } from '../names';
 import { ends, unsure, words, type Tellers } from './teller';
 
-type Codes = Extract<ReasonCode, `equipment-${string}` | 'item-inoperative' | 'item-not-deferred' | `deferral-${string}` | 'watch-due' | `discrepancy-${string}`>;
+type Codes = Extract<ReasonCode, `equipment-${string}` | 'navigation-not-aboard' | 'item-inoperative' | 'item-not-deferred' | `deferral-${string}` | 'watch-due' | `discrepancy-${string}`>;
 
 const place = (where: string | null) => (where === null ? '' : ` (${where})`);
 const found = (what: string) => sentenceCase(what.replace(/[.\s]+$/, ''));
 
 /** Equipment, what is inoperative, deferrals, discrepancies. */
 export const EQUIPMENT: Tellers<Codes> = {
+  'navigation-not-aboard': ({ equipment, state }) => words(state === 'unknown' ? `It is not recorded whether there is a ${EQUIPMENT_NAMES[equipment]}.` : `No ${EQUIPMENT_NAMES[equipment]} is fitted.`, 'An instrument flight cannot rely on what the aircraft does not have.'),
   'equipment-list-unknown': () => words('The aircraft’s equipment list is not on record.', 'Which instruments are fitted decides what it may be used for.'),
   'equipment-not-fitted': ({ equipment, list: asking }) => words(`No ${EQUIPMENT_NAMES[equipment]} is fitted.`, `${LIST_NAMES[asking]} asks for it.`),
+  'equipment-inoperative': ({ equipment, what, list: asking }) => words(`${found(what)}: the ${EQUIPMENT_NAMES[equipment]} does not work.`, asking === 'navigation' ? 'Instrument flight cannot rely on it, deferred or not.' : `${LIST_NAMES[asking]} asks for one that works, deferred or not.`),
   'equipment-unknown': ({ equipment, list: asking }) => words(`It is not recorded whether there is a ${EQUIPMENT_NAMES[equipment]}.`, `${LIST_NAMES[asking]} asks for it; what the equipment list does not say counts as missing.`),
   'equipment-expires': ({ equipment, lastDay }, tense) => words(`The ${EQUIPMENT_NAMES[equipment]} ${tense === 'in-force' ? 'was' : 'is'} good until ${dateText(lastDay)}.`, 'That is its own date; after it, it counts as missing.'),
   'equipment-date-unknown': ({ equipment }) => words(`It is not recorded until when the ${EQUIPMENT_NAMES[equipment]} is good.`, 'That it has no date would have to be stated.'),
@@ -21,10 +23,10 @@ export const EQUIPMENT: Tellers<Codes> = {
   'deferral-not-valid': ({ what, faults }) => words(`${found(what)}: its deferral does not count.`, `Wrong with it: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`),
   'deferral-expires': ({ what, lastDay }, tense) => words(`${found(what)}: its deferral ${ends(tense)} on ${dateText(lastDay)}.`, 'By then it has to be repaired.'),
   'deferral-due': ({ what, dueAt }, tense) => words(`${found(what)}: its deferral ${ends(tense)} at ${readingText(dueAt)}${unsure(tense)}.`, 'By then it has to be repaired.'),
-  'deferral-not-addressed': ({ what, deferredOn, inspectedOn }) => words(`${found(what)} was left open past the inspection of ${dateText(inspectedOn)}.`, `Deferred on ${dateText(deferredOn)}, it had to be repaired, replaced, removed or inspected at the next required inspection.`),
+  'deferral-not-addressed': ({ what, foundOn, inspectedOn }) => words(`${found(what)} was left open past the inspection of ${dateText(inspectedOn)}.`, `Found on ${dateText(foundOn)}, it had to be repaired, replaced, removed or inspected at the next required inspection. It cannot be deferred again.`),
   'deferral-holds-to': ({ what, cap }) => words(`${found(what)}: while it is deferred, ${capText(cap)}.`, 'That stands in its deferral.'),
   'watch-due': ({ what, lastDay, dueAt, trigger }, tense) => words(`${found(what)} ${tense === 'in-force' ? 'was' : 'is'} to be ${trigger === 'fix-by' ? 'put right' : 'looked at again'} by ${lastDay === null ? (dueAt === null ? '' : readingText(dueAt)) : dateText(lastDay)}${unsure(tense)}.`, 'It was accepted for so long only.'),
-  'discrepancy-open': ({ what, where, classification, classified, closesUses, foundBy, foundOn }) => words(`${found(what)}${place(where)}.`,
-    `${closesUses.length > 0 && classification === 'deferral-path' ? `Closed until it is repaired: ${list(closesUses.map((use) => CLOSED_USE_NAMES[use]))}.` : CLASS_MEANINGS[classification]}${classified ? '' : ' Nobody has classified it, so the strictest holds.'} Found on ${dateText(foundOn)}${foundBy === null ? '' : ` by ${foundBy}`}.`),
+  'discrepancy-open': ({ what, where, classification, classified, foundBy, foundOn }) => words(`${found(what)}${place(where)}.`,
+    `${CLASS_MEANINGS[classification]}${classified ? '' : ' Nobody has classified it, so the strictest holds.'} Found on ${dateText(foundOn)}${foundBy === null ? '' : ` by ${foundBy}`}.`),
   'discrepancy-repair-not-valid': ({ what, where, faults }) => words(`${found(what)}${place(where)}: the repair entry does not count.`, `Wrong with it: ${list(faults.map((fault) => FAULT_NAMES[fault]))}. Until it is complete the finding stays open.`),
 };

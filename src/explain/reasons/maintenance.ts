@@ -14,8 +14,8 @@ const due = (name: string, at: string, tense: Tense): string => (tense === 'in-f
 const dated = (name: string, on: string, tense: Tense): string => `${name} ${tense === 'in-force' ? 'was' : 'is'} due by ${on}.`;
 const quoted = (description: string) => (description === '' ? 'Maintenance work' : `“${description.replace(/[.\s]+$/, '')}”`);
 
-function locatorLacks(lacks: readonly ('date' | 'entry' | 'placard')[]): ReasonWords {
-  return words('The emergency locator was taken out, but not lawfully.', `Missing: ${list(lacks.map((what) => ({ date: 'the day of removal', entry: 'the entry with make, model, serial number and reason', placard: 'the placard in sight of the pilot' })[what]))}.`);
+function locatorLacks(lacks: readonly ('date' | 'entry' | 'placard' | 'determination')[]): ReasonWords {
+  return words('The emergency locator was taken out or deactivated, but not lawfully.', `Missing: ${list(lacks.map((what) => ({ date: 'the day on which it was done', entry: 'the entry with make, model, serial number and reason', placard: 'the placard in sight of the pilot', determination: 'the determination of a rated pilot or mechanic that it is no hazard' })[what]))}.`);
 }
 
 /** Inspections, tests, meters, items, directives, the locator, work and releases. */
@@ -68,6 +68,7 @@ export const MAINTENANCE: Tellers<Codes> = {
   'locator-battery-unknown': ({ what }) => words(what === 'date' ? 'It is not recorded by when the emergency locator’s battery is replaced.' : 'It is not recorded for how long the emergency locator has transmitted.', 'The battery is replaced by its date, and after more than an hour of use.'),
   'locator-removed': ({ removedOn, lastDay }, tense) => words(`The emergency locator, taken out on ${dateText(removedOn)}, ${tense === 'in-force' ? 'had to' : 'has to'} be back by ${dateText(lastDay)}.`, 'Without it the aircraft may fly for 90 days, with entry and placard.'),
   'locator-removal-incomplete': ({ lacks }) => locatorLacks(lacks),
+  'locator-deactivated': ({ on: day }) => words(`The emergency locator was deactivated on ${dateText(day)}.`, 'Until it works again the aircraft may only be ferried to have it repaired, or train within 50 NM of its field where the flight says so.'),
   'locator-not-fitted': () => words('There is no emergency locator aboard.', 'Without one the aircraft may only be ferried to have it installed, or train within 50 NM of its field where the flight says so.'),
   'release-missing': () => words('No maintenance release is on record.', 'Without one the aircraft may not fly.'),
   'release-expires': ({ lastDay }, tense) => words(`The maintenance release ${ends(tense)} on ${dateText(lastDay)}.`, 'That is the printed date, to the day. It also ends at its hours, whichever comes first.'),

@@ -9,13 +9,14 @@ import { Controller, useFormContext, useWatch } from 'react-hook-form';
 import type { ClubEntryInput } from '@/contracts/founding';
 import { clubPolicy, USUAL_POLICY } from '@/core/rules/packs/club-policy';
 import type { ParameterSpec } from '@/core/rules/packs/pack';
+import type { Lessons } from '@/core/rules/parts/for-hire';
 import { usPart91 } from '@/core/rules/packs/us-part91';
 import { sentenceCase } from '@/explain/formats';
 
 /** What a form asks about a club: texts as they are typed. */
 export interface ClubForm {
   readonly club: string; readonly field: string; readonly latitude: string; readonly longitude: string; readonly zone: string;
-  readonly authority: 'us-part91' | 'au-maintenance-release'; readonly trainingUnder: 'part-61' | 'part-141'; readonly withPolicy: boolean; readonly policy: Readonly<Record<string, string>>;
+  readonly authority: 'us-part91' | 'au-maintenance-release'; readonly trainingUnder: 'part-61' | 'part-141'; readonly lessons: Lessons; readonly withPolicy: boolean; readonly policy: Readonly<Record<string, string>>;
 }
 
 const POLICY: readonly (readonly [string, ParameterSpec])[] = Object.entries(clubPolicy.parameters);
@@ -24,12 +25,12 @@ const degrees = (text: string): number => Number(text.replace(',', '.').replace(
 const textsOf = (policy: object): Record<string, string> => Object.fromEntries(Object.entries(policy).map(([name, value]) => [name, String(value)]));
 
 /** A form for a club that is not there yet. The zone is a guess, since whoever founds it mostly sits there. */
-export const emptyClub = (): ClubForm => ({ club: '', field: '', latitude: '', longitude: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, authority: 'us-part91', trainingUnder: 'part-141', withPolicy: true, policy: textsOf(USUAL_POLICY) });
+export const emptyClub = (): ClubForm => ({ club: '', field: '', latitude: '', longitude: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, authority: 'us-part91', trainingUnder: 'part-141', lessons: 'lessons-are-for-hire', withPolicy: true, policy: textsOf(USUAL_POLICY) });
 
 /** The form of a club as it is on record. */
 export function formOf({ name, field, latitude, longitude, zone, authority, policy }: ClubEntryInput): ClubForm {
   return {
-    club: name, field, latitude: String(latitude), longitude: String(longitude), zone, authority: authority.id, trainingUnder: authority.id === 'us-part91' ? authority.parameters.trainingUnder : 'part-141',
+    club: name, field, latitude: String(latitude), longitude: String(longitude), zone, authority: authority.id, trainingUnder: authority.id === 'us-part91' ? authority.parameters.trainingUnder : 'part-141', lessons: authority.id === 'us-part91' ? authority.parameters.lessons : 'lessons-are-for-hire',
     withPolicy: policy !== null, policy: { ...textsOf(USUAL_POLICY), ...textsOf(policy ?? {}) },
   };
 }
@@ -38,7 +39,7 @@ export function formOf({ name, field, latitude, longitude, zone, authority, poli
 export function clubOf(form: ClubForm): ClubEntryInput {
   return {
     name: form.club, field: form.field, latitude: degrees(form.latitude), longitude: degrees(form.longitude), zone: form.zone,
-    authority: form.authority === 'us-part91' ? { id: form.authority, parameters: { trainingUnder: form.trainingUnder } } : { id: form.authority },
+    authority: form.authority === 'us-part91' ? { id: form.authority, parameters: { trainingUnder: form.trainingUnder, lessons: form.lessons } } : { id: form.authority },
     policy: form.withPolicy ? Object.fromEntries(POLICY.map(([name, spec]) => [name, spec.kind === 'word' ? form.policy[name] : Number(form.policy[name])])) : null,
   };
 }
@@ -76,6 +77,7 @@ export function RuleFields() {
       <div style={two}>
         <TextField select label="Authority" value={authority} {...register('authority')}><MenuItem value="us-part91">{usPart91.title}</MenuItem><MenuItem value="au-maintenance-release">Australian maintenance release</MenuItem></TextField>
         {authority === 'us-part91' ? <Controller name="trainingUnder" control={control} render={({ field: { value, onChange } }) => <TextField select label={usPart91.parameters.trainingUnder.title} value={value} onChange={onChange} helperText={usPart91.parameters.trainingUnder.about}><MenuItem value="part-61">Part 61</MenuItem><MenuItem value="part-141">Part 141</MenuItem></TextField>} /> : null}
+        {authority === 'us-part91' ? <Controller name="lessons" control={control} render={({ field: { value, onChange } }) => <TextField select label={usPart91.parameters.lessons.title} value={value} onChange={onChange} helperText={usPart91.parameters.lessons.about}><MenuItem value="lessons-are-for-hire">Lessons count as for hire</MenuItem><MenuItem value="lessons-are-not-for-hire">Lessons do not count as for hire</MenuItem></TextField>} /> : null}
       </div>
       <p className="small" style={{ margin: 0 }}>The rules were written down from memory of the published texts, and say so at every answer. Consult the text in force; where the two differ, the text is right.</p>
       <Controller name="withPolicy" control={control} render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, checked) => { onChange(checked); }} />} label="The club has rules of its own on top. Each begins at its strictest; none can be looser than the authority’s." />} />

@@ -8,6 +8,7 @@ import type { Category } from '../../records/aircraft';
 import { addDays } from '../../time/civil-date';
 import { endOfDay } from '../../time/zone';
 import { ANYBODY, constraint, DISPATCHER, from, lift, MECHANICS, RECORD_KEEPER, type Cap, type Constraint } from '../parts/constraint';
+import { inoperative } from '../parts/inoperative';
 import { result, rule } from '../parts/rule';
 import { bind, type BoundRule } from './pack';
 
@@ -58,12 +59,12 @@ export function ownRule(own: OwnRule): BoundRule {
         }
         case 'equipment': {
           const item = lineOf(equipmentList, demand.equipment);
-          if (item?.fitted === true) return result([]);
-          const unknown = item?.fitted == null;
-          return result([made({
-            certainty: unknown ? 'unknown' : 'failed', reason: { code: unknown ? 'equipment-unknown' : 'equipment-not-fitted', equipment: demand.equipment, list: 'club' }, records: equipmentList === null ? [] : [equipmentList.id],
-            lifts: [unknown ? lift('record-equipment', ANYBODY) : lift('install-equipment', MECHANICS, demand.equipment)],
-          })], unknown ? [`equipment.${demand.equipment}`] : []);
+          const records = equipmentList === null ? [] : [equipmentList.id];
+          // What the club asks for has to work: an item that is deferred does not.
+          const found = inoperative(facts, demand.equipment).map(({ id, what }) => made({ key: `own.${id}`, certainty: 'failed', reason: { code: 'equipment-inoperative', equipment: demand.equipment, what, list: 'club' }, records: [id], lifts: [lift('repair-and-return-to-service', MECHANICS, id)] }));
+          if (item?.fitted === true) return result(found);
+          if (item?.fitted === false) return result([...found, made({ certainty: 'failed', reason: { code: 'equipment-not-fitted', equipment: demand.equipment, list: 'club' }, records, lifts: [lift('install-equipment', MECHANICS, demand.equipment)] })]);
+          return result([...found, made({ certainty: 'unknown', reason: { code: 'equipment-unknown', equipment: demand.equipment, list: 'club' }, records, lifts: [lift('record-equipment', ANYBODY)] })], [`equipment.${demand.equipment}`]);
         }
         case 'paper': {
           const paper = latestOf(clubPapers.filter(({ name }) => name === demand.name));

@@ -32,7 +32,7 @@ export const ACTS = [
   'record-meter-reading', 'correct-meter-reading', 'correct-record', 'say-landings',
   'repair-and-return-to-service', 'service-and-record', 'instructor-judges', 'complete-repair-entry', 'defer-item',
   'record-approved-uses', 'record-category', 'use-covered-category',
-  'test-locator', 'replace-locator-battery', 'reinstall-locator', 'record-locator-removal', 'record-locator',
+  'test-locator', 'replace-locator-battery', 'reinstall-locator', 'record-locator-removal', 'deactivate-locator', 'record-locator',
   'test-altimeter-static', 'test-transponder', 'check-receivers', 'update-database',
   'comply-with-directive', 'record-directives', 'complete-item', 'record-item-history', 'record-items', 'replace-part',
   'install-equipment', 'record-equipment', 'release-after-work', 'fly-check-flight', 'inspect-independently',
@@ -85,8 +85,6 @@ export interface Constraint {
   readonly cap: Cap | null;
   /** True where a special flight permit may cover it: airworthiness, and no directive that forbids the ferry flight. */
   readonly permitMayCover: boolean;
-  /** When what it rests on was written down, where a permit given before that cannot have known it; null where it does not matter. */
-  readonly knownSince: Instant | null;
 }
 
 /** A constraint with what is usual left out: recorded, without end or cap, no step before flight, no permit. */
@@ -97,7 +95,7 @@ export function constraint(given: GivenConstraint): Constraint {
   const { key, certainty, source, reason, closes, lifts } = given;
   return {
     key, certainty, source, reason, records: given.records ?? [], closes, begins: given.begins ?? RECORDED, ends: given.ends ?? null, lifts,
-    condition: given.condition ?? false, cap: given.cap ?? null, permitMayCover: given.permitMayCover ?? false, knownSince: given.knownSince ?? null,
+    condition: given.condition ?? false, cap: given.cap ?? null, permitMayCover: given.permitMayCover ?? false,
   };
 }
 

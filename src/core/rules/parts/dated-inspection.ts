@@ -20,13 +20,11 @@ export interface DatedInspection {
 export function datedInspection({ inspections, place, authority }: KnownFacts, { kind, months, source, closes, act, by }: DatedInspection): { readonly constraints: readonly Constraint[]; readonly missing: readonly string[]; readonly last: Inspection | null } {
   const last = countingInspections(inspections, [kind], place.zone, authority).at(-1) ?? null;
   const discounted = discountedEntries(inspections, [kind], last, place.zone, authority);
-  const refused = refusal(inspections, [kind], place.zone, authority);
-  const lifts = [...(refused === null ? discounted.slice(0, 1).map(({ completedOn }) => lift('complete-inspection-entry', by, kind, null, from(endOfDay(lastDayOfCalendarMonths(completedOn, months), place.zone)))) : []), lift(act, by)];
+  // A refused one closes by a rule of its own until its list is cleared; then it counts.
+  if (refusal(inspections, kind, [kind], place.zone, authority) !== null) return { last, missing: [], constraints: [] };
+  const lifts = [...discounted.slice(0, 1).map(({ completedOn }) => lift('complete-inspection-entry', by, kind, null, from(endOfDay(lastDayOfCalendarMonths(completedOn, months), place.zone)))), lift(act, by)];
   const made = (certainty: Constraint['certainty'], reason: Reason, records: readonly string[], begins: Begins, own: readonly Lift[]): Constraint =>
-    ({ key: kind, certainty, source, reason, records, closes, begins, ends: null, lifts: own, condition: false, cap: null, permitMayCover: true, knownSince: null });
-  if (refused !== null) {
-    return { last, missing: [], constraints: [made('failed', { code: 'inspection-not-approved', kind, completedOn: refused.completedOn }, [refused.id], RECORDED, [lift('clear-inspection-list', by, kind), lift(act, by)])] };
-  }
+    ({ key: kind, certainty, source, reason, records, closes, begins, ends: null, lifts: own, condition: false, cap: null, permitMayCover: true });
   if (last === null) return { last, missing: [`inspections (${kind})`], constraints: [made('unknown', { code: 'inspection-unknown', kind, discounted }, [], RECORDED, lifts)] };
   const lastDay = lastDayOfCalendarMonths(last.completedOn, months);
   return { last, missing: [], constraints: [made('failed', { code: 'inspection-expires', kind, completedOn: last.completedOn, lastDay, discounted }, [last.id], from(endOfDay(lastDay, place.zone)), lifts)] };

@@ -12,7 +12,6 @@ const OVERRUN = hours('10');
 
 const inspect = lift('complete-hundred-hour', MECHANICS);
 const annual: Lift = lift('complete-annual', INSPECTORS);
-const clearList = lift('clear-inspection-list', MECHANICS, 'hundred-hour');
 
 /**
  * The hundred-hour limit as constraints on `closes`. An annual stands in for the hundred-hour inspection, not the reverse; of a
@@ -25,15 +24,13 @@ export function hundredHours(facts: KnownFacts, source: Source, closes: UseSet, 
   const whole = kinds.includes('condition') ? lift('complete-condition-inspection', { kind: 'certificate', anyOf: ['light-sport-repairman', 'mechanic-airframe-powerplant', 'repair-station'] }) : annual;
   const constraints: Constraint[] = [];
   const missing: string[] = [];
-  const refused = refusal(inspections, kinds, place.zone, authority);
-  if (refused?.kind === 'hundred-hour') {
-    constraints.push(constraint({ key: 'refused', certainty: 'failed', source, reason: { code: 'inspection-not-approved', kind: refused.kind, completedOn: refused.completedOn }, records: [refused.id], closes, lifts: [clearList], permitMayCover: true }));
-  }
+  // A refused hundred-hour closes by a rule of its own until its list is cleared; then it counts here.
+  const refused = refusal(inspections, 'hundred-hour', kinds, place.zone, authority);
   const counting = countingInspections(inspections, kinds, place.zone, authority);
   const discounted = discountedEntries(inspections, kinds, counting.at(-1) ?? null, place.zone, authority);
   const state = hourInterval(counting, INTERVAL);
   // Completing an entry that states its hours counts from those; one that does not may turn out to be of any.
-  const entryLifts = discounted.slice(0, 1).map(({ timeInService: then }) => lift('complete-inspection-entry', MECHANICS, 'hundred-hour', null, then === null ? null : atReading('time-in-service', addHours(then, INTERVAL))));
+  const entryLifts = discounted.slice(0, 1).map(({ timeInService: then }) => lift(refused === null ? 'complete-inspection-entry' : 'clear-inspection-list', MECHANICS, 'hundred-hour', null, then === null ? null : atReading('time-in-service', addHours(then, INTERVAL))));
   if (state === null) {
     missing.push('inspections (hundred-hour or annual)');
     constraints.push(constraint({ key: 'inspection', certainty: 'unknown', source, reason: { code: 'hundred-hour-unknown', discounted }, closes, lifts: [...entryLifts, inspect, whole], permitMayCover: true }));

@@ -98,20 +98,23 @@ export type Reason =
   | { readonly code: 'locator-battery-used'; readonly usedSeconds: number }
   | { readonly code: 'locator-battery-unknown'; readonly what: 'date' | 'use' }
   | { readonly code: 'locator-removed'; readonly removedOn: CivilDate; readonly lastDay: CivilDate }
-  | { readonly code: 'locator-removal-incomplete'; readonly lacks: readonly ('date' | 'entry' | 'placard')[] }
+  | { readonly code: 'locator-removal-incomplete'; readonly lacks: readonly ('date' | 'entry' | 'placard' | 'determination')[] }
+  | { readonly code: 'locator-deactivated'; readonly on: CivilDate }
   | { readonly code: 'locator-not-fitted' }
   // Equipment and deferrals.
   | { readonly code: 'equipment-list-unknown' }
   | { readonly code: 'equipment-not-fitted'; readonly equipment: EquipmentKind; readonly list: RequiredList }
+  | { readonly code: 'equipment-inoperative'; readonly equipment: EquipmentKind; readonly what: string; readonly list: RequiredList | 'navigation' }
+  | { readonly code: 'navigation-not-aboard'; readonly equipment: EquipmentKind; readonly state: 'not-fitted' | 'unknown' }
   | { readonly code: 'equipment-unknown'; readonly equipment: EquipmentKind; readonly list: RequiredList }
   | { readonly code: 'equipment-expires'; readonly equipment: EquipmentKind; readonly lastDay: CivilDate }
   | { readonly code: 'equipment-date-unknown'; readonly equipment: EquipmentKind }
-  | { readonly code: 'item-inoperative'; readonly equipment: EquipmentKind; readonly what: string; readonly because: readonly InoperativeCause[]; readonly deferred: boolean }
-  | { readonly code: 'item-not-deferred'; readonly equipment: EquipmentKind; readonly what: string }
+  | { readonly code: 'item-inoperative'; readonly equipment: readonly EquipmentKind[]; readonly what: string; readonly because: readonly InoperativeCause[]; readonly deferred: boolean }
+  | { readonly code: 'item-not-deferred'; readonly equipment: readonly EquipmentKind[]; readonly what: string }
   | { readonly code: 'deferral-not-valid'; readonly what: string; readonly faults: readonly DeferralFault[] }
   | { readonly code: 'deferral-expires'; readonly what: string; readonly lastDay: CivilDate }
   | { readonly code: 'deferral-due'; readonly what: string; readonly dueAt: Hours }
-  | { readonly code: 'deferral-not-addressed'; readonly what: string; readonly deferredOn: CivilDate; readonly inspectedOn: CivilDate }
+  | { readonly code: 'deferral-not-addressed'; readonly what: string; readonly foundOn: CivilDate; readonly inspectedOn: CivilDate }
   | { readonly code: 'deferral-holds-to'; readonly what: string; readonly cap: Omit<Cap, 'own'> }
   | { readonly code: 'watch-due'; readonly what: string; readonly lastDay: CivilDate | null; readonly dueAt: Hours | null; readonly trigger: 'look-again' | 'fix-by' }
   // Work, permits, releases.
@@ -147,13 +150,13 @@ export type Reason =
   | { readonly code: 'flight-leaves-open'; readonly what: 'landings' | 'tow-launches' | 'alternate' | 'navigation' };
 
 /** What of the aircraft's particulars a rule could not find. */
-export type Particular = 'serial-number' | 'manufactured-on' | 'certificated-on' | 'seats' | 'engine' | 'gear' | 'programme' | 'ifr-navigation' | 'manual-revision' | 'fuel' | 'oil-limits' | 'first-flown-on';
+export type Particular = 'serial-number' | 'manufactured-on' | 'certificated-on' | 'seats' | 'engine' | 'gear' | 'programme' | 'ifr-navigation' | 'manual-revision' | 'fuel' | 'oil-limits' | 'first-flown-on' | 'fuses' | 'fuel-grades' | 'drains';
 /** What work may have done that its entry does not say. */
 export type WorkEffect = 'flight-characteristics' | 'flight-controls' | 'static-system' | 'altitude-reporting' | 'weight';
 /** The list of 14 CFR 91.205 that asks for an item. */
-export type RequiredList = 'day-vfr' | 'night-vfr' | 'ifr' | 'for-hire' | 'transponder-airspace' | 'broadcast-airspace' | 'over-water' | 'towing' | 'club';
+export type RequiredList = 'day-vfr' | 'night-vfr' | 'ifr' | 'sunset-to-sunrise' | 'for-hire' | 'transponder-airspace' | 'broadcast-airspace' | 'over-water' | 'towing' | 'club';
 /** Which of the four questions of 14 CFR 91.213(d)(2) an inoperative item fails. */
-export type InoperativeCause = 'type-certification' | 'equipment-list' | 'kinds-of-operation' | 'operating-rule' | 'directive';
+export type InoperativeCause = 'walk-round' | 'type-certification' | 'equipment-list' | 'kinds-of-operation' | 'operating-rule' | 'directive';
 /** Why a tow rope may not be used. */
 export type TowRopeFault = 'no-rope' | 'unknown' | 'knot-or-strand' | 'too-weak' | 'links-needed' | 'glider-link' | 'tug-link';
 

@@ -1,23 +1,14 @@
-import { union, usesIn, type UseSet } from '../../envelope/use-set';
-import type { Aircraft, Particulars } from '../../records/aircraft';
+import { intersection, isEmpty, union, usesIn, type UseSet } from '../../envelope/use-set';
+import { isGlider, type Aircraft, type Particulars } from '../../records/aircraft';
 import type { EquipmentKind } from '../../records/equipment';
 import { civilDate, type CivilDate } from '../../time/civil-date';
+import { FOR_HIRE, type Lessons } from './for-hire';
 import type { Particular, RequiredList } from './reason';
 
-/** The uses behind each list. Position lights are needed from sunset, the rest of the night list from the end of civil twilight. */
-export const LIST_USES: Readonly<Record<RequiredList, UseSet>> = {
-  'day-vfr': usesIn({}),
-  'night-vfr': usesIn({ light: ['night'] }),
-  ifr: usesIn({ rules: ['ifr'] }),
-  'for-hire': usesIn({ light: ['night'], purpose: ['carriage-for-hire', 'instruction-school-aircraft', 'glider-towing'] }),
-  'transponder-airspace': usesIn({ transponderAirspace: ['inside'] }),
-  'broadcast-airspace': usesIn({ broadcastAirspace: ['inside'] }),
-  'over-water': usesIn({ overWater: ['beyond-glide'], purpose: ['carriage-for-hire'] }),
-  towing: usesIn({ purpose: ['glider-towing'] }),
-  club: usesIn({}),
-};
-
-const DUSK_AND_NIGHT = union(usesIn({ light: ['dusk'] }), usesIn({ light: ['night'] }));
+const DUSK_AND_NIGHT = usesIn({ light: ['dusk', 'night'] });
+/** Lights are asked for from sunset, the rest of the night list from the end of civil twilight. */
+const NIGHT = usesIn({ light: ['night'] });
+const INSTRUMENTS = usesIn({ rules: ['ifr'] });
 
 /** One line of a list: what is needed, and which fact decides whether this aircraft needs it (null: every one does). */
 export interface RequiredLine {
@@ -28,7 +19,11 @@ export interface RequiredLine {
 }
 
 const always = () => true;
-const line = (list: RequiredList, equipment: EquipmentKind, needed: RequiredLine['needed'] = always, uses: UseSet = LIST_USES[list]): RequiredLine => ({ list, equipment, needed, uses });
+const USES: Readonly<Record<Exclude<RequiredList, 'for-hire' | 'over-water' | 'club'>, UseSet>> = {
+  'day-vfr': usesIn({}), 'night-vfr': NIGHT, ifr: INSTRUMENTS, 'sunset-to-sunrise': DUSK_AND_NIGHT, 'transponder-airspace': usesIn({ transponderAirspace: ['inside'] }),
+  'broadcast-airspace': usesIn({ broadcastAirspace: ['inside'] }), towing: usesIn({ purpose: ['glider-towing'] }),
+};
+const line = (list: keyof typeof USES, equipment: EquipmentKind, needed: RequiredLine['needed'] = always): RequiredLine => ({ list, equipment, needed, uses: USES[list] });
 
 /** Made after a day: 91.205(b)(14) and (16) speak of manufacture, (11) of certification. */
 const since = (field: 'manufacturedOn' | 'certificatedOn', after: string, unknown: Particular): RequiredLine['needed'] => {
@@ -38,36 +33,58 @@ const since = (field: 'manufacturedOn' | 'certificatedOn', after: string, unknow
 const engine = (asks: (engine: Exclude<Particulars['engine'], 'none' | null>) => boolean): RequiredLine['needed'] => ({ particulars }) =>
   (particulars.engine === null ? { unknown: 'engine' } : particulars.engine !== 'none' && asks(particulars.engine));
 
+/** What a list asks of an aircraft that is operated for hire. */
+const HIRE_LINES = (lessons: Lessons): readonly RequiredLine[] => {
+  const over = usesIn({ overWater: ['beyond-glide'], purpose: FOR_HIRE[lessons] });
+  return [
+    { list: 'over-water', equipment: 'flotation', needed: always, uses: over }, { list: 'over-water', equipment: 'pyrotechnic-signal', needed: always, uses: over },
+    { list: 'for-hire', equipment: 'landing-light', needed: always, uses: usesIn({ light: ['night'], purpose: FOR_HIRE[lessons] }) },
+  ];
+};
+
 /**
- * The lists of 14 CFR 91.205(b) to (d) for powered aircraft of the standard category, and 91.215, 91.225 and 91.309 (all from memory).
- * Fuel gauges, belts and harnesses stand once for all of them. Item 15 of the day list, the locator, has a rule of its own;
- * item 17 is for rotorcraft.
+ * The lists of 14 CFR 91.205(b) to (d) for powered aircraft of the standard category (from memory). Fuel gauges, belts and harnesses
+ * stand once for all of them. Item 15 of the day list, the locator, has a rule of its own; item 17 is for rotorcraft; position lights
+ * stand below, since 91.209 asks every aircraft for them.
  */
-export const REQUIRED_LINES: readonly RequiredLine[] = [
+const EQUIPMENT_LINES: readonly RequiredLine[] = [
   line('day-vfr', 'airspeed-indicator'), line('day-vfr', 'altimeter'), line('day-vfr', 'magnetic-direction-indicator'),
   line('day-vfr', 'tachometer', engine(() => true)), line('day-vfr', 'oil-pressure-gauge', engine(() => true)),
   line('day-vfr', 'coolant-temperature-gauge', engine(({ cooling }) => cooling === 'liquid')), line('day-vfr', 'oil-temperature-gauge', engine(({ cooling }) => cooling === 'air')),
   line('day-vfr', 'manifold-pressure-gauge', engine(({ altitude }) => altitude)), line('day-vfr', 'fuel-gauge'),
   line('day-vfr', 'gear-position-indicator', ({ particulars }) => (particulars.gear === null ? { unknown: 'gear' } : particulars.gear === 'retractable')),
   line('day-vfr', 'anticollision-lights', since('certificatedOn', '1996-03-11', 'certificated-on')),
-  line('over-water', 'flotation'), line('over-water', 'pyrotechnic-signal'),
   line('day-vfr', 'safety-belts'), line('day-vfr', 'front-shoulder-harnesses', since('manufacturedOn', '1978-07-18', 'manufactured-on')),
   line('day-vfr', 'all-seat-harnesses', since('manufacturedOn', '1986-12-12', 'manufactured-on')),
-  line('night-vfr', 'position-lights', always, DUSK_AND_NIGHT), line('night-vfr', 'anticollision-lights'), line('for-hire', 'landing-light'),
-  line('night-vfr', 'electrical-source'), line('night-vfr', 'spare-fuses'),
+  line('night-vfr', 'anticollision-lights'), line('night-vfr', 'electrical-source'),
+  line('night-vfr', 'spare-fuses', ({ particulars: { fuses } }) => (fuses ?? { unknown: 'fuses' })),
   line('ifr', 'two-way-radio'), line('ifr', 'ifr-navigation'), line('ifr', 'rate-of-turn'), line('ifr', 'slip-skid'), line('ifr', 'sensitive-altimeter'), line('ifr', 'clock'),
   line('ifr', 'generator'), line('ifr', 'artificial-horizon'), line('ifr', 'directional-gyro'),
 ];
 
-/** What airspace and towing ask of every category. */
-export const OPERATING_LINES: readonly RequiredLine[] = [
+/** What operating rules ask of every aircraft: lights from sunset to sunrise (14 CFR 91.209(a)), airspace (91.215, 91.225), towing (91.309); from memory. */
+const OPERATING_LINES: readonly RequiredLine[] = [
+  line('sunset-to-sunrise', 'position-lights'),
   line('transponder-airspace', 'transponder'), line('broadcast-airspace', 'position-broadcast'), line('broadcast-airspace', 'transponder'),
   line('towing', 'tow-hook'),
 ];
 
-const ALL_LINES: readonly RequiredLine[] = [...REQUIRED_LINES, ...OPERATING_LINES];
+const NIGHT_OR_INSTRUMENTS = union(NIGHT, INSTRUMENTS);
 
-/** The lines that an aircraft has to meet: the lists of 91.205 are for powered aircraft of the standard category only. */
-export function linesFor(aircraft: Aircraft): readonly RequiredLine[] {
-  return aircraft.category === 'standard' ? ALL_LINES : OPERATING_LINES;
+function linesOf(lessons: Lessons): Readonly<Record<'standard' | 'limited' | 'glider', readonly RequiredLine[]>> {
+  const lists = [...EQUIPMENT_LINES, ...HIRE_LINES(lessons)];
+  // By night and by instruments the limitations of light-sport and experimental aircraft usually ask for what 91.205 asks of the standard category.
+  const limited = lists.map((one): RequiredLine => ({ ...one, uses: intersection(one.uses, NIGHT_OR_INSTRUMENTS) })).filter(({ uses }) => !isEmpty(uses));
+  return { standard: [...lists, ...OPERATING_LINES], limited: [...limited, ...OPERATING_LINES], glider: OPERATING_LINES };
+}
+
+const LINES: Readonly<Record<Lessons, ReturnType<typeof linesOf>>> = { 'lessons-are-for-hire': linesOf('lessons-are-for-hire'), 'lessons-are-not-for-hire': linesOf('lessons-are-not-for-hire') };
+
+/**
+ * The lines that an aircraft has to meet. The lists of 91.205 are for powered aircraft of the standard category; those of other
+ * categories are asked for them by night and by instruments. A glider, whatever its certificate, is asked for lights, and for what airspace and towing ask.
+ */
+export function linesFor(aircraft: Aircraft, lessons: Lessons): readonly RequiredLine[] {
+  const lines = LINES[lessons];
+  return isGlider(aircraft) ? lines.glider : aircraft.category === 'light-sport' || aircraft.category === 'experimental' ? lines.limited : lines.standard;
 }
