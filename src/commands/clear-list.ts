@@ -1,5 +1,5 @@
 import type { ListClearance } from '@/contracts/sighting';
-import { signatureFaults } from '@/core/records/certificate';
+import { authorityFor, signatureFaults } from '@/core/records/certificate';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
 import { insertOthers } from '@/db/other-records';
@@ -20,7 +20,7 @@ export async function clearList(ports: Ports, actor: Actor, entry: ListClearance
     const inspection = stored.facts.inspections.find(({ id }) => id === entry.inspection);
     if (inspection?.outcome !== 'discrepancies-listed' || inspection.listCleared !== null) throw new Refused({ code: 'not-found', message: 'There is no open list of this inspection. Open the folder again.' });
     const by = { name: actor.name, certificate: await ownCertificate(tx, actor, entry.certificateId) };
-    const authority = authorityOf(club.packs);
+    const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
     const today = civilDateAt(recordedAt, club.place.zone);
     const faults = [...new Set([...signatureFaults(by, 'return-to-service', entry.on, authority), ...signatureFaults(by, 'return-to-service', today, authority), ...(entry.on < inspection.completedOn ? ['cleared-before-inspection' as const] : []), ...(entry.on > today ? ['completed-after-recorded' as const] : [])])];
     if (faults.length > 0) throw new Refused({ code: 'invalid', message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`, problems: faults.map((fault) => ({ path: fault.startsWith('certificate') ? 'certificateId' : 'on', message: FAULT_NAMES[fault] })) });

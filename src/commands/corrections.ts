@@ -1,5 +1,5 @@
 import type { StrikeEntry } from '@/contracts/corrections';
-import { mayBeSignedBy, signatureFaults, type CertificateKind, type SignedWork } from '@/core/records/certificate';
+import { authorityFor, mayBeSignedBy, signatureFaults, type CertificateKind, type SignedWork } from '@/core/records/certificate';
 import { INSPECTION_WORK } from '@/core/records/inspection';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
@@ -30,8 +30,8 @@ export async function strike({ tx, recordedAt }: Changing, ports: Ports, actor: 
 }
 
 /** Whether a signed entry may be struck by this person: whoever recorded it, or somebody who could sign such work today. */
-async function mayStrikeSigned({ tx, club, recordedAt }: Changing, actor: Actor, work: SignedWork, recordedBy: string, approved: boolean): Promise<boolean> {
-  const authority = authorityOf(club.packs);
+async function mayStrikeSigned({ tx, club, stored, recordedAt }: Changing, actor: Actor, work: SignedWork, recordedBy: string, approved: boolean): Promise<boolean> {
+  const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
   const today = civilDateAt(recordedAt, club.place.zone);
   const entitled = (await certificatesOf(tx, actor.personId)).some((row) => mayBeSignedBy(work, authority).includes(row.kind as CertificateKind)
     && signatureFaults({ name: actor.name, certificate: { kind: row.kind as CertificateKind, number: row.number, validFrom: storedDate(row.valid_from), validUntil: row.valid_until === null ? 'no-expiry' : storedDate(row.valid_until) } }, work, today, authority).length === 0);

@@ -1,7 +1,7 @@
 import type { SignedEntry } from '@/contracts/new-entry';
 import type { Plain } from '@/core/decision/canonical';
 import { decimalHours } from '@/core/quantities/hours';
-import { signatureFaults } from '@/core/records/certificate';
+import { authorityFor, signatureFaults } from '@/core/records/certificate';
 import { knownAt, presentFor } from '@/core/records/facts';
 import type { Meter } from '@/core/records/meters';
 import { entryFaults, entryOf, withEntry, workOf, type EntryDraft, type NewEntry } from '@/core/records/new-entry';
@@ -27,7 +27,7 @@ function readingsOf(draft: EntryDraft): readonly { readonly meter: Meter; readon
  * a slip of the hand there would carry the next limit away.
  */
 function checkReadings({ stored, club, recordedAt }: Changing, entry: NewEntry, draft: EntryDraft, aboveMeter: boolean): void {
-  const authority = authorityOf(club.packs);
+  const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
   const before = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authority).accounted;
   const facts = withEntry(stored.facts, entry);
   const after = knownAt(facts, presentFor(facts, recordedAt), authority).accounted;
@@ -65,7 +65,7 @@ export async function recordEntry(ports: Ports, actor: Actor, entry: SignedEntry
     const work = workOf(stored.facts, draft);
     if (work === null) throw new Refused({ code: 'not-found', message: 'The aircraft has no such item, directive or method. Open its folder again.' });
     const made = entryOf(draft, entry.entryId, signedBy, recordedAt);
-    const authority = authorityOf(club.packs);
+    const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
     const { zone } = club.place;
     // A signature given here must hold on the day of the work and today; one that is copied, on the day of the work.
     const faults = [...new Set([...entryFaults(made, work, zone, authority), ...(copied ? [] : signatureFaults(signedBy, work, civilDateAt(recordedAt, zone), authority))])];

@@ -16,7 +16,7 @@ import { changeRelease, issueRelease } from './maintenance-release';
 import { signDailyInspection } from './sign-daily-inspection';
 import { vouch } from './vouch';
 
-const change = { asOf: release.asOf, place: release.place, packs: release.packs, aircraft: release.aircraft, documents: release.documents, releases: release.releases, dailyInspections: release.dailyInspections };
+const change = { asOf: release.asOf, place: release.place, packs: release.packs, aircraft: release.aircraft, documents: release.documents, releases: release.releases, dailyInspections: release.dailyInspections, equipment: release.equipment };
 let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => { club = await testClub(change); });
 afterAll(closeDatabase);

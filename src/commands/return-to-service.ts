@@ -1,5 +1,5 @@
 import type { ReturnToService } from '@/contracts/return-to-service';
-import { signatureFaults } from '@/core/records/certificate';
+import { authorityFor, signatureFaults } from '@/core/records/certificate';
 import { authorityOf } from '@/core/rules/register';
 import { closingWork, rectificationFaults, type Rectification } from '@/core/records/discrepancy';
 import { civilDateAt } from '@/core/time/zone';
@@ -55,8 +55,8 @@ export async function returnToService(ports: Ports, actor: Actor, entry: ReturnT
     }
     const certificate = await ownCertificate(tx, actor, entry.certificateId);
     const club = await readClub(tx, actor.clubId);
-    const authority = authorityOf(club.packs);
     const [before] = await loadAircraft(tx, club.place, found.aircraft_id, true);
+    const authority = authorityFor(authorityOf(club.packs), { category: before?.facts.aircraft.category ?? null });
     const discrepancy = before?.facts.discrepancies.find(({ id }) => id === entry.discrepancyId);
     if (discrepancy === undefined) throw new Refused({ code: 'not-found', message: 'This finding is not open. Open the aircraft’s page again.' });
     if (discrepancy.classification === 'tell-instructor' && found.found_by === actor.personId) {

@@ -1,7 +1,7 @@
 import type { Vouching } from '@/contracts/vouching';
 import { may } from '@/contracts/permissions';
 import { INSPECTION_WORK, type InspectionKind } from '@/core/records/inspection';
-import { mayBeSignedBy, signatureFaults, type CertificateKind, type SignedWork } from '@/core/records/certificate';
+import { authorityFor, mayBeSignedBy, signatureFaults, type CertificateKind, type SignedWork } from '@/core/records/certificate';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
 import { certificatesOf } from '@/db/aircraft-papers';
@@ -21,8 +21,8 @@ function workOf({ table, kind }: WaitingRecord): SignedWork {
 }
 
 /** Whether somebody has a certificate that could sign such work today. */
-async function couldSign({ tx, club, recordedAt }: Changing, actor: Actor, work: SignedWork): Promise<boolean> {
-  const authority = authorityOf(club.packs);
+async function couldSign({ tx, club, stored, recordedAt }: Changing, actor: Actor, work: SignedWork): Promise<boolean> {
+  const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
   const today = civilDateAt(recordedAt, club.place.zone);
   return (await certificatesOf(tx, actor.personId)).some((row) => {
     const kind = row.kind as CertificateKind;

@@ -5,7 +5,7 @@ import { countUses, isWithin, type UseSet } from '@/core/envelope/use-set';
 import { civilDate } from '@/core/time/civil-date';
 import { hours } from '@/core/quantities/hours';
 import { presentFor } from '@/core/records/facts';
-import { DOCUMENT_KINDS } from '@/core/records/document';
+import { DOCUMENT_KINDS, latestSightings } from '@/core/records/document';
 import { addSeconds } from '@/core/time/instant';
 import { loadAircraft } from '@/db/aircraft-facts';
 import { papersOf } from '@/db/aircraft-papers';
@@ -78,8 +78,8 @@ describe('a member alone', () => {
     club.ports.at = addSeconds(club.ports.at, 60);
     good(await vouch(club.ports, club.actor('dispatcher'), await entry()));
     const latest = (await inClub(club.ports.db, club.clubId, (tx) => papersOf(tx, club.aircraftId))).find(({ kind }) => kind === wrong.kind);
-    const loaded = await inClub(club.ports.db, club.clubId, async (tx) => (await loadAircraft(tx, club.place, club.aircraftId, true))[0]?.facts.documents.find(({ kind }) => kind === wrong.kind)?.id);
-    expect([latest?.sighting_id, loaded]).toEqual([last, last]);
+    const loaded = await inClub(club.ports.db, club.clubId, async (tx) => latestSightings((await loadAircraft(tx, club.place, club.aircraftId, true))[0]?.facts.documents ?? [], wrong.kind).map(({ id }) => id));
+    expect([latest?.sighting_id, loaded]).toEqual([last, [last]]);
   });
 
   it('does whatever they like in any order, and the aircraft is never available for more', async () => {

@@ -30,7 +30,7 @@ const described: fc.Arbitrary<Described> = fc.record({
   particulars: fc.record({
     serialNumber: orNull(words), manufacturedOn: orNull(day), certificatedOn: orNull(day), seats: orNull(fc.integer({ min: 1, max: 20 })), engine: orNull(fc.oneof(fc.constant('none' as const), fc.record({ cooling: fc.constantFrom('air' as const, 'liquid' as const), altitude: fc.boolean() }))),
     gear: orNull(fc.constantFrom('fixed' as const, 'retractable' as const)), aircraftClass: orNull(fc.constantFrom(...AIRCRAFT_CLASSES)), fuses: orNull(fc.boolean()), programme: orNull(fc.constantFrom(...PROGRAMMES)), ifrNavigation: orNull(fc.constantFrom(...IFR_NAVIGATION)), manualRevision: orNull(words), minimumEquipmentList: orNull(fc.constantFrom('approved' as const, 'none' as const)),
-    fuel: orNull(fc.record({ burnPerHour: orNull(amount), minimum: orNull(amount), tanks: fc.array(fc.record({ id: words, usable: amount }), { maxLength: 3 }) })), measured: fc.array(limit, { maxLength: 3 }),
+    fuel: orNull(fc.record({ burnPerHour: orNull(amount), minimum: orNull(amount), tanks: fc.array(fc.record({ id: words, usable: amount }), { maxLength: 3 }), drains: orNull(fc.array(words, { minLength: 1, maxLength: 3 })), grades: orNull(fc.subarray(['leaded', 'unleaded', 'jet'] as const, { minLength: 1 })) })), measured: fc.array(limit, { maxLength: 3 }),
   }),
 });
 

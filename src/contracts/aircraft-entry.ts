@@ -58,7 +58,7 @@ export function describedAs({ category, firstFlownOn, approvedFor, particulars: 
   return {
     ...written, category: absent(category), firstFlownOn: absent(firstFlownOn), engine: absent(engine),
     approvedFor: approvedFor === null ? undefined : approvedFor.map((one) => Object.fromEntries(DIMENSION_NAMES.map((name) => [name, [...one[name]]]))),
-    fuel: fuel === null ? undefined : { burnPerHour: fuel.burnPerHour === null ? undefined : volumeInput(fuel.burnPerHour), minimum: fuel.minimum === null ? undefined : volumeInput(fuel.minimum), tanks: fuel.tanks.map(({ id, usable }) => ({ id, usable: volumeInput(usable) })) },
+    fuel: fuel === null ? undefined : { burnPerHour: fuel.burnPerHour === null ? undefined : volumeInput(fuel.burnPerHour), minimum: fuel.minimum === null ? undefined : volumeInput(fuel.minimum), tanks: fuel.tanks.map(({ id, usable }) => ({ id, usable: volumeInput(usable) })), drains: fuel.drains == null ? undefined : [...fuel.drains], grades: fuel.grades == null ? undefined : [...fuel.grades] },
     measured: measured.map(({ quantity, which, min, max, open, uses, remedy, everyFlight }) => {
       const base = QUANTITIES[quantity];
       const unit = unitFor(base, [min, max]);

@@ -75,6 +75,7 @@ const discrepancy = z.strictObject({
     description: textSchema(4000).optional().describe('description of the work'),
     completedOn: dateSchema.optional().describe('day on which the work was completed'),
     signedBy: signature.optional().describe('who approved the return to service'),
+    major: z.boolean().optional().describe('a major repair, which an inspection authorisation or a repair station approves; absent states that it was none'),
   }).optional().describe('what was done and the approval for return to service; an incomplete one closes nothing'),
 });
 
@@ -108,6 +109,7 @@ const flight = z.strictObject({
   fuelAboard: volumeSchema.optional().describe('usable fuel planned to be aboard at the start; absent takes what was dipped'),
   reliesOnVor: yesNo('its navigation relies on VOR receivers'),
   reliesOnDatabase: yesNo('its navigation relies on the database'),
+  altitudeFeet: z.int().min(0).max(60_000).optional().describe('highest altitude that it is planned to fly at, feet above the sea; asked of instrument flights'),
   trainingWithin50Miles: yesNo('training that stays within 50 NM of the field, for an aircraft without a locator'),
 }).describe('a planned flight; what it does not say, it may need every value of');
 

@@ -80,7 +80,7 @@ function discrepancyOf(id: string, given: In<'discrepancies'>): Discrepancy {
     id, happenedAt: given.happenedAt, recordedAt: given.recordedAt, what: given.what, where: known(given.where), foundBy: known(given.foundBy),
     classification: known(given.classification), closesUses: given.closesUses ?? [], equipment: given.equipment ?? [], knownMark: known(given.knownMark),
     rectification: done === undefined ? null : {
-      id: `${id}.rectification`, recordedAt: done.recordedAt, work: known(done.work), description: known(done.description), completedOn: known(done.completedOn), signedBy: signatureOf(done.signedBy),
+      id: `${id}.rectification`, recordedAt: done.recordedAt, work: known(done.work), description: known(done.description), completedOn: known(done.completedOn), signedBy: signatureOf(done.signedBy), major: done.major ?? false,
     },
     deferral: deferral === undefined ? null : deferralOf(`${id}.deferral`, deferral),
     watch: watch === undefined ? null : { lookAgainBy: known(watch.lookAgainBy), lookAgainAt: known(watch.lookAgainAt), fixBy: known(watch.fixBy) },
@@ -122,7 +122,7 @@ const askedOf = (given: GivenAsked): EquipmentItem['equipmentList'] => (given ==
 /** An equipment list. */
 export function equipmentOf(id: string, given: In<'equipment'>): EquipmentList {
   return {
-    id, happenedAt: given.happenedAt, recordedAt: given.recordedAt,
+    id, happenedAt: given.happenedAt, recordedAt: given.recordedAt, approved: known(given.approved),
     items: (Object.entries(given.items) as [EquipmentKind, In<'equipment'>['items'][EquipmentKind]][]).flatMap(([kind, line]): readonly EquipmentItem[] => {
       if (line === undefined) return [];
       if (typeof line === 'string') return [{ kind, fitted: line === 'fitted', typeCertification: null, equipmentList: null, kindsOfOperation: null, expiresOn: null }];
@@ -134,7 +134,7 @@ export function equipmentOf(id: string, given: In<'equipment'>): EquipmentList {
 function workOf(id: string, given: In<'work'>): WorkEntry {
   const { checkFlight, independentInspection } = given;
   return {
-    id, recordedAt: given.recordedAt, completedOn: known(given.completedOn), description: known(given.description), signedBy: signatureOf(given.signedBy), mayChangeFlight: known(given.mayChangeFlight), groundTestsConclusive: known(given.groundTestsConclusive),
+    id, recordedAt: given.recordedAt, completedOn: known(given.completedOn), description: known(given.description), signedBy: signatureOf(given.signedBy), major: given.major ?? false, mayChangeFlight: known(given.mayChangeFlight), groundTestsConclusive: known(given.groundTestsConclusive),
     checkFlight: checkFlight === undefined ? null : { recordedAt: checkFlight.recordedAt, on: checkFlight.on, pilot: signed(checkFlight.pilot), logged: known(checkFlight.logged) }, flightControls: known(given.flightControls),
     independentInspection: independentInspection === undefined ? null : { recordedAt: independentInspection.recordedAt, on: independentInspection.on, by: signed(independentInspection.by) },
     staticOpened: known(given.staticOpened), altitudeReportingTouched: known(given.altitudeReportingTouched), weightChanged: known(given.weightChanged),
@@ -187,10 +187,13 @@ export function particularsOf(given: Omit<CaseFile['aircraft'], 'registration' |
   return {
     serialNumber: known(given.serialNumber), manufacturedOn: known(given.manufacturedOn), certificatedOn: known(given.certificatedOn), seats: known(given.seats), engine: known(given.engine), gear: known(given.gear), aircraftClass: known(given.aircraftClass), fuses: known(given.fuses), programme: known(given.programme),
     ifrNavigation: known(given.ifrNavigation), manualRevision: known(given.manualRevision), minimumEquipmentList: known(given.minimumEquipmentList),
-    fuel: fuel === undefined ? null : { burnPerHour: known(fuel.burnPerHour), minimum: known(fuel.minimum), tanks: fuel.tanks },
+    fuel: fuel === undefined ? null : { burnPerHour: known(fuel.burnPerHour), minimum: known(fuel.minimum), tanks: fuel.tanks, drains: known(fuel.drains), grades: known(fuel.grades) },
     measured: (given.measured ?? []).map(({ quantity, which, min, max, open, uses, remedy, everyFlight }) => ({ quantity, which: known(which), min, max, open: open ?? false, uses: boxes(uses), remedy, everyFlight: everyFlight ?? false })),
   };
 }
+
+type GivenCleared = NonNullable<NonNullable<CaseFile['ramp']>['samples']>[string]['cleared'];
+const clearedOf = (given: GivenCleared) => (given === undefined ? null : { recordedAt: given.recordedAt, on: given.on, by: signed(given.by) });
 
 /** Every record of a case. */
 export function recordsOf(given: CaseFile): Omit<AircraftFacts, 'place' | 'aircraft'> {
@@ -204,14 +207,14 @@ export function recordsOf(given: CaseFile): Omit<AircraftFacts, 'place' | 'aircr
     fuelStretches: listed(given.fuelStretches, (id, one) => ({ id, recordedAt: one.recordedAt, fromReading: one.from, toReading: one.to, grade: known(one.grade) })),
     work: listed(given.work, workOf), permits: listed(given.permits, permitOf), releases: listed(given.releases, releaseOf),
     dailyInspections: listed(given.dailyInspections, (id, one) => ({ id, recordedAt: one.recordedAt, on: one.on, signedBy: signatureOf(one.signedBy) })),
-    flightsOut: listed(given.flightsOut, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: known(one.by), returned: known(one.returned) })),
+    flightsOut: listed(given.flightsOut, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: known(one.by), airborne: known(one.airborne), returned: known(one.returned) })),
     tightenings: listed(given.tightenings, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: one.by, why: one.why, uses: boxes(one.uses), cap: known(one.cap), until: known(one.until), lifted: known(one.lifted) })),
     clubPapers: listed(given.clubPapers, clubPaperOf),
     towRopes: listed(given.towRopes, ropeOf), strikes: listed(given.strikes, (id, one) => ({ id, recordedAt: one.recordedAt, record: one.record })),
     ramp: ramp === undefined ? null : {
       measurements: listed(ramp.measurements, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, quantity: one.quantity, which: known(one.which), value: one.value })),
-      samples: listed(ramp.samples, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, result: known(one.result), everyDrain: known(one.everyDrain) })),
-      uplifts: listed(ramp.uplifts, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, what: one.what, added: one.added, grade: known(one.grade), timeInService: known(one.timeInService) })),
+      samples: listed(ramp.samples, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, result: known(one.result), drain: known(one.drain), cleared: clearedOf(one.cleared) })),
+      uplifts: listed(ramp.uplifts, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, what: one.what, added: one.added, grade: known(one.grade), timeInService: known(one.timeInService), cleared: clearedOf(one.cleared) })),
     },
     estimates: listed(given.estimates, (_, one) => ({ act: one.act, on: known(one.on), minutes: one.minutes, cents: Math.round(one.cost * 100) })),
   };

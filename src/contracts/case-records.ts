@@ -5,7 +5,7 @@ import { CERTIFICATE_KINDS, SIGNED_WORK } from '../core/records/certificate';
 import { REPAIR_CATEGORIES } from '../core/records/discrepancy';
 import { EQUIPMENT_KINDS } from '../core/records/equipment';
 import { ITEM_KINDS } from '../core/records/maintenance-item';
-import { QUANTITY_NAMES, QUANTITIES, SAMPLE_RESULTS } from '../core/records/measurement';
+import { FUEL_GRADES, QUANTITY_NAMES, QUANTITIES, SAMPLE_RESULTS } from '../core/records/measurement';
 import { COUNTERS, HOUR_METERS } from '../core/records/meters';
 import { parseMeasure, unitsOf } from '../core/quantities/measure';
 import { VOLUME_UNITS, parseVolume, type VolumeUnit } from '../core/quantities/volume';
@@ -91,6 +91,8 @@ export const particulars = {
     burnPerHour: volumeSchema.optional().describe('fuel burnt in an hour at normal cruise; absent is unknown'),
     minimum: volumeSchema.optional().describe('handbook minimum for flight; absent states none'),
     tanks: z.array(z.strictObject({ id: textSchema(40).describe('name of the tank'), usable: volumeSchema.describe('usable fuel when full') })).describe('its tanks'),
+    drains: z.array(textSchema(40)).min(1).optional().describe('its fuel drains by name; absent is unknown, and then only a sample of every drain is enough'),
+    grades: z.array(z.enum(FUEL_GRADES)).min(1).optional().describe('grades of fuel that it is approved for; absent is unknown'),
   }).optional().describe('fuel figures of its handbook; absent is unknown'),
   measured: z.array(measureLimit).optional().describe('limits of what is measured on the ramp; absent states none'),
 };
@@ -138,7 +140,7 @@ const equipmentLine = z.union([
   z.strictObject({ fitted: yesNo('fitted'), typeCertification: yesNo('part of the type certification for day VFR'), equipmentList: asked, kindsOfOperation: asked, expiresOn: noExpiry.optional().describe('its own date, or no-expiry; absent is unknown') }),
 ]);
 export const equipmentList = z.strictObject({
-  happenedAt, recordedAt, items: z.partialRecord(z.enum(EQUIPMENT_KINDS), equipmentLine.describe('fitted, not-fitted, or the whole line')).describe('the lines by kind; a kind that is not named is unknown'),
+  happenedAt, recordedAt, approved: yesNo('compared with a list that the authority or the maker approved'), items: z.partialRecord(z.enum(EQUIPMENT_KINDS), equipmentLine.describe('fitted, not-fitted, or the whole line')).describe('the lines by kind; a kind that is not named is unknown'),
 }).describe('the equipment list as somebody compared it with the aircraft');
 
 export const cap = z.strictObject({ quantity: z.enum(['persons', 'load', 'fuel']).describe('what is held to a number'), bound: z.enum(['at-most', 'at-least']).describe('which way'), value: z.number().min(0).describe('persons; kilograms of load; US gallons of fuel; at most three decimals') })
@@ -179,6 +181,7 @@ export const fuelStretch = z.strictObject({ recordedAt, from: hoursSchema.descri
 
 export const work = z.strictObject({
   recordedAt, completedOn: dateSchema.optional().describe('day of completion'), description: textSchema(4000).optional().describe('what was done'), signedBy: signature.optional(),
+  major: z.boolean().optional().describe('a major repair or alteration, which an inspection authorisation or a repair station approves; absent states that it was none'),
   mayChangeFlight: yesNo('could have changed the flight characteristics appreciably'), groundTestsConclusive: yesNo('ground tests showed conclusively that it did not'),
   checkFlight: z.strictObject({ recordedAt, on: dateSchema.describe('day'), pilot: signature.describe('who flew it'), logged: yesNo('logged in the record') }).optional().describe('the check flight after it'),
   flightControls: yesNo('work on flight controls'), independentInspection: z.strictObject({ recordedAt, on: dateSchema.describe('day'), by: signature.describe('the second person') }).optional().describe('second inspection of flight controls'),
@@ -198,7 +201,7 @@ export const release = z.strictObject({
 }).describe('an Australian maintenance release');
 
 export const dailyInspection = z.strictObject({ recordedAt, on: dateSchema.describe('day that it is for'), signedBy: signature.optional() }).describe('a daily inspection');
-export const flightOut = z.strictObject({ happenedAt, recordedAt, by: textSchema(120).optional().describe('who has the aircraft'), returned: z.strictObject({ recordedAt, at: instantSchema.describe('when it came back') }).optional().describe('absent while it is out') }).describe('a flight that left');
+export const flightOut = z.strictObject({ happenedAt, recordedAt, by: textSchema(120).optional().describe('who has the aircraft'), airborne: hoursSchema.optional().describe('planned time in the air, h; counts until somebody reads the meters; absent takes the whole time until it came back'), returned: z.strictObject({ recordedAt, at: instantSchema.describe('when it came back') }).optional().describe('absent while it is out') }).describe('a flight that left');
 export const strike = z.strictObject({ recordedAt, record: idKey.describe('id of the entry that was struck') }).describe('an entry that was struck');
 export const tightening = z.strictObject({
   happenedAt, recordedAt, by: textSchema(120).describe('who'), why: textSchema(400).describe('reason'), uses, cap: cap.optional().describe('hold to a number instead of closing'), until: instantSchema.optional().describe('when it ends by itself'),
@@ -211,11 +214,13 @@ export const towRope = z.strictObject({
   tugLink: z.union([z.literal('none'), grams('breaking strength')]).optional().describe('weak link at the tug, lb, or none'), gliderWeight: grams('maximum certificated operating weight of the glider').optional(),
 }).describe('rope and links for a tow');
 
+const fuelCleared = z.strictObject({ recordedAt, on: dateSchema.describe('day'), by: signature.describe('mechanic') }).describe('that a mechanic dealt with fuel that was suspect');
+
 export const ramp = z.strictObject({
   measurements: z.record(idKey, z.strictObject({ happenedAt, recordedAt, quantity, which, unit, value: z.number().min(0).describe('the value in its unit, at most three decimals') })
     .transform((given, context) => ({ ...given, value: measured(given, given.value, 'value', context) ?? 0 }))).optional().describe('what was measured, by id'),
-  samples: z.record(idKey, z.strictObject({ happenedAt, recordedAt, result: z.enum(SAMPLE_RESULTS).optional().describe('absent is unknown'), everyDrain: yesNo('every drain was sampled') })).optional().describe('fuel samples by id'),
-  uplifts: z.record(idKey, z.strictObject({ happenedAt, recordedAt, what: z.enum(['fuel', 'oil']).describe('what was put in'), added: volumeSchema, grade: z.enum(['leaded', 'unleaded', 'jet']).optional().describe('grade of fuel'), timeInService: hoursSchema.optional().describe('time in service then, h') })).optional().describe('fuel and oil put in, by id'),
+  samples: z.record(idKey, z.strictObject({ happenedAt, recordedAt, result: z.enum(SAMPLE_RESULTS).optional().describe('absent is unknown'), drain: textSchema(40).optional().describe('the drain by its name, or every where each drain was sampled and showed the same; absent is unknown: its fault may be any drain’s, its good none’s'), cleared: fuelCleared.optional() })).optional().describe('fuel samples by id'),
+  uplifts: z.record(idKey, z.strictObject({ happenedAt, recordedAt, what: z.enum(['fuel', 'oil']).describe('what was put in'), added: volumeSchema, grade: z.enum(FUEL_GRADES).optional().describe('grade of fuel; absent is unknown'), timeInService: hoursSchema.optional().describe('time in service then, h'), cleared: fuelCleared.optional() })).optional().describe('fuel and oil put in, by id'),
 }).describe('what was found on the ramp. Absent states that the walk-round is not part of the question, and the answer says so; given, what it leaves out is unknown');
 
 export const reading = z.discriminatedUnion('meter', [

@@ -50,7 +50,6 @@ function signatureOf(row: SignatureColumns): Signature | null {
 const counts = sql<boolean>`(not s.awaits_vouch or v.vouch_id is not null)`;
 
 /** Since when a sighting counts, for the database: of two that were seen at one moment the one that somebody vouched for is the last word, also where that was within the same millisecond. */
-const SINCE = sql`greatest(s.recorded_at, v.recorded_at) desc, v.recorded_at desc nulls last`;
 
 /** When a record that waited began to count: when somebody vouched for it, so that a decision about an earlier moment does not see it. */
 const countsSince = (row: { readonly recorded_at: Date; readonly vouched_at: Date | null }): Instant => storedInstant(row.vouched_at !== null && row.vouched_at > row.recorded_at ? row.vouched_at : row.recorded_at);
@@ -62,7 +61,8 @@ async function readDocuments(tx: ClubTransaction, aircraftId: string | null) {
     .innerJoin(sql<{ kind: string }>`(select unnest(${DOCUMENT_KINDS as readonly string[]}::text[]) as kind)`.as('k'), (join) => join.onTrue())
     .innerJoinLateral((query) => query.selectFrom('document_sighting as s').leftJoin('vouch as v', (join) => join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id')).selectAll('s').select('v.recorded_at as vouched_at').where(counts).whereRef('s.club_id', '=', 'a.club_id').whereRef('s.aircraft_id', '=', 'a.aircraft_id').whereRef('s.kind', '=', 'k.kind')
       .where(({ not, exists, selectFrom }) => not(exists(selectFrom('strike as x').select('x.strike_id').whereRef('x.club_id', '=', 's.club_id').whereRef('x.record_id', '=', 's.sighting_id'))))
-      .orderBy('s.happened_at', 'desc').orderBy(SINCE).orderBy('s.sighting_id', 'desc').limit(1).as('d'), (join) => join.onTrue())
+      // Of one moment all: where they differ the stricter holds, and the database does not know which that is.
+      .orderBy('s.happened_at', 'desc').fetch(1, 'with ties').as('d'), (join) => join.onTrue())
     .selectAll('d').$if(aircraftId !== null, (query) => query.where('a.aircraft_id', '=', aircraftId)).execute();
   const seen = new Set(latest.map(({ sighting_id: id }) => id));
   return [...latest, ...endings.filter(({ sighting_id: id }) => !seen.has(id))];
@@ -124,7 +124,7 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
 export type FactRows = Awaited<ReturnType<typeof readFactRows>>;
 
 function documentOf(row: FactRows['documents'][number]): AircraftDocument {
-  const base = { id: row.sighting_id, happenedAt: storedInstant(row.happened_at), recordedAt: countsSince(row), aboard: row.aboard, legible: row.legible };
+  const base = { id: row.sighting_id, happenedAt: storedInstant(row.happened_at), recordedAt: countsSince(row), aboard: row.aboard, legible: row.legible, vouched: row.vouched_at !== null };
   const kind = exactlyOneOf(DOCUMENT_KINDS, row.kind, 'kind of paper');
   switch (kind) {
     case 'airworthiness-certificate': return { ...base, kind, registrationShown: row.registration_shown, displayed: row.displayed };

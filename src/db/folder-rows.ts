@@ -85,7 +85,7 @@ export async function insertReadings(tx: ClubTransaction, clubId: string, aircra
 function moreOf(flight: PlannedFlight): string | null {
   const more: FlightMore = {
     places: flight.places, persons: flight.persons, load: flight.load, landings: flight.landings, towLaunches: flight.towLaunches, toAlternate: flight.toAlternate, fuelPlanned: flight.fuelPlanned, reliesOnVor: flight.reliesOnVor,
-    reliesOnDatabase: flight.reliesOnDatabase, trainingWithin50Miles: flight.trainingWithin50Miles,
+    reliesOnDatabase: flight.reliesOnDatabase, trainingWithin50Miles: flight.trainingWithin50Miles, altitudeFeet: flight.altitudeFeet,
   };
   return Object.values(more).every((value) => value === null || (Array.isArray(value) && value.length === 0)) ? null : JSON.stringify(more);
 }

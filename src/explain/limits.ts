@@ -18,7 +18,7 @@ export function leftText(limit: LimitAhead): string {
 }
 
 /** Short enough for a row. */
-const SHORT_INSPECTIONS: Readonly<Record<InspectionKind, string>> = { annual: 'annual', 'hundred-hour': '100-hour', condition: 'condition', 'altimeter-static': 'altimeter test', transponder: 'transponder', locator: 'locator' };
+const SHORT_INSPECTIONS: Readonly<Record<InspectionKind, string>> = { annual: 'annual', 'hundred-hour': '100-hour', condition: 'condition', 'altimeter-static': 'altimeter test', 'static-system': 'static test', transponder: 'transponder', locator: 'locator', 'programme-left': 'annual', 'certificate-issue': 'annual' };
 
 /** Limits that can lie ahead, each with what it is of. */
 const NAMES: { readonly [C in ReasonCode]?: (reason: Extract<Reason, { code: C }>) => string } = {
@@ -26,7 +26,6 @@ const NAMES: { readonly [C in ReasonCode]?: (reason: Extract<Reason, { code: C }
   'registration-ended': () => 'end of registration',
   'annual-expires': () => 'annual',
   'hundred-hour-due': () => '100-hour',
-  'hundred-hour-overrun-ends': () => 'end of the 10 h overrun',
   'inspection-expires': ({ kind }) => SHORT_INSPECTIONS[kind],
   'item-expires': ({ name }) => name,
   'item-due': ({ name }) => name,

@@ -26,6 +26,7 @@ export const DOCUMENT_NAMES: Readonly<Record<DocumentKind, string>> = {
 
 export const INSPECTION_NAMES: Readonly<Record<InspectionKind, string>> = {
   annual: 'annual inspection', 'hundred-hour': '100-hour inspection', condition: 'condition inspection', 'altimeter-static': 'altimeter and static test', transponder: 'transponder test', locator: 'emergency locator inspection',
+  'static-system': 'static system test', 'programme-left': 'last complete inspection of a programme that was left', 'certificate-issue': 'inspection for the issue of the airworthiness certificate',
 };
 
 export const METER_NAMES_IN_WORDS: Readonly<Record<Meter, string>> = {
@@ -91,7 +92,7 @@ export const CERTIFICATE_NAMES: Readonly<Record<CertificateKind, string>> = {
   'flight-instructor': 'flight instructor',
   pilot: 'pilot',
   'student-pilot': 'student pilot',
-  'light-sport-repairman': 'repairman for light-sport aircraft',
+  'light-sport-repairman': 'light-sport repairman (maintenance rating)', 'light-sport-inspector': 'light-sport repairman (inspection rating)', 'experimental-builder': 'repairman who built it', 'recreational-pilot': 'recreational pilot', 'sport-pilot': 'sport pilot', 'airworthiness-authority': 'airworthiness authority or its designee',
   'licensed-engineer': 'licensed aircraft maintenance engineer',
 };
 
@@ -142,7 +143,7 @@ export const CLASS_MEANINGS: Readonly<Record<Classification, string>> = {
   'ground-until-mechanic': 'The aircraft stays on the ground until a mechanic has looked.',
   'service-before-flight': 'It has to be put right and recorded before anybody flies.',
   'tell-instructor': 'An instructor has to judge it before anybody flies.',
-  'deferral-path': 'It does not say which equipment is inoperative, so nothing is open until it is repaired.',
+  'deferral-path': 'Nobody flies until it is repaired, or lawfully deferred; then the uses that need it stay closed.',
   watch: 'It is watched.',
   note: 'It is noted.',
 };
@@ -154,4 +155,5 @@ export const NOT_CHECKED_NAMES: Readonly<Record<NotChecked, string>> = {
   'fuel-and-oil-aboard': 'fuel and oil aboard',
   'walk-round': 'what the walk-round of today would show',
   'club-policy': 'the club’s own rules, since none are chosen',
+  'australian-equipment': 'all Australian equipment rules beyond the lists named here',
 };

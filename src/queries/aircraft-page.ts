@@ -4,7 +4,7 @@ import type { Decision, RuleAnswer, Verdict } from '@/core/decision/decision';
 import { closingWork, type Discrepancy } from '@/core/records/discrepancy';
 import { presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
-import { CERTIFICATE_KINDS, mayBeSignedBy, signatureFaults, type Authority, type CertificateKind } from '@/core/records/certificate';
+import { authorityFor, CERTIFICATE_KINDS, mayBeSignedBy, signatureFaults, type Authority, type CertificateKind } from '@/core/records/certificate';
 import type { DocumentKind } from '@/core/records/document';
 import type { WindowPicture } from '@/core/envelope/window-picture';
 import { civilDateAt } from '@/core/time/zone';
@@ -130,7 +130,7 @@ export async function aircraftPage(tx: ClubTransaction, reader: { readonly clubI
       return [{
         id, what, where: where ?? '', found: `${momentText(happenedAt, place.zone)}${foundBy === null ? '' : ` by ${foundBy}`}`,
         meaning: CLASS_MEANINGS[classification ?? 'ground-until-mechanic'], photos,
-        closings: done !== null || !maySign ? [] : closingsFor(discrepancy, own, reader.name, place, now, authorityOf(packs)), done: done === null ? null : doneText(done, place, showsNumbers),
+        closings: done !== null || !maySign ? [] : closingsFor(discrepancy, own, reader.name, place, now, authorityFor(authorityOf(packs), stored.facts.aircraft)), done: done === null ? null : doneText(done, place, showsNumbers),
       }];
     }),
     story: story.map(({ seq, act, actorName, recordedAt, record }) => ({ seq, when: momentText(recordedAt, place.zone), who: actorName, words: tellStory(act, showsNumbers ? record : withoutNumbers(record)) })),

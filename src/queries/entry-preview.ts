@@ -1,7 +1,7 @@
 import type { EntryPreviewQuestion } from '@/contracts/new-entry';
 import { decide } from '@/core/decision/decide';
 import type { DecidedConstraint, Decision, Verdict } from '@/core/decision/decision';
-import { mayBeSignedBy, type CertificateKind } from '@/core/records/certificate';
+import { authorityFor, mayBeSignedBy, type CertificateKind } from '@/core/records/certificate';
 import { knownAt, presentFor, type AircraftFacts } from '@/core/records/facts';
 import { entryFaults, entryOf, withEntry, workOf } from '@/core/records/new-entry';
 import { authorityOf } from '@/core/rules/register';
@@ -46,7 +46,7 @@ export async function entryPreview(tx: ClubTransaction, clubId: string, { aircra
   const club = await readClub(tx, clubId);
   const [stored] = await loadAircraft(tx, club.place, aircraftId, true);
   if (stored === undefined) return null;
-  const authority = authorityOf(club.packs);
+  const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
   const work = workOf(stored.facts, draft);
   if (work === null) return null;
   const kinds = mayBeSignedBy(work, authority);

@@ -78,7 +78,7 @@ export async function facts(tx: ClubTransaction, reader: { readonly clubId: stri
   const directives = await othersOfKind(tx, found.aircraft_id, 'directive');
   const has = (roles: readonly string[]) => reader.roles.some((role) => roles.includes(role));
   return {
-    aircraftId: found.aircraft_id, registration, typeName: found.type_name, revision: found.revision, now, today: civilDateAt(now, zone), zone, authority: known.authority, verdict: decision.verdict,
+    aircraftId: found.aircraft_id, registration, typeName: found.type_name, revision: found.revision, now, today: civilDateAt(now, zone), zone, authority: known.authority === 'au' ? 'au' : 'us', verdict: decision.verdict,
     missing: merged(decision.constraints.filter(({ certainty }) => certainty === 'unknown').map((constraint) => {
       const words = tellConstraint(constraint, 'in-force');
       return { id: words.id, headline: words.headline, meaning: words.meaning, lift: words.lifts[0] === undefined ? '' : `${words.lifts[0].act}: ${words.lifts[0].by}` };

@@ -2,7 +2,7 @@ import { may } from '@/contracts/permissions';
 import { dialState } from '@/core/counter/desk';
 import { decidePrepared } from '@/core/decision/decide';
 import type { DecidedConstraint, LimitAhead } from '@/core/decision/decision';
-import { mayBeSignedBy, type CertificateKind, type SignedWork } from '@/core/records/certificate';
+import { authorityFor, mayBeSignedBy, type CertificateKind, type SignedWork } from '@/core/records/certificate';
 import { boxAhead, BOX_SLACK } from '@/core/records/box-reading';
 import { dialsInUse } from '@/core/records/dial';
 import { knownAt, type KnownFacts } from '@/core/records/facts';
@@ -155,7 +155,7 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
   const [stored] = await loadAircraft(tx, club.place, found.aircraft_id, true);
   if (stored === undefined) return null;
   const aircraftId = found.aircraft_id;
-  const authority = authorityOf(club.packs);
+  const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
   const { prepared, present } = preparedFor(stored, club, rulesOf(club), now);
   const decision = decidePrepared(prepared, null, present);
   const known = knownAt(stored.facts, present, authority);

@@ -9,6 +9,7 @@ import { EQUIPMENT_KINDS, type EquipmentItem } from '@/core/records/equipment';
 import { knownAt, latestOf, type AircraftFacts } from '@/core/records/facts';
 import type { Inspection, InspectionKind } from '@/core/records/inspection';
 import type { Doing } from '@/core/records/interval';
+import type { ItemDone } from '@/core/records/maintenance-item';
 import { METER_NAMES, isHourMeter, type Meter } from '@/core/records/meters';
 import type { MeterReading } from '@/core/records/meter-reading';
 import type { Lift } from '@/core/rules/parts/constraint';
@@ -59,7 +60,7 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
   const doneOf = { id, recordedAt: now, completedOn: today, readings, excessOnFreeUses: false, signedBy: by('repair-station') };
   const measureAll = (): AircraftFacts => ({
     ...facts, ramp: {
-      ...ramp, samples: [...ramp.samples, { id, ...dated, result: 'clean', everyDrain: true }],
+      ...ramp, samples: [...ramp.samples, { id, ...dated, result: 'clean', drain: 'every', cleared: null }],
       measurements: [...ramp.measurements, ...aircraft.particulars.measured.map((limit, at) => ({ id: `${id}-${at}`, ...dated, quantity: limit.quantity, which: limit.which, value: limit.quantity === 'oil' ? Math.max(...aircraft.particulars.measured.filter(({ quantity }) => quantity === 'oil').map(({ min }) => min ?? 0)) : (limit.min ?? 0) + (limit.open ? 1 : 0) })),
         ...(aircraft.particulars.fuel?.tanks ?? []).flatMap(({ id: tank, usable }) => (['fuel-dip', 'fuel-gauge'] as const).map((quantity) => ({ id: `${id}-${quantity}-${tank}`, ...dated, quantity, which: tank, value: usable })))],
     },
@@ -67,7 +68,7 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
   const equip = (): AircraftFacts => {
     const before = latestOf(facts.equipment)?.items ?? [];
     const items = EQUIPMENT_KINDS.map((kind): EquipmentItem => ({ kind, typeCertification: false, equipmentList: 'no', kindsOfOperation: 'no', ...before.find((one) => one.kind === kind), fitted: true, expiresOn: addYears(today, 2) }));
-    return { ...facts, equipment: [...facts.equipment, { id, ...dated, items }] };
+    return { ...facts, equipment: [...facts.equipment, { id, ...dated, approved: true, items }] };
   };
 
   switch (act) {
@@ -80,6 +81,7 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
     case 'complete-hundred-hour': return inspect('hundred-hour');
     case 'test-locator': return inspect('locator');
     case 'test-altimeter-static': return inspect('altimeter-static');
+    case 'test-static-system': return inspect('static-system');
     case 'test-transponder': return inspect('transponder');
     case 'clear-inspection-list': return { ...facts, inspections: facts.inspections.map((one) => (one.outcome === 'discrepancies-listed' ? { ...one, recordedAt: now, listCleared: { on: today, by: by('mechanic-airframe-powerplant') } } : one)) };
     case 'complete-inspection-entry': return { ...facts, inspections: facts.inspections.map((one) => (one.kind === on || on === 'hundred-hour' ? { ...one, timeInService: one.timeInService ?? hoursFromSeconds(highest('time-in-service')), outcome: one.outcome ?? 'approved', signedBy: by('repair-station') } : one)) };
@@ -127,9 +129,18 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
     case 'release-after-work': return { ...facts, work: replace(facts.work, on, (one) => ({ ...one, recordedAt: now, completedOn: one.completedOn ?? today, description: one.description ?? 'Done.', signedBy: by('repair-station'), mayChangeFlight: one.mayChangeFlight ?? false, flightControls: one.flightControls ?? false, groundTestsConclusive: true })) };
     case 'fly-check-flight': return { ...facts, work: replace(facts.work, on, (one) => ({ ...one, checkFlight: { recordedAt: now, on: today, pilot: by('pilot'), logged: true } })) };
     case 'inspect-independently': return { ...facts, work: replace(facts.work, on, (one) => ({ ...one, independentInspection: { recordedAt: now, on: today, by: by('licensed-engineer') } })) };
-    case 'add-oil': case 'remove-oil': case 'add-fuel': case 'measure': case 'sample-fuel': return measureAll();
+    case 'add-oil': case 'remove-oil': case 'add-fuel': case 'remove-fuel': case 'measure': case 'sample-fuel': return measureAll();
     case 'service-measured-item': return { ...measureAll(), equipment: equip().equipment };
     case 'issue-maintenance-release': return { ...facts, releases: [...facts.releases.map((one) => ({ ...one, issuedOn: one.issuedOn ?? addDays(today, -1) })), { id, recordedAt: now, registrationShown: aircraft.registration, issuedOn: today, issuedAt: hoursFromSeconds(highest('time-in-service')), expiresOn: addYears(today, 1), expiresAt: hoursFromSeconds(highest('time-in-service') + 360_000), signedBy: by('licensed-engineer'), aboard: true, standing: 'in-force', required: [] }] };
+    case 'deal-with-suspect-fuel': {
+      const cleared = { recordedAt: now, on: today, by: by('repair-station') };
+      const cleaned = measureAll();
+      return { ...cleaned, ramp: cleaned.ramp === null ? null : { ...cleaned.ramp, samples: cleaned.ramp.samples.map((one) => ({ ...one, cleared })), uplifts: cleaned.ramp.uplifts.map((one) => ({ ...one, cleared })) } };
+    }
+    case 'complete-work-entry': {
+      const signed = <D extends ItemDone>(done: readonly D[]): readonly D[] => done.map((one) => (one.id === on ? { ...one, recordedAt: now, signedBy: by('repair-station') } : one));
+      return { ...facts, items: facts.items?.map((item) => ({ ...item, done: signed(item.done) })) ?? null, directives: facts.directives?.map((one) => ({ ...one, done: signed(one.done) })) ?? null };
+    }
     case 'sign-daily-inspection': return { ...facts, dailyInspections: [...facts.dailyInspections, { id, recordedAt: now, on: today, signedBy: by('pilot') }] };
     case 'renew-paper': {
       const { reason } = constraint;

@@ -5,7 +5,7 @@ import { source } from './source';
 
 type Change = { readonly [key: string]: Json };
 const engineer = { name: 'Owen Hart', certificate: { kind: 'licensed-engineer', number: 'L-1', validFrom: '2010-01-01', validUntil: 'no-expiry' } };
-const pilot = { ...engineer, name: 'Rosa Dane', certificate: { ...engineer.certificate, kind: 'pilot' } };
+const pilot = { ...engineer, name: 'Rosa Dane', certificate: { ...engineer.certificate, kind: 'pilot', number: 'P-1' } };
 const student = { ...pilot, certificate: { ...pilot.certificate, kind: 'student-pilot' } };
 const PLACE = { name: 'Cape Reach', latitude: -33.9, longitude: 151.2, timeZone: 'Australia/Sydney' };
 const release: Change = { recordedAt: '2025-03-10T05:00:00Z', registrationShown: 'N02TB', issuedOn: '2025-03-10', issuedAt: 4321.5, expiresOn: '2026-03-10', expiresAt: 4421.5, signedBy: engineer, aboard: true, standing: 'in-force' };

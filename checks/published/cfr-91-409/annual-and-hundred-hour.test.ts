@@ -61,10 +61,15 @@ describe(`${source.section}: the annual`, () => {
 
 describe(`${source.section}: the 100-hour`, () => {
   const due = (...entries: readonly (readonly [string, 'en-route-to-inspection' | null])[]) => hourInterval(entries.map(([value, excess], at) => ({
-    id: String(at), kind: 'hundred-hour' as const, completedOn: civilDate('2025-01-01'), recordedAt: 0 as never, timeInService: hours(value), outcome: 'approved' as const, listCleared: null, signedBy: null, excess, testedToFeet: null,
+    id: String(at), kind: 'hundred-hour' as const, completedOn: civilDate(`2025-0${at + 1}-01`), recordedAt: 0 as never, timeInService: hours(value), outcome: 'approved' as const, listCleared: null, signedBy: null, excess, testedToFeet: null,
   })), hours('100'))?.dueAt;
   it('last at 1000.0: due at 1100.0', () => { expect(due(['1000', null])).toBe(hours('1100')); });
   it('done at 1106.5 en route: next at 1200.0, not 1206.5', () => { expect(due(['1000', null], ['1106.5', 'en-route-to-inspection'])).toBe(hours('1200')); });
+  it.each([['1150', 'en-route-to-inspection', '1240'], ['1150', null, '1240'], ['1260', null, '1350'], ['1110', null, '1200']] as const)('done at %s (%s): at most 10 hours come off, next at %s', (at, reason, next) => { expect(due(['1000', null], [at, reason])).toBe(hours(next)); });
+  it('of one day with two readings the lower counts', () => {
+    const one = { id: 'a', kind: 'hundred-hour' as const, completedOn: civilDate('2025-01-01'), recordedAt: 0 as never, timeInService: hours('1000'), outcome: 'approved' as const, listCleared: null, signedBy: null, excess: null, testedToFeet: null };
+    for (const order of [[one, { ...one, id: 'b', timeInService: hours('1004') }], [{ ...one, id: 'b', timeInService: hours('1004') }, one]]) expect(hourInterval(order, hours('100'))?.dueAt).toBe(hours('1100'));
+  });
   it('done early at 1092.0: next at 1192.0', () => { expect(due(['1000', null], ['1092', null])).toBe(hours('1192')); });
 
   const flight = (airborne: number, purpose: Purpose, crew: Crew): Json => ({
@@ -79,7 +84,9 @@ describe(`${source.section}: the 100-hour`, () => {
     ['a lesson that ends at 1100.1', 1098.5, 1.6, 'instruction-school-aircraft', 'no'],
     ['hire that ends at 1100.1', 1098.5, 1.6, 'carriage-for-hire', 'no'],
     ['a flight to the inspection that ends at 1110.0', 1108.5, 1.5, 'positioning-to-maintenance', 'yes'],
-    ['a flight to the inspection that ends at 1110.1', 1108.5, 1.6, 'positioning-to-maintenance', 'no'],
+    // Nobody is carried or taught for hire on it: 91.409(b) does not limit it.
+    ['a flight to the inspection that ends at 1110.1', 1108.5, 1.6, 'positioning-to-maintenance', 'yes'],
+    ['a lesson past 1110', 1110.5, 1, 'instruction-school-aircraft', 'no'],
   ] as const)('%s', (_, value, airborne, purpose, answer) => { expect(ask(value, airborne, purpose)).toBe(answer); });
 
   // Who needs it, part 91 (rows marked H in the handbook of this project; the rental row rests on a legal letter whose citation is not known).

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { nextDue } from '@/core/records/interval';
 import { hours } from '@/core/quantities/hours';
-import { civilDate } from '@/core/time/civil-date';
+import { addDays, civilDate } from '@/core/time/civil-date';
 import { source } from './source';
 
 const INTERVAL = { months: null, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service' as const, every: hours('100') }] };
-const at = (value: string) => ({ completedOn: civilDate('2025-01-01'), readings: [{ meter: 'time-in-service' as const, value: hours(value) }], excessOnFreeUses: false });
+const at = (value: string) => ({ completedOn: addDays(civilDate('2025-01-01'), Math.round(Number(value))), readings: [{ meter: 'time-in-service' as const, value: hours(value) }], excessOnFreeUses: false });
 
 describe(source.section, () => {
   it('done late within the tolerance, the next interval counts from when it was done: 1206.5', () => { expect(nextDue([at('1000'), at('1106.5')], INTERVAL, false).meters[0]?.at).toBe(hours('1206.5')); });

@@ -77,7 +77,7 @@ export interface WantedAnswer {
 }
 
 /** What no decision of ours looks at, or did not in this one. Said on every answer: silence must never look like a pass. */
-export const NOT_CHECKED = ['pilot-licence-medical-currency', 'weather-and-notices', 'loading', 'fuel-and-oil-aboard', 'walk-round', 'club-policy'] as const;
+export const NOT_CHECKED = ['pilot-licence-medical-currency', 'weather-and-notices', 'loading', 'fuel-and-oil-aboard', 'walk-round', 'club-policy', 'australian-equipment'] as const;
 export type NotChecked = (typeof NOT_CHECKED)[number];
 
 /** A special flight permit in force: the only way an aircraft that is closed for airworthiness moves. */

@@ -141,10 +141,10 @@ function metersOf({ meters }: KnownFacts): MeterValues {
   return { 'time-in-service': value('time-in-service'), engine: value('engine'), propeller: value('propeller'), block: value('block'), landings: value('landings'), cycles: value('cycles'), 'tow-launches': value('tow-launches') };
 }
 
-function notCheckedIn({ ramp }: KnownFacts, { club }: PackChoices): readonly NotChecked[] {
+function notCheckedIn({ ramp }: KnownFacts, { authority, club }: PackChoices): readonly NotChecked[] {
   return [
     'pilot-licence-medical-currency', 'weather-and-notices', 'loading',
-    ...(ramp === null ? (['fuel-and-oil-aboard', 'walk-round'] as const) : []), ...(club === null ? (['club-policy'] as const) : []),
+    ...(ramp === null ? (['fuel-and-oil-aboard', 'walk-round'] as const) : []), ...(club === null ? (['club-policy'] as const) : []), ...(authority.id === 'au-maintenance-release' ? (['australian-equipment'] as const) : []),
   ];
 }
 

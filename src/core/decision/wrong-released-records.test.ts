@@ -10,7 +10,7 @@ const PART_61 = [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }];
 
 // 14 CFR 91.7(a) and 43.11(b): from memory.
 describe('an inspection that found it not airworthy', () => {
-  const refused = (kind: string, change: Change = {}): Change => ({ inspections: { r: { kind, completedOn: '2026-11-22', recordedAt: '2026-11-22T20:00:00Z', timeInService: 4150, outcome: 'discrepancies-listed', signedBy: station, ...change } } });
+  const refused = (kind: string, change: Change = {}): Change => ({ inspections: { r: { kind, completedOn: '2026-11-22', recordedAt: '2026-11-22T20:00:00Z', timeInService: 4150, outcome: 'discrepancies-listed', signedBy: kind === 'certificate-issue' ? certificate('airworthiness-authority') : station, ...change } } });
   it.each(INSPECTION_KINDS)('%s: closes every use, with the club’s rules and without', (kind) => {
     // A condition inspection of an aircraft that has annuals closes as well: somebody inspected it and did not approve it.
     expect([decideClean(refused(kind)).verdict, decideClean({ ...refused(kind), packs: PART_61 }).verdict]).toEqual(['Grounded', 'Grounded']);

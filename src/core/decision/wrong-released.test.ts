@@ -8,7 +8,7 @@ const pilot = { name: 'Rosa Dane', certificate: { kind: 'pilot', number: 'P-114'
 const seen = (time: string): Change => ({ happenedAt: `2026-11-${time}:00Z`, recordedAt: `2026-11-${time}:30Z` });
 const lesson: Change = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 2, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
 const walked = (change: Change = {}): Change => ({
-  ramp: { measurements: { oil: { ...seen('24T12:30'), quantity: 'oil', value: 6, unit: 'US qt' }, left: { ...seen('24T12:30'), quantity: 'fuel-dip', which: 'left', value: 12, unit: 'US gal' }, right: { ...seen('24T12:30'), quantity: 'fuel-dip', which: 'right', value: 12, unit: 'US gal' } }, samples: { all: { ...seen('24T12:40'), result: 'clean', everyDrain: true } } }, ...change,
+  ramp: { measurements: { oil: { ...seen('24T12:30'), quantity: 'oil', value: 6, unit: 'US qt' }, left: { ...seen('24T12:30'), quantity: 'fuel-dip', which: 'left', value: 12, unit: 'US gal' }, right: { ...seen('24T12:30'), quantity: 'fuel-dip', which: 'right', value: 12, unit: 'US gal' } }, samples: { all: { ...seen('24T12:40'), result: 'clean', drain: 'every' } } }, ...change,
 });
 
 // Each of these was, or could have been, a wrong answer.
@@ -34,7 +34,7 @@ describe('attempts at a wrong Released', () => {
     expect(decideClean({ ...walked(back('24T12:35')), flight: lesson }).flight?.own.map(({ reason }) => reason.code)).toContain('fuel-aboard-unknown');
   });
   it('fuel dipped on another day is not fuel aboard: who knows who flew', () => {
-    const dipped = (day: string): Change => ({ ramp: { measurements: { oil: { ...seen('24T12:30'), quantity: 'oil', value: 6, unit: 'US qt' }, left: { ...seen(day), quantity: 'fuel-dip', which: 'left', value: 12, unit: 'US gal' }, right: { ...seen(day), quantity: 'fuel-dip', which: 'right', value: 12, unit: 'US gal' } }, samples: { all: { ...seen('24T12:40'), result: 'clean', everyDrain: true } } } });
+    const dipped = (day: string): Change => ({ ramp: { measurements: { oil: { ...seen('24T12:30'), quantity: 'oil', value: 6, unit: 'US qt' }, left: { ...seen(day), quantity: 'fuel-dip', which: 'left', value: 12, unit: 'US gal' }, right: { ...seen(day), quantity: 'fuel-dip', which: 'right', value: 12, unit: 'US gal' } }, samples: { all: { ...seen('24T12:40'), result: 'clean', drain: 'every' } } } });
     const codesOf = (day: string) => decideClean({ aircraft: { measured: [] }, ...dipped(day), flight: lesson }).flight?.own.map(({ reason }) => reason.code);
     // Local midnight of the 24th lies at 04:00 UTC.
     expect([codesOf('24T04:00'), codesOf('24T03:59')]).toEqual([[], ['fuel-aboard-unknown']]);
@@ -52,7 +52,7 @@ describe('attempts at a wrong Released', () => {
   });
   it('a check flight, a second inspection and a certified task of tomorrow do not count today', () => {
     const work = (change: Change): Change => ({ work: { w: { recordedAt: '2026-11-20T20:00:00Z', completedOn: '2026-11-20', description: 'Aileron rigged', signedBy: mechanic, mayChangeFlight: true, flightControls: false, staticOpened: false, altitudeReportingTouched: false, weightChanged: false, ...change } } });
-    expect(codes(decideClean(work({ checkFlight: { recordedAt: '2026-11-21T12:00:00Z', on: '2026-11-22', pilot, logged: true } })))).toEqual(['check-flight-needed']);
+    expect(codes(decideClean(work({ checkFlight: { recordedAt: '2026-11-21T12:00:00Z', on: '2026-11-22', pilot, logged: true } })))).toEqual(['check-flight-needed', 'record-contradicts-itself']);
     const second = { ...work({ mayChangeFlight: false, flightControls: true, independentInspection: { recordedAt: '2026-11-21T12:00:00Z', on: '2026-11-22', by: pilot } }), packs: [{ id: 'au-maintenance-release' }] };
     expect(codes(decideBy(['independent-inspection'], second))).toEqual(['independent-inspection-needed']);
   });

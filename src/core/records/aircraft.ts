@@ -2,7 +2,7 @@ import type { FullBox } from '../envelope/dimensions';
 import type { Volume } from '../quantities/volume';
 import type { CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
-import type { MeasureLimit } from './measurement';
+import type { FuelGrade, MeasureLimit } from './measurement';
 
 /** Certification categories. Only those that a rule pack covers can be decided; the rest are closed, not guessed. */
 export const CATEGORIES = ['standard', 'light-sport', 'experimental', 'glider', 'restricted', 'provisional'] as const;
@@ -31,6 +31,10 @@ export interface FuelFigures {
   readonly minimum: Volume | null;
   /** Tanks by name with what of each can be used. */
   readonly tanks: readonly { readonly id: string; readonly usable: Volume }[];
+  /** Drains by name; null is not known, and then only a sample of every drain says that none was left out. Absent in old records. */
+  readonly drains?: readonly string[] | null;
+  /** Grades that it is approved for; null is not known. Absent in old records. */
+  readonly grades?: readonly FuelGrade[] | null;
 }
 
 /** What rules ask of the aircraft as built and equipped. A field that is null is not known. */

@@ -1,16 +1,25 @@
 import { type CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
 
-/** Kinds of certificates whose holders sign for aircraft. The club role permits the screen; one of these permits the signature. */
+/**
+ * Kinds of certificates whose holders sign for aircraft. The club role permits the screen; one of these permits the signature. A pilot is
+ * private and above; a light-sport repairman has the maintenance rating, a light-sport inspector the inspection rating alone, and an
+ * experimental builder is the repairman of 14 CFR 65.104.
+ */
 export const CERTIFICATE_KINDS = [
   'mechanic-airframe-powerplant',
   'inspection-authorisation',
   'repair-station',
   'flight-instructor',
   'pilot',
+  'recreational-pilot',
+  'sport-pilot',
   'student-pilot',
   'light-sport-repairman',
+  'light-sport-inspector',
+  'experimental-builder',
   'licensed-engineer',
+  'airworthiness-authority',
 ] as const;
 export type CertificateKind = (typeof CERTIFICATE_KINDS)[number];
 
@@ -39,38 +48,55 @@ export function signatureKnownAt(signature: Signature | null, moment: Instant): 
 
 /** Work that a certificate can stand behind. */
 export const SIGNED_WORK = [
-  'annual-inspection', 'hundred-hour-inspection', 'condition-inspection', 'progressive-segment', 'altimeter-test', 'transponder-test', 'locator-inspection',
-  'return-to-service', 'service', 'judgement', 'no-hazard', 'check-flight', 'independent-inspection', 'daily-inspection', 'maintenance-release',
+  'annual-inspection', 'hundred-hour-inspection', 'condition-inspection', 'progressive-segment', 'certificate-issue', 'altimeter-test', 'static-test', 'transponder-test', 'locator-inspection',
+  'return-to-service', 'major-repair-or-alteration', 'service', 'judgement', 'no-hazard', 'check-flight', 'independent-inspection', 'daily-inspection', 'maintenance-release',
 ] as const;
 export type SignedWork = (typeof SIGNED_WORK)[number];
 
-/** Whose rules say who may sign: each knows its own certificates and no others. */
-export type Authority = 'us' | 'au';
+/** Whose rules say who may sign: each knows its own certificates and no others. In the United States it depends on the aircraft's category too. */
+export type Authority = 'us' | 'us-light-sport' | 'us-experimental' | 'au';
 
 const US_MECHANICS = ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'] as const;
+const US_PILOTS = ['pilot', 'flight-instructor'] as const;
 
 /**
- * Who may sign what in the United States. Source: 14 CFR 43.7, 65.95, 65.107, 91.213(d)(4), 91.407(b), 91.411(b), 91.413(c) and App. A
+ * Who may sign what in the United States. Source: 14 CFR 43.7, 65.95, 91.213(d)(4), 91.407(b), 91.411(b), 91.413(c) and App. A
  * (from memory); 'service' and 'judgement' are common practice, no source. What only the other system has nobody signs.
- * A mechanic's own certificate never signs an annual: that needs the inspection authorisation or a repair station.
+ * A mechanic's own certificate never signs an annual, nor a major repair or alteration: that needs the inspection authorisation or a
+ * repair station. Preventive maintenance is returned to service by a private pilot or above (43.7(f)).
  */
 const IN_THE_US: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
   'annual-inspection': ['inspection-authorisation', 'repair-station'],
   'hundred-hour-inspection': US_MECHANICS,
-  'condition-inspection': [...US_MECHANICS, 'light-sport-repairman'],
+  'condition-inspection': US_MECHANICS,
   'progressive-segment': ['inspection-authorisation', 'repair-station'],
+  'certificate-issue': ['airworthiness-authority'],
   'altimeter-test': ['repair-station'],
+  'static-test': US_MECHANICS,
   'transponder-test': ['repair-station'],
   'locator-inspection': US_MECHANICS,
   'return-to-service': US_MECHANICS,
-  service: [...US_MECHANICS, 'pilot', 'flight-instructor'],
+  'major-repair-or-alteration': ['inspection-authorisation', 'repair-station'],
+  service: [...US_MECHANICS, ...US_PILOTS],
   judgement: [...US_MECHANICS, 'flight-instructor'],
-  'no-hazard': [...US_MECHANICS, 'pilot', 'flight-instructor'],
-  'check-flight': ['pilot', 'flight-instructor'],
+  'no-hazard': [...US_MECHANICS, ...US_PILOTS, 'recreational-pilot', 'sport-pilot'],
+  'check-flight': US_PILOTS,
   'independent-inspection': [],
   'daily-inspection': [],
   'maintenance-release': [],
 };
+
+/** Light-sport aircraft: repairmen with a maintenance rating too (65.107(c), 91.327(c)(1)), and sport pilots for preventive maintenance (43.7(g)); from memory. */
+const OF_LIGHT_SPORT: typeof IN_THE_US = {
+  ...IN_THE_US, 'hundred-hour-inspection': [...US_MECHANICS, 'light-sport-repairman'], 'condition-inspection': [...US_MECHANICS, 'light-sport-repairman'],
+  'return-to-service': [...US_MECHANICS, 'light-sport-repairman'], service: [...IN_THE_US.service, 'light-sport-repairman', 'sport-pilot'],
+};
+
+/**
+ * Experimental aircraft: the builder's repairman certificate signs the condition inspection of that aircraft (65.104); from memory. A light-sport
+ * repairman does so only on light-sport aircraft with an experimental certificate (65.107), which nothing on record tells: nobody of them signs here.
+ */
+const OF_EXPERIMENTAL: typeof IN_THE_US = { ...IN_THE_US, 'condition-inspection': [...US_MECHANICS, 'experimental-builder'] };
 
 /** Licensed engineers, and approved maintenance organisations, which are on record as repair stations. */
 const AU_MAINTAINERS = ['licensed-engineer', 'repair-station'] as const;
@@ -81,7 +107,10 @@ const IN_AUSTRALIA: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
   'hundred-hour-inspection': AU_MAINTAINERS,
   'condition-inspection': AU_MAINTAINERS,
   'progressive-segment': AU_MAINTAINERS,
+  'certificate-issue': ['airworthiness-authority'],
   'altimeter-test': AU_MAINTAINERS,
+  'static-test': AU_MAINTAINERS,
+  'major-repair-or-alteration': AU_MAINTAINERS,
   'transponder-test': AU_MAINTAINERS,
   'locator-inspection': AU_MAINTAINERS,
   'return-to-service': AU_MAINTAINERS,
@@ -94,7 +123,22 @@ const IN_AUSTRALIA: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
   'maintenance-release': AU_MAINTAINERS,
 };
 
-const MAY_SIGN: Readonly<Record<Authority, Readonly<Record<SignedWork, readonly CertificateKind[]>>>> = { us: IN_THE_US, au: IN_AUSTRALIA };
+const MAY_SIGN: Readonly<Record<Authority, Readonly<Record<SignedWork, readonly CertificateKind[]>>>> = { us: IN_THE_US, 'us-light-sport': OF_LIGHT_SPORT, 'us-experimental': OF_EXPERIMENTAL, au: IN_AUSTRALIA };
+
+/** The rules for an aircraft of a category; an unknown category takes those without any repairman or sport pilot. */
+export function authorityFor(authority: Authority, { category }: { readonly category: string | null }): Authority {
+  if (authority === 'au') return authority;
+  return category === 'light-sport' ? 'us-light-sport' : category === 'experimental' ? 'us-experimental' : 'us';
+}
+
+/** True where two signatures are one person's: the same certificate number, however the name is spelt, or the same name. What a signature does not say may be the same; where there is none there is nobody. */
+export function samePerson(a: Signature | null, b: Signature | null): boolean {
+  if (a === null || b === null) return false;
+  const told = (text: string | null | undefined) => (text ?? '').trim().toLowerCase().replace(/[\s.-]+/g, ' ');
+  const [numbers, names] = [[told(a.certificate?.number), told(b.certificate?.number)], [told(a.name), told(b.name)]];
+  if (numbers.includes('') || names.includes('')) return true;
+  return numbers[0] === numbers[1] || names[0] === names[1];
+}
 
 /** The kinds of certificates that may sign `work`. */
 export function mayBeSignedBy(work: SignedWork, authority: Authority): readonly CertificateKind[] {

@@ -29,6 +29,8 @@ export interface Rectification {
   readonly description: string | null;
   readonly completedOn: CivilDate | null;
   readonly signedBy: Signature | null;
+  /** A major repair, which an inspection authorisation or a repair station approves. Absent states that it was none. */
+  readonly major?: boolean;
 }
 
 /** Repair categories of a minimum equipment list, with the consecutive calendar days that they give, the day of record not counted. */
@@ -118,7 +120,7 @@ export function rectificationFaults(discrepancy: Discrepancy, rectification: Rec
   if (rectification.completedOn < civilDateAt(discrepancy.happenedAt, at)) faults.push('completed-before-found');
   const work = closingWork(rectification.work, discrepancy.classification ?? 'ground-until-mechanic');
   if (work === null) faults.push('work-does-not-fit');
-  else faults.push(...signatureFaults(rectification.signedBy, work, rectification.completedOn, authority));
+  else faults.push(...signatureFaults(rectification.signedBy, rectification.major === true ? 'major-repair-or-alteration' : work, rectification.completedOn, authority));
   return faults;
 }
 

@@ -7,6 +7,8 @@ interface Sighting extends RecordBase {
   readonly aboard: boolean | null;
   /** Can it be read? */
   readonly legible: boolean | null;
+  /** True for one that somebody entitled vouched for: it outweighs what else was written of the same moment. */
+  readonly vouched?: boolean;
 }
 
 /** Why a registration ended before its date. Source: 14 CFR 47.41(a) (from memory). */
@@ -80,4 +82,12 @@ export function latestSighting<K extends DocumentKind>(documents: readonly Aircr
 
 function order(a: RecordBase, b: RecordBase): number {
   return a.happenedAt - b.happenedAt || a.recordedAt - b.recordedAt || (a.id < b.id ? -1 : 1);
+}
+
+/** The sightings of a kind of paper of the latest moment at which it was looked for: where they differ, the stricter holds, unless somebody vouched for one of them. */
+export function latestSightings<K extends DocumentKind>(documents: readonly AircraftDocument[], kind: K): readonly Extract<AircraftDocument, { kind: K }>[] {
+  const latest = latestSighting(documents, kind);
+  const all = documents.filter((document): document is Extract<AircraftDocument, { kind: K }> => document.kind === kind && document.happenedAt === latest?.happenedAt);
+  const vouched = all.filter((document) => document.vouched === true);
+  return vouched.length > 0 ? vouched : all;
 }

@@ -33,10 +33,33 @@ export interface EquipmentItem {
 
 /** The equipment list as somebody compared it with the aircraft. What it does not name is not known. */
 export interface EquipmentList extends RecordBase {
+  /** True where it was compared with a list that the authority or the maker approved. Absent in old records. */
+  readonly approved?: boolean | null;
   readonly items: readonly EquipmentItem[];
 }
 
 /** The line of a kind, or null where the list does not name it. */
 export function lineOf(list: EquipmentList | null, kind: EquipmentKind): EquipmentItem | null {
   return list?.items.find((item) => item.kind === kind) ?? null;
+}
+
+const earlier = (a: EquipmentItem['expiresOn'], b: EquipmentItem['expiresOn']): EquipmentItem['expiresOn'] => (a === null || b === null ? null : a === 'no-expiry' ? b : b === 'no-expiry' ? a : a < b ? a : b);
+const more = (a: AskedFor, b: AskedFor): AskedFor => (a === null || b === null ? null : a === 'always' || b === 'always' ? 'always' : a === 'no' ? b : b === 'no' ? a : [...a, ...b]);
+
+function stricterLine(a: EquipmentItem, b: EquipmentItem): EquipmentItem {
+  return {
+    kind: a.kind, fitted: a.fitted === false || b.fitted === false ? false : a.fitted === null || b.fitted === null ? null : true,
+    typeCertification: a.typeCertification === false && b.typeCertification === false ? false : a.typeCertification === null || b.typeCertification === null ? null : true,
+    equipmentList: more(a.equipmentList, b.equipmentList), kindsOfOperation: more(a.kindsOfOperation, b.kindsOfOperation), expiresOn: earlier(a.expiresOn, b.expiresOn),
+  };
+}
+
+/** Of several lists of one moment, one that says of each kind what the strictest of them says: what one of them does not name is not known. */
+export function strictestList(lists: readonly EquipmentList[]): EquipmentList | null {
+  const [first, ...others] = [...lists].sort((a, b) => (a.id < b.id ? -1 : 1));
+  if (first === undefined || others.length === 0) return first ?? null;
+  return others.reduce((all, list): EquipmentList => ({
+    ...all, approved: all.approved === true && list.approved === true,
+    items: all.items.flatMap((item) => { const other = lineOf(list, item.kind); return other === null ? [] : [stricterLine(item, other)]; }),
+  }), first);
 }

@@ -2,18 +2,19 @@ import type { Instant } from '../time/instant';
 import type { Place } from '../time/sun';
 import { withBoxes, type BoxReading } from './box-reading';
 import { UNKNOWN_PARTICULARS, type Aircraft, type Description } from './aircraft';
-import { signatureKnownAt, type Authority, type Signature } from './certificate';
+import { authorityFor, signatureKnownAt, type Authority, type Signature } from './certificate';
 import type { Directive } from './directive';
 import type { Discrepancy } from './discrepancy';
 import type { AircraftDocument } from './document';
-import type { EquipmentList } from './equipment';
+import { strictestList, type EquipmentList } from './equipment';
 import type { Inspection } from './inspection';
 import type { Database, Locator, ReceiverCheck } from './locator';
 import type { FuelStretch, MaintenanceItem } from './maintenance-item';
-import type { Ramp } from './measurement';
+import type { FuelSample, Ramp, Uplift } from './measurement';
 import { standingsOf, type MeterReading, type Standings } from './meter-reading';
 import type { ClubPaper, Estimate, FlightOut, Tightening, TowRope } from './movement';
 import type { Strike } from './strike';
+import { unreadFlights, withUnread } from './unread';
 import { withUnlogged, type UnloggedStretch } from './unlogged';
 import type { DailyInspection, FlightPermit, MaintenanceRelease, WorkEntry } from './work-entry';
 
@@ -84,6 +85,7 @@ export function presentFor(facts: AircraftFacts, now: Instant): Instant {
   for (const { returned } of facts.flightsOut) see(returned);
   for (const { lifted } of facts.tightenings) see(lifted);
   for (const { said } of facts.unlogged) see(said);
+  for (const { cleared } of [...facts.ramp?.samples ?? [], ...facts.ramp?.uplifts ?? []]) see(cleared ?? null);
   return latest;
 }
 
@@ -95,7 +97,9 @@ export interface KnownFacts extends AircraftFacts {
   readonly meters: Standings;
   /** The same without either: what flights and readings account for. The chain at the Counter goes by it. */
   readonly accounted: Standings;
-  /** The equipment list that counts: the latest. */
+  /** Flights that came back since the time in service was last read: they count with their planned time. */
+  readonly unread: readonly FlightOut[];
+  /** The equipment list that counts: the latest; of several of one moment what the strictest says of each kind. */
   readonly equipmentList: EquipmentList | null;
 }
 
@@ -146,6 +150,7 @@ function describedAt({ aircraft, descriptions }: Pick<AircraftFacts, 'aircraft' 
 
 /** The facts as they were known at `moment`: later entries are left out, also a repair of a discrepancy that was already there; and so are entries that had been struck by then. */
 export function knownAt(facts: AircraftFacts, moment: Instant, authority: Authority): KnownFacts {
+  const aircraft = describedAt(facts, moment);
   const counting = new Counting(moment, facts.strikes);
   // A finding and what somebody closed are never struck: a repair closes the one, and lifting it the other.
   const recorded = new Counting(moment, []);
@@ -156,15 +161,18 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
   const readings = counting.of(facts.readings);
   const equipment = counting.of(facts.equipment);
   const { ramp } = facts;
+  const clearedBy = <T extends FuelSample | Uplift>(one: T): T => (one.cleared == null || counting.counts(one.cleared) ? one : { ...one, cleared: null });
   // A box that was struck takes with it all that it sent.
   const boxReadings = recorded.of(facts.boxReadings).filter(({ box }) => counting.counts({ id: box, recordedAt: moment }));
   const items = facts.items === null ? null : counting.inside(facts.items, (item) => { const done = allSigned(counting.of(item.done)); return done === item.done ? item : { ...item, done }; });
   const directives = facts.directives === null ? null : counting.inside(facts.directives, (one) => { const done = allSigned(counting.of(one.done)); return done === one.done ? one : { ...one, done }; });
-  const seenRamp = ramp === null ? null : { measurements: counting.of(ramp.measurements), samples: counting.of(ramp.samples), uplifts: counting.of(ramp.uplifts) };
+  const seenRamp = ramp === null ? null : { measurements: counting.of(ramp.measurements), samples: counting.inside(ramp.samples, clearedBy), uplifts: counting.inside(ramp.uplifts, clearedBy) };
+  const flightsOut = counting.inside(facts.flightsOut, (one) => (counting.part(one.returned) === one.returned ? one : { ...one, returned: null }));
   const unlogged = counting.inside(facts.unlogged, (one) => (counting.part(one.said) === one.said ? one : { ...one, said: null }));
   const accounted = standingsOf({ readings, inspections, items, directives, ramp: seenRamp }, facts.place.zone);
+  const unread = unreadFlights(flightsOut, accounted);
   return {
-    authority, place: facts.place, boxReadings, unlogged, accounted, aircraft: describedAt(facts, moment), descriptions: facts.descriptions, estimates: facts.estimates, strikes: facts.strikes, inspections, readings, equipment,
+    authority: authorityFor(authority, aircraft), place: facts.place, boxReadings, unlogged, accounted, aircraft, descriptions: facts.descriptions, estimates: facts.estimates, strikes: facts.strikes, inspections, readings, equipment,
     documents: counting.of(facts.documents), locators: counting.of(facts.locators), receiverChecks: counting.of(facts.receiverChecks), databases: counting.of(facts.databases),
     fuelStretches: counting.of(facts.fuelStretches), permits: counting.of(facts.permits), dailyInspections: counting.of(facts.dailyInspections),
     clubPapers: counting.of(facts.clubPapers), towRopes: counting.of(facts.towRopes),
@@ -181,11 +189,18 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
     }),
     releases: counting.inside(facts.releases, (one) => (one.required.some(({ certified }) => counting.part(certified) !== certified)
       ? { ...one, required: one.required.map((entry) => ({ ...entry, certified: counting.part(entry.certified) })) } : one)),
-    flightsOut: counting.inside(facts.flightsOut, (one) => (counting.part(one.returned) === one.returned ? one : { ...one, returned: null })),
+    flightsOut, unread,
     tightenings: recorded.inside(facts.tightenings, (one) => (counting.part(one.lifted) === one.lifted ? one : { ...one, lifted: null })),
     ramp: seenRamp,
-    meters: withUnlogged(withBoxes(accounted, boxReadings), unlogged), equipmentList: latestOf(equipment),
+    meters: withUnlogged(withBoxes(withUnread(accounted, unread), boxReadings), unlogged), equipmentList: strictestList(latestAll(equipment)),
   };
+}
+
+/** The records of the latest moment at which anything happened: where several are of one moment, the stricter holds, and no id or order decides. */
+export function latestAll<T extends { readonly happenedAt: Instant }>(records: readonly T[]): readonly T[] {
+  let latest = Number.NEGATIVE_INFINITY;
+  for (const { happenedAt } of records) if (happenedAt > latest) latest = happenedAt;
+  return records.filter(({ happenedAt }) => happenedAt === latest);
 }
 
 /** The last moment at which the aircraft came back from a flight; null where none is on record. */

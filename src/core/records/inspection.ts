@@ -4,7 +4,11 @@ import type { Instant } from '../time/instant';
 import { civilDateAt, type ZoneId } from '../time/zone';
 import { signatureFaults, type Authority, type Signature, type SignatureFault, type SignedWork } from './certificate';
 
-export const INSPECTION_KINDS = ['annual', 'hundred-hour', 'condition', 'altimeter-static', 'transponder', 'locator'] as const;
+/**
+ * `programme-left`: the last complete inspection of the aircraft under a progressive programme, written down by whoever ends the programme.
+ * `certificate-issue`: the inspection for the issue of an airworthiness certificate.
+ */
+export const INSPECTION_KINDS = ['annual', 'hundred-hour', 'condition', 'altimeter-static', 'static-system', 'transponder', 'locator', 'programme-left', 'certificate-issue'] as const;
 export type InspectionKind = (typeof INSPECTION_KINDS)[number];
 
 /** Why an inspection was flown past its hours: decides whether the excess is taken off the next interval. */
@@ -41,11 +45,18 @@ export type InspectionFault = SignatureFault | 'time-in-service-missing' | 'outc
 /** What each kind is signed as. */
 export const INSPECTION_WORK = {
   annual: 'annual-inspection', 'hundred-hour': 'hundred-hour-inspection', condition: 'condition-inspection',
-  'altimeter-static': 'altimeter-test', transponder: 'transponder-test', locator: 'locator-inspection',
+  'altimeter-static': 'altimeter-test', 'static-system': 'static-test', transponder: 'transponder-test', locator: 'locator-inspection',
+  'programme-left': 'progressive-segment', 'certificate-issue': 'certificate-issue',
 } as const satisfies Record<InspectionKind, SignedWork>;
 
 /** Inspections whose entry must state the aircraft's total time; the entry of a test need not. Source: 14 CFR 43.11(a)(2) and 43.9 (from memory). */
-const STATES_TIME: readonly InspectionKind[] = ['annual', 'hundred-hour', 'condition'];
+const STATES_TIME: readonly InspectionKind[] = ['annual', 'hundred-hour', 'condition', 'programme-left', 'certificate-issue'];
+
+/**
+ * What stands for an annual, and with it for a 100-hour: the inspection for the issue of an airworthiness certificate (14 CFR 91.409(a)(2) and (b)),
+ * and the last complete inspection under a progressive programme that was left (91.409(d)); from memory.
+ */
+export const ANNUALS: readonly InspectionKind[] = ['annual', 'programme-left', 'certificate-issue'];
 
 /** Entries are never changed, and several rules ask the same of each. */
 const faultsKnown = new WeakMap<Inspection, { readonly at: ZoneId; readonly authority: Authority; readonly faults: readonly InspectionFault[] }>();

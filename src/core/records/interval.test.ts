@@ -41,10 +41,15 @@ describe('when something is due again', () => {
   it('counts the days from the last time, however late', () => { expect(nextDue([done('2024-03-14', null), done('2025-06-02', null)], { ...NONE, months: 12 }, true).lastDay).toBe('2026-06-30'); });
   it('cannot be said on a meter that was not read then', () => { expect(nextDue([done('2026-01-01', '1000'), done('2026-02-01', null)], every('100'), true)).toMatchObject({ meters: [], unknownMeters: ['time-in-service'] }); });
   it('needs to have been done once', () => { expect(() => nextDue([], every('100'), true)).toThrow('nothing was done'); });
+  it('never comes due before it was done, however late that was', () => { expect(nextDue([done('2026-01-01', '1000'), done('2026-02-01', '1450')], every('100'), true).meters).toEqual([{ meter: 'time-in-service', at: hours('1450'), takenOff: hours('100') }]); });
+  it('of one day with two readings the lower counts, and one without makes it unknown', () => {
+    expect(nextDue([done('2026-01-01', '1004'), done('2026-01-01', '1000')], every('100'), true).meters[0]?.at).toBe(hours('1100'));
+    expect(nextDue([done('2026-01-01', '1000'), done('2026-01-01', null)], every('100'), true).unknownMeters).toEqual(['time-in-service']);
+  });
   it('taking off never gives more than counting anew', () => {
     fc.assert(fc.property(fc.array(fc.integer({ min: 1, max: 300 }), { minLength: 1, maxLength: 8 }), (steps) => {
       let value = 1000;
-      const doings = steps.map((step) => { value += step; return done('2026-01-01', String(value)); });
+      const doings = steps.map((step, place) => { value += step; return done(`2026-01-0${place + 1}`, String(value)); });
       const at = (off: boolean) => nextDue(doings, every('100'), off).meters[0]?.at ?? Number.NaN;
       expect(at(true)).toBeLessThanOrEqual(at(false));
       expect(at(false)).toBe(hours(String(value + 100)));

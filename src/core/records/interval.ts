@@ -41,6 +41,20 @@ export function lastDayOf({ months, monthsToTheDay, days }: Pick<Interval, 'mont
   return ends.sort()[0] ?? null;
 }
 
+interface Moment { readonly on: CivilDate; readonly value: number | null; readonly excessOnFreeUses: boolean }
+
+/** What a meter showed each time. Doings of one day are one moment: the lowest reading counts, one without a reading makes it unknown, and an excess is excused only where all say so. */
+function byMoment(doings: readonly Doing[], meter: Meter): readonly Moment[] {
+  const moments: Moment[] = [];
+  for (const { completedOn: on, readings, excessOnFreeUses } of doings) {
+    const value = readings.find((reading) => reading.meter === meter)?.value ?? null;
+    const before = moments.at(-1);
+    if (before === undefined || before.on !== on) moments.push({ on, value, excessOnFreeUses });
+    else moments[moments.length - 1] = { on, value: value === null || before.value === null ? null : Math.min(value, before.value), excessOnFreeUses: excessOnFreeUses && before.excessOnFreeUses };
+  }
+  return moments;
+}
+
 /**
  * When it is due again after `doings` (oldest first; at least one). On a meter, done early or in time counts from when it was
  * done; done late, the excess is taken off the next interval where `takeOff` says so and it was not flown on free uses.
@@ -53,11 +67,12 @@ export function nextDue(doings: readonly Doing[], interval: Interval, takeOff: b
   const unknownMeters: Meter[] = [];
   for (const { meter, every } of interval.meters) {
     let due: { at: number; takenOff: number } | null = null;
-    for (const { readings, excessOnFreeUses } of doings) {
-      const then = readings.find((reading) => reading.meter === meter);
-      if (then === undefined) { due = null; continue; }
-      const excess: number = due === null ? 0 : Math.max(0, then.value - due.at);
-      due = excess > 0 && takeOff && !excessOnFreeUses && due !== null ? { at: due.at + every, takenOff: excess } : { at: then.value + every, takenOff: 0 };
+    for (const { value, excessOnFreeUses } of byMoment(doings, meter)) {
+      if (value === null) { due = null; continue; }
+      const excess: number = due === null || !takeOff || excessOnFreeUses ? 0 : Math.max(0, value - due.at);
+      // What was just done is never due before it was done.
+      const takenOff = Math.min(excess, every);
+      due = { at: value + every - takenOff, takenOff };
     }
     if (due === null) unknownMeters.push(meter);
     else meters.push({ meter, ...due });

@@ -1,4 +1,7 @@
 import type { FullBox } from '../envelope/dimensions';
+import type { CivilDate } from '../time/civil-date';
+import type { Instant } from '../time/instant';
+import type { Signature } from './certificate';
 import type { RecordBase } from './record';
 
 /** What is measured or looked at on the ramp, each with the unit that its whole-number value is kept in. */
@@ -50,11 +53,23 @@ export interface Measurement extends RecordBase {
 export const SAMPLE_RESULTS = ['clean', 'water', 'dirt', 'wrong-colour', 'wrong-smell'] as const;
 export type SampleResult = (typeof SAMPLE_RESULTS)[number];
 
-/** A fuel sample, of every drain at once or of one. */
+/** That a mechanic dealt with fuel that was suspect: what was drained, flushed or found. Draining again does not cure it. */
+export interface FuelCleared {
+  readonly recordedAt: Instant;
+  readonly on: CivilDate;
+  readonly by: Signature;
+}
+
+/** Grades of fuel that an engine may be approved for. */
+export const FUEL_GRADES = ['leaded', 'unleaded', 'jet'] as const;
+export type FuelGrade = (typeof FUEL_GRADES)[number];
+
+/** A fuel sample. It says something of its own drain, and nothing of the others. */
 export interface FuelSample extends RecordBase {
   readonly result: SampleResult | null;
-  /** True when every drain was sampled. */
-  readonly everyDrain: boolean | null;
+  /** The drain by its name; 'every' where every drain was sampled and each showed the same. Null is not known: its fault may be any drain's, and its good is none's. */
+  readonly drain: string | null;
+  readonly cleared: FuelCleared | null;
 }
 
 /** Fuel or oil put in. */
@@ -62,9 +77,11 @@ export interface Uplift extends RecordBase {
   readonly what: 'fuel' | 'oil';
   /** Picolitres. */
   readonly added: number;
-  readonly grade: 'leaded' | 'unleaded' | 'jet' | null;
+  readonly grade: FuelGrade | null;
   /** Time in service when it was added, for the oil trend; seconds. */
   readonly timeInService: number | null;
+  /** For a grade that the engine may not have. Absent in old records. */
+  readonly cleared?: FuelCleared | null;
 }
 
 /**

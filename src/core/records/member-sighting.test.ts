@@ -32,6 +32,7 @@ describe('what a member sees of a document', () => {
     ['closes by another revision of the manual, and brings in none', manual, again(manual, { revision: 'another' }), { revision: 'another' }, false],
     ['makes good nothing that nobody has looked at', null, again(registered), null, true],
     ['says that it is missing where nobody has looked', null, again(registered, { aboard: false }), { aboard: false }, false],
+    ['says nothing of whether there is a tank where nobody knew', { ...again(registered), kind: 'cabin-tank-record', tankFitted: null } as AircraftDocument, { ...again(registered), kind: 'cabin-tank-record', tankFitted: true } as AircraftDocument, { tankFitted: null }, true],
     ['says of a tank where nobody has looked what waits', null, { ...again(registered), kind: 'cabin-tank-record', tankFitted: false, aboard: false, legible: null } as AircraftDocument, null, true],
   ])('%s', (_, before, seen, counts, waits) => {
     const answer = memberSighting(before, seen, expected);

@@ -64,7 +64,8 @@ function stricterDocument(before: AircraftDocument, seen: AircraftDocument, { re
       return { ...base, kind: seen.kind };
     case 'cabin-tank-record': {
       if (before.kind !== seen.kind) return seen;
-      const fitted = before.tankFitted === true || seen.tankFitted === true ? true : before.tankFitted === false && seen.tankFitted === false ? false : null;
+      // Whether there is one at all, where nobody knew, is no matter of what a member saw: with its record aboard either answer would open.
+      const fitted = before.tankFitted === false ? seen.tankFitted : before.tankFitted;
       return { ...base, kind: seen.kind, tankFitted: fitted };
     }
     default: {

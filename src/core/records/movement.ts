@@ -1,11 +1,14 @@
 import type { FullBox } from '../envelope/dimensions';
 import type { Instant } from '../time/instant';
 import type { CivilDate } from '../time/civil-date';
+import type { Hours } from '../quantities/hours';
 import type { RecordBase } from './record';
 
 /** A flight that has left: who has the aircraft, and when it came back. */
 export interface FlightOut extends RecordBase {
   readonly by: string | null;
+  /** Planned time in the air; absent or null takes the whole time until it came back. */
+  readonly airborne?: Hours | null;
   /** Null while it is out. */
   readonly returned: { readonly recordedAt: Instant; readonly at: Instant } | null;
 }

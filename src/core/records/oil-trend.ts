@@ -12,7 +12,7 @@ const MOST = 12;
  */
 export function oilPerHour(uplifts: readonly Uplift[]): { readonly perHour: Volume; readonly records: readonly string[] } | null {
   const used = uplifts.flatMap((one) => (one.what === 'oil' && one.timeInService !== null ? [{ id: one.id, at: one.timeInService, added: one.added }] : []))
-    .sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1)).slice(-MOST);
+    .sort((a, b) => a.at - b.at || a.added - b.added).slice(-MOST);
   if (used.length < FEWEST) return null;
   let sum = 0;
   const points = used.map(({ at, added }) => { sum += added; return { at, sum }; });

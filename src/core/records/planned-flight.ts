@@ -37,13 +37,15 @@ export interface PlannedFlight {
   /** Whether its navigation relies on VOR receivers, and on a database. */
   readonly reliesOnVor: boolean | null;
   readonly reliesOnDatabase: boolean | null;
+  /** The highest altitude that it is planned to fly at, feet above the sea. */
+  readonly altitudeFeet: number | null;
   /** Whether it is training that stays within 50 NM of the field: the locator rule's own distance, not the club's local area. */
   readonly trainingWithin50Miles: boolean | null;
 }
 
 /** What a flight leaves open about itself. */
 export const UNSAID = {
-  places: [], persons: null, load: null, landings: null, towLaunches: null, toAlternate: null, fuelPlanned: null, reliesOnVor: null, reliesOnDatabase: null, trainingWithin50Miles: null,
+  places: [], persons: null, load: null, landings: null, towLaunches: null, toAlternate: null, fuelPlanned: null, reliesOnVor: null, reliesOnDatabase: null, trainingWithin50Miles: null, altitudeFeet: null,
 } as const satisfies Partial<PlannedFlight>;
 
 /** What a flight may say beyond the uses that it needs. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { hours } from '../quantities/hours';
-import { civilDate } from '../time/civil-date';
+import { addDays, civilDate } from '../time/civil-date';
 import { addSeconds, instant } from '../time/instant';
 import { zone } from '../time/zone';
 import { mayBeSignedBy, signatureFaults, type Certificate, type Signature } from './certificate';
@@ -81,7 +81,8 @@ describe('inspection entries', () => {
 
 describe('hour intervals', () => {
   const at = (value: string, excess: Inspection['excess'] = null): Inspection => ({
-    id: value, kind: 'hundred-hour', completedOn: civilDate('2026-03-12'), recordedAt: instant('2026-03-12T20:00:00Z'), timeInService: hours(value), outcome: 'approved', listCleared: null, signedBy: sign(mechanic), excess, testedToFeet: null,
+    // A day of its own for each: of one day they would be one moment.
+    id: value, kind: 'hundred-hour', completedOn: addDays(civilDate('2020-01-01'), Math.round(Number(value))), recordedAt: instant('2026-03-12T20:00:00Z'), timeInService: hours(value), outcome: 'approved', listCleared: null, signedBy: sign(mechanic), excess, testedToFeet: null,
   });
   it.each([
     ['in time', [at('1000'), at('1100')], '1200', '0'],

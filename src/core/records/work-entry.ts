@@ -13,6 +13,8 @@ export interface WorkEntry {
   readonly completedOn: CivilDate | null;
   readonly description: string | null;
   readonly signedBy: Signature | null;
+  /** A major repair or alteration, which an inspection authorisation or a repair station approves: those that are say so. Absent states that it was none. */
+  readonly major?: boolean;
   /** Could it have changed the flight characteristics appreciably? */
   readonly mayChangeFlight: boolean | null;
   /** Ground tests and inspection showed conclusively that it did not. */
@@ -38,7 +40,7 @@ export function workFaults(entry: WorkEntry, at: ZoneId, authority: Authority): 
   if (entry.description === null || entry.description.trim() === '') faults.push('description-missing');
   if (entry.completedOn === null) return [...faults, 'date-missing'];
   if (entry.completedOn > civilDateAt(entry.recordedAt, at)) faults.push('completed-after-recorded');
-  return [...faults, ...signatureFaults(entry.signedBy, 'return-to-service', entry.completedOn, authority)];
+  return [...faults, ...signatureFaults(entry.signedBy, entry.major === true ? 'major-repair-or-alteration' : 'return-to-service', entry.completedOn, authority)];
 }
 
 /** A special flight permit. Null fields are not known, and then it opens nothing. */
@@ -80,6 +82,13 @@ export interface DailyInspection {
   readonly recordedAt: Instant;
   readonly on: CivilDate;
   readonly signedBy: Signature | null;
+}
+
+/** The releases that count: the one issued last, and any other of that day that was written down at the same moment, since nobody knows which came last. */
+export function latestReleases(releases: readonly MaintenanceRelease[], zone: ZoneId): readonly MaintenanceRelease[] {
+  const latest = latestRelease(releases, zone);
+  const dayOf = ({ issuedOn, recordedAt }: MaintenanceRelease) => issuedOn ?? civilDateAt(recordedAt, zone);
+  return releases.filter((one) => one === latest || (latest !== null && one.recordedAt === latest.recordedAt && dayOf(one) === dayOf(latest)));
 }
 
 /**

@@ -1,5 +1,5 @@
 import { ALL_USES } from '../envelope/use-set';
-import { countingInspections, discountedEntries, refusal } from '../records/inspection';
+import { ANNUALS, countingInspections, discountedEntries, refusal } from '../records/inspection';
 import { lastDayOfCalendarMonths } from '../time/civil-date';
 import { endOfDay } from '../time/zone';
 import { uncoveredCategory } from './parts/category';
@@ -20,19 +20,19 @@ export const annualInspection = rule({
   id: 'annual-inspection',
   title: 'Annual inspection',
   source,
-  explanation: 'Every 12 calendar months somebody with an inspection authorisation, or a repair station, inspects the whole aircraft and approves it. It holds to the last day of the twelfth month after; there are no days of grace.',
+  explanation: 'The inspection for the issue of an airworthiness certificate counts as one, and so does the last complete inspection under a progressive programme that was left. Every 12 calendar months somebody with an inspection authorisation, or a repair station, inspects the whole aircraft and approves it. It holds to the last day of the twelfth month after; there are no days of grace.',
   judge: ({ aircraft, inspections, place, authority }) => {
     if (aircraft.category === 'light-sport' || aircraft.category === 'experimental') return result([]);
     const closed = uncoveredCategory(aircraft.category, ['standard', 'glider'], source, ALL_USES);
     if (closed !== null) return result([closed], aircraft.category === null ? ['aircraft.category'] : []);
     if (aircraft.particulars.programme === 'progressive') return result([]);
 
-    const last = countingInspections(inspections, ['annual'], place.zone, authority).at(-1) ?? null;
-    const discounted = discountedEntries(inspections, ['annual'], last, place.zone, authority);
+    const last = countingInspections(inspections, ANNUALS, place.zone, authority).at(-1) ?? null;
+    const discounted = discountedEntries(inspections, ANNUALS, last, place.zone, authority);
     const made = (given: Pick<Constraint, 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ key: 'annual', source, closes: ALL_USES, permitMayCover: true, ...given });
 
     // An aircraft refused at its annual is closed by a rule of its own until the list is cleared; then the months run from that annual.
-    if (refusal(inspections, 'annual', ['annual'], place.zone, authority) !== null) return result([]);
+    if (refusal(inspections, 'annual', ANNUALS, place.zone, authority) !== null) return result([]);
     const lifts = [...discounted.slice(0, 1).map(({ completedOn }) => lift('complete-inspection-entry', INSPECTORS, 'annual', null, from(endOfDay(lastDayOfCalendarMonths(completedOn, MONTHS), place.zone)))), annual];
     if (last === null) return result([made({ certainty: 'unknown', reason: { code: 'annual-unknown', discounted }, lifts })], ['inspections (annual)']);
     const lastDay = lastDayOfCalendarMonths(last.completedOn, MONTHS);

@@ -26,6 +26,6 @@ export const clubHundredHour = rule({
     const closed = uncoveredCategory(facts.aircraft.category, ['standard', 'glider', 'light-sport', 'experimental'], source, CLOSES);
     if (closed !== null) return result([closed], facts.aircraft.category === null ? ['aircraft.category'] : []);
     if (facts.aircraft.particulars.programme === 'progressive') return result([]);
-    return hundredHours(facts, source, CLOSES, null);
+    return hundredHours(facts, source, CLOSES);
   },
 });

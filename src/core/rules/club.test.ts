@@ -77,8 +77,8 @@ describe('items', () => {
   });
   it.each([
     ['printed date of today', { until: '2026-11-24' }, []], ['printed date of yesterday', { until: '2026-11-23' }, ['item-expires']], ['no date, as stated', { until: 'no-expiry' }, []], ['neither date nor interval', {}, ['item-history-unknown']],
-    ['never done', { ...HOURS_50, done: null }, ['item-history-unknown']], ['done, the hours not noted', { ...HOURS_50, done: { d: { readings: null } } }, ['item-reading-unknown']], ['signed by nobody', { ...HOURS_50, done: { d: { signedBy: null } } }, ['item-history-unknown']],
-    ['a student’s signature', { ...HOURS_50, done: { d: { signedBy: { ...shop, certificate: { ...shop.certificate, kind: 'student-pilot' } } } } }, ['item-history-unknown']], ['done on a day after it was written', { ...HOURS_50, done: { d: { completedOn: '2026-01-12' } } }, ['item-history-unknown']],
+    ['never done', { ...HOURS_50, done: null }, ['item-history-unknown']], ['done, the hours not noted', { ...HOURS_50, done: { d: { readings: null } } }, ['item-reading-unknown']], ['signed by nobody', { ...HOURS_50, done: { d: { signedBy: null } } }, ['work-not-signed']],
+    ['a student’s signature', { ...HOURS_50, done: { d: { signedBy: { ...shop, certificate: { ...shop.certificate, kind: 'student-pilot' } } } } }, ['work-not-signed']], ['done on a day after it was written', { ...HOURS_50, done: { d: { completedOn: '2026-01-12' } } }, ['item-history-unknown']],
   ] as const)('%s', (_, change, expected) => {
     const base = item({}) as { readonly items: { readonly i: { readonly done: { readonly d: Change } } } };
     const done = 'done' in change && change.done !== null ? { done: { d: { ...base.items.i.done.d, ...change.done.d } } } : {};

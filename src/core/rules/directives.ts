@@ -7,7 +7,8 @@ import type { Meter } from '../records/meters';
 import { constraint, lift, MECHANICS, RECORD_KEEPER, type Constraint, type Lift } from './parts/constraint';
 import { closesAfter, closesAt, type DueParts } from './parts/due';
 import { meterTroubles } from './parts/meter';
-import { result, rule } from './parts/rule';
+import { each, result, rule } from './parts/rule';
+import { unsignedWork } from './parts/unsigned-work';
 
 const source = { kind: 'regulation', citation: '14 CFR 39.3 to 39.27' } as const;
 
@@ -44,19 +45,24 @@ function judgeOne(directive: Directive, facts: KnownFacts, meters: Set<Meter>): 
   const done = complied(directive, facts);
   if (done.some(({ method }) => method.repeats === null)) return [];
   const last = done.at(-1);
+  // Of several of one day, by different methods, each limit holds.
+  const latest = done.filter(({ completedOn }) => completedOn === last?.completedOn);
   const parts: DueParts = { key: id, source, records: last === undefined ? [id] : [id, last.id], closes: ALL_USES, lifts, permitMayCover };
   const count = (interval: Interval) => { for (const { meter } of interval.meters) meters.add(meter); };
   if (last === undefined || methods.length === 0) { count(directive.initial); return firstDue(directive, facts, parts); }
-  const { repeats } = last.method;
-  if (repeats === null) return [];
-  count(repeats);
-  // Recurring counts from the last actual compliance: nothing is taken off.
-  const due = nextDue([last], repeats, false);
-  return [
-    ...(due.lastDay === null ? [] : [closesAfter(due.lastDay, facts.place.zone, { code: 'directive-expires', number, title, lastDay: due.lastDay, first: false }, parts)]),
-    ...due.meters.map(({ meter, at }) => closesAt(facts, meter, at, { code: 'directive-due', number, title, meter, dueAt: at, first: false }, parts)),
-    ...due.unknownMeters.map((meter) => constraint({ ...parts, key: `${id}.${meter}`, certainty: 'unknown', reason: { code: 'directive-unknown', number, title, what: 'reading' } })),
-  ];
+  return each(latest, (one) => {
+    const { repeats } = one.method;
+    if (repeats === null) return [];
+    count(repeats);
+    // Recurring counts from the last actual compliance: nothing is taken off.
+    const due = nextDue([one], repeats, false);
+    const own: DueParts = { ...parts, records: [id, one.id] };
+    return [
+      ...(due.lastDay === null ? [] : [closesAfter(due.lastDay, facts.place.zone, { code: 'directive-expires', number, title, lastDay: due.lastDay, first: false }, own)]),
+      ...due.meters.map(({ meter, at }) => closesAt(facts, meter, at, { code: 'directive-due', number, title, meter, dueAt: at, first: false }, own)),
+      ...due.unknownMeters.map((meter) => constraint({ ...own, key: `${id}.${meter}`, certainty: 'unknown', reason: { code: 'directive-unknown', number, title, what: 'reading' } })),
+    ];
+  });
 }
 
 /** Airworthiness directives: first by their limit after taking effect, then again from each actual compliance, by the method used. */
@@ -80,7 +86,7 @@ export const directivesComplied = rule({
         constraints.push(constraint({ key: id, certainty: 'unknown', source, reason: { code: 'directive-unknown', number, title, what: 'applicability' }, records: [id], closes: ALL_USES, lifts: [lift('record-directives', RECORD_KEEPER, id)] }));
         continue;
       }
-      constraints.push(...judgeOne(directive, facts, meters));
+      constraints.push(...judgeOne(directive, facts, meters), ...unsignedWork(directive.done, `Directive ${number}`, 'return-to-service', facts));
     }
     const troubles = meterTroubles(facts, meters, source, ALL_USES);
     return result([...constraints, ...troubles.constraints], [...missing, ...troubles.missing]);

@@ -1,11 +1,11 @@
 import { ALL_USES, usesIn, type UseSet } from '../envelope/use-set';
-import { latestSighting, type AircraftDocument, type DocumentKind, type OperatingLimitations } from '../records/document';
+import { latestSightings, type AircraftDocument, type DocumentKind, type OperatingLimitations } from '../records/document';
 import type { AircraftFacts } from '../records/facts';
 import { isAheadOfItself } from '../records/record';
 import { civilDate } from '../time/civil-date';
 import { constraint, lift, MECHANICS, type Act, type Constraint, type Entitled, type Source } from './parts/constraint';
 import type { Reason } from './parts/reason';
-import { result, rule } from './parts/rule';
+import { each, result, rule } from './parts/rule';
 
 /** From this first flight on, an approved flight manual must be aboard. Source: 14 CFR 91.9(b) with 21.5 (from memory). */
 const FLIGHT_MANUAL_SINCE = civilDate('1979-03-01');
@@ -13,7 +13,7 @@ const FLIGHT_MANUAL_SINCE = civilDate('1979-03-01');
 /** Whose rules ask for the papers. */
 export type PapersOf = 'us' | 'au';
 
-const AUSTRALIA: Source = { kind: 'regulation', citation: 'CAR 1988 reg 139 and CASR Part 47' };
+const AUSTRALIA: Source = { kind: 'regulation', citation: 'CASR 91.105, 91.110 and Part 47' };
 
 const SOURCES: Readonly<Record<DocumentKind, Source>> = {
   'airworthiness-certificate': { kind: 'regulation', citation: '14 CFR 91.203(a)(1) and (b)' },
@@ -111,8 +111,8 @@ export const documentsAboard = rule({
   judge: (facts, { papersOf }: { readonly papersOf: PapersOf }) => {
     const missing: string[] = [];
     const constraints = KINDS.flatMap((kind): readonly Constraint[] => {
-      const document = latestSighting(facts.documents, kind);
-      return troubles(kind, document, facts).map(({ certainty, reason, act, by, missing: field }) => {
+      const documents: readonly (AircraftDocument | null)[] = latestSightings(facts.documents, kind);
+      return each(documents.length === 0 ? [null] : documents, (document) => troubles(kind, document, facts).map(({ certainty, reason, act, by, missing: field }) => {
         if (field !== undefined) missing.push(field === 'firstFlownOn' || field === 'manualRevision' || field === 'serialNumber' ? `aircraft.${field}` : field === '' ? `documents.${kind}` : `documents.${kind}.${field}`);
         return constraint({
           key: `${kind}.${reason.code}`, certainty, source: papersOf === 'au' ? AUSTRALIA : SOURCES[kind], reason, records: document === null ? [] : [document.id],
@@ -120,7 +120,7 @@ export const documentsAboard = rule({
           // Fetching a paper from the office is a step before flight, not a job for the workshop.
           condition: act === 'put-document-aboard' || act === 'display-certificate' || act === 'record-sighting' || act === 'fetch-the-right-document' || act === 'update-document',
         });
-      });
+      }));
     });
     return result(constraints, missing);
   },

@@ -1,6 +1,8 @@
-import { ALL_USES } from '../envelope/use-set';
-import { RESERVE_MINUTES } from '../fuel/fuel-needed';
-import { ANYBODY, constraint, lift, type Source } from './parts/constraint';
+import { ALL_USES, type UseSet } from '../envelope/use-set';
+import { aboard, RESERVE_MINUTES } from '../fuel/fuel-needed';
+import type { KnownFacts } from '../records/facts';
+import type { PlannedFlight } from '../records/planned-flight';
+import { ANYBODY, constraint, DISPATCHER, lift, type Constraint, type Source } from './parts/constraint';
 import { flightFuel } from './parts/flight-fuel';
 import { fuelAboard } from './parts/fuel-aboard';
 import { NOT_ASKED, result, rule } from './parts/rule';
@@ -10,6 +12,17 @@ const SOURCES: Readonly<Record<'us' | 'au', { readonly visual: Source; readonly 
   us: { visual: { kind: 'regulation', citation: '14 CFR 91.151(a)' }, instruments: { kind: 'regulation', citation: '14 CFR 91.167(a)' } },
   au: { visual: { kind: 'regulation', citation: 'CASR Part 91 MOS ch. 19' }, instruments: { kind: 'regulation', citation: 'CASR Part 91 MOS ch. 19' } },
 };
+
+/** What cannot be, or may not be, whatever was dipped: more than the tanks hold, or less than the handbook's minimum. */
+function plannedFuel({ aircraft: { particulars: { fuel } } }: KnownFacts, { fuelPlanned: planned }: PlannedFlight, needs: UseSet): readonly Constraint[] {
+  if (fuel === null || planned === null) return [];
+  const holds = aboard(fuel.tanks.map(({ usable }) => usable));
+  const made = { certainty: 'failed', source: { kind: 'approved-documents' }, closes: needs, lifts: [lift('change-flight', DISPATCHER, 'fuel')], condition: true } as const;
+  return [
+    ...(fuel.tanks.length > 0 && planned > holds ? [constraint({ ...made, key: 'planned-over', reason: { code: 'fuel-over-tanks', planned, holds } })] : []),
+    ...(fuel.minimum !== null && planned < fuel.minimum ? [constraint({ ...made, key: 'planned-under', reason: { code: 'fuel-below-minimum', aboard: planned, minimum: fuel.minimum } })] : []),
+  ];
+}
 
 /** Fuel for the flight, its alternate and its reserve, and never below the handbook's own minimum. */
 export const fuelForFlight = rule({
@@ -24,6 +37,7 @@ export const fuelForFlight = rule({
     if (minimum === null || measured === null || measured.volume >= minimum) return result([]);
     return result([constraint({ key: 'minimum', certainty: 'failed', source: { kind: 'approved-documents' }, reason: { code: 'fuel-below-minimum', aboard: measured.volume, minimum }, records: measured.records, closes: ALL_USES, lifts: [lift('add-fuel', ANYBODY)], condition: true })]);
   },
-  judgeFlight: (facts, { authority }: { readonly authority: 'us' | 'au' }, flight, needs) =>
-    flightFuel(facts, RESERVE_MINUTES, flight.rules === 'vfr' ? SOURCES[authority].visual : SOURCES[authority].instruments, flight, needs),
+  judgeFlight: (facts, { authority }: { readonly authority: 'us' | 'au' }, flight, needs) => [
+    ...plannedFuel(facts, flight, needs), ...flightFuel(facts, RESERVE_MINUTES, flight.rules === 'vfr' ? SOURCES[authority].visual : SOURCES[authority].instruments, flight, needs),
+  ],
 });

@@ -1,16 +1,19 @@
-import { lastReturn, latestOf } from '../records/facts';
+import { lastReturn } from '../records/facts';
 import { startOfDay, civilDateAt } from '../time/zone';
 import { ANYBODY, constraint, lift, type Constraint } from './parts/constraint';
+import { drainsOf, type SampledDrain } from './parts/fuel-drains';
 import type { Reason } from './parts/reason';
 import { NOT_ASKED, result, rule } from './parts/rule';
 
 const source = { kind: 'common-practice' } as const;
+type Because = Extract<Reason, { code: 'sample-needed' }>['because'];
+
 const sample = lift('sample-fuel', ANYBODY);
 
 /** How often fuel is sampled, from the loosest to the strictest. */
 export const FUEL_SAMPLING = ['after-fuelling', 'first-of-day-and-after-fuelling', 'every-flight-and-after-fuelling'] as const;
 
-/** Fuel sampled clean of every drain, as often as the club asks and after any fuelling. */
+/** Fuel sampled clean at every drain, each by itself, as often as the club asks and after any fuelling. */
 export const fuelSamples = rule({
   id: 'fuel-samples',
   title: 'Fuel samples',
@@ -20,15 +23,23 @@ export const fuelSamples = rule({
   judgeFlight: (facts, { fuelSampling }: { readonly fuelSampling: (typeof FUEL_SAMPLING)[number] }, flight, needs): readonly Constraint[] => {
     const { ramp, aircraft, place } = facts;
     if (ramp === null || aircraft.category === 'glider' || aircraft.particulars.engine === 'none') return [];
-    const needed = (because: Extract<Reason, { code: 'sample-needed' }>['because']) => [constraint({ key: 'sample', certainty: 'failed', source, reason: { code: 'sample-needed', because }, closes: needs, lifts: [sample], condition: true })];
-    const last = latestOf(ramp.samples.filter(({ result: found }) => found === 'clean'));
-    if (last === null) return needed('none');
-    if (last.everyDrain !== true) return needed('not-every-drain');
-    // Of the same moment counts as fuelled after it: nobody knows which came first.
-    if (ramp.uplifts.some(({ what, happenedAt }) => what === 'fuel' && happenedAt >= last.happenedAt)) return needed('fuelled-since');
+    const fuelled = ramp.uplifts.filter(({ what }) => what === 'fuel');
     const returned = lastReturn(facts);
-    if (fuelSampling === 'every-flight-and-after-fuelling' && returned !== null && returned > last.happenedAt) return needed('flown-since');
-    if (fuelSampling !== 'after-fuelling' && last.happenedAt < startOfDay(civilDateAt(flight.starts, place.zone), place.zone)) return needed('not-today');
+    const today = startOfDay(civilDateAt(flight.starts, place.zone), place.zone);
+    const lacks = (sampled: SampledDrain): Because | null => {
+      // A sample of which nobody knows the drain is good for none.
+      const clean = sampled.samples.filter((one) => one.result === 'clean' && one.drain !== null);
+      const last = clean.reduce((latest, { happenedAt }) => Math.max(latest, happenedAt), Number.NEGATIVE_INFINITY);
+      if (clean.length === 0) return ramp.samples.some(({ result: found }) => found === 'clean') ? 'not-every-drain' : 'none';
+      // Of the same moment counts as fuelled after it: nobody knows which came first.
+      if (fuelled.some(({ happenedAt }) => happenedAt >= last)) return 'fuelled-since';
+      if (fuelSampling === 'every-flight-and-after-fuelling' && returned !== null && returned > last) return 'flown-since';
+      return fuelSampling !== 'after-fuelling' && last < today ? 'not-today' : null;
+    };
+    for (const sampled of drainsOf(facts)) {
+      const because = lacks(sampled);
+      if (because !== null) return [constraint({ key: 'sample', certainty: 'failed', source, reason: { code: 'sample-needed', because, drain: sampled.drain }, closes: needs, lifts: [sample], condition: true })];
+    }
     return [];
   },
 });

@@ -1,7 +1,7 @@
 import { ALL_USES } from '../envelope/use-set';
 import type { Volume } from '../quantities/volume';
 import { volume } from '../quantities/volume';
-import { latestOf } from '../records/facts';
+import { latestAll } from '../records/facts';
 import { ANYBODY, constraint, lift, MECHANICS, type Constraint } from './parts/constraint';
 import { NOT_ASKED, result, rule } from './parts/rule';
 
@@ -19,10 +19,10 @@ export const gaugeAndDip = rule({
     if (ramp === null) return NOT_ASKED;
     const tanks = aircraft.particulars.fuel?.tanks ?? [];
     return result(tanks.flatMap(({ id: tank }): readonly Constraint[] => {
-      const of = (quantity: 'fuel-gauge' | 'fuel-dip') => latestOf(ramp.measurements.filter((one) => one.quantity === quantity && one.which === tank));
-      const gauge = of('fuel-gauge');
-      const dip = of('fuel-dip');
-      if (gauge === null || dip === null || Math.abs(gauge.value - dip.value) <= GAUGE_TOLERANCE) return [];
+      const of = (quantity: 'fuel-gauge' | 'fuel-dip') => latestAll(ramp.measurements.filter((one) => one.quantity === quantity && one.which === tank));
+      const [apart] = of('fuel-gauge').flatMap((gauge) => of('fuel-dip').map((dip) => ({ gauge, dip }))).sort((a, b) => Math.abs(b.gauge.value - b.dip.value) - Math.abs(a.gauge.value - a.dip.value));
+      if (apart === undefined || Math.abs(apart.gauge.value - apart.dip.value) <= GAUGE_TOLERANCE) return [];
+      const { gauge, dip } = apart;
       return [constraint({
         key: tank, certainty: 'failed', source, reason: { code: 'gauge-differs', tank, gauge: gauge.value as Volume, dip: dip.value as Volume, tolerance: GAUGE_TOLERANCE }, records: [gauge.id, dip.id], closes: ALL_USES,
         lifts: [lift('measure', ANYBODY, `fuel ${tank}`), lift('repair-and-return-to-service', MECHANICS, `gauge ${tank}`)], condition: true,

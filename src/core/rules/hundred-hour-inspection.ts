@@ -1,4 +1,3 @@
-import { POSITIONING } from '../envelope/ordinary';
 import { union, usesIn } from '../envelope/use-set';
 import { uncoveredCategory } from './parts/category';
 import { hundredHours } from './parts/hundred-hours';
@@ -29,16 +28,16 @@ export const hundredHourInspection = rule({
   id: 'hundred-hour-inspection',
   title: '100-hour inspection',
   source,
-  explanation: 'For carrying people for hire, and for lessons in the school’s own aircraft, an annual or 100-hour inspection must lie within the last 100 hours in service. It may be flown past by up to 10 hours only on the way to the inspection, and the excess is taken off the next interval. A light-sport aircraft needs it for teaching and towing; at a part 141 school solo flights of the course need it too.',
+  explanation: 'For carrying people for hire, and for lessons in the school’s own aircraft, an annual or 100-hour inspection must lie within the last 100 hours in service. With people carried or taught for hire it may be flown past only on the way to the inspection; what was flown past it, at most 10 hours, is taken off the next interval. A flight to the inspection with nobody aboard for hire is not limited. A light-sport aircraft needs it for teaching and towing; at a part 141 school solo flights of the course need it too.',
   judge: (facts, { trainingUnder }: { readonly trainingUnder: (typeof TRAINING_UNDER)[number] }) => {
     const { category, particulars } = facts.aircraft;
     const closed = uncoveredCategory(category, ['standard', 'glider', 'light-sport', 'experimental'], source, CLOSES);
     if (closed !== null) return result([closed], category === null ? ['aircraft.category'] : []);
     if (particulars.programme === 'progressive') return result([]);
     const light = category === 'light-sport' || category === 'experimental';
-    const own = hundredHours(facts, light ? lightSport : source, light ? LIGHT_SPORT_CLOSES : CLOSES, light ? null : POSITIONING);
+    const own = hundredHours(facts, light ? lightSport : source, light ? LIGHT_SPORT_CLOSES : CLOSES);
     if (trainingUnder === 'part-61') return own;
-    const school = hundredHours(facts, schools, SCHOOL_CLOSES, null);
+    const school = hundredHours(facts, schools, SCHOOL_CLOSES);
     return result([...own.constraints, ...school.constraints.map((one) => ({ ...one, key: `school-${one.key}` }))], own.missing);
   },
 });

@@ -73,20 +73,20 @@ describe('the hundred hours', () => {
     ['never', alone({}), ['inspection: hundred-hour-unknown?~ 1440 [] complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
     ['an annual stands in', alone(annual('2026-06-12', 4060)), []],
     ['an annual 100 h ago', alone(annual('2026-06-12', 4060), at(4160)), ['due: hundred-hour-due~ 1440 [a] complete-hundred-hour or complete-annual']],
-    ['the overrun ended too', alone(hundred('2026-06-12', 4060), at(4170)), ['due: hundred-hour-due~ 1440 [h] complete-hundred-hour or complete-annual', 'overrun: hundred-hour-overrun-ends~ 864 [h] complete-hundred-hour or complete-annual']],
+    ['the overrun ended too', alone(hundred('2026-06-12', 4060), at(4170)), ['due: hundred-hour-due~ 1440 [h] complete-hundred-hour or complete-annual']],
     ['the same with a student’s signature', alone(hundred('2026-06-12', 4060, { signedBy: student })), ['inspection: hundred-hour-unknown?~ 1440 [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
     ['without its hours', alone(hundred('2026-06-12', null)), ['inspection: hundred-hour-unknown?~ 1440 [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
     ['two that do not count', alone({ ...hundred('2026-06-12', 4060, { signedBy: null }), ...entry('g', 'hundred-hour', '2026-05-12', { timeInService: 4050, signedBy: null }) }), ['inspection: hundred-hour-unknown?~ 1440 [] complete-inspection-entry(hundred-hour) or complete-hundred-hour or complete-annual'], ['inspections (hundred-hour or annual)']],
     ['late without a reason', alone({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050) }, at(4140)), ['due: hundred-hour-due~ 1440 [h] record-excess-reason(hundred-hour) or complete-hundred-hour or complete-annual']],
     ['late on uses without the limit', alone({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050, { excess: 'flown-on-uses-without-the-limit' }) }, at(4140)), []],
     ['late on the way to it', alone({ ...entry('g', 'hundred-hour', '2026-01-12', { timeInService: 3940 }), ...hundred('2026-06-12', 4050, { excess: 'en-route-to-inspection' }) }, at(4140)), ['due: hundred-hour-due~ 1440 [h] complete-hundred-hour or complete-annual']],
-    ['not approved', alone({ ...annual('2026-03-12', 4010.2), ...hundred('2026-10-02', 4108.7, listed) }), ['due: hundred-hour-due~ 1440 [a] clear-inspection-list(hundred-hour) or complete-hundred-hour or complete-annual', 'overrun: hundred-hour-overrun-ends~ 864 [a] complete-hundred-hour or complete-annual']],
+    ['not approved', alone({ ...annual('2026-03-12', 4010.2), ...hundred('2026-10-02', 4108.7, listed) }), ['due: hundred-hour-due~ 1440 [a] clear-inspection-list(hundred-hour) or complete-hundred-hour or complete-annual']],
     ['the annual not approved is the annual’s affair', alone({ ...hundred('2026-10-02', 4108.7), ...annual('2026-10-03', 4109, listed) }), []],
     ['light-sport by its condition inspection', { ...light, ...alone(entry('c', 'condition', '2026-06-12', { timeInService: 4060 }), at(4161)) }, ['due: hundred-hour-due~ 2304 [c] complete-hundred-hour or complete-condition-inspection']],
     ['experimental by its condition inspection', { aircraft: { category: 'experimental' }, ...alone(entry('c', 'condition', '2026-06-12', { timeInService: 4060 }), at(4161)) }, ['due: hundred-hour-due~ 2304 [c] complete-hundred-hour or complete-condition-inspection']],
-    ['meter unknown', { meterReadings: null }, ['meter-time-in-service: meter-unknown? 1440 [] record-meter-reading(time-in-service)', 'due: hundred-hour-due?~ 1440 [hundred-2026-10] record-meter-reading(time-in-service)', 'overrun: hundred-hour-overrun-ends?~ 864 [hundred-2026-10] record-meter-reading(time-in-service)'], ['meterReadings (time-in-service)']],
-    ['meter ahead of itself', { meterReadings: { today: { happenedAt: '2026-11-23T21:13:00Z' } } }, ['meter-time-in-service: meter-ahead-of-itself? 1440 [today] correct-meter-reading(time-in-service)', 'due: hundred-hour-due?~ 1440 [hundred-2026-10] correct-meter-reading(time-in-service)', 'overrun: hundred-hour-overrun-ends?~ 864 [hundred-2026-10] correct-meter-reading(time-in-service)']],
-    ['meter backwards', { meterReadings: { old: { meter: 'time-in-service', happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:00:00Z', value: 4151 } } }, ['meter-time-in-service: meter-contradicts? 1440 [old,today] correct-meter-reading(time-in-service)', 'due: hundred-hour-due?~ 1440 [hundred-2026-10] correct-meter-reading(time-in-service)', 'overrun: hundred-hour-overrun-ends?~ 864 [hundred-2026-10] correct-meter-reading(time-in-service)']],
+    ['meter unknown', { meterReadings: null }, ['meter-time-in-service: meter-unknown? 1440 [] record-meter-reading(time-in-service)', 'due: hundred-hour-due?~ 1440 [hundred-2026-10] record-meter-reading(time-in-service)'], ['meterReadings (time-in-service)']],
+    ['meter ahead of itself', { meterReadings: { today: { happenedAt: '2026-11-23T21:13:00Z' } } }, ['meter-time-in-service: meter-ahead-of-itself? 1440 [today] correct-meter-reading(time-in-service)', 'due: hundred-hour-due?~ 1440 [hundred-2026-10] correct-meter-reading(time-in-service)']],
+    ['meter backwards', { meterReadings: { old: { meter: 'time-in-service', happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:00:00Z', value: 4151 } } }, ['meter-time-in-service: meter-contradicts? 1440 [old,today] correct-meter-reading(time-in-service)', 'due: hundred-hour-due?~ 1440 [hundred-2026-10] correct-meter-reading(time-in-service)']],
     ['part 141: solo too', { packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-141' } }], ...at(4210) }, ['due: hundred-hour-due~ 1440 [hundred-2026-10] complete-hundred-hour or complete-annual', 'school-due: hundred-hour-due~ 288 [hundred-2026-10] complete-hundred-hour or complete-annual']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['hundred-hour-inspection'], change);
@@ -116,8 +116,12 @@ describe('the progressive programme', () => {
     ['a segment by months', segment({}), []],
     ['by months to the day', segment({ interval: { monthsToTheDay: 6 } }), []],
     ['by days', segment({ interval: { days: 90 } }), []],
-    ['by hours', segment({ interval: hours(50), done: { d: done('2026-09-01', 4100) } }), []],
-    ['a segment without an interval is none', segment({ interval: null }), ['segments: programme-segments-unknown?~ [] record-items'], ['items (progressive-segment)']],
+    ['by hours alone', segment({ interval: hours(50), done: { d: done('2026-09-01', 4100) } }), ['segment.s: programme-not-complete~ [s] record-items']],
+    ['of 36 months', segment({ interval: { months: 36 } }), ['segment.s: programme-not-complete~ [s] record-items']],
+    ['of 13 months', segment({ interval: { months: 13 } }), ['segment.s: programme-not-complete~ [s] record-items']],
+    ['of 12 months and by hours', segment({ interval: { months: 12, hours: [{ meter: 'time-in-service', every: 50 }] } }), []],
+    ['of 365 days', segment({ interval: { days: 365 } }), []], ['of 366 days', segment({ interval: { days: 366 } }), ['segment.s: programme-not-complete~ [s] record-items']],
+    ['a segment without an interval is none', segment({ interval: null }), ['segment.s: programme-not-complete~ [s] record-items']],
     ['one for some uses alone is none', segment({ uses: [{ light: ['night'] }] }), ['segments: programme-segments-unknown?~ [] record-items'], ['items (progressive-segment)']],
     ['a service signed as one is none', segment({ signedAs: 'service' }), ['segments: programme-segments-unknown?~ [] record-items'], ['items (progressive-segment)']],
   ])('%s', (_, change, lines, missing = []) => {
@@ -132,13 +136,13 @@ describe('altimeter and static', () => {
     ['over', { ...all, ...alone(entry('t', 'altimeter-static', '2024-10-31')) }, ['altimeter-static: inspection-expires~ 3024 [t] test-altimeter-static']],
     ['last good day', { ...all, ...alone(entry('t', 'altimeter-static', '2024-11-01')) }, []],
     ['not approved', { ...all, ...alone(entry('t', 'altimeter-static', '2026-10-31', listed)) }, []],
-    ['opened after the test', { ...all, ...work({ staticOpened: true }) }, ['opened-w: test-needed-after-work~ 3024 [w] test-altimeter-static']],
+    ['opened after the test', { ...all, ...work({ staticOpened: true }) }, ['opened-w: test-needed-after-work~ 3024 [w] test-static-system']],
     ['opened before the test', { ...all, ...work({ staticOpened: true, completedOn: '2026-02-09' }) }, []],
     ['opened on the day of the test', { ...all, ...work({ staticOpened: true, completedOn: '2026-02-10' }) }, []],
-    ['work that does not say', { ...all, ...work({ staticOpened: null, description: null }) }, ['opened-w: work-effect-unknown?~ 3024 [w] test-altimeter-static']],
+    ['work that does not say', { ...all, ...work({ staticOpened: null, description: null }) }, ['opened-w: work-effect-unknown?~ 3024 [w] test-static-system']],
     ['work that does not say, before the test', { ...all, ...work({ staticOpened: null, completedOn: '2026-02-09' }) }, []],
-    ['opened nobody knows when', { ...all, ...work({ staticOpened: true, completedOn: null }) }, ['opened-w: work-effect-unknown~ 3024 [w] test-altimeter-static']],
-    ['opened, never tested', { ...all, ...alone({}), ...work({ staticOpened: true }) }, ['opened-w: test-needed-after-work~ 3024 [w] test-altimeter-static', 'altimeter-static: inspection-unknown?~ 3024 [] test-altimeter-static'], ['inspections (altimeter-static)']],
+    ['opened nobody knows when', { ...all, ...work({ staticOpened: true, completedOn: null }) }, ['opened-w: work-effect-unknown~ 3024 [w] test-static-system']],
+    ['opened, never tested', { ...all, ...alone({}), ...work({ staticOpened: true }) }, ['opened-w: test-needed-after-work~ 3024 [w] test-static-system', 'altimeter-static: inspection-unknown?~ 3024 [] test-altimeter-static'], ['inspections (altimeter-static)']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['altimeter-static'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
@@ -215,7 +219,7 @@ describe('directives', () => {
     ['no methods listed', directive({ methods: {}, initial: null, done: { c: done('2026-09-10', 4102, { method: 'look' }) } }), ['x: directive-before-flight~ [x] comply-with-directive(x)']],
     ['no ferry', directive({ initial: null, noFerry: true }), ['x: directive-before-flight [x] comply-with-directive(x)']],
     ['ferry unknown', directive({ initial: null, noFerry: null }), ['x: directive-before-flight [x] comply-with-directive(x)']],
-    ['signed by a student', directive({ initial: null, done: { c: done('2026-09-10', 4102, { method: 'end', signedBy: student }) } }), ['x: directive-before-flight~ [x] comply-with-directive(x)']],
+    ['signed by a student', directive({ initial: null, done: { c: done('2026-09-10', 4102, { method: 'end', signedBy: student }) } }), ['unsigned.c: work-not-signed~ [c] complete-work-entry(c)', 'x: directive-before-flight~ [x] comply-with-directive(x)']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['directives'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);

@@ -9,6 +9,7 @@ import { atReading, constraint, lift, MECHANICS, PILOT_OR_MECHANIC, RECORD_KEEPE
 import { closesAfter, closesAt, liftsAt, type DueParts } from './parts/due';
 import { meterTroubles } from './parts/meter';
 import { result, rule } from './parts/rule';
+import { unsignedWork } from './parts/unsigned-work';
 
 const limitations = { kind: 'regulation', citation: '14 CFR 91.403(c)' } as const;
 const documents = { kind: 'approved-documents' } as const;
@@ -37,10 +38,13 @@ function judgeOne(item: MaintenanceItem, facts: KnownFacts, meters: Map<Meter, U
     return constraints;
   }
   if (last === undefined) {
+    // What was done and not signed closes by itself, and counts once it is signed.
+    if (unsignedWork(item.done, name, item.signedAs, facts).length > 0) return constraints;
     // Unknown history is a constraint: when it was last done, or put in, decides everything.
     return [...constraints, constraint({ ...parts, certainty: 'unknown', reason: { code: 'item-history-unknown', name, kind }, lifts: [...lifts, lift('record-item-history', RECORD_KEEPER, id)] })];
   }
-  const due = nextDue(done, interval, item.excess === 'taken-off');
+  // A new part starts afresh: what the old one ran over is not taken off it.
+  const due = nextDue(done, interval, item.excess === 'taken-off' && kind !== 'life-limit');
   if (due.lastDay !== null) constraints.push(closesAfter(due.lastDay, zone, { code: 'item-expires', name, kind, lastDay: due.lastDay, printed: false }, parts));
   for (const meter of due.unknownMeters) constraints.push(constraint({ ...parts, key: `${id}.${meter}`, certainty: 'unknown', reason: { code: 'item-reading-unknown', name, meter }, lifts: [lift('record-item-history', RECORD_KEEPER, id), ...lifts] }));
   for (const { meter, at, takenOff } of due.meters) {
@@ -72,7 +76,7 @@ export const maintenanceItems = rule({
       return result([constraint({ key: 'list', certainty: 'unknown', source: limitations, reason: { code: 'items-unknown' }, closes: ALL_USES, lifts: [lift('record-items', MECHANICS)] })], ['items']);
     }
     const meters = new Map<Meter, UseSet>();
-    const constraints = facts.items.flatMap((item) => judgeOne(item, facts, meters));
+    const constraints = facts.items.flatMap((item) => [...judgeOne(item, facts, meters), ...unsignedWork(item.done, item.name, item.signedAs, facts)]);
     const troubles = [...meters].map(([meter, closes]) => meterTroubles(facts, [meter], documents, closes));
     return result([...constraints, ...troubles.flatMap((trouble) => trouble.constraints)], [...constraints.filter(({ certainty }) => certainty === 'unknown').map(({ key }) => `items.${key}`), ...troubles.flatMap((trouble) => trouble.missing)]);
   },

@@ -1,12 +1,12 @@
 import { ALL_USES } from '../envelope/use-set';
 import { signatureFaults } from '../records/certificate';
 import type { KnownFacts } from '../records/facts';
-import { latestRelease, type MaintenanceRelease } from '../records/work-entry';
+import { latestReleases, type MaintenanceRelease } from '../records/work-entry';
 import { civilDateAt, endOfDay } from '../time/zone';
 import { uncoveredCategory } from './parts/category';
 import { ANYBODY, atReading, constraint, from, lift, type Constraint, type Entitled } from './parts/constraint';
 import { meterTroubles } from './parts/meter';
-import { result, rule } from './parts/rule';
+import { each, result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: 'CAR 1988 regs 43, 45 to 47' } as const;
 const maintainers: Entitled = { kind: 'certificate', anyOf: ['licensed-engineer', 'repair-station'] };
@@ -25,6 +25,29 @@ function required(release: MaintenanceRelease, { place, authority }: KnownFacts)
   });
 }
 
+/** What one release says. */
+function judgeOne(release: MaintenanceRelease | null, facts: KnownFacts, missing: string[]): readonly Constraint[] {
+  const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ source, records: release === null ? [] : [release.id], closes: ALL_USES, permitMayCover: true, ...given });
+  if (release === null) { missing.push('releases'); return [made({ key: 'release', certainty: 'unknown', reason: { code: 'release-missing' }, lifts: [issue] })]; }
+  const lacks = [
+    ...(release.issuedOn === null ? ['day of issue'] : []), ...(release.issuedAt === null ? ['time in service at issue'] : []), ...(release.expiresOn === null ? ['expiry date'] : []), ...(release.expiresAt === null ? ['expiry hours'] : []),
+    ...(release.registrationShown === null ? ['registration'] : []), ...(release.standing === null ? ['whether it is in force'] : []), ...(release.aboard === true ? [] : ['carried aboard']),
+    ...(release.issuedOn === null || signatureFaults(release.signedBy, 'maintenance-release', release.issuedOn, facts.authority).length > 0 ? ['a signature that counts'] : []),
+    ...(release.issuedOn !== null && release.issuedOn > civilDateAt(release.recordedAt, facts.place.zone) ? ['a day of issue that is not ahead of its record'] : []),
+  ];
+  const constraints: Constraint[] = [];
+  if (lacks.length > 0) {
+    missing.push(`releases.${release.id}`);
+    constraints.push(made({ key: 'complete', certainty: release.aboard === false ? 'failed' : 'unknown', reason: { code: 'release-incomplete', lacks }, lifts: [lift('record-sighting', ANYBODY, 'maintenance-release'), issue] }));
+  }
+  const { registration } = facts.aircraft;
+  if (release.registrationShown !== null && release.registrationShown !== registration) constraints.push(made({ key: 'identity', certainty: 'failed', reason: { code: 'release-of-another-aircraft', shown: release.registrationShown, registration }, lifts: [lift('fetch-the-right-document', ANYBODY, 'maintenance-release'), issue] }));
+  if (release.standing === 'suspended' || release.standing === 'cancelled') constraints.push(made({ key: 'standing', certainty: 'failed', reason: { code: 'release-not-in-force', standing: release.standing }, lifts: [issue] }));
+  if (release.expiresOn !== null) constraints.push(made({ key: 'date', certainty: 'failed', reason: { code: 'release-expires', lastDay: release.expiresOn }, begins: from(endOfDay(release.expiresOn, facts.place.zone)), lifts: [issue] }));
+  if (release.expiresAt !== null) constraints.push(made({ key: 'hours', certainty: 'failed', reason: { code: 'release-due', dueAt: release.expiresAt }, begins: atReading('time-in-service', release.expiresAt), lifts: [issue] }));
+  return [...constraints, ...required(release, facts)];
+}
+
 /** The maintenance release: issued, of this aircraft, aboard, in force by date and by hours, and nothing on its list overdue. */
 export const maintenanceRelease = rule({
   id: 'maintenance-release',
@@ -34,27 +57,10 @@ export const maintenanceRelease = rule({
   judge: (facts) => {
     const closed = uncoveredCategory(facts.aircraft.category, ['standard'], source, ALL_USES);
     if (closed !== null) return result([closed], facts.aircraft.category === null ? ['aircraft.category'] : []);
-    const release = latestRelease(facts.releases, facts.place.zone);
-    const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ source, records: release === null ? [] : [release.id], closes: ALL_USES, permitMayCover: true, ...given });
-    if (release === null) return result([made({ key: 'release', certainty: 'unknown', reason: { code: 'release-missing' }, lifts: [issue] })], ['releases']);
-    const lacks = [
-      ...(release.issuedOn === null ? ['day of issue'] : []), ...(release.issuedAt === null ? ['time in service at issue'] : []), ...(release.expiresOn === null ? ['expiry date'] : []), ...(release.expiresAt === null ? ['expiry hours'] : []),
-      ...(release.registrationShown === null ? ['registration'] : []), ...(release.standing === null ? ['whether it is in force'] : []), ...(release.aboard === true ? [] : ['carried aboard']),
-      ...(release.issuedOn === null || signatureFaults(release.signedBy, 'maintenance-release', release.issuedOn, facts.authority).length > 0 ? ['a signature that counts'] : []),
-      ...(release.issuedOn !== null && release.issuedOn > civilDateAt(release.recordedAt, facts.place.zone) ? ['a day of issue that is not ahead of its record'] : []),
-    ];
-    const constraints: Constraint[] = [];
+    const latest: readonly (MaintenanceRelease | null)[] = latestReleases(facts.releases, facts.place.zone);
     const missing: string[] = [];
-    if (lacks.length > 0) {
-      missing.push(`releases.${release.id}`);
-      constraints.push(made({ key: 'complete', certainty: release.aboard === false ? 'failed' : 'unknown', reason: { code: 'release-incomplete', lacks }, lifts: [lift('record-sighting', ANYBODY, 'maintenance-release'), issue] }));
-    }
-    const { registration } = facts.aircraft;
-    if (release.registrationShown !== null && release.registrationShown !== registration) constraints.push(made({ key: 'identity', certainty: 'failed', reason: { code: 'release-of-another-aircraft', shown: release.registrationShown, registration }, lifts: [lift('fetch-the-right-document', ANYBODY, 'maintenance-release'), issue] }));
-    if (release.standing === 'suspended' || release.standing === 'cancelled') constraints.push(made({ key: 'standing', certainty: 'failed', reason: { code: 'release-not-in-force', standing: release.standing }, lifts: [issue] }));
-    if (release.expiresOn !== null) constraints.push(made({ key: 'date', certainty: 'failed', reason: { code: 'release-expires', lastDay: release.expiresOn }, begins: from(endOfDay(release.expiresOn, facts.place.zone)), lifts: [issue] }));
-    if (release.expiresAt !== null) constraints.push(made({ key: 'hours', certainty: 'failed', reason: { code: 'release-due', dueAt: release.expiresAt }, begins: atReading('time-in-service', release.expiresAt), lifts: [issue] }));
+    const constraints = each(latest.length === 0 ? [null] : latest, (release) => judgeOne(release, facts, missing));
     const meter = meterTroubles(facts, ['time-in-service'], source, ALL_USES);
-    return result([...constraints, ...required(release, facts), ...meter.constraints], [...missing, ...meter.missing]);
+    return result([...constraints, ...meter.constraints], [...missing, ...meter.missing]);
   },
 });

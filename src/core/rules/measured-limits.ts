@@ -1,5 +1,5 @@
 import { ALL_USES, usesInAny } from '../envelope/use-set';
-import { lastReturn, latestOf, type KnownFacts } from '../records/facts';
+import { lastReturn, latestAll, type KnownFacts } from '../records/facts';
 import type { MeasureLimit, Measurement } from '../records/measurement';
 import { civilDateAt, endOfDay } from '../time/zone';
 import { ANYBODY, constraint, from, lift, MECHANICS, PILOT_OR_MECHANIC, RECORD_KEEPER, type Act, type Constraint, type Entitled } from './parts/constraint';
@@ -19,9 +19,17 @@ function remedyOf({ quantity, remedy, max }: MeasureLimit, value: number | null)
   return { act: 'service-measured-item', by: PILOT_OR_MECHANIC };
 }
 
-/** The latest measurement of a thing, unless something was put in since. */
-function latest(facts: KnownFacts, { quantity, which }: Pick<MeasureLimit, 'quantity' | 'which'>): Measurement | null {
-  return facts.ramp === null ? null : latestOf(facts.ramp.measurements.filter((one) => one.quantity === quantity && one.which === which));
+/**
+ * The latest measurement of a thing; of several of one moment one that is outside. Oil that was added since is added to what was seen where
+ * that takes it over the maximum: nobody looked again, and too much is no better than too little.
+ */
+function latest(facts: KnownFacts, limit: MeasureLimit): Measurement | null {
+  if (facts.ramp === null) return null;
+  const all = latestAll(facts.ramp.measurements.filter((one) => one.quantity === limit.quantity && one.which === limit.which));
+  const measured = all.find(({ value }) => isOutside(value, limit)) ?? all[0] ?? null;
+  if (measured === null || limit.quantity !== 'oil' || limit.max === null) return measured;
+  const added = facts.ramp.uplifts.filter(({ what, happenedAt }) => what === 'oil' && happenedAt >= measured.happenedAt).reduce((sum, one) => sum + one.added, 0);
+  return added > 0 && measured.value + added > limit.max ? { ...measured, value: measured.value + added } : measured;
 }
 
 /** What was measured on the ramp against the aircraft's own limits: oil, fuel, tyres, struts, volts, belt, ignition drops. */

@@ -19,7 +19,7 @@ function cycleOf({ id, effectiveOn, lastDay }: Database): readonly { readonly id
 }
 
 function currency({ databases, place }: KnownFacts, closes: UseSet): RuleResult {
-  const [newest, before] = databases.filter(({ content }) => content === 'navigation').flatMap(cycleOf).sort((a, b) => (a.last < b.last ? 1 : a.last > b.last ? -1 : a.id < b.id ? -1 : 1));
+  const [newest, before] = databases.filter(({ content }) => content === 'navigation').flatMap(cycleOf).sort((a, b) => (a.last < b.last ? 1 : a.last > b.last ? -1 : (a.first ?? '') < (b.first ?? '') ? 1 : -1));
   if (newest === undefined) return { constraints: [constraint({ key: 'navigation', certainty: 'unknown', source, reason: { code: 'database-unknown' }, closes, lifts: [update] })], missing: ['databases (navigation)'] };
   const made = { certainty: 'failed', source, closes, lifts: [update] } as const;
   const constraints = [constraint({ ...made, key: 'navigation', reason: { code: 'database-expires', lastDay: newest.last }, records: [newest.id], begins: from(endOfDay(newest.last, place.zone)) })];

@@ -10,7 +10,7 @@ const seen = (time: string) => ({ happenedAt: `2026-11-${time}:00Z`, recordedAt:
 const oil = (value: number, time = '24T12:30') => ({ oil: { ...seen(time), quantity: 'oil', value, unit: 'US qt' } });
 const dip = (left: number, right = 12, time = '24T12:30') => ({ left: { ...seen(time), quantity: 'fuel-dip', which: 'left', value: left, unit: 'US gal' }, right: { ...seen(time), quantity: 'fuel-dip', which: 'right', value: right, unit: 'US gal' } });
 const gauge = (left: number) => ({ gl: { ...seen('24T12:31'), quantity: 'fuel-gauge', which: 'left', value: left, unit: 'US gal' } });
-const clean = { s: { ...seen('24T12:40'), result: 'clean', everyDrain: true } };
+const clean = { s: { ...seen('24T12:40'), result: 'clean', drain: 'every' } };
 const ramp = (measurements: Json, more: Change = {}) => ({ ramp: { measurements, samples: clean, ...more } });
 const back = (time: string) => ({ flightsOut: { f: { ...seen('24T12:00'), by: 'Rosa Dane', returned: { recordedAt: `2026-11-${time}:30Z`, at: `2026-11-${time}:00Z` } } } });
 const lesson = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:30:00Z', airborne: 1, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
@@ -18,7 +18,7 @@ const flight = (change: Change = {}) => ({ flight: { ...lesson, ...change } });
 const OIL = { quantity: 'oil', unit: 'US qt', min: 4, remedy: 'top-up' };
 const limits = (measured: Json) => ({ aircraft: { measured: [OIL, measured] } });
 const strut = (value: number, time = '24T12:30') => ({ st: { ...seen(time), quantity: 'strut', which: 'left', value, unit: 'in' } });
-const sample = (change: Change) => ({ ramp: { measurements: { ...oil(6), ...dip(12) }, samples: { s: { ...seen('24T12:40'), result: 'clean', everyDrain: true, ...change } } } });
+const sample = (change: Change) => ({ ramp: { measurements: { ...oil(6), ...dip(12) }, samples: { s: { ...seen('24T12:40'), result: 'clean', drain: 'every', ...change } } } });
 const fuelled = (time: string, what = 'fuel') => ({ u: { ...seen(time), what, added: { amount: 5, unit: 'US gal' } } });
 const policy = (parameters: Change) => ({ packs: [{ id: 'us-part91' }, { id: 'club-policy', parameters }] });
 const gone = (change: Change = {}) => ({ locators: { locator: { ...seen('01T12:00'), state: 'removed-for-repair', removedOn: '2026-10-25', removalEntered: true, removalPlacarded: true, batteryReplaceBy: null, usedMinutes: null, ...change } } });
@@ -62,8 +62,8 @@ describe('clean fuel', () => {
     ['nobody said', sample({ result: null }), ['clean: sample-not-clean?! [s] sample-fuel or repair-and-return-to-service(fuel)']],
     ['no sample', ramp({}, { samples: null }), []],
     ['no walk-round', { ramp: null }, []],
-    ['clean again', { ramp: { samples: { a: { ...seen('24T12:20'), result: 'water' }, b: { ...seen('24T12:40'), result: 'clean', everyDrain: true } } } }, []],
-    ['clean, then water', { ramp: { samples: { a: { ...seen('24T12:50'), result: 'water' }, b: { ...seen('24T12:40'), result: 'clean', everyDrain: true } } } }, ['clean: sample-not-clean! [a] sample-fuel or repair-and-return-to-service(fuel)']],
+    ['clean again', { ramp: { samples: { a: { ...seen('24T12:20'), result: 'water' }, b: { ...seen('24T12:40'), result: 'clean', drain: 'every' } } } }, []],
+    ['clean, then water', { ramp: { samples: { a: { ...seen('24T12:50'), result: 'water' }, b: { ...seen('24T12:40'), result: 'clean', drain: 'every' } } } }, ['clean: sample-not-clean! [a] sample-fuel or repair-and-return-to-service(fuel)']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['fuel-quality'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
@@ -152,8 +152,8 @@ describe('samples for a flight', () => {
     ['of today', { ...sample({}), ...flight() }, []],
     ['none', { ...ramp({}, { samples: null }), ...flight() }, ['sample: sample-needed! 1 [] sample-fuel']],
     ['dirty', { ...sample({ result: 'dirt' }), ...flight() }, ['sample: sample-needed! 1 [] sample-fuel']],
-    ['not of every drain', { ...sample({ everyDrain: null }), ...flight() }, ['sample: sample-needed! 1 [] sample-fuel']],
-    ['a clean one before a dirty one', { ramp: { samples: { a: { ...seen('24T12:20'), result: 'clean', everyDrain: true }, b: { ...seen('24T12:40'), result: 'water', everyDrain: true } } }, ...flight() }, []],
+    ['not of every drain', { ...sample({ drain: 'left' }), ...flight() }, ['sample: sample-needed! 1 [] sample-fuel']],
+    ['a clean one before a dirty one', { ramp: { samples: { a: { ...seen('24T12:20'), result: 'clean', drain: 'every' }, b: { ...seen('24T12:40'), result: 'water', drain: 'every' } } }, ...flight() }, []],
     ['fuelled since', { ...ramp({}, { uplifts: fuelled('24T12:41') }), ...flight() }, ['sample: sample-needed! 1 [] sample-fuel']],
     ['fuelled at the same moment', { ...ramp({}, { uplifts: fuelled('24T12:40') }), ...flight() }, ['sample: sample-needed! 1 [] sample-fuel']],
     ['fuelled before', { ...ramp({}, { uplifts: fuelled('24T12:39') }), ...flight() }, []],

@@ -43,11 +43,11 @@ describe('fuel samples', () => {
   const ask = (samples: Change, uplifts: Change = {}, change: Change = {}, fuelSampling = 'every-flight-and-after-fuelling') => decideBy(['fuel-samples', 'fuel-quality'], {
     packs: [{ id: 'us-part91' }, { id: 'club-policy', parameters: { fuelSampling } }], ramp: { samples, uplifts }, flight: flight(), ...change,
   }).flight;
-  const clean = (time = '12:40', change: Change = {}): Change => ({ s: { ...at(time), result: 'clean', everyDrain: true, ...change } });
+  const clean = (time = '12:40', change: Change = {}): Change => ({ s: { ...at(time), result: 'clean', drain: 'every', ...change } });
   const fuelled = (time: string): Change => ({ u: { ...at(time), what: 'fuel', added: { amount: 5, unit: 'US gal' }, grade: 'leaded' } });
   const returned = (time: string): Change => ({ flightsOut: { f: { ...at('09:00'), returned: { recordedAt: `2026-11-24T${time}:30Z`, at: `2026-11-24T${time}:00Z` } } } });
   it.each([
-    ['clean', clean(), {}, {}, []], ['none', {}, {}, {}, ['sample-needed']], ['not every drain', clean('12:40', { everyDrain: false }), {}, {}, ['sample-needed']], ['fuelled since', clean(), fuelled('12:45'), {}, ['sample-needed']], ['fuelled before', clean(), fuelled('12:35'), {}, []],
+    ['clean', clean(), {}, {}, []], ['none', {}, {}, {}, ['sample-needed']], ['not every drain', clean('12:40', { drain: 'left' }), {}, {}, ['sample-needed']], ['fuelled since', clean(), fuelled('12:45'), {}, ['sample-needed']], ['fuelled before', clean(), fuelled('12:35'), {}, []],
     ['flown since', clean(), {}, returned('12:50'), ['sample-needed']], ['flown before', clean(), {}, returned('12:30'), []],
   ] as const)('%s', (_, samples, uplifts, change, expected) => { expect(ask(samples, uplifts, change)?.own.map(({ reason }) => reason.code)).toEqual(expected); });
   it('schools differ on how often; after fuelling is no choice', () => {
@@ -55,9 +55,9 @@ describe('fuel samples', () => {
     const tomorrow = { asOf: '2026-11-25T13:00:00Z', flight: flight({ starts: '2026-11-25T14:00:00Z', ends: '2026-11-25T16:00:00Z' }) };
     expect([often('first-of-day-and-after-fuelling', clean(), {}, returned('12:50')), often('first-of-day-and-after-fuelling', clean(), {}, tomorrow), often('after-fuelling', clean(), {}, tomorrow), often('after-fuelling', clean(), fuelled('12:45'), {})]).toEqual([0, 1, 0, 1]);
   });
-  it.each(['water', 'dirt', 'wrong-colour', 'wrong-smell', null] as const)('a sample that shows %s grounds until a clean one', (result) => {
+  it.each(['water', 'dirt', null] as const)('a sample that shows %s grounds until a clean one', (result) => {
     const quality = (samples: Change) => decideBy(['fuel-quality'], { ramp: { samples } }).verdict;
-    const bad = { ...at('12:30'), ...(result === null ? {} : { result }), everyDrain: true };
+    const bad = { ...at('12:30'), ...(result === null ? {} : { result }), drain: 'every' };
     expect([quality({ b: bad }), quality({ b: bad, ...clean() })]).toEqual(['Grounded', 'Released']);
   });
   it('gliders have none to take', () => { expect(ask({}, {}, { aircraft: { category: 'glider' } })?.own).toEqual([]); });

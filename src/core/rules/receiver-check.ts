@@ -1,5 +1,5 @@
 import type { UseSet } from '../envelope/use-set';
-import { latestOf, type KnownFacts } from '../records/facts';
+import { latestAll, type KnownFacts } from '../records/facts';
 import type { ReceiverCheck } from '../records/locator';
 import { addDays } from '../time/civil-date';
 import { civilDateAt, endOfDay } from '../time/zone';
@@ -15,16 +15,23 @@ const ALLOWED: Readonly<Record<NonNullable<ReceiverCheck['method']>, number>> = 
 
 const check = lift('check-receivers', PILOT_OR_MECHANIC);
 
+/** True for a check with every element that its entry must have. */
+const isComplete = ({ method, error, place, signedBy }: ReceiverCheck): boolean => method !== null && error !== null && place !== null && signedBy !== null;
+/** By how much a check passed its limit, signed or not; null where it kept it or does not say. */
+const beyond = ({ method, error }: ReceiverCheck): { readonly error: number; readonly allowed: number } | null => (method !== null && error !== null && error > ALLOWED[method] ? { error, allowed: ALLOWED[method] } : null);
+
+/** The complete check that counts is the latest; one that was not finished hides no good one, but an error that somebody found counts whoever signed. */
 function checksOf({ receiverChecks, place }: KnownFacts, closes: UseSet): RuleResult {
-  const last = latestOf(receiverChecks);
+  const good = latestAll(receiverChecks.filter(isComplete));
+  const since = good[0]?.happenedAt ?? Number.NEGATIVE_INFINITY;
+  const [failed] = receiverChecks.filter((check) => check.happenedAt >= since && beyond(check) !== null);
+  const [last = failed ?? latestAll(receiverChecks)[0] ?? null] = failed === undefined ? good : [failed];
   const made = (given: Pick<Constraint, 'certainty' | 'reason'> & Partial<Constraint>) => constraint({ key: 'check', source, records: last === null ? [] : [last.id], closes, lifts: [check], ...given });
   if (last === null) return { constraints: [made({ certainty: 'unknown', reason: { code: 'receiver-check-unknown' } })], missing: ['receiverChecks'] };
+  const off = beyond(last);
+  if (off !== null) return { constraints: [made({ certainty: 'failed', reason: { code: 'receiver-check-failed', ...off } })], missing: [] };
   const doneOn = civilDateAt(last.happenedAt, place.zone);
-  if (last.method === null || last.error === null || last.place === null || last.signedBy === null) {
-    return { constraints: [made({ certainty: 'unknown', reason: { code: 'receiver-check-incomplete', doneOn } })], missing: ['receiverChecks'] };
-  }
-  const allowed = ALLOWED[last.method];
-  if (last.error > allowed) return { constraints: [made({ certainty: 'failed', reason: { code: 'receiver-check-failed', error: last.error, allowed } })], missing: [] };
+  if (!isComplete(last)) return { constraints: [made({ certainty: 'unknown', reason: { code: 'receiver-check-incomplete', doneOn } })], missing: ['receiverChecks'] };
   const lastDay = addDays(doneOn, DAYS);
   return { constraints: [made({ certainty: 'failed', reason: { code: 'receiver-check-expires', lastDay, doneOn }, begins: from(endOfDay(lastDay, place.zone)) })], missing: [] };
 }

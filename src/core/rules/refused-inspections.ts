@@ -1,5 +1,5 @@
 import { ALL_USES } from '../envelope/use-set';
-import { INSPECTION_KINDS, refusal, type InspectionKind } from '../records/inspection';
+import { ANNUALS, INSPECTION_KINDS, refusal, type InspectionKind } from '../records/inspection';
 import { constraint, lift, MECHANICS, type Constraint } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
@@ -7,7 +7,7 @@ const source = { kind: 'regulation', citation: '14 CFR 91.7(a) and 43.11(b)' } a
 
 /** The kinds of later entries that take a refusal away by approving the aircraft: its own, and whatever looks at as much. */
 export const APPROVED_BY: Readonly<Record<InspectionKind, readonly InspectionKind[]>> = {
-  annual: ['annual'], 'hundred-hour': ['hundred-hour', 'annual', 'condition'], condition: ['condition'], 'altimeter-static': ['altimeter-static'], transponder: ['transponder'], locator: ['locator'],
+  annual: ANNUALS, 'programme-left': ANNUALS, 'certificate-issue': ANNUALS, 'hundred-hour': ['hundred-hour', ...ANNUALS, 'condition'], condition: ['condition'], 'altimeter-static': ['altimeter-static'], 'static-system': ['static-system', 'altimeter-static'], transponder: ['transponder'], locator: ['locator'],
 };
 
 /** An aircraft that somebody inspected and did not find airworthy does not fly for any use, whatever the inspection was for. */

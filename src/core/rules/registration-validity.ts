@@ -1,10 +1,10 @@
 import { ALL_USES } from '../envelope/use-set';
-import { latestSighting, type AircraftDocument, type RegistrationCertificate } from '../records/document';
+import { latestSighting, latestSightings, type AircraftDocument, type RegistrationCertificate } from '../records/document';
 import { addDays, addYears, civilDate, lastDayOfCalendarMonths, type CivilDate } from '../time/civil-date';
-import { civilDateAt, endOfDay, startOfDay } from '../time/zone';
+import { civilDateAt, endOfDay, startOfDay, type ZoneId } from '../time/zone';
 import { constraint, lift, OWNER, RECORD_KEEPER, type Constraint, type Lift } from './parts/constraint';
 import type { Reason } from './parts/reason';
-import { result, rule } from './parts/rule';
+import { each, result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: '14 CFR 47.40 and 47.41' } as const;
 
@@ -59,34 +59,38 @@ export const registrationIsValid = rule({
   source,
   explanation: 'The registration runs seven years from the end of the month of issue (three for some older ones, stretched in 2023), as printed on the certificate; it ends at once when the aircraft is sold or the registration is cancelled.',
   judge: ({ documents, place }, { runsOut }: { readonly runsOut: boolean }) => {
-    const certificate = latestSighting(documents, 'registration-certificate');
-    const made = (key: string, certainty: Constraint['certainty'], reason: Reason, begins: Constraint['begins'], lifts: readonly Lift[]): Constraint =>
-      constraint({ key, certainty, source, reason, records: certificate === null ? [] : [certificate.id], closes: ALL_USES, begins, lifts });
-    const recordDates = lift('record-registration-dates', RECORD_KEEPER);
-    const validity = certificate === null ? null : registrationValidity(certificate);
-
-    const constraints: Constraint[] = [];
     const missing: string[] = [];
-    const seenOn = certificate === null ? null : civilDateAt(certificate.happenedAt, place.zone);
-    if (certificate?.issuedOn != null && seenOn !== null && certificate.issuedOn > seenOn) {
-      // Nobody can have seen a certificate before it was issued: one of the two dates is wrong, and neither can be relied on.
-      constraints.push(made('expiry', 'unknown', { code: 'registration-issued-after-seen', issuedOn: certificate.issuedOn, seenOn }, { kind: 'recorded' }, [recordDates]));
-    } else if (!runsOut && certificate !== null && certificate.printedExpiry === null) {
-      // Where certificates carry no date they hold until they are ended.
-    } else if (validity === null) {
-      missing.push('documents.registration-certificate.printedExpiry');
-      constraints.push(made('expiry', 'unknown', { code: 'registration-expiry-unknown' }, { kind: 'recorded' }, [recordDates]));
-    } else if ('contradiction' in validity) {
-      constraints.push(made('expiry', 'unknown', { code: 'registration-dates-contradict', ...validity.contradiction }, { kind: 'recorded' }, [recordDates]));
-    } else {
-      constraints.push(made('expiry', 'failed', { code: 'registration-expires', ...validity }, { kind: 'instant', at: endOfDay(validity.lastDay, place.zone) }, [renew]));
-    }
-    const ending = endingOf(documents, certificate);
-    if (ending !== null) {
-      const { id, ended } = ending;
-      const on = ended.because === 'holder-died' ? addDays(ended.on, DAYS_AFTER_DEATH) : ended.on;
-      constraints.push({ ...made('ended', 'failed', { code: 'registration-ended', on, because: ended.because }, { kind: 'instant', at: startOfDay(on, place.zone) }, [lift('register-new-owner', OWNER)]), records: [id] });
-    }
-    return result(constraints, missing);
+    const sighted: readonly (RegistrationCertificate | null)[] = latestSightings(documents, 'registration-certificate');
+    const constraints = each(sighted.length === 0 ? [null] : sighted, (certificate) => judgeOne(certificate, place.zone, runsOut, missing));
+    const ending = endingOf(documents, latestSighting(documents, 'registration-certificate'));
+    if (ending === null) return result(constraints, missing);
+    const { id, ended } = ending;
+    const on = ended.because === 'holder-died' ? addDays(ended.on, DAYS_AFTER_DEATH) : ended.on;
+    return result([...constraints, constraint({ key: 'ended', certainty: 'failed', source, reason: { code: 'registration-ended', on, because: ended.because }, records: [id], closes: ALL_USES, begins: { kind: 'instant', at: startOfDay(on, place.zone) }, lifts: [lift('register-new-owner', OWNER)] })], missing);
   },
 });
+
+/** What one sighting says of the registration's time. */
+function judgeOne(certificate: RegistrationCertificate | null, zone: ZoneId, runsOut: boolean, missing: string[]): readonly Constraint[] {
+  const made = (key: string, certainty: Constraint['certainty'], reason: Reason, begins: Constraint['begins'], lifts: readonly Lift[]): Constraint =>
+    constraint({ key, certainty, source, reason, records: certificate === null ? [] : [certificate.id], closes: ALL_USES, begins, lifts });
+  const recordDates = lift('record-registration-dates', RECORD_KEEPER);
+  const validity = certificate === null ? null : registrationValidity(certificate);
+
+  const constraints: Constraint[] = [];
+  const seenOn = certificate === null ? null : civilDateAt(certificate.happenedAt, zone);
+  if (certificate?.issuedOn != null && seenOn !== null && certificate.issuedOn > seenOn) {
+    // Nobody can have seen a certificate before it was issued: one of the two dates is wrong, and neither can be relied on.
+    constraints.push(made('expiry', 'unknown', { code: 'registration-issued-after-seen', issuedOn: certificate.issuedOn, seenOn }, { kind: 'recorded' }, [recordDates]));
+  } else if (!runsOut && certificate !== null && certificate.printedExpiry === null) {
+    // Where certificates carry no date they hold until they are ended.
+  } else if (validity === null) {
+    missing.push('documents.registration-certificate.printedExpiry');
+    constraints.push(made('expiry', 'unknown', { code: 'registration-expiry-unknown' }, { kind: 'recorded' }, [recordDates]));
+  } else if ('contradiction' in validity) {
+    constraints.push(made('expiry', 'unknown', { code: 'registration-dates-contradict', ...validity.contradiction }, { kind: 'recorded' }, [recordDates]));
+  } else {
+    constraints.push(made('expiry', 'failed', { code: 'registration-expires', ...validity }, { kind: 'instant', at: endOfDay(validity.lastDay, zone) }, [renew]));
+  }
+  return constraints;
+}

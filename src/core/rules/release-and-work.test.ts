@@ -7,9 +7,9 @@ type Change = { readonly [key: string]: Json };
 type Row = readonly [string, Change, readonly string[], (readonly string[])?];
 
 const engineer = { name: 'Owen Hart', certificate: { kind: 'licensed-engineer', number: 'L-1', validFrom: '2010-01-01', validUntil: 'no-expiry' } };
-const pilot = { ...engineer, name: 'Rosa Dane', certificate: { ...engineer.certificate, kind: 'pilot' } };
+const pilot = { ...engineer, name: 'Rosa Dane', certificate: { ...engineer.certificate, kind: 'pilot', number: 'P-1' } };
 const student = { ...engineer, name: 'Pia Okoro', certificate: { ...engineer.certificate, kind: 'student-pilot' } };
-const mechanic = { ...engineer, name: 'Tomas Brandl', certificate: { ...engineer.certificate, kind: 'mechanic-airframe-powerplant' } };
+const mechanic = { ...engineer, name: 'Tomas Brandl', certificate: { ...engineer.certificate, kind: 'mechanic-airframe-powerplant', number: 'AP-1' } };
 const instructor = { ...engineer, name: 'Sefa Lund', certificate: { ...engineer.certificate, kind: 'flight-instructor' } };
 const AU = { asOf: '2026-11-24T02:00:00Z', packs: [{ id: 'au-maintenance-release' }], inspections: null, place: { name: 'Cape Reach', latitude: -33.9, longitude: 151.2, timeZone: 'Australia/Sydney' } };
 const one = (change: Change = {}) => ({ recordedAt: '2026-03-10T05:00:00Z', registrationShown: 'N02TB', issuedOn: '2026-03-10', issuedAt: 4121.5, expiresOn: '2027-03-10', expiresAt: 4221.5, signedBy: engineer, aboard: true, standing: 'in-force', ...change });
@@ -95,6 +95,7 @@ describe('work on flight controls', () => {
     ['it does not say', second({}, { flightControls: null }), ['w: work-effect-unknown?~ [w] release-after-work(w)']],
     ['no second', second({}, { independentInspection: null }), ['w: independent-inspection-needed [w] inspect-independently(w)']],
     ['a second pilot', second({}), []],
+    ['the same certificate under another spelling of the name', second({ by: { ...engineer, name: 'O. Hart' } }), ['w: independent-inspection-needed [w] inspect-independently(w)']],
     ['the same person', second({ by: engineer }), ['w: independent-inspection-needed [w] inspect-independently(w)']],
     ['a student', second({ by: student }), ['w: independent-inspection-needed [w] inspect-independently(w)']],
     ['before the work', second({ on: '2026-11-19' }), ['w: independent-inspection-needed [w] inspect-independently(w)']],

@@ -1,5 +1,5 @@
 import { usesIn } from '../envelope/use-set';
-import { latestOf } from '../records/facts';
+import { latestAll } from '../records/facts';
 import type { TowRope } from '../records/movement';
 import { constraint, lift, PILOT_OR_MECHANIC } from './parts/constraint';
 import type { TowRopeFault } from './parts/reason';
@@ -31,9 +31,11 @@ export const towRope = rule({
   source,
   explanation: 'The rope holds between 80 % and 200 % of the glider’s maximum certificated operating weight; a stronger one needs weak links at both ends, the tug’s somewhat stronger than the glider’s. A rope with a knot or a broken strand is not used.',
   judge: (facts) => {
-    const rope = latestOf(facts.towRopes);
-    const fault = rope === null ? 'no-rope' : ropeFault(rope);
-    if (fault === null) return result([]);
+    const latest: readonly (TowRope | null)[] = latestAll(facts.towRopes);
+    const judged = (latest.length === 0 ? [null] : latest).map((rope) => ({ rope, fault: rope === null ? 'no-rope' as const : ropeFault(rope) }));
+    const found = judged.find(({ fault }) => fault !== null);
+    if (found === undefined || found.fault === null) return result([]);
+    const { rope, fault } = found;
     const unknown = fault === 'no-rope' || fault === 'unknown';
     return result([constraint({ key: 'rope', certainty: unknown ? 'unknown' : 'failed', source, reason: { code: 'tow-rope-unfit', fault }, records: rope === null ? [] : [rope.id], closes: TOWING, lifts: [lift('replace-tow-rope', PILOT_OR_MECHANIC)], condition: true })], unknown ? ['towRopes'] : []);
   },

@@ -27,6 +27,6 @@ export const EQUIPMENT: Tellers<Codes> = {
   'deferral-holds-to': ({ what, cap }) => words(`${found(what)}: while it is deferred, ${capText(cap)}.`, 'That stands in its deferral.'),
   'watch-due': ({ what, lastDay, dueAt, trigger }, tense) => words(`${found(what)} ${tense === 'in-force' ? 'was' : 'is'} to be ${trigger === 'fix-by' ? 'put right' : 'looked at again'} by ${lastDay === null ? (dueAt === null ? '' : readingText(dueAt)) : dateText(lastDay)}${unsure(tense)}.`, 'It was accepted for so long only.'),
   'discrepancy-open': ({ what, where, classification, classified, foundBy, foundOn }) => words(`${found(what)}${place(where)}.`,
-    `${CLASS_MEANINGS[classification]}${classified ? '' : ' Nobody has classified it, so the strictest holds.'} Found on ${dateText(foundOn)}${foundBy === null ? '' : ` by ${foundBy}`}.`),
+    `${classification === 'deferral-path' ? 'It does not say which equipment is inoperative, so it cannot be deferred: nothing is open until it is repaired.' : CLASS_MEANINGS[classification]}${classified ? '' : ' Nobody has classified it, so the strictest holds.'} Found on ${dateText(foundOn)}${foundBy === null ? '' : ` by ${foundBy}`}.`),
   'discrepancy-repair-not-valid': ({ what, where, faults }) => words(`${found(what)}${place(where)}: the repair entry does not count.`, `Wrong with it: ${list(faults.map((fault) => FAULT_NAMES[fault]))}. Until it is complete the finding stays open.`),
 };

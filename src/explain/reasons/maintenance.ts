@@ -5,8 +5,8 @@ import { dateText, hoursOverText, list, meterText, minutesText, readingText } fr
 import { FAULT_NAMES, INSPECTION_NAMES, ITEM_KIND_NAMES, METER_NAMES_IN_WORDS, WORK_EFFECT_NAMES } from '../names';
 import { discountedText, ends, unsure, words, type Tellers, type Tense } from './teller';
 
-type Codes = Extract<ReasonCode, `annual-${string}` | `inspection-${string}` | `hundred-hour-${string}` | `meter-${string}` | `test-${string}` | `work-${string}` | `receiver-check-${string}` | `database-${string}` | `item-expires` | 'item-due' | 'item-overrun-ends' | 'item-history-unknown'
-  | 'item-reading-unknown' | 'items-unknown' | 'programme-segments-unknown' | 'oil-change-due' | `directive-${string}` | 'directives-unknown' | `locator-${string}` | 'check-flight-needed' | 'independent-inspection-needed' | `release-${string}` | 'daily-inspection-due'>;
+type Codes = Extract<ReasonCode, `programme-${string}` | `altitude-${string}` | 'approved-list-missing' | `annual-${string}` | `inspection-${string}` | `hundred-hour-${string}` | `meter-${string}` | `test-${string}` | `work-${string}` | `receiver-check-${string}` | `database-${string}` | `item-expires` | 'item-due' | 'item-overrun-ends' | 'item-history-unknown'
+  | 'item-reading-unknown' | 'items-unknown' | 'oil-change-due' | `directive-${string}` | 'directives-unknown' | `locator-${string}` | 'check-flight-needed' | 'independent-inspection-needed' | `release-${string}` | 'daily-inspection-due'>;
 
 const NONE = hours('0');
 const degrees = (tenths: number) => `${Math.floor(tenths / 10)}.${tenths % 10}°`;
@@ -35,7 +35,6 @@ export const MAINTENANCE: Tellers<Codes> = {
   'independent-inspection-needed': ({ description }) => words(`${quoted(description)} was work on flight controls and needs a second inspection.`, 'Somebody else than who did the work inspects them on their own and signs.'),
   'hundred-hour-due': ({ dueAt, lastAt, lastKind, takenOff, discounted }, tense) => words(tense === 'unsure' ? `The 100 hours end at ${readingText(dueAt)}; whether that has come is not known.` : `The 100 hours ${tense === 'ahead' ? 'end' : 'ended'} at ${readingText(dueAt)}.`,
     `The last ${INSPECTION_NAMES[lastKind]} was at ${readingText(lastAt)}${takenOff > NONE ? `, ${hoursOverText(takenOff)} late, which is taken off` : ''}.${discountedText(discounted)}`),
-  'hundred-hour-overrun-ends': ({ dueAt, overrunTo }, tense) => words(tense === 'unsure' ? `The flight to the inspection must end by ${readingText(overrunTo)}; whether that has come is not known.` : `The flight to the inspection ${tense === 'ahead' ? 'must end' : 'had to end'} by ${readingText(overrunTo)}.`, `The limit of ${readingText(dueAt)} may be flown past by at most 10 h, and only on the way to the inspection.`),
   'hundred-hour-unknown': ({ discounted }) => words('No 100-hour or annual inspection is on record.', `Until one that counts is entered, the uses that need it are closed.${discountedText(discounted)}`),
   'meter-unknown': ({ meter }) => words(`The ${METER_NAMES_IN_WORDS[meter]} is not on record.`, 'Without a reading nobody can say what is left to the limits that count on it.'),
   'meter-contradicts': ({ meter, earlierValue, laterValue }) => words(`The ${METER_NAMES_IN_WORDS[meter]} runs backwards.`, `${meterText(meter, earlierValue)} is recorded before ${meterText(meter, laterValue)}. Until one of them is corrected, it is not known.`),
@@ -54,6 +53,11 @@ export const MAINTENANCE: Tellers<Codes> = {
   'item-history-unknown': ({ name, kind }) => words(`It is not recorded when ${name} was last done.`, `${ITEM_KIND_NAMES[kind]}. Unknown history counts as overdue.`),
   'item-reading-unknown': ({ name, meter }) => words(`The entry for ${name} does not state the ${METER_NAMES_IN_WORDS[meter]}.`, 'Without it nobody can say when it is due again.'),
   'programme-segments-unknown': () => words('No segment of the progressive inspection programme is on record.', 'Without its segments the aircraft has no inspection at all.'),
+  'programme-not-complete': ({ name }) => words(`The segment ‘${name}’ does not come back within 12 calendar months.`, 'Under a progressive programme the whole aircraft is inspected within each 12 calendar months.'),
+  'work-not-signed': ({ name, completedOn, faults }) => words(`${name}: what was done on ${dateText(completedOn)} is not signed by somebody entitled.`, `Wrong with it: ${list(faults.map((fault) => FAULT_NAMES[fault]))}. Until it is signed nobody flies.`),
+  'altitude-tested-unknown': () => words('It is not recorded to which altitude the altimeter was tested.', 'No instrument flight goes above that altitude.'),
+  'altitude-over-tested': ({ planned, tested }) => words(`The flight is planned at ${planned} ft; the altimeter was tested to ${tested} ft.`, 'No instrument flight goes above the altitude to which the altimeter was tested.'),
+  'approved-list-missing': () => words('It is not on record that the aircraft was compared with an approved equipment list.', 'Until then it is closed for instrument flight and for hire: these rules know only parts of what is asked there.'),
   'items-unknown': () => words('It is not recorded which life-limited parts and services this aircraft has.', 'That none exist has to be stated.'),
   'oil-change-due': ({ name, dueAt, leaded, unleaded, unsaid }, tense) => words(due(name, meterText('engine', dueAt), tense),
     `Since the last change the engine ran ${readingText(leaded)} on leaded and ${readingText(unleaded)} on unleaded fuel${unsaid > NONE ? `, and ${readingText(unsaid)} on fuel that nobody noted, which counts as leaded` : ''}; what is still to come counts as leaded.`),

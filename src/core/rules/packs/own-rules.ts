@@ -1,6 +1,6 @@
 import type { FullBox } from '../../envelope/dimensions';
 import { usesInAny } from '../../envelope/use-set';
-import { latestOf } from '../../records/facts';
+import { latestAll } from '../../records/facts';
 import { countingDone } from '../../records/maintenance-item';
 import type { EquipmentKind } from '../../records/equipment';
 import { lineOf } from '../../records/equipment';
@@ -67,7 +67,8 @@ export function ownRule(own: OwnRule): BoundRule {
           return result([...found, made({ certainty: 'unknown', reason: { code: 'equipment-unknown', equipment: demand.equipment, list: 'club' }, records, lifts: [lift('record-equipment', ANYBODY)] })], [`equipment.${demand.equipment}`]);
         }
         case 'paper': {
-          const paper = latestOf(clubPapers.filter(({ name }) => name === demand.name));
+          // Of several of one moment the one that holds shortest; one whose date nobody knows holds not at all.
+          const [paper = null] = [...latestAll(clubPapers.filter(({ name }) => name === demand.name))].sort((a, b) => ((a.validUntil ?? '') < (b.validUntil ?? '') ? -1 : 1));
           const renew = lift('renew-paper', RECORD_KEEPER, `club/${demand.name}`);
           if (paper?.validUntil == null) return result([made({ certainty: 'unknown', reason: { code: 'paper-expiry-unknown', name: demand.name }, records: paper === null ? [] : [paper.id], lifts: [renew] })], [`clubPapers (${demand.name})`]);
           if (paper.validUntil === 'no-expiry') return result([]);

@@ -3,7 +3,7 @@ import type { KnownFacts } from '../../records/facts';
 import { isHourMeter, type Meter } from '../../records/meters';
 import type { CivilDate } from '../../time/civil-date';
 import { endOfDay, type ZoneId } from '../../time/zone';
-import { atReading, DISPATCHER, from, lift, type Begins, type Constraint, type Lift, type Source } from './constraint';
+import { ANYBODY, atReading, DISPATCHER, from, lift, type Begins, type Constraint, type Lift, type Source } from './constraint';
 import type { Reason } from './reason';
 
 /** What the boundaries of one due thing have in common. */
@@ -35,7 +35,10 @@ function reachedByGuess({ unlogged, meters, accounted }: KnownFacts, meter: Mete
 
 /** The ways out of a limit on a meter: as given, and saying how many landings there were where that reached it. */
 export function liftsAt(facts: KnownFacts, meter: Meter, at: number, lifts: readonly Lift[]): readonly Lift[] {
-  return reachedByGuess(facts, meter, at) ? [...lifts, lift('say-landings', DISPATCHER, meter)] : lifts;
+  const [most, read] = [facts.meters[meter], facts.accounted[meter]];
+  // Reached only by flights whose meters nobody read: reading them may show less.
+  const unread = facts.unread.length > 0 && most.state === 'known' && read.state === 'known' && most.value >= at && read.value < at;
+  return [...lifts, ...(reachedByGuess(facts, meter, at) ? [lift('say-landings', DISPATCHER, meter)] : []), ...(unread ? [lift('record-meter-reading', ANYBODY, meter)] : [])];
 }
 
 /** Closes with nothing left to a reading. Where only landings that nobody counted reach it, saying how many there were is a way out too. */

@@ -1,6 +1,6 @@
 import { aboard } from '../../fuel/fuel-needed';
 import type { Volume } from '../../quantities/volume';
-import { lastReturn, latestOf, type KnownFacts } from '../../records/facts';
+import { lastReturn, latestAll, type KnownFacts } from '../../records/facts';
 import type { Measurement } from '../../records/measurement';
 import type { Instant } from '../../time/instant';
 import { civilDateAt, startOfDay } from '../../time/zone';
@@ -16,10 +16,11 @@ export function fuelAboard(facts: KnownFacts, flightStarts: Instant | null = nul
   const since = flightStarts === null ? null : startOfDay(civilDateAt(flightStarts, zone), zone);
   const dips: Measurement[] = [];
   for (const { id } of tanks) {
-    const dip = latestOf(ramp.measurements.filter(({ quantity, which }) => quantity === 'fuel-dip' && which === id));
+    // Of two dips of one moment the lower counts.
+    const [dip] = [...latestAll(ramp.measurements.filter(({ quantity, which }) => quantity === 'fuel-dip' && which === id))].sort((a, b) => a.value - b.value);
     // Fuelling or flying after the dip makes it old: what there is now is not known until it is dipped again.
     const flown = lastReturn(facts);
-    if (dip === null || (since !== null && dip.happenedAt < since) || (flown !== null && flown > dip.happenedAt) || ramp.uplifts.some(({ what, happenedAt }) => what === 'fuel' && happenedAt >= dip.happenedAt)) return null;
+    if (dip === undefined || (since !== null && dip.happenedAt < since) || (flown !== null && flown > dip.happenedAt) || ramp.uplifts.some(({ what, happenedAt }) => what === 'fuel' && happenedAt >= dip.happenedAt)) return null;
     dips.push(dip);
   }
   const usable = dips.map(({ which, value }) => Math.min(value, tanks.find(({ id }) => id === which)?.usable ?? 0) as Volume);

@@ -1,27 +1,28 @@
 import type { UseSet } from '../../envelope/use-set';
 import { addHours, hours } from '../../quantities/hours';
 import type { KnownFacts } from '../../records/facts';
+import { mayBeSignedBy } from '../../records/certificate';
 import { hourInterval } from '../../records/hour-interval';
-import { countingInspections, discountedEntries, refusal, type InspectionKind } from '../../records/inspection';
+import { ANNUALS, countingInspections, discountedEntries, refusal, type InspectionKind } from '../../records/inspection';
 import { atReading, constraint, INSPECTORS, lift, MECHANICS, type Constraint, type Lift, type RuleResult, type Source } from './constraint';
+import { liftsAt } from './due';
 import { meterTroubles } from './meter';
 
-/** The interval of 14 CFR 91.409(b), and how far it may be flown past while en route to the inspection (from memory). */
+/** The interval of 14 CFR 91.409(b) (from memory). */
 const INTERVAL = hours('100');
-const OVERRUN = hours('10');
 
-const inspect = lift('complete-hundred-hour', MECHANICS);
 const annual: Lift = lift('complete-annual', INSPECTORS);
 
 /**
  * The hundred-hour limit as constraints on `closes`. An annual stands in for the hundred-hour inspection, not the reverse; of a
  * light-sport aircraft its condition inspection does.
- * `positioning`, where given, are the uses that may be flown up to ten hours past it on the way to the inspection.
+ * It says nothing of flights to the workshop: nobody is carried or taught for hire on them.
  */
-export function hundredHours(facts: KnownFacts, source: Source, closes: UseSet, positioning: UseSet | null): RuleResult {
+export function hundredHours(facts: KnownFacts, source: Source, closes: UseSet): RuleResult {
   const { inspections, place, authority } = facts;
-  const kinds: readonly InspectionKind[] = facts.aircraft.category === 'light-sport' || facts.aircraft.category === 'experimental' ? ['hundred-hour', 'condition'] : ['hundred-hour', 'annual'];
-  const whole = kinds.includes('condition') ? lift('complete-condition-inspection', { kind: 'certificate', anyOf: ['light-sport-repairman', 'mechanic-airframe-powerplant', 'repair-station'] }) : annual;
+  const kinds: readonly InspectionKind[] = facts.aircraft.category === 'light-sport' || facts.aircraft.category === 'experimental' ? ['hundred-hour', 'condition'] : ['hundred-hour', ...ANNUALS];
+  const whole = kinds.includes('condition') ? lift('complete-condition-inspection', { kind: 'certificate', anyOf: mayBeSignedBy('condition-inspection', authority) }) : annual;
+  const inspect = lift('complete-hundred-hour', { kind: 'certificate', anyOf: mayBeSignedBy('hundred-hour-inspection', authority) });
   const constraints: Constraint[] = [];
   const missing: string[] = [];
   // A refused hundred-hour closes by a rule of its own until its list is cleared; then it counts here.
@@ -39,15 +40,8 @@ export function hundredHours(facts: KnownFacts, source: Source, closes: UseSet, 
     const reasonLift = takenOff > 0 && last.excess === null ? [lift('record-excess-reason', MECHANICS, 'hundred-hour', null, atReading('time-in-service', addHours(lastAt, INTERVAL)))] : [];
     constraints.push(constraint({
       key: 'due', certainty: 'failed', source, reason: { code: 'hundred-hour-due', dueAt, lastAt, lastKind: last.kind, takenOff, discounted }, records: [last.id], closes,
-      begins: atReading('time-in-service', dueAt), lifts: [...entryLifts, ...reasonLift, inspect, whole], permitMayCover: true,
+      begins: atReading('time-in-service', dueAt), lifts: liftsAt(facts, 'time-in-service', dueAt, [...entryLifts, ...reasonLift, inspect, whole]), permitMayCover: true,
     }));
-    if (positioning !== null) {
-      const overrunTo = addHours(dueAt, OVERRUN);
-      constraints.push(constraint({
-        key: 'overrun', certainty: 'failed', source, reason: { code: 'hundred-hour-overrun-ends', dueAt, overrunTo }, records: [last.id], closes: positioning,
-        begins: atReading('time-in-service', overrunTo), lifts: [inspect, whole], permitMayCover: true,
-      }));
-    }
   }
   const meter = meterTroubles(facts, ['time-in-service'], source, closes);
   return { constraints: [...constraints, ...meter.constraints], missing: [...missing, ...meter.missing] };

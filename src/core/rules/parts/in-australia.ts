@@ -3,7 +3,7 @@ import type { BoundRule } from '../packs/pack';
 import type { Constraint, Entitled, Source } from './constraint';
 
 /** Certificates that only the American system has; what their holders do there a licensed engineer does here. */
-const AMERICAN: readonly CertificateKind[] = ['mechanic-airframe-powerplant', 'inspection-authorisation', 'light-sport-repairman'];
+const AMERICAN: readonly CertificateKind[] = ['mechanic-airframe-powerplant', 'inspection-authorisation', 'light-sport-repairman', 'light-sport-inspector', 'experimental-builder'];
 
 function entitledHere(by: Entitled): Entitled {
   return by.kind === 'certificate' ? { ...by, anyOf: [...new Set(by.anyOf.map((kind) => (AMERICAN.includes(kind) ? 'licensed-engineer' : kind)))] } : by;

@@ -2,7 +2,7 @@ import { POSITIONING } from '../../envelope/ordinary';
 import { ALL_USES, difference, intersection, NO_USES, usesIn, type UseSet } from '../../envelope/use-set';
 import { isGlider, type Aircraft } from '../../records/aircraft';
 import type { Discrepancy } from '../../records/discrepancy';
-import { latestOf, type KnownFacts } from '../../records/facts';
+import { latestAll, type KnownFacts } from '../../records/facts';
 
 /** An aircraft without a working locator may be ferried to where it is installed or repaired, with nobody aboard but required crew: 14 CFR 91.207(e) (from memory). */
 export const BUT_FERRY = difference(ALL_USES, intersection(POSITIONING, usesIn({ passengers: ['none'] })));
@@ -22,6 +22,6 @@ export function locatorUses(aircraft: Aircraft): UseSet {
 
 /** A finding on a locator that was taken away for repair since: its own rule says what that leaves, and a repaired one comes back with its entry. */
 export function isRemovedLocator({ equipment, happenedAt }: Discrepancy, { locators }: KnownFacts): boolean {
-  const latest = latestOf(locators);
-  return equipment.every((kind) => kind === 'emergency-locator') && latest?.state === 'removed-for-repair' && latest.happenedAt > happenedAt;
+  const latest = latestAll(locators);
+  return equipment.every((kind) => kind === 'emergency-locator') && latest.length > 0 && latest.every((one) => one.state === 'removed-for-repair' && one.happenedAt > happenedAt);
 }

@@ -2,11 +2,12 @@ import type { Hours } from '../../quantities/hours';
 import type { Category } from '../../records/aircraft';
 import type { Classification, ClosedUse, RectificationFault } from '../../records/discrepancy';
 import type { DocumentKind, RegistrationEnding } from '../../records/document';
-import type { DiscountedEntry, InspectionKind } from '../../records/inspection';
+import type { Contradiction } from '../../records/contradictions';
+import type { DiscountedEntry, InspectionFault, InspectionKind } from '../../records/inspection';
 import type { DeferralFault } from '../../records/discrepancy';
 import type { EquipmentKind } from '../../records/equipment';
-import type { ItemKind } from '../../records/maintenance-item';
-import type { MeasureLimit, Quantity, SampleResult } from '../../records/measurement';
+import type { DoneFault, ItemKind } from '../../records/maintenance-item';
+import type { FuelGrade, MeasureLimit, Quantity, SampleResult } from '../../records/measurement';
 import type { Meter } from '../../records/meters';
 import type { ClubPaper } from '../../records/movement';
 import type { WorkFault } from '../../records/work-entry';
@@ -42,7 +43,6 @@ export type Reason =
   | { readonly code: 'annual-unknown'; readonly discounted: readonly DiscountedEntry[] }
   | { readonly code: 'inspection-not-approved'; readonly kind: InspectionKind; readonly completedOn: CivilDate }
   | { readonly code: 'hundred-hour-due'; readonly dueAt: Hours; readonly lastAt: Hours; readonly lastKind: InspectionKind; readonly takenOff: Hours; readonly discounted: readonly DiscountedEntry[] }
-  | { readonly code: 'hundred-hour-overrun-ends'; readonly dueAt: Hours; readonly overrunTo: Hours }
   | { readonly code: 'hundred-hour-unknown'; readonly discounted: readonly DiscountedEntry[] }
   | { readonly code: 'meter-unknown'; readonly meter: Meter }
   | { readonly code: 'meter-contradicts'; readonly meter: Meter; readonly earlier: string; readonly later: string; readonly earlierValue: number; readonly laterValue: number }
@@ -133,8 +133,12 @@ export type Reason =
   | { readonly code: 'measured-outside'; readonly quantity: Quantity; readonly which: string | null; readonly value: number; readonly min: number | null; readonly max: number | null; readonly remedy: MeasureLimit['remedy'] }
   | { readonly code: 'not-measured'; readonly quantity: Quantity; readonly which: string | null }
   | { readonly code: 'gauge-differs'; readonly tank: string; readonly gauge: Volume; readonly dip: Volume; readonly tolerance: Volume }
-  | { readonly code: 'sample-not-clean'; readonly result: Exclude<SampleResult, 'clean'> | null }
-  | { readonly code: 'sample-needed'; readonly because: 'none' | 'fuelled-since' | 'flown-since' | 'not-today' | 'not-every-drain' }
+  | { readonly code: 'sample-not-clean'; readonly result: Exclude<SampleResult, 'clean'> | null; readonly drain: string | null }
+  | { readonly code: 'fuel-suspect'; readonly drain: string | null; readonly why: 'wrong-colour' | 'wrong-smell' | 'water-again' }
+  | { readonly code: 'fuel-grade-wrong'; readonly grade: FuelGrade; readonly approved: readonly FuelGrade[] }
+  | { readonly code: 'fuel-grade-unknown'; readonly approved: readonly FuelGrade[] }
+  | { readonly code: 'fuel-over-tanks'; readonly planned: Volume; readonly holds: Volume }
+  | { readonly code: 'sample-needed'; readonly because: 'none' | 'fuelled-since' | 'flown-since' | 'not-today' | 'not-every-drain'; readonly drain: string | null }
   | { readonly code: 'oil-use-high'; readonly perHour: Volume; readonly limit: Volume }
   | { readonly code: 'fuel-below-minimum'; readonly aboard: Volume; readonly minimum: Volume }
   | { readonly code: 'fuel-short'; readonly aboard: Volume; readonly needed: Volume; readonly reserveMinutes: number }
@@ -145,9 +149,15 @@ export type Reason =
   | { readonly code: 'two-flights-open'; readonly earlier: string; readonly later: string }
   | { readonly code: 'tightened'; readonly why: string; readonly by: string; readonly cap: Omit<Cap, 'own'> | null }
   | { readonly code: 'record-ahead-of-itself'; readonly record: string; readonly kind: string }
+  | { readonly code: 'record-contradicts-itself'; readonly record: string; readonly kind: string; readonly how: Contradiction }
+  | { readonly code: 'work-not-signed'; readonly name: string; readonly completedOn: CivilDate; readonly faults: readonly (DoneFault | InspectionFault)[] }
+  | { readonly code: 'programme-not-complete'; readonly name: string }
+  | { readonly code: 'altitude-over-tested'; readonly planned: number; readonly tested: number }
+  | { readonly code: 'altitude-tested-unknown' }
+  | { readonly code: 'approved-list-missing' }
   | { readonly code: 'tow-rope-unfit'; readonly fault: TowRopeFault }
   | { readonly code: 'cap-passed'; readonly quantity: Cap['quantity']; readonly bound: Cap['bound']; readonly value: number; readonly planned: number | null }
-  | { readonly code: 'flight-leaves-open'; readonly what: 'landings' | 'tow-launches' | 'alternate' | 'navigation' };
+  | { readonly code: 'flight-leaves-open'; readonly what: 'landings' | 'tow-launches' | 'alternate' | 'navigation' | 'altitude' };
 
 /** What of the aircraft's particulars a rule could not find. */
 export type Particular = 'serial-number' | 'manufactured-on' | 'certificated-on' | 'seats' | 'engine' | 'gear' | 'programme' | 'ifr-navigation' | 'manual-revision' | 'fuel' | 'oil-limits' | 'first-flown-on' | 'fuses' | 'fuel-grades' | 'drains';

@@ -31,3 +31,20 @@ export const NOT_ASKED: RuleResult = { constraints: [], missing: [], notAsked: t
 export function result(constraints: RuleResult['constraints'], missing: readonly string[] = []): RuleResult {
   return { constraints, missing };
 }
+
+/**
+ * What records of one moment say, each judged by itself: all of it holds, so that the stricter of two that differ does. What two of them
+ * say alike is said once; what has the same key and says something else gets a key of its own.
+ */
+export function each<T>(records: readonly T[], judge: (record: T) => readonly Constraint[]): readonly Constraint[] {
+  const [only] = records;
+  if (only !== undefined && records.length === 1) return judge(only);
+  const kept: Constraint[] = [];
+  const says = ({ records: _, ...one }: Constraint) => JSON.stringify({ ...one, closes: [...one.closes], lifts: one.lifts.map(({ act, on }) => [act, on]) });
+  for (const one of records.flatMap((record) => judge(record))) {
+    const same = kept.filter(({ key }) => key === one.key || key.startsWith(`${one.key}~`));
+    if (same.some((other) => says({ ...other, key: one.key }) === says(one))) continue;
+    kept.push(same.length === 0 ? one : { ...one, key: `${one.key}~${same.length + 1}` });
+  }
+  return kept;
+}

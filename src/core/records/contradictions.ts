@@ -1,0 +1,76 @@
+import type { CivilDate } from '../time/civil-date';
+import type { Instant } from '../time/instant';
+import { civilDateAt, type ZoneId } from '../time/zone';
+import type { KnownFacts } from './facts';
+import { isAheadOfItself, type RecordBase } from './record';
+
+/** How a record contradicts itself: two of its own times cannot both be right. */
+export type Contradiction =
+  | 'ahead-of-itself' | 'returned-before-it-left' | 'returned-after-recorded' | 'removed-after-recorded' | 'dated-after-seen' | 'done-after-recorded' | 'cleared-before-done' | 'done-before-found'
+  | 'ends-before-it-begins';
+
+/** A record that cannot be right, by its id and what kind of record it is. */
+export interface Contradicting { readonly id: string; readonly kind: string; readonly how: Contradiction }
+
+/** The days of a record: whether something is said to have been done on a later day than it was written down. */
+function doneLater(on: CivilDate | null, recordedAt: Instant, zone: ZoneId): boolean {
+  return on !== null && on > civilDateAt(recordedAt, zone);
+}
+
+/** Every record of every kind whose own times contradict each other. Papers seen ahead of their record, and readings, have rules of their own that close what rests on them. */
+export function contradictions(facts: KnownFacts): readonly Contradicting[] {
+  const { zone } = facts.place;
+  const found: Contradicting[] = [];
+  const tell = (is: boolean, id: string, kind: string, how: Contradiction) => { if (is) found.push({ id, kind, how }); };
+  const ahead = (kind: string, records: readonly RecordBase[]) => { for (const one of records) tell(isAheadOfItself(one), one.id, kind, 'ahead-of-itself'); };
+  const later = (kind: string, id: string, on: CivilDate | null, recordedAt: Instant) => { tell(doneLater(on, recordedAt, zone), id, kind, 'done-after-recorded'); };
+
+  ahead('discrepancy', facts.discrepancies); ahead('equipment list', facts.equipment); ahead('locator', facts.locators); ahead('receiver check', facts.receiverChecks); ahead('database', facts.databases);
+  ahead('flight', facts.flightsOut); ahead('club paper', facts.clubPapers); ahead('tow rope', facts.towRopes); ahead('closing', facts.tightenings);
+  if (facts.ramp !== null) {
+    ahead('measurement', facts.ramp.measurements); ahead('fuel sample', facts.ramp.samples); ahead('uplift', facts.ramp.uplifts);
+    for (const { id, cleared } of [...facts.ramp.samples, ...facts.ramp.uplifts]) if (cleared != null) later('fuel', id, cleared.on, cleared.recordedAt);
+  }
+  for (const { id, happenedAt, returned } of facts.flightsOut) {
+    if (returned === null) continue;
+    tell(returned.at < happenedAt, id, 'flight', 'returned-before-it-left');
+    tell(returned.at > returned.recordedAt, id, 'flight', 'returned-after-recorded');
+  }
+  for (const one of facts.locators) tell(doneLater(one.removedOn, one.recordedAt, zone), one.id, 'locator', 'removed-after-recorded');
+  for (const one of facts.documents) {
+    const seenOn = civilDateAt(one.happenedAt, zone);
+    if (one.kind === 'weight-and-balance') tell(one.datedOn !== null && one.datedOn > seenOn, one.id, 'paper', 'dated-after-seen');
+  }
+  for (const one of facts.inspections) {
+    later('inspection', one.id, one.completedOn, one.recordedAt);
+    if (one.listCleared === null) continue;
+    tell(one.listCleared.on < one.completedOn, one.id, 'inspection', 'cleared-before-done');
+    later('inspection', one.id, one.listCleared.on, one.listCleared.recordedAt ?? one.recordedAt);
+  }
+  for (const { done } of [...facts.items ?? [], ...facts.directives ?? []]) for (const one of done) later('entry', one.id, one.completedOn, one.recordedAt);
+  for (const { id, happenedAt, rectification, deferral } of facts.discrepancies) {
+    const foundOn = civilDateAt(happenedAt, zone);
+    if (rectification !== null) { later('repair entry', id, rectification.completedOn, rectification.recordedAt); tell(rectification.completedOn !== null && rectification.completedOn < foundOn, id, 'repair entry', 'done-before-found'); }
+    if (deferral !== null) { later('deferral', id, deferral.deferredOn, deferral.recordedAt); tell(deferral.deferredOn !== null && deferral.deferredOn < foundOn, id, 'deferral', 'done-before-found'); }
+  }
+  for (const one of facts.work) {
+    later('work entry', one.id, one.completedOn, one.recordedAt);
+    for (const part of [one.checkFlight, one.independentInspection]) {
+      if (part === null) continue;
+      later('work entry', one.id, part.on, part.recordedAt);
+      tell(one.completedOn !== null && part.on < one.completedOn, one.id, 'work entry', 'cleared-before-done');
+    }
+  }
+  for (const one of facts.permits) {
+    tell(one.validFrom !== null && one.validUntil !== null && one.validUntil < one.validFrom, one.id, 'permit', 'ends-before-it-begins');
+    if (one.safeForFlight !== null) later('permit', one.id, one.safeForFlight.on, one.recordedAt);
+  }
+  for (const one of facts.releases) {
+    later('maintenance release', one.id, one.issuedOn, one.recordedAt);
+    tell(one.issuedOn !== null && one.expiresOn !== null && one.expiresOn < one.issuedOn, one.id, 'maintenance release', 'ends-before-it-begins');
+    for (const { certified } of one.required) if (certified !== null) later('maintenance release', one.id, certified.on, certified.recordedAt);
+  }
+  for (const one of facts.dailyInspections) later('daily inspection', one.id, one.on, one.recordedAt);
+  for (const one of facts.fuelStretches) tell(one.toReading < one.fromReading, one.id, 'stretch of fuel', 'ends-before-it-begins');
+  return found;
+}
