@@ -87,7 +87,7 @@ export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place,
   const low = typeName.startsWith('Quorin');
   const items = category === 'glider' ? [] : [service('Propeller overhaul', 'overhaul', '2000', 72)];
   return [
-    { ...base('equipment', recent), kind: 'equipment', body: { ...base('equipment', recent), items: equipmentOf(aircraft, today) } },
+    { ...base('equipment', recent), kind: 'equipment', body: { ...base('equipment', recent), approved: registration.startsWith('VH'), items: equipmentOf(aircraft, today) } },
     { ...base('insurance', recent), kind: 'club-paper', body: { ...base('insurance', recent), kind: 'insurance', name: 'Insurance', validUntil: addDays(addYears(today, 1), -recent - number), uses: null } },
     { ...base('items', recent), kind: 'stated', body: { what: 'items' } },
     { ...base('directives', recent), kind: 'stated', body: { what: 'directives' } },

@@ -61,6 +61,12 @@ function release(today: CivilDate): OtherRecord {
   return { id: body.id, kind: 'release', happenedAt: recordedAt, recordedAt, body };
 }
 
+/** What is tested every one or two years, and was not long ago. */
+function tests(today: CivilDate): RecordBatch['inspections'] {
+  const completedOn = addDays(today, -75);
+  return (['locator', 'transponder'] as const).map((kind) => ({ id: id(`test/${kind}`), kind, completedOn, recordedAt: hourOfDay(completedOn, 16, CAPE_REACH), timeInService: null, outcome: 'approved', listCleared: null, signedBy: engineer, excess: null, testedToFeet: null }));
+}
+
 /** The daily inspections of the last days on which it flew; today's is still to be signed. */
 function dailies(days: readonly CivilDate[]): readonly OtherRecord[] {
   return days.map((on): OtherRecord => {
@@ -87,6 +93,6 @@ export async function makeSisterField(ports: Ports, now: Instant): Promise<void>
   const joined = hourOfDay(addDays(today, -DAYS_BACK), 8, CAPE_REACH);
   must(await loadFolder(portsAt(ports, joined), desk, { aircraftId, registration: REGISTRATION, typeName: aircraft.typeName, category: 'standard', firstFlownOn: civilDate(aircraft.firstFlown), approvedFor: FITS.trainer, features: aircraft.features, particulars: particularsOf(aircraft), ...NO_RECORDS }));
   must(await loadRecords(portsAt(ports, now), desk, aircraftId, {
-    documents: papers(today), inspections: [], readings: flown.readings, dials: flown.dials, flights: flown.flights, others: [...fitOutOf(aircraft, today, CAPE_REACH, 3, id, past), release(today), ...dailies(recent)],
+    documents: papers(today), inspections: tests(today), readings: flown.readings, dials: flown.dials, flights: flown.flights, others: [...fitOutOf(aircraft, today, CAPE_REACH, 3, id, past), release(today), ...dailies(recent)],
   }));
 }

@@ -11,6 +11,7 @@ import { recordMeterReading } from '../src/commands/record-meter-reading';
 import { reportFinding } from '../src/commands/report-finding';
 import { returnToService } from '../src/commands/return-to-service';
 import { hours } from '../src/core/quantities/hours';
+import type { Deferral } from '../src/core/records/discrepancy';
 import { UNSAID } from '../src/core/records/planned-flight';
 import { USUAL_POLICY } from '../src/core/rules/packs/club-policy';
 import type { AircraftDocument } from '../src/core/records/document';
@@ -87,6 +88,15 @@ async function tellFinding(ports: Ports, aircraft: DemoAircraft, aircraftId: str
   if (finding.photo === true) must(await addPhoto(portsAt(ports, addSeconds(happenedAt, 170)), reporter, { photoId: id(`${findingId}/photo`), of: findingId, bytes: await nickPhoto() }));
 }
 
+/** An item switched off, placarded and judged no hazard by an instructor. No screen does that yet, so it comes in as a record. */
+async function tellDeferral(ports: Ports, aircraftId: string, findingId: string, moment: Instant): Promise<void> {
+  const deferral: Deferral = {
+    id: id(`${findingId}/deferral`), recordedAt: moment, deferredOn: civilDateAt(moment, TERN_BAY.zone), action: 'deactivated', placarded: true, entered: 'not-maintenance',
+    noHazard: { name: actorOf('instructor').name, certificate: { kind: 'flight-instructor', number: 'FI-0712', validFrom: civilDate('2012-01-01'), validUntil: 'no-expiry' } }, until: null, untilTimeInService: null, closes: [], cap: null, listed: null,
+  };
+  must(await loadRecords(portsAt(ports, moment), actorOf('dispatcher'), aircraftId, { ...NO_RECORDS, others: [{ id: deferral.id, kind: 'deferral', happenedAt: moment, recordedAt: moment, body: { discrepancy: findingId, deferral } }] }));
+}
+
 async function tellRepair(ports: Ports, aircraftId: string, findingId: string, description: string, moment: Instant): Promise<void> {
   const seenRevision = await inClub(ports.db, CLUB_ID, async (tx) => (await loadAircraft(tx, TERN_BAY, aircraftId, true))[0]?.revision ?? 0);
   must(await returnToService(portsAt(ports, moment), actorOf('mechanic'), {
@@ -159,6 +169,11 @@ async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number,
     const found = finding.daysAgo === 0 ? Math.max(addSeconds(now, -11 * 60), addSeconds(hourOfDay(today, 0, TERN_BAY), 1)) as Instant : hourOfDay(addDays(today, -finding.daysAgo), 10.6, TERN_BAY);
     await flush(found);
     await tellFinding(ports, aircraft, aircraftId, finding, found, at);
+    if (finding.deferred === true) {
+      const deferred = hourOfDay(addDays(today, -finding.daysAgo), 15.4, TERN_BAY);
+      await flush(deferred);
+      await tellDeferral(ports, aircraftId, id(`${aircraft.registration}/finding/${at}`), deferred);
+    }
     if (finding.repaired !== undefined) {
       const repaired = hourOfDay(addDays(today, 1 - finding.daysAgo), 15.2, TERN_BAY);
       await flush(repaired);

@@ -139,4 +139,6 @@ function main(args: readonly string[]): number {
   }
 }
 
+// Whoever reads only the first lines closes the pipe: that is no error of ours.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => { if (error.code === 'EPIPE') process.exit(process.exitCode ?? 0); else throw error; });
 process.exitCode = main(process.argv.slice(2));

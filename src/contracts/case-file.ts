@@ -8,7 +8,7 @@ import { EQUIPMENT_KINDS } from '../core/records/equipment';
 import { clubPolicy } from '../core/rules/packs/club-policy';
 import { usPart91 } from '../core/rules/packs/us-part91';
 import {
-  box, clubPaper, dailyInspection, database, deferral, directive, equipmentList, estimate, flightOut, strike, fuelStretch, happenedAt, idKey, item, locator, part, particulars, permit, ramp, reading, receiverCheck, recordedAt,
+  box, clubPaper, dailyInspection, database, deferral, directive, equipmentList, estimate, flightOut, strike, fuelStretch, happenedAt, idKey, item, locator, part, particulars, permit, preventive, ramp, reading, receiverCheck, recordedAt,
   release, signature, tightening, towRope, volumeSchema, watch, work, yesNo,
 } from './case-records';
 import { clubPackSchema, parametersSchema } from './club-pack';
@@ -33,6 +33,7 @@ const document = z.discriminatedUnion('kind', [
     kind: z.literal('registration-certificate').describe('kind of paper'), ...sighting,
     registrationShown: registrationSchema.optional().describe('registration printed on it'),
     issuedOn: dateSchema.optional().describe('day of issue'),
+    temporary: z.boolean().optional().describe('the second copy of an application: temporary authority for 90 days from issuedOn, inside the country; absent states that it is a certificate'),
     printedExpiry: dateSchema.optional().describe('expiry date printed on it; wins over computing it from the issue'),
     ended: z.strictObject({ on: dateSchema.describe('first day on which it no longer holds; for a death, the day of death'), because: z.enum(REGISTRATION_ENDINGS).describe('what ended it') }).optional().describe('set when it ended early (sold, cancelled …); absent states that this sighting knows of no end. An end stays on record until a certificate issued after it is sighted'),
   }),
@@ -75,6 +76,7 @@ const discrepancy = z.strictObject({
     description: textSchema(4000).optional().describe('description of the work'),
     completedOn: dateSchema.optional().describe('day on which the work was completed'),
     signedBy: signature.optional().describe('who approved the return to service'),
+    preventive,
     major: z.boolean().optional().describe('a major repair, which an inspection authorisation or a repair station approves; absent states that it was none'),
   }).optional().describe('what was done and the approval for return to service; an incomplete one closes nothing'),
 });

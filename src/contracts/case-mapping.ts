@@ -46,7 +46,7 @@ function documentOf(id: string, given: In<'documents'>): AircraftDocument {
   const base = { id, happenedAt: given.happenedAt, recordedAt: given.recordedAt, aboard: known(given.aboard), legible: known(given.legible) };
   switch (given.kind) {
     case 'airworthiness-certificate': return { ...base, kind: given.kind, registrationShown: known(given.registrationShown), displayed: known(given.displayed) };
-    case 'registration-certificate': return { ...base, kind: given.kind, registrationShown: known(given.registrationShown), issuedOn: known(given.issuedOn), printedExpiry: known(given.printedExpiry), ended: known(given.ended) };
+    case 'registration-certificate': return { ...base, kind: given.kind, registrationShown: known(given.registrationShown), issuedOn: known(given.issuedOn), printedExpiry: known(given.printedExpiry), temporary: given.temporary ?? false, ended: known(given.ended) };
     case 'operating-limitations': return { ...base, kind: given.kind, form: known(given.form), revision: known(given.revision), serialShown: known(given.serialShown), placards: known(given.placards) };
     case 'weight-and-balance': return { ...base, kind: given.kind, datedOn: known(given.datedOn) };
     case 'radio-licence': return { ...base, kind: given.kind };
@@ -80,7 +80,7 @@ function discrepancyOf(id: string, given: In<'discrepancies'>): Discrepancy {
     id, happenedAt: given.happenedAt, recordedAt: given.recordedAt, what: given.what, where: known(given.where), foundBy: known(given.foundBy),
     classification: known(given.classification), closesUses: given.closesUses ?? [], equipment: given.equipment ?? [], knownMark: known(given.knownMark),
     rectification: done === undefined ? null : {
-      id: `${id}.rectification`, recordedAt: done.recordedAt, work: known(done.work), description: known(done.description), completedOn: known(done.completedOn), signedBy: signatureOf(done.signedBy), major: done.major ?? false,
+      id: `${id}.rectification`, recordedAt: done.recordedAt, work: known(done.work), description: known(done.description), completedOn: known(done.completedOn), signedBy: signatureOf(done.signedBy), major: done.major ?? false, preventive: known(done.preventive),
     },
     deferral: deferral === undefined ? null : deferralOf(`${id}.deferral`, deferral),
     watch: watch === undefined ? null : { lookAgainBy: known(watch.lookAgainBy), lookAgainAt: known(watch.lookAgainAt), fixBy: known(watch.fixBy) },
@@ -102,7 +102,7 @@ function intervalOf(given: In<'items'>['interval']): Interval {
 export function itemOf(id: string, given: In<'items'>): MaintenanceItem {
   return {
     id, recordedAt: given.recordedAt, name: given.name, kind: given.kind, interval: intervalOf(given.interval), until: known(given.until), uses: boxes(given.uses), overrun: known(given.overrun), excess: given.excess ?? 'taken-off',
-    signedAs: given.signedAs ?? 'return-to-service', oilLife: known(given.oilLife),
+    signedAs: given.signedAs ?? 'return-to-service', oilLife: known(given.oilLife), basis: known(given.basis),
     done: listed(given.done, (doneId, one) => ({ id: doneId, recordedAt: one.recordedAt, completedOn: one.completedOn, readings: readingsOf(one.readings), excessOnFreeUses: one.excessOnFreeUses ?? false, signedBy: signatureOf(one.signedBy) })),
   };
 }
@@ -111,7 +111,7 @@ export function itemOf(id: string, given: In<'items'>): MaintenanceItem {
 export function directiveOf(id: string, given: In<'directives'>): Directive {
   return {
     id, recordedAt: given.recordedAt, number: given.number, title: given.title, applies: known(given.applies), effectiveOn: known(given.effectiveOn), initial: intervalOf(given.initial), readingsThen: readingsOf(given.readingsThen), noFerry: known(given.noFerry), equipment: known(given.equipment),
-    methods: listed(given.methods, (methodId, { name, repeats }) => ({ id: methodId, name, repeats: repeats === undefined ? null : intervalOf(repeats) })),
+    methods: listed(given.methods, (methodId, { name, repeats, pilotMaySign }) => ({ id: methodId, name, repeats: repeats === undefined ? null : intervalOf(repeats), pilotMaySign: pilotMaySign ?? false })),
     done: listed(given.done, (doneId, one) => ({ id: doneId, recordedAt: one.recordedAt, completedOn: one.completedOn, readings: readingsOf(one.readings), excessOnFreeUses: one.excessOnFreeUses ?? false, signedBy: signatureOf(one.signedBy), method: known(one.method) })),
   };
 }
@@ -134,7 +134,7 @@ export function equipmentOf(id: string, given: In<'equipment'>): EquipmentList {
 function workOf(id: string, given: In<'work'>): WorkEntry {
   const { checkFlight, independentInspection } = given;
   return {
-    id, recordedAt: given.recordedAt, completedOn: known(given.completedOn), description: known(given.description), signedBy: signatureOf(given.signedBy), major: given.major ?? false, mayChangeFlight: known(given.mayChangeFlight), groundTestsConclusive: known(given.groundTestsConclusive),
+    id, recordedAt: given.recordedAt, completedOn: known(given.completedOn), description: known(given.description), signedBy: signatureOf(given.signedBy), major: given.major ?? false, preventive: known(given.preventive), mayChangeFlight: known(given.mayChangeFlight), groundTestsConclusive: known(given.groundTestsConclusive),
     checkFlight: checkFlight === undefined ? null : { recordedAt: checkFlight.recordedAt, on: checkFlight.on, pilot: signed(checkFlight.pilot), logged: known(checkFlight.logged) }, flightControls: known(given.flightControls),
     independentInspection: independentInspection === undefined ? null : { recordedAt: independentInspection.recordedAt, on: independentInspection.on, by: signed(independentInspection.by) },
     staticOpened: known(given.staticOpened), altitudeReportingTouched: known(given.altitudeReportingTouched), weightChanged: known(given.weightChanged),
@@ -188,6 +188,7 @@ export function particularsOf(given: Omit<CaseFile['aircraft'], 'registration' |
     serialNumber: known(given.serialNumber), manufacturedOn: known(given.manufacturedOn), certificatedOn: known(given.certificatedOn), seats: known(given.seats), engine: known(given.engine), gear: known(given.gear), aircraftClass: known(given.aircraftClass), fuses: known(given.fuses), programme: known(given.programme),
     ifrNavigation: known(given.ifrNavigation), manualRevision: known(given.manualRevision), minimumEquipmentList: known(given.minimumEquipmentList),
     fuel: fuel === undefined ? null : { burnPerHour: known(fuel.burnPerHour), minimum: known(fuel.minimum), tanks: fuel.tanks, drains: known(fuel.drains), grades: known(fuel.grades) },
+    ...(given.authorised === undefined ? {} : { authorised: given.authorised }),
     measured: (given.measured ?? []).map(({ quantity, which, min, max, open, uses, remedy, everyFlight }) => ({ quantity, which: known(which), min, max, open: open ?? false, uses: boxes(uses), remedy, everyFlight: everyFlight ?? false })),
   };
 }

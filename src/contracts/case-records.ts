@@ -4,7 +4,8 @@ import { AIRCRAFT_CLASSES, IFR_NAVIGATION, PROGRAMMES } from '../core/records/ai
 import { CERTIFICATE_KINDS, SIGNED_WORK } from '../core/records/certificate';
 import { REPAIR_CATEGORIES } from '../core/records/discrepancy';
 import { EQUIPMENT_KINDS } from '../core/records/equipment';
-import { ITEM_KINDS } from '../core/records/maintenance-item';
+import { ITEM_BASES, ITEM_KINDS } from '../core/records/maintenance-item';
+import { PREVENTIVE_TASKS, type PreventiveTask } from '../core/records/preventive-maintenance';
 import { FUEL_GRADES, QUANTITY_NAMES, QUANTITIES, SAMPLE_RESULTS } from '../core/records/measurement';
 import { COUNTERS, HOUR_METERS } from '../core/records/meters';
 import { parseMeasure, unitsOf } from '../core/quantities/measure';
@@ -26,6 +27,9 @@ const certificate = z.strictObject({
   validFrom: dateSchema.optional().describe('first day of validity; absent is unknown'),
   validUntil: noExpiry.optional().describe('last day of validity, or the stated value no-expiry; absent is unknown'),
 }).describe('a certificate as it is on record');
+
+/** Which item of preventive maintenance. */
+export const preventive = z.enum(PREVENTIVE_TASKS as [PreventiveTask, ...PreventiveTask[]]).optional().describe('the item of preventive maintenance that it is, by its number in 14 CFR part 43 appendix A(c): an entitled pilot returns it to service; absent states that it is none');
 
 /** Who signed. */
 export const signature = z.strictObject({
@@ -94,6 +98,7 @@ export const particulars = {
     drains: z.array(textSchema(40)).min(1).optional().describe('its fuel drains by name; absent is unknown, and then only a sample of every drain is enough'),
     grades: z.array(z.enum(FUEL_GRADES)).min(1).optional().describe('grades of fuel that it is approved for; absent is unknown'),
   }).optional().describe('fuel figures of its handbook; absent is unknown'),
+  authorised: z.array(z.enum(['night', 'instruments'])).optional().describe('what the operating limitations of an experimental aircraft authorise beyond flight by day and visually; absent authorises nothing'),
   measured: z.array(measureLimit).optional().describe('limits of what is measured on the ramp; absent states none'),
 };
 
@@ -121,6 +126,7 @@ export const item = z.strictObject({
   overrun: z.strictObject({ meter: z.enum(HOUR_METERS).describe('meter'), by: hoursSchema.describe('hours') }).optional().describe('how far it may be flown past on the way to the workshop; absent states not at all'),
   excess: z.enum(['taken-off', 'not-taken-off']).optional().describe('whether an excess is taken off the next interval; absent takes it off'),
   signedAs: z.enum(SIGNED_WORK).optional().describe('what it is signed as, which decides who may; absent is return-to-service'),
+  basis: z.enum(ITEM_BASES).optional().describe('what makes an overhaul binding; absent counts as recommended, and then it is told and closes nothing'),
   oilLife: z.strictObject({ leaded: hoursSchema.describe('hours of engine time on leaded fuel alone'), unleaded: hoursSchema.describe('hours on unleaded alone') }).optional().describe('for an oil change: its life by the fuel burnt'),
   done: z.record(idKey, z.strictObject(doing)).optional().describe('when it was done, by id; none states that it never was'),
 }).describe('a life limit, service, check or dated thing');
@@ -130,7 +136,7 @@ export const directive = z.strictObject({
   effectiveOn: dateSchema.optional().describe('day on which it took effect; absent is unknown'), initial: intervalSchema.optional().describe('first limit after it took effect; absent means before further flight'),
   readingsThen, noFerry: yesNo('forbids the ferry flight on a special permit'),
   equipment: z.array(z.enum(EQUIPMENT_KINDS)).optional().describe('instruments and equipment that it wants in working order; an empty list states none; absent is unknown, and then it may be any that is inoperative'),
-  methods: z.record(idKey, z.strictObject({ name: textSchema(200).describe('what is done'), repeats: intervalSchema.optional().describe('how long it holds; absent ends the directive for good') })).describe('ways to comply, by id'),
+  methods: z.record(idKey, z.strictObject({ name: textSchema(200).describe('what is done'), repeats: intervalSchema.optional().describe('how long it holds; absent ends the directive for good'), pilotMaySign: z.boolean().optional().describe('the directive itself lets a pilot do and sign it; absent states that it does not') })).describe('ways to comply, by id'),
   done: z.record(idKey, z.strictObject({ ...doing, method: idKey.optional().describe('id of the method used; absent or unknown does not count') })).optional().describe('compliances by id'),
 }).describe('an airworthiness directive');
 
@@ -182,6 +188,7 @@ export const fuelStretch = z.strictObject({ recordedAt, from: hoursSchema.descri
 export const work = z.strictObject({
   recordedAt, completedOn: dateSchema.optional().describe('day of completion'), description: textSchema(4000).optional().describe('what was done'), signedBy: signature.optional(),
   major: z.boolean().optional().describe('a major repair or alteration, which an inspection authorisation or a repair station approves; absent states that it was none'),
+  preventive,
   mayChangeFlight: yesNo('could have changed the flight characteristics appreciably'), groundTestsConclusive: yesNo('ground tests showed conclusively that it did not'),
   checkFlight: z.strictObject({ recordedAt, on: dateSchema.describe('day'), pilot: signature.describe('who flew it'), logged: yesNo('logged in the record') }).optional().describe('the check flight after it'),
   flightControls: yesNo('work on flight controls'), independentInspection: z.strictObject({ recordedAt, on: dateSchema.describe('day'), by: signature.describe('the second person') }).optional().describe('second inspection of flight controls'),

@@ -59,7 +59,7 @@ const told = z.strictObject({ id: z.string(), headline: z.string() });
 
 /** The published form of a decision. */
 export const decisionSchema = z.strictObject({
-  format: z.literal('groval-decision'), version: z.literal(2), engine: z.string(), inputsHash: z.string().nullable().describe('SHA-256 over the canonical text of all inputs, pack versions and engine version, hexadecimal'),
+  format: z.literal('groval-decision'), version: z.literal(3), engine: z.string(), inputsHash: z.string().nullable().describe('SHA-256 over the canonical text of all inputs, pack versions and engine version, hexadecimal'),
   packs: z.array(z.strictObject({ id: z.string(), version: z.string() })), parameters: z.record(z.string(), z.union([z.string(), z.number()])).describe('what the packs were asked with'),
   registration: z.string(), asOf: instant, verdict,
   availability: z.enum(['here', 'out', 'contradicts']).describe('whether the aircraft is there; it is not the verdict'),
@@ -75,6 +75,7 @@ export const decisionSchema = z.strictObject({
     answer: z.enum(['met', 'closes', 'unknown', 'not-asked']).describe('not-asked: what it looks at was not given'), constraints: z.array(z.string()), missing: z.array(z.string()).describe('facts that the rule needed and did not get'),
   })),
   constraints: z.array(constraint).describe('in force now, strictest first'),
+  notices: z.array(constraint).describe('worth telling though it closes nothing: an item lawfully deferred, a recommended overhaul that is due'),
   conditions: z.array(z.strictObject({ constraint: z.string(), words: z.string() })).describe('steps to be done before a flight'),
   limits: z.array(limit).describe('ahead: hours, then counts, then time, nearest first'),
   firstLimit: z.strictObject({ time: limit.nullable(), hours: limit.nullable(), landings: limit.nullable().describe('landings, cycles or tow launches') }).describe('nearest in each currency; steps before a flight are not counted'),

@@ -15,7 +15,7 @@ import { tellDecided } from './reasons';
 import { windowText } from './window-text';
 
 /** Version of the decision document. */
-export const DECISION_VERSION = 2;
+export const DECISION_VERSION = 3;
 
 /** The way every document ends. */
 export const ADVICE = 'Groval advises. The pilot in command, licensed mechanics, the aircraft’s approved documents and local law decide.';
@@ -116,6 +116,7 @@ export function decisionDocument(decision: Decision, zone: ZoneId, ways: Decisio
     rules: decision.rules.map(({ id, title, pack, source, explanation, answer, constraints, missing }) =>
       ({ id, title, pack, source: { kind: source.kind, text: sourceText(source) }, explanation, answer, constraints: [...constraints], missing: [...missing] })),
     constraints: decision.constraints.map((constraint) => constraintDocument(constraint, 'in-force')),
+    notices: decision.notices.map((constraint) => constraintDocument(constraint, 'in-force')),
     conditions: decision.constraints.filter(({ condition }) => condition).map(({ id, lifts }) => ({ constraint: id, words: lifts[0] === undefined ? '' : ACT_NAMES[lifts[0].act] })),
     limits, firstLimit: { time: limit(decision.firstLimit.time), hours: limit(decision.firstLimit.hours), landings: limit(decision.firstLimit.landings) },
     flight: flight === null ? null : {

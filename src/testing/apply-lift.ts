@@ -101,7 +101,7 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
     }
     case 'correct-record': return {
       ...facts, documents: facts.documents.map((one) => ({ ...one, happenedAt: Math.min(one.happenedAt, one.recordedAt) as Instant })), equipment: facts.equipment.map((one) => ({ ...one, happenedAt: Math.min(one.happenedAt, one.recordedAt) as Instant })),
-      flightsOut: facts.flightsOut.map((one) => ({ ...one, returned: one.returned ?? { recordedAt: now, at: now } })),
+      flightsOut: facts.flightsOut.map((one) => ({ ...one, returned: one.returned === null ? { recordedAt: now, at: now } : { ...one.returned, at: Math.max(one.happenedAt, Math.min(one.returned.at, one.returned.recordedAt)) as Instant } })),
     };
     case 'repair-and-return-to-service': case 'have-trend-looked-at': return act === 'have-trend-looked-at' ? { ...facts, ramp: { ...ramp, uplifts: [] } } : on !== null && facts.discrepancies.some((one) => one.id === on) ? finding('repaired', 'mechanic-airframe-powerplant') : measureAll();
     case 'complete-repair-entry': return finding('repaired', 'mechanic-airframe-powerplant');
@@ -124,7 +124,8 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
         work: replace(facts.work, on, (one) => ({ ...one, mayChangeFlight: false })),
       };
     }
-    case 'record-items': return { ...facts, items: [...(facts.items ?? []), { id, recordedAt: now, name: 'Segment', kind: 'service', interval: { months: 12, monthsToTheDay: null, days: null, meters: [] }, until: null, uses: null, overrun: null, excess: 'taken-off', signedAs: 'progressive-segment', oilLife: null, done: [doneOf] }] };
+    case 'record-items': if (on !== null) return { ...facts, items: replace(facts.items ?? [], on, (one) => ({ ...one, interval: { ...one.interval, months: 12 } })) };
+      return { ...facts, items: [...(facts.items ?? []), { id, recordedAt: now, name: 'Segment', kind: 'service', interval: { months: 12, monthsToTheDay: null, days: null, meters: [] }, until: null, uses: null, overrun: null, excess: 'taken-off', signedAs: 'progressive-segment', oilLife: null, done: [doneOf] }] };
     case 'install-equipment': case 'record-equipment': return equip();
     case 'release-after-work': return { ...facts, work: replace(facts.work, on, (one) => ({ ...one, recordedAt: now, completedOn: one.completedOn ?? today, description: one.description ?? 'Done.', signedBy: by('repair-station'), mayChangeFlight: one.mayChangeFlight ?? false, flightControls: one.flightControls ?? false, groundTestsConclusive: true })) };
     case 'fly-check-flight': return { ...facts, work: replace(facts.work, on, (one) => ({ ...one, checkFlight: { recordedAt: now, on: today, pilot: by('pilot'), logged: true } })) };

@@ -25,3 +25,21 @@ describe(source.section, () => {
   });
   it('91.413(b): tested again after work that could make it report a wrong altitude', () => { expect(ask('transponder', '2023-01-10', '2023-07-01', shop, work({ altitudeReportingTouched: true })).verdict).toBe('Restricted'); });
 });
+
+describe('after work, and how high', () => {
+  const work = (change: { readonly [key: string]: Json }): { readonly [key: string]: Json } => ({ aircraft: { approvedFor: 'all', ifrNavigation: 'vor-only' }, packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }], work: { w: { recordedAt: '2026-11-10T20:00:00Z', completedOn: '2026-11-10', description: 'Panel', signedBy: mechanic, mayChangeFlight: false, flightControls: false, staticOpened: false, altitudeReportingTouched: false, weightChanged: false, ...change } } });
+  const tested = (kind: string, signedBy: Json, on = '2026-11-11'): { readonly [key: string]: Json } => ({ inspections: { t: { kind, completedOn: on, recordedAt: `${on}T20:00:00Z`, outcome: 'approved', signedBy, testedToFeet: 18_000 } } });
+  const closed = (change: { readonly [key: string]: Json }) => decideBy(['altimeter-static'], change).constraints.map(({ reason }) => reason.code);
+  // 91.411(a)(3): also without a club's pack. The test of appendix E(c) is the same under 91.413(b).
+  it.each([
+    ['altitude reporting replaced, not tested', {}, ['test-needed-after-work']], ['tested with the altimeter', tested('altimeter-static', shop), []], ['tested with the transponder', tested('transponder', shop), []], ['tested before it', tested('altimeter-static', shop, '2026-11-09'), ['test-needed-after-work']], ['tested by a mechanic', tested('altimeter-static', mechanic), ['test-needed-after-work']],
+  ] as const)('(a)(3): %s', (_, test, expected) => { expect(closed({ ...work({ altitudeReportingTouched: true }), ...test })).toEqual(expected); });
+  it.each([['not tested', {}, ['test-needed-after-work']], ['tested by an airframe mechanic', tested('static-system', mechanic), []], ['tested by a pilot', tested('static-system', { name: 'P', certificate: { kind: 'pilot', number: 'P', validFrom: '2000-01-01', validUntil: 'no-expiry' } }), ['test-needed-after-work']]] as const)('(b): the static system opened, %s', (_, test, expected) => {
+    expect(closed({ ...work({ staticOpened: true }), ...test })).toEqual(expected);
+  });
+  const flight = (altitudeFeet: number | null, rules = 'ifr', feet: number | null = 18_000) => decideBy(['altimeter-static'], {
+    aircraft: { approvedFor: 'all' }, inspections: { t: { kind: 'altimeter-static', completedOn: '2026-11-11', recordedAt: '2026-11-11T20:00:00Z', outcome: 'approved', signedBy: shop, ...(feet === null ? {} : { testedToFeet: feet }) } },
+    flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', rules, ...(altitudeFeet === null ? {} : { altitudeFeet }) },
+  }).flight?.own.map(({ reason }) => reason.code);
+  it.each([[18_000, 'ifr', 18_000, []], [18_001, 'ifr', 18_000, ['altitude-over-tested']], [null, 'ifr', 18_000, ['flight-leaves-open']], [9_000, 'ifr', null, ['altitude-tested-unknown']], [18_001, 'vfr', 18_000, []], [null, 'vfr', 18_000, []]] as const)('(d): planned at %s by %s, tested to %s: %j', (altitude, rules, feet, expected) => { expect(flight(altitude, rules, feet)).toEqual(expected); });
+});

@@ -144,7 +144,7 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
   const service = meters['time-in-service'];
   const situation = { full, constraints, limits, meters, asOf };
   const decision: DecisionParts = {
-    engine: ENGINE_VERSION, packs, registration, asOf, verdict: verdictOf(open, prepared.ordinary, caps.length > 0), open, full, window: windowPicture(open, prepared.window), rules, constraints, limits,
+    engine: ENGINE_VERSION, packs, registration, asOf, verdict: verdictOf(open, prepared.ordinary, caps.length > 0), open, full, window: windowPicture(open, prepared.window), rules, constraints, notices: prepared.notices.filter(({ begins }) => bites(begins, asOf, meters)), limits,
     firstLimit: { time: firstTime, hours: firstHours, landings: firstCount }, caps, reliefs: reliefs.filter(({ uses }) => !isEmpty(uses)), availability: prepared.availability,
     meters, timeInService: service === null ? null : hoursFromSeconds(service),
     flight: plannedFlight === null ? null : answerFlight(prepared, situation, plannedFlight), wanted: wanted === null ? null : answerWanted(wanted, { full, constraints, reliefs }), notChecked: prepared.notChecked,

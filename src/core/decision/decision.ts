@@ -98,6 +98,8 @@ export interface DecisionParts {
   readonly rules: readonly RuleAnswer[];
   /** In force now, strictest first. */
   readonly constraints: readonly DecidedConstraint[];
+  /** Worth telling though it closes nothing: an item lawfully deferred, a recommended overhaul that is due. */
+  readonly notices: readonly DecidedConstraint[];
   /** Ahead, nearest first within each currency. */
   readonly limits: readonly LimitAhead[];
   readonly firstLimit: { readonly time: LimitAhead | null; readonly hours: LimitAhead | null; readonly landings: LimitAhead | null };

@@ -70,7 +70,10 @@ export function reliefFor(reliefs: readonly Relief[], flight: PlannedFlight, nee
 /** By how much a flight would cross a limit, or null. */
 function outrunOf(limit: LimitAhead, flight: PlannedFlight, { meters }: Situation, flown: Flown): Outrun | null {
   const { constraint: crossed } = limit;
-  if (limit.currency === 'time') return flight.ends > limit.at ? { currency: 'time', at: limit.at, constraint: crossed, by: flight.ends - limit.at } : null;
+  if (limit.currency === 'time') {
+    const over = crossed.atStart ? flight.starts >= limit.at : flight.ends > limit.at;
+    return over ? { currency: 'time', at: limit.at, constraint: crossed, by: flight.ends - limit.at } : null;
+  }
   const { meter, at } = limit;
   const end = (meters[meter] ?? at) + flown[meter] + adds(flight)[meter];
   if (end <= at) return null;

@@ -85,6 +85,8 @@ export interface Prepared {
   readonly facts: KnownFacts;
   readonly flightRules: readonly ChosenRule[];
   readonly reliefs: readonly Relief[];
+  /** What is worth telling though it closes nothing. */
+  readonly notices: readonly DecidedConstraint[];
   readonly notChecked: readonly NotChecked[];
   readonly availability: DecisionParts['availability'];
   readonly rules: readonly PreparedRule[];
@@ -155,8 +157,8 @@ function availabilityOf({ flightsOut }: KnownFacts): DecisionParts['availability
 
 /** A rule's constraint with its rule and pack. Written out: a spread here costs more than all the rest. */
 export function decided(constraint: Constraint, rule: string, pack: string, closes: UseSet, certainty: Constraint['certainty'], lifts: Constraint['lifts'] = constraint.lifts): DecidedConstraint {
-  const { key, source, reason, records, begins, ends, condition, cap, permitMayCover } = constraint;
-  return { key, certainty, source, reason, records, closes, begins, ends, lifts, condition, cap, permitMayCover, id: `${rule}/${key}`, rule, pack };
+  const { key, source, reason, records, begins, ends, condition, atStart, notice, cap, permitMayCover } = constraint;
+  return { key, certainty, source, reason, records, closes, begins, ends, lifts, condition, atStart, notice, cap, permitMayCover, id: `${rule}/${key}`, rule, pack };
 }
 
 const CURRENCY = (meter: Meter): number => (isHourMeter(meter) ? 0 : 1);
@@ -217,12 +219,14 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
   const full = known.aircraft.approvedFor === null ? NO_USES : usesInAny(known.aircraft.approvedFor);
   const one = interned(full);
   const weighed: Weighed[] = [];
+  const notices: DecidedConstraint[] = [];
   const answered = chosen.map(({ pack: of, rule }) => {
     const { id, title, source, explanation } = rule;
     const { constraints, missing, notAsked } = rule.judge(known);
     const own: Weighed[] = [];
     for (const constraint of constraints) {
       const { begins } = constraint;
+      if (constraint.notice) { notices.push(decided(constraint, id, of, constraint.closes, constraint.certainty)); continue; }
       const closes = one(constraint.closes);
       // What closes only uses that the aircraft never had is no constraint on it.
       if (!closes.touches && known.aircraft.approvedFor !== null) continue;
@@ -250,6 +254,6 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
   return {
     packs, registration, place: known.place, knownAt: moment, full, ...approvedFor(full), meters, facts: known, rules, constraints, packed: pack(weighed),
     flightRules: chosen.filter(({ rule }) => rule.judgeFlight !== undefined), reliefs,
-    notChecked: notCheckedIn(known, packs), availability: availabilityOf(known),
+    notices: notices.sort((a, b) => (a.id < b.id ? -1 : 1)), notChecked: notCheckedIn(known, packs), availability: availabilityOf(known),
   };
 }

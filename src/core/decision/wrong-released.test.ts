@@ -40,7 +40,7 @@ describe('attempts at a wrong Released', () => {
     expect([codesOf('24T04:00'), codesOf('24T03:59')]).toEqual([[], ['fuel-aboard-unknown']]);
   });
   it('a slip of the pen beside what was done carries no limit away', () => {
-    const done = (at: number) => decideClean({ items: { i: { recordedAt: '2026-01-01T00:00:00Z', name: 'Engine overhaul', kind: 'overhaul', interval: { hours: [{ meter: 'time-in-service', every: 2000 }] }, done: { d: { recordedAt: '2020-03-10T20:00:00Z', completedOn: '2020-03-10', readings: { hours: { 'time-in-service': at } }, signedBy: { ...mechanic, certificate: { ...mechanic.certificate, kind: 'repair-station', validFrom: '2000-01-01' } } } } } } }).verdict;
+    const done = (at: number) => decideClean({ items: { i: { recordedAt: '2026-01-01T00:00:00Z', name: 'Engine overhaul', kind: 'overhaul', basis: 'approved-programme', interval: { hours: [{ meter: 'time-in-service', every: 2000 }] }, done: { d: { recordedAt: '2020-03-10T20:00:00Z', completedOn: '2020-03-10', readings: { hours: { 'time-in-service': at } }, signedBy: { ...mechanic, certificate: { ...mechanic.certificate, kind: 'repair-station', validFrom: '2000-01-01' } } } } } } }).verdict;
     expect([done(2151), done(2150), done(21510)]).toEqual(['Released', 'Grounded', 'Grounded']);
   });
   it('nor does what was measured yesterday', () => { expect(codes(decideClean({ ...walked(), asOf: '2026-11-25T13:00:00Z' }))).toEqual(['not-measured']); });

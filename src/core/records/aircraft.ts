@@ -58,6 +58,8 @@ export interface Particulars {
   /** An approved minimum equipment list with its letter of authorisation aboard; 'none' states that there is none. */
   readonly minimumEquipmentList: 'approved' | 'none' | null;
   readonly fuel: FuelFigures | null;
+  /** What the operating limitations of an experimental aircraft authorise beyond flight by day and visually. Absent or empty authorises nothing. */
+  readonly authorised?: readonly ('night' | 'instruments')[];
   /** Limits of what is measured on the ramp. */
   readonly measured: readonly MeasureLimit[];
 }

@@ -10,6 +10,8 @@ export interface DirectiveMethod {
   readonly name: string;
   /** How long it holds; null for one that ends the directive for good. */
   readonly repeats: Interval | null;
+  /** True where the directive itself lets a pilot do and sign it. Absent states that it does not. */
+  readonly pilotMaySign?: boolean;
 }
 
 /** One compliance on record. Null fields are not known. */

@@ -6,6 +6,7 @@ import { civilDateAt, type ZoneId } from '../time/zone';
 import type { CertificateKind, Signature, SignatureFault } from './certificate';
 import { signatureFaults, type Authority } from './certificate';
 import type { EquipmentKind } from './equipment';
+import type { PreventiveTask } from './preventive-maintenance';
 import type { RecordBase } from './record';
 
 /**
@@ -31,6 +32,8 @@ export interface Rectification {
   readonly signedBy: Signature | null;
   /** A major repair, which an inspection authorisation or a repair station approves. Absent states that it was none. */
   readonly major?: boolean;
+  /** The item of preventive maintenance that the repair is, which an entitled pilot returns to service. Absent states that it is none. */
+  readonly preventive?: PreventiveTask | null;
 }
 
 /** Repair categories of a minimum equipment list, with the consecutive calendar days that they give, the day of record not counted. */
@@ -87,9 +90,11 @@ export interface Discrepancy extends RecordBase {
 export type RectificationFault = SignatureFault | 'work-missing' | 'work-does-not-fit' | 'description-missing' | 'date-missing' | 'completed-after-recorded' | 'completed-before-found';
 
 /** Which work may close which classification, and as what it is signed. */
-export function closingWork(work: NonNullable<Rectification['work']>, classification: Classification): 'return-to-service' | 'service' | 'judgement' | null {
+export function closingWork(work: NonNullable<Rectification['work']>, classification: Classification, preventive: PreventiveTask | null = null): 'return-to-service' | 'service' | 'judgement' | null {
   switch (work) {
     case 'repaired':
+      // A pilot's preventive maintenance; what a mechanic or an instructor has to look at first stays theirs.
+      return preventive !== null && classification !== 'ground-until-mechanic' && classification !== 'tell-instructor' ? 'service' : 'return-to-service';
     case 'no-fault-found':
       return 'return-to-service';
     case 'serviced':
@@ -118,7 +123,7 @@ export function rectificationFaults(discrepancy: Discrepancy, rectification: Rec
   if (rectification.completedOn === null || rectification.work === null) return faults;
   if (rectification.completedOn > civilDateAt(rectification.recordedAt, at)) faults.push('completed-after-recorded');
   if (rectification.completedOn < civilDateAt(discrepancy.happenedAt, at)) faults.push('completed-before-found');
-  const work = closingWork(rectification.work, discrepancy.classification ?? 'ground-until-mechanic');
+  const work = closingWork(rectification.work, discrepancy.classification ?? 'ground-until-mechanic', rectification.preventive ?? null);
   if (work === null) faults.push('work-does-not-fit');
   else faults.push(...signatureFaults(rectification.signedBy, rectification.major === true ? 'major-repair-or-alteration' : work, rectification.completedOn, authority));
   return faults;

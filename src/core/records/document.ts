@@ -29,6 +29,8 @@ export interface RegistrationCertificate extends Sighting {
   readonly issuedOn: CivilDate | null;
   /** The expiry date printed on the certificate. */
   readonly printedExpiry: CivilDate | null;
+  /** The second copy of an application, which is temporary authority to fly inside the country; `issuedOn` is the day of the application. Absent states that it is a certificate. */
+  readonly temporary?: boolean;
   /** Set when it ended early: the first day on which it no longer holds. For a holder's death, the day of death. */
   readonly ended: { readonly on: CivilDate; readonly because: RegistrationEnding } | null;
 }

@@ -10,6 +10,15 @@ import type { Meter } from './meters';
 export const ITEM_KINDS = ['life-limit', 'overhaul', 'service', 'component-check', 'oil-change', 'safety-equipment', 'club-paper'] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];
 
+/** What a time between overhauls can rest on, beside the maker's recommendation. */
+export const ITEM_BASES = ['recommended', 'airworthiness-limitations', 'directive', 'approved-programme', 'club'] as const;
+export type ItemBasis = (typeof ITEM_BASES)[number];
+
+/** True for an overhaul that is only recommended: under part 91 a maker's time between overhauls binds nobody by itself. Common practice, no source. */
+export function isRecommended({ kind, basis }: Pick<MaintenanceItem, 'kind' | 'basis'>): boolean {
+  return kind === 'overhaul' && (basis ?? 'recommended') === 'recommended';
+}
+
 /** One completion of an item. Null fields are not known. */
 export interface ItemDone extends Doing {
   readonly id: string;
@@ -37,6 +46,8 @@ export interface MaintenanceItem {
   readonly excess: 'taken-off' | 'not-taken-off';
   /** Who may sign it. */
   readonly signedAs: SignedWork;
+  /** What makes it binding: an overhaul that rests on none of these is recommended, and closes nothing. Absent in old records. */
+  readonly basis?: ItemBasis | null;
   /** For an oil change: seconds of engine time that leaded and unleaded fuel allow. */
   readonly oilLife: { readonly leaded: number; readonly unleaded: number } | null;
   readonly done: readonly ItemDone[];

@@ -53,7 +53,11 @@ function stricterDocument(before: AircraftDocument, seen: AircraftDocument, { re
     case 'airworthiness-certificate':
       return before.kind !== seen.kind ? seen : { ...base, kind: seen.kind, registrationShown: stricterText(before.registrationShown, seen.registrationShown, registration), displayed: worse(before.displayed, seen.displayed) };
     case 'registration-certificate':
-      return before.kind !== seen.kind ? seen : { ...base, kind: seen.kind, registrationShown: stricterText(before.registrationShown, seen.registrationShown, registration), issuedOn: earlier(before.issuedOn, seen.issuedOn), printedExpiry: earlier(before.printedExpiry, seen.printedExpiry), ended: seen.ended };
+      return before.kind !== seen.kind ? seen : {
+        ...base, kind: seen.kind, registrationShown: stricterText(before.registrationShown, seen.registrationShown, registration), ended: seen.ended, temporary: before.temporary === true || seen.temporary === true,
+        // A certificate in place of a copy of the application, or the other way round, is another paper: nobody knows yet until when it holds.
+        ...((before.temporary === true) === (seen.temporary === true) ? { issuedOn: earlier(before.issuedOn, seen.issuedOn), printedExpiry: earlier(before.printedExpiry, seen.printedExpiry) } : { issuedOn: null, printedExpiry: null }),
+      };
     case 'operating-limitations':
       return before.kind !== seen.kind ? seen : {
         ...base, kind: seen.kind, form: before.form === seen.form ? before.form : null, revision: stricterText(before.revision, seen.revision, manualRevision), serialShown: stricterText(before.serialShown, seen.serialShown, serialNumber), placards: worse(before.placards, seen.placards),
@@ -77,6 +81,6 @@ function stricterDocument(before: AircraftDocument, seen: AircraftDocument, { re
 
 /** Whether two sightings of one kind say the same, whatever their ids and times are. */
 function sayTheSame(one: AircraftDocument, other: AircraftDocument): boolean {
-  const said = (document: AircraftDocument) => JSON.stringify(Object.entries({ ...document, id: '', happenedAt: 0, recordedAt: 0 }).sort(([a], [b]) => (a < b ? -1 : 1)));
+  const said = (document: AircraftDocument) => JSON.stringify(Object.entries({ temporary: false, ...document, vouched: false, id: '', happenedAt: 0, recordedAt: 0 }).sort(([a], [b]) => (a < b ? -1 : 1)));
   return said(one) === said(other);
 }

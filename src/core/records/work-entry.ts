@@ -4,6 +4,7 @@ import type { Instant } from '../time/instant';
 import type { ZoneId } from '../time/zone';
 import { civilDateAt } from '../time/zone';
 import { signatureFaults, type Authority, type Signature, type SignatureFault } from './certificate';
+import type { PreventiveTask } from './preventive-maintenance';
 import type { Hours } from '../quantities/hours';
 
 /** Maintenance work that is not an answer to a finding, with what follows from it. Null fields are not known. */
@@ -15,6 +16,8 @@ export interface WorkEntry {
   readonly signedBy: Signature | null;
   /** A major repair or alteration, which an inspection authorisation or a repair station approves: those that are say so. Absent states that it was none. */
   readonly major?: boolean;
+  /** The item of preventive maintenance that it is, which an entitled pilot returns to service. Absent states that it is none. */
+  readonly preventive?: PreventiveTask | null;
   /** Could it have changed the flight characteristics appreciably? */
   readonly mayChangeFlight: boolean | null;
   /** Ground tests and inspection showed conclusively that it did not. */
@@ -40,7 +43,7 @@ export function workFaults(entry: WorkEntry, at: ZoneId, authority: Authority): 
   if (entry.description === null || entry.description.trim() === '') faults.push('description-missing');
   if (entry.completedOn === null) return [...faults, 'date-missing'];
   if (entry.completedOn > civilDateAt(entry.recordedAt, at)) faults.push('completed-after-recorded');
-  return [...faults, ...signatureFaults(entry.signedBy, entry.major === true ? 'major-repair-or-alteration' : 'return-to-service', entry.completedOn, authority)];
+  return [...faults, ...signatureFaults(entry.signedBy, entry.major === true ? 'major-repair-or-alteration' : entry.preventive == null ? 'return-to-service' : 'service', entry.completedOn, authority)];
 }
 
 /** A special flight permit. Null fields are not known, and then it opens nothing. */

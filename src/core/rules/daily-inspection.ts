@@ -24,7 +24,7 @@ export const dailyInspection = rule({
   judge: (facts) => {
     const last = lastCertified(facts);
     const made = (given: Partial<Constraint>) => constraint({
-      key: 'day', certainty: 'failed', source, reason: { code: 'daily-inspection-due', lastOn: last?.on ?? null }, records: last === null ? [] : [last.id], closes: ALL_USES, lifts: [sign], condition: true, begins: RECORDED, ...given,
+      key: 'day', certainty: 'failed', source, reason: { code: 'daily-inspection-due', lastOn: last?.on ?? null }, records: last === null ? [] : [last.id], closes: ALL_USES, lifts: [sign], condition: true, atStart: true, begins: RECORDED, ...given,
     });
     if (last === null) return result([made({ certainty: 'unknown' })], ['dailyInspections']);
     return result([made({ begins: from(endOfDay(last.on, facts.place.zone)) })]);

@@ -4,7 +4,8 @@ import type { KnownFacts } from '../records/facts';
 import { lastDayOf, nextDue, type Interval } from '../records/interval';
 import { countingDone } from '../records/maintenance-item';
 import type { Meter } from '../records/meters';
-import { constraint, lift, MECHANICS, RECORD_KEEPER, type Constraint, type Lift } from './parts/constraint';
+import { startOfDay } from '../time/zone';
+import { constraint, from, lift, MECHANICS, RECORD_KEEPER, type Constraint, type Lift } from './parts/constraint';
 import { closesAfter, closesAt, type DueParts } from './parts/due';
 import { meterTroubles } from './parts/meter';
 import { each, result, rule } from './parts/rule';
@@ -16,7 +17,10 @@ const isEmptyInterval = ({ months, monthsToTheDay, days, meters }: Interval) => 
 
 /** The compliances that count, oldest first: signed, in time, and by a method that the directive lists. */
 function complied({ done, methods }: Directive, facts: KnownFacts) {
-  return countingDone(done, 'return-to-service', facts.place.zone, facts.authority).flatMap((one) => {
+  const byPilot = new Set(methods.filter(({ pilotMaySign }) => pilotMaySign === true).map(({ id }) => id));
+  const signed = [...countingDone(done.filter(({ method }) => method === null || !byPilot.has(method)), 'return-to-service', facts.place.zone, facts.authority),
+    ...countingDone(done.filter(({ method }) => method !== null && byPilot.has(method)), 'service', facts.place.zone, facts.authority)];
+  return signed.sort((a, b) => (a.completedOn < b.completedOn ? -1 : a.completedOn > b.completedOn ? 1 : 0)).flatMap((one) => {
     const method = methods.find(({ id }) => id === one.method);
     return method === undefined ? [] : [{ ...one, method }];
   });
@@ -26,7 +30,8 @@ function complied({ done, methods }: Directive, facts: KnownFacts) {
 function firstDue(directive: Directive, facts: KnownFacts, parts: DueParts): readonly Constraint[] {
   const { number, title, initial, effectiveOn, readingsThen } = directive;
   const unknown = (what: 'effective-date' | 'reading'): Constraint => constraint({ ...parts, certainty: 'unknown', reason: { code: 'directive-unknown', number, title, what } });
-  if (isEmptyInterval(initial)) return [constraint({ ...parts, certainty: 'failed', reason: { code: 'directive-before-flight', number, title } })];
+  // Before further flight, from the day on which it takes effect; one whose day nobody knows has taken effect.
+  if (isEmptyInterval(initial)) return [constraint({ ...parts, certainty: 'failed', reason: { code: 'directive-before-flight', number, title }, ...(effectiveOn === null ? {} : { begins: from(startOfDay(effectiveOn, facts.place.zone)) }) })];
   if (effectiveOn === null) return [unknown('effective-date')];
   const lastDay = lastDayOf(initial, effectiveOn);
   return [
@@ -86,7 +91,7 @@ export const directivesComplied = rule({
         constraints.push(constraint({ key: id, certainty: 'unknown', source, reason: { code: 'directive-unknown', number, title, what: 'applicability' }, records: [id], closes: ALL_USES, lifts: [lift('record-directives', RECORD_KEEPER, id)] }));
         continue;
       }
-      constraints.push(...judgeOne(directive, facts, meters), ...unsignedWork(directive.done, `Directive ${number}`, 'return-to-service', facts));
+      constraints.push(...judgeOne(directive, facts, meters), ...unsignedWork(directive.done.filter(({ method }) => directive.methods.find(({ id: own }) => own === method)?.pilotMaySign !== true), `Directive ${number}`, 'return-to-service', facts));
     }
     const troubles = meterTroubles(facts, meters, source, ALL_USES);
     return result([...constraints, ...troubles.constraints], [...missing, ...troubles.missing]);

@@ -124,6 +124,8 @@ function held({ id, what, equipment }: Discrepancy, deferral: Deferral, base: Pi
   const lastDay = lastDayOf(deferral);
   const { cap, untilTimeInService } = deferral;
   return [
+    // Told though it closes nothing: whoever flies sees a placard.
+    made({ key: `${id}.deferred`, reason: { code: 'item-deferred', equipment, what, deferredOn: deferral.deferredOn }, closes: NO_USES, notice: true }),
     ...(deferral.closes.length === 0 ? [] : [made({ key: `${id}.own`, reason: { code: 'item-inoperative', equipment, what, because: [], deferred: true }, closes: usesInAny(deferral.closes) })]),
     ...(cap === null ? [] : [made({ key: `${id}.cap`, reason: { code: 'deferral-holds-to', what, cap }, closes: ALL_USES, cap: { ...cap, own: cap.quantity === 'persons' ? particulars.seats : null } })]),
     ...(lastDay === null ? [] : [made({ key: `${id}.until`, reason: { code: 'deferral-expires', what, lastDay }, closes: ALL_USES, begins: from(endOfDay(lastDay, zone)) })]),

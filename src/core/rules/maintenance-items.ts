@@ -3,7 +3,7 @@ import { ALL_USES, difference, intersection, isEmpty, NO_USES, union, usesInAny,
 import { burntLife } from '../records/oil-life';
 import type { KnownFacts } from '../records/facts';
 import { nextDue } from '../records/interval';
-import { countingDone, type ItemKind, type MaintenanceItem } from '../records/maintenance-item';
+import { countingDone, isRecommended, type ItemKind, type MaintenanceItem } from '../records/maintenance-item';
 import type { Meter } from '../records/meters';
 import { atReading, constraint, lift, MECHANICS, PILOT_OR_MECHANIC, RECORD_KEEPER, type Constraint, type Source } from './parts/constraint';
 import { closesAfter, closesAt, liftsAt, type DueParts } from './parts/due';
@@ -65,19 +65,25 @@ function judgeOne(item: MaintenanceItem, facts: KnownFacts, meters: Map<Meter, U
   return constraints;
 }
 
+/** What is only recommended is told when it is due, and closes nothing; in Australia, where we are less sure, it closes. */
+function recommendedOr(item: MaintenanceItem, facts: KnownFacts, meters: Map<Meter, UseSet>): readonly Constraint[] {
+  if (!isRecommended(item) || facts.authority === 'au') return judgeOne(item, facts, meters);
+  return judgeOne(item, facts, new Map()).map((one) => ({ ...one, closes: NO_USES, notice: true }));
+}
+
 /** Life-limited parts, overhauls, services, checks, the oil change, and safety equipment with dates: whichever limit comes first. */
 export const maintenanceItems = rule({
   id: 'maintenance-items',
   title: 'Life limits, services and dated items',
   source: documents,
-  explanation: 'Life-limited parts, services and dated equipment hold by calendar months, days, hours, landings or cycles, whichever comes first, for the uses that need them. Which ones there are must be on record; one whose history is not known closes what it would close when due. An excess is allowed only on the way to the workshop, and is taken off the next interval.',
+  explanation: 'Life-limited parts, services and dated equipment hold by calendar months, days, hours, landings or cycles, whichever comes first, for the uses that need them. Which ones there are must be on record; one whose history is not known closes what it would close when due. An overhaul is recommended, and only told, unless the airworthiness limitations, a directive, an approved programme or the club make it binding. An excess is allowed only on the way to the workshop, and is taken off the next interval.',
   judge: (facts) => {
     if (facts.items === null) {
       return result([constraint({ key: 'list', certainty: 'unknown', source: limitations, reason: { code: 'items-unknown' }, closes: ALL_USES, lifts: [lift('record-items', MECHANICS)] })], ['items']);
     }
     const meters = new Map<Meter, UseSet>();
-    const constraints = facts.items.flatMap((item) => [...judgeOne(item, facts, meters), ...unsignedWork(item.done, item.name, item.signedAs, facts)]);
+    const constraints = facts.items.flatMap((item) => [...recommendedOr(item, facts, meters), ...unsignedWork(item.done, item.name, item.signedAs, facts)]);
     const troubles = [...meters].map(([meter, closes]) => meterTroubles(facts, [meter], documents, closes));
-    return result([...constraints, ...troubles.flatMap((trouble) => trouble.constraints)], [...constraints.filter(({ certainty }) => certainty === 'unknown').map(({ key }) => `items.${key}`), ...troubles.flatMap((trouble) => trouble.missing)]);
+    return result([...constraints, ...troubles.flatMap((trouble) => trouble.constraints)], [...constraints.filter(({ certainty, notice }) => certainty === 'unknown' && !notice).map(({ key }) => `items.${key}`), ...troubles.flatMap((trouble) => trouble.missing)]);
   },
 });

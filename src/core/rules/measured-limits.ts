@@ -19,13 +19,22 @@ function remedyOf({ quantity, remedy, max }: MeasureLimit, value: number | null)
   return { act: 'service-measured-item', by: PILOT_OR_MECHANIC };
 }
 
+/** The difference between the drops of the two ignitions, as a measurement of the moment at which both were known. */
+function dropDifference(measurements: readonly Measurement[]): readonly Measurement[] {
+  const of = (which: string) => latestAll(measurements.filter((one) => one.quantity === 'ignition-drop' && one.which === which));
+  return of('left').flatMap((left) => of('right').map((right): Measurement => ({
+    id: left.happenedAt > right.happenedAt ? left.id : right.id, happenedAt: left.happenedAt > right.happenedAt ? left.happenedAt : right.happenedAt, recordedAt: left.recordedAt > right.recordedAt ? left.recordedAt : right.recordedAt,
+    quantity: 'ignition-difference', which: null, value: Math.abs(left.value - right.value),
+  })));
+}
+
 /**
  * The latest measurement of a thing; of several of one moment one that is outside. Oil that was added since is added to what was seen where
  * that takes it over the maximum: nobody looked again, and too much is no better than too little.
  */
 function latest(facts: KnownFacts, limit: MeasureLimit): Measurement | null {
   if (facts.ramp === null) return null;
-  const all = latestAll(facts.ramp.measurements.filter((one) => one.quantity === limit.quantity && one.which === limit.which));
+  const all = latestAll([...facts.ramp.measurements.filter((one) => one.quantity === limit.quantity && one.which === limit.which), ...(limit.quantity === 'ignition-difference' ? dropDifference(facts.ramp.measurements) : [])]);
   const measured = all.find(({ value }) => isOutside(value, limit)) ?? all[0] ?? null;
   if (measured === null || limit.quantity !== 'oil' || limit.max === null) return measured;
   const added = facts.ramp.uplifts.filter(({ what, happenedAt }) => what === 'oil' && happenedAt >= measured.happenedAt).reduce((sum, one) => sum + one.added, 0);
@@ -73,7 +82,7 @@ export const measuredLimits = rule({
         // It holds for the day on which it was measured.
         constraints.push(constraint({
           key: `${key}.day`, certainty: 'unknown', source, reason: { code: 'not-measured', quantity, which }, records: [measured.id], closes, begins: from(endOfDay(civilDateAt(measured.happenedAt, facts.place.zone), facts.place.zone)),
-          lifts: [lift('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())], condition: true,
+          lifts: [lift('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())], condition: true, atStart: true,
         }));
       }
     }

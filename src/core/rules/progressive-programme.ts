@@ -20,7 +20,7 @@ export const progressiveProgramme = rule({
     const made = { certainty: 'unknown', source, closes: ALL_USES, lifts: [lift('record-items', MECHANICS)], permitMayCover: true } as const;
     if (segments.length === 0) return result([constraint({ ...made, key: 'segments', reason: { code: 'programme-segments-unknown' } })], ['items (progressive-segment)']);
     // A segment that may stay away longer than a year leaves a part of the aircraft uninspected for longer than that.
-    return result(segments.filter(({ interval }) => !isWithinAYear(interval)).map(({ id, name }) => constraint({ ...made, key: `segment.${id}`, certainty: 'failed', reason: { code: 'programme-not-complete', name }, records: [id] })));
+    return result(segments.filter(({ interval }) => !isWithinAYear(interval)).map(({ id, name }) => constraint({ ...made, lifts: [lift('record-items', MECHANICS, id)], key: `segment.${id}`, certainty: 'failed', reason: { code: 'programme-not-complete', name }, records: [id] })));
   },
 });
 

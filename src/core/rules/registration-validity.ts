@@ -1,4 +1,4 @@
-import { ALL_USES } from '../envelope/use-set';
+import { ALL_USES, usesIn } from '../envelope/use-set';
 import { latestSighting, latestSightings, type AircraftDocument, type RegistrationCertificate } from '../records/document';
 import { addDays, addYears, civilDate, lastDayOfCalendarMonths, type CivilDate } from '../time/civil-date';
 import { civilDateAt, endOfDay, startOfDay, type ZoneId } from '../time/zone';
@@ -10,6 +10,8 @@ const source = { kind: 'regulation', citation: '14 CFR 47.40 and 47.41' } as con
 
 /** On this day certificates in effect stretched from three years to seven. Source: 14 CFR 47.40 as amended (from memory). */
 const STRETCHED_ON = civilDate('2023-01-23');
+/** A copy of the application is temporary authority for so long, inside the country. Source: 14 CFR 47.31(c) (from memory). */
+const TEMPORARY_DAYS = 90;
 const TERM_YEARS = 7;
 const OLD_TERM_YEARS = 3;
 /** A renewal may be issued up to six months early and then runs seven years from the old expiry: no printed date lies further ahead. */
@@ -18,7 +20,7 @@ const LONGEST_MONTHS = TERM_YEARS * 12 + 6;
 const DAYS_AFTER_DEATH = 30;
 
 type Validity =
-  | { readonly lastDay: CivilDate; readonly basis: 'printed' | 'printed-extended' | 'issue-date' }
+  | { readonly lastDay: CivilDate; readonly basis: 'printed' | 'printed-extended' | 'issue-date' | 'temporary' }
   | { readonly contradiction: { readonly issuedOn: CivilDate; readonly printedExpiry: CivilDate } }
   | null;
 
@@ -27,7 +29,8 @@ type Validity =
  * effect on 23 January 2023 is stretched by four years; without a printed date, seven years from the last day of the month of issue,
  * read to the earlier day where month ends differ (issued 2025-02: 2032-02-28, not the 29th).
  */
-export function registrationValidity({ issuedOn, printedExpiry }: Pick<RegistrationCertificate, 'issuedOn' | 'printedExpiry'>): Validity {
+export function registrationValidity({ issuedOn, printedExpiry, temporary }: Pick<RegistrationCertificate, 'issuedOn' | 'printedExpiry' | 'temporary'>): Validity {
+  if (temporary === true) return issuedOn === null ? null : { lastDay: addDays(issuedOn, TEMPORARY_DAYS), basis: 'temporary' };
   if (printedExpiry === null) return issuedOn === null ? null : { lastDay: addYears(lastDayOfCalendarMonths(issuedOn, 0), TERM_YEARS), basis: 'issue-date' };
   if (issuedOn === null) return { lastDay: printedExpiry, basis: 'printed' };
   if (printedExpiry < issuedOn || printedExpiry > lastDayOfCalendarMonths(issuedOn, LONGEST_MONTHS)) return { contradiction: { issuedOn, printedExpiry } };
@@ -82,7 +85,7 @@ function judgeOne(certificate: RegistrationCertificate | null, zone: ZoneId, run
   if (certificate?.issuedOn != null && seenOn !== null && certificate.issuedOn > seenOn) {
     // Nobody can have seen a certificate before it was issued: one of the two dates is wrong, and neither can be relied on.
     constraints.push(made('expiry', 'unknown', { code: 'registration-issued-after-seen', issuedOn: certificate.issuedOn, seenOn }, { kind: 'recorded' }, [recordDates]));
-  } else if (!runsOut && certificate !== null && certificate.printedExpiry === null) {
+  } else if (!runsOut && certificate !== null && certificate.printedExpiry === null && certificate.temporary !== true) {
     // Where certificates carry no date they hold until they are ended.
   } else if (validity === null) {
     missing.push('documents.registration-certificate.printedExpiry');
@@ -92,5 +95,6 @@ function judgeOne(certificate: RegistrationCertificate | null, zone: ZoneId, run
   } else {
     constraints.push(made('expiry', 'failed', { code: 'registration-expires', ...validity }, { kind: 'instant', at: endOfDay(validity.lastDay, zone) }, [renew]));
   }
+  if (certificate?.temporary === true) constraints.push(constraint({ key: 'abroad', certainty: 'failed', source: { kind: 'regulation', citation: '14 CFR 47.31(c)' }, reason: { code: 'registration-temporary' }, records: [certificate.id], closes: usesIn({ range: ['abroad'] }), lifts: [renew] }));
   return constraints;
 }

@@ -3,7 +3,7 @@ import { capText, dateText, list, readingText, sentenceCase } from '../formats';
 import { CAUSE_NAMES, CLASS_MEANINGS, EQUIPMENT_NAMES, FAULT_NAMES, LIST_NAMES } from '../names';
 import { ends, unsure, words, type Tellers } from './teller';
 
-type Codes = Extract<ReasonCode, `equipment-${string}` | 'navigation-not-aboard' | 'item-inoperative' | 'item-not-deferred' | `deferral-${string}` | 'watch-due' | `discrepancy-${string}`>;
+type Codes = Extract<ReasonCode, `equipment-${string}` | 'navigation-not-aboard' | 'item-inoperative' | 'item-not-deferred' | 'item-deferred' | `deferral-${string}` | 'watch-due' | `discrepancy-${string}`>;
 
 const place = (where: string | null) => (where === null ? '' : ` (${where})`);
 const found = (what: string) => sentenceCase(what.replace(/[.\s]+$/, ''));
@@ -19,6 +19,7 @@ export const EQUIPMENT: Tellers<Codes> = {
   'equipment-date-unknown': ({ equipment }) => words(`It is not recorded until when the ${EQUIPMENT_NAMES[equipment]} is good.`, 'That it has no date would have to be stated.'),
   'item-inoperative': ({ what, because, deferred }) => words(`${found(what)}: ${deferred ? 'deferred' : 'inoperative'}.`,
     because.length === 0 ? 'Its deferral closes these uses until it is repaired.' : `It is needed by ${list(because.map((cause) => CAUSE_NAMES[cause]))}; those uses stay closed until it is repaired.`),
+  'item-deferred': ({ what, deferredOn }) => words(`${found(what)}: deferred${deferredOn === null ? '' : ` on ${dateText(deferredOn)}`}.`, 'It is removed or deactivated and placarded. It has to be put right, or looked at, at the next required inspection.'),
   'item-not-deferred': ({ what }) => words(`${found(what)}: inoperative and not yet deferred.`, 'It is removed or deactivated, placarded “Inoperative”, entered where that was maintenance, and judged no hazard by a rated pilot or a mechanic. Until then nothing is open.'),
   'deferral-not-valid': ({ what, faults }) => words(`${found(what)}: its deferral does not count.`, `Wrong with it: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`),
   'deferral-expires': ({ what, lastDay }, tense) => words(`${found(what)}: its deferral ${ends(tense)} on ${dateText(lastDay)}.`, 'By then it has to be repaired.'),

@@ -44,7 +44,7 @@ export const clubPolicy = {
     },
     lapsedTransponder: {
       kind: 'word', title: 'How a lapsed transponder test restricts', values: LAPSED_TRANSPONDER, strictest: 'aircraft-closed',
-      about: 'The regulation forbids using it: off, with the airspace that needs it closed. In controlled airspace a fitted one must be on, so some clubs keep the aircraft on the ground until it is tested.',
+      about: 'The regulation forbids using it: off, with the airspace that needs it closed. 91.215(c) speaks only of transponders that are maintained under 91.413. Some clubs keep the aircraft on the ground until it is tested.',
     },
     insurance: { kind: 'word', title: 'Whether insurance must be on record', values: INSURANCE, strictest: 'required', about: 'No aviation regulation of the packs asks for it; most clubs do.' },
     monoxideDetector: { kind: 'word', title: 'Carbon-monoxide detector', values: SAFETY_EQUIPMENT, strictest: 'no-flight-without', about: 'Common practice accepts an aircraft without one, wishes for one, or asks for it.' },

@@ -81,6 +81,10 @@ export interface Constraint {
   readonly lifts: readonly Lift[];
   /** True for a step that is to be done before a flight ('yes, after …') rather than a closure that needs the workshop. */
   readonly condition: boolean;
+  /** True for what is asked before a flight leaves, and not again while it is in the air: one that left in time may come back after the boundary. */
+  readonly atStart: boolean;
+  /** True for what is worth telling though it closes nothing: something recommended that is due, an item lawfully deferred. */
+  readonly notice: boolean;
   /** Where given, `closes` stays open within this number. */
   readonly cap: Cap | null;
   /** True where a special flight permit may cover it: airworthiness, and no directive that forbids the ferry flight. */
@@ -95,7 +99,7 @@ export function constraint(given: GivenConstraint): Constraint {
   const { key, certainty, source, reason, closes, lifts } = given;
   return {
     key, certainty, source, reason, records: given.records ?? [], closes, begins: given.begins ?? RECORDED, ends: given.ends ?? null, lifts,
-    condition: given.condition ?? false, cap: given.cap ?? null, permitMayCover: given.permitMayCover ?? false,
+    condition: given.condition ?? false, atStart: given.atStart ?? false, notice: given.notice ?? false, cap: given.cap ?? null, permitMayCover: given.permitMayCover ?? false,
   };
 }
 

@@ -18,7 +18,7 @@ export interface DueParts {
 
 // Written out: of a few hundred such constraints an aircraft has, copying with a spread would cost more than the rules.
 function made(key: string, reason: Reason, begins: Begins, lifts: readonly Lift[], { source, records, closes, permitMayCover }: DueParts): Constraint {
-  return { key, certainty: 'failed', source, reason, records, closes, begins, ends: null, lifts, condition: false, cap: null, permitMayCover };
+  return { key, certainty: 'failed', source, reason, records, closes, begins, ends: null, lifts, condition: false, atStart: false, notice: false, cap: null, permitMayCover };
 }
 
 /** Closes when the last good day at the field is over. */

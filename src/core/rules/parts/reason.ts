@@ -32,7 +32,8 @@ export type Reason =
   | { readonly code: 'first-flight-date-unknown' }
   | { readonly code: 'limitations-form-unknown' }
   | { readonly code: 'cabin-tank-unknown' }
-  | { readonly code: 'registration-expires'; readonly lastDay: CivilDate; readonly basis: 'printed' | 'printed-extended' | 'issue-date' }
+  | { readonly code: 'registration-expires'; readonly lastDay: CivilDate; readonly basis: 'printed' | 'printed-extended' | 'issue-date' | 'temporary' }
+  | { readonly code: 'registration-temporary' }
   | { readonly code: 'registration-expiry-unknown' }
   | { readonly code: 'registration-dates-contradict'; readonly issuedOn: CivilDate; readonly printedExpiry: CivilDate }
   | { readonly code: 'registration-issued-after-seen'; readonly issuedOn: CivilDate; readonly seenOn: CivilDate }
@@ -110,6 +111,7 @@ export type Reason =
   | { readonly code: 'equipment-expires'; readonly equipment: EquipmentKind; readonly lastDay: CivilDate }
   | { readonly code: 'equipment-date-unknown'; readonly equipment: EquipmentKind }
   | { readonly code: 'item-inoperative'; readonly equipment: readonly EquipmentKind[]; readonly what: string; readonly because: readonly InoperativeCause[]; readonly deferred: boolean }
+  | { readonly code: 'item-deferred'; readonly equipment: readonly EquipmentKind[]; readonly what: string; readonly deferredOn: CivilDate | null }
   | { readonly code: 'item-not-deferred'; readonly equipment: readonly EquipmentKind[]; readonly what: string }
   | { readonly code: 'deferral-not-valid'; readonly what: string; readonly faults: readonly DeferralFault[] }
   | { readonly code: 'deferral-expires'; readonly what: string; readonly lastDay: CivilDate }
