@@ -61,7 +61,7 @@ test('from a find on the ramp to the return to service, seen on an open desk', a
   const story = mechanic.getByRole('region', { name: 'Story' });
   await expect(story).toContainText('Rolf Dane reported: Blade 1, front edge, a hand from the tip, 3 mm deep (Propeller)');
   await expect(story).toContainText('Tomas Brandl repaired');
-  await expect(story).toContainText('Signed as mechanic (airframe and powerplant), AP-2231');
+  await expect(story).toContainText('Signed as A&P mechanic, AP-2231');
   await expect(mechanic.getByRole('region', { name: 'Closed' })).toContainText('Blended the nick within the maker’s limits');
 });
 

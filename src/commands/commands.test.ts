@@ -108,7 +108,7 @@ describe('returning to service', () => {
     expect((await rowNow())?.verdict).toBe('Released');
     const page = await pageNow(club.actor('mechanic'));
     expect(page?.story.map(({ words }) => words)).toEqual([
-      'repaired “New nick on blade 2”: Blended within limits, track checked, completed 24 Nov 2026. Signed as mechanic (airframe and powerplant), AP-1.', 'reported: New nick on blade 2 (Propeller)', 'brought in the aircraft with its folder',
+      'repaired “New nick on blade 2”: Blended within limits, track checked, completed 24 Nov 2026. Signed as A&P mechanic, AP-1.', 'reported: New nick on blade 2 (Propeller)', 'brought in the aircraft with its folder',
     ]);
     expect(page?.findings[0]?.done).toContain('signed 24 Nov 2026 10:00 by The mechanic');
   });

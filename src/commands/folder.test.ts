@@ -58,7 +58,7 @@ describe('recording an inspection', () => {
     expect((await preview(hundred('4150.3')))?.moved).toEqual([{ name: '100-hour', before: '4208.7 h', after: '4250.3 h', sum: '4150.3 h + 100.0 h = 4250.3 h.' }]);
     good(await record(hundred('4150.3')));
     expect(await due('100-hour')).toMatchObject({ next: '4250.3 h', last: '4150.3 h', interval: 'every 100.0 h', left: '100.0 h', hoursLeft: 100 });
-    expect((await folderNow()).logbook[0]).toMatchObject({ title: '100-hour inspection', reading: '4150.3 h', description: 'Inspected as the programme says.', signed: 'The mechanic, mechanic (airframe and powerplant), AP-1', outcome: 'approved', struck: null });
+    expect((await folderNow()).logbook[0]).toMatchObject({ title: '100-hour inspection', reading: '4150.3 h', description: 'Inspected as the programme says.', signed: 'The mechanic, A&P mechanic, AP-1', outcome: 'approved', struck: null });
   });
   it('done late, what was flown over is taken off the next interval', async () => {
     good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [{ id: randomUUID(), meter: 'time-in-service', value: hours('4215.2'), happenedAt: club.ports.now(), recordedAt: club.ports.now() }] }));

@@ -235,5 +235,5 @@ export const reading = z.discriminatedUnion('meter', [
   z.strictObject({ meter: z.enum(COUNTERS).describe('a counter'), happenedAt, recordedAt, value: whole('count') }),
 ]);
 
-export const estimate = z.strictObject({ act: z.enum(ACTS).describe('the act'), on: textSchema(120).optional().describe('what it is done to; absent is any'), minutes: whole('minutes out of service'), cost: z.number().min(0).max(10_000_000).describe('cost, at most two decimals') }).describe('what an act takes; an act without one counts as a day and nothing');
+export const estimate = z.strictObject({ act: z.enum(ACTS).describe('the act'), on: textSchema(120).optional().describe('what it is done to; absent is any'), minutes: whole('minutes out of service'), cost: z.number().min(0).max(10_000_000).describe('cost, at most two decimals') }).describe('what an act takes; an act without one takes what is usual, which is an estimate of ours');
 

@@ -39,7 +39,7 @@ describe('the explanation', () => {
   it('shows the light with its times, the ways out, and what was not looked at', () => {
     const text = lines.join('\n');
     expect(text).toContain('Light at Tern Bay: night; sunset 24 Nov 2026 16:41, night from 24 Nov 2026 17:13.');
-    expect(text).toContain('Smallest way: Have a mechanic look, repair and return it to service (lamp): mechanic (airframe and powerplant), inspector with inspection authorisation or repair station. Out of service 24 h.');
+    expect(text).toContain('Smallest way: Repair and return it to service (lamp): A&P mechanic, IA or repair station. Out of service 24 h, cost 400.00.');
     expect(text).toContain('Not checked: the pilot’s licence');
     expect(lines.at(-1)).toContain('Groval advises.');
   });

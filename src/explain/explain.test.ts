@@ -16,7 +16,7 @@ import { limitName } from './limits';
 import { CERTIFICATE_NAMES, FAULT_NAMES } from './names';
 import { tellReason, TOLD_CODES } from './reasons';
 import { tellStory } from './story';
-import { openForText, windowText } from './window-text';
+import { availabilityText, windowText } from './window-text';
 
 const HALIFAX = zone('America/Halifax');
 const DAY = civilDate('2026-03-31');
@@ -213,10 +213,14 @@ describe('a decision in words', () => {
     expect(asOf).toBe(instant(document.asOf));
   });
   it('tells what is open in words', () => {
-    const window = decideClean(deferredLamp('d', 'Lamp', ['dusk', 'night'])).window;
+    const { window, open, full } = decideClean(deferredLamp('d', 'Lamp', ['dusk', 'night']));
     expect(windowText(window)).toBe('open: day VFR; partly open: rental, lessons and hire; closed: dusk and night VFR; not fitted or approved: day IFR, dusk and night IFR and towing');
-    expect(openForText(window)).toBe('open for day VFR, part of rental, part of lessons and part of hire');
-    expect(openForText(decideClean({ documents: { loading: null } }).window)).toBe('open for nothing');
+    expect(availabilityText(open, full)).toBe('Day VFR: all uses. Night VFR: none.');
+    const said = (change: Json) => { const decision = decideClean(change); return availabilityText(decision.open, decision.full); };
+    expect(said({})).toBe('Day VFR and Night VFR: all uses.');
+    expect(said({ documents: { loading: null } })).toBe('Not available for any use.');
+    expect(said({ equipment: { list: { items: { 'landing-light': 'not-fitted' } } } })).toBe('Day VFR: all uses. Night VFR: private rental, some lessons and some carriage for hire only.');
+    expect(said({ meterReadings: { today: { value: 4208.7 } } })).toBe('Ferry flight to maintenance only.');
   });
 
   const flight = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
@@ -239,7 +243,7 @@ describe('the story', () => {
   it.each([
     ['report-finding', { what: 'nick', station: 'wing', side: 'left' }, 'reported: nick (left wing)'],
     ['add-photo', {}, 'added a photo to the finding'],
-    ['return-to-service', { work: 'repaired', found: 'nick', description: 'Blended.', completedOn: '2026-03-31', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-1' } }, 'repaired “nick”: Blended, completed 31 Mar 2026. Signed as mechanic (airframe and powerplant), AP-1.'],
+    ['return-to-service', { work: 'repaired', found: 'nick', description: 'Blended.', completedOn: '2026-03-31', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-1' } }, 'repaired “nick”: Blended, completed 31 Mar 2026. Signed as A&P mechanic, AP-1.'],
     ['record-meter-reading', { entered: '4150.3' }, 'read the meter: 4150.3 h'],
     ['plan-flight', { person: 'J. Sol' }, 'planned a flight for J. Sol'],
     ['load-folder', {}, 'brought in the aircraft with its folder'],

@@ -25,7 +25,7 @@ export const ACT_NAMES: Readonly<Record<Act, string>> = {
   'correct-meter-reading': 'Find the wrong meter reading and correct it',
   'correct-record': 'Correct the record’s date',
   'say-landings': 'Find out how many landings or launches the unlogged stretches had, and say it with the meters: until then the most that there can have been count',
-  'repair-and-return-to-service': 'Have a mechanic look, repair and return it to service',
+  'repair-and-return-to-service': 'Repair and return it to service',
   'service-and-record': 'Put it right and record it',
   'instructor-judges': 'Have an instructor look and record the judgement',
   'complete-repair-entry': 'Have the repair’s entry completed by whoever did it',

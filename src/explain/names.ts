@@ -86,8 +86,8 @@ export const CATEGORY_NAMES: Readonly<Record<Category, string>> = {
 };
 
 export const CERTIFICATE_NAMES: Readonly<Record<CertificateKind, string>> = {
-  'mechanic-airframe-powerplant': 'mechanic (airframe and powerplant)',
-  'inspection-authorisation': 'inspector with inspection authorisation',
+  'mechanic-airframe-powerplant': 'A&P mechanic',
+  'inspection-authorisation': 'IA',
   'repair-station': 'repair station',
   'flight-instructor': 'flight instructor',
   pilot: 'pilot',

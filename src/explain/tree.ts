@@ -7,7 +7,7 @@ import { leftText, limitName } from './limits';
 import { ACT_NAMES, entitledText, sourceText } from './lifts';
 import { NOT_CHECKED_NAMES } from './names';
 import { tellDecided } from './reasons';
-import { openForText } from './window-text';
+import { availabilityText } from './window-text';
 import { ADVICE, waysDocument, type DecisionWays } from './decision-document';
 
 /** One line of an explanation, with what stands behind it: from the verdict down to the records. */
@@ -48,7 +48,7 @@ const ANSWERS = { yes: 'Yes.', 'yes-after': 'Yes, after what follows.', no: 'No.
 export function explain(decision: Decision, zone: ZoneId, ways: DecisionWays): Explained {
   const { flight, wanted } = decision;
   return node('verdict', `${decision.registration} is ${decision.verdict} as of ${momentText(decision.asOf, zone)}.`, [
-    node('open', `${sentenceCase(openForText(decision.window))}.`),
+    node('open', availabilityText(decision.open, decision.full)),
     ...(decision.availability === 'here' ? [] : [node('open', decision.availability === 'out' ? 'It is out: a flight has not been checked in.' : 'Two flights of it are open, which cannot be.')]),
     ...decision.caps.map((cap) => node('open', `${sentenceCase(capText(cap))}.`)),
     ...decision.reliefs.map(({ permit, until, covers }) => node('open', `Special flight permit ${permit} opens the flight to the workshop until ${momentText(until, zone)}. ${permitText(covers, decision)}`)),

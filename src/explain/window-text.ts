@@ -1,3 +1,6 @@
+import { DIMENSIONS, type Box, type Purpose } from '../core/envelope/dimensions';
+import { MAINTENANCE_USES, ORDINARY_USES, POSITIONING } from '../core/envelope/ordinary';
+import { intersection, isEmpty, isWithin, overlaps, usesIn, type UseSet } from '../core/envelope/use-set';
 import type { Pane, PaneState, Sill, WindowPicture } from '../core/envelope/window-picture';
 import { list } from './formats';
 
@@ -18,10 +21,28 @@ export function windowText(window: WindowPicture): string {
     .map(([word, names]) => `${word}: ${list(names)}`).join('; ');
 }
 
-/** The short form for a row: only what is open, or 'nothing'. */
-export function openForText(window: WindowPicture): string {
-  const open = withState(window, 'open');
-  const partly = withState(window, 'partly');
-  if (open.length + partly.length === 0) return 'open for nothing';
-  return `open for ${list([...open, ...partly.map((name) => `part of ${name}`)])}`;
+const PANES: readonly (readonly [string, Box])[] = [['Day VFR', { light: ['day'], rules: ['vfr'] }], ['Night VFR', { light: ['dusk', 'night'], rules: ['vfr'] }], ['Day IFR', { light: ['day'], rules: ['ifr'] }], ['Night IFR', { light: ['dusk', 'night'], rules: ['ifr'] }]];
+const USE_NAMES: Readonly<Record<Purpose, string>> = {
+  'private-rental': 'private rental', 'instruction-school-aircraft': 'lessons', 'instruction-own-aircraft': 'lessons for its owner', 'carriage-for-hire': 'carriage for hire', 'glider-towing': 'towing', 'positioning-to-maintenance': '', 'maintenance-check-flight': '',
+};
+
+/** What of a pane is open, in words: all uses, some purposes only, or none; null where the aircraft has nothing there. */
+function openIn(pane: Box, open: UseSet, full: UseSet): string | null {
+  const has = intersection(intersection(full, ORDINARY_USES), usesIn(pane));
+  if (isEmpty(has)) return null;
+  if (isWithin(has, open)) return 'all uses';
+  if (!overlaps(has, open)) return 'none';
+  const names = DIMENSIONS.purpose.flatMap((purpose) => {
+    const own = intersection(has, usesIn({ purpose: [purpose] }));
+    return isEmpty(own) || !overlaps(own, open) ? [] : [isWithin(own, open) ? USE_NAMES[purpose] : `some ${USE_NAMES[purpose]}`];
+  });
+  return `${list(names)} only`;
+}
+
+/** What the aircraft is available for, by light and flight rules: 'Day VFR: all uses. Night VFR: private rental only.' Panes that say the same are told together. */
+export function availabilityText(open: UseSet, full: UseSet): string {
+  const told = PANES.flatMap(([name, pane]) => { const text = openIn(pane, open, full); return text === null ? [] : [[name, text] as const]; });
+  if (told.every(([, text]) => text === 'none')) return overlaps(open, POSITIONING) ? 'Ferry flight to maintenance only.' : overlaps(open, MAINTENANCE_USES) ? 'Maintenance check flight only.' : 'Not available for any use.';
+  const texts = [...new Set(told.map(([, text]) => text))];
+  return texts.map((text) => `${list(told.filter(([, other]) => other === text).map(([name]) => name))}: ${text}.`).join(' ');
 }

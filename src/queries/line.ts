@@ -19,7 +19,7 @@ import { NOT_CHECKED_NAMES } from '@/explain/names';
 import { tellFlight } from '@/explain/flight';
 import { preparedFor, rulesOf } from './prepared';
 import { tellConstraint, type ConstraintWords } from '@/explain/constraint';
-import { openForText, windowText } from '@/explain/window-text';
+import { availabilityText, windowText } from '@/explain/window-text';
 
 /** A planned flight of today as a row draws it. */
 export interface LineFlight {
@@ -118,7 +118,7 @@ export function lineRow(stored: StoredAircraft, flights: readonly StoredFlight[]
   const ahead = flights.filter(({ flight, left }) => !left && flight.starts >= now);
   const answers = new Map(answerFlights(prepared, decision, ahead.map(({ flight }) => flight)).map((answer) => [answer.flight, answer]));
   return {
-    aircraftId, registration: decision.registration, typeName, revision, verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), openFor: openForText(decision.window),
+    aircraftId, registration: decision.registration, typeName, revision, verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), openFor: availabilityText(decision.open, decision.full),
     reasons: decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force')), next: nextLimits(decision), secondsLeft: decision.firstLimit.hours?.currency === 'hours' ? decision.firstLimit.hours.left : null, holdsUntil: decision.holdsUntil, notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
     out: outText(facts.flightsOut, place.zone, now),
     openItems: facts.discrepancies.filter(({ rectification }) => rectification === null).map(({ what }) => what),

@@ -34,6 +34,8 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
   const { aircraft } = facts;
   const known = knownAt(facts, now, authority);
   const highest = (meter: Meter): number => Math.max(0, ...facts.readings.filter((one) => one.meter === meter).map(({ value }) => value), ...(meter === 'time-in-service' ? facts.inspections.map(({ timeInService }) => timeInService ?? 0) : []));
+  // At most what was read on that day or later.
+  const readBy = (day: CivilDate): number => Math.min(highest('time-in-service'), ...facts.inspections.filter(({ completedOn, timeInService }) => completedOn >= day && timeInService !== null).map(({ timeInService }) => timeInService ?? 0));
   const readings = METER_NAMES.map((meter) => ({ meter, value: highest(meter) }));
   const inspect = (kind: InspectionKind): AircraftFacts => {
     const signedBy = by(kind === 'hundred-hour' || kind === 'condition' || kind === 'locator' ? 'mechanic-airframe-powerplant' : 'repair-station');
@@ -84,7 +86,7 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
     case 'test-static-system': return inspect('static-system');
     case 'test-transponder': return inspect('transponder');
     case 'clear-inspection-list': return { ...facts, inspections: facts.inspections.map((one) => (one.outcome === 'discrepancies-listed' ? { ...one, recordedAt: now, listCleared: { on: today, by: by('mechanic-airframe-powerplant') } } : one)) };
-    case 'complete-inspection-entry': return { ...facts, inspections: facts.inspections.map((one) => (one.kind === on || on === 'hundred-hour' ? { ...one, timeInService: one.timeInService ?? hoursFromSeconds(highest('time-in-service')), outcome: one.outcome ?? 'approved', signedBy: by('repair-station') } : one)) };
+    case 'complete-inspection-entry': return { ...facts, inspections: facts.inspections.map((one) => (one.kind === on || on === 'hundred-hour' ? { ...one, timeInService: one.timeInService ?? hoursFromSeconds(readBy(one.completedOn)), outcome: one.outcome ?? 'approved', signedBy: by('repair-station') } : one)) };
     case 'record-excess-reason': return { ...facts, inspections: facts.inspections.map((one) => ({ ...one, excess: 'flown-on-uses-without-the-limit' as const })) };
     case 'record-meter-reading': case 'correct-meter-reading': {
       const meter = METER_NAMES.find((one) => one === on) ?? 'time-in-service';

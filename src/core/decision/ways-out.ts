@@ -2,6 +2,7 @@ import { POSITIONING } from '../envelope/ordinary';
 import { complement, intersection, isWithin, overlaps, usesIn, type UseSet } from '../envelope/use-set';
 import type { Estimate } from '../records/movement';
 import { OWNER, lift, type Act, type Entitled, type Lift } from '../rules/parts/constraint';
+import { ACT_ESTIMATES } from './act-estimates';
 import type { DecidedConstraint } from './decision';
 
 /** One act of a way out, done once for everything that it lifts. */
@@ -37,16 +38,13 @@ export const MOST_WAYS = 5;
 const FERRY = intersection(POSITIONING, usesIn({ passengers: ['none'] }));
 const PERMIT: Lift = lift('obtain-special-flight-permit', OWNER, null, complement(FERRY));
 
-/** What an act takes where nobody has estimated it: a day for whoever needs a certificate, a quarter of an hour otherwise. */
-const USUAL_MINUTES: Readonly<Record<Entitled['kind'], number>> = { certificate: 1440, owner: 1440, dispatcher: 15, 'record-keeper': 15, 'anybody-at-the-aircraft': 15 };
-
 const keyOf = ({ act, on }: Pick<Lift, 'act' | 'on'>): string => `${act} ${on ?? ''}`;
 
 interface Option { readonly key: string; readonly lift: Lift; readonly minutes: number; readonly cents: number }
 
 function priced(one: Lift, estimates: readonly Estimate[]): Option {
   const own = estimates.find(({ act, on }) => act === one.act && on === one.on) ?? estimates.find(({ act, on }) => act === one.act && on === null);
-  return { key: keyOf(one), lift: one, minutes: own?.minutes ?? USUAL_MINUTES[one.by.kind], cents: own?.cents ?? 0 };
+  return { key: keyOf(one), lift: one, minutes: (own ?? ACT_ESTIMATES[one.act]).minutes, cents: (own ?? ACT_ESTIMATES[one.act]).cents };
 }
 
 /** The alternatives that lift a constraint for the wanted uses: those that leave some of them closed do not. */
