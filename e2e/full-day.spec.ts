@@ -109,7 +109,7 @@ test('a full day of an aircraft: papers, check-out, transposition, check-in, gap
   const form = mechanic.getByRole('form', { name: 'Record maintenance' });
   await form.getByLabel('What was done').click();
   await mechanic.getByRole('option', { name: 'Annual inspection', exact: true }).click();
-  await expect(form.getByRole('status')).toContainText('May be signed by: inspector with inspection authorisation or repair station.');
+  await expect(form.getByRole('status')).toContainText('May be signed by: IA or repair station.');
   await form.getByLabel('What was done').click();
   await mechanic.getByRole('option', { name: '100-hour inspection' }).click();
   await form.getByLabel('Time in service then').fill('6401.9');

@@ -65,7 +65,7 @@ describe('an aircraft that was entered', () => {
 
 describe('a fact', () => {
   it.each<readonly [string, FactInput, string]>([
-    ['the first item', { kind: 'item', item: { name: 'Prop overhaul', kind: 'overhaul', interval: { months: 72 } } }, 'put an item on record: Prop overhaul'],
+    ['the first item', { kind: 'item', item: { name: 'Prop overhaul', kind: 'overhaul', basis: 'club', interval: { months: 72 } } }, 'put an item on record: Prop overhaul'],
     ['a directive that applies', { kind: 'directive', directive: { number: '2026-01-02', title: 'Look at the spar', applies: true, noFerry: false, equipment: [], methods: { look: { name: 'look' } } } }, 'put a directive on record: 2026-01-02, Look at the spar'],
     ['a locator with a battery that ran out', { kind: 'locator', locator: { state: 'fitted', batteryReplaceBy: '2026-11-01', usedMinutes: 0 } }, 'put its emergency locator on record'],
     ['a lapsed insurance', { kind: 'club-paper', paper: { kind: 'insurance', name: 'Insurance', validUntil: '2026-11-23' } }, 'put a paper on record: Insurance'],
@@ -152,7 +152,7 @@ describe('what the aircraft is', () => {
 });
 
 describe('an item that was entered wrongly', () => {
-  const item = async () => { const id = randomUUID(); later(); good(await enter({ kind: 'item', item: { name: 'Engine overhaul', kind: 'overhaul', interval: { hours: [{ meter: 'time-in-service', every: 1 }] } } }, 'dispatcher', club.aircraftId, id)); return id; };
+  const item = async () => { const id = randomUUID(); later(); good(await enter({ kind: 'item', item: { name: 'Engine overhaul', kind: 'overhaul', basis: 'approved-programme', interval: { hours: [{ meter: 'time-in-service', every: 1 }] } } }, 'dispatcher', club.aircraftId, id)); return id; };
   const strike = async (id: string, role: Role, kind: 'item' | 'directive' = 'item') => strikeEntry(club.ports, club.actor(role), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: (await known()).revision, kind, recordId: id, why: 'another engine', password: PASSWORD });
   it('is struck only by somebody who may return the aircraft to service, whoever entered it', async () => {
     const id = await item();

@@ -158,7 +158,7 @@ const columnSchema = (column: Column): z.ZodType => (column.endsWith('?') ? KIND
 const tableSchema = ({ about, columns }: ArchiveTable) => z.array(z.strictObject(Object.fromEntries(Object.entries(columns).map(([name, column]) => [name, columnSchema(column)])))).describe(about);
 
 /** Version of the archive's format; a reader refuses one that it does not know. */
-export const ARCHIVE_VERSION = 2;
+export const ARCHIVE_VERSION = 3;
 
 /** A whole club in one file: every record with both of its times, struck ones included, and the ledger as it stands. Accounts and passwords are not in it. */
 export const clubArchiveSchema = z.strictObject({

@@ -58,6 +58,8 @@ export interface AircraftPage {
   readonly windowText: string;
   readonly timeInService: string | null;
   readonly reasons: readonly ConstraintWords[];
+  /** Worth telling though it closes nothing. */
+  readonly notices: readonly ConstraintWords[];
   readonly limits: readonly { readonly id: string; readonly step: boolean; readonly figure: string; readonly headline: string; readonly meaning: string; readonly source: string; readonly who: string; readonly daysLeft: number | null; readonly hoursLeft: number | null }[];
   readonly rules: readonly { readonly id: string; readonly title: string; readonly answer: RuleAnswer['answer']; readonly source: string; readonly explanation: string; readonly missing: readonly string[] }[];
   readonly papers: readonly { readonly kind: DocumentKind; readonly name: string; readonly keptWhere: string; readonly seen: string }[];
@@ -117,7 +119,7 @@ export async function aircraftPage(tx: ClubTransaction, reader: { readonly clubI
   return {
     aircraftId: found.aircraft_id, registration: decision.registration, typeName: stored.typeName, revision: stored.revision, now, today: civilDateAt(now, place.zone), zone: place.zone,
     verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), timeInService: decision.timeInService === null ? null : readingText(decision.timeInService),
-    reasons: decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force')), limits: limitsOf(decision), holdsUntil: decision.holdsUntil,
+    reasons: decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force')), notices: decision.notices.map((notice) => tellConstraint(notice, 'in-force')), limits: limitsOf(decision), holdsUntil: decision.holdsUntil,
     rules: decision.rules.map(({ id, title, answer, source, explanation, missing }) => ({ id, title, answer, source: sourceText(source), explanation, missing })),
     papers: papers.map((row) => ({
       kind: row.kind as DocumentKind, name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]), keptWhere: row.kept_where ?? 'place not recorded',

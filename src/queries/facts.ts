@@ -38,7 +38,7 @@ export interface Facts {
   readonly categoryName: string;
   /** What another description would take the place of. */
   readonly descriptionId: string | null;
-  readonly equipment: { readonly id: string; readonly seen: string; readonly items: readonly EquipmentItem[] } | null;
+  readonly equipment: { readonly id: string; readonly seen: string; readonly approved: boolean; readonly items: readonly EquipmentItem[] } | null;
   readonly items: readonly FactLine[];
   readonly directives: readonly FactLine[];
   /** Whether somebody said that the list is complete. */
@@ -85,7 +85,7 @@ export async function facts(tx: ClubTransaction, reader: { readonly clubId: stri
     })),
     descriptionId: known.descriptions.at(-1)?.id ?? (known.aircraft.approvedFor === null ? null : found.aircraft_id),
     aircraft: known.aircraft, categoryName: known.aircraft.category === null ? 'category not known' : CATEGORY_NAMES[known.aircraft.category],
-    equipment: known.equipmentList === null ? null : { id: known.equipmentList.id, seen: seen(known.equipmentList.happenedAt), items: known.equipmentList.items },
+    equipment: known.equipmentList === null ? null : { id: known.equipmentList.id, seen: seen(known.equipmentList.happenedAt), approved: known.equipmentList.approved === true, items: known.equipmentList.items },
     items: items.map(({ id, name, interval, until }) => ({ id, struck: struck(id), text: name, more: until === null ? intervalText(interval) : until === 'no-expiry' ? 'no expiry' : `until ${dateText(until)}` })),
     directives: directives.map(({ id, number, title, applies, methods }) => ({ id, struck: struck(id), text: `${number}: ${title}`, more: applies === false ? 'does not apply to this aircraft' : methods.map(({ name }) => name).join('; ') })),
     complete: { items: known.items !== null, directives: known.directives !== null },

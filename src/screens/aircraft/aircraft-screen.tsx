@@ -63,6 +63,7 @@ export function AircraftScreen() {
           <div style={{ display: 'grid', gap: 6 }}><Button component={Link} href={`/ramp/${page.registration}`} variant="outlined">Report a finding</Button><Button component={Link} href={`/facts/${page.registration}`} size="small">What it is and carries</Button></div>
         </div>
         {page.reasons.length === 0 ? <p>Nothing on record stands against it.</p> : <Reasons reasons={page.reasons} />}
+        {page.notices.length === 0 ? null : <ul className="small" aria-label="Told, though it closes nothing">{page.notices.map(({ id, headline, meaning }) => <li key={id}><b>{headline}</b> {meaning}</li>)}</ul>}
         {folder === undefined ? (folderError === null ? <p>Loading the folder …</p> : <Trouble error={folderError} retry={() => { void fetchFolder(); }} />) : (
           <div className="two-columns">
             <div>{folder.release === null ? null : <ReleasePart folder={folder} view={folder.release} roles={me?.roles ?? []} />}<Vouching folder={folder} /><DueList folder={folder} page={page} /><Findings page={page} /><Logbook folder={folder} roles={me?.roles ?? []} /><Flights folder={folder} />

@@ -10,7 +10,7 @@ import { describedAs, type DescriptionInput } from '@/contracts/aircraft-entry';
 import { unitsOf } from '@/core/quantities/measure';
 import { VOLUME_UNITS, type VolumeUnit } from '@/core/quantities/volume';
 import { CATEGORIES, IFR_NAVIGATION } from '@/core/records/aircraft';
-import { QUANTITIES, QUANTITY_NAMES, type Quantity } from '@/core/records/measurement';
+import { FUEL_GRADES, QUANTITIES, QUANTITY_NAMES, type Quantity } from '@/core/records/measurement';
 import { sentenceCase } from '@/explain/formats';
 import { CATEGORY_NAMES, QUANTITY_NAMES_IN_WORDS } from '@/explain/names';
 import type { Facts } from '@/queries/facts';
@@ -22,6 +22,7 @@ type Measured = NonNullable<DescriptionInput['measured']>[number];
 interface Limit { readonly quantity: Quantity; readonly which: string; readonly unit: string; readonly min: string; readonly max: string; readonly open: boolean; readonly uses: Measured['uses']; readonly remedy: Measured['remedy']; readonly everyFlight: boolean }
 interface Fields {
   readonly category: string; readonly firstFlownOn: string; readonly serialNumber: string; readonly manufacturedOn: string; readonly certificatedOn: string; readonly seats: string; readonly engine: '' | 'none' | 'air' | 'liquid'; readonly altitude: boolean; readonly gear: string; readonly programme: string; readonly ifrNavigation: string;
+  readonly aircraftClass: string; readonly fuses: '' | 'yes' | 'no'; readonly night: boolean; readonly instruments: boolean; readonly drains: string; readonly grades: readonly string[];
   readonly manualRevision: string; readonly minimumEquipmentList: string; readonly burn: string; readonly burnUnit: VolumeUnit; readonly minimum: string; readonly minimumUnit: VolumeUnit; readonly tanks: readonly { readonly id: string; readonly usable: string; readonly unit: VolumeUnit }[];
   readonly measured: readonly Limit[]; readonly boxes: readonly TickedBox[];
 }
@@ -37,6 +38,8 @@ function fieldsOf(aircraft: Facts['aircraft']): Fields {
   return {
     category: text(known.category), firstFlownOn: text(known.firstFlownOn), serialNumber: text(known.serialNumber), manufacturedOn: text(known.manufacturedOn), certificatedOn: text(known.certificatedOn), seats: text(known.seats),
     engine: engine === undefined ? '' : engine === 'none' ? 'none' : engine.cooling, altitude: engine !== undefined && engine !== 'none' && engine.altitude, gear: text(known.gear), programme: text(known.programme), ifrNavigation: text(known.ifrNavigation), manualRevision: text(known.manualRevision),
+    aircraftClass: text(known.aircraftClass), fuses: known.fuses === undefined ? '' : known.fuses ? 'yes' : 'no', night: known.authorised?.includes('night') ?? false, instruments: known.authorised?.includes('instruments') ?? false,
+    drains: (fuel?.drains ?? []).join(', '), grades: fuel?.grades ?? [],
     minimumEquipmentList: text(known.minimumEquipmentList), burn: text(fuel?.burnPerHour?.amount), burnUnit: fuel?.burnPerHour?.unit ?? 'US gal', minimum: text(fuel?.minimum?.amount), minimumUnit: fuel?.minimum?.unit ?? 'US gal',
     tanks: (fuel?.tanks ?? []).map(({ id, usable }) => ({ id, usable: text(usable.amount), unit: usable.unit })),
     measured: (measured ?? []).map((one) => ({ quantity: one.quantity, which: one.which ?? '', unit: one.unit, min: text(one.min), max: text(one.max), open: one.open ?? false, uses: one.uses, remedy: one.remedy, everyFlight: one.everyFlight ?? false })),
@@ -47,13 +50,17 @@ function fieldsOf(aircraft: Facts['aircraft']): Fields {
 
 /** The form as it is sent: what was left empty is not known. */
 function described(fields: Fields): DescriptionInput {
-  const fuel = fields.burn.trim() === '' && fields.minimum.trim() === '' && fields.tanks.length === 0 ? undefined : {
+  const drains = fields.drains.split(',').map((drain) => drain.trim()).filter((drain) => drain !== '');
+  const authorised = [...(fields.night ? ['night'] : []), ...(fields.instruments ? ['instruments'] : [])];
+  const fuel = fields.burn.trim() === '' && fields.minimum.trim() === '' && fields.tanks.length === 0 && drains.length === 0 && fields.grades.length === 0 ? undefined : {
+    drains: drains.length === 0 ? undefined : drains, grades: fields.grades.length === 0 ? undefined : [...fields.grades],
     burnPerHour: fields.burn.trim() === '' ? undefined : { amount: figure(fields.burn) ?? 0, unit: fields.burnUnit }, minimum: fields.minimum.trim() === '' ? undefined : { amount: figure(fields.minimum) ?? 0, unit: fields.minimumUnit },
     tanks: fields.tanks.map(({ id, usable, unit }) => ({ id, usable: { amount: figure(usable) ?? Number.NaN, unit } })),
   };
   const chosen = {
     category: said(fields.category), firstFlownOn: said(fields.firstFlownOn), serialNumber: said(fields.serialNumber), manufacturedOn: said(fields.manufacturedOn), certificatedOn: said(fields.certificatedOn), seats: figure(fields.seats),
     engine: fields.engine === '' ? undefined : fields.engine === 'none' ? 'none' : { cooling: fields.engine, altitude: fields.altitude }, gear: said(fields.gear), programme: said(fields.programme), ifrNavigation: said(fields.ifrNavigation), manualRevision: said(fields.manualRevision),
+    aircraftClass: said(fields.aircraftClass), fuses: fields.fuses === '' ? undefined : fields.fuses === 'yes', authorised: authorised.length === 0 ? undefined : authorised,
     minimumEquipmentList: said(fields.minimumEquipmentList), fuel, measured: fields.measured.map(({ which, min, max, ...one }) => ({ ...one, which: said(which), min: figure(min), max: figure(max) })), approvedFor: fields.boxes.length === 0 ? undefined : fields.boxes,
   };
   // The server checks every value; what the choices offer is what it knows.
@@ -72,7 +79,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
   const { register, control, handleSubmit, setError, formState: { errors, isSubmitting } } = useForm<Fields>({ defaultValues: fieldsOf(facts.aircraft) });
   const tanks = useFieldArray({ control, name: 'tanks' as never });
   const limits = useFieldArray({ control, name: 'measured' as never });
-  const [engine, measured] = useWatch({ control, name: ['engine', 'measured'] });
+  const [engine, measured, category] = useWatch({ control, name: ['engine', 'measured', 'category'] });
   const submit = async (fields: Fields) => {
     const done = await enter({ kind: 'description', instead, description: described(fields) }, (field, message) => { told(field); setError(field as keyof Fields, { message }); });
     if (done !== null) recorded(done);
@@ -86,16 +93,19 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
   return (
     <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label="What it is" style={{ display: 'grid', gap: 16 }}>
       <div style={three}>
-        {choice('category', 'Category of its certificate', CATEGORIES.map((one) => [one, sentenceCase(CATEGORY_NAMES[one])]))}{line('serialNumber', 'Serial number')}{day('firstFlownOn', 'First flown on')}{day('manufacturedOn', 'Made on', 'Decides about harnesses.')}{day('certificatedOn', 'Type certificated on', 'Decides about anticollision lights by day.')}
+        {choice('category', 'Category of its certificate', CATEGORIES.map((one) => [one, sentenceCase(CATEGORY_NAMES[one])]))}{choice('aircraftClass', 'Class of aircraft', [['aeroplane', 'aeroplane'], ['glider', 'glider']])}{line('serialNumber', 'Serial number')}{day('firstFlownOn', 'First flown on')}{day('manufacturedOn', 'Made on', 'Decides about harnesses.')}{day('certificatedOn', 'Type certificated on', 'Decides about anticollision lights by day.')}
         <TextField label="Seats, the pilot’s included" {...register('seats')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} error={errors.seats !== undefined} helperText={errors.seats?.message} />
-        {choice('engine', 'Engine', [['air', 'air-cooled'], ['liquid', 'liquid-cooled'], ['none', 'none']])}{choice('gear', 'Landing gear', [['fixed', 'fixed'], ['retractable', 'retractable']])}
+        {choice('engine', 'Engine', [['air', 'air-cooled'], ['liquid', 'liquid-cooled'], ['none', 'none']])}{choice('gear', 'Landing gear', [['fixed', 'fixed'], ['retractable', 'retractable']])}{choice('fuses', 'Fuses that the pilot can replace', [['yes', 'yes, so spares are needed by night'], ['no', 'no']])}
         {choice('programme', 'Inspections', [['annual', 'annual and 100-hour'], ['progressive', 'progressive, by segments']])}{choice('ifrNavigation', 'Navigation by instruments rests on', IFR_NAVIGATION.map((one) => [one, NAVIGATION[one]]))}
         {line('manualRevision', 'Revision of its manual in force', '“none” where it has no revisions.')}{choice('minimumEquipmentList', 'Minimum equipment list', [['none', 'none'], ['approved', 'approved, with its letter aboard']])}
       </div>
       {engine === 'air' || engine === 'liquid' ? <Controller control={control} name="altitude" render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label="An altitude engine, which needs a manifold pressure gauge" />} /> : null}
+      {category === 'experimental' ? <div style={row}>{(['night', 'instruments'] as const).map((name) => <Controller key={name} control={control} name={name} render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label={name === 'night' ? 'Its operating limitations authorise flight by night' : 'They authorise flight by instruments'} />} />)}</div> : null}
       <fieldset style={{ border: '1px solid var(--rule)', padding: '8px 14px 14px', margin: 0, display: 'grid', gap: 10 }}><legend>Fuel, from the handbook</legend>
         <div style={row}><TextField label="Burnt in an hour at cruise" {...register('burn')} slotProps={decimal} />{unit('burnUnit')}<TextField label="Minimum for flight" {...register('minimum')} slotProps={decimal} helperText="Empty: the handbook names none." />{unit('minimumUnit')}</div>
         {tanks.fields.map(({ id }, at) => <div key={id} style={row}><TextField label="Tank" {...register(`tanks.${at}.id`)} /><TextField label="Usable when full" {...register(`tanks.${at}.usable`)} slotProps={decimal} />{unit(`tanks.${at}.unit`)}<Button size="small" onClick={() => { tanks.remove(at); }}>Take away</Button></div>)}
+        <div style={row}><TextField label="Fuel drains, by name" {...register('drains')} helperText="With commas between them: left, right, strainer" style={{ minWidth: 320 }} />
+          <Controller control={control} name="grades" render={({ field: { value, onChange } }) => <TextField select label="Grades that it may have" value={value} onChange={onChange} slotProps={{ select: { multiple: true } }} style={{ minWidth: 230 }}>{FUEL_GRADES.map((grade) => <MenuItem key={grade} value={grade}>{grade}</MenuItem>)}</TextField>} /></div>
         <div><Button size="small" onClick={() => { tanks.append({ id: '', usable: '', unit: 'US gal' } as never); }}>Another tank</Button></div>
       </fieldset>
       <fieldset style={{ border: '1px solid var(--rule)', padding: '8px 14px 14px', margin: 0, display: 'grid', gap: 10 }}><legend>Limits of what is measured on the ramp</legend>

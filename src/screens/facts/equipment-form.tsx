@@ -1,6 +1,8 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
@@ -29,19 +31,21 @@ function Asked({ label, value, onChange }: { readonly label: string; readonly va
 export function EquipmentForm({ facts }: { readonly facts: Facts }) {
   const [lines, setLines] = useState<Lines>(() => listedAs(facts.equipment?.items ?? []) as Lines);
   const [on, setOn] = useState(facts.today);
+  const [approved, setApproved] = useState(facts.equipment?.approved ?? false);
   const { enter, answer } = useFact(facts);
   const { instead, recorded, told } = useInstead(facts.equipment?.id ?? null);
   const set = (kind: EquipmentKind, change: Partial<Line> | null) => {
     setLines((before) => (change === null ? Object.fromEntries(Object.entries(before).filter(([key]) => key !== kind)) : { ...before, [kind]: { ...before[kind], ...change } }));
   };
   const save = async () => {
-    const done = await enter({ kind: 'equipment', instead, on, list: { items: lines } }, told);
+    const done = await enter({ kind: 'equipment', instead, on, list: { items: lines, ...(facts.authority === 'au' ? { approved } : {}) } }, told);
     if (done !== null) recorded(done);
   };
   return (
     <form noValidate onSubmit={(event) => { event.preventDefault(); void save(); }} aria-label="Equipment" style={{ display: 'grid', gap: 12 }}>
       <p className="small" style={{ margin: 0 }}>“By the type” means that the type was certificated with it for day flight; the next two ask whether the aircraft’s own equipment list, or its list of kinds of operation, wants it. Not known counts as yes once it is inoperative.</p>
       <TextField label="Compared with the aircraft on" type="date" value={on} onChange={(event) => { setOn(event.target.value); }} slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: facts.today } }} style={{ width: 220 }} />
+      {facts.authority === 'au' ? <FormControlLabel control={<Checkbox checked={approved} onChange={(_, yes) => { setApproved(yes); }} />} label="It was compared with an approved equipment list. Until then the aircraft is closed for instrument flight and for hire." /> : null}
       <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
         {EQUIPMENT_KINDS.map((kind) => {
           const line = lines[kind];

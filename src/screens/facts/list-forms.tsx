@@ -6,9 +6,9 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { SIGNED_WORK, type SignedWork } from '@/core/records/certificate';
-import { ITEM_KINDS, type ItemKind } from '@/core/records/maintenance-item';
+import { ITEM_BASES, ITEM_KINDS, type ItemBasis, type ItemKind } from '@/core/records/maintenance-item';
 import { sentenceCase } from '@/explain/formats';
 import { ITEM_KIND_NAMES } from '@/explain/names';
 import type { FactLine, Facts } from '@/queries/facts';
@@ -35,16 +35,19 @@ function FactList({ facts, list, lines, none, children }: { readonly facts: Fact
   );
 }
 
-interface ItemFields { readonly name: string; readonly kind: ItemKind; readonly interval: IntervalText; readonly until: string; readonly noExpiry: boolean; readonly excess: 'taken-off' | 'not-taken-off'; readonly signedAs: SignedWork }
-const NO_ITEM: ItemFields = { name: '', kind: 'service', interval: NO_INTERVAL, until: '', noExpiry: false, excess: 'taken-off', signedAs: 'return-to-service' };
+interface ItemFields { readonly name: string; readonly kind: ItemKind; readonly interval: IntervalText; readonly until: string; readonly noExpiry: boolean; readonly excess: 'taken-off' | 'not-taken-off'; readonly signedAs: SignedWork; readonly basis: ItemBasis | '' }
+const NO_ITEM: ItemFields = { name: '', kind: 'service', interval: NO_INTERVAL, until: '', noExpiry: false, excess: 'taken-off', signedAs: 'return-to-service', basis: '' };
+
+const BASIS_WORDS: Readonly<Record<ItemBasis, string>> = { recommended: 'The maker recommends it', 'airworthiness-limitations': 'The airworthiness limitations ask for it', directive: 'A directive asks for it', 'approved-programme': 'The approved programme asks for it', club: 'The club asks for it' };
 
 /** Life limits, overhauls, services, checks and dated things. */
 export function Items({ facts }: { readonly facts: Facts }) {
   const [open, setOpen] = useState(false);
   const { enter, answer } = useFact(facts);
   const { register, control, handleSubmit, reset, setError, formState: { errors, isSubmitting } } = useForm<ItemFields>({ defaultValues: NO_ITEM });
-  const submit = async ({ name, kind, interval, until, noExpiry, excess, signedAs }: ItemFields) => {
-    if (await enter({ kind: 'item', item: { name, kind, interval: intervalOf(interval), until: noExpiry ? 'no-expiry' : said(until), excess, signedAs } }, (field, message) => { setError(field as 'name', { message }); }) !== null) { reset(NO_ITEM); setOpen(false); }
+  const overhaul = useWatch({ control, name: 'kind' }) === 'overhaul';
+  const submit = async ({ name, kind, interval, until, noExpiry, excess, signedAs, basis }: ItemFields) => {
+    if (await enter({ kind: 'item', item: { name, kind, interval: intervalOf(interval), until: noExpiry ? 'no-expiry' : said(until), excess, signedAs, basis: kind === 'overhaul' && basis !== '' ? basis : undefined } }, (field, message) => { setError(field as 'name', { message }); }) !== null) { reset(NO_ITEM); setOpen(false); }
   };
   return (
     <FactList facts={facts} list="items" lines={facts.items} none="No item is on record.">
@@ -53,6 +56,7 @@ export function Items({ facts }: { readonly facts: Facts }) {
           <div style={two}>
             <TextField label="Name, as people call it" {...register('name', { validate: (words) => words.trim() !== '' || 'Name it.' })} error={errors.name !== undefined} helperText={errors.name?.message} />
             <Controller control={control} name="kind" render={({ field: { value, onChange } }) => <TextField select label="Kind" value={value} onChange={onChange}>{ITEM_KINDS.map((kind) => <MenuItem key={kind} value={kind}>{sentenceCase(ITEM_KIND_NAMES[kind])}</MenuItem>)}</TextField>} />
+            {overhaul ? <Controller control={control} name="basis" rules={{ validate: (basis) => basis !== '' || 'Say what asks for it: a recommended overhaul closes nothing.' }} render={({ field: { value, onChange } }) => <TextField select label="What asks for it" value={value} onChange={onChange} error={errors.basis !== undefined} helperText={errors.basis?.message ?? 'What is only recommended is told when it is due, and closes nothing.'}>{ITEM_BASES.map((basis) => <MenuItem key={basis} value={basis}>{BASIS_WORDS[basis]}</MenuItem>)}</TextField>} /> : null}
             <TextField label="Date printed on it" type="date" slotProps={shrink} {...register('until')} error={errors.until !== undefined} helperText={errors.until?.message ?? 'It wins over computing one.'} />
             <Controller control={control} name="excess" render={({ field: { value, onChange } }) => <TextField select label="What was flown past it" value={value} onChange={onChange}><MenuItem value="taken-off">is taken off the next interval</MenuItem><MenuItem value="not-taken-off">is not taken off</MenuItem></TextField>} />
             <Controller control={control} name="signedAs" render={({ field: { value, onChange } }) => <TextField select label="Signed as" value={value} onChange={onChange} helperText="Decides who may.">{SIGNED_WORK.map((work) => <MenuItem key={work} value={work}>{sentenceCase(work.replaceAll('-', ' '))}</MenuItem>)}</TextField>} />
