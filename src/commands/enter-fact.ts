@@ -1,6 +1,7 @@
 import type { FactEntry } from '@/contracts/aircraft-entry';
 import { boxOf } from '@/contracts/case-boxes';
 import { clubPaperOf, databaseOf, directiveOf, equipmentOf, itemOf, locatorOf, particularsOf, receiverCheckOf } from '@/contracts/case-mapping';
+import type { EquipmentList } from '@/core/records/equipment';
 import { latestOf } from '@/core/records/facts';
 import type { Plain } from '@/core/decision/canonical';
 import type { CivilDate } from '@/core/time/civil-date';
@@ -21,12 +22,20 @@ function momentOf(on: CivilDate | undefined, now: Instant, zone: ZoneId): Instan
   return startOfDay(on, zone);
 }
 
+/** The moments of an entry that takes another's place: after it where both are of one day, and never after it was written down. */
+function replacing(replaced: EquipmentList | null, at: { readonly happenedAt: Instant; readonly recordedAt: Instant }, zone: ZoneId): { readonly happenedAt: Instant; readonly recordedAt: Instant } {
+  if (replaced === null || civilDateAt(replaced.happenedAt, zone) !== civilDateAt(at.happenedAt, zone)) return at;
+  const happenedAt = laterThan(replaced.happenedAt, at.happenedAt);
+  return { happenedAt, recordedAt: happenedAt > at.recordedAt ? happenedAt : at.recordedAt };
+}
+
 /** The fact as a record of the kinds that are kept whole; null for the description, which has a table of its own. */
-function recordOf({ factId: id, fact }: FactEntry, recordedAt: Instant, zone: ZoneId): OtherRecord | null {
+function recordOf({ factId: id, fact }: FactEntry, recordedAt: Instant, zone: ZoneId, replaced: EquipmentList | null): OtherRecord | null {
   const seen = (on: CivilDate | undefined) => ({ happenedAt: momentOf(on, recordedAt, zone), recordedAt });
   switch (fact.kind) {
     case 'description': return null;
-    case 'equipment': { const at = seen(fact.on); return { id, kind: 'equipment', ...at, body: equipmentOf(id, { ...fact.list, ...at }) }; }
+    // A list that takes another's place comes after it, also where both are of one day: otherwise they would be of one moment, and the stricter would hold.
+    case 'equipment': { const at = replacing(replaced, seen(fact.on), zone); return { id, kind: 'equipment', ...at, body: equipmentOf(id, { ...fact.list, ...at }) }; }
     case 'item': return { id, kind: 'item', happenedAt: recordedAt, recordedAt, body: itemOf(id, { ...fact.item, recordedAt }) };
     case 'directive': return { id, kind: 'directive', happenedAt: recordedAt, recordedAt, body: directiveOf(id, { ...fact.directive, recordedAt }) };
     case 'complete': return { id, kind: 'stated', happenedAt: recordedAt, recordedAt, body: { what: fact.list } };
@@ -61,7 +70,10 @@ export function enterFact(ports: Ports, actor: Actor, entry: FactEntry): Promise
     const before = takesPlaceOf(changing, entry);
     if (before !== null) requireAct(actor, 'replace-fact');
     if ('instead' in fact && fact.instead !== before) throw new Refused({ code: 'invalid', message: 'Somebody put another one on record since you opened this. Nothing was recorded; what you wrote is kept. Look at it in another window; put on record once more, yours takes its place.', problems: [{ path: 'fact.instead', message: 'is not the latest' }] });
-    const record = recordOf(entry, recordedAt, club.place.zone);
+    const approves = fact.kind === 'equipment' && fact.list.approved === true;
+    if (approves && !actor.roles.some((role) => role === 'mechanic' || role === 'administrator')) throw new Refused({ code: 'not-entitled', message: 'Only a mechanic or the administrator says that the aircraft was compared with an approved list. Save the list without that.' });
+    const replaced = fact.kind === 'equipment' ? latestOf(changing.stored.facts.equipment) : null;
+    const record = recordOf(entry, recordedAt, club.place.zone, replaced);
     if (record !== null) await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [record]);
     else if (fact.kind === 'description') {
       const { category, firstFlownOn, approvedFor, ...built } = fact.description;

@@ -107,6 +107,21 @@ describe('what the aircraft is', () => {
     expect((await known()).aircraft.particulars.seats).toBe(4);
     expect((await inClub(club.ports.db, club.clubId, (tx) => readStory(tx, club.aircraftId, 2))).map(({ act, record }) => tellStory(act, record))).toEqual(Array(2).fill('put on record what it is and may be used for'));
   });
+  it('an equipment list that takes the place of one of the same earlier day holds: they are not one moment of which the stricter would', async () => {
+    const whole = (await known()).equipment?.items ?? [];
+    const list = (kinds: readonly string[]) => ({ items: Object.fromEntries(whole.map(({ kind, expiresOn }) => [kind, { fitted: !kinds.includes(kind), typeCertification: false, equipmentList: 'no' as const, kindsOfOperation: 'no' as const, ...(expiresOn === null ? {} : { expiresOn }) }])) });
+    good(await enter({ kind: 'equipment', on: '2026-11-20', instead: (await known()).equipment?.id ?? null, list: list(['flotation', 'pyrotechnic-signal', 'airspeed-indicator']) }, 'mechanic'));
+    expect(await verdict()).toBe('Grounded');
+    later();
+    good(await enter({ kind: 'equipment', on: '2026-11-20', instead: (await known()).equipment?.id ?? null, list: list(['flotation', 'pyrotechnic-signal']) }, 'mechanic'));
+    expect(await verdict()).toBe('Released');
+  });
+  it('only a mechanic or the administrator says that the list was an approved one', async () => {
+    const empty = await testClub({ equipment: null });
+    const entry = (role: 'dispatcher' | 'mechanic') => enterFact(empty.ports, empty.actor(role), factSchema.parse({ factId: randomUUID(), aircraftId: empty.aircraftId, fact: { kind: 'equipment', instead: null, list: { approved: true, items: {} } } }));
+    expect(bad(await entry('dispatcher')).code).toBe('not-entitled');
+    good(await entry('mechanic'));
+  });
   it('decides from then on, and a past decision knows what was known then', async () => {
     const before = club.ports.now();
     later();

@@ -29,7 +29,8 @@ export const FACT_SCHEMAS = {
   item: z.strictObject({ kind: z.literal('item'), item: item.omit({ recordedAt: true, done: true }) }),
   directive: z.strictObject({ kind: z.literal('directive'), directive: directive.omit({ recordedAt: true, done: true }) }),
   complete: z.strictObject({ kind: z.literal('complete'), list: z.enum(['items', 'directives']) }),
-  locator: z.strictObject({ kind: z.literal('locator'), on, locator: locator.omit({ happenedAt: true, recordedAt: true }) }),
+  locator: z.strictObject({ kind: z.literal('locator'), on, // A determination is signed, and no form takes a signature for it yet.
+    locator: locator.omit({ happenedAt: true, recordedAt: true, noHazard: true }) }),
   'receiver-check': z.strictObject({ kind: z.literal('receiver-check'), on, check: receiverCheck.omit({ happenedAt: true, recordedAt: true }) }),
   database: z.strictObject({ kind: z.literal('database'), on, database: database.omit({ happenedAt: true, recordedAt: true }) }),
   'club-paper': z.strictObject({ kind: z.literal('club-paper'), on, paper: clubPaper.omit({ happenedAt: true, recordedAt: true }) }),

@@ -24,6 +24,10 @@ describe(source.section, () => {
     // What a mechanic or an instructor has to look at first stays theirs. Common practice, no source.
     ['what a mechanic looks at first', 'ground-until-mechanic', { preventive: 'c17', signedBy: signed('pilot') }, 'Grounded'], ['what an instructor judges', 'tell-instructor', { preventive: 'c17', signedBy: signed('pilot') }, 'Grounded'],
   ] as const)('%s', (_, classification, change, expected) => { expect(verdict(found(classification, change))).toBe(expected); });
+  it.each([['c17', ['artificial-horizon'], 'Grounded'], ['c31', ['transponder'], 'Grounded'], ['c31', ['two-way-radio'], 'Released'], ['c20', ['altimeter'], 'Grounded']] as const)('item %s puts %j right: %s', (preventive, equipment, expected) => {
+    const change = found('deferral-path', { preventive, signedBy: signed('pilot') });
+    expect(verdict({ discrepancies: { d: { ...((change['discrepancies'] as { readonly d: Change }).d), equipment: [...equipment] } } })).toBe(expected);
+  });
   it('a sport pilot does on a light-sport aircraft (43.7(g))', () => {
     const light = (kind: string) => verdict({ ...found('service-before-flight', { preventive: 'c1', signedBy: signed(kind) }), aircraft: { category: 'light-sport' } });
     expect([light('sport-pilot'), light('recreational-pilot'), light('student-pilot')]).toEqual(['Released', 'Grounded', 'Grounded']);

@@ -36,6 +36,10 @@ describe('a finding of the walk-round list', () => {
     const two = { ...found({ equipment: ['exhaust-gas-gauge', 'airspeed-indicator'], deferral: steps }), ...asked('exhaust-gas-gauge') };
     expect([decideClean(two).verdict, decideClean({ ...found({ equipment: ['exhaust-gas-gauge'], deferral: steps }), ...asked('exhaust-gas-gauge') }).verdict]).toEqual(['Grounded', 'Released']);
   });
+  it.each([['before it was found', '2026-10-02', 'Grounded'], ['since', '2026-11-24', 'Restricted']] as const)('of a thing that the list says is not there, compared %s', (_, day, verdict) => {
+    const lists = list({ 'position-lights': 'not-fitted' })['equipment'] as { readonly list: Change };
+    expect(decideClean({ ...found({ equipment: ['position-lights'], closesUses: ['dusk', 'night'] }), equipment: { list: { ...lists.list, happenedAt: `${day}T10:00:00Z`, recordedAt: `${day}T10:30:00Z` } } }).verdict).toBe(verdict);
+  });
   it.each([['placarded', null], ['entered', null], ['noHazard', null], ['action', null], ['noHazard', certificate('student-pilot')]] as const)('with %s %j it is not deferred', (field, value) => {
     expect(decideClean({ ...found({ equipment: ['exhaust-gas-gauge'], deferral: { ...steps, [field]: value } }), ...asked('exhaust-gas-gauge') }).verdict).toBe('Grounded');
   });

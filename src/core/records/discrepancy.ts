@@ -6,7 +6,7 @@ import { civilDateAt, type ZoneId } from '../time/zone';
 import type { CertificateKind, Signature, SignatureFault } from './certificate';
 import { signatureFaults, type Authority } from './certificate';
 import type { EquipmentKind } from './equipment';
-import type { PreventiveTask } from './preventive-maintenance';
+import { isAbout, type PreventiveTask } from './preventive-maintenance';
 import type { RecordBase } from './record';
 
 /**
@@ -123,7 +123,7 @@ export function rectificationFaults(discrepancy: Discrepancy, rectification: Rec
   if (rectification.completedOn === null || rectification.work === null) return faults;
   if (rectification.completedOn > civilDateAt(rectification.recordedAt, at)) faults.push('completed-after-recorded');
   if (rectification.completedOn < civilDateAt(discrepancy.happenedAt, at)) faults.push('completed-before-found');
-  const work = closingWork(rectification.work, discrepancy.classification ?? 'ground-until-mechanic', rectification.preventive ?? null);
+  const work = closingWork(rectification.work, discrepancy.classification ?? 'ground-until-mechanic', rectification.preventive != null && isAbout(rectification.preventive, discrepancy.equipment) ? rectification.preventive : null);
   if (work === null) faults.push('work-does-not-fit');
   else faults.push(...signatureFaults(rectification.signedBy, rectification.major === true ? 'major-repair-or-alteration' : work, rectification.completedOn, authority));
   return faults;

@@ -1,3 +1,5 @@
+import type { EquipmentKind } from './equipment';
+
 /**
  * Preventive maintenance, item by item: what a pilot may do on an aircraft that they own or operate and, holding a private certificate or above, return
  * to service. Source: 14 CFR part 43, appendix A, paragraph (c), numbered as there, with 43.3(g) and 43.7(f) (from memory: consult the text in force).
@@ -16,3 +18,13 @@ export const PREVENTIVE_MAINTENANCE = {
 } as const;
 export type PreventiveTask = keyof typeof PREVENTIVE_MAINTENANCE;
 export const PREVENTIVE_TASKS = Object.keys(PREVENTIVE_MAINTENANCE) as readonly PreventiveTask[];
+
+/** The equipment that an item is about, where it is about any: a bulb is one of a position or landing light, and of no gyro. Transponders are left out of item 31. */
+const ABOUT: Partial<Readonly<Record<PreventiveTask, readonly EquipmentKind[]>>> = {
+  c14: ['safety-belts'], c16: ['landing-light'], c17: ['position-lights', 'landing-light'], c24: ['electrical-source'], c31: ['two-way-radio', 'vor-receiver', 'ifr-navigation', 'satellite-navigator'], c32: ['satellite-navigator'],
+};
+
+/** Whether an item of preventive maintenance can have put equipment right. What names no equipment, such as a tyre, is left to whoever signs. */
+export function isAbout(task: PreventiveTask, equipment: readonly EquipmentKind[]): boolean {
+  return equipment.every((kind) => ABOUT[task]?.includes(kind) === true);
+}

@@ -133,9 +133,12 @@ function held({ id, what, equipment }: Discrepancy, deferral: Deferral, base: Pi
   ];
 }
 
-/** A finding on things that the equipment list says are not there: nothing of them can be removed, deactivated or placarded. */
-function isNotFitted({ equipment }: Discrepancy, { equipmentList }: KnownFacts): boolean {
-  return equipment.every((kind) => lineOf(equipmentList, kind)?.fitted === false);
+/**
+ * A finding on things of which somebody has said since, comparing the list with the aircraft, that they are not there: nothing of them can be
+ * removed, deactivated or placarded. A list of before contradicts the finding, and then the stricter holds.
+ */
+function isNotFitted({ equipment, happenedAt }: Discrepancy, { equipmentList }: KnownFacts): boolean {
+  return equipmentList !== null && equipmentList.happenedAt > happenedAt && equipment.every((kind) => lineOf(equipmentList, kind)?.fitted === false);
 }
 
 /** Inoperative instruments and equipment: the four questions of 14 CFR 91.213(d)(2), then what has to be done, and what stays closed meanwhile. */

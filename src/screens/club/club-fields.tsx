@@ -1,5 +1,6 @@
 'use client';
 
+import Button from '@mui/material/Button';
 import Autocomplete from '@mui/material/Autocomplete';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -7,11 +8,12 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { Controller, useFormContext, useWatch } from 'react-hook-form';
 import type { ClubEntryInput } from '@/contracts/founding';
-import { clubPolicy, USUAL_POLICY } from '@/core/rules/packs/club-policy';
+import { clubPolicy, policyFrom, REGULATION_POLICY, USUAL_POLICY } from '@/core/rules/packs/club-policy';
 import type { ParameterSpec } from '@/core/rules/packs/pack';
 import type { Lessons } from '@/core/rules/parts/for-hire';
 import { usPart91 } from '@/core/rules/packs/us-part91';
 import { sentenceCase } from '@/explain/formats';
+import { policyCloses } from '@/explain/policy';
 
 /** What a form asks about a club: texts as they are typed. */
 export interface ClubForm {
@@ -24,8 +26,8 @@ const two = { display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(280
 const degrees = (text: string): number => Number(text.replace(',', '.').replace('−', '-'));
 const textsOf = (policy: object): Record<string, string> => Object.fromEntries(Object.entries(policy).map(([name, value]) => [name, String(value)]));
 
-/** A form for a club that is not there yet. The zone is a guess, since whoever founds it mostly sits there. */
-export const emptyClub = (): ClubForm => ({ club: '', field: '', latitude: '', longitude: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, authority: 'us-part91', trainingUnder: 'part-141', lessons: 'lessons-are-for-hire', withPolicy: true, policy: textsOf(USUAL_POLICY) });
+/** A form for a club that is not there yet: its rules begin as the regulation has them, so that nothing is grounded on its first day that the regulation leaves open. The zone is a guess, since whoever founds it mostly sits there. */
+export const emptyClub = (): ClubForm => ({ club: '', field: '', latitude: '', longitude: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, authority: 'us-part91', trainingUnder: 'part-141', lessons: 'lessons-are-for-hire', withPolicy: true, policy: textsOf(REGULATION_POLICY) });
 
 /** The form of a club as it is on record. */
 export function formOf({ name, field, latitude, longitude, zone, authority, policy }: ClubEntryInput): ClubForm {
@@ -68,6 +70,21 @@ export function FieldFields() {
   );
 }
 
+/** Two sets of choices to begin with, and what the choices as they stand close beyond the regulation. */
+function Presets() {
+  const { control, setValue } = useFormContext<ClubForm>();
+  const { policy } = useWatch<ClubForm>({ control }) as ClubForm;
+  const chosen = policyFrom(Object.fromEntries(POLICY.map(([name, spec]) => [name, spec.kind === 'word' ? policy[name] : Number(policy[name])])));
+  const closes = 'fault' in chosen ? null : policyCloses(chosen);
+  const take = (preset: object) => { for (const [name, value] of Object.entries(textsOf(preset))) setValue(`policy.${name}`, value, { shouldDirty: true }); };
+  return (
+    <div>
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}><Button size="small" variant="outlined" onClick={() => { take(REGULATION_POLICY); }}>As the regulation</Button><Button size="small" variant="outlined" onClick={() => { take(USUAL_POLICY); }}>As careful clubs do</Button></div>
+      {closes === null ? null : closes.length === 0 ? <p className="small">These choices close nothing that the regulation leaves open.</p> : <div className="small"><p style={{ marginBottom: 4 }}>Beyond the regulation these choices close:</p><ul style={{ margin: 0 }}>{closes.map((words) => <li key={words}>{words}</li>)}</ul></div>}
+    </div>
+  );
+}
+
 /** Whose rules hold, and the club's own choices. Inside of a form that holds a ClubForm. */
 export function RuleFields() {
   const { register, control, formState: { errors } } = useFormContext<ClubForm>();
@@ -80,7 +97,8 @@ export function RuleFields() {
         {authority === 'us-part91' ? <Controller name="lessons" control={control} render={({ field: { value, onChange } }) => <TextField select label={usPart91.parameters.lessons.title} value={value} onChange={onChange} helperText={usPart91.parameters.lessons.about}><MenuItem value="lessons-are-for-hire">Lessons count as for hire</MenuItem><MenuItem value="lessons-are-not-for-hire">Lessons do not count as for hire</MenuItem></TextField>} /> : null}
       </div>
       <p className="small" style={{ margin: 0 }}>The rules were written down from memory of the published texts, and say so at every answer. Consult the text in force; where the two differ, the text is right.</p>
-      <Controller name="withPolicy" control={control} render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, checked) => { onChange(checked); }} />} label="The club has rules of its own on top. Each begins at its strictest; none can be looser than the authority’s." />} />
+      <Controller name="withPolicy" control={control} render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, checked) => { onChange(checked); }} />} label="The club has rules of its own on top. None can be looser than the authority’s." />} />
+      {withPolicy ? <Presets /> : null}
       {withPolicy ? (
         <div style={two}>
           {POLICY.map(([name, spec]) => (

@@ -83,3 +83,6 @@ export const USUAL_POLICY: ClubPolicyParameters = {
   hundredHourCovers: 'rental-and-solo-too', fuelSampling: 'every-flight-and-after-fuelling', lapsedTransponder: 'aircraft-closed', insurance: 'required', monoxideDetector: 'no-flight-without',
   fireExtinguisher: 'no-flight-without', sightingDays: 90, readingDays: 60, reserveDay: RESERVE_MINUTES.day, reserveNight: RESERVE_MINUTES.night, reserveIfr: RESERVE_MINUTES.ifr, oilUseLimit: 500,
 };
+
+/** The pack with the loosest of everything: it closes nothing that the authority's pack leaves open. */
+export const REGULATION_POLICY: ClubPolicyParameters = Object.fromEntries(Object.entries(clubPolicy.parameters).map(([name, spec]) => [name, spec.kind === 'word' ? spec.values[0] : spec.loosest])) as unknown as ClubPolicyParameters;
