@@ -106,6 +106,7 @@ const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }> } = {
   'equipment-unknown': { code: 'equipment-unknown', equipment: 'clock', list: 'ifr' },
   'equipment-expires': { code: 'equipment-expires', equipment: 'flotation', lastDay: DAY },
   'equipment-date-unknown': { code: 'equipment-date-unknown', equipment: 'fire-extinguisher' },
+  'flight-not-read': { code: 'flight-not-read', by: 'J. Sol', returnedAt: instant('2026-11-24T12:00:00Z'), seconds: hours('2.6') },
   'record-contradicts-itself': { code: 'record-contradicts-itself', record: 'f', kind: 'flight', how: 'returned-before-it-left' },
   'fuel-suspect': { code: 'fuel-suspect', drain: 'left', why: 'water-again' },
   'fuel-grade-wrong': { code: 'fuel-grade-wrong', grade: 'jet', approved: ['leaded', 'unleaded'] },

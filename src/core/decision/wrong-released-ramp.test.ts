@@ -102,5 +102,9 @@ describe('a flight whose meters nobody read', () => {
     const read = { meterReadings: { later: { meter: 'time-in-service', happenedAt: '2026-11-24T12:00:00Z', recordedAt: '2026-11-24T12:30:00Z', value: 4207 } } };
     expect(decideClean({ ...back(), meterReadings: { ...(back()['meterReadings'] as Change), ...read.meterReadings } }).verdict).toBe('Released');
   });
+  it('is told, also where it closes nothing', () => {
+    expect(decideClean(back({ airborne: 2.6 })).notices.map(({ reason }) => reason.code)).toEqual(['flight-not-read']);
+    expect(decideClean().notices).toEqual([]);
+  });
   it('reading them is a way out', () => { expect(decideClean(back()).constraints.flatMap(({ lifts }) => lifts.map(({ act }) => act))).toContain('record-meter-reading'); });
 });

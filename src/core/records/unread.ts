@@ -13,6 +13,11 @@ export function unreadFlights(flightsOut: readonly FlightOut[], meters: Standing
 /** Seconds from leaving to coming back. */
 const elapsed = ({ happenedAt, returned }: FlightOut): number => Math.max(0, Math.ceil(((returned?.at ?? happenedAt) - happenedAt) / 1000));
 
+/** What a flight that nobody read counts on the time in service, in seconds: as planned, or else the whole time until it came back. */
+export function unreadSeconds(flight: FlightOut): number {
+  return flight.airborne ?? elapsed(flight);
+}
+
 /**
  * What the meters stand at with flights that nobody read: the planned time in the air on the time in service, the whole time from leaving to
  * coming back on the others and where no time was planned, and as many landings as it can have had. Until somebody reads the meters.
@@ -27,7 +32,7 @@ export function withUnread(meters: Standings, flights: readonly FlightOut[]): St
     return { [meter]: { ...standing, value: standing.value + more } };
   };
   return Object.assign({}, answer,
-    ...HOUR_METERS.map((meter) => add(meter, (flight) => (meter === 'time-in-service' ? flight.airborne ?? elapsed(flight) : elapsed(flight)))),
+    ...HOUR_METERS.map((meter) => add(meter, (flight) => (meter === 'time-in-service' ? unreadSeconds(flight) : elapsed(flight)))),
     ...COUNTERS.map((meter) => add(meter, (flight) => mostOf(elapsed(flight)))),
   ) as Standings;
 }

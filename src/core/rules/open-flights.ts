@@ -1,4 +1,6 @@
-import { ALL_USES } from '../envelope/use-set';
+import { ALL_USES, NO_USES } from '../envelope/use-set';
+import { hoursFromSeconds } from '../quantities/hours';
+import { unreadSeconds } from '../records/unread';
 import { ANYBODY, constraint, lift, RECORD_KEEPER } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
@@ -10,10 +12,12 @@ export const openFlights = rule({
   title: 'Aircraft out',
   source,
   explanation: 'A flight that left and has not been checked in closes every later one until its return, or the loss of the aircraft, is recorded. It does not change the verdict. Two open flights contradict each other, and then nothing is known.',
-  judge: ({ flightsOut }) => {
+  judge: ({ flightsOut, unread }) => {
+    // Told, so that nobody wonders why a limit is nearer than the meter says.
+    const notices = unread.map((flight) => constraint({ key: `unread.${flight.id}`, certainty: 'unknown', source, reason: { code: 'flight-not-read', by: flight.by, returnedAt: flight.returned?.at ?? flight.happenedAt, seconds: hoursFromSeconds(unreadSeconds(flight)) }, records: [flight.id], closes: NO_USES, lifts: [lift('record-meter-reading', ANYBODY, 'time-in-service')], notice: true }));
     const [earlier, later] = flightsOut.filter(({ returned }) => returned === null).sort((a, b) => a.happenedAt - b.happenedAt || (a.id < b.id ? -1 : 1));
-    if (earlier === undefined || later === undefined) return result([]);
-    return result([constraint({ key: 'two', certainty: 'unknown', source, reason: { code: 'two-flights-open', earlier: earlier.id, later: later.id }, records: [earlier.id, later.id], closes: ALL_USES, lifts: [lift('correct-record', RECORD_KEEPER, later.id)] })]);
+    if (earlier === undefined || later === undefined) return result(notices);
+    return result([...notices, constraint({ key: 'two', certainty: 'unknown', source, reason: { code: 'two-flights-open', earlier: earlier.id, later: later.id }, records: [earlier.id, later.id], closes: ALL_USES, lifts: [lift('correct-record', RECORD_KEEPER, later.id)] })]);
   },
   judgeFlight: ({ flightsOut }, _, flight, needs) => flightsOut.filter(({ returned, id }) => returned === null && id !== flight.id).slice(0, 1)
     .map((out) => constraint({ key: 'out', certainty: 'failed', source, reason: { code: 'aircraft-out', by: out.by, since: out.happenedAt }, records: [out.id], closes: needs, lifts: [lift('record-return', ANYBODY, out.id)] })),

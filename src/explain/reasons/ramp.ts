@@ -1,11 +1,11 @@
 import type { Contradiction } from '../../core/records/contradictions';
 import type { FuelGrade } from '../../core/records/measurement';
 import type { ReasonCode } from '../../core/rules/parts/reason';
-import { capText, list, measureText, sentenceCase, sinceText, volumeText } from '../formats';
+import { capText, list, measureText, readingText, sentenceCase, sinceText, volumeText } from '../formats';
 import { QUANTITY_NAMES_IN_WORDS, ROPE_FAULT_NAMES, SAMPLE_NAMES } from '../names';
 import { words, type Tellers } from './teller';
 
-type Codes = Extract<ReasonCode, 'measured-outside' | 'not-measured' | 'gauge-differs' | `sample-${string}` | 'oil-use-high' | `fuel-${string}` | 'aircraft-out' | 'two-flights-open' | 'tightened' | `record-${string}` | 'tow-rope-unfit' | 'cap-passed' | 'flight-leaves-open'>;
+type Codes = Extract<ReasonCode, 'measured-outside' | 'not-measured' | 'gauge-differs' | `sample-${string}` | 'oil-use-high' | `fuel-${string}` | 'aircraft-out' | 'two-flights-open' | 'flight-not-read' | 'tightened' | `record-${string}` | 'tow-rope-unfit' | 'cap-passed' | 'flight-leaves-open'>;
 
 const at = (drain: string | null) => (drain === null ? '' : ` of the ${drain} drain`);
 const GRADE_NAMES: Readonly<Record<FuelGrade, string>> = { leaded: 'leaded fuel', unleaded: 'unleaded fuel', jet: 'jet fuel' };
@@ -33,6 +33,7 @@ export const RAMP: Tellers<Codes> = {
   'fuel-aboard-unknown': () => words('It is not known how much fuel is aboard.', 'Dip every tank after the last fuelling.'),
   'fuel-burn-unknown': () => words('It is not on record how much fuel this aircraft burns.', 'Without it nobody can say whether the fuel is enough.'),
   'aircraft-out': ({ by, since }) => words(`The aircraft is out${by === null ? '' : ` with ${by}`}.`, `It left ${sinceText(since)} and has not been checked in. Until its return or loss is recorded nobody else can take it.`),
+  'flight-not-read': ({ by, returnedAt, seconds }) => words(`Nobody has read the meters since the flight${by === null ? '' : ` of ${by}`} came back.`, `It came back ${sinceText(returnedAt)}. Until somebody reads them, ${readingText(seconds)} count for it.`),
   'two-flights-open': ({ earlier, later }) => words('Two flights of this aircraft are open at once.', `That cannot be: ${earlier} and ${later}. One of them has to be corrected.`),
   tightened: ({ why, by, cap }) => words(`${sentenceCase(why.replace(/[.\s]+$/, ''))}${cap === null ? '' : `: ${capText(cap)}`}.`, by === '' ? 'A rule of the club.' : `Closed by ${by}, beyond what the records ask.`),
   'record-ahead-of-itself': ({ kind, record }) => words(`A ${kind} is dated after it was written down.`, `That cannot be (${record}). Until it is corrected nobody knows which of its times is wrong.`),

@@ -148,6 +148,7 @@ export type Reason =
   | { readonly code: 'fuel-burn-unknown' }
   // Movements, tightening, towing, the flight itself.
   | { readonly code: 'aircraft-out'; readonly by: string | null; readonly since: Instant }
+  | { readonly code: 'flight-not-read'; readonly by: string | null; readonly returnedAt: Instant; readonly seconds: Hours }
   | { readonly code: 'two-flights-open'; readonly earlier: string; readonly later: string }
   | { readonly code: 'tightened'; readonly why: string; readonly by: string; readonly cap: Omit<Cap, 'own'> | null }
   | { readonly code: 'record-ahead-of-itself'; readonly record: string; readonly kind: string }
