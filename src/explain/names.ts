@@ -96,6 +96,9 @@ export const CERTIFICATE_NAMES: Readonly<Record<CertificateKind, string>> = {
   'licensed-engineer': 'licensed aircraft maintenance engineer',
 };
 
+/** The same spelled out, for whoever chooses one. */
+export const CERTIFICATE_CHOICES: Readonly<Record<CertificateKind, string>> = { ...CERTIFICATE_NAMES, 'mechanic-airframe-powerplant': 'A&P mechanic (airframe and powerplant)', 'inspection-authorisation': 'IA (mechanic with inspection authorisation)', pilot: 'pilot (private or above)' };
+
 export const PURPOSE_NAMES: Readonly<Record<Purpose, string>> = {
   'private-rental': 'rental',
   'instruction-school-aircraft': 'lessons',

@@ -13,7 +13,7 @@ import type { InspectionKind } from '@/core/records/inspection';
 import { parseCivilDate } from '@/core/time/civil-date';
 import { CERTIFICATE_KINDS } from '@/core/records/certificate';
 import { dateText, sentenceCase } from '@/explain/formats';
-import { CERTIFICATE_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
+import { CERTIFICATE_CHOICES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { EntryPreview } from '@/queries/entry-preview';
 import type { Folder } from '@/queries/folder';
 import { may } from '@/contracts/permissions';
@@ -131,7 +131,7 @@ export function EntryForm({ folder, roles, onDone }: { readonly folder: Folder; 
       </TextField>
       {copied ? (
         <div style={two}>
-          <TextField label="Who signed there" {...register('name')} {...field('name')} /><TextField select label="Kind of certificate" value={fields.kind} {...register('kind')} {...field('kind')}>{CERTIFICATE_KINDS.map((kind) => <MenuItem key={kind} value={kind}>{sentenceCase(CERTIFICATE_NAMES[kind])}</MenuItem>)}</TextField>
+          <TextField label="Who signed there" {...register('name')} {...field('name')} /><TextField select label="Kind of certificate" value={fields.kind} {...register('kind')} {...field('kind')}>{CERTIFICATE_KINDS.map((kind) => <MenuItem key={kind} value={kind}>{sentenceCase(CERTIFICATE_CHOICES[kind])}</MenuItem>)}</TextField>
           <TextField label="Certificate number" {...register('number')} {...field('number')} /><span />
           <TextField label="Valid from" type="date" slotProps={{ inputLabel: { shrink: true } }} {...register('from')} {...field('from')} /><TextField label="Valid until (empty: does not expire)" type="date" slotProps={{ inputLabel: { shrink: true } }} {...register('until')} {...field('until')} />
         </div>

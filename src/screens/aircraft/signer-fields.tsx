@@ -4,7 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { CERTIFICATE_KINDS } from '@/core/records/certificate';
 import { sentenceCase } from '@/explain/formats';
-import { CERTIFICATE_NAMES } from '@/explain/names';
+import { CERTIFICATE_CHOICES } from '@/explain/names';
 
 /** Who signs, as a form holds it. */
 export interface SignerText { readonly by: string; readonly name: string; readonly kind: string; readonly number: string; readonly from: string; readonly until: string }
@@ -33,7 +33,7 @@ export function SignerFields({ own, copies, value, onChange, error }: { readonly
       </TextField>
       {value.by !== COPIED ? null : (
         <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
-          {text('name', 'Who signed there')}<TextField select label="Kind of certificate" value={value.kind} onChange={(event) => { set({ kind: event.target.value }); }}>{CERTIFICATE_KINDS.map((kind) => <MenuItem key={kind} value={kind}>{sentenceCase(CERTIFICATE_NAMES[kind])}</MenuItem>)}</TextField>
+          {text('name', 'Who signed there')}<TextField select label="Kind of certificate" value={value.kind} onChange={(event) => { set({ kind: event.target.value }); }}>{CERTIFICATE_KINDS.map((kind) => <MenuItem key={kind} value={kind}>{sentenceCase(CERTIFICATE_CHOICES[kind])}</MenuItem>)}</TextField>
           {text('number', 'Certificate number')}<span />{day('from', 'Valid from')}{day('until', 'Valid until (empty: does not expire)')}
         </div>
       )}

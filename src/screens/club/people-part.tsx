@@ -12,7 +12,7 @@ import { Controller, useForm } from 'react-hook-form';
 import { ROLES, type Role } from '@/contracts/people';
 import { CERTIFICATE_KINDS } from '@/core/records/certificate';
 import { sentenceCase } from '@/explain/formats';
-import { CERTIFICATE_NAMES } from '@/explain/names';
+import { CERTIFICATE_CHOICES } from '@/explain/names';
 import type { People, PersonLine } from '@/queries/people';
 import { Refusal, send } from '../data/fetching';
 
@@ -88,7 +88,7 @@ function CertificateForm({ person, onDone }: { readonly person: PersonLine; read
     <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label={`Certificate of ${person.name}`} style={{ display: 'grid', gap: 10, padding: '8px 0' }}>
       <p className="small" style={{ margin: 0 }}>Enter it from the certificate itself: whoever has it here signs by it.</p>
       <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(200px, 1fr))', gap: 10 }}>
-        <Controller control={control} name="kind" render={({ field: { value, onChange } }) => <TextField select label="Kind" value={value} onChange={onChange}>{CERTIFICATE_KINDS.map((kind) => <MenuItem key={kind} value={kind}>{sentenceCase(CERTIFICATE_NAMES[kind])}</MenuItem>)}</TextField>} />
+        <Controller control={control} name="kind" render={({ field: { value, onChange } }) => <TextField select label="Kind" value={value} onChange={onChange}>{CERTIFICATE_KINDS.map((kind) => <MenuItem key={kind} value={kind}>{sentenceCase(CERTIFICATE_CHOICES[kind])}</MenuItem>)}</TextField>} />
         <TextField label="Number" {...field('number')} helperText={errors.number?.message} /><TextField label="Valid from" type="date" slotProps={{ inputLabel: { shrink: true } }} {...field('validFrom')} helperText={errors.validFrom?.message} /><TextField label="Valid until" type="date" slotProps={{ inputLabel: { shrink: true } }} {...field('validUntil')} helperText={errors.validUntil?.message ?? 'Empty: it does not expire.'} />
       </div>
       {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
