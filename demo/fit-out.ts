@@ -23,7 +23,7 @@ export function particularsOf({ registration, category, firstFlown, fit, feature
   const glider = category === 'glider';
   const small = fit === 'vintage' || glider || category === 'light-sport';
   return {
-    ...UNKNOWN_PARTICULARS, serialNumber: serialOf(registration), manufacturedOn: civilDate(firstFlown), certificatedOn: civilDate(typeName === 'Selmo X' || typeName === 'Dravik D' ? '2001-06-01' : '1962-05-14'),
+    ...UNKNOWN_PARTICULARS, ...(category === 'glider' ? { keptRigged: true } : {}), serialNumber: serialOf(registration), manufacturedOn: civilDate(firstFlown), certificatedOn: civilDate(typeName === 'Selmo X' || typeName === 'Dravik D' ? '2001-06-01' : '1962-05-14'),
     seats: small ? 2 : 4, engine: glider ? 'none' : { cooling: features.includes('liquid-cooled') ? 'liquid' : 'air', altitude: false }, gear: 'fixed', programme: 'annual', ifrNavigation: fit === 'tourer' ? 'either' : 'vor-only',
     manualRevision: '7', minimumEquipmentList: 'none',
     fuel: glider ? null : { burnPerHour: volume(small ? '4.6' : '8.4', 'US gal'), minimum: volume('4', 'US gal'), tanks: [{ id: 'left', usable: volume(small ? '9' : '18', 'US gal') }, { id: 'right', usable: volume(small ? '9' : '18', 'US gal') }] },

@@ -1,4 +1,5 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
+import { once } from 'node:events';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -68,6 +69,16 @@ describe('the decide command', () => {
     expect(ask('').stderr).toContain('usage:');
   });
 
+  it('ends quietly where only its first lines are read', async () => {
+    // A list long enough that more is to come when the reader goes.
+    const long = file(Array.from({ length: 200 }, () => clean));
+    const child = spawn(process.execPath, ['--import', 'tsx', 'tools/decide.ts', long], { stdio: ['ignore', 'pipe', 'pipe'] });
+    const errors: Buffer[] = [];
+    child.stderr.on('data', (chunk: Buffer) => { errors.push(chunk); });
+    child.stdout.once('data', () => { child.stdout.destroy(); });
+    const [status] = await once(child, 'close') as [number | null];
+    expect([status, Buffer.concat(errors).toString()]).toEqual([0, '']);
+  });
   it('explains in sentences', () => {
     const { status, stdout } = askWith('examples/cases/discrepancy-open.json', '--explain');
     expect([status, stdout.split('\n')[0]]).toEqual([0, 'N02TB is Grounded as of 24 Nov 2026 09:00.']);

@@ -1,6 +1,6 @@
 import type { FactEntry } from '@/contracts/aircraft-entry';
 import { boxOf } from '@/contracts/case-boxes';
-import { clubPaperOf, databaseOf, directiveOf, equipmentOf, itemOf, locatorOf, particularsOf, receiverCheckOf } from '@/contracts/case-mapping';
+import { clubPaperOf, databaseOf, directiveOf, equipmentOf, itemOf, locatorOf, particularsOf, receiverCheckOf, riggingOf } from '@/contracts/case-mapping';
 import type { EquipmentList } from '@/core/records/equipment';
 import { latestOf } from '@/core/records/facts';
 import type { Plain } from '@/core/decision/canonical';
@@ -42,6 +42,7 @@ function recordOf({ factId: id, fact }: FactEntry, recordedAt: Instant, zone: Zo
     case 'locator': { const at = seen(fact.on); return { id, kind: 'locator', ...at, body: locatorOf(id, { ...fact.locator, ...at }) }; }
     case 'receiver-check': { const at = seen(fact.on); return { id, kind: 'receiver-check', ...at, body: receiverCheckOf(id, { ...fact.check, ...at }) }; }
     case 'database': { const at = seen(fact.on); return { id, kind: 'database', ...at, body: databaseOf(id, { ...fact.database, ...at }) }; }
+    case 'rigging': { const at = seen(fact.on); return { id, kind: 'rigging', ...at, body: riggingOf(id, { ...fact.rigging, ...at }) }; }
     case 'club-paper': { const at = seen(fact.on); return { id, kind: 'club-paper', ...at, body: clubPaperOf(id, { ...fact.paper, ...at }) }; }
     default: {
       const missing: never = fact;

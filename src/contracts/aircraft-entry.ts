@@ -5,7 +5,7 @@ import type { Volume } from '../core/quantities/volume';
 import { CATEGORIES, type Described } from '../core/records/aircraft';
 import type { EquipmentItem } from '../core/records/equipment';
 import { QUANTITIES } from '../core/records/measurement';
-import { box, clubPaper, database, directive, equipmentList, item, locator, particulars, receiverCheck } from './case-records';
+import { box, clubPaper, database, directive, equipmentList, item, locator, particulars, receiverCheck, rigging } from './case-records';
 import { dateSchema, idSchema, registrationSchema, textSchema } from './scalars';
 
 /** Entering an aircraft: who it is. It stays closed until what matters is on record. */
@@ -33,13 +33,14 @@ export const FACT_SCHEMAS = {
     locator: locator.omit({ happenedAt: true, recordedAt: true, noHazard: true }) }),
   'receiver-check': z.strictObject({ kind: z.literal('receiver-check'), on, check: receiverCheck.omit({ happenedAt: true, recordedAt: true }) }),
   database: z.strictObject({ kind: z.literal('database'), on, database: database.omit({ happenedAt: true, recordedAt: true }) }),
+  rigging: z.strictObject({ kind: z.literal('rigging'), on, rigging: rigging.omit({ happenedAt: true, recordedAt: true }) }),
   'club-paper': z.strictObject({ kind: z.literal('club-paper'), on, paper: clubPaper.omit({ happenedAt: true, recordedAt: true }) }),
 } as const;
 
 /** One fact about one aircraft. */
 export const factSchema = z.strictObject({
   factId: idSchema(), aircraftId: idSchema('expected an aircraft'),
-  fact: z.discriminatedUnion('kind', [FACT_SCHEMAS.description, FACT_SCHEMAS.equipment, FACT_SCHEMAS.item, FACT_SCHEMAS.directive, FACT_SCHEMAS.complete, FACT_SCHEMAS.locator, FACT_SCHEMAS['receiver-check'], FACT_SCHEMAS.database, FACT_SCHEMAS['club-paper']]),
+  fact: z.discriminatedUnion('kind', [FACT_SCHEMAS.description, FACT_SCHEMAS.equipment, FACT_SCHEMAS.item, FACT_SCHEMAS.directive, FACT_SCHEMAS.complete, FACT_SCHEMAS.locator, FACT_SCHEMAS['receiver-check'], FACT_SCHEMAS.database, FACT_SCHEMAS.rigging, FACT_SCHEMAS['club-paper']]),
 });
 export type FactEntry = z.output<typeof factSchema>;
 export type FactInput = z.input<typeof factSchema>['fact'];

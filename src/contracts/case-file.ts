@@ -5,12 +5,14 @@ import { CLASSIFICATIONS, CLOSED_USES } from '../core/records/discrepancy';
 import { REGISTRATION_ENDINGS } from '../core/records/document';
 import { INSPECTION_KINDS } from '../core/records/inspection';
 import { EQUIPMENT_KINDS } from '../core/records/equipment';
+import { AUTHORISED_WITHOUT } from '../core/records/planned-flight';
 import { clubPolicy } from '../core/rules/packs/club-policy';
 import { usPart91 } from '../core/rules/packs/us-part91';
 import {
   box, clubPaper, dailyInspection, database, deferral, directive, equipmentList, estimate, flightOut, strike, fuelStretch, happenedAt, idKey, item, locator, part, particulars, permit, preventive, ramp, reading, receiverCheck, recordedAt,
-  release, signature, tightening, towRope, volumeSchema, watch, work, yesNo,
+  release, rigging, signature, tightening, towRope, volumeSchema, watch, work, yesNo,
 } from './case-records';
+import { panelMeter, panelProblems, panelReading } from './case-meters';
 import { clubPackSchema, parametersSchema } from './club-pack';
 import { dateSchema, hoursSchema, instantSchema, registrationSchema, textSchema, zoneSchema } from './scalars';
 
@@ -112,6 +114,8 @@ const flight = z.strictObject({
   reliesOnVor: yesNo('its navigation relies on VOR receivers'),
   reliesOnDatabase: yesNo('its navigation relies on the database'),
   altitudeFeet: z.int().min(0).max(60_000).optional().describe('highest altitude that it is planned to fly at, feet above the sea; asked of instrument flights'),
+  authorisedWithout: z.array(z.enum(AUTHORISED_WITHOUT)).optional().describe('what air traffic control has authorised this flight to enter such airspace without; absent is nothing'),
+  exceptedAirspace: yesNo('enters such airspace only where an aircraft without an engine-driven electrical system needs no transponder: outside classes A, B and C and below their ceilings, or high up'),
   trainingWithin50Miles: yesNo('training that stays within 50 NM of the field, for an aircraft without a locator'),
 }).describe('a planned flight; what it does not say, it may need every value of');
 
@@ -147,6 +151,8 @@ export const caseSchema = z.strictObject({
   documents: z.record(idKey, document).optional().describe('sightings of papers by id; the latest of a kind counts'),
   inspections: z.record(idKey, inspection).optional().describe('inspection entries by id'),
   meterReadings: records(reading, 'meter readings by id'),
+  panelMeters: records(panelMeter, 'meters as they hang in the panel, by id: one that took another’s place goes on from what that one showed'),
+  panelReadings: records(panelReading, 'what meters in the panel showed, by id; each counts as a reading of every meter that it counts towards'),
   discrepancies: records(discrepancy, 'discrepancies by id; none states that none is open'),
   equipment: records(equipmentList, 'equipment lists by id; the latest counts, none is unknown'),
   items: records(item, 'life limits, services and dated items by id; absent is unknown, an empty object states that there are none'),
@@ -163,12 +169,15 @@ export const caseSchema = z.strictObject({
   tightenings: records(tightening, 'what somebody on duty closed, by id'),
   clubPapers: records(clubPaper, 'insurance and club papers by id; the latest of a name counts'),
   towRopes: records(towRope, 'tow ropes by id; the latest counts'),
+  riggings: records(rigging, 'when a glider was rigged or derigged, by id; the latest counts'),
   strikes: records(strike, 'entries that were struck: each stops counting from the moment at which it was struck'),
   ramp: ramp.optional(),
   estimates: records(estimate, 'what acts take; they choose between ways out and never decide'),
   flight: flight.optional(),
   flights: z.record(idKey, flight.omit({ id: true })).optional().describe('planned flights for a timeline, by id'),
   wanted: z.array(part).min(1).optional().describe('uses that somebody wants, without a flight: each of them must be open'),
+}).superRefine((given, context) => {
+  for (const { path, message } of panelProblems(given)) context.addIssue({ code: 'custom', path: [...path], message });
 }).describe('A case: facts of one aircraft, the rule packs, a moment, and possibly a planned flight. Records are keyed by an id of your choice. An absent fact is unknown, and unknown closes exactly what failing would close.');
 
 /** A checked case. */

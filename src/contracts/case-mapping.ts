@@ -13,12 +13,14 @@ import type { MeterReading } from '../core/records/meter-reading';
 import { METER_NAMES, type Meter } from '../core/records/meters';
 import type { Database, Locator, ReceiverCheck } from '../core/records/locator';
 import type { ClubPaper, TowRope } from '../core/records/movement';
+import type { Rigging } from '../core/records/rigging';
 import type { FlightPermit, MaintenanceRelease, WorkEntry } from '../core/records/work-entry';
 import { boxOf } from './case-boxes';
+import { readingsOfPanel } from './case-meters';
 import type { CaseFile } from './case-file';
 
 type Optional<T> = T | undefined;
-type RecordLists = 'locators' | 'receiverChecks' | 'databases' | 'clubPapers' | 'documents' | 'inspections' | 'discrepancies' | 'meterReadings' | 'equipment' | 'items' | 'directives' | 'work' | 'permits' | 'releases' | 'towRopes';
+type RecordLists = 'riggings' | 'locators' | 'receiverChecks' | 'databases' | 'clubPapers' | 'documents' | 'inspections' | 'discrepancies' | 'meterReadings' | 'equipment' | 'items' | 'directives' | 'work' | 'permits' | 'releases' | 'towRopes';
 type In<K extends RecordLists> = NonNullable<CaseFile[K]>[string];
 type GivenSignature = In<'inspections'>['signedBy'];
 
@@ -94,8 +96,8 @@ function readingsOf(given: In<'directives'>['readingsThen']): readonly ReadingTh
   });
 }
 
-function intervalOf(given: In<'items'>['interval']): Interval {
-  return { months: known(given?.months), monthsToTheDay: known(given?.monthsToTheDay), days: known(given?.days), meters: [...(given?.hours ?? []), ...(given?.counts ?? [])] };
+function intervalOf(given: In<'directives'>['initial']): Interval {
+  return { ...(given?.whichever === undefined ? {} : { whichever: given.whichever }), months: known(given?.months), monthsToTheDay: known(given?.monthsToTheDay), days: known(given?.days), meters: [...(given?.hours ?? []), ...(given?.counts ?? [])] };
 }
 
 /** A maintenance item. */
@@ -110,7 +112,7 @@ export function itemOf(id: string, given: In<'items'>): MaintenanceItem {
 /** A directive. */
 export function directiveOf(id: string, given: In<'directives'>): Directive {
   return {
-    id, recordedAt: given.recordedAt, number: given.number, title: given.title, applies: known(given.applies), effectiveOn: known(given.effectiveOn), initial: intervalOf(given.initial), readingsThen: readingsOf(given.readingsThen), noFerry: known(given.noFerry), equipment: known(given.equipment),
+    id, recordedAt: given.recordedAt, number: given.number, title: given.title, applies: known(given.applies), effectiveOn: known(given.effectiveOn), initial: intervalOf(given.initial), component: given.component === undefined ? null : { ...given.component, hoursThen: known(given.component.hoursThen), readingThen: known(given.component.readingThen) }, readingsThen: readingsOf(given.readingsThen), noFerry: known(given.noFerry), equipment: known(given.equipment),
     methods: listed(given.methods, (methodId, { name, repeats, pilotMaySign }) => ({ id: methodId, name, repeats: repeats === undefined ? null : intervalOf(repeats), pilotMaySign: pilotMaySign ?? false })),
     done: listed(given.done, (doneId, one) => ({ id: doneId, recordedAt: one.recordedAt, completedOn: one.completedOn, readings: readingsOf(one.readings), excessOnFreeUses: one.excessOnFreeUses ?? false, signedBy: signatureOf(one.signedBy), method: known(one.method) })),
   };
@@ -181,6 +183,11 @@ export function clubPaperOf(id: string, one: In<'clubPapers'>): ClubPaper {
   return { id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, kind: one.kind, name: one.name, validUntil: known(one.validUntil), uses: boxes(one.uses) };
 }
 
+/** That a glider was rigged or derigged. */
+export function riggingOf(id: string, one: In<'riggings'>): Rigging {
+  return { id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, state: one.state, assemblyCheckedBy: known(one.assemblyCheckedBy), controlsCheckedBy: known(one.controlsCheckedBy), toolsComplete: known(one.toolsComplete) };
+}
+
 /** What rules ask of the aircraft as built. */
 export function particularsOf(given: Omit<CaseFile['aircraft'], 'registration' | 'category' | 'firstFlownOn' | 'approvedFor'>): Particulars {
   const { fuel } = given;
@@ -188,6 +195,8 @@ export function particularsOf(given: Omit<CaseFile['aircraft'], 'registration' |
     serialNumber: known(given.serialNumber), manufacturedOn: known(given.manufacturedOn), certificatedOn: known(given.certificatedOn), seats: known(given.seats), engine: known(given.engine), gear: known(given.gear), aircraftClass: known(given.aircraftClass), fuses: known(given.fuses), programme: known(given.programme),
     ifrNavigation: known(given.ifrNavigation), manualRevision: known(given.manualRevision), minimumEquipmentList: known(given.minimumEquipmentList),
     fuel: fuel === undefined ? null : { burnPerHour: known(fuel.burnPerHour), minimum: known(fuel.minimum), tanks: fuel.tanks, drains: known(fuel.drains), grades: known(fuel.grades) },
+    ...(given.keptRigged === undefined ? {} : { keptRigged: given.keptRigged }),
+    ...(given.engineDrivenElectrical === undefined ? {} : { engineDrivenElectrical: given.engineDrivenElectrical }),
     ...(given.authorised === undefined ? {} : { authorised: given.authorised }),
     measured: (given.measured ?? []).map(({ quantity, which, min, max, open, uses, remedy, everyFlight }) => ({ quantity, which: known(which), min, max, open: open ?? false, uses: boxes(uses), remedy, everyFlight: everyFlight ?? false })),
   };
@@ -200,7 +209,7 @@ const clearedOf = (given: GivenCleared) => (given === undefined ? null : { recor
 export function recordsOf(given: CaseFile): Omit<AircraftFacts, 'place' | 'aircraft'> {
   const { ramp } = given;
   return {
-    descriptions: [], boxReadings: [], unlogged: [], documents: listed(given.documents, documentOf), inspections: listed(given.inspections, inspectionOf), readings: listed(given.meterReadings, (id, record): MeterReading => ({ id, ...record })), discrepancies: listed(given.discrepancies, discrepancyOf),
+    descriptions: [], boxReadings: [], unlogged: [], documents: listed(given.documents, documentOf), inspections: listed(given.inspections, inspectionOf), readings: [...listed(given.meterReadings, (id, record): MeterReading => ({ id, ...record })), ...readingsOfPanel(given)], discrepancies: listed(given.discrepancies, discrepancyOf),
     equipment: listed(given.equipment, equipmentOf), items: given.items === undefined ? null : listed(given.items, itemOf), directives: given.directives === undefined ? null : listed(given.directives, directiveOf),
     locators: listed(given.locators, locatorOf),
     receiverChecks: listed(given.receiverChecks, receiverCheckOf),
@@ -211,7 +220,7 @@ export function recordsOf(given: CaseFile): Omit<AircraftFacts, 'place' | 'aircr
     flightsOut: listed(given.flightsOut, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: known(one.by), airborne: known(one.airborne), returned: known(one.returned) })),
     tightenings: listed(given.tightenings, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: one.by, why: one.why, uses: boxes(one.uses), cap: known(one.cap), until: known(one.until), lifted: known(one.lifted) })),
     clubPapers: listed(given.clubPapers, clubPaperOf),
-    towRopes: listed(given.towRopes, ropeOf), strikes: listed(given.strikes, (id, one) => ({ id, recordedAt: one.recordedAt, record: one.record })),
+    towRopes: listed(given.towRopes, ropeOf), riggings: listed(given.riggings, riggingOf), strikes: listed(given.strikes, (id, one) => ({ id, recordedAt: one.recordedAt, record: one.record })),
     ramp: ramp === undefined ? null : {
       measurements: listed(ramp.measurements, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, quantity: one.quantity, which: known(one.which), value: one.value })),
       samples: listed(ramp.samples, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, result: known(one.result), drain: known(one.drain), cleared: clearedOf(one.cleared) })),

@@ -87,6 +87,8 @@ export const particulars = {
   gear: z.enum(['fixed', 'retractable']).optional().describe('landing gear; absent is unknown'),
   aircraftClass: z.enum(AIRCRAFT_CLASSES).optional().describe('aeroplane or glider: decides which lists of equipment ask; absent counts as aeroplane, of which more is asked'),
   fuses: yesNo('has fuses that the pilot can replace in flight; only then spares are asked for'),
+  engineDrivenElectrical: yesNo('was certificated with an engine-driven electrical system, or has one now; without one it is excepted from some of the airspace that needs a transponder'),
+  keptRigged: yesNo('for a glider: stays rigged between flights'),
   programme: z.enum(PROGRAMMES).optional().describe('annual and 100-hour inspections, or a progressive programme by segments that stand among the items; absent counts as annual'),
   ifrNavigation: z.enum(IFR_NAVIGATION).optional().describe('what its navigation by instruments rests on; absent is unknown'),
   manualRevision: textSchema(40).optional().describe('revision of its flight manual that is in force, or none where it has no revisions; absent is unknown'),
@@ -110,6 +112,7 @@ const interval = {
   counts: z.array(z.strictObject({ meter: z.enum(COUNTERS).describe('the counter that it counts on'), every: whole('how many') })).optional().describe('landings, cycles, tow launches'),
 };
 const intervalSchema = z.strictObject(interval).describe('how long it counts: whichever comes first of all that is given');
+const directiveInterval = z.strictObject({ ...interval, whichever: z.enum(['first', 'later']).optional().describe('whether the first or the later of all that is given decides; absent is first') }).describe('how long it counts');
 const readingsThen = z.strictObject({
   hours: z.partialRecord(z.enum(HOUR_METERS), hoursSchema).optional().describe('hour meters, h'),
   counts: z.partialRecord(z.enum(COUNTERS), whole('count')).optional().describe('counters'),
@@ -133,10 +136,14 @@ export const item = z.strictObject({
 
 export const directive = z.strictObject({
   recordedAt, number: textSchema(60).describe('its number'), title: textSchema(200).describe('what it is about'), applies: yesNo('applies to this very aircraft'),
-  effectiveOn: dateSchema.optional().describe('day on which it took effect; absent is unknown'), initial: intervalSchema.optional().describe('first limit after it took effect; absent means before further flight'),
+  effectiveOn: dateSchema.optional().describe('day on which it took effect; absent is unknown'), initial: directiveInterval.optional().describe('first limit after it took effect; absent means before further flight'),
+  component: z.strictObject({
+    name: textSchema(120).describe('the part'), meter: z.enum(HOUR_METERS).describe('the meter that runs with it'), limit: hoursSchema.describe('hours of the part by which it is first complied with'),
+    hoursThen: hoursSchema.optional().describe('hours that the part had when it was put in; absent is unknown'), readingThen: hoursSchema.optional().describe('what the meter showed then; absent is unknown'),
+  }).optional().describe('a limit on the hours of a part, beside initial; absent states none'),
   readingsThen, noFerry: yesNo('forbids the ferry flight on a special permit'),
   equipment: z.array(z.enum(EQUIPMENT_KINDS)).optional().describe('instruments and equipment that it wants in working order; an empty list states none; absent is unknown, and then it may be any that is inoperative'),
-  methods: z.record(idKey, z.strictObject({ name: textSchema(200).describe('what is done'), repeats: intervalSchema.optional().describe('how long it holds; absent ends the directive for good'), pilotMaySign: z.boolean().optional().describe('the directive itself lets a pilot do and sign it; absent states that it does not') })).describe('ways to comply, by id'),
+  methods: z.record(idKey, z.strictObject({ name: textSchema(200).describe('what is done'), repeats: directiveInterval.optional().describe('how long it holds; absent ends the directive for good'), pilotMaySign: z.boolean().optional().describe('the directive itself lets a pilot do and sign it; absent states that it does not') })).describe('ways to comply, by id'),
   done: z.record(idKey, z.strictObject({ ...doing, method: idKey.optional().describe('id of the method used; absent or unknown does not count') })).optional().describe('compliances by id'),
 }).describe('an airworthiness directive');
 
@@ -220,6 +227,11 @@ export const towRope = z.strictObject({
   happenedAt, recordedAt, strength: grams('breaking strength of the rope').optional(), sound: yesNo('no knot, no broken strand'), gliderLink: z.union([z.literal('none'), grams('breaking strength')]).optional().describe('weak link at the glider, lb, or none'),
   tugLink: z.union([z.literal('none'), grams('breaking strength')]).optional().describe('weak link at the tug, lb, or none'), gliderWeight: grams('maximum certificated operating weight of the glider').optional(),
 }).describe('rope and links for a tow');
+
+export const rigging = z.strictObject({
+  happenedAt, recordedAt, state: z.enum(['rigged', 'derigged']).describe('what was done'), assemblyCheckedBy: textSchema(120).optional().describe('who went through the list of critical assemblies; absent is nobody known'),
+  controlsCheckedBy: textSchema(120).optional().describe('who held the surfaces against the controls; absent is nobody known'), toolsComplete: yesNo('tools and parts were counted and none is missing'),
+}).describe('that a glider was rigged or derigged');
 
 const fuelCleared = z.strictObject({ recordedAt, on: dateSchema.describe('day'), by: signature.describe('mechanic') }).describe('that a mechanic dealt with fuel that was suspect');
 

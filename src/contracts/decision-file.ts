@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { NOT_CHECKED } from '../core/decision/decision';
 import { DIMENSION_NAMES, DIMENSIONS } from '../core/envelope/dimensions';
 import { METER_NAMES, type Meter } from '../core/records/meters';
+import { AUTHORISED_WITHOUT } from '../core/records/planned-flight';
 import { ACTS } from '../core/rules/parts/constraint';
 import { LIGHT } from '../core/time/sun';
 
@@ -33,6 +34,7 @@ const constraint = z.strictObject({
     z.strictObject({ kind: z.literal('instant'), at: instant }),
     z.strictObject({ kind: z.literal('meter'), meter, at: z.number().describe('hours, or a count') }),
   ]).describe('from when it bites'),
+  notBefore: instant.nullable().describe('for one that begins at a reading: it bites at the later of that and this moment'),
   ends: instant.nullable().describe('when it ends by itself; null: only a lift ends it'),
   cap: cap.nullable(), permitMayCover: z.boolean().describe('a special flight permit may cover it'),
   lifts: z.array(z.strictObject({ act: z.enum(ACTS), on: z.string().nullable().describe('what it is done to'), words: z.string(), by: z.string().describe('who is entitled'), leaves: boxes.describe('uses that stay closed after it') })),
@@ -80,7 +82,7 @@ export const decisionSchema = z.strictObject({
   limits: z.array(limit).describe('ahead: hours, then counts, then time, nearest first'),
   firstLimit: z.strictObject({ time: limit.nullable(), hours: limit.nullable(), landings: limit.nullable().describe('landings, cycles or tow launches') }).describe('nearest in each currency; steps before a flight are not counted'),
   flight: z.strictObject({
-    id: z.string(), answer, needs: boxes, closedBy: z.array(z.string()), notApproved: z.boolean(), timesContradict: z.boolean(),
+    id: z.string(), answer, needs: boxes, closedBy: z.array(z.string()), authorisedWithout: z.array(z.enum(AUTHORISED_WITHOUT)).describe('what air traffic control has authorised it to fly without'), notApproved: z.boolean(), timesContradict: z.boolean(),
     own: z.array(constraint).describe('what is asked of this flight alone'), outruns: z.array(outrun),
     light: z.array(z.strictObject({ place: z.string(), light: z.array(z.enum(LIGHT)), date: z.string(), dawn: instant.nullable(), sunrise: instant.nullable(), sunset: instant.nullable(), nightfall: instant.nullable() })).describe('the light that it meets at each place, with the sun’s moments of that day; null where there is none'),
     waysOut: ways,

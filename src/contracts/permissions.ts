@@ -98,6 +98,7 @@ export const RECORDS_THAT_OPEN = {
   locator: 'a dispatcher, a mechanic or the administrator',
   'receiver-check': 'a dispatcher, a mechanic or the administrator',
   database: 'a dispatcher, a mechanic or the administrator',
+  rigging: 'a dispatcher, a mechanic or the administrator',
   'club-paper': 'a dispatcher, a mechanic or the administrator',
   attribution: 'a dispatcher',
   unlogged: 'nobody: it only brings limits nearer',

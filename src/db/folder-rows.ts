@@ -5,7 +5,7 @@ import type { AircraftDocument } from '@/core/records/document';
 import type { Inspection } from '@/core/records/inspection';
 import type { MeterReading } from '@/core/records/meter-reading';
 import { isHourMeter } from '@/core/records/meters';
-import type { FlightMore, PlannedFlight } from '@/core/records/planned-flight';
+import { UNSAID, type FlightMore, type PlannedFlight } from '@/core/records/planned-flight';
 import type { Instant } from '@/core/time/instant';
 import { insertMany } from './bulk';
 import type { ClubTransaction } from './connection';
@@ -83,10 +83,7 @@ export async function insertReadings(tx: ClubTransaction, clubId: string, aircra
 
 /** What a flight says beyond the uses that it needs; null when it says nothing more. */
 function moreOf(flight: PlannedFlight): string | null {
-  const more: FlightMore = {
-    places: flight.places, persons: flight.persons, load: flight.load, landings: flight.landings, towLaunches: flight.towLaunches, toAlternate: flight.toAlternate, fuelPlanned: flight.fuelPlanned, reliesOnVor: flight.reliesOnVor,
-    reliesOnDatabase: flight.reliesOnDatabase, trainingWithin50Miles: flight.trainingWithin50Miles, altitudeFeet: flight.altitudeFeet,
-  };
+  const more = Object.fromEntries((Object.keys(UNSAID) as (keyof FlightMore)[]).map((field) => [field, flight[field]]));
   return Object.values(more).every((value) => value === null || (Array.isArray(value) && value.length === 0)) ? null : JSON.stringify(more);
 }
 

@@ -14,7 +14,7 @@ import type { ClubTransaction } from './connection';
 
 /** Kinds of records that are kept whole, with what each holds: the record as the core knows it. */
 export const OTHER_KINDS = [
-  'stated', 'equipment', 'item', 'directive', 'deferral', 'locator', 'receiver-check', 'database', 'fuel-stretch', 'work', 'permit', 'release', 'daily-inspection', 'flight-out', 'tightening', 'club-paper', 'tow-rope', 'measurement',
+  'stated', 'equipment', 'item', 'directive', 'deferral', 'locator', 'receiver-check', 'database', 'fuel-stretch', 'work', 'permit', 'release', 'daily-inspection', 'flight-out', 'tightening', 'club-paper', 'tow-rope', 'rigging', 'measurement',
   'sample', 'uplift', 'estimate', 'done', 'compliance', 'list-cleared', 'known-mark', 'unlogged', 'attribution',
 ] as const;
 export type OtherKind = (typeof OTHER_KINDS)[number];
@@ -42,6 +42,7 @@ export interface OtherBodies {
   readonly tightening: Of<AircraftFacts['tightenings']>;
   readonly 'club-paper': Of<AircraftFacts['clubPapers']>;
   readonly 'tow-rope': Of<AircraftFacts['towRopes']>;
+  readonly rigging: Of<AircraftFacts['riggings']>;
   readonly measurement: Of<Ramp['measurements']>;
   readonly sample: Of<Ramp['samples']>;
   readonly uplift: Of<Ramp['uplifts']>;
@@ -141,7 +142,7 @@ export type OtherFacts = Omit<AircraftFacts, 'place' | 'aircraft' | 'documents' 
 
 /** Without any such record: nothing is known of them. */
 export const NO_OTHERS: OtherFacts = {
-  equipment: [], locators: [], receiverChecks: [], databases: [], fuelStretches: [], work: [], permits: [], releases: [], dailyInspections: [], flightsOut: [], tightenings: [], clubPapers: [], towRopes: [], items: null, directives: null, ramp: null,
+  equipment: [], locators: [], receiverChecks: [], databases: [], fuelStretches: [], work: [], permits: [], releases: [], dailyInspections: [], flightsOut: [], tightenings: [], clubPapers: [], towRopes: [], riggings: [], items: null, directives: null, ramp: null,
   estimates: [], unlogged: [], deferrals: new Map(), cleared: new Map(),
 };
 
@@ -173,7 +174,7 @@ function othersOf(rows: OtherRows): OtherFacts {
   const stated = new Set(of('stated').map(({ what }) => what));
   return {
     equipment: of('equipment'), locators: of('locator'), receiverChecks: of('receiver-check'), databases: of('database'), fuelStretches: of('fuel-stretch'), work: of('work'), permits: of('permit'), releases: of('release'),
-    dailyInspections: of('daily-inspection'), flightsOut: of('flight-out'), tightenings: of('tightening'), clubPapers: of('club-paper'), towRopes: of('tow-rope'), estimates: of('estimate'),
+    dailyInspections: of('daily-inspection'), flightsOut: of('flight-out'), tightenings: of('tightening'), clubPapers: of('club-paper'), towRopes: of('tow-rope'), riggings: of('rigging'), estimates: of('estimate'),
     unlogged: rows.filter(({ kind }) => kind === 'unlogged').map((row) => stretchOf(row, row.body as unknown as UnloggedRecord, of('attribution'))),
     items: stated.has('items') ? withDone(of('item'), of('done').map(({ item, done }) => ({ of: item, done }))) : null,
     directives: stated.has('directives') ? withDone(of('directive'), of('compliance').map(({ directive, done }) => ({ of: directive, done }))) : null,

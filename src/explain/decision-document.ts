@@ -43,10 +43,10 @@ function capDocument({ quantity, bound, value, own }: Cap) {
 
 /** A constraint for programs and people. */
 export function constraintDocument(constraint: DecidedConstraint, where: 'in-force' | 'ahead') {
-  const { id, rule, pack, source, certainty, reason, records, closes, begins, ends, lifts, condition, cap, permitMayCover } = constraint;
+  const { id, rule, pack, source, certainty, reason, records, closes, begins, notBefore, ends, lifts, condition, cap, permitMayCover } = constraint;
   return {
     id, rule, pack, source: { kind: source.kind, text: sourceText(source) }, certainty, condition, ...tellDecided(constraint, where),
-    reason, records: [...records], closes: boxesOf(closes), begins: beginsDocument(begins), ends: ends === null ? null : instantText(ends), cap: cap === null ? null : capDocument(cap), permitMayCover,
+    reason, records: [...records], closes: boxesOf(closes), begins: beginsDocument(begins), notBefore: notBefore === null ? null : instantText(notBefore), ends: ends === null ? null : instantText(ends), cap: cap === null ? null : capDocument(cap), permitMayCover,
     lifts: lifts.map(({ act, by, on, leaves }) => ({ act, on, words: ACT_NAMES[act], by: entitledText(by), leaves: leaves === null ? [] : boxesOf(leaves) })),
   };
 }
@@ -120,7 +120,7 @@ export function decisionDocument(decision: Decision, zone: ZoneId, ways: Decisio
     conditions: decision.constraints.filter(({ condition }) => condition).map(({ id, lifts }) => ({ constraint: id, words: lifts[0] === undefined ? '' : ACT_NAMES[lifts[0].act] })),
     limits, firstLimit: { time: limit(decision.firstLimit.time), hours: limit(decision.firstLimit.hours), landings: limit(decision.firstLimit.landings) },
     flight: flight === null ? null : {
-      id: flight.flight, answer: flight.answer, needs: boxesOf(flight.needs), closedBy: [...flight.closedBy], notApproved: flight.notApproved, timesContradict: flight.timesContradict,
+      id: flight.flight, answer: flight.answer, needs: boxesOf(flight.needs), closedBy: [...flight.closedBy], authorisedWithout: [...flight.authorisedWithout], notApproved: flight.notApproved, timesContradict: flight.timesContradict,
       own: flight.own.map((constraint) => constraintDocument(constraint, 'in-force')), outruns: flight.outruns.map((outrun) => outrunDocument(outrun, zone)),
       light: flight.light.map(({ place, light, sun }) => ({ place, light: [...light], date: sun.date, dawn: sunText(sun.dawn), sunrise: sunText(sun.sunrise), sunset: sunText(sun.sunset), nightfall: sunText(sun.nightfall) })),
       waysOut: waysDocument(ways.flight),

@@ -19,12 +19,12 @@ const monthsBetween = (from: CivilDate, to: CivilDate): number => (Number(to.sli
 const monthsText = (months: number) => `${months} calendar ${months === 1 ? 'month' : 'months'}`;
 
 /** `12 calendar months or 50.0 h time in service`: whichever comes first. */
-export function intervalText({ months, monthsToTheDay, days, meters }: Interval): string {
+export function intervalText({ months, monthsToTheDay, days, meters, whichever = 'first' }: Interval): string {
   const parts = [
     ...(months === null ? [] : [monthsText(months)]), ...(monthsToTheDay === null ? [] : [`${monthsToTheDay} months to the day`]), ...(days === null ? [] : [`${days} days`]),
     ...meters.map(({ meter, every }) => `${meterText(meter, every)}${meter === 'time-in-service' ? '' : ` ${METER_NAMES_IN_WORDS[meter].replace('count of ', '')}`}`),
   ];
-  return parts.length === 0 ? 'once' : `every ${list(parts, 'or')}${parts.length > 1 ? ', whichever comes first' : ''}`;
+  return parts.length === 0 ? 'once' : `every ${list(parts, 'or')}${parts.length > 1 ? `, whichever comes ${whichever}` : ''}`;
 }
 
 const endOfMonth = (completedOn: CivilDate, lastDay: CivilDate): string => `${dateText(completedOn)} and ${monthsText(monthsBetween(completedOn, lastDay))}, to the end of that month: ${dateText(lastDay)}.`;

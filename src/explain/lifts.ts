@@ -70,8 +70,10 @@ export const ACT_NAMES: Readonly<Record<Act, string>> = {
   'renew-paper': 'Renew it and enter the new date',
   'lift-tightening': 'Take the closing back',
   'record-return': 'Check the aircraft in, or record its loss',
+  'record-rigging': 'Rig the glider, check its critical assemblies and its controls, count the tools, and record who did',
   'state-for-flight': 'Say it for this flight',
   'change-flight': 'Change the flight so that it fits',
+  'obtain-atc-authorisation': 'Get air traffic control’s authorisation for this flight: where it is inoperative at any time, for the flight to the destination or to where it is repaired; where none is fitted ask at least an hour before',
   'obtain-special-flight-permit': 'Get a special flight permit and a mechanic’s statement that the flight is safe',
   'replace-tow-rope': 'Take a rope and links that fit, and enter them',
 };
@@ -82,6 +84,7 @@ export function entitledText(by: Entitled): string {
     case 'certificate': return list(by.anyOf.map((kind) => CERTIFICATE_NAMES[kind]), 'or');
     case 'owner': return 'the owner';
     case 'dispatcher': return 'a dispatcher';
+    case 'pilot-in-command': return 'the pilot in command';
     case 'anybody-at-the-aircraft': return 'anybody at the aircraft';
     case 'record-keeper': return 'whoever keeps the records';
     default: {

@@ -1,3 +1,4 @@
+import type { AuthorisedWithout } from '../core/records/planned-flight';
 import type { Purpose } from '../core/envelope/dimensions';
 import type { Category } from '../core/records/aircraft';
 import type { CertificateKind } from '../core/records/certificate';
@@ -7,7 +8,7 @@ import type { ItemKind } from '../core/records/maintenance-item';
 import type { Quantity, SampleResult } from '../core/records/measurement';
 import type { Counter, Meter } from '../core/records/meters';
 import type { WorkFault } from '../core/records/work-entry';
-import type { InoperativeCause, Particular, RequiredList, TowRopeFault, WorkEffect } from '../core/rules/parts/reason';
+import type { InoperativeCause, Particular, RequiredList, RiggingGap, TowRopeFault, WorkEffect } from '../core/rules/parts/reason';
 import type { DocumentKind, RegistrationEnding } from '../core/records/document';
 import type { InspectionFault, InspectionKind } from '../core/records/inspection';
 import type { NotChecked } from '../core/decision/decision';
@@ -43,7 +44,13 @@ export const WORK_EFFECT_NAMES: Readonly<Record<WorkEffect, string>> = {
 
 export const PARTICULAR_NAMES: Readonly<Record<Particular, string>> = {
   'serial-number': 'which serial number this aircraft has', 'manufactured-on': 'when this aircraft was made', 'certificated-on': 'when its type was certificated', seats: 'how many seats it has', engine: 'what engine it has', gear: 'whether its gear retracts',
-  programme: 'by which programme it is inspected', 'ifr-navigation': 'what its navigation by instruments rests on', 'manual-revision': 'which revision of its flight manual is in force', fuel: 'what its fuel figures are', 'oil-limits': 'how much oil its engine needs', 'first-flown-on': 'when it first flew', fuses: 'whether it has fuses', 'fuel-grades': 'which grades of fuel its engine may have', drains: 'which fuel drains it has',
+  programme: 'by which programme it is inspected', 'ifr-navigation': 'what its navigation by instruments rests on', 'manual-revision': 'which revision of its flight manual is in force', fuel: 'what its fuel figures are', 'oil-limits': 'how much oil its engine needs', 'first-flown-on': 'when it first flew', fuses: 'whether it has fuses', 'fuel-grades': 'which grades of fuel its engine may have', drains: 'which fuel drains it has', 'kept-rigged': 'whether it is kept rigged',
+};
+
+export const AUTHORISED_NAMES: Readonly<Record<AuthorisedWithout, string>> = { transponder: 'a transponder', 'ads-b-out': 'ADS-B Out' };
+
+export const RIGGING_GAPS: Readonly<Record<RiggingGap, string>> = {
+  assembly: 'nobody has checked the critical assemblies', controls: 'nobody has held the surfaces against the controls', 'tools-not-counted': 'tools and parts have not been counted', 'tools-missing': 'a tool or part is missing',
 };
 
 export const EQUIPMENT_NAMES: Readonly<Record<EquipmentKind, string>> = {

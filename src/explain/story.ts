@@ -38,7 +38,7 @@ function figuresText(entry: Readonly<Record<string, unknown>>): string {
 const dayOf = (entry: Readonly<Record<string, unknown>>, key: string): string => { const on = parseCivilDate(text(entry, key)); return on === undefined ? '' : dateText(on); };
 
 const FACTS: Readonly<Record<string, string>> = {
-  description: 'put on record what it is and may be used for', equipment: 'put its equipment list on record', locator: 'put its emergency locator on record', 'receiver-check': 'put a check of the receivers on record', database: 'put a database on record',
+  description: 'put on record what it is and may be used for', equipment: 'put its equipment list on record', locator: 'put its emergency locator on record', 'receiver-check': 'put a check of the receivers on record', database: 'put a database on record', rigging: 'put its rigging on record',
 };
 
 function factText(entry: Readonly<Record<string, unknown>>): string {

@@ -1,11 +1,11 @@
 import type { DecidedConstraint, Decision } from '../core/decision/decision';
 import type { WaysOut } from '../core/decision/ways-out';
 import type { ZoneId } from '../core/time/zone';
-import { capText, momentText, sentenceCase } from './formats';
+import { capText, list, momentText, sentenceCase } from './formats';
 import { tellFlight } from './flight';
 import { leftText, limitName } from './limits';
 import { ACT_NAMES, entitledText, sourceText } from './lifts';
-import { NOT_CHECKED_NAMES } from './names';
+import { AUTHORISED_NAMES, NOT_CHECKED_NAMES } from './names';
 import { tellDecided } from './reasons';
 import { availabilityText } from './window-text';
 import { ADVICE, waysDocument, type DecisionWays } from './decision-document';
@@ -53,6 +53,7 @@ export function explain(decision: Decision, zone: ZoneId, ways: DecisionWays): E
     ...decision.caps.map((cap) => node('open', `${sentenceCase(capText(cap))}.`)),
     ...decision.reliefs.map(({ permit, until, covers }) => node('open', `Special flight permit ${permit} opens the flight to the workshop until ${momentText(until, zone)}. ${permitText(covers, decision)}`)),
     ...(flight === null ? [] : [node('flight', `Flight ${flight.flight}: ${ANSWERS[flight.answer]} ${tellFlight(flight, decision, zone)}`.trim(), [
+      ...(flight.authorisedWithout.length === 0 ? [] : [node('flight', `Air traffic control has authorised it to fly without ${list(flight.authorisedWithout.map((one) => AUTHORISED_NAMES[one]), 'and')}.`)]),
       ...flight.light.map(({ place, light, sun }) => node('flight', `Light at ${place}: ${light.join(', ')}${sun.sunset === null ? '' : `; sunset ${momentText(sun.sunset, zone)}`}${sun.nightfall === null ? '' : `, night from ${momentText(sun.nightfall, zone)}`}.`)),
       ...flight.own.map((one) => constraintNode(one, 'in-force')), ...flight.outruns.map(({ constraint }) => constraintNode(constraint, 'ahead')), ...waysNode('To make it possible', ways.flight),
     ])]),

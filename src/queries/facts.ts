@@ -1,5 +1,5 @@
 import { decidePrepared } from '@/core/decision/decide';
-import type { Aircraft } from '@/core/records/aircraft';
+import { isGlider, type Aircraft } from '@/core/records/aircraft';
 import type { EquipmentItem } from '@/core/records/equipment';
 import { knownAt, latestOf } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
@@ -45,6 +45,9 @@ export interface Facts {
   readonly complete: { readonly items: boolean; readonly directives: boolean };
   readonly locator: FactLine | null;
   readonly receiverCheck: FactLine | null;
+  /** The latest rigging; only of a glider. */
+  readonly isGlider: boolean;
+  readonly rigging: FactLine | null;
   readonly databases: readonly FactLine[];
   readonly clubPapers: readonly FactLine[];
   readonly mayEnter: boolean;
@@ -72,6 +75,7 @@ export async function facts(tx: ClubTransaction, reader: { readonly clubId: stri
   const seen = (at: Instant) => `as of ${momentText(at, zone)}`;
   const locator = latestOf(known.locators);
   const check = latestOf(known.receiverChecks);
+  const rigging = latestOf(known.riggings);
   const strikes = new Map((await readStrikes(tx, found.aircraft_id)).map((row) => strikeOf(row)).map((one) => [one.record, one]));
   const struck = (id: string) => struckText(strikes.get(id), zone);
   const items = await othersOfKind(tx, found.aircraft_id, 'item');
@@ -91,6 +95,8 @@ export async function facts(tx: ClubTransaction, reader: { readonly clubId: stri
     complete: { items: known.items !== null, directives: known.directives !== null },
     locator: locator === null ? null : { id: locator.id, text: locator.state === null ? 'state not known' : LOCATORS[locator.state], more: [...(locator.batteryReplaceBy === null ? [] : [`battery to be replaced by ${dateText(locator.batteryReplaceBy)}`]), seen(locator.happenedAt)].join(', ') },
     receiverCheck: check === null ? null : { id: check.id, text: `${check.method === null ? 'method not known' : check.method.replaceAll('-', ' ')}, ${check.error === null ? 'error not known' : `${(check.error / 10).toFixed(1)}°`}`, more: `${check.place ?? 'place not known'}, ${check.signedBy ?? 'not signed'}, ${seen(check.happenedAt)}` },
+    isGlider: isGlider(known.aircraft),
+    rigging: rigging === null ? null : { id: rigging.id, text: rigging.state, more: [...(rigging.assemblyCheckedBy === null ? [] : [`assemblies checked by ${rigging.assemblyCheckedBy}`]), ...(rigging.controlsCheckedBy === null ? [] : [`controls checked by ${rigging.controlsCheckedBy}`]), seen(rigging.happenedAt)].join(', ') },
     databases: known.databases.map(({ id, content, lastDay, effectiveOn }) => ({ id, text: content, more: lastDay !== null ? `last day ${dateText(lastDay)}` : effectiveOn !== null ? `in force from ${dateText(effectiveOn)}` : 'dates not known' })),
     clubPapers: known.clubPapers.map(({ id, kind, name, validUntil }) => ({ id, text: name, more: `${kind === 'insurance' ? 'insurance, ' : ''}${validUntil === null ? 'expiry not known' : validUntil === 'no-expiry' ? 'no expiry' : `valid to ${dateText(validUntil)}`}` })),
     mayEnter: has(['administrator', 'dispatcher', 'mechanic']), mayReplace: has(['administrator', 'mechanic']),

@@ -20,7 +20,7 @@ import { civilDateAt } from '@/core/time/zone';
 const signedBy = (kind: CertificateKind): Signature => ({ name: 'Somebody Else', certificate: { kind, number: 'X-1', validFrom: civilDate('1990-01-01'), validUntil: 'no-expiry' } });
 
 /** Acts that change nothing on record, or belong to one flight: not for this test. */
-export const NOT_APPLIED: readonly Lift['act'][] = ['use-covered-category', 'state-for-flight', 'change-flight', 'obtain-special-flight-permit'];
+export const NOT_APPLIED: readonly Lift['act'][] = ['use-covered-category', 'state-for-flight', 'change-flight', 'obtain-atc-authorisation', 'obtain-special-flight-permit'];
 
 const replace = <T extends { readonly id: string }>(list: readonly T[], id: string | null, change: (one: T) => T): readonly T[] => list.map((one) => (one.id === id ? change(one) : one));
 
@@ -153,9 +153,10 @@ export function applyLift(facts: AircraftFacts, { act, on }: Lift, constraint: D
     }
     case 'lift-tightening': return { ...facts, tightenings: replace(facts.tightenings, on, (one) => ({ ...one, lifted: { recordedAt: now } })) };
     case 'say-landings': return { ...facts, unlogged: facts.unlogged.map((one) => ({ ...one, said: one.said ?? { recordedAt: now } })) };
+    case 'record-rigging': return { ...facts, riggings: [...facts.riggings, { id, ...dated, state: 'rigged', assemblyCheckedBy: 'Somebody', controlsCheckedBy: 'Somebody', toolsComplete: true }] };
     case 'record-return': return { ...facts, flightsOut: facts.flightsOut.map((one) => ({ ...one, returned: one.returned ?? { recordedAt: now, at: now } })) };
     case 'replace-tow-rope': return { ...facts, towRopes: [...facts.towRopes, { id, ...dated, strength: 1000, sound: true, gliderLink: 'none', tugLink: 'none', gliderWeight: 1000 }] };
-    case 'use-covered-category': case 'state-for-flight': case 'change-flight': case 'obtain-special-flight-permit': return facts;
+    case 'use-covered-category': case 'state-for-flight': case 'change-flight': case 'obtain-atc-authorisation': case 'obtain-special-flight-permit': return facts;
     default: {
       const missing: never = act;
       throw new RangeError(`no such act: ${String(missing)}`);

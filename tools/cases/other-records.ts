@@ -12,6 +12,6 @@ export function othersOf(facts: AircraftFacts, newId: () => string): readonly Ot
     ...(facts.items === null ? [] : [stated('items'), ...dated('item', facts.items)]), ...(facts.directives === null ? [] : [stated('directives'), ...dated('directive', facts.directives)]),
     ...dated('equipment', facts.equipment), ...dated('locator', facts.locators), ...dated('receiver-check', facts.receiverChecks), ...dated('database', facts.databases), ...dated('fuel-stretch', facts.fuelStretches), ...dated('work', facts.work),
     ...dated('permit', facts.permits), ...dated('release', facts.releases), ...dated('daily-inspection', facts.dailyInspections), ...dated('flight-out', facts.flightsOut), ...dated('tightening', facts.tightenings),
-    ...dated('club-paper', facts.clubPapers), ...dated('tow-rope', facts.towRopes),
+    ...dated('club-paper', facts.clubPapers), ...dated('tow-rope', facts.towRopes), ...dated('rigging', facts.riggings),
   ] as unknown as readonly OtherRecord[];
 }

@@ -43,3 +43,17 @@ describe(`${source.section}: flight controls`, () => {
     expect([second(null), second(by(pilot)), second(by(engineer)), second(by(student))]).toEqual(['Grounded', 'Released', 'Grounded', 'Grounded']);
   });
 });
+
+describe(`${source.section}: what the pack does not check`, () => {
+  const AU: Change = { place: PLACE, packs: [{ id: 'au-maintenance-release' }] };
+  const asked = (approved: boolean | null, wanted: Change, change: Change = {}) => decideBy(['approved-list', 'approved-uses'], { ...AU, aircraft: { approvedFor: 'all' }, equipment: { list: { approved } }, wanted: [wanted], ...change }).wanted?.answer;
+  it.each([
+    [null, { rules: ['ifr'] }, 'no'], [false, { purpose: ['carriage-for-hire'] }, 'no'], [null, { purpose: ['instruction-school-aircraft'] }, 'no'], [null, { purpose: ['private-rental'], rules: ['vfr'] }, 'yes'], [true, { rules: ['ifr'] }, 'yes'], [true, { purpose: ['carriage-for-hire'] }, 'yes'],
+  ] as const)('an equipment list that was compared with an approved one: %s; %j: %s', (approved, wanted, answer) => { expect(asked(approved, wanted as unknown as Change)).toBe(answer); });
+  it('is named in every answer', () => { expect(decideBy(['approved-list'], AU).notChecked).toContain('australian-equipment'); });
+  // CAO 100.5 (from memory): altimeter and static system, and the transponder, every 24 months.
+  it.each([['altimeter-2026', 'altimeter-static', { rules: ['ifr'] }], ['transponder-2026', 'transponder-test', { transponderAirspace: ['inside'] }]] as const)('CAO 100.5: %s', (id, rule, wanted) => {
+    const test = (completedOn: string) => decideBy([rule, 'approved-uses'], { ...AU, aircraft: { approvedFor: 'all' }, inspections: { [id]: { completedOn, recordedAt: `${completedOn}T05:00:00Z` } }, wanted: [wanted as unknown as Change] }).wanted?.answer;
+    expect([test('2024-11-24'), test('2024-10-31')]).toEqual(['yes', 'no']);
+  });
+});

@@ -27,3 +27,19 @@ describe(source.section, () => {
   });
   it('it does not stand in for a registration', () => { expect(ask({ p: permit }, ferry(), { documents: { registration: { ended: { on: '2026-11-20', because: 'ownership-transferred' } } } }).flight?.answer).toBe('no'); });
 });
+
+describe(`${source.section}: what it covers`, () => {
+  const RULES = ['annual-inspection', 'open-discrepancies', 'refused-inspections', 'measured-limits', 'required-equipment', 'approved-uses'];
+  const covered = (change: Change) => decideBy(RULES, { inspections: { 'annual-2026': { completedOn: '2025-10-01', recordedAt: '2025-10-01T20:00:00Z' } }, permits: { p: permit }, flight: ferry(), ...change }).flight?.answer;
+  const find = (recordedAt: string) => ({ discrepancies: { d: { happenedAt: recordedAt, recordedAt, what: 'Crack in the nose gear', classification: 'ground-until-mechanic' } } });
+  const refused = (recordedAt: string) => ({
+    inspections: { 'annual-2026': { completedOn: '2025-10-01', recordedAt: '2025-10-01T20:00:00Z' }, 'hundred-2026-10': { completedOn: '2026-11-24', recordedAt, timeInService: 4150.3, outcome: 'discrepancies-listed' } },
+  });
+  const strut = (recordedAt: string) => ({ ramp: { measurements: { oil: { happenedAt: '2026-11-24T11:00:00Z', recordedAt: '2026-11-24T11:00:00Z', quantity: 'oil', value: 6, unit: 'US qt' }, s: { happenedAt: recordedAt, recordedAt, quantity: 'strut', which: 'left', value: 1, unit: 'in' } } } });
+  // 21.197: it is issued for an aircraft in the condition that whoever issued it knew of. The permit was written down at 12:00.
+  it.each([
+    ['a find of before', find('2026-11-24T11:30:00Z'), 'yes'], ['a find of after', find('2026-11-24T12:30:00Z'), 'no'],
+    ['an inspection refused before', refused('2026-11-24T11:30:00Z'), 'yes'], ['an inspection refused after', refused('2026-11-24T12:30:00Z'), 'no'],
+    ['a measurement of before', strut('2026-11-24T11:30:00Z'), 'yes'], ['a measurement of after', strut('2026-11-24T12:30:00Z'), 'no'],
+  ] as const)('%s: %s', (_, change, answer) => { expect(covered(change as Change)).toBe(answer); });
+});

@@ -29,3 +29,16 @@ describe(source.section, () => {
     expect(ask('2025-06-01T12:00:00Z', { state: 'not-fitted' }, '2025-01-31', { aircraft: { category: 'glider' } }).verdict).toBe('Released');
   });
 });
+
+describe(`${source.section}: deactivated`, () => {
+  const pilot = { name: 'Rosa Dane', certificate: { kind: 'pilot', number: 'P-1', validFrom: '2000-01-01', validUntil: 'no-expiry' } };
+  const student = { ...pilot, certificate: { ...pilot.certificate, kind: 'student-pilot' } };
+  const deactivated: Change = { state: 'deactivated', removedOn: '2025-06-01', removalEntered: true, removalPlacarded: true, noHazard: pilot };
+  const fly = (change: Change, purpose: string, trainingWithin50Miles: boolean) => ask('2025-06-02T12:00:00Z', { ...deactivated, ...change }, '2024-01-31', { flight: { starts: '2025-06-02T14:00:00Z', ends: '2025-06-02T15:00:00Z', purpose, crew: 'dual', rules: 'vfr', range: 'cross-country', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, trainingWithin50Miles } }).flight?.answer;
+  // (f)(3), with the steps of 91.213(d)(3) and (4): training within 50 NM, whatever the club calls cross-country.
+  it.each([
+    ['within 50 NM', {}, 'instruction-school-aircraft', true, 'yes'], ['further', {}, 'instruction-school-aircraft', false, 'no'], ['a rental within 50 NM', {}, 'private-rental', true, 'no'],
+    ['without placard', { removalPlacarded: false }, 'instruction-school-aircraft', true, 'no'], ['without entry', { removalEntered: null }, 'instruction-school-aircraft', true, 'no'],
+    ['without determination', { noHazard: null }, 'instruction-school-aircraft', true, 'no'], ['with a student’s determination', { noHazard: student }, 'instruction-school-aircraft', true, 'no'],
+  ] as const)('%s: %s', (_, change, purpose, within, answer) => { expect(fly(change, purpose, within)).toBe(answer); });
+});

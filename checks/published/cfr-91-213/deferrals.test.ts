@@ -59,3 +59,34 @@ describe(source.section, () => {
     expect([ask(lawful, 'exhaust-gas-gauge', '2025-02-01T12:00:00Z', {}, annual('2025-01-09')).verdict, ask(lawful, 'exhaust-gas-gauge', '2025-02-01T12:00:00Z', {}, annual('2025-01-20')).verdict]).toEqual(['Released', 'Grounded']);
   });
 });
+
+describe('14 CFR 91.213(d) and 91.405(c): what comes before any use opens, and after the next inspection', () => {
+  const finding = (change: Change) => decideBy(['inoperative-equipment', 'open-discrepancies', 'approved-uses'], {
+    asOf: '2025-01-25T12:00:00Z', inspections: null, discrepancies: { d: { happenedAt: '2025-01-10T12:00:00Z', recordedAt: '2025-01-10T12:05:00Z', what: 'Dark', classification: 'deferral-path', ...(change['discrepancy'] as Change) } },
+    equipment: { list: { happenedAt: '2024-01-01T00:00:00Z', recordedAt: '2024-01-01T00:00:00Z', items: { 'position-lights': line(), 'exhaust-gas-gauge': line(), 'landing-light': line() } } }, ...(change['more'] as Change | undefined),
+  });
+  it('a finding on the deferral path that names no equipment closes everything', () => { expect(finding({ discrepancy: { closesUses: ['night'] } }).verdict).toBe('Grounded'); });
+  it('a dark position light closes the day too until the steps are done, then from sunset on', () => {
+    expect(finding({ discrepancy: { equipment: ['position-lights'], closesUses: ['night'] } }).verdict).toBe('Grounded');
+    const deferred = finding({ discrepancy: { equipment: ['position-lights'], closesUses: ['night'], deferral: lawful }, more: { wanted: [{ light: ['day'], rules: ['vfr'], purpose: ['private-rental'], overWater: ['within-glide'] }] } });
+    expect([deferred.verdict, deferred.wanted?.answer]).toEqual(['Restricted', 'yes']);
+  });
+  it('what names several kinds is asked the four questions for each', () => {
+    const uses = (equipment: readonly string[]) => finding({ discrepancy: { equipment: [...equipment], deferral: lawful } }).verdict;
+    expect([uses(['exhaust-gas-gauge']), uses(['exhaust-gas-gauge', 'landing-light']), uses(['exhaust-gas-gauge', 'altimeter'])]).toEqual(['Released', 'Restricted', 'Grounded']);
+  });
+  const station = { name: 'I', certificate: { kind: 'repair-station', number: 'R', validFrom: '2000-01-01', validUntil: 'no-expiry' } };
+  const annual = { a: { kind: 'annual', completedOn: '2025-01-20', recordedAt: '2025-01-20T23:00:00Z', timeInService: 4000, outcome: 'approved', signedBy: station } };
+  it('what an inspection passed over is not opened by deferring it again, and that is not offered', () => {
+    const again = finding({ discrepancy: { equipment: ['exhaust-gas-gauge'], deferral: { ...lawful, deferredOn: '2025-01-22', recordedAt: '2025-01-22T20:00:00Z' } }, more: { inspections: annual } });
+    expect([again.verdict, again.constraints.flatMap(({ lifts }) => lifts.map(({ act }) => act))]).toEqual(['Grounded', ['repair-and-return-to-service']]);
+  });
+  it('deferred on the day of the inspection, by its list, it is lawful', () => {
+    expect(finding({ discrepancy: { equipment: ['exhaust-gas-gauge'], deferral: { ...lawful, deferredOn: '2025-01-20', recordedAt: '2025-01-20T23:30:00Z' } }, more: { inspections: annual } }).verdict).toBe('Released');
+  });
+  it('a segment of a progressive programme is a required inspection too', () => {
+    const segment = (completedOn: string) => ({ items: { s: { recordedAt: '2024-01-01T00:00:00Z', name: 'Segment 1', kind: 'service', signedAs: 'progressive-segment', interval: { months: 12 }, done: { d: { recordedAt: `${completedOn}T23:00:00Z`, completedOn, signedBy: station } } } } });
+    const deferred = (completedOn: string) => finding({ discrepancy: { equipment: ['exhaust-gas-gauge'], deferral: lawful }, more: segment(completedOn) }).verdict;
+    expect([deferred('2025-01-09'), deferred('2025-01-20')]).toEqual(['Released', 'Grounded']);
+  });
+});

@@ -111,3 +111,15 @@ describe(`${source.section}: the 100-hour`, () => {
     expect(ask(1100.1, 1, 'instruction-school-aircraft', 'student-solo')).toBe('yes');
   });
 });
+
+describe(`${source.section}: what stands for an annual`, () => {
+  const authority = { name: 'A', certificate: { kind: 'airworthiness-authority', number: 'AW-1', validFrom: '2000-01-01', validUntil: 'no-expiry' } };
+  const RENTAL = { wanted: [{ purpose: ['private-rental'], rules: ['vfr'], overWater: ['within-glide'] }] };
+  const rental = (entries: Entry, date: string) => decideBy([...RULES, 'approved-uses'], { ...(sighted(only(entries, 1000, at(date)), at(date)) as Entry), ...RENTAL }).wanted?.answer;
+  // (a)(2): the inspection for the issue of an airworthiness certificate.
+  it.each([
+    ['certificate-issue', authority, '2026-03-31', 'yes'], ['certificate-issue', authority, '2026-04-01', 'no'], ['certificate-issue', inspector, '2026-03-31', 'no'],
+    // (d): the last complete inspection of a programme that was left, from which the twelve months run.
+    ['programme-left', inspector, '2026-03-31', 'yes'], ['programme-left', inspector, '2026-04-01', 'no'],
+  ] as const)('%s, signed by %j, asked on %s: %s', (kind, signedBy, date, answer) => { expect(rental({ a: entry('2025-03-14', 1000, { kind, signedBy }) }, date)).toBe(answer); });
+});

@@ -19,3 +19,26 @@ describe(source.section, () => {
     expect(decision.verdict).toBe('Grounded');
   });
 });
+
+describe(`${source.section}: work that nobody signed`, () => {
+  const mechanic = { name: 'Tomas Brandl', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-1', validFrom: '2000-01-01', validUntil: 'no-expiry' } };
+  const part = (signedBy: typeof mechanic | null) => decideClean({ items: { hose: { recordedAt: '2025-01-01T00:00:00Z', name: 'Fuel hose', kind: 'life-limit', interval: { months: 60 }, done: {
+    first: { recordedAt: '2025-01-01T20:00:00Z', completedOn: '2025-01-01', signedBy: mechanic }, second: { recordedAt: '2026-11-20T20:00:00Z', completedOn: '2026-11-20', signedBy },
+  } } } }).verdict;
+  // 91.407(a): nobody may operate an aircraft that has undergone maintenance until it was approved and the entry made, also where the old part was still in time.
+  it('a part replaced closes until its entry is signed', () => { expect([part(mechanic), part(null)]).toEqual(['Released', 'Grounded']); });
+  it('so does work that answers no finding', () => {
+    const work = (signedBy: typeof mechanic | null) => decideClean({ work: { w: { recordedAt: '2026-11-20T20:00:00Z', completedOn: '2026-11-20', description: 'Cowling off and on', signedBy, mayChangeFlight: false, flightControls: false, staticOpened: false, altitudeReportingTouched: false, weightChanged: false } } }).verdict;
+    expect([work(mechanic), work(null)]).toEqual(['Released', 'Grounded']);
+  });
+});
+
+describe('91.7(a) and 43.11(b): a refused inspection, whatever kind it was', () => {
+  const mechanic = { name: 'Tomas Brandl', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-1', validFrom: '2000-01-01', validUntil: 'no-expiry' } };
+  const station = { name: 'Cape Reach Workshop', certificate: { kind: 'repair-station', number: 'RS-1', validFrom: '2000-01-01', validUntil: 'no-expiry' } };
+  const refused = (kind: string, more: { readonly [key: string]: string | object } = {}) => decideClean({ packs: [{ id: 'us-part91' }], inspections: { r: { kind, completedOn: '2026-11-20', recordedAt: '2026-11-20T20:00:00Z', timeInService: 4150, outcome: 'discrepancies-listed', signedBy: kind === 'hundred-hour' || kind === 'locator' ? mechanic : station, ...more } } });
+  it.each(['annual', 'hundred-hour', 'transponder', 'altimeter-static', 'locator'])('%s', (kind) => {
+    expect(refused(kind).open.every((bits) => bits === 0)).toBe(true);
+    expect(refused(kind, { listCleared: { on: '2026-11-21', by: mechanic }, recordedAt: '2026-11-21T20:00:00Z' }).verdict).not.toBe('Grounded');
+  });
+});

@@ -27,6 +27,6 @@ export const ACT_ESTIMATES: Readonly<Record<Act, ActEstimate>> = {
   'add-oil': { minutes: 10, cents: 1_500 }, 'remove-oil': { minutes: 20, cents: 0 }, 'add-fuel': { minutes: 20, cents: 0 }, 'remove-fuel': { minutes: 30, cents: 0 }, measure: { minutes: 5, cents: 0 }, 'sample-fuel': { minutes: 5, cents: 0 },
   'deal-with-suspect-fuel': { minutes: DAY, cents: 40_000 }, 'complete-work-entry': { minutes: 2 * HOUR, cents: 0 }, 'service-measured-item': { minutes: 2 * HOUR, cents: 5_000 }, 'have-trend-looked-at': { minutes: 4 * HOUR, cents: 15_000 },
   'issue-maintenance-release': { minutes: 2 * DAY, cents: 90_000 }, 'sign-daily-inspection': { minutes: 20, cents: 0 },
-  'renew-paper': { minutes: DAY, cents: 0 }, 'lift-tightening': { minutes: 5, cents: 0 }, 'record-return': { minutes: 5, cents: 0 }, 'state-for-flight': { minutes: 2, cents: 0 }, 'change-flight': { minutes: 10, cents: 0 },
+  'renew-paper': { minutes: DAY, cents: 0 }, 'lift-tightening': { minutes: 5, cents: 0 }, 'record-return': { minutes: 5, cents: 0 }, 'record-rigging': { minutes: 30, cents: 0 }, 'state-for-flight': { minutes: 2, cents: 0 }, 'obtain-atc-authorisation': { minutes: HOUR, cents: 0 }, 'change-flight': { minutes: 10, cents: 0 },
   'obtain-special-flight-permit': { minutes: 2 * DAY, cents: 0 }, 'replace-tow-rope': { minutes: 10, cents: 5_000 },
 };

@@ -14,7 +14,7 @@ import { BY_INSTANT, BY_RECORD, prepare, type Prepared } from './prepare';
 /** Version of the engine, part of every decision so that it can be replayed. Raised whenever an answer could differ. */
 export const ENGINE_VERSION = '0.6.0';
 
-/** True when a constraint bites at `asOf` with these meters. With a meter unknown every limit on it bites. */
+/** True when a boundary is reached at `asOf` with these meters. With a meter unknown every limit on it bites. */
 export function bites(begins: Begins, asOf: Instant, meters: MeterValues): boolean {
   switch (begins.kind) {
     case 'recorded': return true;
@@ -69,7 +69,7 @@ export function decide(facts: AircraftFacts, packs: PackChoices, plannedFlight: 
 export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight | null, asOf: Instant, meters: MeterValues = prepared.meters, wanted: UseSet | null = null): Decision {
   const { packs, registration, full } = prepared;
   if (asOf < prepared.knownAt) throw new RangeError('a moment before the one that the facts were known at');
-  const { kind, at, meter, ends, set, sets, ahead: inOrder, mixed } = prepared.packed;
+  const { kind, at, meter, notBefore, ends, set, sets, ahead: inOrder, mixed } = prepared.packed;
   const values = METER_NAMES.map((name) => meters[name] ?? Number.POSITIVE_INFINITY);
   const permits = prepared.reliefs.length > 0;
   const constraints: DecidedConstraint[] = [];
@@ -86,7 +86,9 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
     const over = ends[place] ?? 0;
     // With nothing left the use is closed; a meter that is not known counts as past every limit.
     const reached = kind[place] === BY_RECORD || (at[place] ?? 0) <= (kind[place] === BY_INSTANT ? asOf : values[meter[place] ?? 0] ?? 0);
-    if (!reached || asOf >= over) continue;
+    const waits = notBefore[place] ?? Number.NEGATIVE_INFINITY;
+    if (reached && asOf < waits && waits < holdsUntil) holdsUntil = waits;
+    if (!reached || asOf < waits || asOf >= over) continue;
     biting[place] = 1;
     constraints.push(constraint);
     if (over < holdsUntil) holdsUntil = over;
@@ -102,16 +104,19 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
     // A limit on uses that are closed already is still ahead: it decides what a lift would open.
     if (biting[place] === 1 || asOf >= (ends[place] ?? 0)) continue;
     // A step that is done before each flight, or in a minute, is not what limits an aircraft next.
-    if (name === null) {
-      const limit: LimitAhead = { currency: 'time', at: boundary as Instant, left: boundary - asOf, constraint };
+    const waits = constraint.notBefore;
+    // Its reading is reached, and it waits for its day.
+    const day = name === null ? boundary : waits !== null && (meters[name] ?? boundary) >= boundary ? waits : null;
+    if (day !== null) {
+      const limit: LimitAhead = { currency: 'time', at: day as Instant, left: day - asOf, constraint };
       limits.push(limit);
-      if (boundary < holdsUntil) holdsUntil = boundary;
+      if (day < holdsUntil) holdsUntil = day;
       if (counts && firstTime === null) firstTime = limit;
-    } else if (hours) {
+    } else if (name !== null && hours) {
       const limit: LimitAhead = { currency: 'hours', meter: name as HourMeter, at: boundary as Hours, left: (boundary - (meters[name] ?? 0)) as Hours, constraint };
       limits.push(limit);
       if (counts && (firstHours === null || (mixed && byNearness(limit, firstHours) < 0))) firstHours = limit;
-    } else {
+    } else if (name !== null) {
       const limit: LimitAhead = { currency: 'count', meter: name as Counter, at: boundary, left: boundary - (meters[name] ?? 0), constraint };
       limits.push(limit);
       if (counts && (firstCount === null || (mixed && byNearness(limit, firstCount) < 0))) firstCount = limit;

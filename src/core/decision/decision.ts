@@ -3,6 +3,7 @@ import type { WindowPicture } from '../envelope/window-picture';
 import type { UseSet } from '../envelope/use-set';
 import type { Hours } from '../quantities/hours';
 import type { Counter, HourMeter, MeterValues } from '../records/meters';
+import type { AuthorisedWithout } from '../records/planned-flight';
 import type { Cap, Constraint, Source } from '../rules/parts/constraint';
 import type { PackChoices } from '../rules/register';
 import type { Instant } from '../time/instant';
@@ -62,6 +63,8 @@ export interface FlightAnswer {
   readonly own: readonly DecidedConstraint[];
   readonly outruns: readonly Outrun[];
   /** True when the aircraft was never fitted or approved for it. */
+  /** What air traffic control has authorised it to fly without. */
+  readonly authorisedWithout: readonly AuthorisedWithout[];
   readonly notApproved: boolean;
   /** True when its end does not come after its start, or it starts before the moment of the decision. */
   readonly timesContradict: boolean;

@@ -146,7 +146,7 @@ describe('several flights', () => {
     const prepared = prepare(facts, packs, asOf);
     const flight = (id: string, hour: number) => ({
       id, starts: addSeconds(asOf, hour * 3600), ends: addSeconds(asOf, (hour + 2) * 3600), airborne: hours('1'), purpose: 'instruction-school-aircraft' as const, crew: 'dual' as const, rules: 'vfr' as const, range: 'local' as const, light: null, transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false,
-      places: [], persons: null, load: null, landings: 4, towLaunches: null, toAlternate: null, fuelPlanned: null, reliesOnVor: null, reliesOnDatabase: null, trainingWithin50Miles: null, altitudeFeet: null,
+      places: [], persons: null, load: null, landings: 4, towLaunches: null, toAlternate: null, fuelPlanned: null, reliesOnVor: null, reliesOnDatabase: null, trainingWithin50Miles: null, altitudeFeet: null, authorisedWithout: [], exceptedAirspace: null,
     });
     const answers = answerFlights(prepared, decidePrepared(prepared, null, asOf), [flight('b', 1), flight('a', 1), flight('c', 0.5)]);
     expect(answers.map(({ flight: id }) => id)).toEqual(['c', 'a', 'b']);

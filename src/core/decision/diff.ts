@@ -26,7 +26,7 @@ export interface DecisionDiff {
 }
 
 const byId = <T extends { readonly id: string }>(list: readonly T[]) => new Map(list.map((one) => [one.id, one]));
-const says = ({ reason, begins, certainty, closes }: DecidedConstraint) => canonicalJson({ reason, begins, certainty, closes: boxesOf(closes) } as unknown as Plain);
+const says = ({ reason, begins, notBefore, certainty, closes }: DecidedConstraint) => canonicalJson({ reason, begins, notBefore, certainty, closes: boxesOf(closes) } as unknown as Plain);
 
 /** What changed since an earlier decision. */
 export function diffDecisions(before: Decision, after: Decision): DecisionDiff {

@@ -1,9 +1,10 @@
 import { isWithin, overlaps, type UseSet } from '../envelope/use-set';
-import type { PlannedFlight } from '../records/planned-flight';
-import type { Lift } from '../rules/parts/constraint';
+import { isExceptedFromTransponder } from '../records/aircraft';
+import { AUTHORISED_WITHOUT, type PlannedFlight } from '../records/planned-flight';
+import { DISPATCHER, lift, PILOT_IN_COMMAND, type Lift } from '../rules/parts/constraint';
 import { bites } from './decide';
 import type { DecidedConstraint, Decision } from './decision';
-import { flownAfter, NOTHING_FLOWN } from './planned-flight';
+import { flownAfter, NOTHING_FLOWN, usesNeeded } from './planned-flight';
 import type { Prepared } from './prepare';
 import { waysOut, type WaysOut } from './ways-out';
 
@@ -16,12 +17,24 @@ export function closingNow(decision: Decision, wanted: UseSet): readonly Decided
 /** True for an act after which the constraint does not close again at once. */
 const stillOpen = ({ asOf, meters }: Decision) => ({ holds }: Lift): boolean => holds === null || !bites(holds, asOf, meters);
 
+/** What lets this one flight need less airspace: air traffic control's authorisation, and saying that it stays where the aircraft needs no transponder. */
+function airspaceLifts({ closes }: DecidedConstraint, flown: PlannedFlight, { place, facts }: Prepared): readonly Lift[] {
+  const helps = (change: Partial<PlannedFlight>) => !overlaps(closes, usesNeeded({ ...flown, ...change }, place, facts.aircraft));
+  const authorised = AUTHORISED_WITHOUT.filter((without) => helps({ authorisedWithout: [...flown.authorisedWithout, without] }));
+  const together = authorised.length === 0 && helps({ authorisedWithout: AUTHORISED_WITHOUT }) ? ['transponder and ads-b-out'] : authorised;
+  return [
+    ...together.map((without) => lift('obtain-atc-authorisation', PILOT_IN_COMMAND, without)),
+    ...(isExceptedFromTransponder(facts.aircraft) && helps({ exceptedAirspace: true }) ? [lift('state-for-flight', DISPATCHER, 'exceptedAirspace')] : []),
+  ];
+}
+
 /** The ways out for the planned flight of a decision; null without one, or where it needs none or cannot have any. */
 export function waysForFlight(prepared: Prepared, decision: Decision, flown: PlannedFlight | null): WaysOut | null {
   const { flight } = decision;
   if (flight === null || flown === null || flight.answer === 'yes' || flight.notApproved || flight.timesContradict) return null;
   const closing = decision.constraints.filter(({ id }) => flight.closedBy.includes(id));
-  const inTheWay = new Map([...closing, ...flight.own, ...flight.outruns.map(({ constraint }) => constraint)].map((one) => [one.id, one]));
+  const closed = [...closing, ...flight.own, ...flight.outruns.map(({ constraint }) => constraint)];
+  const inTheWay = new Map(closed.map((one) => [one.id, { ...one, lifts: [...one.lifts, ...airspaceLifts(one, flown, prepared)] }]));
   const after = flownAfter(NOTHING_FLOWN, flown);
   // What a flight may end exactly at does not close it.
   const reached = ({ holds }: Lift) => holds !== null && (holds.kind === 'meter' ? (decision.meters[holds.meter] ?? holds.at) + after[holds.meter] > holds.at : holds.kind === 'instant' && flown.ends > holds.at);

@@ -3,7 +3,8 @@ import { isWithin, overlaps, usesIn, type UseSet } from '../envelope/use-set';
 import { hoursFromSeconds } from '../quantities/hours';
 import type { Meter } from '../records/meters';
 import type { Relief } from '../records/permit';
-import { adds, wholeTime, type PlannedFlight } from '../records/planned-flight';
+import { isExceptedFromTransponder, type Described } from '../records/aircraft';
+import { adds, wholeTime, type AuthorisedWithout, type PlannedFlight } from '../records/planned-flight';
 import { mostOf } from '../records/unlogged';
 import { constraint, DISPATCHER, lift, RECORDED, type Cap } from '../rules/parts/constraint';
 import { civilDateAt } from '../time/zone';
@@ -38,16 +39,20 @@ function one<V>(value: V | null): readonly V[] | undefined {
   return value === null ? undefined : [value];
 }
 
-/** The uses that a flight needs. What it does not say, it may need every value of. */
-export function usesNeeded(flight: PlannedFlight, place: Place): UseSet {
-  const inside = (value: boolean | null) => one<'inside' | 'outside'>(value === null ? null : value ? 'inside' : 'outside');
+/**
+ * The uses that a flight needs. What it does not say, it may need every value of. In airspace that air traffic control authorised it to enter without
+ * the equipment, or that excepts the aircraft, it needs no more than outside.
+ */
+export function usesNeeded(flight: PlannedFlight, place: Place, aircraft: Pick<Described, 'category' | 'particulars'>): UseSet {
+  const excepted = flight.exceptedAirspace === true && isExceptedFromTransponder(aircraft);
+  const inside = (value: boolean | null, without: AuthorisedWithout) => one<'inside' | 'outside'>(excepted || flight.authorisedWithout.includes(without) ? 'outside' : value === null ? null : value ? 'inside' : 'outside');
   // What the flight says of light elsewhere adds to the light at its places, and never takes away from it.
   const light = flight.ends > flight.starts
     ? LIGHT.filter((value) => (flight.light ?? []).includes(value) || [place, ...flight.places].some((at) => lightTouched(flight.starts, flight.ends, at).includes(value)))
     : LIGHT;
   const box: FullBox = {
     light, purpose: one(flight.purpose) ?? DIMENSIONS.purpose, crew: one(flight.crew) ?? DIMENSIONS.crew, rules: one(flight.rules) ?? DIMENSIONS.rules, range: one(flight.range) ?? DIMENSIONS.range,
-    transponderAirspace: inside(flight.transponderAirspace) ?? DIMENSIONS.transponderAirspace, broadcastAirspace: inside(flight.broadcastAirspace) ?? DIMENSIONS.broadcastAirspace,
+    transponderAirspace: inside(flight.transponderAirspace, 'transponder') ?? DIMENSIONS.transponderAirspace, broadcastAirspace: inside(flight.broadcastAirspace, 'ads-b-out') ?? DIMENSIONS.broadcastAirspace,
     overWater: one(flight.beyondGlideOverWater === null ? null : flight.beyondGlideOverWater ? 'beyond-glide' : 'within-glide') ?? DIMENSIONS.overWater,
     passengers: one(flight.passengers === null ? null : flight.passengers ? 'aboard' : 'none') ?? DIMENSIONS.passengers,
   };
@@ -74,6 +79,8 @@ function outrunOf(limit: LimitAhead, flight: PlannedFlight, { meters }: Situatio
     const over = crossed.atStart ? flight.starts >= limit.at : flight.ends > limit.at;
     return over ? { currency: 'time', at: limit.at, constraint: crossed, by: flight.ends - limit.at } : null;
   }
+  // The later of a reading and a day: it may be flown past the reading until that day is over.
+  if (crossed.notBefore !== null && flight.ends <= crossed.notBefore) return null;
   const { meter, at } = limit;
   const end = (meters[meter] ?? at) + flown[meter] + adds(flight)[meter];
   if (end <= at) return null;
@@ -134,7 +141,7 @@ function holdsAt({ ends }: DecidedConstraint, flight: PlannedFlight): boolean {
  */
 export function answerFlight(prepared: Prepared, situation: Situation, flight: PlannedFlight, flown: Flown = NOTHING_FLOWN): FlightAnswer {
   const { full, constraints, limits, meters, asOf } = situation;
-  const needs = usesNeeded(flight, prepared.place);
+  const needs = usesNeeded(flight, prepared.place, prepared.facts.aircraft);
   const service = meters['time-in-service'];
   const relief = reliefFor(prepared.reliefs, flight, needs, service === null ? null : service + flown['time-in-service'] + adds(flight)['time-in-service']);
   const coverable = relief === null ? NO_IDS : coverableIds(prepared);
@@ -146,7 +153,7 @@ export function answerFlight(prepared: Prepared, situation: Situation, flight: P
   const timesContradict = flight.ends <= flight.starts || flight.starts < asOf || (flight.airborne !== null && flight.airborne > wholeTime(flight));
   const inTheWay = [...closing, ...own, ...outruns.map(({ constraint: one }) => one)];
   const answer = notApproved || timesContradict || inTheWay.some(({ condition }) => !condition) ? 'no' : inTheWay.length > 0 ? 'yes-after' : 'yes';
-  return { flight: flight.id, answer, needs, closedBy: closing.map(({ id }) => id), own, outruns, notApproved, timesContradict, light: lightOf(flight, prepared.place) };
+  return { flight: flight.id, answer, needs, closedBy: closing.map(({ id }) => id), own, outruns, authorisedWithout: flight.authorisedWithout, notApproved, timesContradict, light: lightOf(flight, prepared.place) };
 }
 
 /** Answers for uses that somebody wants now, without a flight: every one of them must be open, or covered by one permit in force. */

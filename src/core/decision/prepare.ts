@@ -54,6 +54,8 @@ export interface Packed {
   readonly kind: Uint8Array;
   readonly at: Float64Array;
   readonly meter: Uint8Array;
+  /** Minus infinity where it waits for no moment. */
+  readonly notBefore: Float64Array;
   /** Infinity where only a lift ends it. */
   readonly ends: Float64Array;
   /** The number of its set of uses. */
@@ -157,8 +159,8 @@ function availabilityOf({ flightsOut }: KnownFacts): DecisionParts['availability
 
 /** A rule's constraint with its rule and pack. Written out: a spread here costs more than all the rest. */
 export function decided(constraint: Constraint, rule: string, pack: string, closes: UseSet, certainty: Constraint['certainty'], lifts: Constraint['lifts'] = constraint.lifts): DecidedConstraint {
-  const { key, source, reason, records, begins, ends, condition, atStart, notice, cap, permitMayCover } = constraint;
-  return { key, certainty, source, reason, records, closes, begins, ends, lifts, condition, atStart, notice, cap, permitMayCover, id: `${rule}/${key}`, rule, pack };
+  const { key, source, reason, records, begins, notBefore, ends, condition, atStart, notice, cap, permitMayCover } = constraint;
+  return { key, certainty, source, reason, records, closes, begins, notBefore, ends, lifts, condition, atStart, notice, cap, permitMayCover, id: `${rule}/${key}`, rule, pack };
 }
 
 const CURRENCY = (meter: Meter): number => (isHourMeter(meter) ? 0 : 1);
@@ -166,14 +168,15 @@ const CURRENCY = (meter: Meter): number => (isHourMeter(meter) ? 0 : 1);
 /** The packed table of constraints that are in their final order. */
 function pack(weighed: readonly Weighed[]): Packed {
   const count = weighed.length;
-  const table = { kind: new Uint8Array(count), at: new Float64Array(count), meter: new Uint8Array(count), ends: new Float64Array(count), set: new Uint16Array(count) };
+  const table = { kind: new Uint8Array(count), at: new Float64Array(count), meter: new Uint8Array(count), notBefore: new Float64Array(count), ends: new Float64Array(count), set: new Uint16Array(count) };
   const sets: UseSet[] = [];
   const ahead: (MayComeAhead & { readonly rank: number })[] = [];
   const meters = [new Set<Meter>(), new Set<Meter>()];
   for (const [place, { constraint, closes }] of weighed.entries()) {
-    const { begins, ends } = constraint;
+    const { begins, notBefore, ends } = constraint;
     sets[closes.number] = closes.set;
     table.set[place] = closes.number;
+    table.notBefore[place] = notBefore ?? Number.NEGATIVE_INFINITY;
     table.ends[place] = ends ?? Number.POSITIVE_INFINITY;
     if (begins.kind === 'recorded') continue;
     table.at[place] = begins.at;

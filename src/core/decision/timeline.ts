@@ -59,6 +59,8 @@ class Sweep {
   readonly meters: { -readonly [M in Meter]: number | null };
   /** Those in force now. */
   readonly now = new Set<Tracked>();
+  /** Those that bite at the later of a reading and a moment. */
+  readonly waiting: readonly Tracked[];
   private readonly closing: Int32Array;
   private readonly covered: Int32Array;
   private caps = 0;
@@ -69,6 +71,7 @@ class Sweep {
     const numbers = new Map<UseSet, number>();
     const number = (set: UseSet): number => { const known = numbers.get(set); if (known !== undefined) return known; numbers.set(set, numbers.size); return numbers.size - 1; };
     this.tracked = prepared.constraints.map(({ constraint, caps, coverable }) => ({ constraint, set: number(constraint.closes), caps, coverable, inForce: false }));
+    this.waiting = this.tracked.filter(({ constraint }) => constraint.notBefore !== null);
     this.sets = [...numbers.keys()];
     this.closing = new Int32Array(this.sets.length);
     this.covered = new Int32Array(this.sets.length);
@@ -80,7 +83,7 @@ class Sweep {
   /** Puts a constraint where it belongs now; true when that changed. */
   runCommand(one: Tracked): boolean {
     const { constraint, set, caps } = one;
-    const inForce = (constraint.ends === null || this.at < constraint.ends) && bites(constraint.begins, this.at, this.meters);
+    const inForce = (constraint.ends === null || this.at < constraint.ends) && this.at >= (constraint.notBefore ?? this.at) && bites(constraint.begins, this.at, this.meters);
     if (inForce === one.inForce) return false;
     one.inForce = inForce;
     if (inForce) this.now.add(one); else this.now.delete(one);
@@ -126,6 +129,10 @@ function byMeter(tracked: readonly Tracked[]): ReadonlyMap<Meter, Ladder> {
   return new Map(METER_NAMES.map((meter) => [meter, ladder(tracked, (begins) => begins.kind === 'meter' && begins.meter === meter)] as const).filter(([, { limits }]) => limits.length > 0));
 }
 
+function meterOf({ constraint: { begins } }: Tracked): Meter {
+  return begins.kind === 'meter' ? begins.meter : 'time-in-service';
+}
+
 function atOf({ constraint: { begins } }: Tracked): number {
   return begins.kind === 'recorded' ? 0 : begins.at;
 }
@@ -141,10 +148,12 @@ function overlapping(sets: readonly UseSet[]): (needs: UseSet) => readonly boole
 }
 
 function outrun({ constraint }: Tracked, flight: PlannedFlight, more: Readonly<Record<Meter, number>>, meters: MeterValues): Outrun | null {
-  const { begins } = constraint;
+  const { begins, notBefore } = constraint;
   if (begins.kind === 'recorded') return null;
-  if (begins.kind === 'instant') return flight.ends > begins.at ? { currency: 'time', at: begins.at, constraint, by: flight.ends - begins.at } : null;
+  if (begins.kind === 'instant') return flight.ends > begins.at && !constraint.atStart ? { currency: 'time', at: begins.at, constraint, by: flight.ends - begins.at } : null;
   const { meter, at } = begins;
+  if (notBefore !== null && flight.ends <= notBefore) return null;
+  if (notBefore !== null && (meters[meter] ?? at) >= at) return { currency: 'time', at: notBefore, constraint, by: flight.ends - notBefore };
   const by = (meters[meter] ?? at) + more[meter] - at;
   if (by <= 0) return null;
   return isHourMeter(meter) ? { currency: 'hours', meter, at: hoursFromSeconds(at), constraint, by: hoursFromSeconds(by) } : { currency: 'count', meter, at, constraint, by };
@@ -163,7 +172,8 @@ export function timeline(prepared: Prepared, flights: readonly PlannedFlight[], 
   const edges: Edge[] = [];
   const edge = (at: Instant, one: Edge) => { if (at > from && at <= until) edges.push(one); };
   for (const tracked of sweep.tracked) {
-    const { begins, ends } = tracked.constraint;
+    const { begins, notBefore, ends } = tracked.constraint;
+    if (notBefore !== null) edge(notBefore, { at: notBefore, order: 0, kind: 'constraint', tracked });
     if (begins.kind === 'instant') edge(begins.at, { at: begins.at, order: 0, kind: 'constraint', tracked });
     if (ends !== null) edge(ends, { at: ends, order: 0, kind: 'constraint', tracked });
   }
@@ -219,7 +229,7 @@ function idsOf(moved: readonly Tracked[], inForce: boolean): readonly string[] {
 }
 
 function lookAhead(prepared: Prepared, sweep: Sweep, flight: PlannedFlight, touches: (needs: UseSet) => readonly boolean[], moments: Ladder, meters: ReadonlyMap<Meter, Ladder>): FlightAhead {
-  const needs = usesNeeded(flight, prepared.place);
+  const needs = usesNeeded(flight, prepared.place, prepared.facts.aircraft);
   const touched = touches(needs);
   const more = adds(flight);
   const service = sweep.meters['time-in-service'];
@@ -240,5 +250,7 @@ function lookAhead(prepared: Prepared, sweep: Sweep, flight: PlannedFlight, touc
     const end = (sweep.meters[meter] ?? 0) + more[meter];
     for (let at = next, one = limits[at]; one !== undefined && atOf(one) < end; at += 1, one = limits[at]) cross(one);
   }
+  // Past their reading, and waiting for their day.
+  for (const one of sweep.waiting) if (!one.inForce && (sweep.meters[meterOf(one)] ?? 0) >= atOf(one) && !outruns.some(({ constraint }) => constraint === one.constraint)) cross(one);
   return { flight: flight.id, starts: flight.starts, outruns, closedBy, notApproved: !isWithin(needs, prepared.full) };
 }

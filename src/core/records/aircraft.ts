@@ -51,6 +51,10 @@ export interface Particulars {
   readonly aircraftClass: AircraftClass | null;
   /** Whether it has fuses that the pilot can replace in flight; only then spares are asked for. */
   readonly fuses: boolean | null;
+  /** Whether it was ever certificated with an engine-driven electrical system, or has one now. Null counts as having one. Absent in old records. */
+  readonly engineDrivenElectrical?: boolean | null;
+  /** For a glider: whether it stays rigged between flights. Absent in old records. */
+  readonly keptRigged?: boolean | null;
   readonly programme: Programme | null;
   readonly ifrNavigation: IfrNavigation | null;
   /** Revision of the flight manual that is in force for this aircraft; 'none' states that its manual has no revisions. */
@@ -73,6 +77,11 @@ export const UNKNOWN_PARTICULARS: Particulars = {
 /** True for a glider, whatever its certificate is. */
 export function isGlider({ category, particulars }: Pick<Described, 'category' | 'particulars'>): boolean {
   return category === 'glider' || particulars.aircraftClass === 'glider';
+}
+
+/** True for one that 14 CFR 91.215(b)(3) and (5) and 91.225(e) let into some airspace without transponder and ADS-B Out: a glider, or no engine-driven electrical system. */
+export function isExceptedFromTransponder(described: Pick<Described, 'category' | 'particulars'>): boolean {
+  return isGlider(described) || described.particulars.engineDrivenElectrical === false;
 }
 
 /** The aircraft itself. A field that is null is not known. */

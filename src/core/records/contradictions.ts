@@ -26,7 +26,7 @@ export function contradictions(facts: KnownFacts): readonly Contradicting[] {
   const later = (kind: string, id: string, on: CivilDate | null, recordedAt: Instant) => { tell(doneLater(on, recordedAt, zone), id, kind, 'done-after-recorded'); };
 
   ahead('discrepancy', facts.discrepancies); ahead('equipment list', facts.equipment); ahead('locator', facts.locators); ahead('receiver check', facts.receiverChecks); ahead('database', facts.databases);
-  ahead('flight', facts.flightsOut); ahead('club paper', facts.clubPapers); ahead('tow rope', facts.towRopes); ahead('closing', facts.tightenings);
+  ahead('flight', facts.flightsOut); ahead('club paper', facts.clubPapers); ahead('tow rope', facts.towRopes); ahead('rigging', facts.riggings); ahead('closing', facts.tightenings);
   if (facts.ramp !== null) {
     ahead('measurement', facts.ramp.measurements); ahead('fuel sample', facts.ramp.samples); ahead('uplift', facts.ramp.uplifts);
     for (const { id, cleared } of [...facts.ramp.samples, ...facts.ramp.uplifts]) if (cleared != null) later('fuel', id, cleared.on, cleared.recordedAt);

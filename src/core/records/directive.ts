@@ -3,6 +3,7 @@ import type { Instant } from '../time/instant';
 import type { Signature } from './certificate';
 import type { EquipmentKind } from './equipment';
 import type { Doing, Interval } from './interval';
+import type { HourMeter } from './meters';
 
 /** A way of complying with a directive. */
 export interface DirectiveMethod {
@@ -23,6 +24,17 @@ export interface Compliance extends Doing {
   readonly signedBy: Signature | null;
 }
 
+/** What a directive counts the hours of, where that is a part and not the whole aircraft: it was put in with hours of its own. Null fields are not known. */
+export interface DirectiveComponent {
+  readonly name: string;
+  readonly meter: HourMeter;
+  /** Hours of the part by which the directive is first complied with, in seconds. */
+  readonly limit: number;
+  /** What the part had, and what the meter showed, when it was put in. */
+  readonly hoursThen: number | null;
+  readonly readingThen: number | null;
+}
+
 /** An airworthiness directive, or a maker's safety directive for a light-sport aircraft. */
 export interface Directive {
   readonly id: string;
@@ -34,6 +46,8 @@ export interface Directive {
   readonly effectiveOn: CivilDate | null;
   /** How long after it took effect it must first be done; with nothing in it, before further flight. */
   readonly initial: Interval;
+  /** A limit on the hours of a part, beside those of `initial`. Absent states none. */
+  readonly component?: DirectiveComponent | null;
   /** Time in service and other readings on the day on which it took effect. */
   readonly readingsThen: Doing['readings'];
   readonly methods: readonly DirectiveMethod[];

@@ -14,6 +14,7 @@ import type { FuelSample, Ramp, Uplift } from './measurement';
 import { standingsOf, type MeterReading, type Standings } from './meter-reading';
 import type { ClubPaper, Estimate, FlightOut, Tightening, TowRope } from './movement';
 import type { Strike } from './strike';
+import type { Rigging } from './rigging';
 import { unreadFlights, withUnread } from './unread';
 import { withUnlogged, type UnloggedStretch } from './unlogged';
 import type { DailyInspection, FlightPermit, MaintenanceRelease, WorkEntry } from './work-entry';
@@ -37,6 +38,7 @@ interface Lists {
   readonly tightenings: readonly Tightening[];
   readonly clubPapers: readonly ClubPaper[];
   readonly towRopes: readonly TowRope[];
+  readonly riggings: readonly Rigging[];
   readonly strikes: readonly Strike[];
   /** What the aircraft was said to be, in the order in which it was written down; none where that never changed, and then it is what it is. */
   readonly descriptions: readonly Description[];
@@ -62,7 +64,7 @@ function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
   const { ramp } = facts;
   return [
     facts.documents, facts.inspections, facts.readings, facts.discrepancies, facts.equipment, facts.locators, facts.receiverChecks, facts.databases, facts.fuelStretches, facts.work,
-    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.tightenings, facts.clubPapers, facts.towRopes, facts.strikes, facts.descriptions, facts.boxReadings, facts.unlogged, facts.items ?? [], facts.directives ?? [],
+    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.tightenings, facts.clubPapers, facts.towRopes, facts.riggings, facts.strikes, facts.descriptions, facts.boxReadings, facts.unlogged, facts.items ?? [], facts.directives ?? [],
     ...(ramp === null ? [] : [ramp.measurements, ramp.samples, ramp.uplifts]),
   ];
 }
@@ -175,7 +177,7 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
     authority: authorityFor(authority, aircraft), place: facts.place, boxReadings, unlogged, accounted, aircraft, descriptions: facts.descriptions, estimates: facts.estimates, strikes: facts.strikes, inspections, readings, equipment,
     documents: counting.of(facts.documents), locators: counting.of(facts.locators), receiverChecks: counting.of(facts.receiverChecks), databases: counting.of(facts.databases),
     fuelStretches: counting.of(facts.fuelStretches), permits: counting.of(facts.permits), dailyInspections: counting.of(facts.dailyInspections),
-    clubPapers: counting.of(facts.clubPapers), towRopes: counting.of(facts.towRopes),
+    clubPapers: counting.of(facts.clubPapers), towRopes: counting.of(facts.towRopes), riggings: counting.of(facts.riggings),
     discrepancies: recorded.inside(facts.discrepancies, (one) => {
       const rectification = counting.part(one.rectification);
       const deferral = counting.part(one.deferral);

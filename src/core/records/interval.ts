@@ -2,7 +2,7 @@ import { addDays, addMonths, lastDayOfCalendarMonths, type CivilDate } from '../
 import type { Meter } from './meters';
 
 /**
- * How long something counts: whichever comes first of all that is given. `months` are calendar months, to the end of the month;
+ * How long something counts: whichever comes first of all that is given, unless it says later. `months` are calendar months, to the end of the month;
  * `monthsToTheDay` run to the same day; meters in seconds or counts.
  */
 export interface Interval {
@@ -10,6 +10,8 @@ export interface Interval {
   readonly monthsToTheDay: number | null;
   readonly days: number | null;
   readonly meters: readonly { readonly meter: Meter; readonly every: number }[];
+  /** 'later' where all that is given has to have passed, as an airworthiness directive may say. Absent is first. */
+  readonly whichever?: 'first' | 'later';
 }
 
 /** What a meter showed when something was done. */

@@ -5,6 +5,13 @@ import type { Volume } from '../quantities/volume';
 import type { Light, Place } from '../time/sun';
 import type { Instant } from '../time/instant';
 
+/**
+ * What air traffic control can authorise a flight without, in airspace that asks for it. Source: 14 CFR 91.215(d) and 91.225(g) (from memory):
+ * where it is inoperative at any time, to the destination or to where it is repaired; where none is fitted on a request at least an hour before.
+ */
+export const AUTHORISED_WITHOUT = ['transponder', 'ads-b-out'] as const;
+export type AuthorisedWithout = (typeof AUTHORISED_WITHOUT)[number];
+
 /** A flight that somebody wants to make. A field that is null is not known, and then the flight needs every value of it. */
 export interface PlannedFlight {
   readonly id: string;
@@ -39,13 +46,20 @@ export interface PlannedFlight {
   readonly reliesOnDatabase: boolean | null;
   /** The highest altitude that it is planned to fly at, feet above the sea. */
   readonly altitudeFeet: number | null;
+  /** What air traffic control has authorised this flight to enter such airspace without. */
+  readonly authorisedWithout: readonly AuthorisedWithout[];
+  /**
+   * Whether it enters such airspace only where an aircraft without an engine-driven electrical system needs no transponder: near a class B airport,
+   * yet outside classes A, B and C and below their ceilings, or high up. Source: 14 CFR 91.215(b)(3) and (5), 91.225(e) (from memory).
+   */
+  readonly exceptedAirspace: boolean | null;
   /** Whether it is training that stays within 50 NM of the field: the locator rule's own distance, not the club's local area. */
   readonly trainingWithin50Miles: boolean | null;
 }
 
 /** What a flight leaves open about itself. */
 export const UNSAID = {
-  places: [], persons: null, load: null, landings: null, towLaunches: null, toAlternate: null, fuelPlanned: null, reliesOnVor: null, reliesOnDatabase: null, trainingWithin50Miles: null, altitudeFeet: null,
+  places: [], persons: null, load: null, landings: null, towLaunches: null, toAlternate: null, fuelPlanned: null, reliesOnVor: null, reliesOnDatabase: null, trainingWithin50Miles: null, altitudeFeet: null, authorisedWithout: [], exceptedAirspace: null,
 } as const satisfies Partial<PlannedFlight>;
 
 /** What a flight may say beyond the uses that it needs. */

@@ -4,9 +4,10 @@ import type { KnownFacts } from '../records/facts';
 import { lastDayOf, nextDue, type Interval } from '../records/interval';
 import { countingDone } from '../records/maintenance-item';
 import type { Meter } from '../records/meters';
+import type { CivilDate } from '../time/civil-date';
 import { startOfDay } from '../time/zone';
 import { constraint, from, lift, MECHANICS, RECORD_KEEPER, type Constraint, type Lift } from './parts/constraint';
-import { closesAfter, closesAt, type DueParts } from './parts/due';
+import { closesAfter, closesAt, closesAtLater, type DueLimits, type DueParts } from './parts/due';
 import { meterTroubles } from './parts/meter';
 import { each, result, rule } from './parts/rule';
 import { unsignedWork } from './parts/unsigned-work';
@@ -28,23 +29,36 @@ function complied({ done, methods }: Directive, facts: KnownFacts) {
 
 /** Readings of the first limit count from the day on which the directive took effect. */
 function firstDue(directive: Directive, facts: KnownFacts, parts: DueParts): readonly Constraint[] {
-  const { number, title, initial, effectiveOn, readingsThen } = directive;
+  const { initial, component = null, effectiveOn, readingsThen, number, title } = directive;
   const unknown = (what: 'effective-date' | 'reading'): Constraint => constraint({ ...parts, certainty: 'unknown', reason: { code: 'directive-unknown', number, title, what } });
   // Before further flight, from the day on which it takes effect; one whose day nobody knows has taken effect.
-  if (isEmptyInterval(initial)) return [constraint({ ...parts, certainty: 'failed', reason: { code: 'directive-before-flight', number, title }, ...(effectiveOn === null ? {} : { begins: from(startOfDay(effectiveOn, facts.place.zone)) }) })];
+  if (isEmptyInterval(initial) && component === null) return [constraint({ ...parts, certainty: 'failed', reason: { code: 'directive-before-flight', number, title }, ...(effectiveOn === null ? {} : { begins: from(startOfDay(effectiveOn, facts.place.zone)) }) })];
   if (effectiveOn === null) return [unknown('effective-date')];
-  const lastDay = lastDayOf(initial, effectiveOn);
+  const meters = initial.meters.map(({ meter, every }) => {
+    const then = readingsThen.find((reading) => reading.meter === meter);
+    return { meter, at: then === undefined ? null : then.value + every };
+  });
+  const part = component === null ? [] : [{ meter: component.meter, at: component.readingThen === null || component.hoursThen === null ? null : component.readingThen + component.limit - component.hoursThen }];
+  return limitsOf(directive, facts, { lastDay: lastDayOf(initial, effectiveOn), meters: [...part, ...meters] }, initial.whichever ?? 'first', true, parts);
+}
+
+/** The limits of a directive as constraints: each of them, or the later of them all. */
+function limitsOf({ number, title }: Directive, facts: KnownFacts, due: DueLimits, whichever: 'first' | 'later', first: boolean, parts: DueParts): readonly Constraint[] {
+  const after = (lastDay: CivilDate) => ({ code: 'directive-expires' as const, number, title, lastDay, first, ...(whichever === 'later' ? { whichever } : {}) });
+  const at = (meter: Meter, dueAt: number, notBefore: CivilDate | null = null) => ({ code: 'directive-due' as const, number, title, meter, dueAt, first, ...(notBefore === null ? {} : { notBefore }) });
+  const unknown = (meter: Meter): Constraint => constraint({ ...parts, key: first ? parts.key : `${parts.key}.${meter}`, certainty: 'unknown', reason: { code: 'directive-unknown', number, title, what: 'reading' } });
+  if (whichever === 'later') {
+    const later = closesAtLater(facts, due, { at, after }, parts);
+    return [later ?? unknown('time-in-service')];
+  }
   return [
-    ...(lastDay === null ? [] : [closesAfter(lastDay, facts.place.zone, { code: 'directive-expires', number, title, lastDay, first: true }, parts)]),
-    ...initial.meters.map(({ meter, every }) => {
-      const then = readingsThen.find((reading) => reading.meter === meter);
-      return then === undefined ? unknown('reading') : closesAt(facts, meter, then.value + every, { code: 'directive-due', number, title, meter, dueAt: then.value + every, first: true }, parts);
-    }),
+    ...(due.lastDay === null ? [] : [closesAfter(due.lastDay, facts.place.zone, after(due.lastDay), parts)]),
+    ...due.meters.map(({ meter, at: dueAt }) => (dueAt === null ? unknown(meter) : closesAt(facts, meter, dueAt, at(meter, dueAt), parts))),
   ];
 }
 
 function judgeOne(directive: Directive, facts: KnownFacts, meters: Set<Meter>): readonly Constraint[] {
-  const { id, number, title, methods, noFerry } = directive;
+  const { id, methods, noFerry } = directive;
   const lifts: readonly Lift[] = [lift('comply-with-directive', MECHANICS, id)];
   const permitMayCover = noFerry === false;
   const done = complied(directive, facts);
@@ -54,7 +68,11 @@ function judgeOne(directive: Directive, facts: KnownFacts, meters: Set<Meter>): 
   const latest = done.filter(({ completedOn }) => completedOn === last?.completedOn);
   const parts: DueParts = { key: id, source, records: last === undefined ? [id] : [id, last.id], closes: ALL_USES, lifts, permitMayCover };
   const count = (interval: Interval) => { for (const { meter } of interval.meters) meters.add(meter); };
-  if (last === undefined || methods.length === 0) { count(directive.initial); return firstDue(directive, facts, parts); }
+  if (last === undefined || methods.length === 0) {
+    count(directive.initial);
+    if (directive.component != null) meters.add(directive.component.meter);
+    return firstDue(directive, facts, parts);
+  }
   return each(latest, (one) => {
     const { repeats } = one.method;
     if (repeats === null) return [];
@@ -62,11 +80,7 @@ function judgeOne(directive: Directive, facts: KnownFacts, meters: Set<Meter>): 
     // Recurring counts from the last actual compliance: nothing is taken off.
     const due = nextDue([one], repeats, false);
     const own: DueParts = { ...parts, records: [id, one.id] };
-    return [
-      ...(due.lastDay === null ? [] : [closesAfter(due.lastDay, facts.place.zone, { code: 'directive-expires', number, title, lastDay: due.lastDay, first: false }, own)]),
-      ...due.meters.map(({ meter, at }) => closesAt(facts, meter, at, { code: 'directive-due', number, title, meter, dueAt: at, first: false }, own)),
-      ...due.unknownMeters.map((meter) => constraint({ ...own, key: `${id}.${meter}`, certainty: 'unknown', reason: { code: 'directive-unknown', number, title, what: 'reading' } })),
-    ];
+    return limitsOf(directive, facts, { lastDay: due.lastDay, meters: [...due.meters, ...due.unknownMeters.map((meter) => ({ meter, at: null }))] }, repeats.whichever ?? 'first', false, own);
   });
 }
 

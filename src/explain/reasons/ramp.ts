@@ -2,10 +2,10 @@ import type { Contradiction } from '../../core/records/contradictions';
 import type { FuelGrade } from '../../core/records/measurement';
 import type { ReasonCode } from '../../core/rules/parts/reason';
 import { capText, list, measureText, readingText, sentenceCase, sinceText, volumeText } from '../formats';
-import { QUANTITY_NAMES_IN_WORDS, ROPE_FAULT_NAMES, SAMPLE_NAMES } from '../names';
+import { QUANTITY_NAMES_IN_WORDS, RIGGING_GAPS, ROPE_FAULT_NAMES, SAMPLE_NAMES } from '../names';
 import { words, type Tellers } from './teller';
 
-type Codes = Extract<ReasonCode, 'measured-outside' | 'not-measured' | 'gauge-differs' | `sample-${string}` | 'oil-use-high' | `fuel-${string}` | 'aircraft-out' | 'two-flights-open' | 'flight-not-read' | 'tightened' | `record-${string}` | 'tow-rope-unfit' | 'cap-passed' | 'flight-leaves-open'>;
+type Codes = Extract<ReasonCode, 'measured-outside' | 'not-measured' | 'gauge-differs' | `sample-${string}` | 'oil-use-high' | `fuel-${string}` | 'aircraft-out' | 'rigging-unknown' | 'derigged' | 'rigging-not-checked' | 'two-flights-open' | 'flight-not-read' | 'tightened' | `record-${string}` | 'tow-rope-unfit' | 'cap-passed' | 'flight-leaves-open'>;
 
 const at = (drain: string | null) => (drain === null ? '' : ` of the ${drain} drain`);
 const GRADE_NAMES: Readonly<Record<FuelGrade, string>> = { leaded: 'leaded fuel', unleaded: 'unleaded fuel', jet: 'jet fuel' };
@@ -27,6 +27,9 @@ export const RAMP: Tellers<Codes> = {
   'fuel-grade-unknown': ({ approved }) => words('It is not recorded which grade of fuel went in.', `Its engine may have ${list(approved.map((one) => GRADE_NAMES[one]), 'or')}.`),
   'fuel-over-tanks': ({ planned, holds }) => words(`The flight is planned with ${volumeText(planned, 'down')} of fuel; the tanks hold ${volumeText(holds, 'down')}.`, 'That cannot be: plan with what the tanks hold.'),
   'sample-needed': ({ because, drain }) => words({ none: `No clean fuel sample${at(drain)} is on record.`, 'fuelled-since': 'The aircraft was fuelled after its last sample.', 'flown-since': 'The aircraft has flown since its last sample.', 'not-today': 'The last fuel sample is not of today.', 'not-every-drain': drain === null ? 'Not every drain was sampled.' : `The ${drain} drain was not sampled.` }[because], 'Every drain is sampled before it moves.'),
+  'rigging-unknown': () => words('It is not recorded that the glider was rigged and checked.', 'After every rigging its critical assemblies and its controls are checked. One that is kept rigged says so in its aircraft data.'),
+  derigged: () => words('The glider is derigged.', 'It flies again once it is rigged and checked.'),
+  'rigging-not-checked': ({ gaps }) => words(`The glider was rigged, and ${list(gaps.map((gap) => RIGGING_GAPS[gap]), 'and')}.`, gaps.includes('tools-missing') ? 'A tool that is missing may lie in the controls: nobody flies until it is found.' : 'A surface that is not connected is seen by these checks and by nothing else.'),
   'oil-use-high': ({ perHour, limit }) => words(`The engine uses ${volumeText(perHour, 'up', 'US qt')} of oil an hour.`, `The club has a mechanic look above ${volumeText(limit, 'down', 'US qt')} an hour.`),
   'fuel-below-minimum': ({ aboard, minimum }) => words(`${volumeText(aboard, 'down')} of fuel are aboard.`, `No flight begins with less than ${volumeText(minimum, 'up')}: that is the handbook’s minimum.`),
   'fuel-short': ({ aboard, needed, reserveMinutes }) => words(`The flight needs ${volumeText(needed, 'up')} of fuel; ${volumeText(aboard, 'down')} are there.`, `That is the flight with a reserve of ${reserveMinutes} minutes at normal cruise.`),

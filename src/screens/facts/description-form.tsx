@@ -22,7 +22,7 @@ type Measured = NonNullable<DescriptionInput['measured']>[number];
 interface Limit { readonly quantity: Quantity; readonly which: string; readonly unit: string; readonly min: string; readonly max: string; readonly open: boolean; readonly uses: Measured['uses']; readonly remedy: Measured['remedy']; readonly everyFlight: boolean }
 interface Fields {
   readonly category: string; readonly firstFlownOn: string; readonly serialNumber: string; readonly manufacturedOn: string; readonly certificatedOn: string; readonly seats: string; readonly engine: '' | 'none' | 'air' | 'liquid'; readonly altitude: boolean; readonly gear: string; readonly programme: string; readonly ifrNavigation: string;
-  readonly aircraftClass: string; readonly fuses: '' | 'yes' | 'no'; readonly night: boolean; readonly instruments: boolean; readonly drains: string; readonly grades: readonly string[];
+  readonly aircraftClass: string; readonly fuses: '' | 'yes' | 'no'; readonly electrical: '' | 'yes' | 'no'; readonly keptRigged: '' | 'yes' | 'no'; readonly night: boolean; readonly instruments: boolean; readonly drains: string; readonly grades: readonly string[];
   readonly manualRevision: string; readonly minimumEquipmentList: string; readonly burn: string; readonly burnUnit: VolumeUnit; readonly minimum: string; readonly minimumUnit: VolumeUnit; readonly tanks: readonly { readonly id: string; readonly usable: string; readonly unit: VolumeUnit }[];
   readonly measured: readonly Limit[]; readonly boxes: readonly TickedBox[];
 }
@@ -32,13 +32,16 @@ const text = (value: string | number | undefined): string => (value === undefine
 const NAVIGATION = { 'vor-only': 'VOR only', 'satellite-only': 'satellites only', either: 'either of the two' } as const;
 const REMEDIES = { 'top-up': 'top it up, a step before flight', service: 'service, a step before flight', mechanic: 'a mechanic' } as const;
 
+const yesOrNo = (value: boolean | undefined) => (value === undefined ? '' : value ? 'yes' : 'no');
+const toldYes = (value: '' | 'yes' | 'no') => (value === '' ? undefined : value === 'yes');
+
 function fieldsOf(aircraft: Facts['aircraft']): Fields {
   const known = describedAs(aircraft);
   const { engine, fuel, measured, approvedFor } = known;
   return {
     category: text(known.category), firstFlownOn: text(known.firstFlownOn), serialNumber: text(known.serialNumber), manufacturedOn: text(known.manufacturedOn), certificatedOn: text(known.certificatedOn), seats: text(known.seats),
     engine: engine === undefined ? '' : engine === 'none' ? 'none' : engine.cooling, altitude: engine !== undefined && engine !== 'none' && engine.altitude, gear: text(known.gear), programme: text(known.programme), ifrNavigation: text(known.ifrNavigation), manualRevision: text(known.manualRevision),
-    aircraftClass: text(known.aircraftClass), fuses: known.fuses === undefined ? '' : known.fuses ? 'yes' : 'no', night: known.authorised?.includes('night') ?? false, instruments: known.authorised?.includes('instruments') ?? false,
+    aircraftClass: text(known.aircraftClass), fuses: yesOrNo(known.fuses), electrical: yesOrNo(known.engineDrivenElectrical), keptRigged: yesOrNo(known.keptRigged), night: known.authorised?.includes('night') ?? false, instruments: known.authorised?.includes('instruments') ?? false,
     drains: (fuel?.drains ?? []).join(', '), grades: fuel?.grades ?? [],
     minimumEquipmentList: text(known.minimumEquipmentList), burn: text(fuel?.burnPerHour?.amount), burnUnit: fuel?.burnPerHour?.unit ?? 'US gal', minimum: text(fuel?.minimum?.amount), minimumUnit: fuel?.minimum?.unit ?? 'US gal',
     tanks: (fuel?.tanks ?? []).map(({ id, usable }) => ({ id, usable: text(usable.amount), unit: usable.unit })),
@@ -60,7 +63,7 @@ function described(fields: Fields): DescriptionInput {
   const chosen = {
     category: said(fields.category), firstFlownOn: said(fields.firstFlownOn), serialNumber: said(fields.serialNumber), manufacturedOn: said(fields.manufacturedOn), certificatedOn: said(fields.certificatedOn), seats: figure(fields.seats),
     engine: fields.engine === '' ? undefined : fields.engine === 'none' ? 'none' : { cooling: fields.engine, altitude: fields.altitude }, gear: said(fields.gear), programme: said(fields.programme), ifrNavigation: said(fields.ifrNavigation), manualRevision: said(fields.manualRevision),
-    aircraftClass: said(fields.aircraftClass), fuses: fields.fuses === '' ? undefined : fields.fuses === 'yes', authorised: authorised.length === 0 ? undefined : authorised,
+    aircraftClass: said(fields.aircraftClass), fuses: toldYes(fields.fuses), engineDrivenElectrical: toldYes(fields.electrical), keptRigged: toldYes(fields.keptRigged), authorised: authorised.length === 0 ? undefined : authorised,
     minimumEquipmentList: said(fields.minimumEquipmentList), fuel, measured: fields.measured.map(({ which, min, max, ...one }) => ({ ...one, which: said(which), min: figure(min), max: figure(max) })), approvedFor: fields.boxes.length === 0 ? undefined : fields.boxes,
   };
   // The server checks every value; what the choices offer is what it knows.
@@ -79,7 +82,8 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
   const { register, control, handleSubmit, setError, formState: { errors, isSubmitting } } = useForm<Fields>({ defaultValues: fieldsOf(facts.aircraft) });
   const tanks = useFieldArray({ control, name: 'tanks' as never });
   const limits = useFieldArray({ control, name: 'measured' as never });
-  const [engine, measured, category] = useWatch({ control, name: ['engine', 'measured', 'category'] });
+  const [engine, measured, category, aircraftClass] = useWatch({ control, name: ['engine', 'measured', 'category', 'aircraftClass'] });
+  const glider = category === 'glider' || aircraftClass === 'glider';
   const submit = async (fields: Fields) => {
     const done = await enter({ kind: 'description', instead, description: described(fields) }, (field, message) => { told(field); setError(field as keyof Fields, { message }); });
     if (done !== null) recorded(done);
@@ -95,7 +99,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
       <div style={three}>
         {choice('category', 'Category of its certificate', CATEGORIES.map((one) => [one, sentenceCase(CATEGORY_NAMES[one])]))}{choice('aircraftClass', 'Class of aircraft', [['aeroplane', 'aeroplane'], ['glider', 'glider']])}{line('serialNumber', 'Serial number')}{day('firstFlownOn', 'First flown on')}{day('manufacturedOn', 'Made on', 'Decides about harnesses.')}{day('certificatedOn', 'Type certificated on', 'Decides about anticollision lights by day.')}
         <TextField label="Seats, the pilot’s included" {...register('seats')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} error={errors.seats !== undefined} helperText={errors.seats?.message} />
-        {choice('engine', 'Engine', [['air', 'air-cooled'], ['liquid', 'liquid-cooled'], ['none', 'none']])}{choice('gear', 'Landing gear', [['fixed', 'fixed'], ['retractable', 'retractable']])}{choice('fuses', 'Fuses that the pilot can replace', [['yes', 'yes, so spares are needed by night'], ['no', 'no']])}
+        {choice('engine', 'Engine', [['air', 'air-cooled'], ['liquid', 'liquid-cooled'], ['none', 'none']])}{choice('gear', 'Landing gear', [['fixed', 'fixed'], ['retractable', 'retractable']])}{choice('fuses', 'Fuses that the pilot can replace', [['yes', 'yes, so spares are needed by night'], ['no', 'no']])}{choice('electrical', 'Engine-driven electrical system', [['yes', 'yes'], ['no', 'never had one']])}{glider ? choice('keptRigged', 'Between flights', [['yes', 'kept rigged'], ['no', 'rigged for each day of flying']]) : null}
         {choice('programme', 'Inspections', [['annual', 'annual and 100-hour'], ['progressive', 'progressive, by segments']])}{choice('ifrNavigation', 'Navigation by instruments rests on', IFR_NAVIGATION.map((one) => [one, NAVIGATION[one]]))}
         {line('manualRevision', 'Revision of its manual in force', '“none” where it has no revisions.')}{choice('minimumEquipmentList', 'Minimum equipment list', [['none', 'none'], ['approved', 'approved, with its letter aboard']])}
       </div>

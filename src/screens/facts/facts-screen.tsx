@@ -12,7 +12,7 @@ import { Trouble } from '../shell/trouble';
 import { DescriptionForm } from './description-form';
 import { EquipmentForm } from './equipment-form';
 import { Directives, Items } from './list-forms';
-import { ClubPaperForm, DatabaseForm, LocatorForm, ReceiverCheckForm } from './single-forms';
+import { ClubPaperForm, DatabaseForm, LocatorForm, ReceiverCheckForm, RiggingForm } from './single-forms';
 
 /** One kind of facts: closed where there is something on record already, open where there is nothing. */
 function Part({ title, state, open, children }: { readonly title: string; readonly state: string; readonly open: boolean; readonly children: ReactNode }) {
@@ -56,6 +56,7 @@ export function FactsScreen() {
               {us ? <Part title="Emergency locator" state={facts.locator?.text ?? 'not on record'} open={facts.locator === null}><LocatorForm facts={facts} /></Part> : null}
               <Part title="Insurance and club papers" state={String(facts.clubPapers.length)} open={facts.clubPapers.length === 0}><ClubPaperForm facts={facts} /></Part>
               {us ? <Part title="Receiver check" state={facts.receiverCheck?.text ?? 'not on record'} open={false}><ReceiverCheckForm facts={facts} /></Part> : null}
+              {facts.isGlider ? <Part title="Rigging" state={facts.rigging?.text ?? 'not on record'} open={false}><RiggingForm facts={facts} /></Part> : null}
               <Part title="Databases" state={String(facts.databases.length)} open={false}><DatabaseForm facts={facts} /></Part>
             </section>
           ) : <p>A dispatcher, a mechanic or the administrator enters these.</p>}

@@ -5,6 +5,7 @@ import { documentsAboard } from '../documents-aboard';
 import { fuelForFlight } from '../fuel-for-flight';
 import { fuelQuality } from '../fuel-quality';
 import { gaugeAndDip } from '../gauge-and-dip';
+import { gliderRigging } from '../glider-rigging';
 import { independentInspection } from '../independent-inspection';
 import { inoperativeEquipment } from '../inoperative-equipment';
 import { maintenanceEntries } from '../maintenance-entries';
@@ -41,7 +42,7 @@ export const auMaintenanceRelease = {
     bind(maintenanceRelease, undefined), inAustralia(bind(refusedInspections, undefined), 'CAR 1988 regs 42A and 47'), bind(dailyInspection, undefined), bind(independentInspection, undefined),
     inAustralia(bind(directivesComplied, undefined), 'CASR Part 39'), inAustralia(bind(maintenanceItems, undefined), 'CAR 1988 regs 42A, 42B and 42M'), inAustralia(bind(inoperativeEquipment, STRICT), 'CAR 1988 regs 37 and 49'),
     inAustralia(bind(maintenanceEntries, undefined), 'CAR 1988 regs 43 and 48'), inAustralia(bind(openDiscrepancies, undefined), 'CAR 1988 regs 47 and 50'),
-    inAustralia(bind(measuredLimits, undefined), null), inAustralia(bind(fuelForFlight, { authority: 'au' }), 'CASR Part 91 MOS ch. 19'), bind(fuelQuality, undefined), inAustralia(bind(gaugeAndDip, undefined), null), bind(tightenings, undefined), bind(openFlights, undefined), bind(recordsInOrder, undefined),
+    inAustralia(bind(measuredLimits, undefined), null), inAustralia(bind(fuelForFlight, { authority: 'au' }), 'CASR Part 91 MOS ch. 19'), bind(fuelQuality, undefined), inAustralia(bind(gaugeAndDip, undefined), null), bind(tightenings, undefined), bind(gliderRigging, undefined), bind(openFlights, undefined), bind(recordsInOrder, undefined),
     inAustralia(bind(approvedUses, undefined), 'CASR 91.095'),
     inAustralia(bind(requiredEquipment, STRICT), 'CASR Part 91 MOS ch. 26'), inAustralia(bind(approvedList, undefined), null), inAustralia(bind(navigationWorks, undefined), 'CASR Part 91 MOS ch. 14 and 26'), inAustralia(bind(emergencyLocator, undefined), 'CASR Part 91 MOS ch. 26'),
     inAustralia(bind(altimeterStatic, undefined), 'CAO 100.5'), inAustralia(bind(transponderTest, undefined), 'CAO 100.5'),

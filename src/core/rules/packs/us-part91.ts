@@ -9,6 +9,7 @@ import { emergencyLocator } from '../emergency-locator';
 import { fuelForFlight } from '../fuel-for-flight';
 import { fuelQuality } from '../fuel-quality';
 import { gaugeAndDip } from '../gauge-and-dip';
+import { gliderRigging } from '../glider-rigging';
 import { hundredHourInspection, TRAINING_UNDER } from '../hundred-hour-inspection';
 import { inoperativeEquipment } from '../inoperative-equipment';
 import { maintenanceEntries } from '../maintenance-entries';
@@ -55,7 +56,7 @@ export const usPart91 = {
     bind(documentsAboard, { papersOf: 'us' }), bind(registrationIsValid, { runsOut: true }), bind(annualInspection, undefined), bind(conditionInspection, undefined), bind(refusedInspections, undefined), bind(progressiveProgramme, undefined),
     bind(hundredHourInspection, { trainingUnder }), bind(categoryLimits, undefined), bind(directivesComplied, undefined), bind(maintenanceItems, undefined), bind(emergencyLocator, undefined),
     bind(altimeterStatic, undefined), bind(transponderTest, undefined), bind(receiverCheck, undefined), bind(requiredEquipment, { lessons }), bind(navigationWorks, undefined), bind(inoperativeEquipment, { lessons }),
-    bind(maintenanceEntries, undefined), bind(openDiscrepancies, undefined), bind(measuredLimits, undefined), bind(fuelForFlight, { authority: 'us' }), bind(fuelQuality, undefined), bind(gaugeAndDip, undefined), bind(tightenings, undefined), bind(towRope, undefined), bind(openFlights, undefined), bind(recordsInOrder, undefined), bind(approvedUses, undefined),
+    bind(maintenanceEntries, undefined), bind(openDiscrepancies, undefined), bind(measuredLimits, undefined), bind(fuelForFlight, { authority: 'us' }), bind(fuelQuality, undefined), bind(gaugeAndDip, undefined), bind(tightenings, undefined), bind(towRope, undefined), bind(gliderRigging, undefined), bind(openFlights, undefined), bind(recordsInOrder, undefined), bind(approvedUses, undefined),
   ],
 } as const;
 

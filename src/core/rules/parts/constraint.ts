@@ -38,7 +38,7 @@ export const ACTS = [
   'install-equipment', 'record-equipment', 'release-after-work', 'fly-check-flight', 'inspect-independently',
   'add-oil', 'remove-oil', 'add-fuel', 'remove-fuel', 'measure', 'sample-fuel', 'deal-with-suspect-fuel', 'complete-work-entry', 'service-measured-item', 'have-trend-looked-at',
   'issue-maintenance-release', 'sign-daily-inspection',
-  'renew-paper', 'lift-tightening', 'record-return', 'state-for-flight', 'change-flight',
+  'renew-paper', 'lift-tightening', 'record-return', 'record-rigging', 'state-for-flight', 'change-flight', 'obtain-atc-authorisation',
   'obtain-special-flight-permit', 'replace-tow-rope',
 ] as const;
 export type Act = (typeof ACTS)[number];
@@ -48,6 +48,7 @@ export type Entitled =
   | { readonly kind: 'certificate'; readonly anyOf: readonly CertificateKind[] }
   | { readonly kind: 'owner' }
   | { readonly kind: 'dispatcher' }
+  | { readonly kind: 'pilot-in-command' }
   | { readonly kind: 'anybody-at-the-aircraft' }
   | { readonly kind: 'record-keeper' };
 
@@ -75,6 +76,8 @@ export interface Constraint {
   readonly records: readonly string[];
   readonly closes: UseSet;
   readonly begins: Begins;
+  /** Where it bites at a reading, but not before a moment: the later of the two. Null for every other constraint. */
+  readonly notBefore: Instant | null;
   /** When it ends by itself; null when only a lift ends it. */
   readonly ends: Instant | null;
   /** Ways out, the usual one first. */
@@ -98,7 +101,7 @@ export type GivenConstraint = Pick<Constraint, 'key' | 'certainty' | 'source' | 
 export function constraint(given: GivenConstraint): Constraint {
   const { key, certainty, source, reason, closes, lifts } = given;
   return {
-    key, certainty, source, reason, records: given.records ?? [], closes, begins: given.begins ?? RECORDED, ends: given.ends ?? null, lifts,
+    key, certainty, source, reason, records: given.records ?? [], closes, begins: given.begins ?? RECORDED, notBefore: given.notBefore ?? null, ends: given.ends ?? null, lifts,
     condition: given.condition ?? false, atStart: given.atStart ?? false, notice: given.notice ?? false, cap: given.cap ?? null, permitMayCover: given.permitMayCover ?? false,
   };
 }
@@ -129,6 +132,7 @@ export const ANYBODY: Entitled = { kind: 'anybody-at-the-aircraft' };
 export const RECORD_KEEPER: Entitled = { kind: 'record-keeper' };
 export const OWNER: Entitled = { kind: 'owner' };
 export const DISPATCHER: Entitled = { kind: 'dispatcher' };
+export const PILOT_IN_COMMAND: Entitled = { kind: 'pilot-in-command' };
 export const PILOT_OR_MECHANIC: Entitled = { kind: 'certificate', anyOf: ['pilot', 'flight-instructor', 'mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'] };
 
 /** What a rule found. Without constraints in force it is met; it never answers by being silent about something it could not see. */

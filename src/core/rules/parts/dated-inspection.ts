@@ -24,7 +24,7 @@ export function datedInspection({ inspections, place, authority }: KnownFacts, {
   if (refusal(inspections, kind, [kind], place.zone, authority) !== null) return { last, missing: [], constraints: [] };
   const lifts = [...discounted.slice(0, 1).map(({ completedOn }) => lift('complete-inspection-entry', by, kind, null, from(endOfDay(lastDayOfCalendarMonths(completedOn, months), place.zone)))), lift(act, by)];
   const made = (certainty: Constraint['certainty'], reason: Reason, records: readonly string[], begins: Begins, own: readonly Lift[]): Constraint =>
-    ({ key: kind, certainty, source, reason, records, closes, begins, ends: null, lifts: own, condition: false, atStart: false, notice: false, cap: null, permitMayCover: true });
+    ({ key: kind, certainty, source, reason, records, closes, begins, notBefore: null, ends: null, lifts: own, condition: false, atStart: false, notice: false, cap: null, permitMayCover: true });
   if (last === null) return { last, missing: [`inspections (${kind})`], constraints: [made('unknown', { code: 'inspection-unknown', kind, discounted }, [], RECORDED, lifts)] };
   const lastDay = lastDayOfCalendarMonths(last.completedOn, months);
   return { last, missing: [], constraints: [made('failed', { code: 'inspection-expires', kind, completedOn: last.completedOn, lastDay, discounted }, [last.id], from(endOfDay(lastDay, place.zone)), lifts)] };

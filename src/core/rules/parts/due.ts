@@ -18,7 +18,7 @@ export interface DueParts {
 
 // Written out: of a few hundred such constraints an aircraft has, copying with a spread would cost more than the rules.
 function made(key: string, reason: Reason, begins: Begins, lifts: readonly Lift[], { source, records, closes, permitMayCover }: DueParts): Constraint {
-  return { key, certainty: 'failed', source, reason, records, closes, begins, ends: null, lifts, condition: false, atStart: false, notice: false, cap: null, permitMayCover };
+  return { key, certainty: 'failed', source, reason, records, closes, begins, notBefore: null, ends: null, lifts, condition: false, atStart: false, notice: false, cap: null, permitMayCover };
 }
 
 /** Closes when the last good day at the field is over. */
@@ -44,4 +44,20 @@ export function liftsAt(facts: KnownFacts, meter: Meter, at: number, lifts: read
 /** Closes with nothing left to a reading. Where only landings that nobody counted reach it, saying how many there were is a way out too. */
 export function closesAt(facts: KnownFacts, meter: Meter, at: number, reason: Reason, parts: DueParts): Constraint {
   return made(`${parts.key}.${meter}`, reason, atReading(meter, at), liftsAt(facts, meter, at, parts.lifts), parts);
+}
+
+/** A limit as a day, or as a reading of a meter; null where nobody knows that reading. */
+export interface DueLimits { readonly lastDay: CivilDate | null; readonly meters: readonly { readonly meter: Meter; readonly at: number | null }[] }
+
+/**
+ * The limits of which the later decides ('whichever occurs later'): one constraint, which bites when the day is over and the reading is reached.
+ * A reading that nobody knows may have been reached. Of several readings that are still ahead the first decides, which may be too early and never too late.
+ * Null where nothing of them is known.
+ */
+export function closesAtLater(facts: KnownFacts, { lastDay, meters }: DueLimits, reason: { readonly at: (meter: Meter, at: number, notBefore: CivilDate | null) => Reason; readonly after: (lastDay: CivilDate) => Reason }, parts: DueParts): Constraint | null {
+  const isAhead = ({ meter, at }: { readonly meter: Meter; readonly at: number | null }) => { const standing = facts.meters[meter]; return at !== null && (standing.state !== 'known' || standing.value < at); };
+  const deciding = meters.find(isAhead) ?? (lastDay === null ? meters.find(({ at }) => at !== null) : undefined);
+  if (deciding?.at == null) return lastDay === null ? null : closesAfter(lastDay, facts.place.zone, reason.after(lastDay), parts);
+  const { meter, at } = deciding;
+  return { ...closesAt(facts, meter, at, reason.at(meter, at, lastDay), parts), notBefore: lastDay === null ? null : endOfDay(lastDay, facts.place.zone) };
 }

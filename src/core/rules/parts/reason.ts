@@ -89,8 +89,8 @@ export type Reason =
   | { readonly code: 'oil-change-due'; readonly name: string; readonly dueAt: Hours; readonly leaded: Hours; readonly unleaded: Hours; readonly unsaid: Hours }
   // Directives.
   | { readonly code: 'directives-unknown' }
-  | { readonly code: 'directive-expires'; readonly number: string; readonly title: string; readonly lastDay: CivilDate; readonly first: boolean }
-  | { readonly code: 'directive-due'; readonly number: string; readonly title: string; readonly meter: Meter; readonly dueAt: number; readonly first: boolean }
+  | { readonly code: 'directive-expires'; readonly number: string; readonly title: string; readonly lastDay: CivilDate; readonly first: boolean; readonly whichever?: 'later' }
+  | { readonly code: 'directive-due'; readonly number: string; readonly title: string; readonly meter: Meter; readonly dueAt: number; readonly first: boolean; readonly notBefore?: CivilDate | null }
   | { readonly code: 'directive-before-flight'; readonly number: string; readonly title: string }
   | { readonly code: 'directive-unknown'; readonly number: string; readonly title: string; readonly what: 'applicability' | 'effective-date' | 'reading' }
   // Locator.
@@ -158,17 +158,22 @@ export type Reason =
   | { readonly code: 'altitude-over-tested'; readonly planned: number; readonly tested: number }
   | { readonly code: 'altitude-tested-unknown' }
   | { readonly code: 'approved-list-missing' }
+  | { readonly code: 'rigging-unknown' }
+  | { readonly code: 'derigged' }
+  | { readonly code: 'rigging-not-checked'; readonly gaps: readonly RiggingGap[] }
   | { readonly code: 'tow-rope-unfit'; readonly fault: TowRopeFault }
   | { readonly code: 'cap-passed'; readonly quantity: Cap['quantity']; readonly bound: Cap['bound']; readonly value: number; readonly planned: number | null }
   | { readonly code: 'flight-leaves-open'; readonly what: 'landings' | 'tow-launches' | 'alternate' | 'navigation' | 'altitude' };
 
 /** What of the aircraft's particulars a rule could not find. */
-export type Particular = 'serial-number' | 'manufactured-on' | 'certificated-on' | 'seats' | 'engine' | 'gear' | 'programme' | 'ifr-navigation' | 'manual-revision' | 'fuel' | 'oil-limits' | 'first-flown-on' | 'fuses' | 'fuel-grades' | 'drains';
+export type Particular = 'serial-number' | 'manufactured-on' | 'certificated-on' | 'seats' | 'engine' | 'gear' | 'programme' | 'ifr-navigation' | 'manual-revision' | 'fuel' | 'oil-limits' | 'first-flown-on' | 'fuses' | 'fuel-grades' | 'drains' | 'kept-rigged';
 /** What work may have done that its entry does not say. */
 export type WorkEffect = 'flight-characteristics' | 'flight-controls' | 'static-system' | 'altitude-reporting' | 'weight';
 /** The list of 14 CFR 91.205 that asks for an item. */
 export type RequiredList = 'day-vfr' | 'night-vfr' | 'ifr' | 'sunset-to-sunrise' | 'for-hire' | 'transponder-airspace' | 'broadcast-airspace' | 'over-water' | 'towing' | 'club';
 /** Which of the four questions of 14 CFR 91.213(d)(2) an inoperative item fails. */
+/** What is missing of the checks after a glider was rigged. */
+export type RiggingGap = 'assembly' | 'controls' | 'tools-not-counted' | 'tools-missing';
 export type InoperativeCause = 'walk-round' | 'type-certification' | 'equipment-list' | 'kinds-of-operation' | 'operating-rule' | 'directive';
 /** Why a tow rope may not be used. */
 export type TowRopeFault = 'no-rope' | 'unknown' | 'knot-or-strand' | 'too-weak' | 'links-needed' | 'glider-link' | 'tug-link';
