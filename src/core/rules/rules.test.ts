@@ -8,7 +8,7 @@ import { closedTogether } from './parts/closed-uses';
 
 const SILENT = [
   'open-discrepancies', 'inoperative-equipment', 'maintenance-entries', 'measured-limits', 'fuel-for-flight', 'fuel-quality', 'gauge-and-dip', 'tightenings', 'tow-rope', 'open-flights', 'records-in-order', 'category-limits',
-  'club-fuel-reserve', 'fuel-samples', 'oil-trend', 'stale-records', 'progressive-programme', 'refused-inspections', 'navigation-works',
+  'club-fuel-reserve', 'fuel-samples', 'oil-trend', 'stale-records', 'progressive-programme', 'refused-inspections', 'navigation-works', 'glider-rigging',
 ];
 const paper = (id: string, change: Json): Json => ({ documents: { [id]: change } });
 const PART_61 = { id: 'us-part91', parameters: { trainingUnder: 'part-61' } };

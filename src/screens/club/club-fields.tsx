@@ -26,8 +26,8 @@ const two = { display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(280
 const degrees = (text: string): number => Number(text.replace(',', '.').replace('−', '-'));
 const textsOf = (policy: object): Record<string, string> => Object.fromEntries(Object.entries(policy).map(([name, value]) => [name, String(value)]));
 
-/** A form for a club that is not there yet. Its rules begin strict, with what they close beside them and the regulation's own a tap away. The zone is a guess, since whoever founds it mostly sits there. */
-export const emptyClub = (): ClubForm => ({ club: '', field: '', latitude: '', longitude: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, authority: 'us-part91', trainingUnder: 'part-141', lessons: 'lessons-are-for-hire', withPolicy: true, policy: textsOf(USUAL_POLICY) });
+/** A form for a club that is not there yet. Its rules begin as the regulation has them, so that no choice of the club grounds an aircraft on the first day; what careful clubs choose is a tap away, with what it closes. The zone is a guess: most people found a club from where it is. */
+export const emptyClub = (): ClubForm => ({ club: '', field: '', latitude: '', longitude: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, authority: 'us-part91', trainingUnder: 'part-141', lessons: 'lessons-are-for-hire', withPolicy: true, policy: textsOf(REGULATION_POLICY) });
 
 /** The form of a club as it is on record. */
 export function formOf({ name, field, latitude, longitude, zone, authority, policy }: ClubEntryInput): ClubForm {
