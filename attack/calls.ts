@@ -62,7 +62,7 @@ async function attackRoute(base: string, name: RouteName, attacker: Attacker, wo
   if (route.body.kind !== 'json') {
     const body = route.body.kind === 'none' ? undefined : Buffer.from('no picture and no list');
     await one(world, 'as it is', true, body);
-    // Another club's aircraft and flights are not there, whoever asks.
+    // Another club's aircraft and flights are not there, the person who asks.
     if (/\[(registration|flight|id)\]/.test(name)) await one(other, 'another club’s address', false, body);
     return;
   }

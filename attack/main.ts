@@ -43,7 +43,7 @@ async function untouched(): Promise<string> {
 }
 
 if (part === 'calls') {
-  // Whoever attacks keeps their roles and their account: what an administrator may do to people is done to others.
+  // The person who attacks keeps their roles and their account: what an administrator may do to people is done to others.
   world = await addBystanders(base, client, sessions.administrator, world);
   const before = await untouched();
   const attackers: Attacker[] = [{ session: NOBODY, role: null }, ...ROLES.map((role) => ({ session: sessions[role], role }))];

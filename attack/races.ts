@@ -17,7 +17,7 @@ async function sameFinding(base: string, { renter, student }: Racers, world: Wor
   for (const [at, { status, text }] of answers.entries()) tally.answer(status === 0 ? 500 : status, true, () => `the same finding at once, ${at}: ${text.slice(0, 200)}`);
   const passed = answers.filter(({ status }, at) => status === 200 && sent[at]?.[1] === 'Race' && sent[at][0] === renter).length;
   const others = answers.filter(({ status }, at) => status === 200 && !(sent[at]?.[1] === 'Race' && sent[at][0] === renter)).length;
-  // Whoever came first decides what stands under the id; everybody else with something different is told.
+  // The person who came first decides what stands under the id; everybody else with something different is told.
   if (passed > 0 && others > 0) tally.wronglyAccepted.push(`finding ${findingId}: ${passed} of the one and ${others} of another were both answered as received`);
 }
 
@@ -25,7 +25,7 @@ async function sameFinding(base: string, { renter, student }: Racers, world: Wor
 async function movedFlights(base: string, { desk }: Racers, world: World, random: Random, tally: Tally): Promise<void> {
   const [first, second] = [random.pick(world.aircraft), random.pick(world.aircraft)];
   const plan = (aircraftId: string, flightId: string, replaces: string | null, starts: string) => ({
-    flightId, replaces, flight: { aircraftId, person: 'Race', starts: { date: '2026-12-20', clock: starts }, endsClock: '21:00', airborne: null, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlide: false, passengers: false, persons: null, landings: null, towLaunches: null, fuelPlanned: null, reliesOnVor: false, reliesOnDatabase: false, places: [] },
+    flightId, replaces, flight: { aircraftId, person: 'Race', starts: { date: '2026-12-20', clock: starts }, endsClock: '21:00', airborne: null, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlide: false, passengers: false, persons: null, landings: null, towLaunches: null, fuelPlanned: null, reliesOnVor: false, reliesOnDatabase: false, places: [] },
   });
   const flights = await Promise.all(Array.from({ length: 8 }, async (_, at) => {
     const [id, aircraft] = [random.uuid(), at % 2 === 0 ? first : second];

@@ -13,7 +13,7 @@ export interface World {
 const FIELDS: Readonly<Record<string, string>> = {
   flightId: 'select flight_id as id from groval.planned_flight', replaces: 'select flight_id as id from groval.planned_flight', discrepancyId: 'select discrepancy_id as id from groval.discrepancy', recordId: 'select reading_id as id from groval.meter_reading',
   readingId: 'select reading_id as id from groval.meter_reading', inspection: 'select inspection_id as id from groval.inspection', certificateId: 'select certificate_id as id from groval.certificate', dial: 'select dial_id as id from groval.dial',
-  item: `select record_id as id from groval.aircraft_record where kind = 'item'`, directive: `select record_id as id from groval.aircraft_record where kind = 'directive'`, releaseId: `select record_id as id from groval.aircraft_record where kind = 'release'`,
+  item: `select record_id as id from groval.aircraft_record where kind = 'item'`, ad: `select record_id as id from groval.aircraft_record where kind = 'ad'`, releaseId: `select record_id as id from groval.aircraft_record where kind = 'release'`,
   unlogged: `select record_id as id from groval.aircraft_record where kind = 'unlogged'`, boxId: 'select box_id as id from groval.meter_box', personId: 'select person_id as id from groval.membership', photo: 'select photo_id as id from groval.photo', feedId: 'select feed_id as id from groval.calendar_feed',
   invitationId: 'select invitation_id as id from groval.invitation',
 };

@@ -1,13 +1,13 @@
 // One decision against the same rules in a general rules engine, side by side in one run; the timeline; memory.
 import { Engine, type RuleProperties } from 'json-rules-engine';
 import { decide, decidePrepared } from '../src/core/decision/decide';
-import { waysToRelease } from '../src/core/decision/in-the-way';
+import { plansToRelease } from '../src/core/decision/in-the-way';
 import { prepare, type Prepared } from '../src/core/decision/prepare';
 import { timeline } from '../src/core/decision/timeline';
 import { addSeconds } from '../src/core/time/instant';
 import { decisionDocument } from '../src/explain/decision-document';
 import { medianMicroseconds, type Figure } from './measure';
-import { DIRECTIVES, FINDINGS, ITEMS, plannedFlights, richAircraft } from './rich-aircraft';
+import { ADS, FINDINGS, ITEMS, plannedFlights, richAircraft } from './rich-aircraft';
 
 const DAYS = 400;
 const MANY = 1_000_000;
@@ -36,12 +36,12 @@ export async function benchDecide(): Promise<readonly Figure[]> {
   const events = (await engine.run(sameFacts)).events.length;
   const closing = decision.constraints.length;
   if (events !== closing) throw new Error(`the two sides answer differently: ${events} against ${closing} constraints in force`);
-  const ways = { flight: null, wanted: null, release: waysToRelease(prepared, decision) };
+  const ways = { flight: null, wanted: null, release: plansToRelease(prepared, decision) };
   const flights = plannedFlights(asOf);
   const until = addSeconds(asOf, DAYS * 86_400);
   const changes = timeline(prepared, flights, asOf, until).changes.length;
-  const [ours, theirs, preparing, whole, lifting, words, going] = await medianMicroseconds([
-    () => { decidePrepared(prepared, null, asOf); }, async () => { await engine.run(sameFacts); }, () => { prepare(facts, packs, asOf); }, () => { decide(facts, packs, null, asOf); }, () => { waysToRelease(prepared, decision); },
+  const [ours, theirs, preparing, whole, withdrawing, words, going] = await medianMicroseconds([
+    () => { decidePrepared(prepared, null, asOf); }, async () => { await engine.run(sameFacts); }, () => { prepare(facts, packs, asOf); }, () => { decide(facts, packs, null, asOf); }, () => { plansToRelease(prepared, decision); },
     () => { decisionDocument(decision, facts.place.zone, ways); }, () => { timeline(prepared, flights, asOf, until); },
   ], 60);
   const ratio = (theirs ?? 0) / (ours ?? 1);
@@ -50,12 +50,12 @@ export async function benchDecide(): Promise<readonly Figure[]> {
   for (let run = 0; run < MANY; run += 1) decidePrepared(prepared, null, addSeconds(asOf, run % 1000));
   const grown = heapNow() - before;
   return [
-    { name: `decide(prepared): ${prepared.constraints.length} constraints`, value: `${ours?.toFixed(1)} µs`, note: `${ITEMS} items, ${FINDINGS} discrepancies, ${DIRECTIVES} directives` },
+    { name: `decide(prepared): ${prepared.constraints.length} constraints`, value: `${ours?.toFixed(1)} µs`, note: `${ITEMS} items, ${FINDINGS} discrepancies, ${ADS} ADs` },
     { name: 'the same rules in json-rules-engine', value: `${theirs?.toFixed(0)} µs`, note: `${ratio.toFixed(0)} times as long; wanted at least 50`, met: ratio >= 50 },
     { name: `timeline of ${DAYS} days with ${flights.length} flights`, value: `${going?.toFixed(0)} µs`, note: `${changes} changes and ${flights.length} flights looked at; ${share.toFixed(2)} of a decision each; wanted at most 0.5`, met: share <= 0.5 },
     { name: 'prepare (once for each change of records)', value: `${preparing?.toFixed(0)} µs` },
     { name: 'decide from the facts (prepare and decide)', value: `${whole?.toFixed(0)} µs` },
-    { name: 'ways out: the smallest sets of acts', value: `${lifting?.toFixed(0)} µs` },
+    { name: 'remedies: the smallest sets of acts', value: `${withdrawing?.toFixed(0)} µs` },
     { name: 'words: the whole decision document', value: `${words?.toFixed(0)} µs` },
     { name: `memory after ${MANY} decisions more`, value: `${grown.toFixed(1)} MB`, note: 'wanted flat: at most 5 MB', met: grown <= 5 },
   ];

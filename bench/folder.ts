@@ -2,14 +2,14 @@
 import { sql } from 'kysely';
 import type { Instant } from '../src/core/time/instant';
 import { readFactRows } from '../src/db/aircraft-facts';
-import { certificatesOf, findByRegistration, papersOf, readDiscrepancies } from '../src/db/aircraft-papers';
+import { certificatesOf, findByRegistration, documentsOf, readDiscrepancies } from '../src/db/aircraft-documents';
 import { inClub } from '../src/db/club-transaction';
 import { readClub } from '../src/db/clubs';
 import type { ClubTransaction, Database } from '../src/db/connection';
 import { readDials } from '../src/db/dials';
 import { flownByMonth } from '../src/db/flown-by-month';
 import { latestFlights } from '../src/db/flights';
-import { readStory } from '../src/db/ledger';
+import { readHistory } from '../src/db/ledger';
 import { logbookOf } from '../src/db/logbook';
 import { othersOfKind } from '../src/db/other-records';
 import { latestReadings } from '../src/db/readings';
@@ -38,7 +38,7 @@ export async function ageOneAircraft(db: Database, clubId: string, now: Instant)
       select ${clubId}, gen_random_uuid(), ${one}, 'propeller', 'K217', true, 'New nick', 'not-right', 'bench', 'Pia Okoro', 'note', array[]::text[], ${at}::timestamptz - make_interval(hours => n * 17 + 3000), ${at}::timestamptz - make_interval(hours => n * 17 + 3000) from generate_series(1, ${FINDINGS}::int) n`.execute(tx);
     await sql`insert into rectification select ${clubId}, gen_random_uuid(), discrepancy_id, 'repaired', 'Blended.', happened_at::date, ${clubId}, true, happened_at, 'bench' from discrepancy d where aircraft_id = ${one} and not exists (select from rectification r where r.discrepancy_id = d.discrepancy_id) and classification = 'note'`.execute(tx);
     await sql`insert into inspection (club_id, inspection_id, aircraft_id, kind, completed_on, time_in_service_s, time_in_service_entered, outcome, signature_id, recorded_at, recorded_by)
-      select ${clubId}, gen_random_uuid(), ${one}, 'locator', (${at}::timestamptz - make_interval(days => n * 3 + 60))::date, null, null, 'approved', ${clubId}, ${at}::timestamptz - make_interval(days => n * 3 + 59), 'bench' from generate_series(1, ${INSPECTIONS}::int) n`.execute(tx);
+      select ${clubId}, gen_random_uuid(), ${one}, 'elt', (${at}::timestamptz - make_interval(days => n * 3 + 60))::date, null, null, 'approved', ${clubId}, ${at}::timestamptz - make_interval(days => n * 3 + 59), 'bench' from generate_series(1, ${INSPECTIONS}::int) n`.execute(tx);
     await countRows(tx, clubId, now, 'bench-one-aircraft');
   });
 }
@@ -52,8 +52,8 @@ async function bareQueries(tx: ClubTransaction, clubId: string, now: Instant): P
   await readFactRows(tx, id, false);
   await readDiscrepancies(tx, id, 100);
   await certificatesOf(tx, 'bench');
-  await papersOf(tx, id);
-  await readStory(tx, id, 100);
+  await documentsOf(tx, id);
+  await readHistory(tx, id, 100);
   // The folder.
   await findByRegistration(tx, REGISTRATION);
   await readClub(tx, clubId);
@@ -61,9 +61,9 @@ async function bareQueries(tx: ClubTransaction, clubId: string, now: Instant): P
   await readStrikes(tx, id);
   await readDials(tx, id);
   await latestFlights(tx, id, 40);
-  for (const kind of ['attribution', 'unlogged', 'known-mark', 'item', 'directive', 'done', 'compliance'] as const) await othersOfKind(tx, id, kind);
+  for (const kind of ['attribution', 'unlogged', 'known-mark', 'item', 'ad', 'done', 'compliance'] as const) await othersOfKind(tx, id, kind);
   await certificatesOf(tx, 'bench');
-  await papersOf(tx, id);
+  await documentsOf(tx, id);
   await latestReadings(tx, id, 40);
   await logbookOf(tx, id, 40);
   await flownByMonth(tx, id, place.zone, now, 12);

@@ -28,8 +28,8 @@ export async function makeLargeClub(db: Database, clubId: string, now: Instant):
     await run(sql`insert into club values (${clubId}, 'Large club', 'Tern Bay', 44.53, -64.02, 'America/Halifax', ${JSON.stringify(packs)}, ${at}, ${at})`);
     await run(sql`insert into aircraft select ${clubId}, gen_random_uuid(), 'N0' || lpad(n::text, 3, '0'), 'Quorin 160', 'standard', '1998-04-02', ${JSON.stringify([BOX])}, null, 1, ${at}, ${at}, ${JSON.stringify(facts.aircraft.particulars)} from generate_series(1, ${AIRCRAFT}::int) n`);
     await run(sql`insert into document_sighting (club_id, sighting_id, aircraft_id, kind, kept_where, aboard, legible, displayed, registration_shown, issued_on, printed_expiry, form, tank_fitted, revision, serial_shown, placards, dated_on, happened_at, recorded_at, recorded_by)
-      select ${clubId}, gen_random_uuid(), aircraft_id, kind, 'pouch', kind <> 'cabin-tank-record', true, true, registration, '2024-05-14', '2031-05-31', 'flight-manual', false, ${facts.aircraft.particulars.manualRevision}::text, ${facts.aircraft.particulars.serialNumber}::text, true, '2015-06-01', ${at}::timestamptz - make_interval(days => seen * 60 + 1), ${at}::timestamptz - make_interval(days => seen * 60 + 1), 'bench'
-      from aircraft, unnest(array['airworthiness-certificate','registration-certificate','operating-limitations','weight-and-balance','radio-licence','cabin-tank-record']) kind, generate_series(0, 17) seen`);
+      select ${clubId}, gen_random_uuid(), aircraft_id, kind, 'pouch', kind <> 'cabin-tank-form-337', true, true, registration, '2024-05-14', '2031-05-31', 'flight-manual', false, ${facts.aircraft.particulars.manualRevision}::text, ${facts.aircraft.particulars.serialNumber}::text, true, '2015-06-01', ${at}::timestamptz - make_interval(days => seen * 60 + 1), ${at}::timestamptz - make_interval(days => seen * 60 + 1), 'bench'
+      from aircraft, unnest(array['airworthiness-certificate','registration-certificate','operating-limitations','weight-and-balance','radio-licence','cabin-tank-form-337']) kind, generate_series(0, 17) seen`);
     await run(sql`insert into signature values (${clubId}, ${clubId}, null, 'Cape Reach Workshop', 'repair-station', 'RS-0417', '2009-04-01', null, true, ${at}, ${at})`);
     // The hours rise with the days: day d before now shows 4000 h less 0.3 h a day.
     await run(sql`insert into inspection (club_id, inspection_id, aircraft_id, kind, completed_on, time_in_service_s, time_in_service_entered, outcome, signature_id, recorded_at, recorded_by)
@@ -37,8 +37,8 @@ export async function makeLargeClub(db: Database, clubId: string, now: Instant):
       from aircraft, generate_series(0, 12) n`);
     await run(sql`insert into inspection (club_id, inspection_id, aircraft_id, kind, completed_on, time_in_service_s, time_in_service_entered, outcome, signature_id, recorded_at, recorded_by)
       select ${clubId}, gen_random_uuid(), aircraft_id, kind, (${at}::timestamptz - make_interval(days => n * 360 + 50))::date, null, null, 'approved', ${clubId}, ${at}::timestamptz - make_interval(days => n * 360 + 49), 'bench'
-      from aircraft, generate_series(0, 2) n, unnest(array['transponder','altimeter-static','locator']) kind`);
-    // The clean case's equipment list, locator, insurance and so on, once for each aircraft, dated yesterday.
+      from aircraft, generate_series(0, 2) n, unnest(array['transponder','altimeter-static','elt']) kind`);
+    // The clean case's equipment list, ELT, insurance and so on, once for each aircraft, dated yesterday.
     const yesterday = addSeconds(now, -86_400);
     const others = othersOf(facts, randomUUID).map(({ kind, body }) => ({ kind, body: { ...body, happenedAt: yesterday, recordedAt: yesterday } }));
     await run(sql`insert into aircraft_record select ${clubId}, gen_random_uuid(), aircraft_id, o ->> 'kind', o -> 'body', ${at}::timestamptz - make_interval(days => 1), ${at}::timestamptz - make_interval(days => 1), 'bench' from aircraft, jsonb_array_elements(${JSON.stringify(others)}::jsonb) o`);

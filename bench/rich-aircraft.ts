@@ -1,4 +1,4 @@
-// An aircraft with much on record: 60 dated items, 25 discrepancies, 40 directives, and 200 planned flights.
+// An aircraft with much on record: 60 dated items, 25 discrepancies, 40 ADs, and 200 planned flights.
 import clean from '../examples/cases/clean-trainer.json';
 import { questionOf } from '../src/contracts/case-facts';
 import { caseSchema } from '../src/contracts/case-file';
@@ -10,7 +10,7 @@ import { addSeconds, type Instant } from '../src/core/time/instant';
 
 export const ITEMS = 60;
 export const FINDINGS = 25;
-export const DIRECTIVES = 40;
+export const ADS = 40;
 const workshop = { name: 'Cape Reach Workshop', certificate: { kind: 'repair-station', number: 'RS-0417', validFrom: '2009-04-01', validUntil: 'no-expiry' } };
 const classes = ['deferral-path', 'watch', 'note', 'deferral-path', 'watch'] as const;
 const many = <T>(count: number, make: (at: number) => readonly [string, T]): Readonly<Record<string, T>> => Object.fromEntries(Array.from({ length: count }, (_, at) => make(at)));
@@ -27,8 +27,8 @@ const CHANGE: Json = {
     ...(at % 5 === 0 ? { uses: [{ light: ['night'] }] } : at % 7 === 0 ? { uses: [{ purpose: ['carriage-for-hire'] }] } : {}),
     done: { last: { recordedAt: `${done(at)}T20:00:00Z`, completedOn: done(at), readings: { hours: { 'time-in-service': meterThen(at) } }, signedBy: workshop } },
   }]),
-  directives: many(DIRECTIVES, (at) => [`a${at}`, {
-    recordedAt: '2025-12-01T12:00:00Z', number: `2025-${at}`, title: `Directive ${at}`, applies: true, effectiveOn: '2025-01-01', noFerry: false, methods: { look: { name: 'Look', repeats: { months: 24, hours: [{ meter: 'time-in-service', every: 500 + at }] } } },
+  ads: many(ADS, (at) => [`a${at}`, {
+    recordedAt: '2025-12-01T12:00:00Z', number: `2025-${at}`, title: `AD ${at}`, applies: true, effectiveOn: '2025-01-01', noFerry: false, methods: { look: { name: 'Look', repeats: { months: 24, hours: [{ meter: 'time-in-service', every: 500 + at }] } } },
     done: { last: { recordedAt: `${done(at)}T20:00:00Z`, completedOn: done(at), method: 'look', readings: { hours: { 'time-in-service': meterThen(at) } }, signedBy: workshop } },
   }]),
 };
@@ -39,5 +39,5 @@ export const richAircraft = () => questionOf(caseSchema.parse(mergePatch(clean, 
 /** 200 lessons, every second day. */
 export const plannedFlights = (asOf: Instant): readonly PlannedFlight[] => Array.from({ length: 200 }, (_, at) => ({
   id: `f${at}`, starts: addSeconds(asOf, at * 2 * 86_400 + 3600), ends: addSeconds(asOf, at * 2 * 86_400 + 9000), airborne: hoursFromSeconds(4320), purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', light: null,
-  transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID, landings: 4,
+  transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID, landings: 4,
 }));

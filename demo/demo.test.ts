@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { hours } from '../src/core/quantities/hours';
-import type { Directive } from '../src/core/records/directive';
+import type { AirworthinessDirective } from '../src/core/records/ad';
 import { hourInterval } from '../src/core/records/hour-interval';
 import { countingInspections, inspectionFaults } from '../src/core/records/inspection';
 import type { MaintenanceItem } from '../src/core/records/maintenance-item';
@@ -45,11 +45,11 @@ describe('an aircraft’s past', () => {
       expect(historyOf(aircraft, today, TERN_BAY, at, id).readings).toEqual(readings);
       expect(readings.length).toBeGreaterThan(200);
       const others = fitOutOf(aircraft, today, TERN_BAY, at, id, { inspections, readings });
-      const bodies = (kind: 'item' | 'directive') => others.filter((one) => one.kind === kind).map(({ body }) => body);
+      const bodies = (kind: 'item' | 'ad') => others.filter((one) => one.kind === kind).map(({ body }) => body);
       const items = bodies('item') as unknown as readonly MaintenanceItem[];
-      const directives = bodies('directive') as unknown as readonly Directive[];
+      const ads = bodies('ad') as unknown as readonly AirworthinessDirective[];
       expect(items.length).toBe(aircraft.category === 'glider' ? 0 : 1);
-      expect(standingsOf({ readings, inspections, items, directives, ramp: null }, TERN_BAY.zone)['time-in-service']).toMatchObject({ state: 'known', value: hours(aircraft.hours) });
+      expect(standingsOf({ readings, inspections, items, ads, ramp: null }, TERN_BAY.zone)['time-in-service']).toMatchObject({ state: 'known', value: hours(aircraft.hours) });
       for (const inspection of inspections) expect([inspection.id, inspectionFaults(inspection, TERN_BAY.zone, 'us')]).toEqual([inspection.id, []]);
       for (const { happenedAt, recordedAt } of readings) expect(happenedAt <= recordedAt).toBe(true);
       if (aircraft.category !== 'standard') continue;

@@ -3,7 +3,7 @@ import { DIMENSIONS } from '../src/core/envelope/dimensions';
 import { hours, hoursFromSeconds } from '../src/core/quantities/hours';
 import { volume } from '../src/core/quantities/volume';
 import { UNKNOWN_PARTICULARS, type Particulars } from '../src/core/records/aircraft';
-import type { Directive } from '../src/core/records/directive';
+import type { AirworthinessDirective } from '../src/core/records/ad';
 import type { EquipmentItem, EquipmentKind } from '../src/core/records/equipment';
 import type { MaintenanceItem } from '../src/core/records/maintenance-item';
 import { addDays, addYears, civilDate, type CivilDate } from '../src/core/time/civil-date';
@@ -36,7 +36,7 @@ export function particularsOf({ registration, category, firstFlown, fit, feature
 
 const DAY: readonly EquipmentKind[] = ['airspeed-indicator', 'altimeter', 'magnetic-direction-indicator', 'tachometer', 'oil-pressure-gauge', 'oil-temperature-gauge', 'coolant-temperature-gauge', 'fuel-gauge', 'safety-belts', 'front-shoulder-harnesses', 'all-seat-harnesses', 'stall-warning'];
 const NIGHT: readonly EquipmentKind[] = ['position-lights', 'anticollision-lights', 'landing-light', 'electrical-source', 'spare-fuses', 'instrument-lights', 'pitot-heat'];
-const AVIONICS: readonly EquipmentKind[] = ['transponder', 'position-broadcast', 'two-way-radio', 'vor-receiver', 'generator', 'slip-skid', 'exhaust-gas-gauge'];
+const AVIONICS: readonly EquipmentKind[] = ['transponder', 'ads-b-out', 'two-way-radio', 'vor-receiver', 'generator', 'slip-skid', 'exhaust-gas-gauge'];
 const IFR: readonly EquipmentKind[] = ['ifr-navigation', 'satellite-navigator', 'rate-of-turn', 'sensitive-altimeter', 'clock', 'artificial-horizon', 'directional-gyro'];
 const NOT_BY_TYPE: readonly EquipmentKind[] = [...NIGHT, ...AVIONICS, ...IFR, 'fire-extinguisher', 'monoxide-detector', 'tow-hook'];
 
@@ -45,7 +45,7 @@ function equipmentOf({ fit, category, features }: DemoAircraft, today: CivilDate
     : [...DAY, ...(fit === 'vintage' ? [] : [...AVIONICS, ...NIGHT]), ...(fit === 'tourer' ? IFR : []), ...(fit === 'tug' ? ['tow-hook' as const] : [])].filter((kind) => kind !== 'coolant-temperature-gauge' || features.includes('liquid-cooled'));
   const line = (kind: EquipmentKind, fitted: boolean, expiresOn: EquipmentItem['expiresOn'] = null): EquipmentItem => ({ kind, fitted, typeCertification: !NOT_BY_TYPE.includes(kind), equipmentList: 'no', kindsOfOperation: 'no', expiresOn });
   return [
-    ...kinds.map((kind) => line(kind, true)), ...(fit === 'vintage' || category === 'glider' ? [line('transponder', false), line('position-broadcast', false)] : []),
+    ...kinds.map((kind) => line(kind, true)), ...(fit === 'vintage' || category === 'glider' ? [line('transponder', false), line('ads-b-out', false)] : []),
     line('fire-extinguisher', true, addYears(today, 2)), line('monoxide-detector', true, addYears(today, 1)), line('flotation', false), line('pyrotechnic-signal', false),
   ];
 }
@@ -63,7 +63,7 @@ function creepingOil(readings: History['readings'], id: (name: string) => string
   });
 }
 
-/** The records: equipment, locator, directives, services, insurance, the tug's rope. Written down when the aircraft joined, or when they were last done. */
+/** The records: equipment, ELT, ADs, services, insurance, the tug's rope. Written down when the aircraft joined, or when they were last done. */
 export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place, number: number, id: (name: string) => string, { inspections, readings }: History): readonly OtherRecord[] {
   const { registration, category, inspectedAt, typeName } = aircraft;
   const at = (daysAgo: number) => hourOfDay(addDays(today, -daysAgo), 10, place);
@@ -74,11 +74,11 @@ export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place,
   const doneOn = inspections.find(({ timeInService }) => timeInService === hours(inspectedAt))?.completedOn ?? addDays(today, -recent);
   const doneAt = hourOfDay(doneOn, 20.2, place);
   const inspected = { readings: [{ meter: 'time-in-service' as const, value: hours(inspectedAt) }], excessOnFreeUses: false, signedBy: workshop };
-  const directive: Directive = {
-    id: id(`${registration}/directive`), recordedAt: doneAt, number: '2024-07-11', title: 'Look at the rear wing attachment for loose rivets', applies: true, effectiveOn: civilDate('2024-04-12'),
+  const ad: AirworthinessDirective = {
+    id: id(`${registration}/ad`), recordedAt: doneAt, number: '2024-07-11', title: 'Look at the rear wing attachment for loose rivets', applies: true, effectiveOn: civilDate('2024-04-12'),
     initial: { months: null, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours('25') }] }, readingsThen: [], noFerry: false, equipment: [],
     methods: [{ id: 'look', name: 'Look with a mirror and a light', repeats: { months: null, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours('500') }] } }],
-    done: [{ id: id(`${registration}/directive/done`), recordedAt: doneAt, completedOn: doneOn, method: 'look', ...inspected }],
+    done: [{ id: id(`${registration}/ad/done`), recordedAt: doneAt, completedOn: doneOn, method: 'look', ...inspected }],
   };
   const service = (name: string, kind: MaintenanceItem['kind'], every: string, months: number | null): MaintenanceItem => ({
     id: id(`${registration}/item/${name}`), recordedAt: doneAt, name, kind, interval: { months, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours(every) }] }, until: null, uses: null, overrun: null,
@@ -88,17 +88,17 @@ export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place,
   const items = category === 'glider' ? [] : [service('Propeller overhaul', 'overhaul', '2000', 72)];
   return [
     { ...base('equipment', recent), kind: 'equipment', body: { ...base('equipment', recent), approved: registration.startsWith('VH'), items: equipmentOf(aircraft, today) } },
-    { ...base('insurance', recent), kind: 'club-paper', body: { ...base('insurance', recent), kind: 'insurance', name: 'Insurance', validUntil: addDays(addYears(today, 1), -recent - number), uses: null } },
+    { ...base('insurance', recent), kind: 'club-document', body: { ...base('insurance', recent), kind: 'insurance', name: 'Insurance', validUntil: addDays(addYears(today, 1), -recent - number), uses: null } },
     { ...base('items', recent), kind: 'stated', body: { what: 'items' } },
-    { ...base('directives', recent), kind: 'stated', body: { what: 'directives' } },
+    { ...base('ads', recent), kind: 'stated', body: { what: 'ads' } },
     ...items.map((item): OtherRecord => ({ id: item.id, happenedAt: item.recordedAt, recordedAt: item.recordedAt, kind: 'item', body: item })),
-    ...(low ? [{ id: directive.id, happenedAt: directive.recordedAt, recordedAt: directive.recordedAt, kind: 'directive' as const, body: directive }] : []),
-    ...(category === 'glider' ? [] : [{ ...base('locator', DAYS_BACK - 2), kind: 'locator' as const, body: { ...base('locator', DAYS_BACK - 2), state: 'fitted' as const, batteryReplaceBy: addYears(today, 2), usedSeconds: 0, removedOn: null, removalEntered: null, removalPlacarded: null } }]),
+    ...(low ? [{ id: ad.id, happenedAt: ad.recordedAt, recordedAt: ad.recordedAt, kind: 'ad' as const, body: ad }] : []),
+    ...(category === 'glider' ? [] : [{ ...base('elt', DAYS_BACK - 2), kind: 'elt' as const, body: { ...base('elt', DAYS_BACK - 2), state: 'fitted' as const, batteryReplaceBy: addYears(today, 2), usedSeconds: 0, removedOn: null, removalEntered: null, removalPlacarded: null } }]),
     ...(registration === 'N03TG' ? creepingOil(readings, (name) => id(`${registration}/${name}`)) : []),
     ...(registration === 'N05TB' ? [{ ...base('mark', 210), kind: 'known-mark' as const, body: { id: base('mark', 210).id, what: 'Blended nick on blade 2, front edge, 4 mm', station: 'propeller', side: null, x: 530, y: 62, acceptedBy: 'Tomas Brandl', acceptedOn: addDays(today, -210) } }] : []),
     ...(aircraft.fit === 'tourer' ? [
       { ...base('database', 3), kind: 'database' as const, body: { ...base('database', 3), content: 'navigation' as const, effectiveOn: addDays(today, -5), lastDay: null } },
-      { ...base('receivers', 12), kind: 'receiver-check' as const, body: { ...base('receivers', 12), method: 'dual' as const, error: 20, place: 'Tern Bay', signedBy: 'A. Verin' } },
+      { ...base('receivers', 12), kind: 'vor-check' as const, body: { ...base('receivers', 12), method: 'dual' as const, error: 20, place: 'Tern Bay', signedBy: 'A. Verin' } },
     ] : []),
     ...(aircraft.fit === 'tug' ? [{ ...base('rope', 9), kind: 'tow-rope' as const, body: { ...base('rope', 9), strength: 1100 * 45_359_237, sound: true, gliderLink: 'none' as const, tugLink: 'none' as const, gliderWeight: 1040 * 45_359_237 } }] : []),
   ];

@@ -39,8 +39,8 @@ export const FITS: Readonly<Record<DemoAircraft['fit'], readonly FullBox[]>> = {
   trainer: [uses(['day', 'dusk', 'night'], ['vfr'], CLUB)],
   tourer: [uses(['day', 'dusk', 'night'], ['vfr', 'ifr'], CLUB)],
   day: [uses(['day'], ['vfr'], ['private-rental', 'instruction-school-aircraft'])],
-  vintage: [{ ...uses(['day'], ['vfr'], ['private-rental', 'instruction-school-aircraft']), transponderAirspace: ['outside'], broadcastAirspace: ['outside'] }],
-  glider: [{ ...uses(['day'], ['vfr'], ['private-rental', 'instruction-school-aircraft']), transponderAirspace: ['outside'], broadcastAirspace: ['outside'] }],
+  vintage: [{ ...uses(['day'], ['vfr'], ['private-rental', 'instruction-school-aircraft']), transponderAirspace: ['outside'], adsbAirspace: ['outside'] }],
+  glider: [{ ...uses(['day'], ['vfr'], ['private-rental', 'instruction-school-aircraft']), transponderAirspace: ['outside'], adsbAirspace: ['outside'] }],
   tug: [uses(['day'], ['vfr'], ['private-rental', 'glider-towing'])],
 };
 

@@ -65,9 +65,9 @@ export function historyOf(aircraft: DemoAircraft, today: CivilDate, place: Place
     if (day === undefined || at < (days[0]?.value ?? 0)) break;
     hundreds.push(inspection('hundred-hour', day, hoursFromSeconds(at), mechanic));
   }
-  // Tests every two years, the locator every year: due one after the other, so that not everything ends at once.
+  // Tests every two years, the ELT every year: due one after the other, so that not everything ends at once.
   const tests = (kind: Inspection['kind'], every: number, monthsAgo: number) => [0, 1, 2, 3].map((back) => monthsBefore(today, monthsAgo + back * every)).flatMap((date) => days.filter((day) => day.date === date)).map((day) => inspection(kind, day, day.value, workshop));
   const month = seed % 9;
-  const avionics = [...tests('transponder', 24, 6 + month), ...tests('altimeter-static', 24, 6 + month), ...tests('locator', 12, 2 + month)];
+  const avionics = [...tests('transponder', 24, 6 + month), ...tests('altimeter-static', 24, 6 + month), ...tests('elt', 12, 2 + month)];
   return { readings, inspections: [...annuals, ...(aircraft.category === 'glider' ? [] : avionics), ...hundreds].sort((a, b) => a.recordedAt - b.recordedAt) };
 }

@@ -44,7 +44,7 @@ function papers(today: CivilDate): RecordBatch['documents'] {
     { ...seen('limitations'), kind: 'operating-limitations', form: 'flight-manual', revision: '7', serialShown: serialOf(REGISTRATION), placards: true, keptWhere: 'door pocket' },
     { ...seen('weighing'), kind: 'weight-and-balance', datedOn: addDays(today, -DAYS_BACK), keptWhere: 'inside the flight manual' },
     { ...seen('radio'), kind: 'radio-licence', keptWhere: 'pouch behind the right seat' },
-    { ...seen('tank'), kind: 'cabin-tank-record', aboard: null, legible: null, tankFitted: false, keptWhere: 'cabin' },
+    { ...seen('tank'), kind: 'cabin-tank-form-337', aboard: null, legible: null, tankFitted: false, keptWhere: 'cabin' },
   ];
 }
 
@@ -64,7 +64,7 @@ function release(today: CivilDate): OtherRecord {
 /** What is tested every one or two years, and was not long ago. */
 function tests(today: CivilDate): RecordBatch['inspections'] {
   const completedOn = addDays(today, -75);
-  return (['locator', 'transponder'] as const).map((kind) => ({ id: id(`test/${kind}`), kind, completedOn, recordedAt: hourOfDay(completedOn, 16, CAPE_REACH), timeInService: null, outcome: 'approved', listCleared: null, signedBy: engineer, excess: null, testedToFeet: null }));
+  return (['elt', 'transponder'] as const).map((kind) => ({ id: id(`test/${kind}`), kind, completedOn, recordedAt: hourOfDay(completedOn, 16, CAPE_REACH), timeInService: null, outcome: 'approved', listCleared: null, signedBy: engineer, excess: null, testedToFeet: null }));
 }
 
 /** The daily inspections of the last days on which it flew; today's is still to be signed. */

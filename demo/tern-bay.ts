@@ -62,7 +62,7 @@ function papers(aircraft: DemoAircraft, today: CivilDate): RecordBatch['document
     { ...seen('limitations', daysAgo), kind: 'operating-limitations', form: aircraft.firstFlown < '1979-03-01' ? 'placards-and-markings' : 'flight-manual', revision: '7', serialShown: serialOf(registration), placards: true, keptWhere: 'behind the left seat' },
     { ...seen('weighing', daysAgo), kind: 'weight-and-balance', datedOn: addDays(today, -DAYS_BACK - 200), aboard: !(aircraft.missingPaper === 'weight-and-balance' && daysAgo < 10), keptWhere: 'inside the flight manual' },
     { ...seen('radio', daysAgo), kind: 'radio-licence', aboard: registration !== 'N06TB', keptWhere: 'pouch on the rear cabin wall' },
-    { ...seen('tank', daysAgo), kind: 'cabin-tank-record', aboard: null, legible: null, tankFitted: false, keptWhere: 'cabin and baggage space' },
+    { ...seen('tank', daysAgo), kind: 'cabin-tank-form-337', aboard: null, legible: null, tankFitted: false, keptWhere: 'cabin and baggage space' },
   ];
   return [DAYS_BACK - 1, 760, 400, 190, 61, 4].flatMap(rounds);
 }
@@ -110,7 +110,7 @@ async function planFlights(ports: Ports, aircraft: DemoAircraft, day: CivilDate,
     must(await planFlight(portsAt(ports, plannedAt), actorOf('dispatcher'), id(aircraft.registration), flight.who, {
       id: id(`${aircraft.registration}/flight/${day}/${at}`), starts, ends: addSeconds(starts, flight.lasts * 3600), airborne: hours(flight.airborne), purpose: flight.purpose,
       crew: flight.solo === true ? 'student-solo' : flight.purpose === 'instruction-school-aircraft' ? 'dual' : 'rated-pilot', rules: flight.rules ?? 'vfr', range: 'local', light: null,
-      transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: flight.purpose === 'carriage-for-hire', ...UNSAID, reliesOnVor: false, reliesOnDatabase: flight.rules === 'ifr', landings: flight.purpose === 'instruction-school-aircraft' ? 6 : 2,
+      transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: flight.purpose === 'carriage-for-hire', ...UNSAID, reliesOnVor: false, reliesOnDatabase: flight.rules === 'ifr', landings: flight.purpose === 'instruction-school-aircraft' ? 6 : 2,
     }));
   }
 }
@@ -190,7 +190,7 @@ async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number,
   }
 }
 
-/** Plans the demo's flights for every day on which it is started anew. */
+/** Plans the demo's flights for every day on which it is started again. */
 export async function planToday(ports: Ports, now: Instant): Promise<void> {
   for (const aircraft of FLEET) await planFlights(ports, aircraft, civilDateAt(now, TERN_BAY.zone), now);
 }

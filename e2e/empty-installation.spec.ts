@@ -99,7 +99,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await admin.getByRole('option', { name: /inspection authorisation/i }).click();
   await certificate.getByLabel('Number').fill('IA-77');
   await certificate.getByLabel('Valid from').fill('2020-01-01');
-  await certificate.getByRole('button', { name: 'Put it on record' }).click();
+  await certificate.getByRole('button', { name: 'Save' }).click();
   await expect(admin.getByText('IA-77, from 1 Jan 2020, no expiry')).toBeVisible();
 
   // The first aircraft is closed, and says what is missing.
@@ -126,34 +126,34 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await about.getByLabel('Tank', { exact: true }).fill('both');
   await about.getByLabel('Usable when full').fill('36');
   await about.getByRole('button', { name: 'Say what it is approved for' }).click();
-  await about.getByRole('button', { name: 'Put this on record' }).click();
+  await about.getByRole('button', { name: 'Save' }).click();
   await expect(admin.getByText(/^standard$/)).toBeVisible();
   const equipment = admin.getByRole('form', { name: 'Equipment' });
   const line = async (name: string, state: 'fitted' | 'not fitted') => { await equipment.getByLabel(name, { exact: true }).click(); await admin.getByRole('option', { name: state, exact: true }).click(); };
   for (const name of ['airspeed indicator', 'altimeter', 'magnetic compass', 'tachometer', 'oil pressure gauge', 'oil temperature gauge', 'fuel gauge for each tank', 'safety belt for everybody', 'shoulder harness at each front seat', 'shoulder harness at every seat', 'fire extinguisher', 'carbon-monoxide detector']) await line(name, 'fitted');
-  for (const name of ['transponder', 'position broadcast']) await line(name, 'not fitted');
+  for (const name of ['transponder', 'ADS-B Out']) await line(name, 'not fitted');
   for (const name of ['fire extinguisher', 'carbon-monoxide detector']) await equipment.getByRole('listitem').filter({ hasText: new RegExp(`^${name}`, 'i') }).getByLabel('Its own date').fill('2031-05-01');
-  await equipment.getByRole('button', { name: 'Put this list on record' }).click();
+  await equipment.getByRole('button', { name: 'Save this list' }).click();
   await expect(admin.getByText(/^as of /)).toBeVisible();
   const none = admin.getByRole('button', { name: 'There are none' });
   await none.first().click();
   await expect(none).toHaveCount(1);
   await none.click();
   await expect(none).toHaveCount(0);
-  const locator = admin.getByRole('form', { name: 'Emergency locator' });
+  const locator = admin.getByRole('form', { name: 'ELT' });
   await locator.getByLabel('It is').click();
   await admin.getByRole('option', { name: 'fitted', exact: true }).click();
   await locator.getByLabel('Battery to be replaced by').fill('2031-05-01');
   await locator.getByLabel('Minutes used since').fill('0');
-  await locator.getByRole('button', { name: 'Put it on record' }).click();
+  await locator.getByRole('button', { name: 'Save' }).click();
   await expect(admin.getByText('battery to be replaced by 1 May 2031')).toBeVisible();
-  const insurance = admin.getByRole('form', { name: 'Club paper' });
+  const insurance = admin.getByRole('form', { name: 'Club document' });
   await insurance.getByLabel('Valid to, that day included').fill('2031-05-01');
-  await insurance.getByRole('button', { name: 'Put it on record' }).click();
+  await insurance.getByRole('button', { name: 'Save' }).click();
   await expect(admin.getByText('insurance, valid to 1 May 2031')).toBeVisible();
 
-  // Its papers, by taps.
-  await bo.goto('/sighting/N0GPF');
+  // Its documents, by taps.
+  await bo.goto('/document-check/N0GPF');
   const paper = (name: string) => bo.getByRole('region', { name });
   await paper('Airworthiness certificate').getByRole('radio', { name: 'Yes, readable and in view' }).click();
   await paper('Airworthiness certificate').getByLabel('Where in the aircraft it is kept').fill('pouch behind the left seat');
@@ -164,7 +164,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await paper('Flight manual or operating limitations').getByLabel('Revision of the manual aboard').fill('7');
   await paper('Weight-and-balance data').getByRole('radio', { name: 'Yes, aboard and readable' }).click();
   await paper('Weight-and-balance data').getByLabel('Dated').fill('2024-03-01');
-  await paper('Record of the cabin fuel tank').getByRole('radio', { name: 'No tank' }).click();
+  await paper('Form 337 for the cabin fuel tank').getByRole('radio', { name: 'No tank' }).click();
   await bo.getByRole('button', { name: 'Keep 5 of 6' }).click();
   await expect(bo.getByRole('status')).toContainText('belongs to this aircraft');
 
@@ -190,10 +190,10 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await sign('Annual inspection');
   // One thing is still not known, and that is enough.
   await bo.goto('/facts/N0GPF');
-  await expect(bo.getByRole('region', { name: 'Still missing' }).getByRole('listitem')).toHaveText([/^No emergency locator inspection is on record/]);
+  await expect(bo.getByRole('region', { name: 'Still missing' }).getByRole('listitem')).toHaveText([/^No ELT inspection is on record/]);
   await admin.goto('/line');
   await expect(row(admin, 'N0GPF')).toContainText('Grounded');
-  await sign('Emergency locator inspection');
+  await sign('ELT inspection');
   await expect(row(admin, 'N0GPF')).toContainText('Released', { timeout: 15_000 });
   await bo.goto('/facts/N0GPF');
   await expect(bo.getByRole('heading', { name: 'Nothing is missing' })).toBeVisible();

@@ -19,20 +19,20 @@ async function plan(desk: Page, person: string): Promise<void> {
   await expect(desk.getByRole('row').filter({ hasText: person })).toBeVisible();
 }
 
-test('a full day of an aircraft: papers, check-out, transposition, check-in, gap, inspection with the excess taken off, correction', async ({ desk, phone }) => {
+test('a full day of an aircraft: documents, check-out, transposition, check-in, gap, inspection with the excess taken off, correction', async ({ desk, phone }) => {
   test.setTimeout(180_000);
   const dispatcher = await desk('dispatcher');
   const student = await phone('student');
 
   // The documents: one is missing and closes the aircraft at once; what a student finds again counts once the dispatcher vouches for it.
-  await student.goto('/sighting/N03TB');
+  await student.goto('/document-check/N03TB');
   await expectNoViolations(student);
   const loading = student.getByRole('region', { name: 'Weight-and-balance data' });
   await loading.getByRole('radio', { name: 'Not there' }).tap();
   await student.getByRole('button', { name: 'Keep 1 of 6, 1 not in order' }).tap();
   await expect(student.getByRole('status')).toContainText('Weight-and-balance data: what is missing closes its uses');
   await expect(row(dispatcher, 'N03TB')).toContainText('Grounded', { timeout: 15_000 });
-  await student.goto('/sighting/N03TB');
+  await student.goto('/document-check/N03TB');
   await student.getByRole('region', { name: 'Airworthiness certificate' }).getByRole('radio', { name: 'Yes, readable and in view' }).tap();
   await student.getByRole('region', { name: 'Registration certificate' }).getByRole('radio', { name: 'Yes, aboard and readable' }).tap();
   await student.getByRole('region', { name: 'Weight-and-balance data' }).getByRole('radio', { name: 'Yes, aboard and readable' }).tap();
@@ -130,7 +130,7 @@ test('a full day of an aircraft: papers, check-out, transposition, check-in, gap
   await meters.getByLabel('What the meter really showed').fill((Number(blockOut) + 0.05).toFixed(2));
   await meters.getByLabel('Why it is corrected').fill('The last digit was misread');
   await meters.getByLabel('Your password').fill(PASSWORD);
-  await meters.getByRole('button', { name: 'Strike and write anew' }).click();
+  await meters.getByRole('button', { name: 'Strike and write again' }).click();
   // Less than the flight before came back with: that is asked, as it is at the Counter.
   await expect(alert(dispatcher)).toContainText('Then block time would fall from');
   await expect(meters.getByLabel('It is right even so')).toBeVisible();
@@ -140,7 +140,7 @@ test('a full day of an aircraft: papers, check-out, transposition, check-in, gap
   await meters.getByLabel('What the meter really showed').fill((Number(blockOut) + 0.15).toFixed(2));
   await expect(meters.getByLabel('It is right even so')).toHaveCount(0);
   await meters.getByLabel('Your password').fill(PASSWORD);
-  await meters.getByRole('button', { name: 'Strike and write anew' }).click();
+  await meters.getByRole('button', { name: 'Strike and write again' }).click();
   await expect(meters).toContainText('Struck by Mira Holt');
   await expect(meters).toContainText('The last digit was misread');
   await expect(dispatcher.getByRole('region', { name: 'Story' })).toContainText('Tomas Brandl signed: hundred-hour.');

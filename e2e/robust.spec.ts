@@ -25,10 +25,10 @@ test('an answer that gets lost takes nothing with it: sent again it is there onc
   const dispatcher = await desk('dispatcher');
   await expect(row(dispatcher, 'N02TB')).toContainText('Released');
   const student = await phone('student');
-  await student.goto('/sighting/N02TB');
+  await student.goto('/document-check/N02TB');
   const paper = (name: string) => student.getByRole('region', { name });
   // The round arrives; its answer does not.
-  await student.route('**/api/sighting', async (route) => { await route.fetch(); await route.abort(); }, { times: 2 });
+  await student.route('**/api/document-check', async (route) => { await route.fetch(); await route.abort(); }, { times: 2 });
   await paper('Airworthiness certificate').getByRole('radio', { name: 'Yes, readable and in view' }).tap();
   for (let tries = 0; tries < 2; tries += 1) {
     const answered = student.waitForEvent('requestfailed');
@@ -44,7 +44,7 @@ test('an answer that gets lost takes nothing with it: sent again it is there onc
   // Once for the two tries with the same, once for what was tapped since.
   await expect(dispatcher.getByRole('region', { name: 'Story' }).getByText(/Pia Okoro checked documents/)).toHaveCount(2);
   // The dispatcher found it: what a student says would wait.
-  await dispatcher.goto('/sighting/N02TB');
+  await dispatcher.goto('/document-check/N02TB');
   await dispatcher.getByRole('region', { name: 'Weight-and-balance data' }).getByRole('radio', { name: 'Yes, aboard and readable' }).click();
   await dispatcher.getByRole('button', { name: 'Keep 1 of 6' }).click();
   await expect(dispatcher.getByRole('status')).toContainText('is there and belongs to this aircraft');

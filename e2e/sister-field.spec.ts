@@ -42,7 +42,7 @@ test('under the maintenance release: the daily inspection signed once with yeste
   await expect(work).toContainText('licensed aircraft maintenance engineer, L-0771');
   await expect(dispatcher.getByRole('heading', { level: 1 })).toContainText('Released', { timeout: 15_000 });
 
-  // Suspended at once by whoever keeps it.
+  // Suspended at once by the person who keeps it.
   await dispatcher.getByRole('button', { name: 'Suspend …' }).click();
   await dispatcher.getByLabel('Why', { exact: true }).fill('Fuel smell in the cabin');
   await dispatcher.getByRole('button', { name: 'Suspend it' }).click();

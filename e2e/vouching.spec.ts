@@ -25,7 +25,7 @@ test('a copy from the logbook opens nothing until somebody else vouches for it, 
   await expect(waiting(dispatcher).getByText('Annual inspection of', { exact: false })).toBeVisible();
   await expect(waiting(dispatcher).getByRole('checkbox')).toHaveCount(0);
 
-  await renter.goto('/sighting/N07TB');
+  await renter.goto('/document-check/N07TB');
   const paper = renter.getByRole('region', { name: 'Registration certificate' });
   await paper.getByRole('radio', { name: 'Yes, aboard and readable' }).click();
   await paper.getByLabel('Printed expiry').fill('2039-05-31');

@@ -24,7 +24,7 @@ describe('the decide command', () => {
   it('prints a decision, the same byte for byte each time', () => {
     const first = ask('examples/cases/discrepancy-open.json');
     expect([first.status, first.stderr]).toEqual([0, '']);
-    expect(JSON.parse(first.stdout)).toMatchObject({ format: 'groval-decision', version: 3, verdict: 'Grounded', registration: 'N02TB' });
+    expect(JSON.parse(first.stdout)).toMatchObject({ format: 'groval-decision', version: 4, verdict: 'Grounded', registration: 'N02TB' });
     expect(ask('examples/cases/discrepancy-open.json').stdout).toBe(first.stdout);
   });
   it('reads standard input', () => { expect(JSON.parse(ask('-', JSON.stringify(clean)).stdout)).toMatchObject({ verdict: 'Released' }); });

@@ -9,7 +9,7 @@ import type { Json } from '../src/contracts/merge-patch';
 import { problemText } from '../src/contracts/problem';
 import { decidePrepared } from '../src/core/decision/decide';
 import { diffDecisions } from '../src/core/decision/diff';
-import { waysForFlight, waysForWanted, waysToRelease } from '../src/core/decision/in-the-way';
+import { plansForFlight, plansForWanted, plansToRelease } from '../src/core/decision/in-the-way';
 import { canonicalInputs } from '../src/core/decision/inputs';
 import { prepare } from '../src/core/decision/prepare';
 import { timeline } from '../src/core/decision/timeline';
@@ -50,7 +50,7 @@ function decided(question: CaseQuestion, flightId: string | undefined) {
   const flight = chosenFlight(question, flightId);
   const prepared = prepare(facts, packs, asOf);
   const decision = decidePrepared(prepared, flight, asOf, undefined, wanted);
-  const ways = { flight: waysForFlight(prepared, decision, flight), wanted: waysForWanted(prepared, decision), release: waysToRelease(prepared, decision) };
+  const ways = { flight: plansForFlight(prepared, decision, flight), wanted: plansForWanted(prepared, decision), release: plansToRelease(prepared, decision) };
   const hash = createHash('sha256').update(canonicalInputs({ facts, packs, flight, wanted, asOf })).digest('hex');
   return { prepared, decision, ways, hash, zone: facts.place.zone };
 }
@@ -73,8 +73,8 @@ function answer(question: CaseQuestion, options: Options, other: CaseQuestion | 
   if (options.timeline) {
     const flights = question.flight === null ? question.flights : [question.flight, ...question.flights];
     const document = timelineDocument(timeline(prepared, flights, question.asOf, untilOf(question, options.until)), decision.registration, prepared.constraints.map(({ constraint }) => constraint), zone);
-    const flightLines = document.flights.filter(({ outruns, closedBy, notApproved }) => outruns.length + closedBy.length > 0 || notApproved)
-      .map(({ flight, outruns, closedBy, notApproved }) => `Flight ${flight}: ${[...(notApproved ? ['The aircraft is not approved or fitted for it.'] : []), ...closedBy.map(({ headline }) => headline), ...outruns.map(({ words }) => words)].join(' ')}`);
+    const flightLines = document.flights.filter(({ exceedances, closedBy, notApproved }) => exceedances.length + closedBy.length > 0 || notApproved)
+      .map(({ flight, exceedances, closedBy, notApproved }) => `Flight ${flight}: ${[...(notApproved ? ['The aircraft is not approved or fitted for it.'] : []), ...closedBy.map(({ headline }) => headline), ...exceedances.map(({ words }) => words)].join(' ')}`);
     return { document, lines: [`${decision.registration} is ${decision.verdict} at first.`, ...document.changes.map(({ words }) => words), ...flightLines] };
   }
   return { document: decisionDocument(decision, zone, ways, hash), lines: options.explain ? sentences(explain(decision, zone, ways)) : [] };
@@ -139,6 +139,6 @@ function main(args: readonly string[]): number {
   }
 }
 
-// Whoever reads only the first lines closes the pipe: that is no error of ours.
+// The person who reads only the first lines closes the pipe: that is no error of ours.
 process.stdout.on('error', (error: NodeJS.ErrnoException) => { if (error.code === 'EPIPE') process.exit(process.exitCode ?? 0); else throw error; });
 process.exitCode = main(process.argv.slice(2));

@@ -11,7 +11,7 @@ const FOLDERS = {
   time: { isolate: true, mutate: ['src/core/time/*.ts'], tests: ['src/core/time/*.test.ts', 'checks/published/{usno-sun,airac,cfr-1-1}/*.test.ts'] },
   envelope: { mutate: ['src/core/envelope/*.ts'], tests: ['src/core/envelope/*.test.ts', 'tools/cases/answers.test.ts'] },
   rules: { mutate: ['src/core/rules/**/*.ts', '!src/core/rules/parts/required-lists.ts', '!src/core/rules/packs/*.ts'], tests: ['src/core/rules/*.test.ts', 'src/core/decision/wrong-released.test.ts', 'checks/**/*.test.ts', 'tools/cases/answers.test.ts'] },
-  decision: { mutate: ['src/core/decision/*.ts'], tests: ['src/core/decision/{decision,details,planned-flight,timeline,ways-out,diff,wrong-released}.test.ts', 'tools/cases/answers.test.ts'] },
+  decision: { mutate: ['src/core/decision/*.ts'], tests: ['src/core/decision/{decision,details,planned-flight,timeline,remedy-plans,diff,wrong-released}.test.ts', 'tools/cases/answers.test.ts'] },
 };
 const state = join(PROJECT, '.groval', 'mutation');
 mkdirSync(state, { recursive: true });

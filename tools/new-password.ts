@@ -1,5 +1,5 @@
 // npm run new-password -- EMAIL: for somebody who has forgotten their password and whom no club's administrator may help: prints another one, once,
-// and ends all their sessions. For whoever runs the server and has seen that it is really them. DATABASE_URL is the application's connection.
+// and ends all their sessions. For the person who runs the server and has seen that it is really them. DATABASE_URL is the application's connection.
 import { randomBytes } from 'node:crypto';
 import { hashPassword } from 'better-auth/crypto';
 import { findAccount, setPassword } from '../src/db/accounts';

@@ -31,7 +31,7 @@ const VIEWS = [
   { file: 'sheet', who: 'Mira Holt', size: DESK, path: '/sheet/N07TB', acts: [fill('Day', '2026-11-21')] },
   { file: 'records', who: 'Mira Holt', size: DESK, path: '/records', acts: [] },
   { file: 'release', who: 'Rosa Venn', size: DESK, path: '/aircraft/VH-TB0X1', acts: [tap('Sign the daily inspection')] },
-  { file: 'papers', who: 'Pia Okoro', size: PHONE, path: '/sighting/N04TG', acts: [(page) => page.getByRole('radio', { name: 'Yes, readable and in view' }).click()] },
+  { file: 'documents', who: 'Pia Okoro', size: PHONE, path: '/document-check/N04TG', acts: [(page) => page.getByRole('radio', { name: 'Yes, readable and in view' }).click()] },
   { file: 'ramp-aircraft', who: 'Rolf Dane', size: PHONE, path: '/ramp', acts: [] },
   { file: 'ramp-station', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [] },
   { file: 'ramp-what', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [tap('Propeller'), tap('Blade faces'), tap('New nick')] },

@@ -10,7 +10,7 @@ import { Refused, refused, type Actor, type Outcome, type Ports } from './comman
 import { denial } from './permissions';
 import { ownCertificate, passwordRefusal } from './signing';
 
-/** Accepts a lasting mark, so that the walk-round asks whether it is as known. It closes no finding: whoever found it still has an answer. */
+/** Accepts a lasting mark, so that the walk-round asks whether it is as known. It closes no finding: the person who found it still has an answer. */
 export async function acceptMark(ports: Ports, actor: Actor, entry: NewMark): Promise<Outcome<{ readonly markId: string; readonly revision: number }>> {
   const denied = denial(actor, 'accept-mark');
   if (denied !== null) return refused(denied);

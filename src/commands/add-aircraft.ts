@@ -1,6 +1,6 @@
 import type { NewAircraft } from '@/contracts/aircraft-entry';
 import { UNKNOWN_PARTICULARS } from '@/core/records/aircraft';
-import { findByRegistration } from '@/db/aircraft-papers';
+import { findByRegistration } from '@/db/aircraft-documents';
 import { inClub } from '@/db/club-transaction';
 import { refused, type Actor, type Outcome, type Ports } from './command';
 import { denial } from './permissions';

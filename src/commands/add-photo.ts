@@ -1,5 +1,5 @@
 import { lockAircraft, raiseRevision } from '@/db/aircraft-facts';
-import { insertPhotoOnce } from '@/db/aircraft-papers';
+import { insertPhotoOnce } from '@/db/aircraft-documents';
 import { inClub } from '@/db/club-transaction';
 import type { ClubTransaction } from '@/db/connection';
 import { findDiscrepancy } from '@/db/discrepancies';

@@ -4,7 +4,7 @@ import { loadAircraft, lockInOrder, raiseRevision, type StoredAircraft } from '@
 import { inClub } from '@/db/club-transaction';
 import { readClub, type Club } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
-import { appendToLedger, readStory } from '@/db/ledger';
+import { appendToLedger, readHistory } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { Refused, runCommand, type Actor, type Outcome, type Ports } from './command';
 import { recordMeterStanding, type Moved } from './meter-standing';
@@ -19,7 +19,7 @@ export interface Changing {
   readonly recordedAt: Instant;
 }
 
-/** What a change answers: what the ledger keeps of it. `null` where the very same had been written already, and nothing is to be added. */
+/** What a change answers: what the ledger keeps of it. `null` where the same had been written already, and nothing is to be added. */
 export interface Change<T> { readonly ledger: Plain | null; readonly value: T; readonly moved?: Moved }
 
 /** So many entries of an aircraft's story are shown to somebody whose view was stale. */
@@ -32,7 +32,7 @@ export function laterThan(before: Instant | null, now: Instant): Instant {
 
 /** A refusal for somebody who looked at an older state: nothing was written, and this happened meanwhile. */
 export async function changedMeanwhile(tx: ClubTransaction, aircraftId: string, registration: string, revision: number, seenRevision: number): Promise<Refused> {
-  const changes = await readStory(tx, aircraftId, MOST_CHANGES, seenRevision);
+  const changes = await readHistory(tx, aircraftId, MOST_CHANGES, seenRevision);
   return new Refused({ code: 'conflict', message: `${registration} changed while you were writing. Nothing was recorded; what you wrote is kept. Look at the changes, then record it again.`, revision, changes });
 }
 
@@ -40,7 +40,7 @@ export async function changedMeanwhile(tx: ClubTransaction, aircraftId: string, 
  * Changes what is on record about one aircraft, in one transaction: locks it, does the work, raises its revision, has the core look at
  * its meters, appends to its ledger and tells every open screen.
  * @param seenRevision the revision that the person looked at, for what must not cover unseen changes; null where it only ever adds
- * @param repeat looks whether this very entry was received already; its answer is given again
+ * @param repeat looks whether this entry was received already; its answer is given again
  * @param others further aircraft whose records it touches: all are locked, in one order, before anything is looked at
  */
 export function changeAircraft<T>(

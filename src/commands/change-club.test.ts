@@ -6,7 +6,7 @@ import { civilDate } from '@/core/time/civil-date';
 import { endOfDay, zone } from '@/core/time/zone';
 import { inClub } from '@/db/club-transaction';
 import { readClub } from '@/db/clubs';
-import { readStory } from '@/db/ledger';
+import { readHistory } from '@/db/ledger';
 import { clubPage, clubTrial } from '@/queries/club';
 import { line } from '@/queries/line';
 import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
@@ -29,19 +29,19 @@ async function changed(change: Partial<ClubEntryInput>, more: { readonly seen?: 
 const policyWith = async (change: Readonly<Record<string, string | number>>) => ({ policy: { ...(await page()).club.policy, ...change } });
 
 describe('the club’s field and rules', () => {
-  it('are as they were founded until somebody changes them, and every aircraft is decided anew then', async () => {
+  it('are as they were founded until somebody changes them, and every aircraft is decided again then', async () => {
     expect(await page()).toMatchObject({ changes: 0, story: [], club: { name: 'Test club', latitude: club.place.latitude } });
     const before = await row();
-    good(await changeClub(club.ports, admin(), await changed(await policyWith({ sightingDays: 1 }))));
+    good(await changeClub(club.ports, admin(), await changed(await policyWith({ documentCheckDays: 1 }))));
     const after = await row();
     expect([before?.verdict, after?.verdict, (after?.revision ?? 0) - (before?.revision ?? 0)]).toEqual(['Released', 'Grounded', 1]);
     expect(await page()).toMatchObject({ changes: 1, story: [{ number: 1, words: expect.stringContaining('The administrator: Put right') as string }] });
     // What was founded is still on record; the aircraft's own story says why its answer changed.
-    expect((await inClub(club.ports.db, club.clubId, (tx) => readStory(tx, club.aircraftId, 1)))[0]).toMatchObject({ act: 'change-club', record: { number: 1, why: 'Put right' } });
+    expect((await inClub(club.ports.db, club.clubId, (tx) => readHistory(tx, club.aircraftId, 1)))[0]).toMatchObject({ act: 'change-club', record: { number: 1, why: 'Put right' } });
   });
   it('may be eased again, and the last word counts', async () => {
-    for (const days of [1, 3660, 2, 365]) good(await changeClub(club.ports, admin(), await changed(await policyWith({ sightingDays: days }))));
-    expect([(await row())?.verdict, (await page()).changes, (await page()).club.policy]).toMatchObject(['Released', 4, { sightingDays: 365 }]);
+    for (const days of [1, 3660, 2, 365]) good(await changeClub(club.ports, admin(), await changed(await policyWith({ documentCheckDays: days }))));
+    expect([(await row())?.verdict, (await page()).changes, (await page()).club.policy]).toMatchObject(['Released', 4, { documentCheckDays: 365 }]);
   });
   it('move the midnight to which dates hold', async () => {
     const [here, there] = [endOfDay(civilDate('2026-11-24'), club.place.zone), endOfDay(civilDate('2026-11-24'), zone('America/St_Johns'))];
@@ -61,7 +61,7 @@ describe('the club’s field and rules', () => {
     expect(bad(await changeClub(club.ports, admin(), await changed({})))).toMatchObject({ message: 'Nothing is different from what is on record.' });
     expect((await page()).changes).toBe(1);
     // What was made stricter after the answer got lost is not taken for what was received.
-    const stricter = { ...entry, ...await changed({ ...await policyWith({ sightingDays: 1 }) }), changeId: entry.changeId };
+    const stricter = { ...entry, ...await changed({ ...await policyWith({ documentCheckDays: 1 }) }), changeId: entry.changeId };
     expect(bad(await changeClub(club.ports, admin(), stricter))).toMatchObject({ code: 'conflict', revision: 1 });
     expect((await row())?.verdict).toBe('Released');
   });
@@ -84,7 +84,7 @@ describe('the club’s field and rules', () => {
 describe('a change that is only tried', () => {
   it('tells what then happens, and writes nothing', async () => {
     good(await addAircraft(club.ports, club.actor('dispatcher'), { aircraftId: randomUUID(), registration: 'N09TB', typeName: 'Luvane D', category: null, firstFlownOn: null, serialNumber: null }));
-    for (const change of [await policyWith({ sightingDays: 1 }), await policyWith({ fireExtinguisher: 'no-flight-without', monoxideDetector: 'no-flight-without', insurance: 'required', readingDays: 1 }), { policy: null }, { authority: { id: 'au-maintenance-release' as const }, policy: null }, { latitude: 70 }]) {
+    for (const change of [await policyWith({ documentCheckDays: 1 }), await policyWith({ fireExtinguisher: 'no-flight-without', monoxideDetector: 'no-flight-without', insurance: 'required', readingDays: 1 }), { policy: null }, { authority: { id: 'au-maintenance-release' as const }, policy: null }, { latitude: 70 }]) {
       const entry = await changed(change);
       const before = new Map((await rows()).map((one) => [one.registration, one]));
       const trial = await inClub(club.ports.db, club.clubId, (tx) => clubTrial(tx, club.clubId, entry.club, club.ports.now()));

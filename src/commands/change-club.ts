@@ -30,12 +30,12 @@ export async function changeClub(ports: Ports, actor: Actor, entry: ClubChange):
     const asked = (before: Club): Club => ({ clubId: actor.clubId, name: entry.club.name, place: { name: entry.club.field, latitude: entry.club.latitude, longitude: entry.club.longitude, zone: entry.club.zone }, packs: packsOf(entry.club, before.packs.club?.own ?? null), changes: before.changes + 1 });
     const same = earlier.find(({ changeId }) => changeId === entry.changeId);
     if (same !== undefined) {
-      // The very same again is an answer that got lost. Rules that were made stricter since would get lost themselves.
+      // The same again is an answer that got lost. Rules that were made stricter since would get lost themselves.
       const stands = await readClub(tx, actor.clubId);
       if (decisive(asked(stands)) === decisive(stands) && same.why === entry.why) return { changes: same.number };
       throw new Refused({ code: 'conflict', message: 'This change was received already as it was before you wrote it differently, or somebody changed the club since. What you changed was not recorded. Load the page, look at what stands, and change what is different.', revision: stands.changes, changes: [] });
     }
-    // Whoever decides about an aircraft holds it first and reads the club then: nobody decides by both the old rules and the new.
+    // The person who decides about an aircraft holds it first and reads the club then: nobody decides by both the old rules and the new.
     const fleet = await lockFleet(tx);
     const before = await readClub(tx, actor.clubId);
     if (before.changes !== entry.seen) throw new Refused({ code: 'conflict', message: `${earlier[0]?.by ?? 'Somebody'} changed the club while you were writing: ${earlier[0]?.why ?? ''}. Nothing was recorded; what you wrote is kept. See once more what it would change.`, revision: before.changes, changes: [] });

@@ -40,7 +40,7 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
     const why = decision.flight === null ? '' : tellFlight(decision.flight, decision, club.place.zone);
     const refusal = `${registration} cannot leave for this flight. ${why}`;
     if (!goes && gaps.length === 0) throw new Refused({ code: 'invalid', message: refusal, problems: [{ path: 'flightId', message: why }] });
-    // Hours that nobody wrote down were seen all the same: they go on record also where this flight stays.
+    // Hours that nobody wrote down were seen anyway: they go on record also where this flight stays.
     if (goes) {
       await insertFlight(tx, actor.clubId, actor.personId, {
         id: entry.flightId, aircraftId: entry.aircraftId, personName: planned.personName, purpose: planned.flight.purpose, crew: planned.flight.crew, readings: shown, fuelAboard: entry.fuelAboard, oilAboard: entry.oilAboard, remarks: entry.remarks, leftAt: recordedAt, recordedAt,

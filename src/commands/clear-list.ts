@@ -1,4 +1,4 @@
-import type { ListClearance } from '@/contracts/sighting';
+import type { ListClearance } from '@/contracts/document-check';
 import { authorityFor, signatureFaults } from '@/core/records/certificate';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';

@@ -1,4 +1,4 @@
-import type { Sha256, StoryLine } from '@/db/ledger';
+import type { Sha256, HistoryLine } from '@/db/ledger';
 import type { Database } from '@/db/connection';
 import type { Problem } from '@/contracts/problem';
 import type { Instant } from '@/core/time/instant';
@@ -30,7 +30,7 @@ export type Refusal =
   | { readonly code: 'not-entitled'; readonly message: string }
   | { readonly code: 'not-found'; readonly message: string }
   | { readonly code: 'invalid'; readonly message: string; readonly problems: readonly Problem[] }
-  | { readonly code: 'conflict'; readonly message: string; readonly revision: number; readonly changes: readonly StoryLine[] }
+  | { readonly code: 'conflict'; readonly message: string; readonly revision: number; readonly changes: readonly HistoryLine[] }
   | { readonly code: 'too-many-tries'; readonly message: string; readonly retryAfterSeconds?: number }
   /** Nothing is wrong with what was sent: it could not be done just now. */
   | { readonly code: 'busy'; readonly message: string };

@@ -35,7 +35,7 @@ function refuseDispute(before: Standings, after: Standings): void {
 }
 
 /**
- * Puts a reading right: the old one is struck, the new one takes its place and its time. What was written down with it follows: the other
+ * Puts a reading right: the old one is struck out, the new one takes its place and its time. What was written down with it follows: the other
  * meters that the dial counts towards, those that no dial shows, and the hours beside fuel and oil.
  */
 export async function correctReading(ports: Ports, actor: Actor, entry: ReadingCorrection): Promise<Outcome<{ readonly readingId: string; readonly revision: number }>> {
@@ -47,7 +47,7 @@ export async function correctReading(ports: Ports, actor: Actor, entry: ReadingC
     const { tx, stored, club, recordedAt } = changing;
     const reading = await findReading(tx, entry.readingId);
     if (reading?.aircraftId !== entry.aircraftId) throw gone();
-    if (reading.struck) throw new Refused({ code: 'invalid', message: 'This reading was struck already. Open the folder again.', problems: [{ path: 'readingId', message: 'was struck already' }] });
+    if (reading.struck) throw new Refused({ code: 'invalid', message: 'This reading was struck out already. Open the folder again.', problems: [{ path: 'readingId', message: 'was struck out already' }] });
     const dial = (await readDials(tx, entry.aircraftId)).find(({ id }) => id === reading.dialId);
     const unit = isHourMeter(reading.meter) ? 'h' : 'count';
     const typed = readingOf(entry.shown, unit);
@@ -85,7 +85,7 @@ export async function correctReading(ports: Ports, actor: Actor, entry: ReadingC
         if (uplift.happenedAt !== reading.happenedAt || uplift.timeInService !== old) continue;
         const id = ports.newId();
         const struck = await insertStrikeOnce(tx, actor.clubId, entry.aircraftId, actor, { id: ports.newId(), recordedAt, record: uplift.id, kind: 'uplift', why: entry.why, replacedBy: id });
-        // Somebody struck it out before: nothing takes its place.
+        // Somebody struck out it out before: nothing takes its place.
         if (struck === 'there-already') continue;
         const body: Uplift = { ...uplift, id, recordedAt, timeInService: hoursFromSeconds(service[1]) };
         const record: OtherRecord = { id, kind: 'uplift', happenedAt: uplift.happenedAt, recordedAt, body };

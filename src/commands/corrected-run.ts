@@ -91,7 +91,7 @@ export async function keepCorrectedGap(ports: Ports, actor: Actor, { tx, club, r
   const settled = new Set([...shown, ...(readSince ? HOUR_METERS.filter((meter) => meter !== 'time-in-service') : [])]);
   const readings = meterByMeter(ports.newId, accounted, settled, new Map([[dial.id, shift]]), { landings: 0, towLaunches: 0, airborne: null }, { flightId: null, happenedAt: null, recordedAt });
   await insertReadings(tx, actor.clubId, reading.aircraftId, actor.personId, readings);
-  // One that was seen then on this dial was measured anew by now; one of another dial that is as long is the same flying.
+  // One that was seen then on this dial was measured again by now; one of another dial that is as long is the same flying.
   if (unlogged.some(({ happenedAt, seconds }) => happenedAt === reading.happenedAt && (seconds ?? 0) >= ran.after)) return;
   const [last] = await latestFlights(tx, reading.aircraftId, 1);
   const id = ports.newId();
@@ -103,8 +103,8 @@ export async function keepCorrectedGap(ports: Ports, actor: Actor, { tx, club, r
 }
 
 /**
- * A reading of a meter without a face was put up, and the meter was reckoned on from it since: what it stands at goes up by as much, at its last
- * reading. A meter that hangs in the panel since shows itself what it stands at. Where it was put down, what was reckoned stays too high.
+ * A reading of a meter without a face was put up, and the meter was calculated on from it since: what it stands at goes up by as much, at its last
+ * reading. A meter that hangs in the panel since shows itself what it stands at. Where it was put down, what was calculated stays too high.
  */
 export async function carryOn(ports: Ports, actor: Actor, { tx, recordedAt }: Changing, { facts, reading, now, authority }: Corrected): Promise<void> {
   const { aircraftId, meter, dialId, happenedAt } = reading;

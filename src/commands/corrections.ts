@@ -3,7 +3,7 @@ import { authorityFor, mayBeSignedBy, signatureFaults, type CertificateKind, typ
 import { INSPECTION_WORK } from '@/core/records/inspection';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
-import { certificatesOf, findSighting, papersOf } from '@/db/aircraft-papers';
+import { certificatesOf, findDocumentCheck, documentsOf } from '@/db/aircraft-documents';
 import { storedDate } from '@/db/checked-values';
 import { currentDials } from '@/db/dials';
 import { boxesOf } from '@/db/meter-boxes';
@@ -22,14 +22,14 @@ import { strikeStretchOfEntry } from './unlogged';
 /** Nothing of that id is there. */
 export const gone = () => new Refused({ code: 'not-found', message: 'There is no such entry on this aircraft. Open its folder again.' });
 
-/** Strikes one entry, or ends because somebody else struck it first. */
+/** Strikes one entry, or ends because somebody else struck out it first. */
 export async function strike({ tx, recordedAt }: Changing, ports: Ports, actor: Actor, aircraftId: string, record: { readonly id: string; readonly kind: StrikeEntry['kind']; readonly replacedBy: string | null; readonly why: string }, strikeId = ports.newId()): Promise<void> {
   if (await insertStrikeOnce(tx, actor.clubId, aircraftId, actor, { id: strikeId, recordedAt, record: record.id, kind: record.kind, why: record.why, replacedBy: record.replacedBy }) === 'there-already') {
-    throw new Refused({ code: 'invalid', message: 'This entry was struck already. Open the folder again.', problems: [{ path: 'recordId', message: 'was struck already' }] });
+    throw new Refused({ code: 'invalid', message: 'This entry was struck out already. Open the folder again.', problems: [{ path: 'recordId', message: 'was struck out already' }] });
   }
 }
 
-/** Whether a signed entry may be struck by this person: whoever recorded it, or somebody who could sign such work today. */
+/** Whether a signed entry may be struck out by this person: the person who recorded it, or somebody who could sign such work today. */
 async function mayStrikeSigned({ tx, club, stored, recordedAt }: Changing, actor: Actor, work: SignedWork, recordedBy: string, approved: boolean): Promise<boolean> {
   const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
   const today = civilDateAt(recordedAt, club.place.zone);
@@ -48,7 +48,7 @@ async function waits({ tx }: Changing, aircraftId: string, recordId: string): Pr
 /** What an entry says, for the ledger, after looking whether this person may strike it. */
 async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, aircraftId }: StrikeEntry): Promise<string> {
   const { tx, stored } = changing;
-  const denied = new Refused({ code: 'not-entitled', message: 'Only whoever recorded it, or somebody who may sign such work, strikes this entry. One that refused the aircraft is struck only by somebody who may sign such work.' });
+  const denied = new Refused({ code: 'not-entitled', message: 'Only the person who recorded it, or somebody who may sign such work, strikes this entry. One that refused the aircraft is struck out only by somebody who may sign such work.' });
   switch (kind) {
     case 'reading': {
       const reading = await findReading(tx, recordId);
@@ -58,14 +58,14 @@ async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, ai
       if (dial !== undefined && (await dialReadings(tx, dial.id, reading.meter)).every(({ id }) => id === recordId)) throw new Refused({ code: 'invalid', message: `This is all that is on record of ${dial.name}. Write what it really showed instead.`, problems: [{ path: 'recordId', message: 'correct it instead' }] });
       return `${METER_NAMES_IN_WORDS[reading.meter]} ${meterText(reading.meter, reading.value)}`;
     }
-    case 'sighting': {
-      const sighting = await findSighting(tx, recordId);
-      if (sighting?.aircraft_id !== aircraftId) throw gone();
-      if (await waits(changing, aircraftId, recordId)) return `sighting of ${sighting.kind}`;
-      // What was seen last is not wished away, and what ended a registration even less: the paper is looked at again, and that outweighs it.
-      const latest = (await papersOf(tx, aircraftId)).some((paper) => paper.sighting_id === recordId);
-      if (latest || sighting.ended_on !== null) throw new Refused({ code: 'invalid', message: 'This is what somebody saw last of this paper. Look at it again and record what you see; that outweighs it.', problems: [{ path: 'recordId', message: 'look at the paper again' }] });
-      return `sighting of ${sighting.kind}`;
+    case 'document-check': {
+      const documentCheck = await findDocumentCheck(tx, recordId);
+      if (documentCheck?.aircraft_id !== aircraftId) throw gone();
+      if (await waits(changing, aircraftId, recordId)) return `document check of ${documentCheck.kind}`;
+      // What was seen last is not wished away, and what ended a registration even less: the document is looked at again, and that outweighs it.
+      const latest = (await documentsOf(tx, aircraftId)).some((paper) => paper.sighting_id === recordId);
+      if (latest || documentCheck.ended_on !== null) throw new Refused({ code: 'invalid', message: 'This is what somebody saw last of this document. Look at it again and record what you see; that outweighs it.', problems: [{ path: 'recordId', message: 'look at the document again' }] });
+      return `document check of ${documentCheck.kind}`;
     }
     case 'inspection': {
       const inspection = stored.facts.inspections.find(({ id }) => id === recordId);
@@ -76,11 +76,11 @@ async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, ai
       if (!await mayStrikeSigned(changing, actor, INSPECTION_WORK[inspection.kind], row.recorded_by, inspection.outcome === 'approved')) throw denied;
       return `${inspection.kind} of ${inspection.completedOn}`;
     }
-    case 'item': case 'directive': {
+    case 'item': case 'ad': {
       const other = await findOther(tx, recordId);
       if (other?.aircraftId !== aircraftId || other.kind !== kind) throw gone();
-      // Without it the aircraft may fly on: that is for whoever may say so by their certificate.
-      if (!await mayStrikeSigned(changing, actor, 'return-to-service', '', false)) throw new Refused({ code: 'not-entitled', message: 'Only a mechanic whose certificate returns aircraft to service strikes an item or a directive: without it the aircraft may fly on.' });
+      // Without it the aircraft may fly on: that is for the person who may say so by their certificate.
+      if (!await mayStrikeSigned(changing, actor, 'return-to-service', '', false)) throw new Refused({ code: 'not-entitled', message: 'Only a mechanic whose certificate returns aircraft to service strikes an item or an AD: without it the aircraft may fly on.' });
       return kind;
     }
     case 'box': {
@@ -93,8 +93,8 @@ async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, ai
     case 'done': case 'compliance': case 'list-cleared': case 'known-mark': {
       if (await waits(changing, aircraftId, recordId)) return kind;
       const other = await findOther(tx, recordId);
-      // What was brought in with an item or a directive has no row of its own, and nobody here who recorded it.
-      const within = (kind === 'done' ? stored.facts.items : kind === 'compliance' ? stored.facts.directives : null)?.some(({ done }) => done.some(({ id }) => id === recordId)) ?? false;
+      // What was brought in with an item or an AD has no row of its own, and nobody here who recorded it.
+      const within = (kind === 'done' ? stored.facts.items : kind === 'compliance' ? stored.facts.ads : null)?.some(({ done }) => done.some(({ id }) => id === recordId)) ?? false;
       if (!within && (other?.aircraftId !== aircraftId || other.kind !== kind)) throw gone();
       if (!await mayStrikeSigned(changing, actor, 'return-to-service', other?.recordedBy ?? '', true)) throw denied;
       return kind;
@@ -106,7 +106,7 @@ async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, ai
   }
 }
 
-/** Strikes an entry that should not have been written. It stays readable, with who struck it and why. */
+/** Strikes an entry that should not have been written. It stays readable, with who struck out it and why. */
 export async function strikeEntry(ports: Ports, actor: Actor, entry: StrikeEntry): Promise<Outcome<{ readonly strikeId: string; readonly revision: number }>> {
   const denied = denial(actor, 'correct-records');
   if (denied !== null) return refused(denied);

@@ -67,7 +67,7 @@ export function read(newId: () => string, states: readonly DialState[], entered:
 }
 
 /**
- * Meters on record that no dial shows: they go on with the flight all the same. Hours by the dial that ran most, never less than what
+ * Meters on record that no dial shows: they go on with the flight anyway. Hours by the dial that ran most, never less than what
  * was flown; landings and cycles by the landings, tow launches by the launches.
  * @param shown meters that were read, and say themselves what they stand at
  * @param at when it was flown; without a moment, each meter's is that of its last reading, so that no later one is contradicted

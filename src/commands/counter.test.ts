@@ -13,7 +13,7 @@ import { loadAircraft } from '@/db/aircraft-facts';
 import { inClub } from '@/db/club-transaction';
 import { insertFlown, latestFlights } from '@/db/flights';
 import { othersOfKind } from '@/db/other-records';
-import { appendToLedger, readStory } from '@/db/ledger';
+import { appendToLedger, readHistory } from '@/db/ledger';
 import { latestReadings } from '@/db/readings';
 import { counterFlight, counterList } from '@/queries/counter';
 import { folder } from '@/queries/folder';
@@ -40,7 +40,7 @@ async function planned(change: Partial<PlannedFlight> = {}, person = 'R. Dane'):
   const id = randomUUID();
   const starts = addSeconds(club.ports.now(), 600);
   good(await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, person, {
-    id, starts, ends: addSeconds(starts, 5400), airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', light: null, transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID, ...change,
+    id, starts, ends: addSeconds(starts, 5400), airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', light: null, transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID, ...change,
   }));
   return id;
 }
@@ -280,7 +280,7 @@ describe('slips at check-in', () => {
     const first = { by: 'R. Dane', words: 'Bumpy below 2000 ft', noted: true };
     expect([await counter(second), await ramp()]).toMatchObject([first, first]);
     good(await leave(second, text(start + 3600)));
-    // While it is out, the last that came back still counts; whoever takes this one back is not asked about another.
+    // While it is out, the last that came back still counts; the person who takes this one back is not asked about another.
     expect([await counter(second), await ramp()]).toMatchObject([null, first]);
     later(3600);
     good(await comeBack(second, text(start + 5400)));
@@ -328,7 +328,7 @@ describe('meters', () => {
   ])('refuses %s', async (_, change, path) => {
     expect(bad(await addDial(club.ports, club.actor('mechanic'), { dialId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), name: 'Another', unit: 'h', bills: false, counts: [{ meter: 'engine', standsAt: '100' }], shows: '100', wrapsAt: null, ...change }))).toMatchObject({ problems: [{ path }] });
   });
-  it('a meter that no dial shows goes on with the flight all the same', async () => {
+  it('a meter that no dial shows goes on with the flight anyway', async () => {
     const [landings, engine] = [randomUUID(), randomUUID()];
     good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [
       { id: landings, meter: 'landings', value: 500, happenedAt: club.ports.now(), recordedAt: club.ports.now() }, { id: engine, meter: 'engine', value: hours('100'), happenedAt: club.ports.now(), recordedAt: club.ports.now() },
@@ -341,5 +341,5 @@ describe('meters', () => {
     expect([await most('landings'), await most('engine')]).toEqual([506, hours('101')]);
     expect((await row())?.verdict).toBe('Released');
   });
-  it('entered once, and told in the story', async () => { expect(await inTx((tx) => readStory(tx, club.aircraftId, 1))).toMatchObject([{ act: 'add-meter', record: { name: 'Block meter', shows: text(start) } }]); });
+  it('entered once, and told in the story', async () => { expect(await inTx((tx) => readHistory(tx, club.aircraftId, 1))).toMatchObject([{ act: 'add-meter', record: { name: 'Block meter', shows: text(start) } }]); });
 });

@@ -32,7 +32,7 @@ async function planned(): Promise<string> {
   const flightId = randomUUID();
   const starts = addSeconds(club.ports.now(), 600);
   good(await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'R. Dane', {
-    id: flightId, starts, ends: addSeconds(starts, 5400), airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', light: null, transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID,
+    id: flightId, starts, ends: addSeconds(starts, 5400), airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', light: null, transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID,
   }));
   return flightId;
 }
@@ -100,7 +100,7 @@ describe('while two readings of a meter contradict each other', () => {
     good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [{ id: randomUUID(), meter: 'engine', value: hours('2000'), happenedAt: addSeconds(club.ports.now(), -86_400), recordedAt: club.ports.now() }] }));
     expect(bad(await addDial(club.ports, club.actor('mechanic'), { dialId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), name: 'Engine meter', unit: 'h', bills: false, counts: [{ meter: 'engine', standsAt: '2500' }], shows: '2500', wrapsAt: null }))).toMatchObject({ problems: [{ path: 'counts' }] });
   });
-  it('a flight that is out comes back all the same, and what it ran counts from where it left', async () => {
+  it('a flight that is out comes back anyway, and what it ran counts from where it left', async () => {
     const first = await flown('100.0', '101.0');
     const second = await planned();
     good(await leave(second, '101.0'));
@@ -124,7 +124,7 @@ describe('while two readings of a meter contradict each other', () => {
 
 describe('all that is on record of a meter', () => {
   const strike = async (recordId: string | undefined) => strikeEntry(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'reading', recordId: recordId ?? '', why: 'Slip', password: PASSWORD });
-  it('is never struck without another in its place: the next reading could be compared with nothing', async () => {
+  it('is never struck out without another in its place: the next reading could be compared with nothing', async () => {
     const [only] = (await readings()).filter(({ meter }) => meter === 'block');
     expect(bad(await strike(only?.id))).toMatchObject({ code: 'invalid', problems: [{ path: 'recordId' }] });
     const flight = await planned();
@@ -178,7 +178,7 @@ describe('meters that no dial shows', () => {
     // The engine ran 1.0 h in all, of which 0.3 h were not this flight; the pilot's 0.8 h in the air were.
     expect([await all(), await gaps()]).toEqual([[101, 1001, 4151.4], [['Block meter, as it was put right', '100.0 h', '100.3 h', '0.3 h']]]);
   });
-  it('and that are put right themselves carry on: put up, what was reckoned from them since goes up too; put down, it stays too high', async () => {
+  it('and that are put right themselves carry on: put up, what was calculated from them since goes up too; put down, it stays too high', async () => {
     const first = await flown('100.0', '101.0');
     await flown('101.0', '102.0');
     const own = async (flightId: string, meter: string) => (await readings()).filter((one) => one.flightId === flightId && one.meter === meter)[0]?.id;

@@ -1,6 +1,6 @@
 import type { FactEntry } from '@/contracts/aircraft-entry';
 import { boxOf } from '@/contracts/case-boxes';
-import { clubPaperOf, databaseOf, directiveOf, equipmentOf, itemOf, locatorOf, particularsOf, receiverCheckOf, riggingOf } from '@/contracts/case-mapping';
+import { clubDocumentOf, databaseOf, adOf, equipmentOf, itemOf, eltOf, particularsOf, vorCheckOf, riggingOf } from '@/contracts/case-mapping';
 import type { EquipmentList } from '@/core/records/equipment';
 import { latestOf } from '@/core/records/facts';
 import type { Plain } from '@/core/decision/canonical';
@@ -37,13 +37,13 @@ function recordOf({ factId: id, fact }: FactEntry, recordedAt: Instant, zone: Zo
     // A list that takes another's place comes after it, also where both are of one day: otherwise they would be of one moment, and the stricter would hold.
     case 'equipment': { const at = replacing(replaced, seen(fact.on), zone); return { id, kind: 'equipment', ...at, body: equipmentOf(id, { ...fact.list, ...at }) }; }
     case 'item': return { id, kind: 'item', happenedAt: recordedAt, recordedAt, body: itemOf(id, { ...fact.item, recordedAt }) };
-    case 'directive': return { id, kind: 'directive', happenedAt: recordedAt, recordedAt, body: directiveOf(id, { ...fact.directive, recordedAt }) };
+    case 'ad': return { id, kind: 'ad', happenedAt: recordedAt, recordedAt, body: adOf(id, { ...fact.ad, recordedAt }) };
     case 'complete': return { id, kind: 'stated', happenedAt: recordedAt, recordedAt, body: { what: fact.list } };
-    case 'locator': { const at = seen(fact.on); return { id, kind: 'locator', ...at, body: locatorOf(id, { ...fact.locator, ...at }) }; }
-    case 'receiver-check': { const at = seen(fact.on); return { id, kind: 'receiver-check', ...at, body: receiverCheckOf(id, { ...fact.check, ...at }) }; }
+    case 'elt': { const at = seen(fact.on); return { id, kind: 'elt', ...at, body: eltOf(id, { ...fact.elt, ...at }) }; }
+    case 'vor-check': { const at = seen(fact.on); return { id, kind: 'vor-check', ...at, body: vorCheckOf(id, { ...fact.check, ...at }) }; }
     case 'database': { const at = seen(fact.on); return { id, kind: 'database', ...at, body: databaseOf(id, { ...fact.database, ...at }) }; }
     case 'rigging': { const at = seen(fact.on); return { id, kind: 'rigging', ...at, body: riggingOf(id, { ...fact.rigging, ...at }) }; }
-    case 'club-paper': { const at = seen(fact.on); return { id, kind: 'club-paper', ...at, body: clubPaperOf(id, { ...fact.paper, ...at }) }; }
+    case 'club-document': { const at = seen(fact.on); return { id, kind: 'club-document', ...at, body: clubDocumentOf(id, { ...fact.paper, ...at }) }; }
     default: {
       const missing: never = fact;
       throw new RangeError(`no such fact: ${JSON.stringify(missing)}`);

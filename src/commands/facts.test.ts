@@ -6,11 +6,11 @@ import { civilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
 import { loadAircraft } from '@/db/aircraft-facts';
 import { inClub } from '@/db/club-transaction';
-import { readStory } from '@/db/ledger';
-import { tellStory } from '@/explain/story';
+import { readHistory } from '@/db/ledger';
+import { describeHistory } from '@/explain/history';
 import { facts } from '@/queries/facts';
 import { line } from '@/queries/line';
-import { sightingList } from '@/queries/sighting';
+import { documentCheckList } from '@/queries/document-check';
 import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
 import { addAircraft } from './add-aircraft';
 import { strikeEntry } from './corrections';
@@ -38,9 +38,9 @@ describe('an aircraft that was entered', () => {
     await fresh();
     expect(await verdict('N0NEW')).toBe('Grounded');
     const { missing, complete } = await known('N0NEW');
-    expect(complete).toEqual({ items: false, directives: false });
+    expect(complete).toEqual({ items: false, ads: false });
     expect(new Set(missing.map(({ headline }) => headline)).size).toBe(missing.length);
-    for (const words of ['Nobody has recorded seeing the airworthiness certificate', 'what this aircraft is approved and fitted for', 'emergency locator', 'The time in service is not on record', 'No annual inspection', 'which airworthiness directives apply', 'No insurance']) expect(missing.map(({ headline }) => headline).join(' '), words).toMatch(new RegExp(words, 'i'));
+    for (const words of ['The airworthiness certificate has never been checked', 'what this aircraft is approved and fitted for', 'ELT', 'The time in service is not on record', 'No annual inspection', 'which airworthiness directives apply', 'No insurance']) expect(missing.map(({ headline }) => headline).join(' '), words).toMatch(new RegExp(words, 'i'));
   });
   it('stands once, however often it is sent, and under no other’s registration', async () => {
     const aircraftId = await fresh();
@@ -66,23 +66,23 @@ describe('an aircraft that was entered', () => {
 describe('a fact', () => {
   it.each<readonly [string, FactInput, string]>([
     ['the first item', { kind: 'item', item: { name: 'Prop overhaul', kind: 'overhaul', basis: 'club', interval: { months: 72 } } }, 'put an item on record: Prop overhaul'],
-    ['a directive that applies', { kind: 'directive', directive: { number: '2026-01-02', title: 'Look at the spar', applies: true, noFerry: false, equipment: [], methods: { look: { name: 'look' } } } }, 'put a directive on record: 2026-01-02, Look at the spar'],
-    ['a locator with a battery that ran out', { kind: 'locator', locator: { state: 'fitted', batteryReplaceBy: '2026-11-01', usedMinutes: 0 } }, 'put its emergency locator on record'],
-    ['a lapsed insurance', { kind: 'club-paper', paper: { kind: 'insurance', name: 'Insurance', validUntil: '2026-11-23' } }, 'put a paper on record: Insurance'],
+    ['an AD that applies', { kind: 'ad', ad: { number: '2026-01-02', title: 'Look at the spar', applies: true, noFerry: false, equipment: [], methods: { look: { name: 'look' } } } }, 'put an AD on record: 2026-01-02, Look at the spar'],
+    ['an ELT with a battery that ran out', { kind: 'elt', elt: { state: 'fitted', batteryReplaceBy: '2026-11-01', usedMinutes: 0 } }, 'put its ELT on record'],
+    ['a lapsed insurance', { kind: 'club-document', paper: { kind: 'insurance', name: 'Insurance', validUntil: '2026-11-23' } }, 'put a document on record: Insurance'],
   ])('counts at once: %s', async (_, fact, words) => {
     expect(await verdict()).toBe('Released');
     later();
     good(await enter(fact, 'dispatcher'));
     expect(await verdict()).toBe('Grounded');
-    const [story] = await inClub(club.ports.db, club.clubId, (tx) => readStory(tx, club.aircraftId, 1));
-    expect(tellStory(story?.act ?? '', story?.record)).toBe(words);
+    const [story] = await inClub(club.ports.db, club.clubId, (tx) => readHistory(tx, club.aircraftId, 1));
+    expect(describeHistory(story?.act ?? '', story?.record)).toBe(words);
   });
   it('sent again after a lost answer is on record once', async () => {
     const factId = randomUUID();
-    const paper = { kind: 'club-paper' as const, paper: { kind: 'club' as const, name: 'Key tag', validUntil: 'no-expiry' } };
+    const paper = { kind: 'club-document' as const, paper: { kind: 'club' as const, name: 'Key tag', validUntil: 'no-expiry' } };
     good(await enter(paper, 'dispatcher', club.aircraftId, factId));
     good(await enter(paper, 'dispatcher', club.aircraftId, factId));
-    expect((await known()).clubPapers.filter(({ text }) => text === 'Key tag')).toHaveLength(1);
+    expect((await known()).clubDocuments.filter(({ text }) => text === 'Key tag')).toHaveLength(1);
   });
   it('of an earlier day happened at its start; one that has not come yet is refused', async () => {
     good(await enter({ kind: 'database', on: '2026-11-20', database: { content: 'navigation', lastDay: '2026-12-01' } }));
@@ -105,7 +105,7 @@ describe('what the aircraft is', () => {
     expect(bad(await enter(change, 'mechanic'))).toMatchObject({ problems: [{ path: 'fact.instead' }] });
     good(await enter(await described({ seats: 4 }), 'mechanic'));
     expect((await known()).aircraft.particulars.seats).toBe(4);
-    expect((await inClub(club.ports.db, club.clubId, (tx) => readStory(tx, club.aircraftId, 2))).map(({ act, record }) => tellStory(act, record))).toEqual(Array(2).fill('put on record what it is and may be used for'));
+    expect((await inClub(club.ports.db, club.clubId, (tx) => readHistory(tx, club.aircraftId, 2))).map(({ act, record }) => describeHistory(act, record))).toEqual(Array(2).fill('put on record what it is and may be used for'));
   });
   it('an equipment list that takes the place of one of the same earlier day holds: they are not one moment of which the stricter would', async () => {
     const whole = (await known()).equipment?.items ?? [];
@@ -133,7 +133,7 @@ describe('what the aircraft is', () => {
     // Before the aircraft was entered nothing was known of it.
     expect(decide(stored.facts, club.packs, null, addSeconds(before, -86_400 * 365)).verdict).toBe('Grounded');
   });
-  it('said by a clock that was set back, the last word counts all the same', async () => {
+  it('said by a clock that was set back, the last word counts anyway', async () => {
     // Before the aircraft itself was entered, by that clock; and then once more before the one before.
     club.ports.at = addSeconds(club.ports.at, -3600);
     good(await enter(await described({ approvedFor: undefined })));
@@ -150,9 +150,9 @@ describe('what the aircraft is', () => {
     const outcomes = await Promise.all([enter(change, 'mechanic'), enter(change, 'administrator')]);
     expect(outcomes.map(({ ok }) => ok).sort()).toEqual([false, true]);
   });
-  it('gives the sighting round its serial number', async () => {
+  it('gives the document check round its serial number', async () => {
     good(await enter(await described({ serialNumber: 'Q-99' })));
-    expect((await inClub(club.ports.db, club.clubId, (tx) => sightingList(tx, 'N02TB')))?.serialNumber).toBe('Q-99');
+    expect((await inClub(club.ports.db, club.clubId, (tx) => documentCheckList(tx, 'N02TB')))?.serialNumber).toBe('Q-99');
   });
   it('an equipment list stands as a whole: what it no longer names is not known, and closes', async () => {
     const now = await known();
@@ -168,8 +168,8 @@ describe('what the aircraft is', () => {
 
 describe('an item that was entered wrongly', () => {
   const item = async () => { const id = randomUUID(); later(); good(await enter({ kind: 'item', item: { name: 'Engine overhaul', kind: 'overhaul', basis: 'approved-programme', interval: { hours: [{ meter: 'time-in-service', every: 1 }] } } }, 'dispatcher', club.aircraftId, id)); return id; };
-  const strike = async (id: string, role: Role, kind: 'item' | 'directive' = 'item') => strikeEntry(club.ports, club.actor(role), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: (await known()).revision, kind, recordId: id, why: 'another engine', password: PASSWORD });
-  it('is struck only by somebody who may return the aircraft to service, whoever entered it', async () => {
+  const strike = async (id: string, role: Role, kind: 'item' | 'ad' = 'item') => strikeEntry(club.ports, club.actor(role), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: (await known()).revision, kind, recordId: id, why: 'another engine', password: PASSWORD });
+  it('is struck out only by somebody who may return the aircraft to service, the person who entered it', async () => {
     const id = await item();
     expect(await verdict()).toBe('Grounded');
     expect(bad(await strike(id, 'dispatcher')).code).toBe('not-entitled');
@@ -178,13 +178,13 @@ describe('an item that was entered wrongly', () => {
     expect(await verdict()).toBe('Released');
     expect((await known()).items).toMatchObject([{ id, struck: { why: 'another engine' } }]);
   });
-  it('a directive too', async () => {
+  it('an AD too', async () => {
     const id = randomUUID();
     later();
-    good(await enter({ kind: 'directive', directive: { number: '2026-09-09', title: 'X', applies: true, noFerry: false, equipment: [], methods: {} } }, 'dispatcher', club.aircraftId, id));
-    expect(bad(await strike(id, 'dispatcher', 'directive')).code).toBe('not-entitled');
+    good(await enter({ kind: 'ad', ad: { number: '2026-09-09', title: 'X', applies: true, noFerry: false, equipment: [], methods: {} } }, 'dispatcher', club.aircraftId, id));
+    expect(bad(await strike(id, 'dispatcher', 'ad')).code).toBe('not-entitled');
     later();
-    good(await strike(id, 'mechanic', 'directive'));
+    good(await strike(id, 'mechanic', 'ad'));
     expect(await verdict()).toBe('Released');
   });
   it('what was done of an entered item is signed in the folder, and carries it on', async () => {

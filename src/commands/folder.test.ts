@@ -1,19 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import type { SignedEntry } from '@/contracts/new-entry';
-import type { SightingRound } from '@/contracts/sighting';
+import type { DocumentCheckRound } from '@/contracts/document-check';
 import { hours } from '@/core/quantities/hours';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { civilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
 import { loadAircraft } from '@/db/aircraft-facts';
 import { inClub } from '@/db/club-transaction';
-import { readStory } from '@/db/ledger';
+import { readHistory } from '@/db/ledger';
 import { entryPreview } from '@/queries/entry-preview';
 import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
 import { sheet } from '@/queries/sheet';
-import { sightingList } from '@/queries/sighting';
+import { documentCheckList } from '@/queries/document-check';
 import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
 import { acceptMark } from './accept-mark';
 import { checkIn } from './check-in';
@@ -27,7 +27,7 @@ import { addDial } from './dials';
 import { planFlight } from './plan-flight';
 import { recordEntry } from './record-entry';
 import { reportFinding } from './report-finding';
-import { sightPapers } from './sight-papers';
+import { checkDocuments } from './check-documents';
 import { vouch } from './vouch';
 import { attributeUnlogged } from './unlogged';
 import { UNSAID } from '@/core/records/planned-flight';
@@ -77,7 +77,7 @@ describe('recording an inspection', () => {
     expect(bad(await record(annual))).toMatchObject({ code: 'invalid', problems: [{ path: 'signer' }] });
     const before = (await due('Annual'))?.next;
     good(await record(annual, { signer: copied }, club.actor('dispatcher')));
-    // A copy says what somebody else signed: it opens nothing until somebody has compared it with the paper.
+    // A copy says what somebody else signed: it opens nothing until somebody has compared it with the document.
     expect((await due('Annual'))?.next).toBe(before);
     expect((await folderNow()).logbook[0]).toMatchObject({ waits: true, vouchedBy: null });
     const waiting = (await folderNow()).logbook[0]?.id ?? '';
@@ -105,7 +105,7 @@ describe('recording an inspection', () => {
     good(await record(hundred('4151.0'), { aboveMeter: true }));
     expect((await due('100-hour'))?.next).toBe('4251.0 h');
   });
-  it('hours of which only an entry tells are an unlogged stretch: it is listed, and what no meter shows goes on with it; struck, all of that goes', async () => {
+  it('hours of which only an entry tells are an unlogged stretch: it is listed, and what no meter shows goes on with it; struck out, all of that goes', async () => {
     const reading = (meter: 'engine' | 'landings' | 'time-in-service', value: number) => ({ ...meterReading(randomUUID(), meter, value, addSeconds(club.ports.now(), -3600), club.ports.now()) });
     good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [reading('engine', 3_600_000), reading('landings', 500)] }));
     club.ports.at = addSeconds(club.ports.at, 60);
@@ -133,7 +133,7 @@ describe('recording an inspection', () => {
     const seenRevision = await revision();
     good(await record(hundred('4150.3'), { entryId, seenRevision }));
     expect(good(await record(hundred('4150.3'), { entryId, seenRevision }))).toEqual({ entryId, revision: seenRevision + 1 });
-    expect((await inTx((tx) => readStory(tx, club.aircraftId, 9))).filter(({ act }) => act === 'record-entry')).toHaveLength(1);
+    expect((await inTx((tx) => readHistory(tx, club.aircraftId, 9))).filter(({ act }) => act === 'record-entry')).toHaveLength(1);
   });
   it('two sign at once, two hundred times: one succeeds, the other is shown what happened', async () => {
     const second: Actor = { ...club.actor('instructor'), roles: ['mechanic'] };
@@ -168,7 +168,7 @@ describe('an inspection that did not approve the aircraft', () => {
     expect((await folderNow()).openLists).toEqual([]);
     expect(bad(await clear())).toMatchObject({ code: 'not-found' });
   });
-  it('is not struck by somebody who could not have said the opposite', async () => {
+  it('is not struck out by somebody who could not have said the opposite', async () => {
     const inspection = await listed();
     const strike = async (role: 'dispatcher' | 'mechanic') => strikeEntry(club.ports, club.actor(role), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'inspection', recordId: inspection, why: 'Other aircraft', password: PASSWORD });
     expect(bad(await strike('dispatcher'))).toMatchObject({ code: 'not-entitled' });
@@ -179,16 +179,16 @@ describe('an inspection that did not approve the aircraft', () => {
 });
 
 describe('correcting', () => {
-  it('a struck inspection stays readable and stops counting; the one before counts again', async () => {
+  it('a struck out inspection stays readable and stops counting; the one before counts again', async () => {
     const entryId = randomUUID();
     good(await record(hundred('4150.3'), { entryId }));
     club.ports.at = addSeconds(club.ports.at, 60);
     good(await strikeEntry(club.ports, club.actor('mechanic'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'inspection', recordId: entryId, why: 'Belongs to N03TB', password: PASSWORD }));
     expect((await due('100-hour'))?.next).toBe('4208.7 h');
     expect((await folderNow()).logbook.find(({ id }) => id === entryId)).toMatchObject({ title: '100-hour inspection', struck: { by: 'The mechanic', why: 'Belongs to N03TB' } });
-    expect((await inTx((tx) => readStory(tx, club.aircraftId, 1)))[0]).toMatchObject({ act: 'strike', actorName: 'The mechanic' });
+    expect((await inTx((tx) => readHistory(tx, club.aircraftId, 1)))[0]).toMatchObject({ act: 'strike', actorName: 'The mechanic' });
   });
-  it('nothing is struck twice, by a renter, or without the password', async () => {
+  it('nothing is struck out twice, by a renter, or without the password', async () => {
     const reading = (await folderNow()).readings[0]?.id ?? '';
     const strike = async (change: object = {}, role: 'dispatcher' | 'renter' = 'dispatcher') => strikeEntry(club.ports, club.actor(role), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'reading', recordId: reading, why: 'Slip', password: PASSWORD, ...change });
     expect(bad(await strike({}, 'renter'))).toMatchObject({ code: 'not-entitled' });
@@ -201,9 +201,9 @@ describe('correcting', () => {
   });
   it.each([
     ['was missing', { aboard: false, legible: null }], ['could not be read', { legible: false }], ['was there', {}],
-  ])('what somebody saw last, that a paper %s, is not struck but looked at again', async (_, change) => {
-    const seen = async (more: object, by: 'student' | 'dispatcher' = 'student') => { const sightingId = randomUUID(); good(await sightPapers(club.ports, club.actor(by), round([{ ...paper('weight-and-balance'), datedOn: civilDate('2022-06-09'), sightingId, ...more }]))); return sightingId; };
-    const strike = async (recordId: string) => strikeEntry(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'sighting', recordId, why: 'Slip', password: PASSWORD });
+  ])('what somebody saw last, that a document %s, is not struck out but looked at again', async (_, change) => {
+    const seen = async (more: object, by: 'student' | 'dispatcher' = 'student') => { const documentCheckId = randomUUID(); good(await checkDocuments(club.ports, club.actor(by), round([{ ...paper('weight-and-balance'), datedOn: civilDate('2022-06-09'), documentCheckId, ...more }]))); return documentCheckId; };
+    const strike = async (recordId: string) => strikeEntry(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'document-check', recordId, why: 'Slip', password: PASSWORD });
     const first = await seen(change);
     const verdict = (await row())?.verdict;
     expect(bad(await strike(first))).toMatchObject({ code: 'invalid', problems: [{ path: 'recordId' }] });
@@ -221,13 +221,13 @@ describe('correcting', () => {
     good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: await revision(), name: 'Block meter', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: '4150.3' }, { meter: 'propeller', standsAt: '900' }], shows: '4150.3', wrapsAt: null }));
     good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [{ id: randomUUID(), meter: 'engine', value: hours('1000'), happenedAt: club.ports.now(), recordedAt: club.ports.now() }] }));
     const starts = addSeconds(club.ports.now(), 60);
-    good(await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'R. Dane', { id: flightId, starts, ends: addSeconds(starts, 5400), airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', light: null, transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID }));
+    good(await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'R. Dane', { id: flightId, starts, ends: addSeconds(starts, 5400), airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', light: null, transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID }));
     good(await checkOut(club.ports, club.actor('dispatcher'), { flightId, aircraftId: club.aircraftId, seenRevision: await revision(), readings: [{ dial: block, shown: '4150.3' }], accepted: [], fuelAboard: null, oilAboard: null, remarks: null }));
     club.ports.at = addSeconds(club.ports.at, 7200);
     good(await checkIn(club.ports, club.actor('dispatcher'), { flightId, aircraftId: club.aircraftId, at: { date: civilDate('2026-11-24'), clock: '11:00' }, readings: [{ dial: block, shown }], accepted: [`more-than-elapsed/${block}/${shown}`], airborne: null, landings: 1, towLaunches: null, fuelAdded: null, oilAdded: null, remarks: 'nothing-to-report', defects: [] }));
     return flightId;
   }
-  it('a wrong reading is struck and written anew; everything that followed from it follows', async () => {
+  it('a wrong reading is struck out and written again; everything that followed from it follows', async () => {
     await flown('4160.3');
     expect((await due('100-hour'))?.left).toBe('48.4 h');
     const wrong = (await folderNow()).readings.find(({ shown, stands }) => shown === '4160.3' && stands.startsWith('time in service'))?.id ?? '';
@@ -253,18 +253,18 @@ describe('correcting', () => {
   });
 });
 
-const paper = (kind: SightingRound['sightings'][number]['kind']): SightingRound['sightings'][number] => ({
-  sightingId: randomUUID(), kind, keptWhere: 'pouch behind the left seat', number: null, aboard: true, legible: true, displayed: null, registrationShown: null, serialShown: null, issuedOn: null, printedExpiry: null, form: null, revision: null, placards: null, datedOn: null, tankFitted: null,
+const paper = (kind: DocumentCheckRound['documentChecks'][number]['kind']): DocumentCheckRound['documentChecks'][number] => ({
+  documentCheckId: randomUUID(), kind, keptWhere: 'pouch behind the left seat', number: null, aboard: true, legible: true, displayed: null, registrationShown: null, serialShown: null, issuedOn: null, printedExpiry: null, form: null, revision: null, placards: null, datedOn: null, tankFitted: null,
 });
-const round = (sightings: SightingRound['sightings']): SightingRound => ({ aircraftId: club.aircraftId, seenAt: club.ports.now(), sightings });
+const round = (documentChecks: DocumentCheckRound['documentChecks']): DocumentCheckRound => ({ aircraftId: club.aircraftId, seenAt: club.ports.now(), documentChecks });
 
-describe('a sighting round', () => {
+describe('a document check round', () => {
   it('what is missing closes at once, and what a member finds again waits for somebody entitled', async () => {
-    good(await sightPapers(club.ports, club.actor('student'), round([{ ...paper('weight-and-balance'), aboard: false, legible: null }])));
+    good(await checkDocuments(club.ports, club.actor('student'), round([{ ...paper('weight-and-balance'), aboard: false, legible: null }])));
     expect(await row()).toMatchObject({ verdict: 'Grounded' });
     expect((await folderNow()).papers.find(({ kind }) => kind === 'weight-and-balance')).toMatchObject({ state: 'missing', seen: expect.stringContaining('by The student') as string, keptWhere: 'pouch behind the left seat' });
     club.ports.at = addSeconds(club.ports.at, 60);
-    const { waiting } = good(await sightPapers(club.ports, club.actor('renter'), round([{ ...paper('weight-and-balance'), datedOn: civilDate('2022-06-09') }])));
+    const { waiting } = good(await checkDocuments(club.ports, club.actor('renter'), round([{ ...paper('weight-and-balance'), datedOn: civilDate('2022-06-09') }])));
     expect([waiting.length, (await row())?.verdict]).toEqual([1, 'Grounded']);
     good(await vouch(club.ports, club.actor('dispatcher'), { aircraftId: club.aircraftId, seenRevision: await revision(), records: waiting.map((recordId) => ({ vouchId: randomUUID(), recordId })), note: null, password: PASSWORD }));
     expect((await row())?.verdict).toBe('Released');
@@ -273,17 +273,17 @@ describe('a sighting round', () => {
     ['registration of another aircraft', { ...paper('registration-certificate'), registrationShown: 'N03TB', issuedOn: civilDate('2024-05-14'), printedExpiry: civilDate('2031-05-31') }], ['manual for another serial number', { ...paper('operating-limitations'), form: 'flight-manual' as const, revision: '7', serialShown: 'TB-9999', placards: true }],
     ['certificate out of view', { ...paper('airworthiness-certificate'), registrationShown: 'N02TB', displayed: false }], ['certificate that shows nothing readable', { ...paper('registration-certificate'), legible: false }],
   ])('a %s grounds it', async (_, seen) => {
-    good(await sightPapers(club.ports, club.actor('student'), round([seen])));
+    good(await checkDocuments(club.ports, club.actor('student'), round([seen])));
     expect((await row())?.verdict).toBe('Grounded');
   });
   it('sent twice is recorded once, and somebody without a role records nothing', async () => {
     const entry = round([{ ...paper('radio-licence') }]);
-    expect(good(await sightPapers(club.ports, club.actor('student'), entry)).revision).toBe(2);
-    expect(good(await sightPapers(club.ports, club.actor('student'), entry)).revision).toBe(2);
-    expect(bad(await sightPapers(club.ports, { ...club.actor('student'), roles: [] }, round([paper('radio-licence')])))).toMatchObject({ code: 'not-entitled' });
+    expect(good(await checkDocuments(club.ports, club.actor('student'), entry)).revision).toBe(2);
+    expect(good(await checkDocuments(club.ports, club.actor('student'), entry)).revision).toBe(2);
+    expect(bad(await checkDocuments(club.ports, { ...club.actor('student'), roles: [] }, round([paper('radio-licence')])))).toMatchObject({ code: 'not-entitled' });
   });
-  it('asks for every kind of paper, with what it said last time', async () => {
-    const list = await inTx((tx) => sightingList(tx, 'N02TB'));
+  it('asks for every kind of document, with what it said last time', async () => {
+    const list = await inTx((tx) => documentCheckList(tx, 'N02TB'));
     expect(list?.papers).toHaveLength(6);
     expect(list).toMatchObject({ serialNumber: 'TB-0217', papers: [{}, { lastWords: 'issued 14 May 2024, expires 31 May 2031' }, { lastWords: 'revision 7' }, { lastWords: 'dated 9 Jun 2022' }, {}, {}] });
   });
@@ -291,7 +291,7 @@ describe('a sighting round', () => {
 
 describe('a known mark', () => {
   const accept = async (role: 'mechanic' | 'instructor' | 'renter', change: object = {}) => acceptMark(club.ports, club.actor(role), { markId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), what: 'Blended nick, 4 mm, front edge', station: 'propeller', side: null, x: 500, y: 62, certificateId: club.certificateOf(role), password: PASSWORD, ...change });
-  it('is accepted by whoever may judge, shown in its place, and struck like any entry', async () => {
+  it('is accepted by the person who may judge, shown in its place, and struck out like any entry', async () => {
     const { markId } = good(await accept('mechanic'));
     club.ports.at = addSeconds(club.ports.at, 60);
     good(await accept('instructor', { what: 'Old ding', station: 'wing', side: 'left', x: 200, y: 260 }));

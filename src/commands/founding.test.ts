@@ -16,7 +16,7 @@ afterAll(closeDatabase);
 
 const entry = (code: string, change: Partial<FoundingInput> = {}): Founding => foundingSchema.parse({
   code, name: 'Ada Quill', email: 'Ada@Example.org', password: 'long-enough-1',
-  club: { name: 'Gull Point Flyers', field: 'Gull Point', latitude: 44.53, longitude: -64.02, zone: 'America/Halifax', authority: { id: 'us-part91', parameters: { trainingUnder: 'part-61', lessons: 'lessons-are-for-hire' } }, policy: { sightingDays: 30 } }, ...change,
+  club: { name: 'Gull Point Flyers', field: 'Gull Point', latitude: 44.53, longitude: -64.02, zone: 'America/Halifax', authority: { id: 'us-part91', parameters: { trainingUnder: 'part-61', lessons: 'lessons-are-for-hire' } }, policy: { documentCheckDays: 30 } }, ...change,
 });
 
 async function empty<T>(name: string, work: (ports: ReturnType<typeof testPorts>) => Promise<T>): Promise<T> {
@@ -42,7 +42,7 @@ describe('an installation in which nobody has an account', () => {
       expect(await foundingCode(ports)).toBeNull();
       const account = await inClub(ports.db, clubId, (tx) => findAccount(tx, { email: 'ada@example.org' }));
       expect(await asPerson(ports.db, account?.personId ?? '', (tx) => membershipsOf(tx, account?.personId ?? ''))).toMatchObject([{ clubId, name: 'Ada Quill', roles: ['administrator'] }]);
-      expect(await inClub(ports.db, clubId, (tx) => readClub(tx, clubId))).toMatchObject({ name: 'Gull Point Flyers', place: { name: 'Gull Point', zone: 'America/Halifax' }, packs: { authority: { parameters: { trainingUnder: 'part-61', lessons: 'lessons-are-for-hire' } }, club: { parameters: { sightingDays: 30, insurance: 'required' } } } });
+      expect(await inClub(ports.db, clubId, (tx) => readClub(tx, clubId))).toMatchObject({ name: 'Gull Point Flyers', place: { name: 'Gull Point', zone: 'America/Halifax' }, packs: { authority: { parameters: { trainingUnder: 'part-61', lessons: 'lessons-are-for-hire' } }, club: { parameters: { documentCheckDays: 30, insurance: 'required' } } } });
       expect((await inClub(ports.db, clubId, (tx) => line(tx, clubId, ports.now(), true))).rows).toEqual([]);
     });
   });

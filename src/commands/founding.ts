@@ -15,7 +15,7 @@ const codeHash = (sha256: Ports['sha256'], code: string): Uint8Array => sha256(B
 
 const NOT_THE_CODE: Refusal = { code: 'invalid', message: 'This is not the code. It was printed when the server started, such as 3f9a2-07c1e-b44d0-9a8e1; starting it again prints another.', problems: [{ path: 'code', message: 'is not the code' }] };
 
-/** The one-time code of an installation in which nobody has an account, to be shown to whoever started it; null where somebody has one. */
+/** The one-time code of an installation in which nobody has an account, to be shown to the person who started it; null where somebody has one. */
 export async function foundingCode(ports: Pick<Ports, 'db' | 'now' | 'newId' | 'sha256'>): Promise<string | null> {
   return inClub(ports.db, NO_CLUB, async (tx) => {
     if (await anyAccount(tx)) return null;

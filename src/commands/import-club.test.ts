@@ -42,7 +42,7 @@ async function busyClub() {
   club.ports.at = addSeconds(club.ports.at, 60);
   good(await strikeEntry(club.ports, club.actor('mechanic'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: 6, kind: 'inspection', recordId: entry, why: 'Other aircraft', password: PASSWORD }));
   const { club: stands } = await inClub(club.ports.db, club.clubId, (tx) => clubPage(tx, club.clubId));
-  good(await changeClub(club.ports, club.actor('administrator'), clubChangeSchema.parse({ changeId: randomUUID(), seen: 0, club: { ...stands, name: 'Renamed', zone: 'America/St_Johns', policy: { ...stands.policy, sightingDays: 1 } }, why: 'Moved', password: PASSWORD })));
+  good(await changeClub(club.ports, club.actor('administrator'), clubChangeSchema.parse({ changeId: randomUUID(), seen: 0, club: { ...stands, name: 'Renamed', zone: 'America/St_Johns', policy: { ...stands.policy, documentCheckDays: 1 } }, why: 'Moved', password: PASSWORD })));
   return club;
 }
 

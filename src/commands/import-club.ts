@@ -26,7 +26,7 @@ export async function importClub(ports: Pick<Ports, 'db'>, given: unknown): Prom
     return await runCommand(() => inClub(ports.db, archive.clubId, async (tx) => {
     if (await tx.selectFrom('club').select('club_id').executeTakeFirst() !== undefined) throw new Refused({ code: 'invalid', message: 'This installation has that club already. An archive is brought into an empty one; nothing was changed.', problems: [] });
     if (archive.tables.club.length !== 1) throw new Refused({ code: 'invalid', message: 'The archive holds no club, or several.', problems: [{ path: 'tables.club', message: 'expected exactly one row' }] });
-    // Whoever has an account here joins a club by accepting it themselves: a file makes nobody a member.
+    // The person who has an account here joins a club by accepting it themselves: a file makes nobody a member.
     const [account] = await accountsOf(tx, archive.tables.membership.map((row) => String(row['person_id'])));
     if (account !== undefined) throw new Refused({ code: 'invalid', message: `Somebody of this club has an account here already (${account[1]}). A club whose people have accounts is brought back by a backup, not by an archive; nothing was changed.`, problems: [{ path: 'tables.membership', message: 'names somebody who has an account here' }] });
     // A change of the rules that is lost would bring back rules that no longer hold.

@@ -29,7 +29,7 @@ interface Unsaid { readonly back: Instant; readonly seconds: number }
 interface Beside { readonly before: Standings; readonly beside: readonly Meter[]; flown: number; readonly counted: Record<Counter, number>; readonly unsaid: Record<Said, Unsaid[]> }
 
 /**
- * Meters that an imported list does not show go on with it all the same, as they do at the Counter. The time in service and the block time by the
+ * Meters that an imported list does not show go on with it anyway, as they do at the Counter. The time in service and the block time by the
  * flights that say nothing of them: by the other of the two, or by the clock. Engine hours and the like by as much as those rose; landings
  * and launches by those of the flights. Hours for which there is no flight are an unlogged stretch where landings or launches are counted.
  * A meter that hangs in the panel is left alone: it is read at the Counter.
@@ -76,12 +76,12 @@ export class MetersBeside {
     if (own === undefined || !(own.beside.some((meter) => meter !== 'time-in-service' && meter !== 'block') || SAID.some((meter) => own.unsaid[meter].length > 0))) return;
     let now = this.standings(await loadForMeters(this.tx, this.club.place, aircraftId));
     if (now === null) return;
-    // Somebody has read what was only reckoned before: that stands, and what was reckoned is struck.
+    // Somebody has read what was only calculated before: that stands, and what was calculated is struck out.
     let struck = 0;
     for (const meter of own.beside) {
       if (now[meter].state !== 'contradiction') continue;
       for (const record of await reckonedReadings(this.tx, aircraftId, meter)) {
-        const written = await insertStrikeOnce(this.tx, this.actor.clubId, aircraftId, this.actor, { id: this.ports.newId(), recordedAt: this.recordedAt, record, kind: 'reading', why: 'Was reckoned; a list that was brought in has what the meter shows', replacedBy: null });
+        const written = await insertStrikeOnce(this.tx, this.actor.clubId, aircraftId, this.actor, { id: this.ports.newId(), recordedAt: this.recordedAt, record, kind: 'reading', why: 'Was calculated; a list that was brought in has what the meter shows', replacedBy: null });
         if (written === 'written') struck += 1;
       }
     }

@@ -5,7 +5,7 @@ import { knownAt, presentFor } from '@/core/records/facts';
 import { addSeconds } from '@/core/time/instant';
 import { loadAircraft } from '@/db/aircraft-facts';
 import { inClub } from '@/db/club-transaction';
-import { readStory } from '@/db/ledger';
+import { readHistory } from '@/db/ledger';
 import { line } from '@/queries/line';
 import { listRows, LISTS } from '@/queries/lists';
 import { waitingOfAircraft } from '@/db/vouching';
@@ -25,7 +25,7 @@ async function* from(rows: readonly Readonly<Record<string, unknown>>[]): AsyncG
 const bring = (list: ImportList, rows: readonly Readonly<Record<string, unknown>>[], change: Partial<ImportRequest> = {}, stopped = () => false, role: 'dispatcher' | 'mechanic' = 'dispatcher') =>
   importRows(club.ports, club.actor(role), { list, mapping: guessMapping(list, Object.keys(rows[0] ?? {})), commit: true, fileName: `${list}.csv`, ...change }, from(rows), () => undefined, stopped);
 const row = async () => (await inClub(club.ports.db, club.clubId, (tx) => line(tx, club.clubId, club.ports.now(), true))).rows[0];
-const story = () => inClub(club.ports.db, club.clubId, (tx) => readStory(tx, club.aircraftId, 20));
+const story = () => inClub(club.ports.db, club.clubId, (tx) => readHistory(tx, club.aircraftId, 20));
 const written = (list: keyof typeof LISTS) => inClub(club.ports.db, club.clubId, async (tx) => { const all = []; for await (const rows of listRows(tx, list, club.actor('dispatcher'), club.ports.now())) all.push(...rows); return all; });
 
 const flight = (change: Readonly<Record<string, string>> = {}) => ({ registration: 'N02TB', person: 'R. Dane', left_at: '2026-11-24T11:00:00Z', back_at: '2026-11-24T12:30:00Z', time_in_service_out: '4150.3', time_in_service_in: '4151.5', landings: '2', remarks: 'Nothing to report', ...change });
@@ -150,7 +150,7 @@ describe('meters that a list does not show', () => {
     good(await bring('flights', [flight({ left_at: at(-150), back_at: at(-120), time_in_service_out: '', time_in_service_in: '', landings: '1' }), flight({ left_at: at(-110), back_at: at(-60), time_in_service_out: '', time_in_service_in: '4153.0', landings: '1' })]));
     expect(await stands()).toMatchObject({ service: 14_950_800, landings: 504 });
   });
-  it('were only reckoned, so that a lower figure which somebody read later stands', async () => {
+  it('were only calculated, so that a lower figure which somebody read later stands', async () => {
     good(await bring('flights', [flight({ left_at: at(-300), back_at: at(-240), time_in_service_out: '4150.3', time_in_service_in: '4151.3' })]));
     expect((await stands()).engine).toBe(3_603_600);
     club.ports.at = addSeconds(club.ports.at, 60);
@@ -176,7 +176,7 @@ describe('bringing in the other lists', () => {
     expect(fresh?.reasons.length).toBeGreaterThan(3);
     expect((await written('fleet')).map(({ registration, serial_number: serial }) => [registration, serial])).toEqual([['N02TB', 'TB-0217'], ['N09TB', '0042']]);
   });
-  it('a paper that was missing closes, an inspection counts with its signature and not without', async () => {
+  it('a document that was missing closes, an inspection counts with its signature and not without', async () => {
     good(await bring('documents', [{ registration: 'N02TB', kind: 'weight-and-balance', seen_at: '2026-11-24T12:00:00Z', aboard: 'no' }]));
     expect((await row())?.verdict).toBe('Grounded');
     good(await bring('documents', [{ registration: 'N02TB', kind: 'weight-and-balance', seen_at: '2026-11-24T12:30:00Z', aboard: 'yes', legible: 'yes', dated: '2022-06-09' }]));
@@ -186,7 +186,7 @@ describe('bringing in the other lists', () => {
     good(await bring('inspections', [inspection]));
     expect((await row())?.secondsLeft).toBe(left);
     good(await bring('inspections', [{ ...inspection, completed: '2026-11-23', signed_by: 'T. Brandl', certificate_kind: 'mechanic-airframe-powerplant', certificate_number: '0042', valid_from: '2015-06-01', valid_until: 'no-expiry' }]));
-    // A signed entry among them is a copy: it counts once somebody has compared it with the paper.
+    // A signed entry among them is a copy: it counts once somebody has compared it with the document.
     expect((await row())?.secondsLeft).toBe(left);
     const copies = [...(await inClub(club.ports.db, club.clubId, (tx) => waitingOfAircraft(tx, club.aircraftId))).values()];
     expect(copies.map(({ kind, vouched }) => [kind, vouched])).toEqual([['hundred-hour', null]]);

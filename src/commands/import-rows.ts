@@ -241,7 +241,7 @@ class RowImport {
 
 /** Thrown to leave the transaction with what was found out. */
 class Told extends Error { constructor(readonly summary: ImportSummary) { super('told'); } }
-/** Whoever asked for it has stopped it. */
+/** The person who asked for it has stopped it. */
 export class Stopped extends Error { constructor() { super('the import was stopped; nothing was written'); } }
 
 /**

@@ -33,7 +33,7 @@ export async function loadFolder(ports: Ports, actor: Actor, folder: Folder): Pr
   return bringIn(ports, actor, folder);
 }
 
-/** The same for whoever was found entitled. */
+/** The same for the person who was found entitled. */
 export function bringIn(ports: Ports, actor: Actor, folder: Folder): Promise<Outcome<{ readonly aircraftId: string }>> {
   const recordedAt = ports.now();
   return runCommand(() => inClub(ports.db, actor.clubId, async (tx) => {

@@ -8,7 +8,7 @@ import { lockAircraft, raiseRevision } from '@/db/aircraft-facts';
 import type { ClubTransaction } from '@/db/connection';
 import { insertDials, type DialRow } from '@/db/dials';
 import { insertFlown, type DepartedFlight, type FlightReturn } from '@/db/flights';
-import { insertInspections, insertReadings, insertSightings } from '@/db/folder-rows';
+import { insertInspections, insertReadings, insertDocumentChecks } from '@/db/folder-rows';
 import { insertOthers, type OtherRecord } from '@/db/other-records';
 import { inClub } from '@/db/club-transaction';
 import { appendToLedger } from '@/db/ledger';
@@ -43,7 +43,7 @@ function enteredText({ meter, value }: MeterReading): string {
 
 /** Writes a batch inside somebody's transaction and answers what the ledger keeps of it: how many, and a digest of all. */
 export async function writeBatch(ports: Ports, tx: ClubTransaction, actor: Actor, aircraftId: string, { documents, inspections, readings, others, dials, flights }: RecordBatch): Promise<Plain> {
-  await insertSightings(tx, actor.clubId, aircraftId, actor.personId, documents);
+  await insertDocumentChecks(tx, actor.clubId, aircraftId, actor.personId, documents);
   await insertInspections(tx, actor.clubId, aircraftId, actor.personId, inspections.map((inspection) => ({
     ...inspection, signatureId: inspection.signedBy === null ? null : ports.newId(), clearedSignatureId: inspection.listCleared === null ? null : ports.newId(),
     entered: inspection.timeInService === null ? null : decimalHours(inspection.timeInService, 2, 'down'),

@@ -40,7 +40,7 @@ async function write(changing: Changing, actor: Actor, aircraftId: string, body:
 const repeat = (entry: { readonly entryId: string; readonly aircraftId: string }) => ({ request: entry, found: async (tx: Changing['tx']) => ((await findOther(tx, entry.entryId))?.aircraftId === entry.aircraftId ? { entryId: entry.entryId } : null) });
 
 /**
- * Enters a maintenance release: signed here by a licensed engineer, or copied from the paper by whoever keeps the records.
+ * Enters a maintenance release: signed here by a licensed engineer, or copied from the document by the person who keeps the records.
  * Source: CAR 1988 regs 43 and 45 (from memory, less certain than the American rules).
  */
 export async function issueRelease(ports: Ports, actor: Actor, entry: IssuedRelease): Promise<Outcome<{ readonly entryId: string; readonly revision: number }>> {

@@ -26,7 +26,7 @@ export function fitBox(ports: Ports, actor: Actor, { boxId, aircraftId, seenRevi
     if (shown === undefined) throw new Refused({ code: 'invalid', message: 'Write what the box shows, in hours, such as 0.0.', problems: [{ path: 'shows', message: 'expected hours such as 0.0' }] });
     const service = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs)).accounted['time-in-service'];
     if (service.state !== 'known') throw new Refused({ code: 'invalid', message: 'The time in service is not known, so nobody can say what the box’s count means. Enter the meter first.', problems: [{ path: 'shows', message: 'the time in service is not known' }] });
-    if (await insertBoxOnce(tx, actor.clubId, { boxId, aircraftId, name, keyHash: boxKeyHash(ports.sha256, secret), offset: service.value - shown, at: recordedAt, by: actor.personId }) === 'there-already') throw new Refused({ code: 'invalid', message: 'This box was fitted already. Load the folder again; take it out and fit it anew if its key was lost.', problems: [] });
+    if (await insertBoxOnce(tx, actor.clubId, { boxId, aircraftId, name, keyHash: boxKeyHash(ports.sha256, secret), offset: service.value - shown, at: recordedAt, by: actor.personId }) === 'there-already') throw new Refused({ code: 'invalid', message: 'This box was fitted already. Load the folder again; take it out and fit it again if its key was lost.', problems: [] });
     return { value: { key: `${actor.clubId}.${secret}` }, ledger: { id: boxId, name, shows, standsAt: service.value } };
   });
 }

@@ -78,7 +78,7 @@ export function admit(ports: Ports, actor: Actor, { admissionId, name, email, ro
   });
 }
 
-const NOT_OURS = (name: string): Refusal => ({ code: 'not-entitled', message: `${name} has an account that this club did not make, or belongs to another club as well: nobody but they themselves sets its password. They change it under Account, or ask whoever runs this server.` });
+const NOT_OURS = (name: string): Refusal => ({ code: 'not-entitled', message: `${name} has an account that this club did not make, or belongs to another club as well: nobody but they themselves sets its password. They change it under Account, or ask the person who runs this server.` });
 
 /** Makes a link for somebody: to join where they have no account yet, for a new password otherwise. It is on record who made it. */
 export function makeLinkFor(ports: Ports, actor: Actor, { personId, email }: NewLink): Promise<Outcome<{ readonly path: string }>> {

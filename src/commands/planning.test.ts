@@ -6,7 +6,7 @@ import { civilDate } from '@/core/time/civil-date';
 import { instantText } from '@/core/time/instant';
 import { zone } from '@/core/time/zone';
 import { inClub } from '@/db/club-transaction';
-import { readStory } from '@/db/ledger';
+import { readHistory } from '@/db/ledger';
 import { dayPlan, draftAnswer } from '@/queries/plan';
 import { bad, closeDatabase, good, testClub } from '@/testing/database';
 import { loadFolder } from './load-folder';
@@ -20,7 +20,7 @@ beforeEach(async () => { club = await testClub(); });
 afterAll(closeDatabase);
 
 const draft = (change: Partial<FlightDraft> = {}): FlightDraft => ({
-  aircraftId: club.aircraftId, person: 'R. Dane', starts: { date: civilDate('2026-11-24'), clock: '13:00' }, endsClock: '14:30', airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false,
+  aircraftId: club.aircraftId, person: 'R. Dane', starts: { date: civilDate('2026-11-24'), clock: '13:00' }, endsClock: '14:30', airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false,
   beyondGlide: false, passengers: false, persons: null, landings: 2, towLaunches: null, fuelPlanned: null, reliesOnVor: false, reliesOnDatabase: false, places: [], ...change,
 });
 const enter = (change: Partial<FlightDraft> = {}, replaces: string | null = null, flightId: string = randomUUID()) => planOrMove(club.ports, club.actor('dispatcher'), { flightId, replaces, flight: draft(change) });
@@ -50,7 +50,7 @@ describe('planning', () => {
     const { flightId } = good(await enter());
     const moved = good(await enter({ starts: { date: civilDate('2026-11-25'), clock: '09:00' }, endsClock: '10:30' }, flightId)).flightId;
     expect([(await plan()).flights, (await plan('2026-11-25')).flights.map((one) => one.flightId)]).toEqual([[], [moved]]);
-    expect((await inClub(club.ports.db, club.clubId, (tx) => readStory(tx, club.aircraftId, 1)))[0]).toMatchObject({ act: 'move-flight', record: { replaces: flightId } });
+    expect((await inClub(club.ports.db, club.clubId, (tx) => readHistory(tx, club.aircraftId, 1)))[0]).toMatchObject({ act: 'move-flight', record: { replaces: flightId } });
     expect(bad(await enter({}, flightId))).toMatchObject({ code: 'not-found' });
   });
   it('to another aircraft shows in both stories', async () => {
@@ -58,7 +58,7 @@ describe('planning', () => {
     good(await loadFolder(club.ports, club.actor('dispatcher'), { aircraftId: other, registration: 'N09TB', typeName: 'Quorin 160', category: 'standard', firstFlownOn: null, approvedFor: null, features: null, particulars: UNKNOWN_PARTICULARS, ...NO_RECORDS }));
     const { flightId } = good(await enter());
     good(await enter({ aircraftId: other }, flightId));
-    expect((await inClub(club.ports.db, club.clubId, (tx) => readStory(tx, club.aircraftId, 1)))[0]).toMatchObject({ act: 'flight-moved-away', record: { to: 'N09TB' } });
+    expect((await inClub(club.ports.db, club.clubId, (tx) => readHistory(tx, club.aircraftId, 1)))[0]).toMatchObject({ act: 'flight-moved-away', record: { to: 'N09TB' } });
     expect((await plan()).flights).toMatchObject([{ registration: 'N09TB', answer: 'no' }]);
   });
   it('two move the same flight at once: one does, the other is told', async () => {
@@ -106,7 +106,7 @@ describe('planning', () => {
     good(await enter({}, null, id));
     expect((await plan()).flights).toHaveLength(1);
   });
-  it('refuses the past, and whoever may not plan', async () => {
+  it('refuses the past, and the person who may not plan', async () => {
     expect(bad(await enter({ starts: { date: civilDate('2026-11-23'), clock: '09:00' } }))).toMatchObject({ problems: [{ path: 'starts' }] });
     expect(bad(await planOrMove(club.ports, club.actor('mechanic'), { flightId: randomUUID(), replaces: null, flight: draft() }))).toMatchObject({ code: 'not-entitled' });
   });
@@ -138,7 +138,7 @@ describe('places', () => {
     expect((await plan()).flights.find((one) => one.person === 'moved')?.flight.places).toHaveLength(1);
   });
   it('bring their light with them: by day here and by night there, an aircraft of the day cannot go', async () => {
-    const everything = { light: ['day'], rules: 'all', purpose: 'all', crew: 'all', range: 'all', transponderAirspace: 'all', broadcastAirspace: 'all', overWater: 'all', passengers: 'all' };
+    const everything = { light: ['day'], rules: 'all', purpose: 'all', crew: 'all', range: 'all', transponderAirspace: 'all', adsbAirspace: 'all', overWater: 'all', passengers: 'all' };
     club = await testClub({ aircraft: { approvedFor: [everything] } });
     const far = { name: 'Far Reach', latitude: -33.9, longitude: 151.2, timeZone: zone('Australia/Sydney') };
     expect([(await answer({ places: [CAPE] })).answer, (await answer({ places: [far] })).answer]).toEqual(['yes', 'no']);

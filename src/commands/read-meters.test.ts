@@ -32,7 +32,7 @@ const DAY = 86_400;
 
 describe('reading the meters of an aircraft that stands', () => {
   it('that agree makes them fresh again: an aircraft that nobody flew for long opens', async () => {
-    club = await testClub({ packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }, { id: 'club-policy', parameters: { sightingDays: 400, readingDays: 5 } }] });
+    club = await testClub({ packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }, { id: 'club-policy', parameters: { documentCheckDays: 400, readingDays: 5 } }] });
     await enter('time-in-service', '4150.3');
     const closesFor = async () => ((await row())?.reasons ?? []).map(({ headline }) => headline);
     expect((await closesFor()).join()).not.toContain('meter was last read');
@@ -75,7 +75,7 @@ describe('reading the meters of an aircraft that stands', () => {
   it('is refused while it is out: its meters are read when it comes back', async () => {
     await enter('time-in-service', '4150.3');
     const [flightId, starts] = [randomUUID(), addSeconds(club.ports.now(), 600)];
-    good(await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'R. Dane', { id: flightId, starts, ends: addSeconds(starts, 5400), airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', light: null, transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID }));
+    good(await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'R. Dane', { id: flightId, starts, ends: addSeconds(starts, 5400), airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', light: null, transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID }));
     good(await checkOut(club.ports, club.actor('dispatcher'), { flightId, aircraftId: club.aircraftId, seenRevision: (await row())?.revision ?? 0, readings: [{ dial, shown: '4150.3' }], accepted: [], fuelAboard: null, oilAboard: null, remarks: null }));
     expect(bad(await reads('4151.0', { accepted: [`gap/${dial}/4151.0`] }))).toMatchObject({ message: expect.stringContaining('is out with R. Dane') as unknown });
   });

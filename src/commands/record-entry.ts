@@ -48,8 +48,8 @@ function checkReadings({ stored, club, recordedAt }: Changing, entry: NewEntry, 
 const told = (draft: EntryDraft): Plain => draft as unknown as Plain;
 
 /**
- * Records an inspection, an item or a directive's compliance with its signature: by a certificate of the signer's own, or copied from
- * the paper logbook. A copy opens nothing until a mechanic or the administrator vouches for it; one that refuses the aircraft closes at once. Refused unless everything that the record legally needs is there, whoever signed is
+ * Records an inspection, an item or an AD's compliance with its signature: by a certificate of the signer's own, or copied from
+ * the paper logbook. A copy opens nothing until a mechanic or the administrator vouches for it; one that refuses the aircraft closes at once. Refused unless everything that the record legally needs is there, the person who signed is
  * entitled, and the readings agree with the meters. Source: 14 CFR 43.9, 43.11 and 43.7 (from memory).
  */
 export async function recordEntry(ports: Ports, actor: Actor, entry: SignedEntry): Promise<Outcome<{ readonly entryId: string; readonly revision: number }>> {
@@ -63,7 +63,7 @@ export async function recordEntry(ports: Ports, actor: Actor, entry: SignedEntry
     const { signer, draft } = entry;
     const signedBy = await signatureBy(tx, actor, signer);
     const work = workOf(stored.facts, draft);
-    if (work === null) throw new Refused({ code: 'not-found', message: 'The aircraft has no such item, directive or method. Open its folder again.' });
+    if (work === null) throw new Refused({ code: 'not-found', message: 'The aircraft has no such item, AD or method. Open its folder again.' });
     const made = entryOf(draft, entry.entryId, signedBy, recordedAt);
     const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
     const { zone } = club.place;
@@ -79,13 +79,13 @@ export async function recordEntry(ports: Ports, actor: Actor, entry: SignedEntry
         await insertInspections(tx, actor.clubId, entry.aircraftId, actor.personId, [{ ...made.record, description: entry.description, signatureId: ports.newId(), signerId: copied ? null : actor.personId, clearedSignatureId: null, awaitsVouch: copied && made.record.outcome === 'approved', entered: made.record.timeInService === null ? null : decimalHours(made.record.timeInService, 2, 'down') }]);
         break;
       case 'item': await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [{ id: entry.entryId, kind: 'done', happenedAt: recordedAt, recordedAt, body: { item: made.item, done: made.record, description: entry.description } }], copied); break;
-      case 'directive': await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [{ id: entry.entryId, kind: 'compliance', happenedAt: recordedAt, recordedAt, body: { directive: made.directive, done: made.record, description: entry.description } }], copied); break;
+      case 'ad': await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [{ id: entry.entryId, kind: 'compliance', happenedAt: recordedAt, recordedAt, body: { ad: made.ad, done: made.record, description: entry.description } }], copied); break;
       default: {
         const missing: never = made;
         throw new RangeError(`no such entry: ${JSON.stringify(missing)}`);
       }
     }
-    const name = draft.of === 'inspection' ? draft.kind : draft.of === 'item' ? stored.facts.items?.find(({ id }) => id === draft.item)?.name ?? '' : stored.facts.directives?.find(({ id }) => id === draft.directive)?.number ?? '';
+    const name = draft.of === 'inspection' ? draft.kind : draft.of === 'item' ? stored.facts.items?.find(({ id }) => id === draft.item)?.name ?? '' : stored.facts.ads?.find(({ id }) => id === draft.ad)?.number ?? '';
     return { value: { entryId: entry.entryId }, ledger: { id: entry.entryId, name, draft: told(draft), description: entry.description, copied, signed: { name: signedBy.name, kind: signedBy.certificate?.kind ?? null, number: signedBy.certificate?.number ?? null } } };
   }, { request: entry, found: async (tx) => ((await entryExists(tx, entry.entryId, actor.personId)) ? { entryId: entry.entryId } : null) });
 }

@@ -7,8 +7,8 @@ import { civilDate } from '@/core/time/civil-date';
 import { addSeconds, instantFromMilliseconds } from '@/core/time/instant';
 import { inClub } from '@/db/club-transaction';
 import { insertFlown } from '@/db/flights';
-import { appendToLedger, readStory } from '@/db/ledger';
-import { tellStory } from '@/explain/story';
+import { appendToLedger, readHistory } from '@/db/ledger';
+import { describeHistory } from '@/explain/history';
 import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
 import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
@@ -36,7 +36,7 @@ const issue = async (given: Partial<IssuedRelease> = {}, role: Role = 'mechanic'
 });
 const to = async (given: ReleaseChange['change'], role: Role = 'mechanic') => { const { revision, release: now } = await view(); return changeRelease(club.ports, club.actor(role), { entryId: randomUUID(), aircraftId: club.aircraftId, seenRevision: revision, releaseId: now?.id ?? '', change: given }); };
 const sign = async (role: Role, entryId: string = randomUUID(), password = PASSWORD) => signDailyInspection(club.ports, club.actor(role), { entryId, aircraftId: club.aircraftId, seenRevision: (await view()).revision, certificateId: club.certificateOf(role), password });
-const told = async () => { const [first] = await inClub(club.ports.db, club.clubId, (tx) => readStory(tx, club.aircraftId, 1)); return tellStory(first?.act ?? '', first?.record); };
+const told = async () => { const [first] = await inClub(club.ports.db, club.clubId, (tx) => readHistory(tx, club.aircraftId, 1)); return describeHistory(first?.act ?? '', first?.record); };
 
 describe('the daily inspection', () => {
   // Midnight at the field, in summer time: 13:00 in UTC.
@@ -107,9 +107,9 @@ describe('a release', () => {
     expect(await verdict()).toBe('Grounded');
     at('2026-11-24T14:00:00Z');
     const { entryId } = good(await issue({ issuedOn: civilDate('2026-11-25'), signer: copied }, 'dispatcher'));
-    // A copy by itself opens nothing: somebody who did not make it compares it with the paper.
+    // A copy by itself opens nothing: somebody who did not make it compares it with the document.
     expect(await verdict()).toBe('Grounded');
-    const vouching = async (by: Role) => vouch(club.ports, club.actor(by), { aircraftId: club.aircraftId, seenRevision: (await view()).revision, records: [{ vouchId: randomUUID(), recordId: entryId }], note: 'Compared with the paper', password: PASSWORD });
+    const vouching = async (by: Role) => vouch(club.ports, club.actor(by), { aircraftId: club.aircraftId, seenRevision: (await view()).revision, records: [{ vouchId: randomUUID(), recordId: entryId }], note: 'Compared with the document', password: PASSWORD });
     expect(bad(await vouching('dispatcher')).code).toBe('not-entitled');
     good(await vouching('administrator'));
     expect(await verdict()).toBe('Released');
@@ -140,7 +140,7 @@ describe('a release', () => {
     expect(await verdict()).toBe('Released');
     expect(bad(await to(back)).code).toBe('invalid');
   });
-  it('suspended by a clock that was set back is suspended all the same', async () => {
+  it('suspended by a clock that was set back is suspended anyway', async () => {
     good(await issue());
     club.ports.at = addSeconds(club.ports.at, -3600);
     good(await to({ to: 'suspended', why: 'Fuel smell in the cabin' }, 'dispatcher'));
@@ -176,7 +176,7 @@ describe('a release', () => {
     expect(await verdict()).toBe('Released');
     expect(bad(await to({ to: 'done', required: open, on: civilDate('2026-11-24'), signer: own('mechanic'), password: PASSWORD })).code).toBe('invalid');
   });
-  it('is changed only by whoever saw the one that counts', async () => {
+  it('is changed only by the person who saw the one that counts', async () => {
     const { release: old, revision } = await view();
     good(await issue());
     expect(bad(await changeRelease(club.ports, club.actor('mechanic'), { entryId: randomUUID(), aircraftId: club.aircraftId, seenRevision: revision, releaseId: old?.id ?? '', change: { to: 'suspended', why: 'x' } })).code).toBe('conflict');

@@ -1,10 +1,10 @@
-// What is sent again since the answer got lost: the very same is recorded once, and anything else is never taken for it.
+// What is sent again since the answer got lost: the same is recorded once, and anything else is never taken for it.
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import type { CheckIn } from '@/contracts/counter';
 import type { SignedEntry } from '@/contracts/new-entry';
 import type { Finding } from '@/contracts/report-finding';
-import type { SightingRound } from '@/contracts/sighting';
+import type { DocumentCheckRound } from '@/contracts/document-check';
 import { hours } from '@/core/quantities/hours';
 import { UNSAID } from '@/core/records/planned-flight';
 import { civilDate } from '@/core/time/civil-date';
@@ -21,7 +21,7 @@ import { planFlight } from './plan-flight';
 import { recordEntry } from './record-entry';
 import { reportFinding } from './report-finding';
 import { returnToService } from './return-to-service';
-import { sightPapers } from './sight-papers';
+import { checkDocuments } from './check-documents';
 
 let club: Awaited<ReturnType<typeof testClub>>;
 afterAll(closeDatabase);
@@ -31,25 +31,25 @@ const row = async () => (await inClub(club.ports.db, club.clubId, (tx) => line(t
 const later = (seconds: number) => { club.ports.at = addSeconds(club.ports.at, seconds); };
 const STANDS = { code: 'conflict', message: expect.stringContaining('that stands. What you changed was not recorded') as unknown };
 
-describe('a round through the papers whose answer got lost', () => {
-  const paper = (kind: SightingRound['sightings'][number]['kind'], aboard = true): SightingRound['sightings'][number] => ({
-    sightingId: randomUUID(), kind, keptWhere: 'pouch', number: null, aboard, legible: aboard ? true : null, displayed: kind === 'airworthiness-certificate' ? true : null, registrationShown: kind === 'airworthiness-certificate' ? 'N02TB' : null, serialShown: null, issuedOn: null, printedExpiry: null, form: null, revision: null, placards: null, datedOn: null, tankFitted: null,
+describe('a round through the documents whose answer got lost', () => {
+  const paper = (kind: DocumentCheckRound['documentChecks'][number]['kind'], aboard = true): DocumentCheckRound['documentChecks'][number] => ({
+    documentCheckId: randomUUID(), kind, keptWhere: 'pouch', number: null, aboard, legible: aboard ? true : null, displayed: kind === 'airworthiness-certificate' ? true : null, registrationShown: kind === 'airworthiness-certificate' ? 'N02TB' : null, serialShown: null, issuedOn: null, printedExpiry: null, form: null, revision: null, placards: null, datedOn: null, tankFitted: null,
   });
-  const send = (sightings: SightingRound['sightings']) => sightPapers(club.ports, club.actor('student'), { aircraftId: club.aircraftId, seenAt: club.ports.now(), sightings });
+  const send = (documentChecks: DocumentCheckRound['documentChecks']) => checkDocuments(club.ports, club.actor('student'), { aircraftId: club.aircraftId, seenAt: club.ports.now(), documentChecks });
   it('is recorded once, whenever it is sent again', async () => {
-    const sightings = [paper('airworthiness-certificate')];
-    good(await send(sightings));
+    const documentChecks = [paper('airworthiness-certificate')];
+    good(await send(documentChecks));
     later(60);
-    good(await send(sightings));
+    good(await send(documentChecks));
     expect(await row()).toMatchObject({ verdict: 'Released', revision: 2 });
   });
-  it('with a paper more that is missing is not taken as received: that one would go unseen', async () => {
+  it('with a document more that is missing is not taken as received: that one would go unseen', async () => {
     const first = paper('airworthiness-certificate');
     const missing = paper('weight-and-balance', false);
     good(await send([first]));
     for (const again of [[first, missing], [missing, first], [{ ...first, displayed: false }]]) expect(bad(await send(again))).toMatchObject(STANDS);
-    // A phone sends what was tapped anew as another round.
-    good(await send([{ ...first, sightingId: randomUUID() }, { ...missing, sightingId: randomUUID() }]));
+    // A phone sends what was tapped again as another round.
+    good(await send([{ ...first, documentCheckId: randomUUID() }, { ...missing, documentCheckId: randomUUID() }]));
     expect((await row())?.verdict).toBe('Grounded');
   });
 });
@@ -61,7 +61,7 @@ describe('a flight taken back whose answer got lost', () => {
     good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: 1, name: 'Block meter', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: shown }], shows: shown, wrapsAt: null }));
     const [flightId, starts] = [randomUUID(), addSeconds(club.ports.now(), 600)];
     good(await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'R. Dane', {
-      id: flightId, starts, ends: addSeconds(starts, 5400), airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', light: null, transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID,
+      id: flightId, starts, ends: addSeconds(starts, 5400), airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', light: null, transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID,
     }));
     const leaving = { flightId, aircraftId: club.aircraftId, seenRevision: (await row())?.revision ?? 0, readings: [{ dial: block, shown }], accepted: [], fuelAboard: '24', oilAboard: null, remarks: null };
     good(await checkOut(club.ports, club.actor('dispatcher'), leaving));
@@ -89,7 +89,7 @@ describe('what is signed and found', () => {
     const entry: SignedEntry = { entryId: randomUUID(), aircraftId: club.aircraftId, seenRevision: 1, draft: { of: 'inspection', kind: 'hundred-hour', completedOn: civilDate('2026-11-24'), timeInService: hours('4150.3'), outcome: 'approved', excess: null, testedToFeet: null }, description: 'Inspected.', signer: { by: 'own-certificate', certificateId: club.certificateOf('mechanic') }, aboveMeter: false, password: PASSWORD };
     const sign = (change: Partial<SignedEntry> = {}) => recordEntry(club.ports, club.actor('mechanic'), { ...entry, ...change });
     good(await sign());
-    // The page followed the change meanwhile, and the password was typed anew.
+    // The page followed the change meanwhile, and the password was typed again.
     good(await sign({ seenRevision: 2 }));
     expect(bad(await sign({ draft: { ...entry.draft, outcome: 'discrepancies-listed' } as SignedEntry['draft'], seenRevision: 1 }))).toMatchObject({ ...STANDS, revision: 2, changes: [{ act: 'record-entry' }] });
     expect((await inClub(club.ports.db, club.clubId, (tx) => folder(tx, club.actor('mechanic'), 'N02TB', club.ports.now())))?.logbook.filter(({ id }) => id === entry.entryId)).toHaveLength(1);

@@ -7,7 +7,7 @@ import { loadAircraft, lockAircraft, raiseRevision } from '@/db/aircraft-facts';
 import { inClub } from '@/db/club-transaction';
 import { readClub } from '@/db/clubs';
 import { findDiscrepancy, insertRectification } from '@/db/discrepancies';
-import { appendToLedger, readStory } from '@/db/ledger';
+import { appendToLedger, readHistory } from '@/db/ledger';
 import { notifyChange } from '@/db/notify';
 import { FAULT_NAMES } from '@/explain/names';
 import { list, sentenceCase } from '@/explain/formats';
@@ -18,7 +18,7 @@ import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } fr
 export interface Returned {
   readonly aircraftId: string;
   readonly revision: number;
-  /** False when this very entry had already been received. */
+  /** False when this entry had already been received. */
   readonly isNew: boolean;
 }
 
@@ -50,7 +50,7 @@ export async function returnToService(ports: Ports, actor: Actor, entry: ReturnT
       return { aircraftId: found.aircraft_id, revision: aircraft.revision, isNew: false };
     }
     if (aircraft.revision !== entry.seenRevision || now?.rectification_id != null) {
-      const changes = await readStory(tx, found.aircraft_id, MOST_CHANGES, entry.seenRevision);
+      const changes = await readHistory(tx, found.aircraft_id, MOST_CHANGES, entry.seenRevision);
       throw new Refused({ code: 'conflict', message: `${aircraft.registration} changed while you were writing. Nothing was signed; what you wrote is kept. Look at the changes, then sign again.`, revision: aircraft.revision, changes });
     }
     const certificate = await ownCertificate(tx, actor, entry.certificateId);

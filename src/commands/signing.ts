@@ -15,7 +15,7 @@ export async function passwordRefusal(ports: Ports, actor: Actor, password: stri
 /** One of the signer's own certificates as it is on record. @throws Refused where there is no such */
 export async function ownCertificate(tx: ClubTransaction, actor: Actor, certificateId: string): Promise<Certificate> {
   const stored = await findCertificate(tx, certificateId, actor.personId);
-  if (stored === undefined) throw new Refused({ code: 'not-entitled', message: 'You have no such certificate on record. Whoever keeps the club’s records can enter it.' });
+  if (stored === undefined) throw new Refused({ code: 'not-entitled', message: 'You have no such certificate on record. The person who keeps the club’s records can enter it.' });
   return {
     kind: exactlyOneOf(CERTIFICATE_KINDS, stored.kind, 'kind of certificate'), number: stored.number,
     validFrom: storedDate(stored.valid_from), validUntil: stored.valid_until === null ? 'no-expiry' : storedDate(stored.valid_until),

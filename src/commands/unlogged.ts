@@ -53,7 +53,7 @@ async function strikeStretch(ports: Ports, actor: Actor, { tx, recordedAt }: Cha
   for (const id of readings) await strike(id, 'reading', null);
 }
 
-/** A signed entry was struck: what it said of hours that nobody wrote down goes with it, and what was said of their landings. */
+/** A signed entry was struck out: what it said of hours that nobody wrote down goes with it, and what was said of their landings. */
 export async function strikeStretchOfEntry(ports: Ports, actor: Actor, changing: Changing, aircraftId: string, entryId: string, why: string): Promise<void> {
   const attributions = await othersOfKind(changing.tx, aircraftId, 'attribution');
   for (const stretch of await othersOfKind(changing.tx, aircraftId, 'unlogged')) {
@@ -104,7 +104,7 @@ export async function attributeUnlogged(ports: Ports, actor: Actor, entry: Attri
     const present = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
     const known = (await othersOfKind(tx, entry.aircraftId, 'unlogged')).find(({ id }) => id === entry.unlogged);
     const stretch = present.unlogged.find(({ id }) => id === entry.unlogged);
-    if (known === undefined || stretch === undefined) throw new Refused({ code: 'not-found', message: 'There is no such unlogged stretch on this aircraft, or it was struck. Load the page again.' });
+    if (known === undefined || stretch === undefined) throw new Refused({ code: 'not-found', message: 'There is no such unlogged stretch on this aircraft, or it was struck out. Load the page again.' });
     const before = (await othersOfKind(tx, entry.aircraftId, 'attribution')).find(({ unlogged }) => unlogged === entry.unlogged);
     if (before !== undefined && (stretch.said !== null || entry.landings === null)) throw new Refused({ code: 'invalid', message: `Somebody said already that ${before.to} flew it. Load the page again.`, problems: [] });
     const standings = present.accounted;

@@ -4,7 +4,7 @@ import { INSPECTION_WORK, type InspectionKind } from '@/core/records/inspection'
 import { authorityFor, mayBeSignedBy, signatureFaults, type CertificateKind, type SignedWork } from '@/core/records/certificate';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
-import { certificatesOf } from '@/db/aircraft-papers';
+import { certificatesOf } from '@/db/aircraft-documents';
 import { storedDate } from '@/db/checked-values';
 import { readMembers } from '@/db/people';
 import { newerReleaseThan } from '@/db/other-records';
@@ -41,11 +41,11 @@ async function looksAgain(changing: Changing, actor: Actor, record: WaitingRecor
   if (await couldSign(changing, actor, workOf(record))) return;
   const active = (await readMembers(changing.tx)).filter(({ roles }) => roles.length > 0);
   if (active.length === 1 && actor.roles.includes('administrator')) return;
-  throw new Refused({ code: 'not-entitled', message: 'You made this copy yourself. Somebody else vouches for it: a mechanic or the administrator, who compares it with the paper.' });
+  throw new Refused({ code: 'not-entitled', message: 'You made this copy yourself. Somebody else vouches for it: a mechanic or the administrator, who compares it with the document.' });
 }
 
 /**
- * Vouches for records that wait: copies from paper, by a mechanic or the administrator; what members saw of documents, by whoever may put
+ * Vouches for records that wait: copies from paper, by a mechanic or the administrator; what members saw of documents, by the person who may put
  * documents right. From then on they count, and a decision about an earlier moment does not see them.
  */
 export async function vouch(ports: Ports, actor: Actor, entry: Vouching): Promise<Outcome<{ readonly vouched: number; readonly revision: number }>> {
@@ -61,7 +61,7 @@ export async function vouch(ports: Ports, actor: Actor, entry: Vouching): Promis
       requireAct(actor, record.table === 'document_sighting' ? 'state-documents' : 'vouch-for-copy');
       if (record.table !== 'document_sighting') await looksAgain(changing, actor, record);
       // A version of the release that was written since would be overtaken: a suspension among them would not count.
-      if (record.kind === 'release' && record.table === 'aircraft_record' && await newerReleaseThan(tx, entry.aircraftId, recordId)) throw new Refused({ code: 'invalid', message: 'The maintenance release changed since this was copied. Strike this copy out and copy it again as the paper stands now.', problems: [] });
+      if (record.kind === 'release' && record.table === 'aircraft_record' && await newerReleaseThan(tx, entry.aircraftId, recordId)) throw new Refused({ code: 'invalid', message: 'The maintenance release changed since this was copied. Strike this copy out and copy it again as the document stands now.', problems: [] });
       const written = await insertVouchOnce(tx, actor.clubId, { vouchId, aircraftId: entry.aircraftId, recordId, table: record.table, note: entry.note, at: recordedAt, by: actor });
       if (written === 'there-already') throw new Refused({ code: 'invalid', message: 'Somebody vouched for this at the same moment. Load the page again.', problems: [] });
     }

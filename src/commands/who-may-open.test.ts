@@ -5,15 +5,15 @@ import { countUses, isWithin, type UseSet } from '@/core/envelope/use-set';
 import { civilDate } from '@/core/time/civil-date';
 import { hours } from '@/core/quantities/hours';
 import { presentFor } from '@/core/records/facts';
-import { DOCUMENT_KINDS, latestSightings } from '@/core/records/document';
+import { DOCUMENT_KINDS, latestDocumentChecks } from '@/core/records/document';
 import { addSeconds } from '@/core/time/instant';
 import { loadAircraft } from '@/db/aircraft-facts';
-import { papersOf } from '@/db/aircraft-papers';
+import { documentsOf } from '@/db/aircraft-documents';
 import { inClub } from '@/db/club-transaction';
 import { readClub } from '@/db/clubs';
 import { latestFlights } from '@/db/flights';
 import type { SignedEntry } from '@/contracts/new-entry';
-import type { SightingRound } from '@/contracts/sighting';
+import type { DocumentCheckRound } from '@/contracts/document-check';
 import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
@@ -23,7 +23,7 @@ import { planOrMove } from './planning';
 import { readMeters } from './read-meters';
 import { recordEntry } from './record-entry';
 import { reportFinding } from './report-finding';
-import { sightPapers } from './sight-papers';
+import { checkDocuments } from './check-documents';
 import { vouch } from './vouch';
 
 let club: Awaited<ReturnType<typeof testClub>>;
@@ -40,9 +40,9 @@ const open = (): Promise<UseSet> => inClub(club.ports.db, club.clubId, async (tx
 });
 const revision = async () => (await inClub(club.ports.db, club.clubId, (tx) => tx.selectFrom('aircraft').select('revision').executeTakeFirstOrThrow())).revision;
 
-type Sighting = SightingRound['sightings'][number];
-const NOTHING: Omit<Sighting, 'kind' | 'sightingId'> = { keptWhere: null, number: null, aboard: true, legible: true, displayed: null, registrationShown: null, serialShown: null, issuedOn: null, printedExpiry: null, form: null, revision: null, placards: null, datedOn: null, tankFitted: null };
-const sight = (role: Role, sighting: Pick<Sighting, 'kind'> & Partial<Sighting>) => sightPapers(club.ports, club.actor(role), { aircraftId: club.aircraftId, seenAt: club.ports.now(), sightings: [{ ...NOTHING, sightingId: randomUUID(), ...sighting }] });
+type DocumentCheck = DocumentCheckRound['documentChecks'][number];
+const NOTHING: Omit<DocumentCheck, 'kind' | 'documentCheckId'> = { keptWhere: null, number: null, aboard: true, legible: true, displayed: null, registrationShown: null, serialShown: null, issuedOn: null, printedExpiry: null, form: null, revision: null, placards: null, datedOn: null, tankFitted: null };
+const sight = (role: Role, documentCheck: Pick<DocumentCheck, 'kind'> & Partial<DocumentCheck>) => checkDocuments(club.ports, club.actor(role), { aircraftId: club.aircraftId, seenAt: club.ports.now(), documentChecks: [{ ...NOTHING, documentCheckId: randomUUID(), ...documentCheck }] });
 const registered = { kind: 'registration-certificate' as const, registrationShown: 'N02TB', issuedOn: civilDate('2025-05-14') };
 const annual = (entryId: string, signer: SignedEntry['signer'], change: Partial<SignedEntry> = {}): SignedEntry => ({
   entryId, aircraftId: club.aircraftId, seenRevision: 1, draft: { of: 'inspection', kind: 'annual', completedOn: civilDate('2026-11-24'), timeInService: hours('4150.3'), outcome: 'approved', excess: null, testedToFeet: null }, description: 'Found airworthy', signer, aboveMeter: false, password: PASSWORD, ...change,
@@ -50,13 +50,13 @@ const annual = (entryId: string, signer: SignedEntry['signer'], change: Partial<
 const INVENTED: SignedEntry['signer'] = { by: 'copied-from-logbook', name: 'Nobody At All', kind: 'inspection-authorisation', number: 'IA-9', validFrom: civilDate('2010-01-01'), validUntil: 'no-expiry' };
 
 describe('a member alone', () => {
-  const wrongs: readonly (readonly [string, Pick<Sighting, 'kind'> & Partial<Sighting>])[] = [
+  const wrongs: readonly (readonly [string, Pick<DocumentCheck, 'kind'> & Partial<DocumentCheck>])[] = [
     ['the registration has expired', { ...registered, printedExpiry: civilDate('2026-10-31') }],
     ['the registration is another aircraft’s', { ...registered, registrationShown: 'N0XXX', printedExpiry: civilDate('2032-05-31') }],
     ['the loading data are missing', { kind: 'weight-and-balance', aboard: false, legible: null }],
     ['the manual is of another revision', { kind: 'operating-limitations', form: 'flight-manual', revision: '1', serialShown: 'elsewhere', placards: true }],
   ];
-  const rights: readonly (Pick<Sighting, 'kind'> & Partial<Sighting>)[] = [
+  const rights: readonly (Pick<DocumentCheck, 'kind'> & Partial<DocumentCheck>)[] = [
     { ...registered, printedExpiry: civilDate('2032-05-31'), number: 'NEW-1' }, { kind: 'weight-and-balance', datedOn: civilDate('2022-06-09') }, { kind: 'operating-limitations', form: 'flight-manual', revision: '7', serialShown: null, placards: true },
   ];
   it.each(wrongs)('puts nothing right where %s: it waits for a dispatcher', async (_, wrong) => {
@@ -77,8 +77,8 @@ describe('a member alone', () => {
     // Of the claim and what counted of it, seen at one moment, the one that was vouched for is the last word.
     club.ports.at = addSeconds(club.ports.at, 60);
     good(await vouch(club.ports, club.actor('dispatcher'), await entry()));
-    const latest = (await inClub(club.ports.db, club.clubId, (tx) => papersOf(tx, club.aircraftId))).find(({ kind }) => kind === wrong.kind);
-    const loaded = await inClub(club.ports.db, club.clubId, async (tx) => latestSightings((await loadAircraft(tx, club.place, club.aircraftId, true))[0]?.facts.documents ?? [], wrong.kind).map(({ id }) => id));
+    const latest = (await inClub(club.ports.db, club.clubId, (tx) => documentsOf(tx, club.aircraftId))).find(({ kind }) => kind === wrong.kind);
+    const loaded = await inClub(club.ports.db, club.clubId, async (tx) => latestDocumentChecks((await loadAircraft(tx, club.place, club.aircraftId, true))[0]?.facts.documents ?? [], wrong.kind).map(({ id }) => id));
     expect([latest?.sighting_id, loaded]).toEqual([last, [last]]);
   });
 
@@ -177,7 +177,7 @@ describe('a defect at check-in', () => {
     const dial = randomUUID();
     good(await addDial(club.ports, club.actor('mechanic'), { dialId: dial, aircraftId: club.aircraftId, seenRevision: await revision(), name: 'Block', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: '4150.3' }], shows: '4150.3', wrapsAt: null }));
     const flightId = randomUUID();
-    const flight = { aircraftId: club.aircraftId, person: 'The renter', starts: { date: civilDate('2026-11-24'), clock: '13:00' }, endsClock: '15:00', airborne: null, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlide: false, passengers: false, persons: null, landings: 2, towLaunches: null, fuelPlanned: null, reliesOnVor: false, reliesOnDatabase: false, places: [] } as const;
+    const flight = { aircraftId: club.aircraftId, person: 'The renter', starts: { date: civilDate('2026-11-24'), clock: '13:00' }, endsClock: '15:00', airborne: null, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlide: false, passengers: false, persons: null, landings: 2, towLaunches: null, fuelPlanned: null, reliesOnVor: false, reliesOnDatabase: false, places: [] } as const;
     good(await planOrMove(club.ports, club.actor('dispatcher'), { flightId, replaces: null, flight: { ...flight, places: [] } }));
     good(await checkOut(club.ports, club.actor('dispatcher'), { flightId, aircraftId: club.aircraftId, seenRevision: await revision(), readings: [{ dial, shown: '4150.3' }], accepted: [], fuelAboard: null, oilAboard: null, remarks: null }));
     const taken = randomUUID();

@@ -59,7 +59,7 @@ describe('what is on record, as it would be entered again', () => {
 describe('what is refused', () => {
   const fact = (given: unknown) => factSchema.safeParse({ factId: '7b3b0f0e-6f0a-4a36-9d3f-1a2b3c4d5e6f', aircraftId: '7b3b0f0e-6f0a-4a36-9d3f-1a2b3c4d5e6f', fact: given }).error?.issues[0]?.path.join('.');
   it.each([
-    ['a completion with the item: it is signed elsewhere', { kind: 'item', item: { name: 'X', kind: 'service', done: {} } }, 'fact.item'], ['a time of entry of its own', { kind: 'locator', locator: { recordedAt: '2020-01-01T00:00:00Z' } }, 'fact.locator'],
+    ['a completion with the item: it is signed elsewhere', { kind: 'item', item: { name: 'X', kind: 'service', done: {} } }, 'fact.item'], ['a time of entry of its own', { kind: 'elt', elt: { recordedAt: '2020-01-01T00:00:00Z' } }, 'fact.elt'],
     ['a use without a value', { kind: 'description', instead: null, description: { approvedFor: [{ ...boxOf({}), light: [] }] } }, 'fact.description.approvedFor.0.light'], ['an amount with a fourth decimal', { kind: 'description', instead: null, description: { fuel: { tanks: [{ id: 'l', usable: { amount: 1.0005, unit: 'L' } }] } } }, 'fact.description.fuel.tanks.0.usable.amount'],
     ['no number', { kind: 'description', instead: null, description: { seats: null } }, 'fact.description.seats'], ['nothing said of what it replaces', { kind: 'equipment', list: { items: {} } }, 'fact.instead'],
   ])('%s', (_, given, path) => { expect(fact(given)).toBe(path); });

@@ -5,7 +5,7 @@ import type { Volume } from '../core/quantities/volume';
 import { CATEGORIES, type Described } from '../core/records/aircraft';
 import type { EquipmentItem } from '../core/records/equipment';
 import { QUANTITIES } from '../core/records/measurement';
-import { box, clubPaper, database, directive, equipmentList, item, locator, particulars, receiverCheck, rigging } from './case-records';
+import { box, clubDocument, database, ad, equipmentList, item, elt, particulars, vorCheck, rigging } from './case-records';
 import { dateSchema, idSchema, registrationSchema, textSchema } from './scalars';
 
 /** Entering an aircraft: who it is. It stays closed until what matters is on record. */
@@ -14,7 +14,7 @@ export const newAircraftSchema = z.strictObject({
 });
 export type NewAircraft = z.output<typeof newAircraftSchema>;
 
-/** What an aircraft is, entered anew as a whole: what is left out is not known. */
+/** What an aircraft is, entered again as a whole: what is left out is not known. */
 const description = z.strictObject({ category: z.enum(CATEGORIES).optional(), firstFlownOn: dateSchema.optional(), approvedFor: z.array(box).min(1).max(12).optional(), ...particulars });
 
 /** What the form was opened on: what it takes the place of. Null where nothing was on record. */
@@ -27,20 +27,20 @@ export const FACT_SCHEMAS = {
   description: z.strictObject({ kind: z.literal('description'), instead, description }),
   equipment: z.strictObject({ kind: z.literal('equipment'), instead, on, list: equipmentList.omit({ happenedAt: true, recordedAt: true }) }),
   item: z.strictObject({ kind: z.literal('item'), item: item.omit({ recordedAt: true, done: true }) }),
-  directive: z.strictObject({ kind: z.literal('directive'), directive: directive.omit({ recordedAt: true, done: true }) }),
-  complete: z.strictObject({ kind: z.literal('complete'), list: z.enum(['items', 'directives']) }),
-  locator: z.strictObject({ kind: z.literal('locator'), on, // A determination is signed, and no form takes a signature for it yet.
-    locator: locator.omit({ happenedAt: true, recordedAt: true, noHazard: true }) }),
-  'receiver-check': z.strictObject({ kind: z.literal('receiver-check'), on, check: receiverCheck.omit({ happenedAt: true, recordedAt: true }) }),
+  ad: z.strictObject({ kind: z.literal('ad'), ad: ad.omit({ recordedAt: true, done: true }) }),
+  complete: z.strictObject({ kind: z.literal('complete'), list: z.enum(['items', 'ads']) }),
+  elt: z.strictObject({ kind: z.literal('elt'), on, // A determination is signed, and no form takes a signature for it yet.
+    elt: elt.omit({ happenedAt: true, recordedAt: true, noHazard: true }) }),
+  'vor-check': z.strictObject({ kind: z.literal('vor-check'), on, check: vorCheck.omit({ happenedAt: true, recordedAt: true }) }),
   database: z.strictObject({ kind: z.literal('database'), on, database: database.omit({ happenedAt: true, recordedAt: true }) }),
   rigging: z.strictObject({ kind: z.literal('rigging'), on, rigging: rigging.omit({ happenedAt: true, recordedAt: true }) }),
-  'club-paper': z.strictObject({ kind: z.literal('club-paper'), on, paper: clubPaper.omit({ happenedAt: true, recordedAt: true }) }),
+  'club-document': z.strictObject({ kind: z.literal('club-document'), on, paper: clubDocument.omit({ happenedAt: true, recordedAt: true }) }),
 } as const;
 
 /** One fact about one aircraft. */
 export const factSchema = z.strictObject({
   factId: idSchema(), aircraftId: idSchema('expected an aircraft'),
-  fact: z.discriminatedUnion('kind', [FACT_SCHEMAS.description, FACT_SCHEMAS.equipment, FACT_SCHEMAS.item, FACT_SCHEMAS.directive, FACT_SCHEMAS.complete, FACT_SCHEMAS.locator, FACT_SCHEMAS['receiver-check'], FACT_SCHEMAS.database, FACT_SCHEMAS.rigging, FACT_SCHEMAS['club-paper']]),
+  fact: z.discriminatedUnion('kind', [FACT_SCHEMAS.description, FACT_SCHEMAS.equipment, FACT_SCHEMAS.item, FACT_SCHEMAS.ad, FACT_SCHEMAS.complete, FACT_SCHEMAS.elt, FACT_SCHEMAS['vor-check'], FACT_SCHEMAS.database, FACT_SCHEMAS.rigging, FACT_SCHEMAS['club-document']]),
 });
 export type FactEntry = z.output<typeof factSchema>;
 export type FactInput = z.input<typeof factSchema>['fact'];

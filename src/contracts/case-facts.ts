@@ -21,7 +21,7 @@ function flightOf(id: string, given: CaseFlight): PlannedFlight {
   return {
     id, starts: given.starts, ends: given.ends, airborne: known(given.airborne), purpose: known(given.purpose), crew: known(given.crew),
     rules: known(given.rules), range: known(given.range), light: known(given.light), transponderAirspace: known(given.transponderAirspace),
-    broadcastAirspace: known(given.broadcastAirspace), beyondGlideOverWater: known(given.beyondGlideOverWater), passengers: known(given.passengers),
+    adsbAirspace: known(given.adsbAirspace), beyondGlideOverWater: known(given.beyondGlideOverWater), passengers: known(given.passengers),
     places: (given.places ?? []).map(placeOf), persons: known(given.persons), load: given.loadKg === undefined ? null : Math.ceil(given.loadKg * 1000), landings: known(given.landings), towLaunches: known(given.towLaunches),
     toAlternate: given.alternateMinutes === undefined ? null : given.alternateMinutes * 60, fuelPlanned: known(given.fuelAboard), reliesOnVor: known(given.reliesOnVor), reliesOnDatabase: known(given.reliesOnDatabase),
     trainingWithin50Miles: known(given.trainingWithin50Miles), altitudeFeet: known(given.altitudeFeet), authorisedWithout: given.authorisedWithout ?? [], exceptedAirspace: known(given.exceptedAirspace),

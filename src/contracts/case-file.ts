@@ -9,17 +9,17 @@ import { AUTHORISED_WITHOUT } from '../core/records/planned-flight';
 import { clubPolicy } from '../core/rules/packs/club-policy';
 import { usPart91 } from '../core/rules/packs/us-part91';
 import {
-  box, clubPaper, dailyInspection, database, deferral, directive, equipmentList, estimate, flightOut, strike, fuelStretch, happenedAt, idKey, item, locator, part, particulars, permit, preventive, ramp, reading, receiverCheck, recordedAt,
-  release, rigging, signature, tightening, towRope, volumeSchema, watch, work, yesNo,
+  box, clubDocument, dailyInspection, database, deferral, ad, equipmentList, estimate, flightOut, strike, fuelStretch, happenedAt, idKey, item, elt, part, particulars, permit, preventive, ramp, reading, vorCheck, recordedAt,
+  release, rigging, signature, dispatchRestriction, towRope, volumeSchema, watch, work, yesNo,
 } from './case-records';
 import { panelMeter, panelProblems, panelReading } from './case-meters';
 import { clubPackSchema, parametersSchema } from './club-pack';
 import { dateSchema, hoursSchema, instantSchema, registrationSchema, textSchema, zoneSchema } from './scalars';
 
 /** Version of the case format. A reader refuses a version that it does not know. */
-export const CASE_VERSION = 2;
+export const CASE_VERSION = 3;
 
-const sighting = {
+const documentCheck = {
   happenedAt, recordedAt,
   aboard: yesNo('in the aircraft when it was looked for'),
   legible: yesNo('can be read'),
@@ -27,27 +27,27 @@ const sighting = {
 
 const document = z.discriminatedUnion('kind', [
   z.strictObject({
-    kind: z.literal('airworthiness-certificate').describe('kind of paper'), ...sighting,
+    kind: z.literal('airworthiness-certificate').describe('kind of document'), ...documentCheck,
     registrationShown: registrationSchema.optional().describe('registration printed on it'),
     displayed: yesNo('displayed at the cabin or cockpit entrance'),
   }),
   z.strictObject({
-    kind: z.literal('registration-certificate').describe('kind of paper'), ...sighting,
+    kind: z.literal('registration-certificate').describe('kind of document'), ...documentCheck,
     registrationShown: registrationSchema.optional().describe('registration printed on it'),
     issuedOn: dateSchema.optional().describe('day of issue'),
     temporary: z.boolean().optional().describe('the second copy of an application: temporary authority for 90 days from issuedOn, inside the country; absent states that it is a certificate'),
     printedExpiry: dateSchema.optional().describe('expiry date printed on it; wins over computing it from the issue'),
-    ended: z.strictObject({ on: dateSchema.describe('first day on which it no longer holds; for a death, the day of death'), because: z.enum(REGISTRATION_ENDINGS).describe('what ended it') }).optional().describe('set when it ended early (sold, cancelled …); absent states that this sighting knows of no end. An end stays on record until a certificate issued after it is sighted'),
+    ended: z.strictObject({ on: dateSchema.describe('first day on which it no longer holds; for a death, the day of death'), because: z.enum(REGISTRATION_ENDINGS).describe('what ended it') }).optional().describe('set when it ended early (sold, cancelled …); absent states that this document check knows of no end. An end stays on record until a certificate issued after it is checked'),
   }),
   z.strictObject({
-    kind: z.literal('operating-limitations').describe('kind of paper'), ...sighting,
+    kind: z.literal('operating-limitations').describe('kind of document'), ...documentCheck,
     form: z.enum(['flight-manual', 'placards-and-markings']).optional().describe('placards and markings do only for aircraft first flown before 1 March 1979'),
     revision: textSchema(40).optional().describe('revision of the manual aboard; absent is unknown'), serialShown: textSchema(40).optional().describe('serial number that the manual is for; absent is unknown'),
     placards: yesNo('required placards and gauge markings are in place and readable'),
   }),
-  z.strictObject({ kind: z.literal('weight-and-balance').describe('kind of paper'), ...sighting, datedOn: dateSchema.optional().describe('day of the weighing or computation that it states; absent is unknown') }),
-  z.strictObject({ kind: z.literal('radio-licence').describe('kind of paper; needed only outside the country'), ...sighting }),
-  z.strictObject({ kind: z.literal('cabin-tank-record').describe('kind of paper; needed only with a tank added in the cabin'), ...sighting, tankFitted: yesNo('a fuel tank was added in the cabin or baggage space; false needs no paper') }),
+  z.strictObject({ kind: z.literal('weight-and-balance').describe('kind of document'), ...documentCheck, datedOn: dateSchema.optional().describe('day of the weighing or computation that it states; absent is unknown') }),
+  z.strictObject({ kind: z.literal('radio-licence').describe('kind of document; needed only outside the country'), ...documentCheck }),
+  z.strictObject({ kind: z.literal('cabin-tank-form-337').describe('kind of document; needed only with a tank added in the cabin'), ...documentCheck, tankFitted: yesNo('a fuel tank was added in the cabin or baggage space; false needs no document') }),
 ]);
 
 const inspection = z.strictObject({
@@ -101,7 +101,7 @@ const flight = z.strictObject({
   range: z.enum(DIMENSIONS.range).optional().describe('inside the club’s local area, beyond it, or across a border'),
   light: z.array(z.enum(DIMENSIONS.light)).min(1).optional().describe('light values that it touches elsewhere; those at the place are worked out from the sun and always count'),
   transponderAirspace: yesNo('enters airspace that needs a transponder'),
-  broadcastAirspace: yesNo('enters airspace that needs position broadcast'),
+  adsbAirspace: yesNo('enters airspace that needs ADS-B Out'),
   beyondGlideOverWater: yesNo('goes over water beyond gliding distance of the shore'),
   passengers: yesNo('carries anybody who is not crew'),
   places: z.array(place).optional().describe('other places that it touches; the light there counts too'),
@@ -116,14 +116,14 @@ const flight = z.strictObject({
   altitudeFeet: z.int().min(0).max(60_000).optional().describe('highest altitude that it is planned to fly at, feet above the sea; asked of instrument flights'),
   authorisedWithout: z.array(z.enum(AUTHORISED_WITHOUT)).optional().describe('what air traffic control has authorised this flight to enter such airspace without; absent is nothing'),
   exceptedAirspace: yesNo('enters such airspace only where an aircraft without an engine-driven electrical system needs no transponder: outside classes A, B and C and below their ceilings, or high up'),
-  trainingWithin50Miles: yesNo('training that stays within 50 NM of the field, for an aircraft without a locator'),
+  trainingWithin50Miles: yesNo('training that stays within 50 NM of the field, for an aircraft without an ELT'),
 }).describe('a planned flight; what it does not say, it may need every value of');
 
 const pack = z.discriminatedUnion('id', [
   z.strictObject({ id: z.literal('us-part91').describe('rules of 14 CFR parts 39, 43, 47 and 91'), parameters: parametersSchema(usPart91.parameters).optional().describe('what the operator states about itself') }),
   z.strictObject({ id: z.literal('au-maintenance-release').describe('rules of the Australian maintenance-release system') }),
   z.strictObject({
-    id: z.literal('club-policy').describe('the club’s own rules, which only tighten'),
+    id: z.literal('club-policy').describe('the club’s own rules, which only restrict'),
     parameters: parametersSchema(clubPolicy.parameters).optional().describe('the club’s choices; absent takes the strictest words and the usual numbers'),
     pack: clubPackSchema.optional().describe('a whole club pack in place of parameters: choices and rules of the club’s own'),
   }),
@@ -148,7 +148,7 @@ export const caseSchema = z.strictObject({
     approvedFor: z.union([z.literal('all'), z.array(box).min(1)]).optional().describe('everything it is fitted and approved for: the uses in any of the boxes; all means every use there is; absent is unknown'),
     ...particulars,
   }).describe('the aircraft itself'),
-  documents: z.record(idKey, document).optional().describe('sightings of papers by id; the latest of a kind counts'),
+  documents: z.record(idKey, document).optional().describe('document checks by id; the latest of a kind counts'),
   inspections: z.record(idKey, inspection).optional().describe('inspection entries by id'),
   meterReadings: records(reading, 'meter readings by id'),
   panelMeters: records(panelMeter, 'meters as they hang in the panel, by id: one that took another’s place goes on from what that one showed'),
@@ -156,9 +156,9 @@ export const caseSchema = z.strictObject({
   discrepancies: records(discrepancy, 'discrepancies by id; none states that none is open'),
   equipment: records(equipmentList, 'equipment lists by id; the latest counts, none is unknown'),
   items: records(item, 'life limits, services and dated items by id; absent is unknown, an empty object states that there are none'),
-  directives: records(directive, 'airworthiness directives by id; absent is unknown, an empty object states that there are none'),
-  locators: records(locator, 'the emergency locator by id; the latest counts'),
-  receiverChecks: records(receiverCheck, 'VOR receiver checks by id; the latest counts'),
+  ads: records(ad, 'airworthiness directives by id; absent is unknown, an empty object states that there are none'),
+  elts: records(elt, 'the ELT by id; the latest counts'),
+  vorChecks: records(vorCheck, 'VOR checks by id; the latest counts'),
   databases: records(database, 'databases aboard by id; the newest of each content counts'),
   fuelStretches: records(fuelStretch, 'stretches of engine time by grade of fuel burnt'),
   work: records(work, 'maintenance work by id'),
@@ -166,13 +166,13 @@ export const caseSchema = z.strictObject({
   releases: records(release, 'maintenance releases by id; the one issued last counts'),
   dailyInspections: records(dailyInspection, 'daily inspections by id'),
   flightsOut: records(flightOut, 'flights that left, by id'),
-  tightenings: records(tightening, 'what somebody on duty closed, by id'),
-  clubPapers: records(clubPaper, 'insurance and club papers by id; the latest of a name counts'),
+  dispatchRestrictions: records(dispatchRestriction, 'what somebody on duty closed, by id'),
+  clubDocuments: records(clubDocument, 'insurance and club documents by id; the latest of a name counts'),
   towRopes: records(towRope, 'tow ropes by id; the latest counts'),
   riggings: records(rigging, 'when a glider was rigged or derigged, by id; the latest counts'),
-  strikes: records(strike, 'entries that were struck: each stops counting from the moment at which it was struck'),
+  strikes: records(strike, 'entries that were struck out: each stops counting from the moment at which it was struck out'),
   ramp: ramp.optional(),
-  estimates: records(estimate, 'what acts take; they choose between ways out and never decide'),
+  estimates: records(estimate, 'what acts take; they choose between remedies and never decide'),
   flight: flight.optional(),
   flights: z.record(idKey, flight.omit({ id: true })).optional().describe('planned flights for a timeline, by id'),
   wanted: z.array(part).min(1).optional().describe('uses that somebody wants, without a flight: each of them must be open'),

@@ -1,7 +1,7 @@
 // From checked case records to the core's types: an absent field becomes null, which is unknown. Decides nothing.
 import type { Particulars } from '../core/records/aircraft';
 import type { Certificate, Signature } from '../core/records/certificate';
-import type { Directive } from '../core/records/directive';
+import type { AirworthinessDirective } from '../core/records/ad';
 import type { Deferral, Discrepancy } from '../core/records/discrepancy';
 import type { AircraftDocument } from '../core/records/document';
 import type { EquipmentItem, EquipmentKind, EquipmentList } from '../core/records/equipment';
@@ -11,8 +11,8 @@ import type { Interval, ReadingThen } from '../core/records/interval';
 import type { MaintenanceItem } from '../core/records/maintenance-item';
 import type { MeterReading } from '../core/records/meter-reading';
 import { METER_NAMES, type Meter } from '../core/records/meters';
-import type { Database, Locator, ReceiverCheck } from '../core/records/locator';
-import type { ClubPaper, TowRope } from '../core/records/movement';
+import type { Database, Elt, VorCheck } from '../core/records/elt';
+import type { ClubDocument, TowRope } from '../core/records/movement';
 import type { Rigging } from '../core/records/rigging';
 import type { FlightPermit, MaintenanceRelease, WorkEntry } from '../core/records/work-entry';
 import { boxOf } from './case-boxes';
@@ -20,7 +20,7 @@ import { readingsOfPanel } from './case-meters';
 import type { CaseFile } from './case-file';
 
 type Optional<T> = T | undefined;
-type RecordLists = 'riggings' | 'locators' | 'receiverChecks' | 'databases' | 'clubPapers' | 'documents' | 'inspections' | 'discrepancies' | 'meterReadings' | 'equipment' | 'items' | 'directives' | 'work' | 'permits' | 'releases' | 'towRopes';
+type RecordLists = 'riggings' | 'elts' | 'vorChecks' | 'databases' | 'clubDocuments' | 'documents' | 'inspections' | 'discrepancies' | 'meterReadings' | 'equipment' | 'items' | 'ads' | 'work' | 'permits' | 'releases' | 'towRopes';
 type In<K extends RecordLists> = NonNullable<CaseFile[K]>[string];
 type GivenSignature = In<'inspections'>['signedBy'];
 
@@ -52,7 +52,7 @@ function documentOf(id: string, given: In<'documents'>): AircraftDocument {
     case 'operating-limitations': return { ...base, kind: given.kind, form: known(given.form), revision: known(given.revision), serialShown: known(given.serialShown), placards: known(given.placards) };
     case 'weight-and-balance': return { ...base, kind: given.kind, datedOn: known(given.datedOn) };
     case 'radio-licence': return { ...base, kind: given.kind };
-    case 'cabin-tank-record': return { ...base, kind: given.kind, tankFitted: known(given.tankFitted) };
+    case 'cabin-tank-form-337': return { ...base, kind: given.kind, tankFitted: known(given.tankFitted) };
     default: {
       const missing: never = given;
       throw new RangeError(`no such document: ${JSON.stringify(missing)}`);
@@ -85,18 +85,18 @@ function discrepancyOf(id: string, given: In<'discrepancies'>): Discrepancy {
       id: `${id}.rectification`, recordedAt: done.recordedAt, work: known(done.work), description: known(done.description), completedOn: known(done.completedOn), signedBy: signatureOf(done.signedBy), major: done.major ?? false, preventive: known(done.preventive),
     },
     deferral: deferral === undefined ? null : deferralOf(`${id}.deferral`, deferral),
-    watch: watch === undefined ? null : { lookAgainBy: known(watch.lookAgainBy), lookAgainAt: known(watch.lookAgainAt), fixBy: known(watch.fixBy) },
+    watch: watch === undefined ? null : { recheckBy: known(watch.recheckBy), recheckAt: known(watch.recheckAt), correctBy: known(watch.correctBy) },
   };
 }
 
-function readingsOf(given: In<'directives'>['readingsThen']): readonly ReadingThen[] {
+function readingsOf(given: In<'ads'>['readingsThen']): readonly ReadingThen[] {
   return METER_NAMES.flatMap((meter) => {
     const value = (given?.hours as Partial<Record<Meter, number>> | undefined)?.[meter] ?? (given?.counts as Partial<Record<Meter, number>> | undefined)?.[meter];
     return value === undefined ? [] : [{ meter, value }];
   });
 }
 
-function intervalOf(given: In<'directives'>['initial']): Interval {
+function intervalOf(given: In<'ads'>['initial']): Interval {
   return { ...(given?.whichever === undefined ? {} : { whichever: given.whichever }), months: known(given?.months), monthsToTheDay: known(given?.monthsToTheDay), days: known(given?.days), meters: [...(given?.hours ?? []), ...(given?.counts ?? [])] };
 }
 
@@ -109,8 +109,8 @@ export function itemOf(id: string, given: In<'items'>): MaintenanceItem {
   };
 }
 
-/** A directive. */
-export function directiveOf(id: string, given: In<'directives'>): Directive {
+/** An AD. */
+export function adOf(id: string, given: In<'ads'>): AirworthinessDirective {
   return {
     id, recordedAt: given.recordedAt, number: given.number, title: given.title, applies: known(given.applies), effectiveOn: known(given.effectiveOn), initial: intervalOf(given.initial), component: given.component === undefined ? null : { ...given.component, hoursThen: known(given.component.hoursThen), readingThen: known(given.component.readingThen) }, readingsThen: readingsOf(given.readingsThen), noFerry: known(given.noFerry), equipment: known(given.equipment),
     methods: listed(given.methods, (methodId, { name, repeats, pilotMaySign }) => ({ id: methodId, name, repeats: repeats === undefined ? null : intervalOf(repeats), pilotMaySign: pilotMaySign ?? false })),
@@ -163,13 +163,13 @@ function ropeOf(id: string, given: In<'towRopes'>): TowRope {
   return { id, happenedAt: given.happenedAt, recordedAt: given.recordedAt, strength: grams(given.strength), sound: known(given.sound), gliderLink: link(given.gliderLink), tugLink: link(given.tugLink), gliderWeight: grams(given.gliderWeight) };
 }
 
-/** The emergency locator. */
-export function locatorOf(id: string, one: In<'locators'>): Locator {
+/** The ELT. */
+export function eltOf(id: string, one: In<'elts'>): Elt {
   return { id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, state: known(one.state), batteryReplaceBy: known(one.batteryReplaceBy), usedSeconds: one.usedMinutes === undefined ? null : Math.ceil(one.usedMinutes * 60), removedOn: known(one.removedOn), removalEntered: known(one.removalEntered), removalPlacarded: known(one.removalPlacarded), noHazard: signatureOf(one.noHazard) };
 }
 
-/** A check of the receivers: a tenth of a degree more rather than less. */
-export function receiverCheckOf(id: string, one: In<'receiverChecks'>): ReceiverCheck {
+/** A VOR check: a tenth of a degree more rather than less. */
+export function vorCheckOf(id: string, one: In<'vorChecks'>): VorCheck {
   return { id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, method: known(one.method), error: one.errorDegrees === undefined ? null : Math.ceil(one.errorDegrees * 10 - 1e-9), place: known(one.place), signedBy: known(one.signedBy) };
 }
 
@@ -178,8 +178,8 @@ export function databaseOf(id: string, one: In<'databases'>): Database {
   return { id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, content: one.content, effectiveOn: known(one.effectiveOn), lastDay: known(one.lastDay) };
 }
 
-/** Insurance or a paper of the club. */
-export function clubPaperOf(id: string, one: In<'clubPapers'>): ClubPaper {
+/** Insurance or a club document. */
+export function clubDocumentOf(id: string, one: In<'clubDocuments'>): ClubDocument {
   return { id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, kind: one.kind, name: one.name, validUntil: known(one.validUntil), uses: boxes(one.uses) };
 }
 
@@ -210,16 +210,16 @@ export function recordsOf(given: CaseFile): Omit<AircraftFacts, 'place' | 'aircr
   const { ramp } = given;
   return {
     descriptions: [], boxReadings: [], unlogged: [], documents: listed(given.documents, documentOf), inspections: listed(given.inspections, inspectionOf), readings: [...listed(given.meterReadings, (id, record): MeterReading => ({ id, ...record })), ...readingsOfPanel(given)], discrepancies: listed(given.discrepancies, discrepancyOf),
-    equipment: listed(given.equipment, equipmentOf), items: given.items === undefined ? null : listed(given.items, itemOf), directives: given.directives === undefined ? null : listed(given.directives, directiveOf),
-    locators: listed(given.locators, locatorOf),
-    receiverChecks: listed(given.receiverChecks, receiverCheckOf),
+    equipment: listed(given.equipment, equipmentOf), items: given.items === undefined ? null : listed(given.items, itemOf), ads: given.ads === undefined ? null : listed(given.ads, adOf),
+    elts: listed(given.elts, eltOf),
+    vorChecks: listed(given.vorChecks, vorCheckOf),
     databases: listed(given.databases, databaseOf),
     fuelStretches: listed(given.fuelStretches, (id, one) => ({ id, recordedAt: one.recordedAt, fromReading: one.from, toReading: one.to, grade: known(one.grade) })),
     work: listed(given.work, workOf), permits: listed(given.permits, permitOf), releases: listed(given.releases, releaseOf),
     dailyInspections: listed(given.dailyInspections, (id, one) => ({ id, recordedAt: one.recordedAt, on: one.on, signedBy: signatureOf(one.signedBy) })),
     flightsOut: listed(given.flightsOut, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: known(one.by), airborne: known(one.airborne), returned: known(one.returned) })),
-    tightenings: listed(given.tightenings, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: one.by, why: one.why, uses: boxes(one.uses), cap: known(one.cap), until: known(one.until), lifted: known(one.lifted) })),
-    clubPapers: listed(given.clubPapers, clubPaperOf),
+    dispatchRestrictions: listed(given.dispatchRestrictions, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: one.by, why: one.why, uses: boxes(one.uses), cap: known(one.cap), until: known(one.until), withdrawn: known(one.withdrawn) })),
+    clubDocuments: listed(given.clubDocuments, clubDocumentOf),
     towRopes: listed(given.towRopes, ropeOf), riggings: listed(given.riggings, riggingOf), strikes: listed(given.strikes, (id, one) => ({ id, recordedAt: one.recordedAt, record: one.record })),
     ramp: ramp === undefined ? null : {
       measurements: listed(ramp.measurements, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, quantity: one.quantity, which: known(one.which), value: one.value })),

@@ -13,7 +13,7 @@ import { VOLUME_UNITS, parseVolume, type VolumeUnit } from '../core/quantities/v
 import { ACTS } from '../core/rules/parts/constraint';
 import { dateSchema, hoursSchema, instantSchema, registrationSchema, textSchema } from './scalars';
 
-export const happenedAt = instantSchema.describe('when it happened: the sighting, the reading, the find');
+export const happenedAt = instantSchema.describe('when it happened: the document check, the reading, the find');
 export const recordedAt = instantSchema.describe('when it was entered; a decision about an earlier moment does not see it');
 export const yesNo = (meaning: string) => z.boolean().optional().describe(`${meaning}; absent is unknown`);
 /** A record's name within its list. */
@@ -112,7 +112,7 @@ const interval = {
   counts: z.array(z.strictObject({ meter: z.enum(COUNTERS).describe('the counter that it counts on'), every: whole('how many') })).optional().describe('landings, cycles, tow launches'),
 };
 const intervalSchema = z.strictObject(interval).describe('how long it counts: whichever comes first of all that is given');
-const directiveInterval = z.strictObject({ ...interval, whichever: z.enum(['first', 'later']).optional().describe('whether the first or the later of all that is given decides; absent is first') }).describe('how long it counts');
+const adInterval = z.strictObject({ ...interval, whichever: z.enum(['first', 'later']).optional().describe('whether the first or the later of all that is given decides; absent is first') }).describe('how long it counts');
 const readingsThen = z.strictObject({
   hours: z.partialRecord(z.enum(HOUR_METERS), hoursSchema).optional().describe('hour meters, h'),
   counts: z.partialRecord(z.enum(COUNTERS), whole('count')).optional().describe('counters'),
@@ -134,16 +134,16 @@ export const item = z.strictObject({
   done: z.record(idKey, z.strictObject(doing)).optional().describe('when it was done, by id; none states that it never was'),
 }).describe('a life limit, service, check or dated thing');
 
-export const directive = z.strictObject({
-  recordedAt, number: textSchema(60).describe('its number'), title: textSchema(200).describe('what it is about'), applies: yesNo('applies to this very aircraft'),
-  effectiveOn: dateSchema.optional().describe('day on which it took effect; absent is unknown'), initial: directiveInterval.optional().describe('first limit after it took effect; absent means before further flight'),
+export const ad = z.strictObject({
+  recordedAt, number: textSchema(60).describe('its number'), title: textSchema(200).describe('what it is about'), applies: yesNo('applies to this aircraft'),
+  effectiveOn: dateSchema.optional().describe('day on which it took effect; absent is unknown'), initial: adInterval.optional().describe('first limit after it took effect; absent means before further flight'),
   component: z.strictObject({
     name: textSchema(120).describe('the part'), meter: z.enum(HOUR_METERS).describe('the meter that runs with it'), limit: hoursSchema.describe('hours of the part by which it is first complied with'),
     hoursThen: hoursSchema.optional().describe('hours that the part had when it was put in; absent is unknown'), readingThen: hoursSchema.optional().describe('what the meter showed then; absent is unknown'),
   }).optional().describe('a limit on the hours of a part, beside initial; absent states none'),
   readingsThen, noFerry: yesNo('forbids the ferry flight on a special permit'),
   equipment: z.array(z.enum(EQUIPMENT_KINDS)).optional().describe('instruments and equipment that it wants in working order; an empty list states none; absent is unknown, and then it may be any that is inoperative'),
-  methods: z.record(idKey, z.strictObject({ name: textSchema(200).describe('what is done'), repeats: directiveInterval.optional().describe('how long it holds; absent ends the directive for good'), pilotMaySign: z.boolean().optional().describe('the directive itself lets a pilot do and sign it; absent states that it does not') })).describe('ways to comply, by id'),
+  methods: z.record(idKey, z.strictObject({ name: textSchema(200).describe('what is done'), repeats: adInterval.optional().describe('how long it holds; absent ends the AD for good'), pilotMaySign: z.boolean().optional().describe('the AD itself lets a pilot do and sign it; absent states that it does not') })).describe('ways to comply, by id'),
   done: z.record(idKey, z.strictObject({ ...doing, method: idKey.optional().describe('id of the method used; absent or unknown does not count') })).optional().describe('compliances by id'),
 }).describe('an airworthiness directive');
 
@@ -172,19 +172,19 @@ export const deferral = z.strictObject({
   listed: z.strictObject({ category: z.enum(Object.keys(REPAIR_CATEGORIES) as [keyof typeof REPAIR_CATEGORIES, ...(keyof typeof REPAIR_CATEGORIES)[]]).describe('repair category'), days: whole('days, for category A', 3660).optional() }).optional().describe('under an approved minimum equipment list'),
 }).describe('an inoperative item left open; incomplete, and it is not lawful');
 
-export const watch = z.strictObject({ lookAgainBy: dateSchema.optional().describe('looked at again by this day'), lookAgainAt: hoursSchema.optional().describe('looked at again by this time in service, h'), fixBy: dateSchema.optional().describe('put right by this day') }).describe('when a watched thing is looked at again');
+export const watch = z.strictObject({ recheckBy: dateSchema.optional().describe('looked at again by this day'), recheckAt: hoursSchema.optional().describe('looked at again by this time in service, h'), correctBy: dateSchema.optional().describe('put right by this day') }).describe('when a watched thing is looked at again');
 
-export const locator = z.strictObject({
+export const elt = z.strictObject({
   happenedAt, recordedAt, state: z.enum(['fitted', 'removed-for-repair', 'deactivated', 'not-fitted']).optional().describe('absent is unknown'), batteryReplaceBy: dateSchema.optional().describe('date marked on its outside; absent is unknown'),
   usedMinutes: z.number().min(0).max(100_000).optional().describe('minutes that it transmitted since the battery was replaced; absent is unknown'),
   removedOn: dateSchema.optional().describe('day on which it was removed or deactivated'), removalEntered: yesNo('entry with date, make, model, serial number and reason'), removalPlacarded: yesNo('placard up'),
   noHazard: signature.optional().describe('for one that is deactivated: determination by a rated pilot or mechanic that it is no hazard'),
-}).describe('the emergency locator as it stands');
+}).describe('the ELT as it stands');
 
-export const receiverCheck = z.strictObject({
+export const vorCheck = z.strictObject({
   happenedAt, recordedAt, method: z.enum(['test-signal', 'ground-point', 'airborne-point', 'airway', 'dual']).optional().describe('how it was checked; absent is unknown'),
   errorDegrees: z.number().min(0).max(180).optional().describe('largest bearing error, degrees, one decimal; for dual the difference between the two'), place: textSchema(120).optional().describe('where'), signedBy: textSchema(120).optional().describe('name'),
-}).describe('a check of the VOR receivers');
+}).describe('a VOR check');
 
 export const database = z.strictObject({
   happenedAt, recordedAt, content: z.enum(['navigation', 'obstacles', 'terrain', 'charts']).describe('what it holds'), effectiveOn: dateSchema.optional().describe('first day of its 28-day cycle'), lastDay: dateSchema.optional().describe('last day shown on the screen; wins over computing it'),
@@ -216,12 +216,12 @@ export const release = z.strictObject({
 
 export const dailyInspection = z.strictObject({ recordedAt, on: dateSchema.describe('day that it is for'), signedBy: signature.optional() }).describe('a daily inspection');
 export const flightOut = z.strictObject({ happenedAt, recordedAt, by: textSchema(120).optional().describe('who has the aircraft'), airborne: hoursSchema.optional().describe('planned time in the air, h; counts until somebody reads the meters; absent takes the whole time until it came back'), returned: z.strictObject({ recordedAt, at: instantSchema.describe('when it came back') }).optional().describe('absent while it is out') }).describe('a flight that left');
-export const strike = z.strictObject({ recordedAt, record: idKey.describe('id of the entry that was struck') }).describe('an entry that was struck');
-export const tightening = z.strictObject({
+export const strike = z.strictObject({ recordedAt, record: idKey.describe('id of the entry that was struck out') }).describe('an entry that was struck out');
+export const dispatchRestriction = z.strictObject({
   happenedAt, recordedAt, by: textSchema(120).describe('who'), why: textSchema(400).describe('reason'), uses, cap: cap.optional().describe('hold to a number instead of closing'), until: instantSchema.optional().describe('when it ends by itself'),
-  lifted: z.strictObject({ recordedAt }).optional().describe('when it was taken back'),
+  withdrawn: z.strictObject({ recordedAt }).optional().describe('when it was taken back'),
 }).describe('what somebody on duty closed beyond the records');
-export const clubPaper = z.strictObject({ happenedAt, recordedAt, kind: z.enum(['insurance', 'club']).describe('kind'), name: textSchema(120).describe('name'), validUntil: noExpiry.optional().describe('last day, or no-expiry; absent is unknown'), uses }).describe('insurance or a paper of the club');
+export const clubDocument = z.strictObject({ happenedAt, recordedAt, kind: z.enum(['insurance', 'club']).describe('kind'), name: textSchema(120).describe('name'), validUntil: noExpiry.optional().describe('last day, or no-expiry; absent is unknown'), uses }).describe('insurance or a club document');
 const grams = (meaning: string) => z.int('expected whole pounds').min(0).max(1_000_000).describe(`${meaning}, whole lb`);
 export const towRope = z.strictObject({
   happenedAt, recordedAt, strength: grams('breaking strength of the rope').optional(), sound: yesNo('no knot, no broken strand'), gliderLink: z.union([z.literal('none'), grams('breaking strength')]).optional().describe('weak link at the glider, lb, or none'),

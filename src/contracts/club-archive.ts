@@ -31,7 +31,7 @@ export const ARCHIVE_TABLES = {
     columns: { signature_id: 'id', person_id: 'text?', name: 'text', certificate_kind: 'text', certificate_number: 'text', valid_from: 'date', valid_until: 'date?', no_expiry: 'bool', happened_at: 'time', recorded_at: 'time', batch: 'id' },
   },
   document_sighting: {
-    about: 'what somebody saw of a paper', key: ['sighting_id'],
+    about: 'what somebody saw of a document', key: ['sighting_id'],
     columns: { sighting_id: 'id', aircraft_id: 'id', kind: 'text', kept_where: 'text?', aboard: 'bool?', legible: 'bool?', displayed: 'bool?', registration_shown: 'text?', issued_on: 'date?', printed_expiry: 'date?', ended_on: 'date?', ended_because: 'text?', form: 'text?', tank_fitted: 'bool?', happened_at: 'time', recorded_at: 'time', recorded_by: 'text', revision: 'text?', serial_shown: 'text?', placards: 'bool?', dated_on: 'date?', number: 'text?', awaits_vouch: 'bool', batch: 'id' },
   },
   inspection: {
@@ -79,7 +79,7 @@ export const ARCHIVE_TABLES = {
     columns: { flight_id: 'id', aircraft_id: 'id', readings: 'json', landings: 'int?', tow_launches: 'int?', billed_s: 'int?', billed_from: 'text?', fuel_added: 'text?', oil_added: 'text?', remarks: 'text', happened_at: 'time', recorded_at: 'time', recorded_by: 'text', batch: 'id' },
   },
   strike: {
-    about: 'entries that were struck', key: ['strike_id'],
+    about: 'entries that were struck out', key: ['strike_id'],
     columns: { strike_id: 'id', aircraft_id: 'id', record_id: 'id', record_kind: 'text', why: 'text', replaced_by: 'id?', recorded_by_name: 'text', happened_at: 'time', recorded_at: 'time', recorded_by: 'text', batch: 'id' },
   },
   aircraft_record: {
@@ -158,9 +158,9 @@ const columnSchema = (column: Column): z.ZodType => (column.endsWith('?') ? KIND
 const tableSchema = ({ about, columns }: ArchiveTable) => z.array(z.strictObject(Object.fromEntries(Object.entries(columns).map(([name, column]) => [name, columnSchema(column)])))).describe(about);
 
 /** Version of the archive's format; a reader refuses one that it does not know. */
-export const ARCHIVE_VERSION = 3;
+export const ARCHIVE_VERSION = 4;
 
-/** A whole club in one file: every record with both of its times, struck ones included, and the ledger as it stands. Accounts and passwords are not in it. */
+/** A whole club in one file: every record with both of its times, struck out ones included, and the ledger as it stands. Accounts and passwords are not in it. */
 export const clubArchiveSchema = z.strictObject({
   format: z.literal('groval-club').describe('names this format'), version: z.literal(ARCHIVE_VERSION), exportedAt: z.iso.datetime(), engine: z.string().describe('version of the engine that decided when it was written'), clubId: idSchema(),
   heads: z.array(z.strictObject({ chain: z.string(), seq: z.int(), hash: z.base64() })).describe('the newest entry of every chain of the ledger: a file whose chains end elsewhere was cut'),

@@ -7,9 +7,9 @@ import { clubChoice, clubPackSchema } from './club-pack';
 import type { Json } from './merge-patch';
 import { problemsOf } from './problem';
 
-const PACK = { format: 'groval-club-pack', version: 1, id: 'tern-bay', edition: '3', title: 'Rules of Tern Bay' };
+const PACK = { format: 'groval-club-pack', version: 2, id: 'tern-bay', edition: '3', title: 'Rules of Tern Bay' };
 const PART_61 = { id: 'us-part91', parameters: { trainingUnder: 'part-61' } };
-const FRESH = { sightingDays: 400, readingDays: 400 };
+const FRESH = { documentCheckDays: 400, readingDays: 400 };
 const problems = (change: object) => { const read = clubPackSchema.safeParse({ ...PACK, ...change }); return read.success ? [] : problemsOf(read.error); };
 const rule = (change: object): object => ({ id: 'r', title: 'A rule of ours', explanation: 'Because.', ...change });
 const ask = (rules: readonly object[], change: object = {}) => decideClean({ packs: [PART_61, { id: 'club-policy', pack: { ...PACK, parameters: FRESH, rules } }], ...change } as unknown as Json);
@@ -21,14 +21,14 @@ describe('a club pack', () => {
     expect(choice.own).toEqual({ id: 'tern-bay', version: '3', title: 'Rules of Tern Bay', rules: [] });
   });
   it.each([
-    ['reserveDay', 29, 'looser than the 30'], ['reserveNight', 44, 'looser than the 45'], ['reserveIfr', 0, 'looser than the 45'], ['sightingDays', 3661, 'looser than the 3660'], ['oilUseLimit', 1001, 'looser than the 1000'],
-    ['reserveDay', 241, 'at most 240'], ['sightingDays', 0, 'at least 1'], ['reserveDay', 30.5, 'whole number of minutes'], ['reserveDay', '60', 'expected'], ['hundredHourCovers', 'nothing', 'expected one of hire-and-lessons, rental-and-solo-too'],
+    ['reserveDay', 29, 'looser than the 30'], ['reserveNight', 44, 'looser than the 45'], ['reserveIfr', 0, 'looser than the 45'], ['documentCheckDays', 3661, 'looser than the 3660'], ['oilUseLimit', 1001, 'looser than the 1000'],
+    ['reserveDay', 241, 'at most 240'], ['documentCheckDays', 0, 'at least 1'], ['reserveDay', 30.5, 'whole number of minutes'], ['reserveDay', '60', 'expected'], ['hundredHourCovers', 'nothing', 'expected one of hire-and-lessons, rental-and-solo-too'],
   ] as const)('refuses %s %j and says why', (name, value, reason) => {
     expect(problems({ parameters: { [name]: value } })).toEqual([{ path: `parameters.${name}`, message: expect.stringContaining(reason) as string }]);
   });
-  it.each([['reserveDay', 30], ['reserveDay', 240], ['sightingDays', 1], ['sightingDays', 3660], ['fuelSampling', 'after-fuelling'], ['insurance', 'not-asked']] as const)('takes %s %j', (name, value) => { expect(problems({ parameters: { [name]: value } })).toEqual([]); });
+  it.each([['reserveDay', 30], ['reserveDay', 240], ['documentCheckDays', 1], ['documentCheckDays', 3660], ['fuelSampling', 'after-fuelling'], ['insurance', 'not-asked']] as const)('takes %s %j', (name, value) => { expect(problems({ parameters: { [name]: value } })).toEqual([]); });
   it.each([
-    ['an unknown parameter', { parameters: { colour: 'red' } }, 'parameters.colour'], ['an unknown field', { colour: 'red' }, 'colour'], ['another version', { version: 2 }, 'version'], ['no title', { title: '' }, 'title'],
+    ['an unknown parameter', { parameters: { colour: 'red' } }, 'parameters.colour'], ['an unknown field', { colour: 'red' }, 'colour'], ['another version', { version: 1 }, 'version'], ['no title', { title: '' }, 'title'],
     ['two rules of one id', { rules: [rule({ demand: { kind: 'never' } }), rule({ demand: { kind: 'never' } })] }, 'rules'], ['an unknown demand', { rules: [rule({ demand: { kind: 'open' } })] }, 'rules.0.demand.kind'],
     ['an unknown use', { rules: [rule({ uses: [{ light: ['noon'] }], demand: { kind: 'never' } })] }, 'rules.0.uses.0.light.0'], ['half a person', { rules: [rule({ demand: { kind: 'hold-to', to: { quantity: 'persons', bound: 'at-most', value: 1.5 } } })] }, 'rules.0.demand.to.value'],
   ] as const)('refuses %s and names the place', (_, change, path) => { expect(problems(change).map((problem) => problem.path)).toEqual([path]); });
@@ -46,7 +46,7 @@ describe('rules that a club wrote itself', () => {
     expect(ask([rule({ ...who, demand: { kind: 'never' } })]).verdict).toBe(verdict);
   });
   it('for a category holds for an aircraft whose category nobody knows', () => {
-    expect(codes(ask([rule({ categories: ['glider'], demand: { kind: 'never' } })], { aircraft: { category: null } }))).toContain('tightened');
+    expect(codes(ask([rule({ categories: ['glider'], demand: { kind: 'never' } })], { aircraft: { category: null } }))).toContain('restricted');
   });
   it('holds to a number without closing', () => {
     const decision = ask([rule({ demand: { kind: 'hold-to', to: { quantity: 'persons', bound: 'at-most', value: 2 } } })]);
@@ -57,9 +57,9 @@ describe('rules that a club wrote itself', () => {
     const decision = ask([rule({ demand: { kind: 'equipment', equipment } })]);
     expect([decision.verdict, codes(decision)]).toEqual([verdict, expected]);
   });
-  const paper = (validUntil: Json): object => ({ clubPapers: { kit: { happenedAt: '2026-11-02T12:00:00Z', recordedAt: '2026-11-02T12:00:00Z', kind: 'club', name: 'Winter kit', validUntil } } });
-  it.each([['2026-11-24', 'Released'], ['2026-11-23', 'Grounded'], ['no-expiry', 'Released'], [null, 'Grounded']] as const)('asks for a paper that is good until %j', (validUntil, verdict) => {
-    expect(ask([rule({ demand: { kind: 'paper', name: 'Winter kit' } })], paper(validUntil)).verdict).toBe(verdict);
+  const paper = (validUntil: Json): object => ({ clubDocuments: { kit: { happenedAt: '2026-11-02T12:00:00Z', recordedAt: '2026-11-02T12:00:00Z', kind: 'club', name: 'Winter kit', validUntil } } });
+  it.each([['2026-11-24', 'Released'], ['2026-11-23', 'Grounded'], ['no-expiry', 'Released'], [null, 'Grounded']] as const)('asks for a document that is good until %j', (validUntil, verdict) => {
+    expect(ask([rule({ demand: { kind: 'club-document', name: 'Winter kit' } })], paper(validUntil)).verdict).toBe(verdict);
   });
   const washed = (completedOn: string): object => ({ items: { wash: { recordedAt: '2026-10-01T00:00:00Z', name: 'Wash', kind: 'service', interval: { days: 400 }, signedAs: 'service', done: { last: { recordedAt: `${completedOn}T20:00:00Z`, completedOn, signedBy: { name: 'T', certificate: { kind: 'pilot', number: 'P', validFrom: '2010-01-01', validUntil: 'no-expiry' } } } } } } });
   it.each([['2026-10-25', 'Released'], ['2026-10-24', 'Grounded']] as const)('asks that an item was done within 30 days: done %s', (completedOn, verdict) => {

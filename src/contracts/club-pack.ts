@@ -10,7 +10,7 @@ import { cap, idKey, uses } from './case-records';
 import { registrationSchema, textSchema } from './scalars';
 
 /** Version of the club pack format. */
-export const CLUB_PACK_VERSION = 1;
+export const CLUB_PACK_VERSION = 2;
 
 /** A schema for one parameter: refuses a value that is looser than what holds without the club, and says why. */
 function parameterSchema(spec: ParameterSpec) {
@@ -31,7 +31,7 @@ const demand = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('never').describe('closes the uses, always') }),
   z.strictObject({ kind: z.literal('hold-to').describe('holds the uses to a number'), to: cap }),
   z.strictObject({ kind: z.literal('equipment').describe('asks for equipment that no list asks for'), equipment: z.enum(EQUIPMENT_KINDS).describe('which') }),
-  z.strictObject({ kind: z.literal('paper').describe('asks for a paper of the club in force'), name: textSchema(120).describe('its name among the club papers') }),
+  z.strictObject({ kind: z.literal('club-document').describe('asks for a club document in force'), name: textSchema(120).describe('its name among the club documents') }),
   z.strictObject({ kind: z.literal('item-within-days').describe('asks that an item was done within so many days'), name: textSchema(120).describe('its name among the items'), days: z.int().min(1).max(3660).describe('days') }),
 ]);
 
@@ -47,7 +47,7 @@ export const clubPackSchema = z.strictObject({
   id: idKey.describe('the club’s name for its pack'), edition: textSchema(40).describe('the club’s own version of it; part of every decision'), title: textSchema(120).describe('title for people'),
   parameters: parametersSchema(clubPolicy.parameters).optional().describe('the club’s choices'),
   rules: z.array(ownRule).max(200).refine((rules) => new Set(rules.map(({ id }) => id)).size === rules.length, 'expected each rule to have an id of its own').optional().describe('rules that the club adds'),
-}).describe('A club’s rule pack. It only tightens: a value looser than what holds without the club is refused, and a rule can only close uses or hold them to a number.');
+}).describe('A club’s rule pack. It only restricts: a value looser than what holds without the club is refused, and a rule can only close uses or hold them to a number.');
 
 /** A checked club pack. */
 export type ClubPackFile = z.output<typeof clubPackSchema>;

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { idSchema, revisionSchema, textSchema } from './scalars';
 
-/** Entries that can be struck. Findings are closed by repairs, and flights by their return. */
-export const STRUCK_KINDS = ['reading', 'sighting', 'inspection', 'done', 'compliance', 'list-cleared', 'known-mark', 'item', 'directive', 'box'] as const;
+/** Entries that can be struck out. Findings are closed by repairs, and flights by their return. */
+export const STRUCK_KINDS = ['reading', 'document-check', 'inspection', 'done', 'compliance', 'list-cleared', 'known-mark', 'item', 'ad', 'box'] as const;
 export type StruckKind = (typeof STRUCK_KINDS)[number];
 
 const base = { strikeId: idSchema(), aircraftId: idSchema('expected an aircraft'), seenRevision: revisionSchema, why: textSchema(500), password: z.string().min(1, 'enter your password: it is your signature').max(200) };

@@ -24,8 +24,8 @@ export const IMPORT_LISTS = {
     column('serial_number', 'maker’s serial number', '0217'), column('seats', 'seats, the pilot’s included', '4'),
   ],
   documents: [
-    column('registration', 'registration of the aircraft', 'N02TB', true), column('kind', `kind of paper: ${DOCUMENT_KINDS.join(', ')}`, 'weight-and-balance', true), column('seen_at', `when somebody looked for it: ${when}`, '2026-11-20T12:00:00Z', true), column('aboard', 'yes or no', 'yes', true),
-    column('legible', 'yes or no', 'yes'), column('displayed', 'in view of passengers and crew: yes or no', ''), column('registration_shown', 'registration printed on it', ''), column('number', 'number of the paper', '007'), column('revision', 'revision of a manual', ''), column('serial_shown', 'serial number that a manual is for', ''),
+    column('registration', 'registration of the aircraft', 'N02TB', true), column('kind', `kind of document: ${DOCUMENT_KINDS.join(', ')}`, 'weight-and-balance', true), column('seen_at', `when somebody looked for it: ${when}`, '2026-11-20T12:00:00Z', true), column('aboard', 'yes or no', 'yes', true),
+    column('legible', 'yes or no', 'yes'), column('displayed', 'in view of passengers and crew: yes or no', ''), column('registration_shown', 'registration printed on it', ''), column('number', 'number of the document', '007'), column('revision', 'revision of a manual', ''), column('serial_shown', 'serial number that a manual is for', ''),
     column('form', 'of limitations: flight-manual or placards-and-markings', ''), column('placards', 'in place: yes or no', ''), column('issued', 'day of issue', ''), column('expires', 'printed expiry', ''), column('dated', 'day of a weighing', '2022-06-09'), column('tank_fitted', 'a cabin tank: yes or no', ''), column('kept_where', 'where in the aircraft it is kept', 'inside the flight manual'),
   ],
   inspections: [

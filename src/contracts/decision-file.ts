@@ -35,9 +35,9 @@ const constraint = z.strictObject({
     z.strictObject({ kind: z.literal('meter'), meter, at: z.number().describe('hours, or a count') }),
   ]).describe('from when it bites'),
   notBefore: instant.nullable().describe('for one that begins at a reading: it bites at the later of that and this moment'),
-  ends: instant.nullable().describe('when it ends by itself; null: only a lift ends it'),
+  ends: instant.nullable().describe('when it ends by itself; null: only a remedy ends it'),
   cap: cap.nullable(), permitMayCover: z.boolean().describe('a special flight permit may cover it'),
-  lifts: z.array(z.strictObject({ act: z.enum(ACTS), on: z.string().nullable().describe('what it is done to'), words: z.string(), by: z.string().describe('who is entitled'), leaves: boxes.describe('uses that stay closed after it') })),
+  remedies: z.array(z.strictObject({ act: z.enum(ACTS), on: z.string().nullable().describe('what it is done to'), words: z.string(), by: z.string().describe('who is entitled'), leaves: boxes.describe('uses that stay closed after it') })),
 });
 
 const limit = z.strictObject({
@@ -47,13 +47,13 @@ const limit = z.strictObject({
   leftUnit: z.enum(['s', 'h', 'count']), leftText: z.string(), constraint,
 });
 
-const outrun = z.strictObject({ constraint: z.string(), currency: z.enum(['time', 'hours', 'count']), condition: z.boolean().describe('true where a step before the flight is enough'), meter: meter.nullable(), by: z.number(), byUnit: z.enum(['s', 'h', 'count']), words: z.string() });
+const exceedance = z.strictObject({ constraint: z.string(), currency: z.enum(['time', 'hours', 'count']), condition: z.boolean().describe('true where a step before the flight is enough'), meter: meter.nullable(), by: z.number(), byUnit: z.enum(['s', 'h', 'count']), words: z.string() });
 
-const ways = z.strictObject({
-  withoutLift: z.array(z.string()).describe('constraints that no act lifts: then there is no way out'),
-  ways: z.array(z.strictObject({
+const plans = z.strictObject({
+  withoutRemedy: z.array(z.string()).describe('constraints that no act clears: then there is no remedy'),
+  plans: z.array(z.strictObject({
     minutes: z.int(), cost: z.number(), words: z.string(),
-    acts: z.array(z.strictObject({ act: z.enum(ACTS), on: z.string().nullable(), words: z.string(), by: z.string(), minutes: z.int(), cost: z.number(), lifts: z.array(z.string()).describe('constraints that it lifts') })),
+    acts: z.array(z.strictObject({ act: z.enum(ACTS), on: z.string().nullable(), words: z.string(), by: z.string(), minutes: z.int(), cost: z.number(), remedies: z.array(z.string()).describe('constraints that it clears') })),
   })).max(5).describe('the smallest set of acts first, then up to four next-best: by time out of service, cost, number of acts'),
 }).nullable();
 
@@ -61,7 +61,7 @@ const told = z.strictObject({ id: z.string(), headline: z.string() });
 
 /** The published form of a decision. */
 export const decisionSchema = z.strictObject({
-  format: z.literal('groval-decision'), version: z.literal(3), engine: z.string(), inputsHash: z.string().nullable().describe('SHA-256 over the canonical text of all inputs, pack versions and engine version, hexadecimal'),
+  format: z.literal('groval-decision'), version: z.literal(4), engine: z.string(), inputsHash: z.string().nullable().describe('SHA-256 over the canonical text of all inputs, pack versions and engine version, hexadecimal'),
   packs: z.array(z.strictObject({ id: z.string(), version: z.string() })), parameters: z.record(z.string(), z.union([z.string(), z.number()])).describe('what the packs were asked with'),
   registration: z.string(), asOf: instant, verdict,
   availability: z.enum(['here', 'out', 'contradicts']).describe('whether the aircraft is there; it is not the verdict'),
@@ -83,12 +83,12 @@ export const decisionSchema = z.strictObject({
   firstLimit: z.strictObject({ time: limit.nullable(), hours: limit.nullable(), landings: limit.nullable().describe('landings, cycles or tow launches') }).describe('nearest in each currency; steps before a flight are not counted'),
   flight: z.strictObject({
     id: z.string(), answer, needs: boxes, closedBy: z.array(z.string()), authorisedWithout: z.array(z.enum(AUTHORISED_WITHOUT)).describe('what air traffic control has authorised it to fly without'), notApproved: z.boolean(), timesContradict: z.boolean(),
-    own: z.array(constraint).describe('what is asked of this flight alone'), outruns: z.array(outrun),
+    own: z.array(constraint).describe('what is asked of this flight alone'), exceedances: z.array(exceedance),
     light: z.array(z.strictObject({ place: z.string(), light: z.array(z.enum(LIGHT)), date: z.string(), dawn: instant.nullable(), sunrise: instant.nullable(), sunset: instant.nullable(), nightfall: instant.nullable() })).describe('the light that it meets at each place, with the sun’s moments of that day; null where there is none'),
-    waysOut: ways,
+    remedyPlans: plans,
   }).nullable(),
-  wanted: z.strictObject({ answer, uses: boxes, closedBy: z.array(z.string()), notApproved: z.boolean(), waysOut: ways }).nullable(),
-  toRelease: ways.describe('what would release the aircraft; null where it is released'),
+  wanted: z.strictObject({ answer, uses: boxes, closedBy: z.array(z.string()), notApproved: z.boolean(), remedyPlans: plans }).nullable(),
+  toRelease: plans.describe('what would release the aircraft; null where it is released'),
   notChecked: z.array(z.strictObject({ what: z.enum(NOT_CHECKED), words: z.string() })),
   holdsUntil: instant.nullable().describe('when this answer changes by itself'),
   advice: z.string(),
@@ -96,15 +96,15 @@ export const decisionSchema = z.strictObject({
 
 /** The published form of a timeline. */
 export const timelineSchema = z.strictObject({
-  format: z.literal('groval-timeline'), version: z.literal(1), registration: z.string(), from: instant, until: instant,
+  format: z.literal('groval-timeline'), version: z.literal(2), registration: z.string(), from: instant, until: instant,
   changes: z.array(z.strictObject({ at: instant, verdict, open: boxes, began: z.array(told), ended: z.array(told), flight: z.string().nullable().describe('the planned flight whose end changed it'), words: z.string() })).describe('the exact moments at which verdict or envelope change'),
-  flights: z.array(z.strictObject({ flight: z.string(), starts: instant, notApproved: z.boolean(), closedBy: z.array(told).describe('closed when it starts'), outruns: z.array(outrun) })).describe('each planned flight, every earlier one flown'),
+  flights: z.array(z.strictObject({ flight: z.string(), starts: instant, notApproved: z.boolean(), closedBy: z.array(told).describe('closed when it starts'), exceedances: z.array(exceedance) })).describe('each planned flight, every earlier one flown'),
   meters,
 }).describe('A timeline: how verdict and envelope go on, every planned flight flown in order.');
 
 /** The published form of a diff. */
 export const diffSchema = z.strictObject({
-  format: z.literal('groval-diff'), version: z.literal(1), same: z.boolean(), registration: z.strictObject({ before: z.string(), after: z.string() }), verdict: z.strictObject({ before: verdict, after: verdict }), opened: boxes, closed: boxes,
+  format: z.literal('groval-diff'), version: z.literal(2), same: z.boolean(), registration: z.strictObject({ before: z.string(), after: z.string() }), verdict: z.strictObject({ before: verdict, after: verdict }), opened: boxes, closed: boxes,
   began: z.array(constraint), ended: z.array(constraint), altered: z.array(z.strictObject({ before: constraint, after: constraint })),
   limits: z.array(z.strictObject({ id: z.string(), before: z.union([instant, z.number()]).nullable(), after: z.union([instant, z.number()]).nullable() })),
   meters: z.array(z.strictObject({ meter, before: z.number().nullable(), after: z.number().nullable() })), otherRules: z.boolean().describe('engine or packs differ'), words: z.array(z.string()),

@@ -31,7 +31,7 @@ const clubEntrySchema = z.strictObject({
   policy: parametersSchema(clubPolicy.parameters).nullable(),
 }).superRefine(({ longitude, zone }, context) => {
   const apart = hoursFromTheSun(zone, longitude);
-  // Day and night are reckoned from the place, and dates from the zone: together they must be of one field.
+  // Day and night are calculated from the place, and dates from the zone: together they must be of one field.
   if (apart > MOST_FROM_THE_SUN) context.addIssue({ code: 'custom', path: ['longitude'], message: `at longitude ${longitude} the sun is ${Math.round(apart)} hours off the clock of ${zone}: west is negative; check the longitude and the zone` });
 });
 export type ClubEntry = z.output<typeof clubEntrySchema>;

@@ -15,20 +15,20 @@ const readings = z.array(z.strictObject({ meter: z.enum(meters), shown: z.string
   return z.NEVER;
 })).max(7);
 
-/** What was done, without its signature: enough to reckon what is due next. */
+/** What was done, without its signature: enough to calculate what is due next. */
 export const entryDraftSchema = z.discriminatedUnion('of', [
   z.strictObject({
     of: z.literal('inspection'), kind: z.enum(INSPECTION_KINDS as unknown as [InspectionKind, ...InspectionKind[]], 'choose the inspection'), completedOn: dateSchema, timeInService: hoursSchema.nullable(),
     outcome: z.enum(['approved', 'discrepancies-listed'], 'say whether the aircraft was approved'), excess: z.enum(['en-route-to-inspection', 'flown-on-uses-without-the-limit']).nullable(), testedToFeet: z.number().int().min(0).max(60_000).nullable(),
   }),
   z.strictObject({ of: z.literal('item'), item: idSchema('choose the item'), completedOn: dateSchema, readings, excessOnFreeUses: z.boolean() }),
-  z.strictObject({ of: z.literal('directive'), directive: idSchema('choose the directive'), method: z.string().min(1, 'choose the method'), completedOn: dateSchema, readings }),
+  z.strictObject({ of: z.literal('ad'), ad: idSchema('choose the AD'), method: z.string().min(1, 'choose the method'), completedOn: dateSchema, readings }),
 ]) satisfies z.ZodType<EntryDraft, unknown>;
 
 /** Who signs: by a certificate of their own, or copied from paper. */
 export const signerSchema = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('own-certificate'), certificateId: idSchema('choose the certificate that you sign by') }),
-  /** Copied from the paper logbook: who signed there, and by what. Whoever copies it stands for the copy. */
+  /** Copied from the paper logbook: who signed there, and by what. The person who copies it stands for the copy. */
   z.strictObject({
     by: z.literal('copied-from-logbook'), name: textSchema(120), kind: z.enum(CERTIFICATE_KINDS as unknown as [CertificateKind, ...CertificateKind[]], 'choose the kind of certificate'), number: certificateNumberSchema,
     validFrom: dateSchema, validUntil: z.union([z.literal('no-expiry'), dateSchema], 'say until when it is valid, or that it does not expire'),

@@ -19,7 +19,7 @@ const placeSchema = z.strictObject({
 export const plannedFlightSchema = z.strictObject({
   aircraftId: idSchema('choose an aircraft'), person: textSchema(120), starts: wallTimeSchema, endsClock: clock,
   airborne: hoursSchema.nullable(), purpose: choice<Purpose>(DIMENSIONS.purpose, 'choose what it is for'), crew: choice<Crew>(DIMENSIONS.crew, 'choose who flies'), rules: choice<Rules>(DIMENSIONS.rules, 'choose the flight rules'), range: choice<Range>(DIMENSIONS.range, 'choose how far it goes'),
-  transponderAirspace: yesNo, broadcastAirspace: yesNo, beyondGlide: yesNo, passengers: yesNo,
+  transponderAirspace: yesNo, adsbAirspace: yesNo, beyondGlide: yesNo, passengers: yesNo,
   persons: z.number().int().min(1).max(60).nullable(), landings: z.number().int().min(1).max(100).nullable(), towLaunches: z.number().int().min(0).max(100).nullable(),
   /** US gallons of usable fuel planned at the start; null takes what was measured. */
   fuelPlanned: z.string().trim().max(8).nullable(), reliesOnVor: yesNo, reliesOnDatabase: yesNo,
@@ -47,7 +47,7 @@ export function flightFrom(draft: FlightDraft, id: string, zone: ZoneId): Planne
   if (fuel === undefined) return { path: 'fuelPlanned', message: 'Write the fuel in US gallons, such as 24.5.' };
   if (draft.airborne !== null && draft.airborne * 1000 > ends - starts) return { path: 'airborne', message: 'It cannot be in the air for longer than it is away.' };
   return {
-    id, starts, ends, airborne: draft.airborne, purpose: draft.purpose, crew: draft.crew, rules: draft.rules, range: draft.range, light: null, transponderAirspace: draft.transponderAirspace, broadcastAirspace: draft.broadcastAirspace,
+    id, starts, ends, airborne: draft.airborne, purpose: draft.purpose, crew: draft.crew, rules: draft.rules, range: draft.range, light: null, transponderAirspace: draft.transponderAirspace, adsbAirspace: draft.adsbAirspace,
     beyondGlideOverWater: draft.beyondGlide, passengers: draft.passengers, ...UNSAID, persons: draft.persons, landings: draft.landings, towLaunches: draft.towLaunches, fuelPlanned: fuel, places: draft.places.map(({ name, latitude, longitude, timeZone }) => ({ name, latitude, longitude, zone: timeZone })), reliesOnVor: draft.reliesOnVor, reliesOnDatabase: draft.reliesOnDatabase,
   };
 }

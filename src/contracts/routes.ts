@@ -15,7 +15,7 @@ import type { Act } from './permissions';
 import { cancelSchema, planPreviewSchema, planSchema } from './plan';
 import { findingSchema } from './report-finding';
 import { returnToServiceSchema } from './return-to-service';
-import { clearListSchema, sightingRoundSchema } from './sighting';
+import { clearListSchema, documentCheckRoundSchema } from './document-check';
 import { signInSchema } from './account';
 import { vouchSchema } from './vouching';
 
@@ -28,9 +28,9 @@ import { vouchSchema } from './vouching';
 export type Access =
   /** Anybody, signed in or not. */
   | 'open'
-  /** Whoever has a key: a meter recorder, an address of the calendar. */
+  /** The person who has a key: a meter recorder, an address of the calendar. */
   | 'key'
-  /** Whoever is signed in, a member of a club or not. */
+  /** The person who is signed in, a member of a club or not. */
   | 'person'
   /** A member of a club with a role. */
   | 'member';
@@ -86,7 +86,7 @@ export const ROUTES = {
   'GET /api/aircraft/[registration]/folder': read(),
   'GET /api/facts/[registration]': read(),
   'GET /api/sheet/[registration]': read(),
-  'GET /api/sighting/[registration]': read(),
+  'GET /api/document-check/[registration]': read(),
   'GET /api/ramp': read(),
   'GET /api/ramp/[registration]': read(),
   'GET /api/counter': read(),
@@ -102,7 +102,7 @@ export const ROUTES = {
   'PUT /api/findings/[id]/photos/[photo]': { access: 'member', acts: ['add-photo'], body: { kind: 'bytes', maxBytes: 16 * MB } },
   'POST /api/returns': act(returnToServiceSchema, 'return-to-service'),
   'POST /api/marks': act(knownMarkSchema, 'accept-mark'),
-  'POST /api/sighting': act(sightingRoundSchema, 'check-documents'),
+  'POST /api/document-check': act(documentCheckRoundSchema, 'check-documents'),
   'POST /api/vouchings': act(vouchSchema, 'vouch-for-copy', 'state-documents'),
   'POST /api/entries': act(newEntrySchema, 'sign-entry', 'copy-entry'),
   'POST /api/entries/preview': act(entryPreviewSchema),

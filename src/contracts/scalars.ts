@@ -47,7 +47,7 @@ export const textSchema = (most: number) => z.string().trim().min(1, 'expected s
 
 /**
  * The number of a certificate: 1 to 40 letters, digits and signs between them, with a digit at least, and not one character again and again. No
- * more is asked, since authorities write them differently; who vouches for a copy compares it with the paper. No published source.
+ * more is asked, since authorities write them differently; who vouches for a copy compares it with the document. No published source.
  */
 export const certificateNumberSchema = z.string().trim().max(40, 'expected at most 40 characters')
   .regex(/^[\p{L}\d](?:[\p{L}\d ./-]*[\p{L}\d])?$/u, 'expected the number as it is printed: letters, digits, and hyphens, dots, slashes or spaces between them')

@@ -4,7 +4,7 @@ import { idSchema, revisionSchema, textSchema } from './scalars';
 /** So many records are vouched for at once. */
 const MAX_RECORDS = 500;
 
-/** Vouching for records that wait: copies from paper, or what members saw of documents. Whoever vouches has compared them with the paper or its photo. */
+/** Vouching for records that wait: copies from paper, or what members saw of documents. The person who vouches has compared them with the document or its photo. */
 export const vouchSchema = z.strictObject({
   aircraftId: idSchema('expected an aircraft'), seenRevision: revisionSchema,
   records: z.array(z.strictObject({ vouchId: idSchema(), recordId: idSchema('choose a record') })).min(1, 'choose what you vouch for').max(MAX_RECORDS),

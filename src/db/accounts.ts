@@ -5,7 +5,7 @@ import type { ClubTransaction } from './connection';
 
 // Accounts live in the schema of the library that signs people in; its tables are not ours, so they are named in full.
 
-/** Whether anybody has an account here. Waits for whoever else is about to make the first one. */
+/** Whether anybody has an account here. Waits for anybody else who is about to make the first one. */
 export async function anyAccount(tx: ClubTransaction): Promise<boolean> {
   await sql`select pg_advisory_xact_lock(hashtextextended('first-account', 0))`.execute(tx);
   return (await sql`select 1 from auth."user" limit 1`.execute(tx)).rows.length > 0;

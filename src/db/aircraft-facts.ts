@@ -46,15 +46,15 @@ function signatureOf(row: SignatureColumns): Signature | null {
   };
 }
 
-/** Whether a sighting counts: it never waited, or somebody vouched for it. Expects `vouch as v` to be joined. */
+/** Whether a document check counts: it never waited, or somebody vouched for it. Expects `vouch as v` to be joined. */
 const counts = sql<boolean>`(not s.awaits_vouch or v.vouch_id is not null)`;
 
-/** Since when a sighting counts, for the database: of two that were seen at one moment the one that somebody vouched for is the last word, also where that was within the same millisecond. */
+/** Since when a document check counts, for the database: of two that were seen at one moment the one that somebody vouched for is the last word, also where that was within the same millisecond. */
 
 /** When a record that waited began to count: when somebody vouched for it, so that a decision about an earlier moment does not see it. */
 const countsSince = (row: { readonly recorded_at: Date; readonly vouched_at: Date | null }): Instant => storedInstant(row.vouched_at !== null && row.vouched_at > row.recorded_at ? row.vouched_at : row.recorded_at);
 
-/** The latest sighting of each kind of paper, one index look-up each; and every one that tells of a registration's end, which later sightings do not undo. */
+/** The latest document check of each kind of document, one index look-up each; and every one that tells of a registration's end, which later document checks do not undo. */
 async function readDocuments(tx: ClubTransaction, aircraftId: string | null) {
   const endings = await tx.selectFrom('document_sighting').leftJoin('vouch as v', (join) => join.onRef('v.club_id', '=', 'document_sighting.club_id').onRef('v.record_id', '=', 'document_sighting.sighting_id')).selectAll('document_sighting').select('v.recorded_at as vouched_at').where('ended_on', 'is not', null).where(({ not, exists, selectFrom }) => not(exists(selectFrom('strike as x').select('x.strike_id').whereRef('x.club_id', '=', 'document_sighting.club_id').whereRef('x.record_id', '=', 'document_sighting.sighting_id')))).$if(aircraftId !== null, (query) => query.where('document_sighting.aircraft_id', '=', aircraftId)).execute();
   const latest = await tx.selectFrom('aircraft as a')
@@ -87,8 +87,8 @@ async function readReadings(tx: ClubTransaction, aircraftId: string | null, stan
 /**
  * The raw rows behind a list of aircraft. Separate from the mapping so that the two can be measured side by side.
  * @param presentOnly leaves out what cannot change an answer about the present: discrepancies that an entry without faults has
- * closed, older sightings, older readings of a meter whose records agree, and flights that are long back
- * @param everyReading reads older readings all the same, as whoever judges whether they agree needs them
+ * closed, older document checks, older readings of a meter whose records agree, and flights that are long back
+ * @param everyReading reads older readings anyway, as the person who judges whether they agree needs them
  */
 export async function readFactRows(tx: ClubTransaction, aircraftId: string | null, presentOnly: boolean, everyReading = false) {
   const one = <Q extends { where: (column: never, op: never, value: never) => Q }>(query: Q, column = 'aircraft_id'): Q =>
@@ -125,7 +125,7 @@ export type FactRows = Awaited<ReturnType<typeof readFactRows>>;
 
 function documentOf(row: FactRows['documents'][number]): AircraftDocument {
   const base = { id: row.sighting_id, happenedAt: storedInstant(row.happened_at), recordedAt: countsSince(row), aboard: row.aboard, legible: row.legible, vouched: row.vouched_at !== null };
-  const kind = exactlyOneOf(DOCUMENT_KINDS, row.kind, 'kind of paper');
+  const kind = exactlyOneOf(DOCUMENT_KINDS, row.kind, 'kind of document');
   switch (kind) {
     case 'airworthiness-certificate': return { ...base, kind, registrationShown: row.registration_shown, displayed: row.displayed };
     case 'registration-certificate': {
@@ -138,10 +138,10 @@ function documentOf(row: FactRows['documents'][number]): AircraftDocument {
     case 'operating-limitations': return { ...base, kind, form: oneOf(['flight-manual', 'placards-and-markings'], row.form, 'form of limitations'), revision: row.revision, serialShown: row.serial_shown, placards: row.placards };
     case 'weight-and-balance': return { ...base, kind, datedOn: storedDateOrNull(row.dated_on) };
     case 'radio-licence': return { ...base, kind };
-    case 'cabin-tank-record': return { ...base, kind, tankFitted: row.tank_fitted };
+    case 'cabin-tank-form-337': return { ...base, kind, tankFitted: row.tank_fitted };
     default: {
       const missing: never = kind;
-      throw new Error(`no such paper: ${String(missing)}`);
+      throw new Error(`no such document: ${String(missing)}`);
     }
   }
 }

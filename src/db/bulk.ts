@@ -19,7 +19,7 @@ type Fleet = ReadonlyMap<string, { readonly aircraftId: string; readonly revisio
 /** Every aircraft of the club by registration, locked for the rest of the transaction in one order. */
 export const lockFleet = (tx: ClubTransaction): Promise<Fleet> => fleet(tx, true);
 
-/** The same without a lock, for whoever only looks what would happen. */
+/** The same without a lock, for the person who only looks what would happen. */
 export const readFleet = (tx: ClubTransaction): Promise<Fleet> => fleet(tx, false);
 
 async function fleet(tx: ClubTransaction, locked: boolean): Promise<Fleet> {

@@ -31,7 +31,7 @@ export async function inItsTurn<T>(db: Database, clubId: string, work: () => Pro
   limit.clubs.set(clubId, share);
   if (share.running >= (clubId === STRANGERS ? Math.min(limit.each, STRANGERS_AT_ONCE) : limit.each)) {
     if (share.waiting.length >= MAX_WAITING) throw new ClubIsBusy();
-    // Whoever ends hands its place over, so that nobody slips in between.
+    // The person who ends hands its place over, so that nobody slips in between.
     await new Promise<void>((resolve) => { share.waiting.push(resolve); });
   } else share.running += 1;
   try {

@@ -49,7 +49,7 @@ export async function readClub(tx: ClubTransaction, clubId: string): Promise<Clu
   return { clubId, name: row.name, place: { name: row.field_name, latitude: row.latitude, longitude: row.longitude, zone }, packs: storedPacks(row.packs), changes: row.number ?? 0 };
 }
 
-/** Waits for whoever else is changing the club. */
+/** Waits for anybody else who is changing the club. */
 export async function lockClub(tx: ClubTransaction, clubId: string): Promise<void> {
   await sql`select pg_advisory_xact_lock(hashtextextended(${`${clubId}/club`}, 0))`.execute(tx);
 }

@@ -28,7 +28,7 @@ import { endFeedOnce, insertFeed } from './calendar-feeds';
 import { insertDials } from './dials';
 import { insertFlown } from './flights';
 import { insertFlights } from './folder-rows';
-import { appendToLedger, readStory } from './ledger';
+import { appendToLedger, readHistory } from './ledger';
 import { endPlannedOnce } from './planned-flights';
 import { insertRecordPhotoOnce } from './record-photos';
 import { insertStrikeOnce } from './strikes';
@@ -46,7 +46,7 @@ beforeAll(async () => {
 });
 afterAll(async () => { await superuser.end(); await closeDatabase(); });
 
-/** A meter, a flight with its return, a struck entry, and a planned flight that was cancelled. */
+/** A meter, a flight with its return, a struck out entry, and a planned flight that was cancelled. */
 async function withEveryRecord({ ports, clubId, aircraftId, actor, certificateOf }: Awaited<ReturnType<typeof testClub>>): Promise<void> {
   const at = ports.now();
   const [dial, flight, planned] = [randomUUID(), randomUUID(), randomUUID()];
@@ -56,7 +56,7 @@ async function withEveryRecord({ ports, clubId, aircraftId, actor, certificateOf
       id: flight, aircraftId, personName: 'R. Dane', purpose: null, crew: null, readings: [], fuelAboard: null, oilAboard: null, remarks: null, leftAt: addSeconds(at, -7200), recordedAt: at,
       returned: { readings: [], landings: 1, towLaunches: null, billed: null, billedFrom: null, fuelAdded: null, oilAdded: null, remarks: 'Nothing to report', at: addSeconds(at, -3600), recordedAt: at },
     }]);
-    await insertFlights(tx, clubId, aircraftId, 'x', [{ id: planned, starts: addSeconds(at, 3600), ends: addSeconds(at, 7200), airborne: null, purpose: null, crew: null, rules: null, range: null, light: null, transponderAirspace: null, broadcastAirspace: null, beyondGlideOverWater: null, passengers: null, ...UNSAID, personName: 'R. Dane', recordedAt: at }]);
+    await insertFlights(tx, clubId, aircraftId, 'x', [{ id: planned, starts: addSeconds(at, 3600), ends: addSeconds(at, 7200), airborne: null, purpose: null, crew: null, rules: null, range: null, light: null, transponderAirspace: null, adsbAirspace: null, beyondGlideOverWater: null, passengers: null, ...UNSAID, personName: 'R. Dane', recordedAt: at }]);
     await endPlannedOnce(tx, clubId, { flightId: planned, aircraftId, because: 'cancelled', why: null, at, by: 'x' });
     const feed = randomUUID();
     await insertFeed(tx, clubId, { feedId: feed, name: 'Workshop', secretHash: new Uint8Array(32), at, by: 'x' });
@@ -221,7 +221,7 @@ describe('facts in the database', () => {
     await read('4152');
     const [short, whole] = await both();
     expect([short?.readings, whole?.readings, short?.answer]).toEqual([1, 3, whole?.answer]);
-    // Whoever judges whether readings agree needs all of them.
+    // The person who judges whether readings agree needs all of them.
     expect((await inClub(club.ports.db, club.clubId, (tx) => loadForMeters(tx, club.place, club.aircraftId)))?.facts.readings).toHaveLength(3);
     await read('4150');
     const [disputed, all] = await both();
@@ -230,7 +230,7 @@ describe('facts in the database', () => {
     expect((await both())[0]?.answer.verdict).toBe('Grounded');
   });
 
-  it('a registration that ended stays ended on the Line though its paper was seen aboard once more', async () => {
+  it('a registration that ended stays ended on the Line though its document was seen aboard once more', async () => {
     const club = await testClub();
     const { facts } = cleanCase();
     const paper = facts.documents.find((document) => document.kind === 'registration-certificate');
@@ -310,7 +310,7 @@ describe('the schema', () => {
   });
 
   it('keeps an aircraft’s story, newest first', async () => {
-    const story = await inClub(ours.ports.db, ours.clubId, (tx) => readStory(tx, ours.aircraftId, 10));
+    const story = await inClub(ours.ports.db, ours.clubId, (tx) => readHistory(tx, ours.aircraftId, 10));
     expect(story.map(({ act, revision }) => [act, revision])).toEqual([['load-folder', 1]]);
   });
 });

@@ -24,8 +24,8 @@ export async function insertAircraft(tx: ClubTransaction, clubId: string, aircra
   }).execute();
 }
 
-/** Writes sightings of papers. */
-export async function insertSightings(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, documents: readonly (AircraftDocument & { readonly keptWhere: string | null; readonly number?: string | null; readonly awaitsVouch?: boolean })[]): Promise<void> {
+/** Writes document checks. */
+export async function insertDocumentChecks(tx: ClubTransaction, clubId: string, aircraftId: string, recordedBy: string, documents: readonly (AircraftDocument & { readonly keptWhere: string | null; readonly number?: string | null; readonly awaitsVouch?: boolean })[]): Promise<void> {
   if (documents.length === 0) return;
   await tx.insertInto('document_sighting').values(documents.map((document) => ({
     club_id: clubId, sighting_id: document.id, aircraft_id: aircraftId, kind: document.kind, kept_where: document.keptWhere, number: document.number ?? null, aboard: document.aboard, legible: document.legible,
@@ -38,7 +38,7 @@ export async function insertSightings(tx: ClubTransaction, clubId: string, aircr
     form: document.kind === 'operating-limitations' ? document.form : null,
     revision: document.kind === 'operating-limitations' ? document.revision : null, serial_shown: document.kind === 'operating-limitations' ? document.serialShown : null,
     placards: document.kind === 'operating-limitations' ? document.placards : null, dated_on: document.kind === 'weight-and-balance' ? document.datedOn : null,
-    tank_fitted: document.kind === 'cabin-tank-record' ? document.tankFitted : null,
+    tank_fitted: document.kind === 'cabin-tank-form-337' ? document.tankFitted : null,
     happened_at: time(document.happenedAt), recorded_at: time(document.recordedAt), recorded_by: recordedBy, awaits_vouch: document.awaitsVouch ?? false,
   }))).execute();
 }
@@ -93,7 +93,7 @@ export async function insertFlights(tx: ClubTransaction, clubId: string, aircraf
   await tx.insertInto('planned_flight').values(flights.map((flight) => ({
     club_id: clubId, flight_id: flight.id, aircraft_id: aircraftId, person_name: flight.personName, person_id: flight.personId ?? null, starts: time(flight.starts), ends: time(flight.ends), airborne_s: flight.airborne,
     purpose: flight.purpose, crew: flight.crew, rules: flight.rules, range: flight.range, transponder_airspace: flight.transponderAirspace,
-    broadcast_airspace: flight.broadcastAirspace, beyond_glide: flight.beyondGlideOverWater, passengers: flight.passengers, more: moreOf(flight), replaces: flight.replaces ?? null,
+    broadcast_airspace: flight.adsbAirspace, beyond_glide: flight.beyondGlideOverWater, passengers: flight.passengers, more: moreOf(flight), replaces: flight.replaces ?? null,
     happened_at: time(flight.recordedAt), recorded_at: time(flight.recordedAt), recorded_by: recordedBy,
   }))).execute();
 }

@@ -62,14 +62,14 @@ export async function readHeads(tx: ClubTransaction): Promise<readonly { readonl
 /** So many of somebody's newest entries are looked at: an answer that got lost is asked for again soon. */
 const LOOKED_AT = 200;
 
-/** Whether somebody has sent the very same about an aircraft before. */
+/** Whether somebody has sent the same about an aircraft before. */
 export async function requestKnown(tx: ClubTransaction, aircraftId: string, personId: string, request: string): Promise<boolean> {
   const rows = await tx.selectFrom('ledger').select('body').where('aircraft_id', '=', aircraftId).where('actor', '=', personId).orderBy('seq', 'desc').limit(LOOKED_AT).execute();
   return rows.some(({ body }) => (JSON.parse(body) as { readonly request?: unknown }).request === request);
 }
 
 /** One line of an aircraft's story. */
-export interface StoryLine {
+export interface HistoryLine {
   readonly seq: number;
   readonly act: string;
   readonly actorName: string;
@@ -79,7 +79,7 @@ export interface StoryLine {
 }
 
 /** The newest entries of an aircraft, newest first. `after` leaves out revisions up to that one, `without` acts of some kinds. */
-export async function readStory(tx: ClubTransaction, aircraftId: string, most: number, after = 0, without: readonly string[] = []): Promise<readonly StoryLine[]> {
+export async function readHistory(tx: ClubTransaction, aircraftId: string, most: number, after = 0, without: readonly string[] = []): Promise<readonly HistoryLine[]> {
   const rows = await tx.selectFrom('ledger').select(['seq', 'act', 'actor_name', 'revision', 'recorded_at', 'body'])
     .where('aircraft_id', '=', aircraftId).$if(after > 0, (query) => query.where('revision', '>', after)).$if(without.length > 0, (query) => query.where('act', 'not in', without)).orderBy('seq', 'desc').limit(most).execute();
   return rows.map((row) => {

@@ -11,7 +11,7 @@ const hours = (seconds: number | null): string | null => (seconds === null ? nul
 const iso = (moment: Date): string => moment.toISOString();
 const AT_ONCE = 2000;
 
-/** What stands in for a struck record: nothing. Struck entries are in the archive, not in the lists. */
+/** What stands in for a struck out record: nothing. Struck entries are in the archive, not in the lists. */
 const standing = (table: string, id: string) => sql<boolean>`not exists (select from strike x where x.club_id = ${sql.ref(`${table}.club_id`)} and x.record_id = ${sql.ref(`${table}.${id}`)})`;
 
 async function* pages<T extends { readonly id: string }>(read: (after: string | null) => Promise<readonly T[]>): AsyncGenerator<readonly T[]> {
@@ -31,7 +31,7 @@ export async function* fleetRows(tx: ClubTransaction): AsyncGenerator<readonly R
   yield rows.map((row) => { const particulars = row.particulars as Particulars | null; return { registration: row.registration, type: row.type_name, category: row.category, first_flown: row.first_flown_on, serial_number: particulars?.serialNumber ?? null, seats: particulars?.seats ?? null }; });
 }
 
-/** Every sighting of a paper. A page of rows at a time. */
+/** Every document check. A page of rows at a time. */
 export async function* documentRows(tx: ClubTransaction): AsyncGenerator<readonly Row[]> {
   for await (const rows of pages((after) => tx.selectFrom('document_sighting as s').innerJoin('aircraft as a', (join) => join.onRef('a.club_id', '=', 's.club_id').onRef('a.aircraft_id', '=', 's.aircraft_id')).selectAll('s').select(['a.registration', 's.sighting_id as id'])
     .where(standing('s', 'sighting_id')).$if(after !== null, (query) => query.where('s.sighting_id', '>', after)).orderBy('s.sighting_id').limit(AT_ONCE).execute())) {

@@ -9,7 +9,7 @@ import { othersOfKind } from './other-records';
 export interface LogbookEntry {
   readonly id: string;
   readonly kind: 'inspection' | 'done' | 'compliance' | 'list-cleared';
-  /** The kind of inspection, or the id of the item, directive or inspection. */
+  /** The kind of inspection, or the id of the item, AD or inspection. */
   readonly what: string;
   readonly on: CivilDate;
   readonly reading: Hours | null;
@@ -18,7 +18,7 @@ export interface LogbookEntry {
   readonly signed: Signature | null;
 }
 
-/** The newest entries, newest first; struck ones are among them. */
+/** The newest entries, newest first; struck out ones are among them. */
 export async function logbookOf(tx: ClubTransaction, aircraftId: string, most: number): Promise<readonly LogbookEntry[]> {
   const rows = await tx.selectFrom('inspection as i').leftJoin('signature as s', (join) => join.onRef('s.club_id', '=', 'i.club_id').onRef('s.signature_id', '=', 'i.signature_id'))
     .select(['i.inspection_id', 'i.kind', 'i.completed_on', 'i.time_in_service_s', 'i.description', 'i.outcome', 's.name', 's.certificate_kind', 's.certificate_number', 's.valid_from', 's.valid_until', 's.no_expiry'])
@@ -30,10 +30,10 @@ export async function logbookOf(tx: ClubTransaction, aircraftId: string, most: n
   const service = (readings: readonly { readonly meter: string; readonly value: number }[]) => { const found = readings.find(({ meter }) => meter === 'time-in-service'); return found === undefined ? null : hoursFromSeconds(found.value); };
   const of = (kind: 'done' | 'compliance', what: string, description: string, done: { readonly id: string; readonly completedOn: CivilDate; readonly readings: readonly { readonly meter: string; readonly value: number }[]; readonly signedBy: Signature | null }): LogbookEntry => ({ id: done.id, kind, what, on: done.completedOn, reading: service(done.readings), description, outcome: null, signed: done.signedBy });
   const items = await othersOfKind(tx, aircraftId, 'item');
-  const directives = await othersOfKind(tx, aircraftId, 'directive');
+  const ads = await othersOfKind(tx, aircraftId, 'ad');
   const others: readonly LogbookEntry[] = [
-    ...items.flatMap(({ id, done }) => done.map((one) => of('done', id, '', one))), ...directives.flatMap(({ id, done }) => done.map((one) => of('compliance', id, '', one))),
-    ...(await othersOfKind(tx, aircraftId, 'done')).map(({ item, done, description }) => of('done', item, description, done)), ...(await othersOfKind(tx, aircraftId, 'compliance')).map(({ directive, done, description }) => of('compliance', directive, description, done)),
+    ...items.flatMap(({ id, done }) => done.map((one) => of('done', id, '', one))), ...ads.flatMap(({ id, done }) => done.map((one) => of('compliance', id, '', one))),
+    ...(await othersOfKind(tx, aircraftId, 'done')).map(({ item, done, description }) => of('done', item, description, done)), ...(await othersOfKind(tx, aircraftId, 'compliance')).map(({ ad, done, description }) => of('compliance', ad, description, done)),
     ...(await tx.selectFrom('aircraft_record').select(['record_id', 'body']).where('aircraft_id', '=', aircraftId).where('kind', '=', 'list-cleared').execute()).map(({ record_id: id, body }): LogbookEntry => {
       const cleared = body as unknown as { readonly inspection: string; readonly on: CivilDate; readonly by: Signature; readonly description: string };
       return { id, kind: 'list-cleared', what: cleared.inspection, on: cleared.on, reading: null, description: cleared.description, outcome: null, signed: cleared.by };

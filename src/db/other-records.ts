@@ -1,7 +1,7 @@
 import type { Carried } from '@/core/counter/carried';
 import type { Deferral } from '@/core/records/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
-import type { Compliance } from '@/core/records/directive';
+import type { Compliance } from '@/core/records/ad';
 import type { ItemDone } from '@/core/records/maintenance-item';
 import type { Signature } from '@/core/records/certificate';
 import { COUNTERS, type Counter } from '@/core/records/meters';
@@ -14,7 +14,7 @@ import type { ClubTransaction } from './connection';
 
 /** Kinds of records that are kept whole, with what each holds: the record as the core knows it. */
 export const OTHER_KINDS = [
-  'stated', 'equipment', 'item', 'directive', 'deferral', 'locator', 'receiver-check', 'database', 'fuel-stretch', 'work', 'permit', 'release', 'daily-inspection', 'flight-out', 'tightening', 'club-paper', 'tow-rope', 'rigging', 'measurement',
+  'stated', 'equipment', 'item', 'ad', 'deferral', 'elt', 'vor-check', 'database', 'fuel-stretch', 'work', 'permit', 'release', 'daily-inspection', 'flight-out', 'dispatch-restriction', 'club-document', 'tow-rope', 'rigging', 'measurement',
   'sample', 'uplift', 'estimate', 'done', 'compliance', 'list-cleared', 'known-mark', 'unlogged', 'attribution',
 ] as const;
 export type OtherKind = (typeof OTHER_KINDS)[number];
@@ -24,13 +24,13 @@ type Ramp = NonNullable<AircraftFacts['ramp']>;
 
 /** What the records of each kind hold. `stated` says that a list is complete, so that what it does not name is none. */
 export interface OtherBodies {
-  readonly stated: { readonly what: 'items' | 'directives' | 'ramp' };
+  readonly stated: { readonly what: 'items' | 'ads' | 'ramp' };
   readonly equipment: Of<AircraftFacts['equipment']>;
   readonly item: Of<NonNullable<AircraftFacts['items']>>;
-  readonly directive: Of<NonNullable<AircraftFacts['directives']>>;
+  readonly ad: Of<NonNullable<AircraftFacts['ads']>>;
   readonly deferral: { readonly discrepancy: string; readonly deferral: Deferral };
-  readonly locator: Of<AircraftFacts['locators']>;
-  readonly 'receiver-check': Of<AircraftFacts['receiverChecks']>;
+  readonly elt: Of<AircraftFacts['elts']>;
+  readonly 'vor-check': Of<AircraftFacts['vorChecks']>;
   readonly database: Of<AircraftFacts['databases']>;
   readonly 'fuel-stretch': Of<AircraftFacts['fuelStretches']>;
   readonly work: Of<AircraftFacts['work']>;
@@ -39,17 +39,17 @@ export interface OtherBodies {
   /** With what was carried over; null where the aircraft had not flown, absent where it came from elsewhere. */
   readonly 'daily-inspection': Of<AircraftFacts['dailyInspections']> & { readonly carried?: Carried | null };
   readonly 'flight-out': Of<AircraftFacts['flightsOut']>;
-  readonly tightening: Of<AircraftFacts['tightenings']>;
-  readonly 'club-paper': Of<AircraftFacts['clubPapers']>;
+  readonly 'dispatch-restriction': Of<AircraftFacts['dispatchRestrictions']>;
+  readonly 'club-document': Of<AircraftFacts['clubDocuments']>;
   readonly 'tow-rope': Of<AircraftFacts['towRopes']>;
   readonly rigging: Of<AircraftFacts['riggings']>;
   readonly measurement: Of<Ramp['measurements']>;
   readonly sample: Of<Ramp['samples']>;
   readonly uplift: Of<Ramp['uplifts']>;
   readonly estimate: Of<AircraftFacts['estimates']>;
-  /** What was done of an item, and under a directive, after these were brought in. */
+  /** What was done of an item, and under an AD, after these were brought in. */
   readonly done: { readonly item: string; readonly done: ItemDone; readonly description: string };
-  readonly compliance: { readonly directive: string; readonly done: Compliance; readonly description: string };
+  readonly compliance: { readonly ad: string; readonly done: Compliance; readonly description: string };
   /** Every item of an inspection's list was cleared, and the aircraft approved. */
   readonly 'list-cleared': { readonly inspection: string; readonly recordedAt: Instant; readonly on: CivilDate; readonly by: Signature; readonly description: string };
   readonly 'known-mark': KnownMark;
@@ -142,11 +142,11 @@ export type OtherFacts = Omit<AircraftFacts, 'place' | 'aircraft' | 'documents' 
 
 /** Without any such record: nothing is known of them. */
 export const NO_OTHERS: OtherFacts = {
-  equipment: [], locators: [], receiverChecks: [], databases: [], fuelStretches: [], work: [], permits: [], releases: [], dailyInspections: [], flightsOut: [], tightenings: [], clubPapers: [], towRopes: [], riggings: [], items: null, directives: null, ramp: null,
+  equipment: [], elts: [], vorChecks: [], databases: [], fuelStretches: [], work: [], permits: [], releases: [], dailyInspections: [], flightsOut: [], dispatchRestrictions: [], clubDocuments: [], towRopes: [], riggings: [], items: null, ads: null, ramp: null,
   estimates: [], unlogged: [], deferrals: new Map(), cleared: new Map(),
 };
 
-/** Items or directives with what was done of them since they were brought in. */
+/** Items or ADs with what was done of them since they were brought in. */
 function withDone<D, T extends { readonly id: string; readonly done: readonly D[] }>(records: readonly T[], later: readonly { readonly of: string; readonly done: D }[]): readonly T[] {
   if (later.length === 0) return records;
   return records.map((record) => {
@@ -173,11 +173,11 @@ function othersOf(rows: OtherRows): OtherFacts {
   });
   const stated = new Set(of('stated').map(({ what }) => what));
   return {
-    equipment: of('equipment'), locators: of('locator'), receiverChecks: of('receiver-check'), databases: of('database'), fuelStretches: of('fuel-stretch'), work: of('work'), permits: of('permit'), releases: of('release'),
-    dailyInspections: of('daily-inspection'), flightsOut: of('flight-out'), tightenings: of('tightening'), clubPapers: of('club-paper'), towRopes: of('tow-rope'), riggings: of('rigging'), estimates: of('estimate'),
+    equipment: of('equipment'), elts: of('elt'), vorChecks: of('vor-check'), databases: of('database'), fuelStretches: of('fuel-stretch'), work: of('work'), permits: of('permit'), releases: of('release'),
+    dailyInspections: of('daily-inspection'), flightsOut: of('flight-out'), dispatchRestrictions: of('dispatch-restriction'), clubDocuments: of('club-document'), towRopes: of('tow-rope'), riggings: of('rigging'), estimates: of('estimate'),
     unlogged: rows.filter(({ kind }) => kind === 'unlogged').map((row) => stretchOf(row, row.body as unknown as UnloggedRecord, of('attribution'))),
     items: stated.has('items') ? withDone(of('item'), of('done').map(({ item, done }) => ({ of: item, done }))) : null,
-    directives: stated.has('directives') ? withDone(of('directive'), of('compliance').map(({ directive, done }) => ({ of: directive, done }))) : null,
+    ads: stated.has('ads') ? withDone(of('ad'), of('compliance').map(({ ad, done }) => ({ of: ad, done }))) : null,
     ramp: stated.has('ramp') ? { measurements: of('measurement'), samples: of('sample'), uplifts: of('uplift') } : null,
     deferrals: new Map(of('deferral').map(({ discrepancy, deferral }) => [discrepancy, deferral])), cleared: new Map(of('list-cleared').map((one) => [one.inspection, one])),
   };

@@ -19,7 +19,7 @@ export async function readMembers(tx: ClubTransaction): Promise<readonly Member[
   }).sort((a, b) => a.name.localeCompare(b.name, 'en'));
 }
 
-/** Waits for whoever else is changing what people of the club may do. */
+/** Waits for anybody else who is changing what people of the club may do. */
 export async function lockPeople(tx: ClubTransaction, clubId: string): Promise<void> {
   await sql`select pg_advisory_xact_lock(hashtextextended(${`${clubId}/people`}, 0))`.execute(tx);
 }

@@ -34,7 +34,7 @@ function storedFlight(row: Awaited<ReturnType<ReturnType<typeof standing>['execu
     flight: {
       id: row.flight_id, starts: storedInstant(row.starts), ends: storedInstant(row.ends), airborne: row.airborne_s === null ? null : hoursFromSeconds(row.airborne_s),
       purpose: oneOf(DIMENSIONS.purpose, row.purpose, 'purpose'), crew: oneOf(DIMENSIONS.crew, row.crew, 'crew'), rules: oneOf(DIMENSIONS.rules, row.rules, 'flight rules'),
-      range: oneOf(DIMENSIONS.range, row.range, 'range'), light: null, transponderAirspace: row.transponder_airspace, broadcastAirspace: row.broadcast_airspace,
+      range: oneOf(DIMENSIONS.range, row.range, 'range'), light: null, transponderAirspace: row.transponder_airspace, adsbAirspace: row.broadcast_airspace,
       beyondGlideOverWater: row.beyond_glide, passengers: row.passengers, ...UNSAID, ...(row.more as FlightMore | null),
     },
   };

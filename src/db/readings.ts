@@ -38,7 +38,7 @@ export async function readingsOfFlight(tx: ClubTransaction, flightId: string): P
   return (await readings(tx).where('m.flight_id', '=', flightId).orderBy('m.happened_at').orderBy('m.reading_id').execute()).map(readingOf);
 }
 
-/** The newest readings of an aircraft, newest first, struck ones among them. */
+/** The newest readings of an aircraft, newest first, struck out ones among them. */
 export async function latestReadings(tx: ClubTransaction, aircraftId: string, most: number): Promise<readonly StoredReading[]> {
   return (await readings(tx).where('m.aircraft_id', '=', aircraftId).orderBy('m.happened_at', 'desc').orderBy('m.recorded_at', 'desc').orderBy('m.reading_id').limit(most).execute()).map(readingOf);
 }
@@ -48,20 +48,20 @@ export async function readingsAt(tx: ClubTransaction, aircraftId: string, moment
   return (await readings(tx).where('m.aircraft_id', '=', aircraftId).where('m.happened_at', '=', new Date(moment)).orderBy('m.reading_id').execute()).map(readingOf);
 }
 
-/** What a dial was read at towards one meter, in the order of the clock, without what was struck. */
+/** What a dial was read at towards one meter, in the order of the clock, without what was struck out. */
 export async function dialReadings(tx: ClubTransaction, dialId: string, meter: Meter): Promise<readonly StoredReading[]> {
   return (await readings(tx).where('m.dial_id', '=', dialId).where('m.meter', '=', meter).where('x.strike_id', 'is', null).orderBy('m.happened_at').orderBy('m.reading_id').execute()).map(readingOf);
 }
 
-/** What a meter was read at, or reckoned to stand at, after a moment, without what was struck. */
+/** What a meter was read at, or calculated to stand at, after a moment, without what was struck out. */
 export async function readingsSince(tx: ClubTransaction, aircraftId: string, meter: Meter, moment: Instant): Promise<readonly StoredReading[]> {
   return (await readings(tx).where('m.aircraft_id', '=', aircraftId).where('m.meter', '=', meter).where('m.happened_at', '>', new Date(moment)).where('x.strike_id', 'is', null).orderBy('m.happened_at').orderBy('m.reading_id').execute()).map(readingOf);
 }
 
-/** Stands before a figure that nobody read: it was reckoned from others. */
+/** Stands before a figure that nobody read: it was calculated from others. */
 export const RECKONED = '≈';
 
-/** Readings of a meter that were reckoned, without what was struck. */
+/** Readings of a meter that were calculated, without what was struck out. */
 export async function reckonedReadings(tx: ClubTransaction, aircraftId: string, meter: Meter): Promise<readonly string[]> {
   return (await readings(tx).where('m.aircraft_id', '=', aircraftId).where('m.meter', '=', meter).where('m.entered', 'like', `${RECKONED}%`).where('x.strike_id', 'is', null).execute()).map((row) => row.reading_id);
 }

@@ -4,7 +4,7 @@ import { storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
 import { insertOnce, type Once } from './insert-once';
 
-/** A strike with who struck the entry and why. */
+/** A strike with who struck out the entry and why. */
 export interface StrikeRow extends Strike {
   readonly kind: string;
   readonly why: string;
@@ -12,7 +12,7 @@ export interface StrikeRow extends Strike {
   readonly byName: string;
 }
 
-/** Strikes an entry. Answers false where it had been struck already. */
+/** Strikes an entry. Answers false where it had been struck out already. */
 export async function insertStrikeOnce(tx: ClubTransaction, clubId: string, aircraftId: string, by: { readonly personId: string; readonly name: string }, strike: Omit<StrikeRow, 'byName'>): Promise<Once> {
   const at = new Date(strike.recordedAt);
   return insertOnce(tx, 'strike', {

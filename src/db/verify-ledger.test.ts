@@ -8,7 +8,7 @@ import { closeDatabase, given, good, testClub } from '@/testing/database';
 import { emptyDatabase } from '@/testing/empty-database';
 import { verify, type SavedHeads } from '../../tools/database/verify';
 
-// Whoever can write everything in the database is found out: by the ledger, by the records, or by heads that were saved elsewhere.
+// The person who can write everything in the database is found out: by the ledger, by the records, or by heads that were saved elsewhere.
 
 const url = given('GROVAL_TEST_SUPERUSER_URL');
 const at = (database: string): string => Object.assign(new URL(url), { pathname: `/${database}` }).toString();

@@ -1,8 +1,10 @@
+import { canonicalJson, type Plain } from '../core/decision/canonical';
 import type { DecidedConstraint } from '../core/decision/decision';
-import { ACT_NAMES, entitledText, sourceText } from './lifts';
+import { union } from '../core/envelope/use-set';
+import { ACT_NAMES, entitledText, sourceText } from './remedies';
 import { tellDecided } from './reasons';
 
-/** A constraint in words: why, what it means, where the rule comes from, and each way out with who may take it. */
+/** A constraint in words: why, what it means, where the rule comes from, and each remedy with who may take it. */
 export interface ConstraintWords {
   readonly id: string;
   readonly headline: string;
@@ -11,11 +13,47 @@ export interface ConstraintWords {
   readonly certainty: 'failed' | 'unknown';
   readonly condition: boolean;
   readonly records: readonly string[];
-  readonly lifts: readonly { readonly act: string; readonly by: string }[];
+  readonly remedies: readonly { readonly act: string; readonly by: string }[];
+}
+
+/** Constraints for one and the same reason: rules of the authority and of the club that say one thing. */
+export type OneReason = readonly [DecidedConstraint, ...DecidedConstraint[]];
+
+/** Constraints by their reason, in the order of the first of each. */
+export function byReason(constraints: readonly DecidedConstraint[]): readonly OneReason[] {
+  const groups = new Map<string, OneReason>();
+  for (const one of constraints) {
+    const key = canonicalJson([one.reason, one.certainty, one.condition] as unknown as Plain);
+    const group = groups.get(key);
+    groups.set(key, group === undefined ? [one] : [...group, one]);
+  }
+  return [...groups.values()];
+}
+
+/** What one reason closes, and what it rests on: all that its constraints do. */
+export function asOne([first, ...others]: OneReason): DecidedConstraint {
+  if (others.length === 0) return first;
+  const all = [first, ...others];
+  return { ...first, closes: union(...all.map(({ closes }) => closes)), records: [...new Set(all.flatMap(({ records }) => records))] };
+}
+
+const distinct = (words: readonly string[]): readonly string[] => [...new Set(words)];
+
+function told(group: OneReason, where: 'in-force' | 'ahead'): ConstraintWords {
+  const one = asOne(group);
+  const remedies = group.flatMap((constraint) => constraint.remedies.map(({ act, by }) => ({ act: ACT_NAMES[act], by: entitledText(by) })));
+  return {
+    id: one.id, ...tellDecided(one, where), source: distinct(group.map(({ source }) => sourceText(source))).join('; '), certainty: one.certainty, condition: one.condition, records: one.records,
+    remedies: remedies.filter(({ act, by }, at) => remedies.findIndex((other) => other.act === act && other.by === by) === at),
+  };
 }
 
 /** Tells a constraint. */
 export function tellConstraint(constraint: DecidedConstraint, where: 'in-force' | 'ahead'): ConstraintWords {
-  const { id, source, certainty, condition, records, lifts } = constraint;
-  return { id, ...tellDecided(constraint, where), source: sourceText(source), certainty, condition, records, lifts: lifts.map(({ act, by }) => ({ act: ACT_NAMES[act], by: entitledText(by) })) };
+  return told([constraint], where);
+}
+
+/** Tells constraints, each reason once: a limit that three rules ask for is one sentence. */
+export function tellReasons(constraints: readonly DecidedConstraint[], where: 'in-force' | 'ahead' = 'in-force'): readonly ConstraintWords[] {
+  return byReason(constraints).map((group) => told(group, where));
 }

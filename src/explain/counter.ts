@@ -22,7 +22,7 @@ export function tellQuestion(question: Question, { name, unit }: Pick<Dial, 'nam
     case 'missing': return { headline: `${name}: read it and write down what it shows.`, accept };
     case 'disputed': return { headline: `${name}: ${said(question.earlier)} and later ${said(question.later)} are on record, and one of them is wrong. Correct that one in the folder first.`, accept };
     case 'unreadable': return { headline: `${name}: ‘${question.shown}’ is no reading. Write it as ${unit === 'h' ? '4177.5, with a point and at most two decimals' : 'a whole number'}.`, accept };
-    case 'gap': return { headline: `${name}: ${said(question.length)} more than ${said(question.last)}, where the last flight ended. Unlogged time counts towards every limit at once, whoever flew it.`, accept };
+    case 'gap': return { headline: `${name}: ${said(question.length)} more than ${said(question.last)}, where the last flight ended. Unlogged time counts towards every limit at once, no matter who flew it.`, accept };
     case 'below': return question.run === null
       ? { headline: `${name}: less than ${said(question.last)}, which is on record. Read it again. If the meter was exchanged, record that first; if the entry before is wrong, correct that first.`, accept }
       : { headline: `${name}: less than ${said(question.last)}. If it passed its highest figure, it ran ${said(question.run)}.`, accept };

@@ -1,5 +1,5 @@
-import type { DecidedConstraint, Decision, LimitAhead, Outrun } from '../core/decision/decision';
-import type { Deed, WaysOut } from '../core/decision/ways-out';
+import type { DecidedConstraint, Decision, LimitAhead, Exceedance } from '../core/decision/decision';
+import type { Action, RemedyPlans } from '../core/decision/remedy-plans';
 import { boxesOf } from '../core/envelope/use-set';
 import { hoursFromSeconds, decimalHours } from '../core/quantities/hours';
 import { isHourMeter, METER_NAMES, type Meter } from '../core/records/meters';
@@ -7,15 +7,15 @@ import { packVersions } from '../core/rules/register';
 import type { Begins, Cap } from '../core/rules/parts/constraint';
 import { instantText, type Instant } from '../core/time/instant';
 import type { ZoneId } from '../core/time/zone';
-import { capText, durationText, hoursOverText, meterText, momentText, moneyText } from './formats';
-import { leftText, limitName } from './limits';
-import { ACT_NAMES, entitledText, sourceText } from './lifts';
+import { capText, durationText, moneyText } from './formats';
+import { exceedanceText, leftText } from './limits';
+import { ACT_NAMES, entitledText, sourceText } from './remedies';
 import { METER_NAMES_IN_WORDS, NOT_CHECKED_NAMES } from './names';
 import { tellDecided } from './reasons';
 import { windowText } from './window-text';
 
 /** Version of the decision document. */
-export const DECISION_VERSION = 3;
+export const DECISION_VERSION = 4;
 
 /** The way every document ends. */
 export const ADVICE = 'Groval advises. The pilot in command, licensed mechanics, the aircraft’s approved documents and local law decide.';
@@ -43,11 +43,11 @@ function capDocument({ quantity, bound, value, own }: Cap) {
 
 /** A constraint for programs and people. */
 export function constraintDocument(constraint: DecidedConstraint, where: 'in-force' | 'ahead') {
-  const { id, rule, pack, source, certainty, reason, records, closes, begins, notBefore, ends, lifts, condition, cap, permitMayCover } = constraint;
+  const { id, rule, pack, source, certainty, reason, records, closes, begins, notBefore, ends, remedies, condition, cap, permitMayCover } = constraint;
   return {
     id, rule, pack, source: { kind: source.kind, text: sourceText(source) }, certainty, condition, ...tellDecided(constraint, where),
     reason, records: [...records], closes: boxesOf(closes), begins: beginsDocument(begins), notBefore: notBefore === null ? null : instantText(notBefore), ends: ends === null ? null : instantText(ends), cap: cap === null ? null : capDocument(cap), permitMayCover,
-    lifts: lifts.map(({ act, by, on, leaves }) => ({ act, on, words: ACT_NAMES[act], by: entitledText(by), leaves: leaves === null ? [] : boxesOf(leaves) })),
+    remedies: remedies.map(({ act, by, on, leaves }) => ({ act, on, words: ACT_NAMES[act], by: entitledText(by), leaves: leaves === null ? [] : boxesOf(leaves) })),
   };
 }
 
@@ -66,41 +66,41 @@ function limitDocument(limit: LimitAhead) {
 }
 
 /** A limit that a flight crosses, and by how much. */
-export function outrunDocument(outrun: Outrun, zone: ZoneId) {
-  const base = { constraint: outrun.constraint.id, currency: outrun.currency, condition: outrun.constraint.condition };
-  const name = limitName(outrun.constraint);
-  switch (outrun.currency) {
-    case 'time': return { ...base, meter: null, by: Math.ceil(outrun.by / 1000), byUnit: 's' as const, words: `It would end after ${momentText(outrun.at, zone)}, the limit of the ${name}.` };
-    case 'hours': return { ...base, meter: outrun.meter, by: meterNumber(outrun.meter, outrun.by, 'up'), byUnit: 'h' as const, words: `It would end ${hoursOverText(outrun.by)} past ${meterText(outrun.meter, outrun.at)}, the limit of the ${name}.` };
-    case 'count': return { ...base, meter: outrun.meter, by: outrun.by, byUnit: 'count' as const, words: `It would pass ${outrun.at}, the limit of the ${name}, by ${outrun.by}.` };
+export function exceedanceDocument(exceedance: Exceedance, zone: ZoneId) {
+  const base = { constraint: exceedance.constraint.id, currency: exceedance.currency, condition: exceedance.constraint.condition };
+  const words = exceedanceText(exceedance, zone);
+  switch (exceedance.currency) {
+    case 'time': return { ...base, meter: null, by: Math.ceil(exceedance.by / 1000), byUnit: 's' as const, words };
+    case 'hours': return { ...base, meter: exceedance.meter, by: meterNumber(exceedance.meter, exceedance.by, 'up'), byUnit: 'h' as const, words };
+    case 'count': return { ...base, meter: exceedance.meter, by: exceedance.by, byUnit: 'count' as const, words };
     default: {
-      const missing: never = outrun;
+      const missing: never = exceedance;
       throw new RangeError(`no such currency: ${JSON.stringify(missing)}`);
     }
   }
 }
 
-const deedDocument = ({ act, on, by, minutes, cents, lifts }: Deed) => ({ act, on, words: ACT_NAMES[act], by: entitledText(by), minutes, cost: cents / 100, lifts: [...lifts] });
+const actionDocument = ({ act, on, by, minutes, cents, remedies }: Action) => ({ act, on, words: ACT_NAMES[act], by: entitledText(by), minutes, cost: cents / 100, remedies: [...remedies] });
 
-/** Ways out for programs and people; null where there is nothing to get out of. */
-export function waysDocument(ways: WaysOut | null) {
-  if (ways === null) return null;
+/** Remedies for programs and people; null where there is nothing to get out of. */
+export function plansDocument(plans: RemedyPlans | null) {
+  if (plans === null) return null;
   return {
-    withoutLift: [...ways.withoutLift],
-    ways: ways.ways.map(({ deeds, minutes, cents }) => ({
-      minutes, cost: cents / 100, acts: deeds.map(deedDocument),
-      words: `${deeds.map(({ act, by, on }) => `${ACT_NAMES[act]}${on === null ? '' : ` (${on})`}: ${entitledText(by)}`).join('; ')}. Out of service ${durationText(minutes)}${cents === 0 ? '' : `, cost ${moneyText(cents)}`}.`,
+    withoutRemedy: [...plans.withoutRemedy],
+    plans: plans.plans.map(({ actions, minutes, cents }) => ({
+      minutes, cost: cents / 100, acts: actions.map(actionDocument),
+      words: `${actions.map(({ act, by, on }) => `${ACT_NAMES[act]}${on === null ? '' : ` (${on})`} – ${entitledText(by)}`).join('; ')}. Estimated: out of service ${durationText(minutes)}${cents === 0 ? '' : `, cost ${moneyText(cents)}`}.`,
     })),
   };
 }
 
 const sunText = (moment: Instant | null) => (moment === null ? null : instantText(moment));
 
-/** The ways out of a decision, as they were reckoned. */
-export interface DecisionWays { readonly flight: WaysOut | null; readonly wanted: WaysOut | null; readonly release: WaysOut | null }
+/** The remedies of a decision, as they were calculated. */
+export interface DecisionPlans { readonly flight: RemedyPlans | null; readonly wanted: RemedyPlans | null; readonly release: RemedyPlans | null }
 
 /** A decision as the published JSON document: codes and values for programs, words for people, in a stable order. */
-export function decisionDocument(decision: Decision, zone: ZoneId, ways: DecisionWays, inputsHash: string | null = null) {
+export function decisionDocument(decision: Decision, zone: ZoneId, plans: DecisionPlans, inputsHash: string | null = null) {
   const { flight, wanted } = decision;
   const limits = decision.limits.map(limitDocument);
   const limit = (one: LimitAhead | null) => (one === null ? null : limits[decision.limits.indexOf(one)] ?? null);
@@ -117,16 +117,16 @@ export function decisionDocument(decision: Decision, zone: ZoneId, ways: Decisio
       ({ id, title, pack, source: { kind: source.kind, text: sourceText(source) }, explanation, answer, constraints: [...constraints], missing: [...missing] })),
     constraints: decision.constraints.map((constraint) => constraintDocument(constraint, 'in-force')),
     notices: decision.notices.map((constraint) => constraintDocument(constraint, 'in-force')),
-    conditions: decision.constraints.filter(({ condition }) => condition).map(({ id, lifts }) => ({ constraint: id, words: lifts[0] === undefined ? '' : ACT_NAMES[lifts[0].act] })),
+    conditions: decision.constraints.filter(({ condition }) => condition).map(({ id, remedies }) => ({ constraint: id, words: remedies[0] === undefined ? '' : ACT_NAMES[remedies[0].act] })),
     limits, firstLimit: { time: limit(decision.firstLimit.time), hours: limit(decision.firstLimit.hours), landings: limit(decision.firstLimit.landings) },
     flight: flight === null ? null : {
       id: flight.flight, answer: flight.answer, needs: boxesOf(flight.needs), closedBy: [...flight.closedBy], authorisedWithout: [...flight.authorisedWithout], notApproved: flight.notApproved, timesContradict: flight.timesContradict,
-      own: flight.own.map((constraint) => constraintDocument(constraint, 'in-force')), outruns: flight.outruns.map((outrun) => outrunDocument(outrun, zone)),
+      own: flight.own.map((constraint) => constraintDocument(constraint, 'in-force')), exceedances: flight.exceedances.map((exceedance) => exceedanceDocument(exceedance, zone)),
       light: flight.light.map(({ place, light, sun }) => ({ place, light: [...light], date: sun.date, dawn: sunText(sun.dawn), sunrise: sunText(sun.sunrise), sunset: sunText(sun.sunset), nightfall: sunText(sun.nightfall) })),
-      waysOut: waysDocument(ways.flight),
+      remedyPlans: plansDocument(plans.flight),
     },
-    wanted: wanted === null ? null : { answer: wanted.answer, uses: boxesOf(wanted.wanted), closedBy: [...wanted.closedBy], notApproved: wanted.notApproved, waysOut: waysDocument(ways.wanted) },
-    toRelease: waysDocument(ways.release),
+    wanted: wanted === null ? null : { answer: wanted.answer, uses: boxesOf(wanted.wanted), closedBy: [...wanted.closedBy], notApproved: wanted.notApproved, remedyPlans: plansDocument(plans.wanted) },
+    toRelease: plansDocument(plans.release),
     notChecked: decision.notChecked.map((what) => ({ what, words: NOT_CHECKED_NAMES[what] })),
     holdsUntil: decision.holdsUntil === null ? null : instantText(decision.holdsUntil),
     advice: ADVICE,

@@ -4,7 +4,7 @@ import type { Json } from '@/contracts/merge-patch';
 import { diffSchema, timelineSchema, decisionSchema } from '@/contracts/decision-file';
 import { decidePrepared } from '../core/decision/decide';
 import { diffDecisions } from '../core/decision/diff';
-import { waysForFlight, waysForWanted, waysToRelease } from '../core/decision/in-the-way';
+import { plansForFlight, plansForWanted, plansToRelease } from '../core/decision/in-the-way';
 import { prepare } from '../core/decision/prepare';
 import { timeline } from '../core/decision/timeline';
 import { hoursFromSeconds } from '../core/quantities/hours';
@@ -20,50 +20,50 @@ function asked(change: Json) {
   const { facts, packs, flight, wanted, asOf } = cleanCase(change);
   const prepared = prepare(facts, packs, asOf);
   const decision = decidePrepared(prepared, flight, asOf, undefined, wanted);
-  const ways = { flight: waysForFlight(prepared, decision, flight), wanted: waysForWanted(prepared, decision), release: waysToRelease(prepared, decision) };
-  return { facts, packs, asOf, prepared, decision, ways, zone: facts.place.zone };
+  const plans = { flight: plansForFlight(prepared, decision, flight), wanted: plansForWanted(prepared, decision), release: plansToRelease(prepared, decision) };
+  return { facts, packs, asOf, prepared, decision, plans, zone: facts.place.zone };
 }
 
 const lamp = deferredLamp('lamp', 'Lamp dark', ['night']);
-const night = { flight: { starts: '2026-11-24T22:00:00Z', ends: '2026-11-24T23:00:00Z', airborne: 0.8, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false } };
+const night = { flight: { starts: '2026-11-24T22:00:00Z', ends: '2026-11-24T23:00:00Z', airborne: 0.8, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false } };
 
 describe('the explanation', () => {
-  const { decision, ways, zone } = asked({ ...lamp, ...night, wanted: [{ light: ['night'], rules: ['vfr'], purpose: ['private-rental'], overWater: ['within-glide'] }] } as Json);
-  const tree = explain(decision, zone, ways);
+  const { decision, plans, zone } = asked({ ...lamp, ...night, wanted: [{ light: ['night'], rules: ['vfr'], purpose: ['private-rental'], overWater: ['within-glide'] }] } as Json);
+  const tree = explain(decision, zone, plans);
   const lines = sentences(tree);
   it('goes from the verdict down to the records', () => {
     expect(tree.text).toBe('N02TB is Restricted as of 24 Nov 2026 09:00.');
-    expect(lines).toEqual(expect.arrayContaining(['  Flight flight: No. Lamp dark: deferred.', '    Lamp dark: deferred.', '      Rests on record lamp.', '  The wanted uses: No.', '  To release it:']));
+    expect(lines).toEqual(expect.arrayContaining(['  Flight flight: No. Lamp dark: deferred.', '    Lamp dark: deferred.', '      Rests on record lamp.', '  The wanted uses: No.', '  To clear it:']));
     expect(lines.some((line) => /Rule: inoperative-equipment of us-part91; source: 14 CFR 91\.213\(d\)\./.test(line))).toBe(true);
   });
-  it('shows the light with its times, the ways out, and what was not looked at', () => {
+  it('shows the light with its times, the remedies, and what was not looked at', () => {
     const text = lines.join('\n');
     expect(text).toContain('Light at Tern Bay: night; sunset 24 Nov 2026 16:41, night from 24 Nov 2026 17:13.');
-    expect(text).toContain('Smallest way: Repair and return it to service (lamp): A&P mechanic, IA or repair station. Out of service 24 h, cost 400.00.');
+    expect(text).toContain('Shortest: Repair and return to service (lamp) – A&P mechanic, IA or repair station. Estimated: out of service 24 h, cost 400.00.');
     expect(text).toContain('Not checked: the pilot’s licence');
     expect(lines.at(-1)).toContain('Groval advises.');
   });
   it('is the same each time, and says where nothing stands against it', () => {
-    expect(sentences(explain(decision, zone, ways))).toEqual(lines);
+    expect(sentences(explain(decision, zone, plans))).toEqual(lines);
     const clean = asked({});
-    expect(sentences(explain(clean.decision, clean.zone, clean.ways)).join('\n')).toContain('Nothing on record stands against it.');
+    expect(sentences(explain(clean.decision, clean.zone, clean.plans)).join('\n')).toContain('No reason on record keeps it from flying.');
   });
-  it('says what no act lifts', () => {
+  it('says what no act clears', () => {
     const experimental = asked({ aircraft: { category: 'light-sport' }, wanted: [{ purpose: ['carriage-for-hire'], light: ['day'], rules: ['vfr'], overWater: ['within-glide'] }] } as Json);
-    expect(sentences(explain(experimental.decision, experimental.zone, experimental.ways)).join('\n')).toContain('Nothing lifts category-limits/hire.');
+    expect(sentences(explain(experimental.decision, experimental.zone, experimental.plans)).join('\n')).toContain('To make them available: not possible.\n      Permanent limitation of its light-sport certificate: no carriage for hire.');
   });
 });
 
 describe('the documents', () => {
   it('fit their published forms', () => {
-    const { decision, ways, zone, prepared, asOf } = asked({ ...lamp, ...night } as Json);
-    expect(decisionSchema.safeParse(decisionDocument(decision, zone, ways, 'abc')).success).toBe(true);
-    const flight = { id: 'a', starts: addSeconds(asOf, 3600), ends: addSeconds(asOf, 10_800), airborne: hoursFromSeconds(7200), purpose: 'private-rental' as const, crew: 'rated-pilot' as const, rules: 'vfr' as const, range: 'local' as const, light: null, transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID };
+    const { decision, plans, zone, prepared, asOf } = asked({ ...lamp, ...night } as Json);
+    expect(decisionSchema.safeParse(decisionDocument(decision, zone, plans, 'abc')).success).toBe(true);
+    const flight = { id: 'a', starts: addSeconds(asOf, 3600), ends: addSeconds(asOf, 10_800), airborne: hoursFromSeconds(7200), purpose: 'private-rental' as const, crew: 'rated-pilot' as const, rules: 'vfr' as const, range: 'local' as const, light: null, transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID };
     const flights = Array.from({ length: 40 }, (_, at) => ({ ...flight, id: `f${at}`, starts: addSeconds(flight.starts, at * 86_400), ends: addSeconds(flight.ends, at * 86_400) }));
     const going = timelineDocument(timeline(prepared, flights, asOf, addSeconds(asOf, 400 * 86_400)), decision.registration, prepared.constraints.map(({ constraint }) => constraint), zone);
     expect(timelineSchema.safeParse(going).success).toBe(true);
-    expect(going.changes[0]?.words).toMatch(/^23 Dec 2026 .*, after flight f29: Grounded\. The 100 hours ended at 4208\.7 h\.$/);
-    expect(going.flights.filter(({ outruns }) => outruns.length > 0).map(({ flight: id, outruns }) => [id, outruns[0]?.words])).toEqual([['f29', 'It would end 1.6 h past 4208.7 h, the limit of the 100-hour.']]);
+    expect(going.changes[0]?.words).toMatch(/^23 Dec 2026 .*, after flight f29: Grounded\. 100-hour inspection overdue since 4208\.7 h: no private rental, lessons or carriage for hire\.$/);
+    expect(going.flights.filter(({ exceedances }) => exceedances.length > 0).map(({ flight: id, exceedances }) => [id, exceedances[0]?.words])).toEqual([['f29', 'Exceeds the 100-hour limit by 1.6 h (due 4208.7 h, lands at 4210.3 h).']]);
     const diff = diffDocument(diffDecisions(asked({}).decision, decision));
     expect(diffSchema.safeParse(diff).success).toBe(true);
     expect(diff.words).toEqual(['Released before, Restricted now.', 'New: Lamp dark: deferred.']);

@@ -5,7 +5,7 @@ import { hours } from '../core/quantities/hours';
 import { civilDate } from '../core/time/civil-date';
 import { intervalText, tellDue } from './due';
 
-const NOTHING = { items: null, directives: null };
+const NOTHING = { items: null, ads: null };
 const tell = (reason: DecidedConstraint['reason'], around: Parameters<typeof tellDue>[1] = NOTHING) => tellDue({ reason, records: [] }, around);
 
 describe('what is due, with its sum', () => {
@@ -18,7 +18,7 @@ describe('what is due, with its sum', () => {
     [{ code: 'release-work-due' as const, what: 'Oil change', lastDay: civilDate('2027-01-02'), dueAt: hours('1200') }, { interval: 'once', last: '', next: '2 Jan 2027 or 1200.0 h', sum: '' }],
   ])('%j', (reason, expected) => { expect(tell(reason)).toEqual(expected); });
   it('what is no thing to be done again is not told', () => { expect(tell({ code: 'items-unknown' })).toBeNull(); });
-  it('an item and a directive say how often, from their own records', () => {
+  it('an item and an AD say how often, from their own records', () => {
     const { facts } = cleanCase({
       items: { oil: { name: 'Oil change', kind: 'service', recordedAt: '2026-10-02T12:00:00Z', interval: { months: 4, hours: [{ meter: 'time-in-service', every: 50 }] }, signedAs: 'service', excess: 'taken-off', done: { one: { completedOn: '2026-10-02', recordedAt: '2026-10-02T12:00:00Z', readings: { hours: { 'time-in-service': 4108.7 } } } } } },
     });

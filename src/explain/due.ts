@@ -6,7 +6,7 @@ import type { CivilDate } from '../core/time/civil-date';
 import { dateText, list, meterText, readingText } from './formats';
 import { INSPECTION_NAMES, METER_NAMES_IN_WORDS } from './names';
 
-/** What is due: how often, when it was last done, when it is due next, and how that was reckoned. */
+/** What is due: how often, when it was last done, when it is due next, and how that was calculated. */
 export interface DueWords {
   readonly interval: string;
   readonly last: string;
@@ -30,7 +30,7 @@ export function intervalText({ months, monthsToTheDay, days, meters, whichever =
 const endOfMonth = (completedOn: CivilDate, lastDay: CivilDate): string => `${dateText(completedOn)} and ${monthsText(monthsBetween(completedOn, lastDay))}, to the end of that month: ${dateText(lastDay)}.`;
 
 type Given = DecidedConstraint['reason'];
-interface Around extends Pick<AircraftFacts, 'items' | 'directives'> { readonly records: readonly string[] }
+interface Around extends Pick<AircraftFacts, 'items' | 'ads'> { readonly records: readonly string[] }
 
 const on = (day: CivilDate): DueWords => ({ interval: '', last: '', next: dateText(day), sum: '' });
 
@@ -47,12 +47,12 @@ function tellItem(reason: Extract<Given, { code: 'item-expires' | 'item-due' }>,
   };
 }
 
-function tellDirective(reason: Extract<Given, { code: 'directive-expires' | 'directive-due' }>, { directives }: Around): DueWords {
-  const directive = directives?.find(({ number }) => number === reason.number);
-  const last = directive?.done.at(-1);
-  const method = directive?.methods.find(({ id }) => id === last?.method);
+function tellAd(reason: Extract<Given, { code: 'ad-expires' | 'ad-due' }>, { ads }: Around): DueWords {
+  const ad = ads?.find(({ number }) => number === reason.number);
+  const last = ad?.done.at(-1);
+  const method = ad?.methods.find(({ id }) => id === last?.method);
   const interval = reason.first || method?.repeats == null ? 'first time' : intervalText(method.repeats);
-  if (reason.code === 'directive-expires') return { interval, last: last === undefined ? '' : dateText(last.completedOn), next: dateText(reason.lastDay), sum: '' };
+  if (reason.code === 'ad-expires') return { interval, last: last === undefined ? '' : dateText(last.completedOn), next: dateText(reason.lastDay), sum: '' };
   const then = last?.readings.find(({ meter }) => meter === reason.meter);
   const next = meterText(reason.meter, reason.dueAt);
   return { interval, last: then === undefined ? '' : meterText(reason.meter, then.value), next, sum: then === undefined ? '' : `${meterText(reason.meter, then.value)} + ${meterText(reason.meter, reason.dueAt - then.value)} = ${next}.` };
@@ -62,7 +62,7 @@ const tellMonths = ({ completedOn, lastDay }: { readonly completedOn: CivilDate;
 
 /** Reasons that are things to be done again, or that end. */
 const DUE: { readonly [C in Given['code']]?: (reason: Extract<Given, { code: C }>, around: Around) => DueWords } = {
-  'annual-expires': tellMonths, 'inspection-expires': tellMonths, 'item-expires': tellItem, 'item-due': tellItem, 'directive-expires': tellDirective, 'directive-due': tellDirective,
+  'annual-expires': tellMonths, 'inspection-expires': tellMonths, 'item-expires': tellItem, 'item-due': tellItem, 'ad-expires': tellAd, 'ad-due': tellAd,
   'hundred-hour-due': ({ dueAt, lastAt, lastKind, takenOff }) => {
     const every = hoursFromSeconds(dueAt - lastAt + takenOff);
     const other = lastKind === 'annual' || lastKind === 'condition';
@@ -71,16 +71,16 @@ const DUE: { readonly [C in Given['code']]?: (reason: Extract<Given, { code: C }
     return { interval: `every ${readingText(every)}`, last: `${readingText(lastAt)}${other ? ` (${INSPECTION_NAMES[lastKind]})` : ''}`, next: readingText(dueAt), sum: `${sum}${stands}` };
   },
   'oil-change-due': ({ dueAt }) => ({ interval: 'by the fuel burnt', last: '', next: meterText('engine', dueAt), sum: '' }),
-  'receiver-check-expires': ({ doneOn, lastDay }) => ({ interval: 'every 30 days', last: dateText(doneOn), next: dateText(lastDay), sum: '' }),
-  'registration-expires': ({ lastDay }) => on(lastDay), 'locator-battery-expires': ({ lastDay }) => on(lastDay), 'database-expires': ({ lastDay }) => on(lastDay), 'release-expires': ({ lastDay }) => on(lastDay), 'equipment-expires': ({ lastDay }) => on(lastDay),
-  'paper-expires': ({ lastDay }) => on(lastDay), 'deferral-expires': ({ lastDay }) => on(lastDay), 'locator-removed': ({ lastDay }) => on(lastDay),
+  'vor-check-expires': ({ doneOn, lastDay }) => ({ interval: 'every 30 days', last: dateText(doneOn), next: dateText(lastDay), sum: '' }),
+  'registration-expires': ({ lastDay }) => on(lastDay), 'elt-battery-expires': ({ lastDay }) => on(lastDay), 'database-expires': ({ lastDay }) => on(lastDay), 'release-expires': ({ lastDay }) => on(lastDay), 'equipment-expires': ({ lastDay }) => on(lastDay),
+  'club-document-expires': ({ lastDay }) => on(lastDay), 'deferral-expires': ({ lastDay }) => on(lastDay), 'elt-removed': ({ lastDay }) => on(lastDay),
   'release-due': ({ dueAt }) => ({ interval: '', last: '', next: readingText(dueAt), sum: '' }), 'deferral-due': ({ dueAt }) => ({ interval: '', last: '', next: readingText(dueAt), sum: '' }),
   'release-work-due': ({ lastDay, dueAt }) => ({ interval: 'once', last: '', next: list([...(lastDay === null ? [] : [dateText(lastDay)]), ...(dueAt === null ? [] : [readingText(dueAt)])], 'or'), sum: '' }),
 };
 
 /** The parts of what is due in words; null for a constraint that is not a thing to be done again. */
-export function tellDue({ reason, records }: Pick<DecidedConstraint, 'reason' | 'records'>, { items, directives }: Pick<AircraftFacts, 'items' | 'directives'>): DueWords | null {
+export function tellDue({ reason, records }: Pick<DecidedConstraint, 'reason' | 'records'>, { items, ads }: Pick<AircraftFacts, 'items' | 'ads'>): DueWords | null {
   // The table pairs a code with its own teller; TypeScript cannot follow that pairing through the look-up.
   const tellers = DUE as Partial<Readonly<Record<string, (given: Given, around: Around) => DueWords>>>;
-  return tellers[reason.code]?.(reason, { items, directives, records }) ?? null;
+  return tellers[reason.code]?.(reason, { items, ads, records }) ?? null;
 }

@@ -11,23 +11,23 @@ import { tellConstraint } from './constraint';
 import { decisionDocument } from './decision-document';
 import { tellFlight } from './flight';
 import { clockText, dateText, hoursLeftText, hoursOverText, list, momentText, readingText, sentenceCase, timeLeftText } from './formats';
-import { ACT_NAMES, entitledText, sourceText } from './lifts';
+import { ACT_NAMES, entitledText, sourceText } from './remedies';
 import { limitName } from './limits';
 import { CERTIFICATE_NAMES, FAULT_NAMES } from './names';
 import { tellReason, TOLD_CODES } from './reasons';
-import { tellStory } from './story';
+import { describeHistory } from './history';
 import { availabilityText, windowText } from './window-text';
 
 const HALIFAX = zone('America/Halifax');
 const DAY = civilDate('2026-03-31');
 /** One reason of each code. A new code does not compile until it is here. */
 const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }> } = {
-  'document-never-sighted': { code: 'document-never-sighted', document: 'weight-and-balance' },
+  'document-never-checked': { code: 'document-never-checked', document: 'weight-and-balance' },
   'document-not-aboard': { code: 'document-not-aboard', document: 'radio-licence' },
   'document-aboard-unknown': { code: 'document-aboard-unknown', document: 'weight-and-balance' },
   'document-illegible': { code: 'document-illegible', document: 'weight-and-balance' },
   'document-legibility-unknown': { code: 'document-legibility-unknown', document: 'weight-and-balance' },
-  'document-sighting-ahead-of-itself': { code: 'document-sighting-ahead-of-itself', document: 'weight-and-balance' },
+  'document-check-ahead-of-itself': { code: 'document-check-ahead-of-itself', document: 'weight-and-balance' },
   'certificate-not-displayed': { code: 'certificate-not-displayed' },
   'certificate-display-unknown': { code: 'certificate-display-unknown' },
   'document-of-another-aircraft': { code: 'document-of-another-aircraft', document: 'registration-certificate', shown: 'N07TB', registration: 'N02TB' },
@@ -67,17 +67,17 @@ const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }> } = {
   'loading-data-outdated': { code: 'loading-data-outdated', datedOn: DAY, changedOn: DAY },
   'loading-data-date-unknown': { code: 'loading-data-date-unknown' },
   'document-stale': { code: 'document-stale', document: 'radio-licence', seenOn: DAY, days: 90 },
-  'paper-expires': { code: 'paper-expires', name: 'Insurance', lastDay: DAY },
-  'paper-expiry-unknown': { code: 'paper-expiry-unknown', name: 'the hangar paper' },
-  'paper-missing': { code: 'paper-missing', kind: 'insurance' },
+  'club-document-expires': { code: 'club-document-expires', name: 'Insurance', lastDay: DAY },
+  'club-document-expiry-unknown': { code: 'club-document-expiry-unknown', name: 'the hangar document' },
+  'club-document-missing': { code: 'club-document-missing', kind: 'insurance' },
   'inspection-expires': { code: 'inspection-expires', kind: 'transponder', completedOn: DAY, lastDay: DAY, discounted: [] },
-  'inspection-unknown': { code: 'inspection-unknown', kind: 'locator', discounted: [] },
+  'inspection-unknown': { code: 'inspection-unknown', kind: 'elt', discounted: [] },
   'test-needed-after-work': { code: 'test-needed-after-work', kind: 'altimeter-static', workedOn: DAY },
   'work-effect-unknown': { code: 'work-effect-unknown', description: 'Altimeter replaced', effect: 'static-system' },
-  'receiver-check-expires': { code: 'receiver-check-expires', lastDay: DAY, doneOn: DAY },
-  'receiver-check-unknown': { code: 'receiver-check-unknown' },
-  'receiver-check-failed': { code: 'receiver-check-failed', error: 50, allowed: 40 },
-  'receiver-check-incomplete': { code: 'receiver-check-incomplete', doneOn: DAY },
+  'vor-check-expires': { code: 'vor-check-expires', lastDay: DAY, doneOn: DAY },
+  'vor-check-unknown': { code: 'vor-check-unknown' },
+  'vor-check-failed': { code: 'vor-check-failed', error: 50, allowed: 40 },
+  'vor-check-incomplete': { code: 'vor-check-incomplete', doneOn: DAY },
   'database-expires': { code: 'database-expires', lastDay: DAY },
   'database-not-yet': { code: 'database-not-yet', effectiveOn: DAY },
   'database-unknown': { code: 'database-unknown' },
@@ -89,18 +89,18 @@ const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }> } = {
   'items-unknown': { code: 'items-unknown' },
   'programme-segments-unknown': { code: 'programme-segments-unknown' },
   'oil-change-due': { code: 'oil-change-due', name: 'Oil change', dueAt: hours('130'), leaded: hours('5'), unleaded: hours('20'), unsaid: hours('2') },
-  'directives-unknown': { code: 'directives-unknown' },
-  'directive-expires': { code: 'directive-expires', number: '2024-07-11', title: 'Wing attachment', lastDay: DAY, first: true },
-  'directive-due': { code: 'directive-due', number: '2024-07-11', title: 'Wing attachment', meter: 'time-in-service', dueAt: hours('1225'), first: false },
-  'directive-before-flight': { code: 'directive-before-flight', number: '2024-07-11', title: 'Wing attachment' },
-  'directive-unknown': { code: 'directive-unknown', number: '2024-07-11', title: 'Wing attachment', what: 'applicability' },
-  'locator-unknown': { code: 'locator-unknown' },
-  'locator-battery-expires': { code: 'locator-battery-expires', lastDay: DAY },
-  'locator-battery-used': { code: 'locator-battery-used', usedSeconds: 3660 },
-  'locator-battery-unknown': { code: 'locator-battery-unknown', what: 'use' },
-  'locator-removed': { code: 'locator-removed', removedOn: DAY, lastDay: DAY },
-  'locator-removal-incomplete': { code: 'locator-removal-incomplete', lacks: ['date', 'entry', 'placard'] },
-  'locator-not-fitted': { code: 'locator-not-fitted' },
+  'ads-unknown': { code: 'ads-unknown' },
+  'ad-expires': { code: 'ad-expires', number: '2024-07-11', title: 'Wing attachment', lastDay: DAY, first: true },
+  'ad-due': { code: 'ad-due', number: '2024-07-11', title: 'Wing attachment', meter: 'time-in-service', dueAt: hours('1225'), first: false },
+  'ad-before-flight': { code: 'ad-before-flight', number: '2024-07-11', title: 'Wing attachment' },
+  'ad-unknown': { code: 'ad-unknown', number: '2024-07-11', title: 'Wing attachment', what: 'applicability' },
+  'elt-unknown': { code: 'elt-unknown' },
+  'elt-battery-expires': { code: 'elt-battery-expires', lastDay: DAY },
+  'elt-battery-used': { code: 'elt-battery-used', usedSeconds: 3660 },
+  'elt-battery-unknown': { code: 'elt-battery-unknown', what: 'use' },
+  'elt-removed': { code: 'elt-removed', removedOn: DAY, lastDay: DAY },
+  'elt-removal-incomplete': { code: 'elt-removal-incomplete', lacks: ['date', 'entry', 'placard'] },
+  'elt-not-fitted': { code: 'elt-not-fitted' },
   'equipment-list-unknown': { code: 'equipment-list-unknown' },
   'equipment-not-fitted': { code: 'equipment-not-fitted', equipment: 'landing-light', list: 'for-hire' },
   'equipment-unknown': { code: 'equipment-unknown', equipment: 'clock', list: 'ifr' },
@@ -120,7 +120,7 @@ const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }> } = {
   derigged: { code: 'derigged' },
   'rigging-not-checked': { code: 'rigging-not-checked', gaps: ['assembly', 'controls'] },
   'approved-list-missing': { code: 'approved-list-missing' },
-  'locator-deactivated': { code: 'locator-deactivated', on: DAY },
+  'elt-deactivated': { code: 'elt-deactivated', on: DAY },
   'equipment-inoperative': { code: 'equipment-inoperative', equipment: 'vor-receiver', what: 'Dead', list: 'navigation' },
   'navigation-not-aboard': { code: 'navigation-not-aboard', equipment: 'satellite-navigator', state: 'not-fitted' },
   'item-inoperative': { code: 'item-inoperative', equipment: ['landing-light'], what: 'Landing light dark', because: ['operating-rule', 'equipment-list'], deferred: false },
@@ -155,7 +155,7 @@ const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }> } = {
   'fuel-burn-unknown': { code: 'fuel-burn-unknown' },
   'aircraft-out': { code: 'aircraft-out', by: 'R. Dane', since: instant('2026-11-24T13:00:00Z') },
   'two-flights-open': { code: 'two-flights-open', earlier: 'flight a', later: 'flight b' },
-  tightened: { code: 'tightened', why: 'wet grass runway', by: 'The dispatcher', cap: { quantity: 'load', bound: 'at-most', value: 200_000 } },
+  restricted: { code: 'restricted', why: 'wet grass runway', by: 'The dispatcher', cap: { quantity: 'load', bound: 'at-most', value: 200_000 } },
   'record-ahead-of-itself': { code: 'record-ahead-of-itself', record: 'm1', kind: 'measurement' },
   'tow-rope-unfit': { code: 'tow-rope-unfit', fault: 'tug-link' },
   'cap-passed': { code: 'cap-passed', quantity: 'fuel', bound: 'at-least', value: volume('10', 'US gal'), planned: volume('9', 'US gal') },
@@ -178,11 +178,11 @@ describe('reasons in words', () => {
   });
   it('says what lies ahead as ahead, what is past as past, and what nobody knows as not known', () => {
     const tell = (tense: 'in-force' | 'ahead' | 'unsure') => tellReason(REASONS['hundred-hour-due'], tense).headline;
-    expect([tell('ahead'), tell('in-force'), tell('unsure')]).toEqual(['The 100 hours end at 1100.0 h.', 'The 100 hours ended at 1100.0 h.', 'The 100 hours end at 1100.0 h; whether that has come is not known.']);
+    expect([tell('ahead'), tell('in-force'), tell('unsure')]).toEqual(['100-hour inspection due at 1100.0 h.', '100-hour inspection overdue since 1100.0 h.', '100-hour inspection due at 1100.0 h; whether that has come is not known.']);
   });
   it('names the arithmetic: the excess that was taken off, and the entry that did not count', () => {
     expect(tellReason(REASONS['hundred-hour-due'], 'ahead').meaning).toContain('6.5 h late, which is taken off');
-    expect(tellReason(REASONS['annual-expires'], 'ahead').meaning).toContain('does not count: no total time in service');
+    expect(tellReason(REASONS['annual-expires'], 'ahead').meaning).toContain('does not count: the entry lacks the total time in service (43.11(a))');
   });
 });
 
@@ -197,22 +197,22 @@ describe('names', () => {
   it('are there for every act, certificate and fault', () => {
     for (const names of [ACT_NAMES, CERTIFICATE_NAMES, FAULT_NAMES]) for (const name of Object.values(names)) expect(name).not.toBe('');
     expect(entitledText({ kind: 'certificate', anyOf: ['pilot', 'flight-instructor'] })).toBe('pilot or flight instructor');
-    expect([entitledText({ kind: 'owner' }), entitledText({ kind: 'anybody-at-the-aircraft' }), entitledText({ kind: 'record-keeper' })]).toEqual(['the owner', 'anybody at the aircraft', 'whoever keeps the records']);
+    expect([entitledText({ kind: 'owner' }), entitledText({ kind: 'anybody-at-the-aircraft' }), entitledText({ kind: 'record-keeper' })]).toEqual(['the owner', 'anybody at the aircraft', 'a record keeper']);
     expect([sourceText({ kind: 'club-policy' }), sourceText({ kind: 'common-practice' }), sourceText({ kind: 'regulation', citation: '14 CFR 91.7' })]).toEqual(['club policy', 'common practice', '14 CFR 91.7']);
   });
 });
 
 describe('a decision in words', () => {
-  it('tells each constraint with its source and its ways out', () => {
+  it('tells each constraint with its source and its remedies', () => {
     const [constraint] = decideClean({ documents: { loading: { aboard: false } } }).constraints;
     if (constraint === undefined) throw new Error('nothing closes');
-    expect(tellConstraint(constraint, 'in-force')).toMatchObject({ headline: 'The weight-and-balance data is not aboard.', source: '14 CFR 91.9(a) and 91.103', lifts: [{ act: 'Put the paper aboard and record that it was seen', by: 'anybody at the aircraft' }] });
+    expect(tellConstraint(constraint, 'in-force')).toMatchObject({ headline: 'The weight-and-balance data is not on board.', source: '14 CFR 91.9(a) and 91.103', remedies: [{ act: 'Put the document on board and record the check', by: 'anybody at the aircraft' }] });
     expect(limitName(decideClean().limits[0]?.constraint ?? constraint)).toBe('100-hour');
   });
   it('is one document, in a stable order', () => {
     const { facts, asOf } = cleanCase();
     const document = decisionDocument(decideClean({ documents: { loading: { aboard: false } } }), facts.place.zone, { flight: null, wanted: null, release: null });
-    expect(document).toMatchObject({ format: 'groval-decision', asOf: '2026-11-24T13:00:00Z', verdict: 'Grounded', conditions: [{ words: 'Put the paper aboard and record that it was seen' }], firstLimit: { hours: { left: 58.4, leftText: '58.4 h' } } });
+    expect(document).toMatchObject({ format: 'groval-decision', asOf: '2026-11-24T13:00:00Z', verdict: 'Grounded', conditions: [{ words: 'Put the document on board and record the check' }], firstLimit: { hours: { left: 58.4, leftText: '58.4 h' } } });
     expect(document.advice).toContain('pilot in command');
     expect(asOf).toBe(instant(document.asOf));
   });
@@ -223,16 +223,16 @@ describe('a decision in words', () => {
     const said = (change: Json) => { const decision = decideClean(change); return availabilityText(decision.open, decision.full); };
     expect(said({})).toBe('Day VFR and Night VFR: all uses.');
     expect(said({ documents: { loading: null } })).toBe('Not available for any use.');
-    expect(said({ equipment: { list: { items: { 'landing-light': 'not-fitted' } } } })).toBe('Day VFR: all uses. Night VFR: private rental, some lessons and some carriage for hire only.');
+    expect(said({ equipment: { list: { items: { 'landing-light': 'not-fitted' } } } })).toBe('Day VFR: all uses. Night VFR: private rental, lessons (dusk only) and carriage for hire (dusk only).');
     expect(said({ meterReadings: { today: { value: 4208.7 } } })).toBe('Ferry flight to maintenance only.');
   });
 
-  const flight = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
+  const flight = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false };
   it.each<readonly [string, Json, string]>([
     ['can go', {}, ''],
-    ['outruns hours', { meterReadings: { today: { value: 4207.6 } } }, 'Outruns the 100-hour by 0.4 h.'],
-    ['outruns a date', { flight: { ...flight, starts: '2027-04-01T02:00:00Z', ends: '2027-04-01T04:00:00Z' } }, 'Ends after 1 Apr 2027 00:00, when the annual ends.'],
-    ['waits for a step', { documents: { loading: { aboard: false } } }, 'Yes, after: Put the paper aboard and record that it was seen.'],
+    ['exceeds hours', { meterReadings: { today: { value: 4207.6 } } }, 'Exceeds the 100-hour limit by 0.4 h (due 4208.7 h, lands at 4209.1 h).'],
+    ['exceeds a date', { flight: { ...flight, starts: '2027-04-01T02:00:00Z', ends: '2027-04-01T04:00:00Z' } }, 'Ends after 1 Apr 2027 00:00, the annual limit.'],
+    ['waits for a step', { documents: { loading: { aboard: false } } }, 'Yes, after: Put the document on board and record the check.'],
     ['waits for a mechanic', { discrepancies: { d: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Nick' } } }, 'Nick.'],
     ['was never approved', { flight: { ...flight, rules: 'ifr' } }, 'This aircraft is not approved or fitted for such a flight.'],
     ['contradicts itself', { flight: { ...flight, ends: '2026-11-24T13:30:00Z' } }, 'Its times contradict each other.'],
@@ -251,6 +251,6 @@ describe('the story', () => {
     ['record-meter-reading', { entered: '4150.3' }, 'read the meter: 4150.3 h'],
     ['plan-flight', { person: 'J. Sol' }, 'planned a flight for J. Sol'],
     ['load-folder', {}, 'brought in the aircraft with its folder'],
-    ['load-records', { documents: 6, inspections: 1, readings: 0 }, 'brought in records: 6 sightings of papers and 1 inspection'],
-  ])('%s', (act, record, words) => { expect(tellStory(act, record)).toBe(words); });
+    ['load-records', { documents: 6, inspections: 1, readings: 0 }, 'brought in records: 6 document checks and 1 inspection'],
+  ])('%s', (act, record, words) => { expect(describeHistory(act, record)).toBe(words); });
 });

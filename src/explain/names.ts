@@ -15,18 +15,18 @@ import type { NotChecked } from '../core/decision/decision';
 
 /** What a counter counts. */
 export const COUNTED: { readonly [C in Counter]: string } = { landings: 'landings', cycles: 'cycles', 'tow-launches': 'tow launches' };
-/** Names of papers, as the middle of a sentence. */
+/** Names of documents, as the middle of a sentence. */
 export const DOCUMENT_NAMES: Readonly<Record<DocumentKind, string>> = {
   'airworthiness-certificate': 'airworthiness certificate',
   'registration-certificate': 'registration certificate',
   'operating-limitations': 'flight manual or operating limitations',
   'weight-and-balance': 'weight-and-balance data',
   'radio-licence': 'radio station licence',
-  'cabin-tank-record': 'record of the cabin fuel tank',
+  'cabin-tank-form-337': 'Form 337 for the cabin fuel tank',
 };
 
 export const INSPECTION_NAMES: Readonly<Record<InspectionKind, string>> = {
-  annual: 'annual inspection', 'hundred-hour': '100-hour inspection', condition: 'condition inspection', 'altimeter-static': 'altimeter and static test', transponder: 'transponder test', locator: 'emergency locator inspection',
+  annual: 'annual inspection', 'hundred-hour': '100-hour inspection', condition: 'condition inspection', 'altimeter-static': 'altimeter and static test', transponder: 'transponder test', elt: 'ELT inspection',
   'static-system': 'static system test', 'programme-left': 'last complete inspection of a programme that was left', 'certificate-issue': 'inspection for the issue of the airworthiness certificate',
 };
 
@@ -35,7 +35,7 @@ export const METER_NAMES_IN_WORDS: Readonly<Record<Meter, string>> = {
 };
 
 export const ITEM_KIND_NAMES: Readonly<Record<ItemKind, string>> = {
-  'life-limit': 'A life limit, which is mandatory', overhaul: 'An overhaul', service: 'A service', 'component-check': 'A check of a component', 'oil-change': 'An oil change', 'safety-equipment': 'Safety equipment', 'club-paper': 'A paper of the club',
+  'life-limit': 'A life limit, which is mandatory', overhaul: 'An overhaul', service: 'A service', 'component-check': 'A check of a component', 'oil-change': 'An oil change', 'safety-equipment': 'Safety equipment', 'club-document': 'A club document',
 };
 
 export const WORK_EFFECT_NAMES: Readonly<Record<WorkEffect, string>> = {
@@ -59,21 +59,21 @@ export const EQUIPMENT_NAMES: Readonly<Record<EquipmentKind, string>> = {
   flotation: 'flotation gear for everybody', 'pyrotechnic-signal': 'pyrotechnic signal', 'safety-belts': 'safety belt for everybody', 'front-shoulder-harnesses': 'shoulder harness at each front seat', 'all-seat-harnesses': 'shoulder harness at every seat',
   'position-lights': 'set of position lights', 'landing-light': 'landing light', 'electrical-source': 'adequate source of electrical energy', 'spare-fuses': 'set of spare fuses in reach', 'two-way-radio': 'two-way radio', 'ifr-navigation': 'navigation equipment for the route',
   'rate-of-turn': 'rate-of-turn indicator', 'slip-skid': 'slip-skid indicator', 'sensitive-altimeter': 'sensitive altimeter', clock: 'clock with seconds', generator: 'generator or alternator', 'artificial-horizon': 'artificial horizon', 'directional-gyro': 'directional gyro',
-  transponder: 'transponder', 'position-broadcast': 'position broadcast', 'vor-receiver': 'VOR receiver', 'satellite-navigator': 'satellite navigator', 'tow-hook': 'tow hook', 'stall-warning': 'stall warning', 'pitot-heat': 'pitot heat', 'fire-extinguisher': 'fire extinguisher',
+  transponder: 'transponder', 'ads-b-out': 'ADS-B Out', 'vor-receiver': 'VOR receiver', 'satellite-navigator': 'satellite navigator', 'tow-hook': 'tow hook', 'stall-warning': 'stall warning', 'pitot-heat': 'pitot heat', 'fire-extinguisher': 'fire extinguisher',
   'monoxide-detector': 'carbon-monoxide detector', 'exhaust-gas-gauge': 'exhaust gas gauge', 'instrument-lights': 'set of instrument lights',
-  'alternate-static': 'alternate static source', 'emergency-locator': 'emergency locator', 'avionics-fan': 'avionics fan', 'warning-lights': 'set of warning lights', 'ice-lights': 'ice light', 'static-wicks': 'set of static wicks',
+  'alternate-static': 'alternate static source', 'elt': 'ELT', 'avionics-fan': 'avionics fan', 'warning-lights': 'set of warning lights', 'ice-lights': 'ice light', 'static-wicks': 'set of static wicks',
   'outside-air-thermometer': 'outside-air thermometer', 'tow-rope': 'tow rope', other: 'item',
 };
 
 /** Which list asks, as the start of a sentence. */
 export const LIST_NAMES: Readonly<Record<RequiredList, string>> = {
   'day-vfr': 'The list for visual flight by day', 'night-vfr': 'The list for visual flight by night', ifr: 'The list for instrument flight', 'sunset-to-sunrise': 'Flight between sunset and sunrise', 'for-hire': 'The list for night flight for hire', 'transponder-airspace': 'Airspace that needs a transponder',
-  'broadcast-airspace': 'Airspace that needs position broadcast', 'over-water': 'Carrying people for hire beyond gliding distance of the shore', towing: 'Towing gliders', club: 'The club',
+  'ads-b-airspace': 'Airspace that needs ADS-B Out', 'over-water': 'Carrying people for hire beyond gliding distance of the shore', towing: 'Towing gliders', club: 'The club',
 };
 
 /** Which of the four questions, as the middle of a sentence. */
 export const CAUSE_NAMES: Readonly<Record<InoperativeCause, string>> = {
-  'walk-round': 'the walk-round list', 'type-certification': 'its type certification', 'equipment-list': 'the aircraft’s equipment list', 'kinds-of-operation': 'its kinds-of-operation list', 'operating-rule': 'the operating rules', directive: 'a directive that asks for it, or may ask for it',
+  'walk-round': 'the walk-round list', 'type-certification': 'its type certification', 'equipment-list': 'the aircraft’s equipment list', 'kinds-of-operation': 'its kinds-of-operation list', 'operating-rule': 'the operating rules', ad: 'an AD that asks for it, or may ask for it',
 };
 
 export const QUANTITY_NAMES_IN_WORDS: Readonly<Record<Quantity, string>> = {
@@ -103,7 +103,7 @@ export const CERTIFICATE_NAMES: Readonly<Record<CertificateKind, string>> = {
   'licensed-engineer': 'licensed aircraft maintenance engineer',
 };
 
-/** The same spelled out, for whoever chooses one. */
+/** The same spelled out, for the person who chooses one. */
 export const CERTIFICATE_CHOICES: Readonly<Record<CertificateKind, string>> = { ...CERTIFICATE_NAMES, 'mechanic-airframe-powerplant': 'A&P mechanic (airframe and powerplant)', 'inspection-authorisation': 'IA (mechanic with inspection authorisation)', pilot: 'pilot (private or above)' };
 
 export const PURPOSE_NAMES: Readonly<Record<Purpose, string>> = {
@@ -116,6 +116,11 @@ export const PURPOSE_NAMES: Readonly<Record<Purpose, string>> = {
   'maintenance-check-flight': 'a maintenance check flight',
 };
 
+/** Purposes as what an aircraft is available for. */
+export const USE_NAMES: Readonly<Record<Purpose, string>> = {
+  'private-rental': 'private rental', 'instruction-school-aircraft': 'lessons', 'instruction-own-aircraft': 'lessons for its owner', 'carriage-for-hire': 'carriage for hire', 'glider-towing': 'towing', 'positioning-to-maintenance': '', 'maintenance-check-flight': '',
+};
+
 export const ENDING_NAMES: Readonly<Record<RegistrationEnding, string>> = {
   'ownership-transferred': 'the aircraft changed owners',
   'cancelled-by-holder': 'the holder had it cancelled',
@@ -126,32 +131,32 @@ export const ENDING_NAMES: Readonly<Record<RegistrationEnding, string>> = {
 };
 
 export const FAULT_NAMES: Readonly<Record<InspectionFault | RectificationFault | DeferralFault | WorkFault, string>> = {
-  'copy-not-vouched': 'a copy from paper for which nobody has vouched yet',
-  'name-missing': 'no name',
-  'certificate-missing': 'no certificate',
-  'certificate-number-missing': 'no certificate number',
+  'copy-not-vouched': 'a paper copy for which nobody has vouched yet',
+  'name-missing': 'the entry lacks the signer’s name',
+  'certificate-missing': 'the entry lacks a certificate',
+  'certificate-number-missing': 'the entry lacks the certificate number',
   'certificate-validity-unknown': 'the certificate’s validity is not on record',
   'certificate-not-valid-then': 'the certificate was not valid on that day',
   'certificate-kind-not-entitled': 'that kind of certificate may not sign it',
-  'time-in-service-missing': 'no total time in service',
-  'outcome-missing': 'it does not say whether the aircraft was approved',
+  'time-in-service-missing': 'the entry lacks the total time in service (43.11(a))',
+  'outcome-missing': 'the entry does not say whether the aircraft was approved (43.11(a))',
   'not-approved': 'the aircraft was not approved for return to service',
   'completed-after-recorded': 'it is dated after the day on which it was written',
   'completed-before-found': 'it is dated before the find',
   'cleared-before-inspection': 'its list was cleared before the inspection was done',
   'work-missing': 'it does not say what kind of work was done',
   'work-does-not-fit': 'that kind of work cannot close a finding of this class',
-  'description-missing': 'no description of the work',
-  'date-missing': 'no date of completion',
+  'description-missing': 'the entry lacks a description of the work',
+  'date-missing': 'the date of completion is missing',
   'action-missing': 'it does not say whether the item was removed or deactivated',
-  'placard-missing': 'no placard',
-  'record-missing': 'no entry in the maintenance record, or not by the list that this aircraft has',
+  'placard-missing': 'the placard is missing',
+  'record-missing': 'the entry in the maintenance record is missing, or not made under the list that this aircraft has',
 };
 
-/** What a class of discrepancy means for whoever wants to fly. */
+/** What a class of discrepancy means for the person who wants to fly. */
 export const CLASS_MEANINGS: Readonly<Record<Classification, string>> = {
   'ground-until-mechanic': 'The aircraft stays on the ground until a mechanic has looked.',
-  'service-before-flight': 'It has to be put right and recorded before anybody flies.',
+  'service-before-flight': 'It has to be corrected and recorded before anybody flies.',
   'tell-instructor': 'An instructor has to judge it before anybody flies.',
   'deferral-path': 'Nobody flies until it is repaired, or lawfully deferred; then the uses that need it stay closed.',
   watch: 'It is watched.',
@@ -162,7 +167,7 @@ export const NOT_CHECKED_NAMES: Readonly<Record<NotChecked, string>> = {
   'pilot-licence-medical-currency': 'the pilot’s licence, medical, currency and checkout',
   'weather-and-notices': 'weather and notices',
   loading: 'loading',
-  'fuel-and-oil-aboard': 'fuel and oil aboard',
+  'fuel-and-oil-aboard': 'fuel and oil on board',
   'walk-round': 'what the walk-round of today would show',
   'club-policy': 'the club’s own rules, since none are chosen',
   'australian-equipment': 'all Australian equipment rules beyond the lists named here',

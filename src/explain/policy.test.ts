@@ -3,7 +3,7 @@ import { REGULATION_POLICY, USUAL_POLICY, policyFrom } from '@/core/rules/packs/
 import { decideClean } from '@/testing/clean-case';
 import { policyCloses } from './policy';
 
-const bare = { clubPapers: null, equipment: { list: { items: { 'fire-extinguisher': 'not-fitted', 'monoxide-detector': 'not-fitted' } } } };
+const bare = { clubDocuments: null, equipment: { list: { items: { 'fire-extinguisher': 'not-fitted', 'monoxide-detector': 'not-fitted' } } } };
 const verdict = (parameters: object) => decideClean({ ...bare, packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }, { id: 'club-policy', parameters: { ...parameters } }] }).verdict;
 
 describe('the rules that a club begins with', () => {

@@ -1,39 +1,43 @@
-import type { DecidedConstraint, Decision } from '../core/decision/decision';
-import type { WaysOut } from '../core/decision/ways-out';
+import type { Decision } from '../core/decision/decision';
+import type { RemedyPlans } from '../core/decision/remedy-plans';
 import type { ZoneId } from '../core/time/zone';
 import { capText, list, momentText, sentenceCase } from './formats';
+import { asOne, byReason, type OneReason } from './constraint';
 import { tellFlight } from './flight';
 import { leftText, limitName } from './limits';
-import { ACT_NAMES, entitledText, sourceText } from './lifts';
+import { ACT_NAMES, entitledText, sourceText } from './remedies';
 import { AUTHORISED_NAMES, NOT_CHECKED_NAMES } from './names';
 import { tellDecided } from './reasons';
 import { availabilityText } from './window-text';
-import { ADVICE, waysDocument, type DecisionWays } from './decision-document';
+import { ADVICE, plansDocument, type DecisionPlans } from './decision-document';
 
 /** One line of an explanation, with what stands behind it: from the verdict down to the records. */
 export interface Explained {
-  readonly kind: 'verdict' | 'open' | 'flight' | 'wanted' | 'constraint' | 'meaning' | 'source' | 'record' | 'lift' | 'limit' | 'way' | 'notice' | 'not-checked' | 'advice' | 'heading';
+  readonly kind: 'verdict' | 'open' | 'flight' | 'wanted' | 'constraint' | 'meaning' | 'source' | 'record' | 'remedy' | 'limit' | 'plan' | 'notice' | 'not-checked' | 'advice' | 'heading';
   readonly text: string;
   readonly children: readonly Explained[];
 }
 
 const node = (kind: Explained['kind'], text: string, children: readonly Explained[] = []): Explained => ({ kind, text, children });
 
-function constraintNode(constraint: DecidedConstraint, where: 'in-force' | 'ahead'): Explained {
-  const { headline, meaning } = tellDecided(constraint, where);
+function constraintNode(group: OneReason, where: 'in-force' | 'ahead'): Explained {
+  const one = asOne(group);
+  const { headline, meaning } = tellDecided(one, where);
+  const remedies = group.flatMap((constraint) => constraint.remedies.map(({ act, by, leaves }) => `${ACT_NAMES[act]} – ${entitledText(by)}${leaves === null ? '' : '; not available for every use after it'}.`));
   return node('constraint', headline, [
     node('meaning', meaning),
-    node('source', `Rule: ${constraint.rule} of ${constraint.pack}; source: ${sourceText(constraint.source)}${constraint.certainty === 'unknown' ? '; not known, which closes what failing would close' : ''}.`),
-    ...constraint.records.map((record) => node('record', `Rests on record ${record}.`)),
-    ...constraint.lifts.map(({ act, by, leaves }) => node('lift', `${ACT_NAMES[act]}: ${entitledText(by)}${leaves === null ? '' : '; some uses stay closed after it'}.`)),
+    ...group.map(({ rule, pack, source, certainty }) => node('source', `Rule: ${rule} of ${pack}; source: ${sourceText(source)}.${certainty === 'unknown' ? ' No record: treated as not complied with.' : ''}`)),
+    ...one.records.map((record) => node('record', `Rests on record ${record}.`)),
+    ...[...new Set(remedies)].map((remedy) => node('remedy', remedy)),
   ]);
 }
 
-function waysNode(title: string, ways: WaysOut | null): readonly Explained[] {
-  const document = waysDocument(ways);
+function plansNode(title: string, plans: RemedyPlans | null, { constraints }: Pick<Decision, 'constraints'>): readonly Explained[] {
+  const document = plansDocument(plans);
   if (document === null) return [];
-  if (document.withoutLift.length > 0) return [node('heading', `${title}: no act opens it.`, document.withoutLift.map((id) => node('way', `Nothing lifts ${id}.`)))];
-  return document.ways.length === 0 ? [] : [node('heading', `${title}:`, document.ways.map(({ words }, at) => node('way', `${at === 0 ? 'Smallest way' : `Next best ${at}`}: ${words}`)))];
+  const headlines = [...new Set(document.withoutRemedy.map((id) => { const one = constraints.find((other) => other.id === id); return one === undefined ? id : tellDecided(one, 'in-force').headline; }))];
+  if (headlines.length > 0) return [node('heading', `${title}: not possible.`, headlines.map((headline) => node('plan', headline)))];
+  return document.plans.length === 0 ? [] : [node('heading', `${title}:`, document.plans.map(({ words }, at) => node('plan', `${at === 0 ? 'Shortest' : `Alternative ${at}`}: ${words}`)))];
 }
 
 /** What a permit covers, in words: what was on record when it was issued, and nothing found, done or removed since. */
@@ -45,7 +49,7 @@ function permitText(covers: readonly string[], { constraints }: Decision): strin
 const ANSWERS = { yes: 'Yes.', 'yes-after': 'Yes, after what follows.', no: 'No.' } as const;
 
 /** The whole explanation of a decision as a tree, in the order in which people act on it. */
-export function explain(decision: Decision, zone: ZoneId, ways: DecisionWays): Explained {
+export function explain(decision: Decision, zone: ZoneId, plans: DecisionPlans): Explained {
   const { flight, wanted } = decision;
   return node('verdict', `${decision.registration} is ${decision.verdict} as of ${momentText(decision.asOf, zone)}.`, [
     node('open', availabilityText(decision.open, decision.full)),
@@ -55,14 +59,14 @@ export function explain(decision: Decision, zone: ZoneId, ways: DecisionWays): E
     ...(flight === null ? [] : [node('flight', `Flight ${flight.flight}: ${ANSWERS[flight.answer]} ${tellFlight(flight, decision, zone)}`.trim(), [
       ...(flight.authorisedWithout.length === 0 ? [] : [node('flight', `Air traffic control has authorised it to fly without ${list(flight.authorisedWithout.map((one) => AUTHORISED_NAMES[one]), 'and')}.`)]),
       ...flight.light.map(({ place, light, sun }) => node('flight', `Light at ${place}: ${light.join(', ')}${sun.sunset === null ? '' : `; sunset ${momentText(sun.sunset, zone)}`}${sun.nightfall === null ? '' : `, night from ${momentText(sun.nightfall, zone)}`}.`)),
-      ...flight.own.map((one) => constraintNode(one, 'in-force')), ...flight.outruns.map(({ constraint }) => constraintNode(constraint, 'ahead')), ...waysNode('To make it possible', ways.flight),
+      ...byReason(flight.own).map((one) => constraintNode(one, 'in-force')), ...byReason(flight.exceedances.map(({ constraint }) => constraint)).map((one) => constraintNode(one, 'ahead')), ...plansNode('To make it possible', plans.flight, decision),
     ])]),
-    ...(wanted === null ? [] : [node('wanted', `The wanted uses: ${ANSWERS[wanted.answer]}`, waysNode('To open them', ways.wanted))]),
-    ...(decision.constraints.length === 0 ? [node('heading', 'Nothing on record stands against it.')] : [node('heading', 'In force:', decision.constraints.map((one) => constraintNode(one, 'in-force')))]),
-    ...(decision.notices.length === 0 ? [] : [node('heading', 'Told, though it closes nothing:', decision.notices.map((one) => node('notice', `${tellDecided(one, 'in-force').headline} ${tellDecided(one, 'in-force').meaning}`)))]),
+    ...(wanted === null ? [] : [node('wanted', `The wanted uses: ${ANSWERS[wanted.answer]}`, plansNode('To make them available', plans.wanted, decision))]),
+    ...(decision.constraints.length === 0 ? [node('heading', 'No reason on record keeps it from flying.')] : [node('heading', 'Reasons:', byReason(decision.constraints).map((one) => constraintNode(one, 'in-force')))]),
+    ...(decision.notices.length === 0 ? [] : [node('heading', 'Noted:', decision.notices.map((one) => node('notice', `${tellDecided(one, 'in-force').headline} ${tellDecided(one, 'in-force').meaning}`)))]),
     // A regulation and the club's own rule may end at the same reading: said once.
     ...(decision.limits.length === 0 ? [] : [node('heading', 'Ahead:', [...new Set(decision.limits.map((limit) => `${leftText(limit)} to ${limitName(limit.constraint)}. ${tellDecided(limit.constraint, 'ahead').headline}`))].map((text) => node('limit', text)))]),
-    ...waysNode('To release it', ways.release),
+    ...plansNode('To clear it', plans.release, decision),
     node('not-checked', `Not checked: ${decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]).join('; ')}.`),
     node('advice', ADVICE),
   ]);

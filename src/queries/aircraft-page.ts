@@ -10,19 +10,19 @@ import type { WindowPicture } from '@/core/envelope/window-picture';
 import { civilDateAt } from '@/core/time/zone';
 import type { Instant } from '@/core/time/instant';
 import type { Place } from '@/core/time/sun';
-import { certificatesOf, findByRegistration, papersOf, readDiscrepancies, type ReadDiscrepancy } from '@/db/aircraft-papers';
+import { certificatesOf, findByRegistration, documentsOf, readDiscrepancies, type ReadDiscrepancy } from '@/db/aircraft-documents';
 import { loadAircraft } from '@/db/aircraft-facts';
 import { storedDate, storedInstant } from '@/db/checked-values';
 import { readClub } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
-import { readStory } from '@/db/ledger';
-import { tellConstraint, type ConstraintWords } from '@/explain/constraint';
+import { readHistory } from '@/db/ledger';
+import { tellConstraint, tellReasons, type ConstraintWords } from '@/explain/constraint';
 import { dateText, momentText, readingText, sentenceCase } from '@/explain/formats';
 import { withoutNumbers } from '@/explain/for-reader';
 import { leftText } from '@/explain/limits';
-import { sourceText } from '@/explain/lifts';
+import { sourceText } from '@/explain/remedies';
 import { CERTIFICATE_NAMES, CLASS_MEANINGS, DOCUMENT_NAMES, NOT_CHECKED_NAMES } from '@/explain/names';
-import { tellStory, workName } from '@/explain/story';
+import { describeHistory, workName } from '@/explain/history';
 import { windowText } from '@/explain/window-text';
 
 /** How many findings and how many lines of its story an aircraft's page shows. */
@@ -87,7 +87,7 @@ function limitsOf(decision: Decision): AircraftPage['limits'] {
   return decision.limits.map((limit) => {
     const words = tellConstraint(limit.constraint, 'ahead');
     return {
-      id: words.id, step: words.condition, headline: words.headline, meaning: words.meaning, source: words.source, who: words.lifts.map(({ by }) => by)[0] ?? '',
+      id: words.id, step: words.condition, headline: words.headline, meaning: words.meaning, source: words.source, who: words.remedies.map(({ by }) => by)[0] ?? '',
       figure: leftText(limit),
       daysLeft: limit.currency === 'time' ? Math.floor(limit.left / 86_400_000) : null, hoursLeft: limit.currency === 'hours' ? limit.left / 3600 : null,
     };
@@ -113,13 +113,13 @@ export async function aircraftPage(tx: ClubTransaction, reader: { readonly clubI
   const maySign = may(reader.roles, 'return-to-service');
   const showsNumbers = may(reader.roles, 'see-certificates');
   const byId = new Map(stored.facts.discrepancies.map((discrepancy) => [discrepancy.id, discrepancy]));
-  const papers = await papersOf(tx, found.aircraft_id);
+  const papers = await documentsOf(tx, found.aircraft_id);
   // A box sends every few minutes: its lines would push out what people did. What it counted stands beside the meters.
-  const story = await readStory(tx, found.aircraft_id, MOST, 0, ['box-readings']);
+  const story = await readHistory(tx, found.aircraft_id, MOST, 0, ['box-readings']);
   return {
     aircraftId: found.aircraft_id, registration: decision.registration, typeName: stored.typeName, revision: stored.revision, now, today: civilDateAt(now, place.zone), zone: place.zone,
     verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), timeInService: decision.timeInService === null ? null : readingText(decision.timeInService),
-    reasons: decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force')), notices: decision.notices.map((notice) => tellConstraint(notice, 'in-force')), limits: limitsOf(decision), holdsUntil: decision.holdsUntil,
+    reasons: tellReasons(decision.constraints), notices: decision.notices.map((notice) => tellConstraint(notice, 'in-force')), limits: limitsOf(decision), holdsUntil: decision.holdsUntil,
     rules: decision.rules.map(({ id, title, answer, source, explanation, missing }) => ({ id, title, answer, source: sourceText(source), explanation, missing })),
     papers: papers.map((row) => ({
       kind: row.kind as DocumentKind, name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]), keptWhere: row.kept_where ?? 'place not recorded',
@@ -135,7 +135,7 @@ export async function aircraftPage(tx: ClubTransaction, reader: { readonly clubI
         closings: done !== null || !maySign ? [] : closingsFor(discrepancy, own, reader.name, place, now, authorityFor(authorityOf(packs), stored.facts.aircraft)), done: done === null ? null : doneText(done, place, showsNumbers),
       }];
     }),
-    story: story.map(({ seq, act, actorName, recordedAt, record }) => ({ seq, when: momentText(recordedAt, place.zone), who: actorName, words: tellStory(act, showsNumbers ? record : withoutNumbers(record)) })),
+    story: story.map(({ seq, act, actorName, recordedAt, record }) => ({ seq, when: momentText(recordedAt, place.zone), who: actorName, words: describeHistory(act, showsNumbers ? record : withoutNumbers(record)) })),
     notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
   };
 }

@@ -12,14 +12,14 @@ import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
 import { loadAircraft } from '@/db/aircraft-facts';
-import { papersOf } from '@/db/aircraft-papers';
+import { documentsOf } from '@/db/aircraft-documents';
 import type { DocumentKind } from '@/core/records/document';
 import { readClub } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
 import { currentDials } from '@/db/dials';
 import { findFlight, latestFlights, openFlights, type FlownFlight } from '@/db/flights';
 import { findPlanned, flightsBetween, type StoredFlight } from '@/db/planned-flights';
-import { tellConstraint, type ConstraintWords } from '@/explain/constraint';
+import { tellReasons, type ConstraintWords } from '@/explain/constraint';
 import { shownText } from '@/explain/counter';
 import { tellFlight } from '@/explain/flight';
 import { clockText, momentText, sentenceCase } from '@/explain/formats';
@@ -161,7 +161,7 @@ export async function counterFlight(tx: ClubTransaction, clubId: string, flightI
   const dials = await currentDials(tx, aircraftId);
   const [other] = (await openFlights(tx, aircraftId)).filter(({ id }) => id !== flightId);
   const closing = decision.flight === null ? [] : [...decision.constraints.filter(({ id }) => decision.flight?.closedBy.includes(id)), ...decision.flight.own];
-  const papers = await papersOf(tx, aircraftId);
+  const papers = await documentsOf(tx, aircraftId);
   const returned = flown?.returned ?? null;
   const ahead = boxAhead(known.meters, known.accounted);
   return {
@@ -169,7 +169,7 @@ export async function counterFlight(tx: ClubTransaction, clubId: string, flightI
     person: planned?.personName ?? flown?.personName ?? '', purpose: purposeText(planned?.flight.purpose ?? flown?.purpose ?? null), category: stored.facts.aircraft.category,
     plannedWhen: planned === undefined ? 'not planned' : `${momentText(planned.flight.starts, zone)} to ${clockText(planned.flight.ends, zone)}`, airborne: planned === undefined ? '' : shownText('h', airborneTime(planned.flight)),
     verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), answer: decision.flight?.answer ?? null, words: decision.flight === null ? '' : tellFlight(decision.flight, decision, zone),
-    against: closing.map((constraint) => tellConstraint(constraint, 'in-force')),
+    against: tellReasons(closing),
     dials: dials.map((dial) => counterDial(dialState(dial, known.accounted, flown?.readings.find((one) => one.dial === dial.id)?.values))),
     usual: usualRatios(ranOn(await latestFlights(tx, aircraftId, FLIGHTS_COMPARED))),
     asksAirborne: !dials.some(({ counts }) => counts.some(({ meter }) => meter === 'time-in-service')) && known.accounted['time-in-service'].state === 'known', tows: (planned?.flight.purpose ?? flown?.purpose) === 'glider-towing',

@@ -8,7 +8,7 @@ import { readClub } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
 import { tellDue } from '@/explain/due';
 import { sentenceCase } from '@/explain/formats';
-import { entitledText } from '@/explain/lifts';
+import { entitledText } from '@/explain/remedies';
 import { limitName } from '@/explain/limits';
 import { tellDecided } from '@/explain/reasons';
 import { preparedFor, rulesOf } from './prepared';
@@ -32,7 +32,7 @@ export async function dueCalendar(tx: ClubTransaction, clubId: string, now: Inst
       if (seen.has(`${summary} ${date}`)) return [];
       seen.add(`${summary} ${date}`);
       const words = tellDecided(constraint, 'ahead');
-      const who = constraint.lifts[0] === undefined ? '' : ` Signs: ${entitledText(constraint.lifts[0].by)}.`;
+      const who = constraint.remedies[0] === undefined ? '' : ` Signs: ${entitledText(constraint.remedies[0].by)}.`;
       return [{ uid: `${stored.aircraftId}/${constraint.id}`, date, summary, description: `${sentenceCase(words.headline)} ${words.meaning}${who}` }];
     });
   });

@@ -17,7 +17,7 @@ import { mostOf, unsaidStretches } from '@/core/records/unlogged';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt, type ZoneId } from '@/core/time/zone';
-import { certificatesOf, findByRegistration, papersOf, waitingPapersOf } from '@/db/aircraft-papers';
+import { certificatesOf, findByRegistration, documentsOf, waitingPapersOf } from '@/db/aircraft-documents';
 import { loadAircraft } from '@/db/aircraft-facts';
 import { boxesOf } from '@/db/meter-boxes';
 import { storedDate, storedInstant } from '@/db/checked-values';
@@ -36,7 +36,7 @@ import { shownText } from '@/explain/counter';
 import { tellDue } from '@/explain/due';
 import { dateText, list, meterText, momentText, readingText, sentenceCase } from '@/explain/formats';
 import { signedText } from '@/explain/for-reader';
-import { entitledText } from '@/explain/lifts';
+import { entitledText } from '@/explain/remedies';
 import { leftText, limitName } from '@/explain/limits';
 import { CERTIFICATE_NAMES, COUNTED, DOCUMENT_NAMES, INSPECTION_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import { counterDial, type CounterDial } from './counter';
@@ -48,7 +48,7 @@ const MOST = 40;
 const FLIGHTS = 15;
 const MONTHS = 12;
 
-/** An entry that was struck: by whom, when and why. */
+/** An entry that was struck out: by whom, when and why. */
 export interface Struck { readonly by: string; readonly when: string; readonly why: string }
 
 /** What the page says of an entry that was copied from paper. */
@@ -81,7 +81,7 @@ export interface Folder {
   readonly zone: string;
   readonly serialNumber: string | null;
   readonly due: readonly DueRow[];
-  readonly papers: readonly { readonly sightingId: string; readonly kind: DocumentKind; readonly name: string; readonly number: string | null; readonly details: string; readonly keptWhere: string; readonly state: 'aboard' | 'missing' | 'not-needed' | 'not-looked-for'; readonly seen: string }[];
+  readonly papers: readonly { readonly documentCheckId: string; readonly kind: DocumentKind; readonly name: string; readonly number: string | null; readonly details: string; readonly keptWhere: string; readonly state: 'aboard' | 'missing' | 'not-needed' | 'not-looked-for'; readonly seen: string }[];
   readonly waitingDocuments: readonly WaitingDocument[];
   /** Copies of the maintenance release for which nobody has vouched yet. */
   readonly waitingReleases: readonly { readonly id: string; readonly when: string; readonly photos: readonly string[] }[];
@@ -106,7 +106,7 @@ export interface Folder {
     readonly judgement: readonly { readonly id: string; readonly name: string }[];
     readonly inspections: readonly { readonly kind: InspectionKind; readonly name: string; readonly signs: string; readonly certificates: readonly { readonly id: string; readonly name: string }[] }[];
     readonly items: readonly { readonly id: string; readonly name: string; readonly meters: readonly Meter[]; readonly signs: string; readonly certificates: readonly { readonly id: string; readonly name: string }[] }[];
-    readonly directives: readonly { readonly id: string; readonly name: string; readonly methods: readonly { readonly id: string; readonly name: string }[]; readonly meters: readonly Meter[]; readonly signs: string; readonly certificates: readonly { readonly id: string; readonly name: string }[] }[];
+    readonly ads: readonly { readonly id: string; readonly name: string; readonly methods: readonly { readonly id: string; readonly name: string }[]; readonly meters: readonly Meter[]; readonly signs: string; readonly certificates: readonly { readonly id: string; readonly name: string }[] }[];
   };
 }
 
@@ -122,7 +122,7 @@ function dueRows(limits: readonly LimitAhead[], inForce: readonly DecidedConstra
     const key = `${name} ${words.next}`;
     if (seen.has(key)) return [];
     seen.add(key);
-    return [{ id: constraint.id, name, ...words, left, daysLeft, hoursLeft, signs: constraint.lifts[0] === undefined ? '' : entitledText(constraint.lifts[0].by) }];
+    return [{ id: constraint.id, name, ...words, left, daysLeft, hoursLeft, signs: constraint.remedies[0] === undefined ? '' : entitledText(constraint.remedies[0].by) }];
   };
   return [
     ...inForce.flatMap((constraint) => (constraint.begins.kind === 'recorded' ? [] : row(constraint, 'now', 0, null))),
@@ -130,7 +130,7 @@ function dueRows(limits: readonly LimitAhead[], inForce: readonly DecidedConstra
   ];
 }
 
-function paperDetails(row: Awaited<ReturnType<typeof papersOf>>[number]): string {
+function paperDetails(row: Awaited<ReturnType<typeof documentsOf>>[number]): string {
   const day = (text: string | null, before: string) => (text === null ? [] : [`${before} ${dateText(storedDate(text))}`]);
   return [
     ...(row.revision === null ? [] : [`revision ${row.revision}`]), ...(row.serial_shown === null ? [] : [`for serial ${row.serial_shown}`]), ...day(row.issued_on, 'issued'), ...day(row.printed_expiry, 'expires'), ...day(row.dated_on, 'dated'),
@@ -175,7 +175,7 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
     signs: list(mayBeSignedBy(work, authority).map((kind) => CERTIFICATE_NAMES[kind]), 'or') || 'nobody under this club’s rules',
     certificates: maySign ? certificates.filter(({ kind }) => mayBeSignedBy(work, authority).includes(kind)).map(({ id, name }) => ({ id, name })) : [],
   });
-  const { items, directives } = known;
+  const { items, ads } = known;
   const waiting = await waitingOfAircraft(tx, aircraftId);
   const photos = await photosOfRecords(tx, aircraftId);
   /** Of a copy: whether it waits, who vouched for it, and its photos. */
@@ -183,8 +183,8 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
   return {
     aircraftId, registration: decision.registration, revision: stored.revision, now, today: civilDateAt(now, zone), zone, serialNumber: stored.facts.aircraft.particulars.serialNumber,
     due: dueRows(decision.limits, decision.constraints, known),
-    papers: (await papersOf(tx, aircraftId)).map((row) => ({
-      sightingId: row.sighting_id, kind: row.kind as DocumentKind, name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]), number: row.number, details: paperDetails(row), keptWhere: row.kept_where ?? 'place not recorded',
+    papers: (await documentsOf(tx, aircraftId)).map((row) => ({
+      documentCheckId: row.sighting_id, kind: row.kind as DocumentKind, name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]), number: row.number, details: paperDetails(row), keptWhere: row.kept_where ?? 'place not recorded',
       state: row.tank_fitted === false ? 'not-needed' : row.aboard === true ? 'aboard' : row.aboard === false ? 'missing' : 'not-looked-for', seen: `${momentText(storedInstant(row.happened_at), zone)}${row.display_name === null ? '' : ` by ${row.display_name}`}`,
     })),
     waitingDocuments: (await waitingPapersOf(tx, aircraftId)).map((row) => ({ id: row.sighting_id, name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]), details: [paperDetails(row), row.number === null ? '' : `number ${row.number}`, row.aboard === true ? 'on board' : ''].filter((text) => text !== '').join(', '), seen: `${momentText(storedInstant(row.happened_at), zone)}${row.display_name === null ? '' : ` by ${row.display_name}`}`, photos: photos.get(row.sighting_id) ?? [] })),
@@ -208,7 +208,7 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
     unlogged: (await othersOfKind(tx, aircraftId, 'unlogged')).map((one) => ({ ...landingsOf(one.id, known), id: one.id, when: momentText(one.seenAt, zone), name: one.name, from: one.from, to: one.to, length: one.length, lastBy: one.lastBy, attributedTo: attributions.get(one.id)?.to ?? null, note: attributions.get(one.id)?.note ?? null, struck: struck(one.id) })).reverse(),
     logbook: (await logbookOf(tx, aircraftId, MOST)).map((entry) => ({
       id: entry.id, kind: entry.kind, on: dateText(storedDate(entry.on)), sortKey: entry.on, description: entry.description ?? '', reading: entry.reading === null ? '' : readingText(entry.reading), signed: signedText(entry.signed, showsNumbers),
-      title: entry.kind === 'inspection' ? sentenceCase(INSPECTION_NAMES[entry.what as InspectionKind]) : entry.kind === 'done' ? stored.facts.items?.find(({ id }) => id === entry.what)?.name ?? 'Item' : entry.kind === 'compliance' ? `Directive ${stored.facts.directives?.find(({ id }) => id === entry.what)?.number ?? ''}` : 'List of an inspection cleared',
+      title: entry.kind === 'inspection' ? sentenceCase(INSPECTION_NAMES[entry.what as InspectionKind]) : entry.kind === 'done' ? stored.facts.items?.find(({ id }) => id === entry.what)?.name ?? 'Item' : entry.kind === 'compliance' ? `AD ${stored.facts.ads?.find(({ id }) => id === entry.what)?.number ?? ''}` : 'List of an inspection cleared',
       outcome: entry.outcome === 'discrepancies-listed' ? 'not approved; a list was given' : entry.outcome === 'approved' ? 'approved' : '', struck: struck(entry.id), ...copyOf(entry.id),
     })),
     openLists: known.inspections.filter(({ outcome, listCleared }) => outcome === 'discrepancies-listed' && listCleared === null).map(({ id, kind, completedOn }) => ({ id, name: INSPECTION_NAMES[kind], on: dateText(completedOn) })),
@@ -219,7 +219,7 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
     })),
     boxes: (await boxesOf(tx, aircraftId)).map((box) => ({
       id: box.boxId, name: box.name, removed: box.removed, struck: struck(box.boxId), ahead: box.removed || struck(box.boxId) !== null || flights[0]?.returned === null || ahead === null || ahead <= BOX_SLACK ? null : shownText('h', ahead),
-      words: box.last === null ? 'has sent nothing yet' : box.last.fell ? `counts less than it did, ${momentText(box.last.at, zone)}: it was reset. Take it out and fit it anew` : `counted to ${shownText('h', box.last.total + box.offset)} in service, ${momentText(box.last.at, zone)}`,
+      words: box.last === null ? 'has sent nothing yet' : box.last.fell ? `counts less than it did, ${momentText(box.last.at, zone)}: it was reset. Take it out and fit it again` : `counted to ${shownText('h', box.last.total + box.offset)} in service, ${momentText(box.last.at, zone)}`,
     })),
     release: authority === 'au' ? await releaseView(tx, known, aircraftId, zone, civilDateAt(now, zone), certificates, showsNumbers) : null,
     marks: (await othersOfKind(tx, aircraftId, 'known-mark')).filter(({ id }) => !strikes.has(id)),
@@ -229,7 +229,7 @@ export async function folder(tx: ClubTransaction, reader: { readonly clubId: str
       judgement: signers('judgement').certificates,
       inspections: INSPECTION_KINDS.map((kind) => ({ kind, name: sentenceCase(INSPECTION_NAMES[kind]), ...signers(INSPECTION_WORK[kind]) })),
       items: (items ?? []).map(({ id, name, interval, signedAs }) => ({ id, name, meters: interval.meters.map(({ meter }) => meter), ...signers(signedAs) })),
-      directives: (directives ?? []).map(({ id, number, title, methods, initial }) => ({ id, name: `${number}: ${title}`, methods: methods.map((method) => ({ id: method.id, name: method.name })), meters: [...new Set([...initial.meters, ...methods.flatMap(({ repeats }) => repeats?.meters ?? [])].map(({ meter }) => meter))], ...signers('return-to-service') })),
+      ads: (ads ?? []).map(({ id, number, title, methods, initial }) => ({ id, name: `${number}: ${title}`, methods: methods.map((method) => ({ id: method.id, name: method.name })), meters: [...new Set([...initial.meters, ...methods.flatMap(({ repeats }) => repeats?.meters ?? [])].map(({ meter }) => meter))], ...signers('return-to-service') })),
     },
   };
 }
@@ -242,7 +242,7 @@ function oilOf(uplifts: readonly Uplift[]): Folder['oil'] {
   return { steps: oilSteps(uplifts).slice(-OIL_STEPS).map(({ at, perHour }) => ({ at: readingText(hoursFromSeconds(at)), use: Number(decimalVolume(perHour, 'US qt', 3, 'up')) })), trend: trend === null ? null : `${decimalVolume(trend.perHour, 'US qt', 2, 'up')} US qt an hour` };
 }
 
-/** Who struck an entry, when and why; null where nobody did. */
+/** Who struck out an entry, when and why; null where nobody did. */
 export function struckText(strike: StrikeRow | undefined, zone: ZoneId): Struck | null {
   return strike === undefined ? null : { by: strike.byName, when: momentText(strike.recordedAt, zone), why: strike.why };
 }

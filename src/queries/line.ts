@@ -18,7 +18,7 @@ import { leftText, limitName } from '@/explain/limits';
 import { NOT_CHECKED_NAMES } from '@/explain/names';
 import { tellFlight } from '@/explain/flight';
 import { preparedFor, rulesOf } from './prepared';
-import { tellConstraint, type ConstraintWords } from '@/explain/constraint';
+import { tellReasons, type ConstraintWords } from '@/explain/constraint';
 import { availabilityText, windowText } from '@/explain/window-text';
 
 /** A planned flight of today as a row draws it. */
@@ -97,8 +97,8 @@ function nextLimits(decision: Decision): readonly NextLimit[] {
 }
 
 /** Where on the clock a refused flight meets its first limit: hours are spread evenly over the flight. */
-function wallOf({ flight }: StoredFlight, { outruns }: FlightAnswer): Instant | null {
-  const walls = outruns.map((outrun) => (outrun.currency === 'time' ? flight.ends - outrun.by : outrun.currency === 'count' ? flight.ends : flight.ends - Math.round((outrun.by / Math.max(1, airborneTime(flight))) * (flight.ends - flight.starts))));
+function wallOf({ flight }: StoredFlight, { exceedances }: FlightAnswer): Instant | null {
+  const walls = exceedances.map((exceedance) => (exceedance.currency === 'time' ? flight.ends - exceedance.by : exceedance.currency === 'count' ? flight.ends : flight.ends - Math.round((exceedance.by / Math.max(1, airborneTime(flight))) * (flight.ends - flight.starts))));
   return walls.length === 0 ? null : (Math.max(flight.starts, Math.min(...walls)) as Instant);
 }
 
@@ -119,7 +119,7 @@ export function lineRow(stored: StoredAircraft, flights: readonly StoredFlight[]
   const answers = new Map(answerFlights(prepared, decision, ahead.map(({ flight }) => flight)).map((answer) => [answer.flight, answer]));
   return {
     aircraftId, registration: decision.registration, typeName, revision, verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), openFor: availabilityText(decision.open, decision.full),
-    reasons: decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force')), next: nextLimits(decision), secondsLeft: decision.firstLimit.hours?.currency === 'hours' ? decision.firstLimit.hours.left : null, holdsUntil: decision.holdsUntil, notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
+    reasons: tellReasons(decision.constraints), next: nextLimits(decision), secondsLeft: decision.firstLimit.hours?.currency === 'hours' ? decision.firstLimit.hours.left : null, holdsUntil: decision.holdsUntil, notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
     out: outText(facts.flightsOut, place.zone, now),
     openItems: facts.discrepancies.filter(({ rectification }) => rectification === null).map(({ what }) => what),
     flights: flights.map((planned) => {

@@ -1,7 +1,7 @@
 import { IMPORT_LISTS, type ImportList } from '@/contracts/csv-lists';
 import { may } from '@/contracts/permissions';
 import type { Instant } from '@/core/time/instant';
-import { listAircraft } from '@/db/aircraft-papers';
+import { listAircraft } from '@/db/aircraft-documents';
 import type { ClubTransaction } from '@/db/connection';
 import { documentRows, findingRows, fleetRows, flightRows, inspectionRows, meterRows, planRows, type Row } from '@/db/lists';
 import { folder } from './folder';

@@ -14,7 +14,7 @@ import { loadAircraft } from '@/db/aircraft-facts';
 import { readClub } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
 import { flightsBetween, placesPlanned } from '@/db/planned-flights';
-import { tellConstraint, type ConstraintWords } from '@/explain/constraint';
+import { tellReasons, type ConstraintWords } from '@/explain/constraint';
 import { tellFlight } from '@/explain/flight';
 import { clockText } from '@/explain/formats';
 import { preparedFor, rulesOf } from './prepared';
@@ -31,7 +31,7 @@ export interface PlanLine {
   readonly ends: string;
   readonly date: CivilDate;
   readonly airborne: string;
-  readonly flight: Pick<PlannedFlight, 'purpose' | 'crew' | 'rules' | 'range' | 'transponderAirspace' | 'broadcastAirspace' | 'beyondGlideOverWater' | 'passengers' | 'persons' | 'landings' | 'towLaunches' | 'reliesOnVor' | 'reliesOnDatabase' | 'places'>;
+  readonly flight: Pick<PlannedFlight, 'purpose' | 'crew' | 'rules' | 'range' | 'transponderAirspace' | 'adsbAirspace' | 'beyondGlideOverWater' | 'passengers' | 'persons' | 'landings' | 'towLaunches' | 'reliesOnVor' | 'reliesOnDatabase' | 'places'>;
   /** US gallons; empty where none was planned. */
   readonly fuel: string;
   readonly answer: FlightAnswer['answer'] | 'past' | 'left';
@@ -114,5 +114,5 @@ export async function draftAnswer(tx: ClubTransaction, clubId: string, draft: Fl
   const clashes = busy(draft.aircraftId).map(({ personName, flight: other }) => `${personName}, ${clockText(other.starts, club.place.zone)}–${clockText(other.ends, club.place.zone)}`);
   const others = asked.answer === 'yes' && clashes.length === 0 ? [] : stored.filter(({ aircraftId }) => aircraftId !== draft.aircraftId && busy(aircraftId).length === 0 && judge(aircraftId)?.flight?.answer === 'yes').slice(0, MOST_OTHERS).map(({ aircraftId, facts }) => ({ aircraftId, registration: facts.aircraft.registration }));
   const closing = [...decision.constraints.filter(({ id }) => asked.closedBy.includes(id)), ...asked.own];
-  return { answer: asked.answer, words: tellFlight(asked, decision, club.place.zone), against: closing.map((constraint) => tellConstraint(constraint, 'in-force')), clashes, others };
+  return { answer: asked.answer, words: tellFlight(asked, decision, club.place.zone), against: tellReasons(closing), clashes, others };
 }

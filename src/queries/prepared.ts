@@ -18,7 +18,7 @@ export function rulesOf({ packs, place }: Club): string {
 
 /**
  * The preparation of an aircraft for a decision about the present. Every change of its records raises its revision, so a
- * preparation serves as long as the revision and the club's rules stay the same; a copy in another process comes to the very same.
+ * preparation serves as long as the revision and the club's rules stay the same; a copy in another process comes to the same.
  * @param rules rulesOf() the club: made once for a list
  */
 export function preparedFor({ aircraftId, revision, facts }: StoredAircraft, { packs }: Club, rules: string, now: Instant): { readonly prepared: Prepared; readonly present: Instant } {

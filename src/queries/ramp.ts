@@ -5,7 +5,7 @@ import { civilDateAt } from '@/core/time/zone';
 import { stepsAt } from '@/core/walkround/classify';
 import { placeOnAircraft } from '@/core/walkround/place';
 import { STATIONS } from '@/core/walkround/steps';
-import { findByRegistration, listAircraft } from '@/db/aircraft-papers';
+import { findByRegistration, listAircraft } from '@/db/aircraft-documents';
 import { readClub, type Club } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
 import { othersOfKind } from '@/db/other-records';

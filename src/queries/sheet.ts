@@ -5,13 +5,13 @@ import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
 import { loadAircraft } from '@/db/aircraft-facts';
-import { findByRegistration } from '@/db/aircraft-papers';
+import { findByRegistration } from '@/db/aircraft-documents';
 import { readClub } from '@/db/clubs';
 import type { ClubTransaction } from '@/db/connection';
 import { readDials } from '@/db/dials';
 import { flightsLeft, type DialReading, type FlownFlight } from '@/db/flights';
 import { readingsOfFlight, type StoredReading } from '@/db/readings';
-import { tellConstraint } from '@/explain/constraint';
+import { tellReasons } from '@/explain/constraint';
 import { shownText } from '@/explain/counter';
 import { clockText, dateText, momentText, readingText } from '@/explain/formats';
 import { CLASS_MEANINGS, PURPOSE_NAMES } from '@/explain/names';
@@ -100,6 +100,6 @@ export async function sheet(tx: ClubTransaction, clubId: string, registration: s
     club: club.name, field: club.place.name, registration: decision.registration, typeName: stored.typeName, date, dateWords: dateText(date), printed: momentText(now, zone), verdict: decision.verdict, windowText: windowText(decision.window),
     timeInService: decision.timeInService === null ? 'not known' : readingText(decision.timeInService), flights, totals: { ran: [...ran].map(([name, seconds]) => `${name} ${(seconds / SECONDS).toFixed(2)} h`), landings },
     open: stored.facts.discrepancies.filter(({ rectification }) => rectification === null).map((one) => ({ id: one.id, what: one.what, where: one.where ?? '', found: `${momentText(one.happenedAt, zone)}${one.foundBy === null ? '' : `, ${one.foundBy}`}`, meaning: CLASS_MEANINGS[one.classification ?? 'ground-until-mechanic'] })),
-    against: decision.constraints.map((constraint) => tellConstraint(constraint, 'in-force')).map(({ id, headline, meaning, lifts }) => ({ id, headline, meaning, ways: lifts.map(({ act, by }) => `${act} (${by})`).join('; or ') })),
+    against: tellReasons(decision.constraints).map(({ id, headline, meaning, remedies }) => ({ id, headline, meaning, ways: remedies.map(({ act, by }) => `${act} (${by})`).join('; or ') })),
   };
 }

@@ -4,7 +4,7 @@ import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
 
 /** So many wrong tries of an account cost nothing. */
 const FREE_TRIES = 5;
-/** After them each try has to wait, twice as long each time, up to this: about 100 tries an hour of one account, whoever makes them. Source: OWASP ASVS 4.0 2.2.1 (from memory). */
+/** After them each try has to wait, twice as long each time, up to this: about 100 tries an hour of one account, no matter who makes them. Source: OWASP ASVS 4.0 2.2.1 (from memory). */
 const LONGEST_WAIT_S = 30;
 const HOUR_S = 3600;
 /** So many wrong tries of any accounts from one network address. A whole school signs in behind one. */

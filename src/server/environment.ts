@@ -23,7 +23,7 @@ export function readEnvironment(): Environment {
   throw new Error(`The environment is not complete:\n${checked.error.issues.map(({ path, message }) => `  ${path.join('.')}: ${message}`).join('\n')}`);
 }
 
-/** True when the address is this very machine only: then a session cookie may travel without TLS. */
+/** True when the address is this machine only: then a session cookie may travel without TLS. */
 export function isLoopback(url: string): boolean {
   const { hostname } = new URL(url);
   return hostname === 'localhost' || hostname === '[::1]' || /^127\.\d+\.\d+\.\d+$/.test(hostname);

@@ -10,7 +10,7 @@ export interface FileRow { readonly line: number; readonly cells: Readonly<Recor
 /** A file that cannot be read as what it should be, with what to do. */
 export class Unreadable extends Error {}
 
-/** So many rows are handed over together: a few milliseconds of work for whoever takes them. */
+/** So many rows are handed over together: a few milliseconds of work for the person who takes them. */
 const PAGE = 20;
 /** A single row longer than this is no row of ours. */
 const LONGEST_ROW = 100_000;

@@ -42,7 +42,7 @@ describe('live events', () => {
     await expect.poll(() => stays.heard).toEqual(['change N09TB']);
     expect([gone.heard, described]).toEqual([[], 1]);
   });
-  it('after a lost connection every screen is told to ask anew, and changes arrive again', async () => {
+  it('after a lost connection every screen is told to ask again, and changes arrive again', async () => {
     const events = open();
     const { heard } = await screen(events, 'ours');
     await superuser.query(`select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'groval live'`);
@@ -50,7 +50,7 @@ describe('live events', () => {
     await change('ours', 'N07TB');
     await expect.poll(() => heard, { timeout: 5000 }).toEqual(['resync {}', 'change N07TB']);
   });
-  it('a change that cannot be described has screens ask anew: none may go on showing an old verdict', async () => {
+  it('a change that cannot be described has screens ask again: none may go on showing an old verdict', async () => {
     const events = open(() => Promise.reject(new Error('damaged')));
     const { heard } = await screen(events, 'ours');
     await change('ours', 'N07TB');

@@ -9,7 +9,7 @@ const RETRY_MS = 1000;
 
 /**
  * Live events of this process: one LISTEN connection for all open screens. A change is described once and sent to every
- * screen of its club. After a lost connection every screen is told to ask anew, since changes may have been missed.
+ * screen of its club. After a lost connection every screen is told to ask again, since changes may have been missed.
  */
 export class LiveEvents {
   private readonly screens = new Map<string, Set<Send>>();
@@ -66,7 +66,7 @@ export class LiveEvents {
       const data = await this.describe(change);
       for (const send of screens) send('change', data);
     } catch (error) {
-      this.log.error({ err: error }, 'a change could not be described; screens are told to ask anew');
+      this.log.error({ err: error }, 'a change could not be described; screens are told to ask again');
       for (const screens of this.screens.values()) for (const send of screens) send('resync', '{}');
     }
   }

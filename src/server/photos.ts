@@ -6,7 +6,7 @@ const LONGEST_SIDE = 2000;
 const ACCEPTED = ['jpeg', 'png', 'webp', 'heif', 'gif'];
 
 /**
- * Reads a picture by its content, turns it upright, bounds its size and writes it anew as WebP without any metadata (place, camera, time).
+ * Reads a picture by its content, turns it upright, bounds its size and writes it again as WebP without any metadata (place, camera, time).
  * Answers null for bytes that are no picture of an accepted kind.
  */
 export async function reencodePhoto(bytes: Uint8Array): Promise<{ bytes: Uint8Array; width: number; height: number } | null> {

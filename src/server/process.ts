@@ -5,7 +5,7 @@ import { closeRuntime, runtime } from './runtime';
 type FoundingCode = (ports: Ports) => Promise<string | null>;
 const TRY_AGAIN_MS = 10_000;
 
-/** While nobody has an account, whoever started the server learns the one-time code that founds the club. Kept nowhere but as a hash. */
+/** While nobody has an account, the person who started the server learns the one-time code that founds the club. Kept nowhere but as a hash. */
 async function tellFoundingCode(foundingCode: FoundingCode): Promise<void> {
   const { env, log, ports } = runtime();
   try {

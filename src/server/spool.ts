@@ -52,7 +52,7 @@ export async function readWithin(request: Request, maxBytes: number, maxSeconds 
   return Buffer.concat(pieces);
 }
 
-/** Receives a body into a file before anything is done with it: whoever sends slowly holds a file, and nobody's records. @throws TooLarge @throws TooSlow */
+/** Receives a body into a file before anything is done with it: the person who sends slowly holds a file, and nobody's records. @throws TooLarge @throws TooSlow */
 export async function receive(request: Request, maxBytes: number, maxSeconds: number): Promise<Spooled> {
   if (Number(request.headers.get('content-length') ?? '0') > maxBytes) throw new TooLarge(maxBytes);
   const file = await emptyFile();

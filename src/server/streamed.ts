@@ -1,4 +1,4 @@
-/** An answer that is written piece by piece as it is made: whoever reads slowly slows the making. */
+/** An answer that is written piece by piece as it is made: the person who reads slowly slows the making. */
 export function streamed(make: (write: (text: string) => Promise<void>) => Promise<void>, headers: Readonly<Record<string, string>>): Response {
   const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>();
   const writer = writable.getWriter();

@@ -44,13 +44,13 @@ export const codes = (decision: Decision): readonly string[] => decision.constra
 
 /**
  * Everything that is in force, a line each: its key and reason, `?` where it is not known, `!` for a step before flight, `~` where a
- * special permit may cover it, how many uses it closes (nothing said: all), the records that it rests on, and the acts that lift it.
+ * special permit may cover it, how many uses it closes (nothing said: all), the records that it rests on, and the acts that clear it.
  */
-export const said = (decision: Pick<Decision, 'constraints'>): readonly string[] => decision.constraints.map(({ key, reason: { code }, certainty, condition, permitMayCover, closes, records, lifts }) => {
+export const said = (decision: Pick<Decision, 'constraints'>): readonly string[] => decision.constraints.map(({ key, reason: { code }, certainty, condition, permitMayCover, closes, records, remedies }) => {
   const what = key === code || key.endsWith(`.${code}`) ? key : `${key}: ${code}`;
   const signs = `${certainty === 'unknown' ? '?' : ''}${condition ? '!' : ''}${permitMayCover ? '~' : ''}`;
   const uses = countUses(closes);
-  return `${what}${signs} ${uses === countUses(ALL_USES) ? '' : `${uses} `}[${records.join()}] ${lifts.map(({ act, on }) => (on === null ? act : `${act}(${on})`)).join(' or ')}`;
+  return `${what}${signs} ${uses === countUses(ALL_USES) ? '' : `${uses} `}[${records.join()}] ${remedies.map(({ act, on }) => (on === null ? act : `${act}(${on})`)).join(' or ')}`;
 });
 
 /** What the rules missed, each once. */

@@ -9,6 +9,6 @@ const names = readdirSync(FOLDER).filter((name) => name.endsWith('.json'));
 
 describe('the answers to the examples', () => {
   it('are all there', () => { expect(Object.keys(recorded).sort()).toEqual([...names].sort()); });
-  // Each is reckoned in its own test, so that a mutation run knows which of them looks at what.
+  // Each is calculated in its own test, so that a mutation run knows which of them looks at what.
   it.each(names)('%s is answered as it was', (name) => { expect(shortAnswer(JSON.parse(readFileSync(`${FOLDER}/${name}`, 'utf8')) as Json, FOLDER)).toEqual(recorded[name]); });
 });

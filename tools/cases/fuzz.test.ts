@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { questionOf } from '@/contracts/case-facts';
 import type { Json } from '@/contracts/merge-patch';
 import { decidePrepared } from '@/core/decision/decide';
-import { waysForFlight, waysForWanted, waysToRelease } from '@/core/decision/in-the-way';
+import { plansForFlight, plansForWanted, plansToRelease } from '@/core/decision/in-the-way';
 import { prepare } from '@/core/decision/prepare';
 import { timeline } from '@/core/decision/timeline';
 import { isWithin } from '@/core/envelope/use-set';
@@ -98,7 +98,7 @@ describe('mutated cases', () => {
         expect(['Released', 'Restricted', 'Grounded']).toContain(decision.verdict);
         expect(isWithin(decision.open, decision.full)).toBe(true);
         if (round % 5 === 0) {
-          const ways = { flight: waysForFlight(prepared, decision, flight), wanted: waysForWanted(prepared, decision), release: waysToRelease(prepared, decision) };
+          const ways = { flight: plansForFlight(prepared, decision, flight), wanted: plansForWanted(prepared, decision), release: plansToRelease(prepared, decision) };
           expect(decisionDocument(decision, facts.place.zone, ways).format).toBe('groval-decision');
           expect(sentences(explain(decision, facts.place.zone, ways)).join('\n')).not.toMatch(/undefined|NaN|\[object/);
           timeline(prepared, [...question.flights, ...(flight === null ? [] : [flight])], asOf, addSeconds(asOf, 400 * 86_400));

@@ -9,7 +9,7 @@ import { decide } from '../../src/core/decision/decide';
 import { USUAL_POLICY } from '../../src/core/rules/packs/club-policy';
 import type { ParameterSpec } from '../../src/core/rules/packs/pack';
 import { chosenRules, PACKS } from '../../src/core/rules/register';
-import { sourceText } from '../../src/explain/lifts';
+import { sourceText } from '../../src/explain/remedies';
 import { readCase, resolved } from './read-case';
 
 const FOLDER = 'examples/cases';
@@ -44,7 +44,7 @@ function formOf(node: Node): string {
   return node.format ?? node.type ?? 'value';
 }
 
-/** Every field below a schema. Forms of one thing (papers by kind) are told under the same path. */
+/** Every field below a schema. Forms of one thing (documents by kind) are told under the same path. */
 function fieldsOf(node: Node, path: string): readonly Field[] {
   const below = [...(node.anyOf ?? []), ...(node.oneOf ?? [])].flatMap((one) => fieldsOf(one, path));
   const own = Object.entries(node.properties ?? {}).flatMap(([name, field]): readonly Field[] => {
@@ -112,7 +112,7 @@ export function rulesPage(): string {
     const { facts, packs, flight, wanted, asOf } = questionOf(readCase(JSON.parse(readFileSync(`${FOLDER}/${name}`, 'utf8')) as Json, FOLDER));
     const decision = decide(facts, packs, flight, asOf, wanted);
     const short = name.replace('.json', '');
-    const rules = new Set([...decision.rules.filter(({ answer }) => answer === 'closes' || answer === 'unknown').map(({ id }) => id), ...(decision.flight?.own ?? []).map(({ rule }) => rule), ...(decision.flight?.outruns ?? []).map(({ constraint }) => constraint.rule)]);
+    const rules = new Set([...decision.rules.filter(({ answer }) => answer === 'closes' || answer === 'unknown').map(({ id }) => id), ...(decision.flight?.own ?? []).map(({ rule }) => rule), ...(decision.flight?.exceedances ?? []).map(({ constraint }) => constraint.rule)]);
     for (const { id } of decision.rules) (rules.has(id) ? closing : seen).set(id, [...((rules.has(id) ? closing : seen).get(id) ?? []), short]);
   }
   const packs = [

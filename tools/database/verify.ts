@@ -21,7 +21,7 @@ const LEDGER = `select l.club_id, l.chain, l.seq, l.revision, l.act, l.actor, l.
 /**
  * Reads every chain and every record of a database and compares them both ways.
  * @param url a superuser's connection: only such a one sees every club
- * @param saved heads that were kept elsewhere: what whoever can write everything here cannot have changed
+ * @param saved heads that were kept elsewhere: what the person who can write everything here cannot have changed
  */
 export async function verify(url: string, saved: SavedHeads | null): Promise<Verified> {
   const client = new Client({ connectionString: url });

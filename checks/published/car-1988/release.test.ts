@@ -17,7 +17,7 @@ describe(`${source.section}: validity`, () => {
     [4421.4, '2026-03-10T01:00:00Z', 'Released'], [4421.49, '2026-03-10T12:59:59Z', 'Released'], [4421.6, '2026-03-10T01:00:00Z', 'Grounded'], [4421.4, '2026-03-10T13:00:00Z', 'Grounded'],
   ] as const)('issued 2025-03-10 at 4321.5 h, printed 2026-03-10 and 4421.5 h: at %s h on %s %s', (value, asOf, verdict) => { expect(ask(value, asOf).verdict).toBe(verdict); });
   it('a flight may end exactly at the printed hours, and there is no allowance past them', () => {
-    const fly = (airborne: number) => ask(4420, '2026-03-09T22:00:00Z', {}, { flight: { starts: '2026-03-09T23:00:00Z', ends: '2026-03-10T02:00:00Z', airborne, purpose: 'positioning-to-maintenance', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false } }).flight?.answer;
+    const fly = (airborne: number) => ask(4420, '2026-03-09T22:00:00Z', {}, { flight: { starts: '2026-03-09T23:00:00Z', ends: '2026-03-10T02:00:00Z', airborne, purpose: 'positioning-to-maintenance', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false } }).flight?.answer;
     expect([fly(1.5), fly(1.51)]).toEqual(['yes', 'no']);
   });
   it.each([['standing', 'suspended', 'release-not-in-force'], ['standing', 'cancelled', 'release-not-in-force'], ['aboard', false, 'release-incomplete'], ['signedBy', pilot, 'release-incomplete'], ['registrationShown', 'N07TB', 'release-of-another-aircraft'], ['expiresAt', null, 'release-incomplete'], ['expiresOn', null, 'release-incomplete']] as const)('with %s %j it is not in force', (field, value, code) => {

@@ -25,7 +25,7 @@ describe(source.section, () => {
     // With 0.9 h left of the 100 the flight fits by its airborne time; 1.2 h of block time would not.
     const { facts, packs, flight, asOf } = cleanCase({
       meterReadings: { today: { value: 4207.8 } },
-      flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:12:00Z', airborne: 0.9, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false },
+      flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:12:00Z', airborne: 0.9, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false },
     });
     expect(decide(facts, packs, flight, asOf).flight?.answer).toBe('yes');
     expect(decide(facts, packs, flight === null ? null : { ...flight, airborne: null }, asOf).flight?.answer).toBe('no');

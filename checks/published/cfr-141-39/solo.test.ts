@@ -4,7 +4,7 @@ import { source } from './source';
 
 const ask = (trainingUnder: string, value: number) => decideBy(['hundred-hour-inspection'], {
   packs: [{ id: 'us-part91', parameters: { trainingUnder } }], meterReadings: { today: { value } },
-  flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', airborne: 0.1, purpose: 'instruction-school-aircraft', crew: 'student-solo', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false },
+  flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', airborne: 0.1, purpose: 'instruction-school-aircraft', crew: 'student-solo', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false },
 }).flight?.answer;
 
 describe(source.section, () => {

@@ -6,7 +6,7 @@ import { source } from './source';
 const mechanic = { name: 'Tomas Brandl', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-1', validFrom: '2000-01-01', validUntil: 'no-expiry' } };
 type Change = { readonly [key: string]: Json };
 const permit: Change = { recordedAt: '2026-11-24T12:00:00Z', number: 'P-1', registrationShown: 'N02TB', validFrom: '2026-11-24', validUntil: '2026-11-26', aboard: true, safeForFlight: { on: '2026-11-24', by: mechanic } };
-const ferry = (change: Change = {}): Json => ({ starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'positioning-to-maintenance', crew: 'rated-pilot', rules: 'vfr', range: 'cross-country', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...change });
+const ferry = (change: Change = {}): Json => ({ starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'positioning-to-maintenance', crew: 'rated-pilot', rules: 'vfr', range: 'cross-country', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...change });
 /** The annual has expired: closed for airworthiness. */
 const ask = (permits: Json, flight: Json = ferry(), change: Change = {}) => decideBy(['annual-inspection', 'registration-validity', 'approved-uses'], { inspections: { 'annual-2026': { completedOn: '2025-10-01', recordedAt: '2025-10-01T20:00:00Z' } }, permits, flight, ...change });
 
@@ -36,7 +36,7 @@ describe(`${source.section}: what it covers`, () => {
     inspections: { 'annual-2026': { completedOn: '2025-10-01', recordedAt: '2025-10-01T20:00:00Z' }, 'hundred-2026-10': { completedOn: '2026-11-24', recordedAt, timeInService: 4150.3, outcome: 'discrepancies-listed' } },
   });
   const strut = (recordedAt: string) => ({ ramp: { measurements: { oil: { happenedAt: '2026-11-24T11:00:00Z', recordedAt: '2026-11-24T11:00:00Z', quantity: 'oil', value: 6, unit: 'US qt' }, s: { happenedAt: recordedAt, recordedAt, quantity: 'strut', which: 'left', value: 1, unit: 'in' } } } });
-  // 21.197: it is issued for an aircraft in the condition that whoever issued it knew of. The permit was written down at 12:00.
+  // 21.197: it is issued for an aircraft in the condition that the person who issued it knew of. The permit was written down at 12:00.
   it.each([
     ['a find of before', find('2026-11-24T11:30:00Z'), 'yes'], ['a find of after', find('2026-11-24T12:30:00Z'), 'no'],
     ['an inspection refused before', refused('2026-11-24T11:30:00Z'), 'yes'], ['an inspection refused after', refused('2026-11-24T12:30:00Z'), 'no'],

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { decideBy } from '@/testing/clean-case';
 import { source } from './source';
 
-const ask = (happenedAt: string, asOf: string, method = 'dual', errorDegrees = 4, change: object = {}) => decideBy(['receiver-check', 'approved-uses'], {
-  asOf, aircraft: { approvedFor: 'all', ifrNavigation: 'vor-only' }, receiverChecks: { c: { happenedAt, recordedAt: happenedAt, method, errorDegrees, place: 'Tern Bay', signedBy: 'Rosa Dane', ...change } },
+const ask = (happenedAt: string, asOf: string, method = 'dual', errorDegrees = 4, change: object = {}) => decideBy(['vor-check', 'approved-uses'], {
+  asOf, aircraft: { approvedFor: 'all', ifrNavigation: 'vor-only' }, vorChecks: { c: { happenedAt, recordedAt: happenedAt, method, errorDegrees, place: 'Tern Bay', signedBy: 'Rosa Dane', ...change } },
 });
 const open = (...args: Parameters<typeof ask>) => ask(...args).window.panes['day-ifr'] === 'open';
 

@@ -15,7 +15,7 @@ const needed = (one: Aircraft, list: string) => linesFor(one, STRICT).filter((li
 const ask = (items: object, change: object = {}) => decideBy(['required-equipment', 'approved-uses'], { equipment: { list: { items } }, ...change } as never);
 
 describe(source.section, () => {
-  it('has the items of the lists: day without the locator and rotorcraft lines, five more by night, nine by instruments', () => {
+  it('has the items of the lists: day without the ELT and rotorcraft lines, five more by night, nine by instruments', () => {
     const count = (...lists: readonly string[]) => linesFor(aircraft({}), STRICT).filter(({ list }) => lists.includes(list)).length;
     // (b) 1 to 17 without 15 (a rule of its own) and 17 (rotorcraft); item 12 is two things.
     expect(count('day-vfr', 'over-water')).toBe(17 - 2 + 1);

@@ -4,7 +4,7 @@ import { decideBy } from '@/testing/clean-case';
 import { source } from './source';
 
 const without = (kind: string, light: string, aircraft: { readonly [key: string]: Json }) => decideBy(['required-equipment', 'approved-uses'], {
-  aircraft: { approvedFor: 'all', ...aircraft }, equipment: { list: { items: { [kind]: 'not-fitted' } } }, wanted: [{ light: [light], rules: ['vfr'], purpose: ['private-rental'], overWater: ['within-glide'], transponderAirspace: ['outside'], broadcastAirspace: ['outside'] }],
+  aircraft: { approvedFor: 'all', ...aircraft }, equipment: { list: { items: { [kind]: 'not-fitted' } } }, wanted: [{ light: [light], rules: ['vfr'], purpose: ['private-rental'], overWater: ['within-glide'], transponderAirspace: ['outside'], adsbAirspace: ['outside'] }],
 }).wanted?.answer;
 
 describe(source.section, () => {

@@ -28,7 +28,7 @@ describe(source.section, () => {
   it('(d)(2): over all answers of the four questions, exactly one leaves everything open', () => {
     let allowed = 0;
     for (const typeCertification of [false, true]) for (const equipmentList of ['no', 'always']) for (const kindsOfOperation of ['no', 'always']) for (const equipment of ['exhaust-gas-gauge', 'altimeter']) for (const known of [true, false]) {
-      const decision = ask(lawful, equipment, undefined, { typeCertification, equipmentList, kindsOfOperation }, known ? {} : { directives: null });
+      const decision = ask(lawful, equipment, undefined, { typeCertification, equipmentList, kindsOfOperation }, known ? {} : { ads: null });
       const expected = !typeCertification && equipmentList === 'no' && kindsOfOperation === 'no' && equipment === 'exhaust-gas-gauge' && known;
       expect([typeCertification, equipmentList, kindsOfOperation, equipment, known, decision.verdict]).toEqual([typeCertification, equipmentList, kindsOfOperation, equipment, known, expected ? 'Released' : 'Grounded']);
       if (decision.verdict === 'Released') allowed += 1;
@@ -38,10 +38,10 @@ describe(source.section, () => {
   it.each([
     ['that wants it in working order', { applies: true, equipment: ['exhaust-gas-gauge'] }, 'Grounded'], ['that wants another', { applies: true, equipment: ['stall-warning'] }, 'Released'], ['that wants none', { applies: true, equipment: [] }, 'Released'],
     ['that nobody read for it', { applies: true }, 'Grounded'], ['of another aircraft', { applies: false, equipment: ['exhaust-gas-gauge'] }, 'Released'], ['that nobody judged', { equipment: ['exhaust-gas-gauge'] }, 'Grounded'],
-  ] as const)('(d)(2)(iv): a directive %s', (_, own, verdict) => {
-    // Only what it asks of the item: the directive itself has been complied with for good.
-    const directive = { recordedAt: '2024-01-01T00:00:00Z', number: 'D-1', title: 'Gauge', noFerry: false, methods: {}, ...own } as Json;
-    const decision = ask(lawful, 'exhaust-gas-gauge', undefined, {}, { directives: { d: directive } });
+  ] as const)('(d)(2)(iv): an AD %s', (_, own, verdict) => {
+    // Only what it asks of the item: the AD itself has been complied with for good.
+    const ad = { recordedAt: '2024-01-01T00:00:00Z', number: 'D-1', title: 'Gauge', noFerry: false, methods: {}, ...own } as Json;
+    const decision = ask(lawful, 'exhaust-gas-gauge', undefined, {}, { ads: { d: ad } });
     expect([decision.verdict, decision.constraints.map(({ records }) => records.includes('d'))]).toEqual([verdict, verdict === 'Grounded' ? [true] : []]);
   });
   it('an item that the equipment list does not name is asked for always', () => { expect(ask(lawful, 'exhaust-gas-gauge', undefined, { typeCertification: null }).verdict).toBe('Grounded'); });
@@ -79,7 +79,7 @@ describe('14 CFR 91.213(d) and 91.405(c): what comes before any use opens, and a
   const annual = { a: { kind: 'annual', completedOn: '2025-01-20', recordedAt: '2025-01-20T23:00:00Z', timeInService: 4000, outcome: 'approved', signedBy: station } };
   it('what an inspection passed over is not opened by deferring it again, and that is not offered', () => {
     const again = finding({ discrepancy: { equipment: ['exhaust-gas-gauge'], deferral: { ...lawful, deferredOn: '2025-01-22', recordedAt: '2025-01-22T20:00:00Z' } }, more: { inspections: annual } });
-    expect([again.verdict, again.constraints.flatMap(({ lifts }) => lifts.map(({ act }) => act))]).toEqual(['Grounded', ['repair-and-return-to-service']]);
+    expect([again.verdict, again.constraints.flatMap(({ remedies }) => remedies.map(({ act }) => act))]).toEqual(['Grounded', ['repair-and-return-to-service']]);
   });
   it('deferred on the day of the inspection, by its list, it is lawful', () => {
     expect(finding({ discrepancy: { equipment: ['exhaust-gas-gauge'], deferral: { ...lawful, deferredOn: '2025-01-20', recordedAt: '2025-01-20T23:30:00Z' } }, more: { inspections: annual } }).verdict).toBe('Released');

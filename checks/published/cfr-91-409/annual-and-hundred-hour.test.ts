@@ -19,7 +19,7 @@ const only = (entries: Entry, value: number, asOf: string, packs: Json = PART_61
   asOf, packs, inspections: { 'annual-2026': null, 'hundred-2026-10': null, ...entries }, meterReadings: { today: { happenedAt: asOf, recordedAt: asOf, value } },
   documents: { registration: { printedExpiry: '2031-05-31' } },
 });
-/** Noon local at the field; papers of the clean case were sighted later, so each is sighted again on the day. */
+/** Noon local at the field; documents of the clean case were checked later, so each is checked again on the day. */
 const at = (date: string) => `${date}T16:00:00Z`;
 const sighted = (change: Json, asOf: string): Json => {
   const { documents, ...rest } = change as { documents: { registration: object } };
@@ -73,7 +73,7 @@ describe(`${source.section}: the 100-hour`, () => {
   it('done early at 1092.0: next at 1192.0', () => { expect(due(['1000', null], ['1092', null])).toBe(hours('1192')); });
 
   const flight = (airborne: number, purpose: Purpose, crew: Crew): Json => ({
-    starts: '2025-06-02T17:00:00Z', ends: '2025-06-02T20:00:00Z', airborne, purpose, crew, rules: 'vfr', range: 'local', light: ['day'], transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false,
+    starts: '2025-06-02T17:00:00Z', ends: '2025-06-02T20:00:00Z', airborne, purpose, crew, rules: 'vfr', range: 'local', light: ['day'], transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false,
   });
   const ask = (value: number, airborne: number, purpose: Purpose, crew: Crew = 'dual', packs: Json = PART_61) => {
     const base = sighted(only({ a: entry('2025-03-14', 900), h: entry('2025-05-01', 1000, HUNDRED) }, value, at('2025-06-02'), packs), at('2025-06-02')) as Entry;

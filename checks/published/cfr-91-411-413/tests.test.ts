@@ -20,7 +20,7 @@ describe(source.section, () => {
   it('91.411(b): a mechanic’s own certificate signs no altimeter test', () => { expect(ask('altimeter-static', '2023-01-10', '2023-07-01', mechanic).window.panes['day-ifr']).toBe('closed'); });
   it.each([['2024-02-29', 'Released'], ['2024-03-01', 'Restricted']] as const)('91.413: tested 2022-02-28, asked on %s: %s', (day, verdict) => { expect(ask('transponder', '2022-02-28', day).verdict).toBe(verdict); });
   it('91.413(a): expired, visual flight outside the airspace that needs it goes with the transponder off', () => {
-    const wanted = (inside: 'inside' | 'outside') => decideBy(['transponder-test', 'approved-uses'], { packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }], inspections: { 'transponder-2026': { completedOn: '2022-02-28', recordedAt: '2022-02-28T20:00:00Z' } }, wanted: [{ transponderAirspace: [inside], broadcastAirspace: ['outside'], purpose: ['private-rental'], rules: ['vfr'], overWater: ['within-glide'] }] }).wanted?.answer;
+    const wanted = (inside: 'inside' | 'outside') => decideBy(['transponder-test', 'approved-uses'], { packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }], inspections: { 'transponder-2026': { completedOn: '2022-02-28', recordedAt: '2022-02-28T20:00:00Z' } }, wanted: [{ transponderAirspace: [inside], adsbAirspace: ['outside'], purpose: ['private-rental'], rules: ['vfr'], overWater: ['within-glide'] }] }).wanted?.answer;
     expect([wanted('outside'), wanted('inside')]).toEqual(['yes', 'no']);
   });
   it('91.413(b): tested again after work that could make it report a wrong altitude', () => { expect(ask('transponder', '2023-01-10', '2023-07-01', shop, work({ altitudeReportingTouched: true })).verdict).toBe('Restricted'); });

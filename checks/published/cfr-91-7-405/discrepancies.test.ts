@@ -36,8 +36,8 @@ describe(`${source.section}: work that nobody signed`, () => {
 describe('91.7(a) and 43.11(b): a refused inspection, whatever kind it was', () => {
   const mechanic = { name: 'Tomas Brandl', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-1', validFrom: '2000-01-01', validUntil: 'no-expiry' } };
   const station = { name: 'Cape Reach Workshop', certificate: { kind: 'repair-station', number: 'RS-1', validFrom: '2000-01-01', validUntil: 'no-expiry' } };
-  const refused = (kind: string, more: { readonly [key: string]: string | object } = {}) => decideClean({ packs: [{ id: 'us-part91' }], inspections: { r: { kind, completedOn: '2026-11-20', recordedAt: '2026-11-20T20:00:00Z', timeInService: 4150, outcome: 'discrepancies-listed', signedBy: kind === 'hundred-hour' || kind === 'locator' ? mechanic : station, ...more } } });
-  it.each(['annual', 'hundred-hour', 'transponder', 'altimeter-static', 'locator'])('%s', (kind) => {
+  const refused = (kind: string, more: { readonly [key: string]: string | object } = {}) => decideClean({ packs: [{ id: 'us-part91' }], inspections: { r: { kind, completedOn: '2026-11-20', recordedAt: '2026-11-20T20:00:00Z', timeInService: 4150, outcome: 'discrepancies-listed', signedBy: kind === 'hundred-hour' || kind === 'elt' ? mechanic : station, ...more } } });
+  it.each(['annual', 'hundred-hour', 'transponder', 'altimeter-static', 'elt'])('%s', (kind) => {
     expect(refused(kind).open.every((bits) => bits === 0)).toBe(true);
     expect(refused(kind, { listCleared: { on: '2026-11-21', by: mechanic }, recordedAt: '2026-11-21T20:00:00Z' }).verdict).not.toBe('Grounded');
   });

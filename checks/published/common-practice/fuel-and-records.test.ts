@@ -29,7 +29,7 @@ describe(`${source.section}: fuel`, () => {
 
 describe(`${source.section}: records that contradict themselves`, () => {
   const flight = (returnedAt: string): Change => ({ flightsOut: { f: { ...at(10), by: 'Rosa Dane', returned: { recordedAt: '2026-11-24T12:50:00Z', at: returnedAt } } } });
-  const removed = (removedOn: string): Change => ({ locators: { locator: { ...at(0), state: 'removed-for-repair', removedOn, removalEntered: true, removalPlacarded: true, batteryReplaceBy: null, usedMinutes: null } } });
+  const removed = (removedOn: string): Change => ({ elts: { elt: { ...at(0), state: 'removed-for-repair', removedOn, removalEntered: true, removalPlacarded: true, batteryReplaceBy: null, usedMinutes: null } } });
   const weighed = (datedOn: string): Change => ({ documents: { loading: { ...at(0), datedOn } } });
   const repaired = (completedOn: string): Change => ({ discrepancies: { d: { happenedAt: '2026-11-22T12:00:00Z', recordedAt: '2026-11-22T12:00:00Z', what: 'Crack', classification: 'ground-until-mechanic', rectification: { recordedAt: '2026-11-23T20:00:00Z', work: 'repaired', description: 'Patched.', completedOn, signedBy: mechanic } } } });
   const valid = (validUntil: string): Change => ({ permits: { p: { recordedAt: '2026-11-20T12:00:00Z', validFrom: '2026-11-20', validUntil } } });

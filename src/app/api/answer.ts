@@ -144,7 +144,7 @@ export function openJsonRoute<N extends JsonRoute>(name: N, work: (value: Sent<N
 
 const SIGNED_OUT = 'You are signed out. Sign in again; what you typed is kept.';
 
-/** A route for whoever is signed in, a member of a club or not. */
+/** A route for the person who is signed in, a member of a club or not. */
 export function personRoute(name: RouteName, work: (person: Person, request: Request) => Promise<Response>) {
   return guarded(name, async (request) => {
     const person = await whoAsks(request);

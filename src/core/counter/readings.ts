@@ -4,7 +4,7 @@ import { mostOf } from '../records/unlogged';
 /** What a dial shows in: seconds of its hours, or a count. */
 export type Unit = Dial['unit'];
 
-/** A stretch on a dial that no flight accounts for: it counts towards every limit at once, whoever flew it. */
+/** A stretch on a dial that no flight accounts for: it counts towards every limit at once, no matter who flew it. */
 export interface MeterGap { readonly dial: string; readonly from: number; readonly to: number; readonly length: number }
 
 /** What a reading at check-out says beside the last one on record. */

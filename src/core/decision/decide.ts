@@ -12,7 +12,7 @@ import { answerFlight, answerWanted } from './planned-flight';
 import { BY_INSTANT, BY_RECORD, prepare, type Prepared } from './prepare';
 
 /** Version of the engine, part of every decision so that it can be replayed. Raised whenever an answer could differ. */
-export const ENGINE_VERSION = '0.6.0';
+export const ENGINE_VERSION = '0.7.0';
 
 /** True when a boundary is reached at `asOf` with these meters. With a meter unknown every limit on it bites. */
 export function bites(begins: Begins, asOf: Instant, meters: MeterValues): boolean {
@@ -101,7 +101,7 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
   let firstHours: LimitAhead | null = null;
   let firstCount: LimitAhead | null = null;
   for (const { place, constraint, meter: name, hours, boundary, counts } of inOrder) {
-    // A limit on uses that are closed already is still ahead: it decides what a lift would open.
+    // A limit on uses that are closed already is still ahead: it decides what a remedy would open.
     if (biting[place] === 1 || asOf >= (ends[place] ?? 0)) continue;
     // A step that is done before each flight, or in a minute, is not what limits an aircraft next.
     const waits = constraint.notBefore;

@@ -12,7 +12,7 @@ import { decide, decidePrepared } from './decide';
 import { prepare } from './prepare';
 import { answerFlights } from './planned-flight';
 
-const lesson = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
+const lesson = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false };
 const fly = (change: { readonly [key: string]: Json }, more: { readonly [key: string]: Json } = {}) => decideClean({ ...more, flight: { ...lesson, ...change } }).flight;
 
 describe('a clean aircraft', () => {
@@ -40,8 +40,8 @@ describe('the moment of the decision', () => {
     expect(codes(decideClean({ asOf: '2027-04-01T03:00:00Z' }))).toEqual(['annual-expires']);
   });
   it('uses only what had been recorded by then', () => {
-    expect(codes(decideClean({ asOf: '2026-11-20T12:04:59Z' }))).toContain('document-never-sighted');
-    expect(codes(decideClean({ asOf: '2026-11-20T12:05:00Z' }))).not.toContain('document-never-sighted');
+    expect(codes(decideClean({ asOf: '2026-11-20T12:04:59Z' }))).toContain('document-never-checked');
+    expect(codes(decideClean({ asOf: '2026-11-20T12:05:00Z' }))).not.toContain('document-never-checked');
   });
   it('about the present leaves out nothing that is on record, though a clock ran ahead', () => {
     const { facts, packs } = cleanCase({ discrepancies: { d: { happenedAt: '2026-11-24T13:00:02Z', recordedAt: '2026-11-24T13:00:02Z', what: 'Crack in the spinner' } } });
@@ -59,7 +59,7 @@ describe('the moment of the decision', () => {
 
 describe('unknown', () => {
   const drop: readonly (readonly [string, Json])[] = [
-    ['category', { aircraft: { category: null } }], ['approved uses', { aircraft: { approvedFor: null } }], ['papers', { documents: null }], ['inspections', { inspections: null }], ['meter', { meterReadings: null }],
+    ['category', { aircraft: { category: null } }], ['approved uses', { aircraft: { approvedFor: null } }], ['documents', { documents: null }], ['inspections', { inspections: null }], ['meter', { meterReadings: null }],
   ];
   it.each(drop)('%s closes, and never releases', (_, change) => {
     const decision = decideClean(change);
@@ -76,12 +76,12 @@ describe('unknown', () => {
 });
 
 describe('a planned flight', () => {
-  it('fits', () => { expect(fly({})).toMatchObject({ answer: 'yes', outruns: [], closedBy: [] }); });
+  it('fits', () => { expect(fly({})).toMatchObject({ answer: 'yes', exceedances: [], closedBy: [] }); });
   it('may end exactly at an hour limit, and not a hundredth later', () => {
     expect(fly({ airborne: 1.5 }, { meterReadings: { today: { value: 4207.2 } } })?.answer).toBe('yes');
-    const outrun = fly({ airborne: 1.5 }, { meterReadings: { today: { value: 4207.21 } } });
-    expect(outrun?.answer).toBe('no');
-    expect(outrun?.outruns).toMatchObject([{ currency: 'hours', by: hours('0.01') }]);
+    const exceedance = fly({ airborne: 1.5 }, { meterReadings: { today: { value: 4207.21 } } });
+    expect(exceedance?.answer).toBe('no');
+    expect(exceedance?.exceedances).toMatchObject([{ currency: 'hours', by: hours('0.01') }]);
   });
   it('without a figure of its own takes the whole time from start to end as airborne', () => {
     expect(fly({ airborne: null }, { meterReadings: { today: { value: 4206.7 } } })?.answer).toBe('yes');
@@ -127,11 +127,11 @@ describe('several flights of a day', () => {
     const decision = decidePrepared(prepared, null, asOf);
     const flight = (id: string, hour: number, airborne: string) => ({
       id, starts: addSeconds(asOf, hour * 3600), ends: addSeconds(asOf, (hour + 2) * 3600), airborne: hours(airborne), purpose: 'instruction-school-aircraft' as const, crew: 'dual' as const, rules: 'vfr' as const, range: 'local' as const,
-      light: ['day' as const], transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID,
+      light: ['day' as const], transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID,
     });
     const answers = answerFlights(prepared, decision, [flight('c', 5, '0.7'), flight('a', 1, '1.4'), flight('b', 3, '1.4')]);
     expect(answers.map((answer) => [answer.flight, answer.answer])).toEqual([['a', 'yes'], ['b', 'no'], ['c', 'no']]);
-    expect(answers[1]?.outruns).toMatchObject([{ by: hours('0.1') }]);
+    expect(answers[1]?.exceedances).toMatchObject([{ by: hours('0.1') }]);
   });
 });
 

@@ -39,7 +39,7 @@ export type LimitAhead =
   | { readonly currency: 'count'; readonly meter: Counter; readonly at: number; readonly left: number; readonly constraint: DecidedConstraint };
 
 /** A limit that a planned flight would cross, and by how much. */
-export type Outrun =
+export type Exceedance =
   | { readonly currency: 'time'; readonly at: Instant; readonly constraint: DecidedConstraint; readonly by: number }
   | { readonly currency: 'hours'; readonly meter: HourMeter; readonly at: Hours; readonly constraint: DecidedConstraint; readonly by: Hours }
   | { readonly currency: 'count'; readonly meter: Counter; readonly at: number; readonly constraint: DecidedConstraint; readonly by: number };
@@ -61,7 +61,7 @@ export interface FlightAnswer {
   readonly closedBy: readonly string[];
   /** What is asked of this flight alone: fuel, samples, what it relies on, numbers that the aircraft is held to. */
   readonly own: readonly DecidedConstraint[];
-  readonly outruns: readonly Outrun[];
+  readonly exceedances: readonly Exceedance[];
   /** True when the aircraft was never fitted or approved for it. */
   /** What air traffic control has authorised it to fly without. */
   readonly authorisedWithout: readonly AuthorisedWithout[];

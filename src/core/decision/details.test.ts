@@ -5,7 +5,7 @@ import { hours } from '../quantities/hours';
 import { addSeconds, instant, instantText } from '../time/instant';
 import { decidePrepared } from './decide';
 import type { Decision, LimitAhead } from './decision';
-import { waysForFlight, waysForWanted, waysToRelease } from './in-the-way';
+import { plansForFlight, plansForWanted, plansToRelease } from './in-the-way';
 import { answerFlights } from './planned-flight';
 import { prepare } from './prepare';
 
@@ -41,21 +41,21 @@ describe('what lies ahead', () => {
     expect([ahead(same).map((one) => one.split(' ')[1]), named(same.firstLimit.hours)]).toEqual([['maintenance-items/A.time-in-service', 'maintenance-items/B.time-in-service'], `maintenance-items/A.time-in-service ${hours('18.4')}`]);
   });
   it('a step before flight, or a limit on uses that are not ordinary, is not what limits it first', () => {
-    const { firstLimit, limits } = decideBy(['stale-records', 'annual-inspection', 'maintenance-items'], { packs: [{ id: 'us-part91' }, { id: 'club-policy', parameters: { sightingDays: 10, readingDays: 10 } }], items: item('Ferry-kit', { hours: [{ meter: 'time-in-service', every: 60 }] }, { hours: { 'time-in-service': 4108.7 } }, { uses: [{ purpose: ['positioning-to-maintenance'] }] }) });
+    const { firstLimit, limits } = decideBy(['stale-records', 'annual-inspection', 'maintenance-items'], { packs: [{ id: 'us-part91' }, { id: 'club-policy', parameters: { documentCheckDays: 10, readingDays: 10 } }], items: item('Ferry-kit', { hours: [{ meter: 'time-in-service', every: 60 }] }, { hours: { 'time-in-service': 4108.7 } }, { uses: [{ purpose: ['positioning-to-maintenance'] }] }) });
     expect([firstLimit.time?.constraint.id, firstLimit.hours, limits.length > 5]).toEqual(['annual-inspection/annual', null, true]);
   });
   it('a limit that has come is ahead no longer', () => { expect(ahead(decideBy(['annual-inspection'], { asOf: '2027-04-01T03:00:00Z' }))).toEqual([]); });
   it('what ended by itself is neither ahead nor in force', () => {
-    const over = decideBy(['tightenings'], { tightenings: closedBy('Wind', { until: '2026-11-24T13:00:00Z' }) });
+    const over = decideBy(['dispatch-restrictions'], { dispatchRestrictions: closedBy('Wind', { until: '2026-11-24T13:00:00Z' }) });
     expect([over.constraints, over.limits, over.holdsUntil]).toEqual([[], [], null]);
   });
 });
 
 describe('until when an answer holds', () => {
-  const until = (change: Change, rules = ['tightenings', 'annual-inspection']) => { const { holdsUntil } = decideBy(rules, change); return holdsUntil === null ? null : instantText(holdsUntil); };
+  const until = (change: Change, rules = ['dispatch-restrictions', 'annual-inspection']) => { const { holdsUntil } = decideBy(rules, change); return holdsUntil === null ? null : instantText(holdsUntil); };
   it.each([
-    ['the next limit', {}, '2027-04-01T03:00:00Z'], ['the end of what is closed now', { tightenings: closedBy('Wind', { until: '2026-11-24T18:00:00Z' }) }, '2026-11-24T18:00:00Z'], ['the sooner of two ends', { tightenings: { ...closedBy('Wind', { until: '2026-11-24T18:00:00Z' }), ...closedBy('Ice', { until: '2026-11-24T17:00:00Z' }) } }, '2026-11-24T17:00:00Z'],
-    ['a limit before an end', { tightenings: closedBy('Wind', { until: '2027-05-01T18:00:00Z' }) }, '2027-04-01T03:00:00Z'],
+    ['the next limit', {}, '2027-04-01T03:00:00Z'], ['the end of what is closed now', { dispatchRestrictions: closedBy('Wind', { until: '2026-11-24T18:00:00Z' }) }, '2026-11-24T18:00:00Z'], ['the sooner of two ends', { dispatchRestrictions: { ...closedBy('Wind', { until: '2026-11-24T18:00:00Z' }), ...closedBy('Ice', { until: '2026-11-24T17:00:00Z' }) } }, '2026-11-24T17:00:00Z'],
+    ['a limit before an end', { dispatchRestrictions: closedBy('Wind', { until: '2027-05-01T18:00:00Z' }) }, '2027-04-01T03:00:00Z'],
   ] as const)('%s', (_, change, expected) => { expect(until(change)).toBe(expected); });
   it('for ever, where nothing is ahead', () => { expect(until({}, ['approved-uses'])).toBeNull(); });
   const permit = (validFrom: string, validUntil: string): Change => ({ permits: { [validFrom]: { recordedAt: '2026-11-24T12:00:00Z', number: 'P-1', registrationShown: 'N02TB', validFrom, validUntil, aboard: true, safeForFlight: { on: '2026-11-24', by: shop } } } });
@@ -91,18 +91,18 @@ describe('what is said beside the verdict', () => {
   it('with a limit on a meter that nobody read, how to know it', () => {
     const unread = decideBy(['hundred-hour-inspection'], { meterReadings: null }).constraints.find(({ key }) => key === 'due');
     const wrong = decideBy(['hundred-hour-inspection'], { meterReadings: { old: { meter: 'time-in-service', happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:00:00Z', value: 4151 } } }).constraints.find(({ key }) => key === 'due');
-    expect([unread?.lifts.map(({ act, on }) => [act, on]), wrong?.lifts.map(({ act, on }) => [act, on])]).toEqual([[['record-meter-reading', 'time-in-service']], [['correct-meter-reading', 'time-in-service']]]);
+    expect([unread?.remedies.map(({ act, on }) => [act, on]), wrong?.remedies.map(({ act, on }) => [act, on])]).toEqual([[['record-meter-reading', 'time-in-service']], [['correct-meter-reading', 'time-in-service']]]);
   });
 });
 
-describe('ways out', () => {
-  const lesson: Change = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
+describe('remedies', () => {
+  const lesson: Change = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false };
   const ask = (change: Change) => {
     const { facts, packs, flight, wanted, asOf } = cleanCase(change);
     const prepared = prepare(facts, packs, asOf);
     const decision = decidePrepared(prepared, flight, asOf, undefined, wanted);
-    const acts = (ways: ReturnType<typeof waysForFlight>) => (ways === null ? null : ways.ways.map(({ deeds }) => deeds.map(({ act }) => act)));
-    return { flight: acts(waysForFlight(prepared, decision, flight)), wanted: acts(waysForWanted(prepared, decision)), release: acts(waysToRelease(prepared, decision)), unflown: acts(waysForFlight(prepared, decision, null)) };
+    const acts = (plans: ReturnType<typeof plansForFlight>) => (plans === null ? null : plans.plans.map(({ actions }) => actions.map(({ act }) => act)));
+    return { flight: acts(plansForFlight(prepared, decision, flight)), wanted: acts(plansForWanted(prepared, decision)), release: acts(plansToRelease(prepared, decision)), unflown: acts(plansForFlight(prepared, decision, null)) };
   };
   const WANT: Change = { wanted: [{ light: ['day'], rules: ['vfr'], purpose: ['private-rental'], overWater: ['within-glide'] }] };
   it('there is none to ask for where nothing is asked, or nothing stands in the way', () => {
@@ -117,8 +117,8 @@ describe('ways out', () => {
     expect(ask({ documents: { loading: { aboard: false } }, flight: lesson, ...WANT })).toEqual({ flight: [['put-document-aboard']], wanted: [['put-document-aboard']], release: [['put-document-aboard']], unflown: null });
   });
   it('a number that it is held to has to go for a release, and not for uses within it', () => {
-    expect(ask({ tightenings: closedBy('Grass', { cap: { quantity: 'persons', bound: 'at-most', value: 2 } }), ...WANT })).toMatchObject({ wanted: null, release: [['lift-tightening']] });
-    expect(ask({ tightenings: { ...closedBy('Grass', { cap: { quantity: 'persons', bound: 'at-most', value: 2 } }), ...closedBy('Wind') }, ...WANT }).wanted).toEqual([['lift-tightening']]);
+    expect(ask({ dispatchRestrictions: closedBy('Grass', { cap: { quantity: 'persons', bound: 'at-most', value: 2 } }), ...WANT })).toMatchObject({ wanted: null, release: [['withdraw-dispatch-restriction']] });
+    expect(ask({ dispatchRestrictions: { ...closedBy('Grass', { cap: { quantity: 'persons', bound: 'at-most', value: 2 } }), ...closedBy('Wind') }, ...WANT }).wanted).toEqual([['withdraw-dispatch-restriction']]);
   });
   const entry = (change: Change): Change => ({ inspections: { 'annual-2026': null, 'hundred-2026-10': { signedBy: null, ...change } } });
   it('completing an old entry is one only while it would hold', () => {
@@ -145,12 +145,12 @@ describe('several flights', () => {
     const { facts, packs, asOf } = cleanCase({ items: { ...item('Oil', { hours: [{ meter: 'engine', every: 50 }] }, { hours: { engine: 1000 } }), ...item('Prop', { hours: [{ meter: 'propeller', every: 50 }] }, { hours: { propeller: 2000 } }), ...item('Block', { hours: [{ meter: 'block', every: 50 }] }, { hours: { block: 3000 } }), ...item('Bolt', { counts: [{ meter: 'landings', every: 500 }] }, { counts: { landings: 100 } }), ...item('Gear', { counts: [{ meter: 'cycles', every: 500 }] }, { counts: { cycles: 100 } }) }, meterReadings: { ...meter('engine', 1047), ...meter('propeller', 2047), ...meter('block', 3047), ...meter('landings', 594), ...meter('cycles', 594) } });
     const prepared = prepare(facts, packs, asOf);
     const flight = (id: string, hour: number) => ({
-      id, starts: addSeconds(asOf, hour * 3600), ends: addSeconds(asOf, (hour + 2) * 3600), airborne: hours('1'), purpose: 'instruction-school-aircraft' as const, crew: 'dual' as const, rules: 'vfr' as const, range: 'local' as const, light: null, transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false,
+      id, starts: addSeconds(asOf, hour * 3600), ends: addSeconds(asOf, (hour + 2) * 3600), airborne: hours('1'), purpose: 'instruction-school-aircraft' as const, crew: 'dual' as const, rules: 'vfr' as const, range: 'local' as const, light: null, transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false,
       places: [], persons: null, load: null, landings: 4, towLaunches: null, toAlternate: null, fuelPlanned: null, reliesOnVor: null, reliesOnDatabase: null, trainingWithin50Miles: null, altitudeFeet: null, authorisedWithout: [], exceptedAirspace: null,
     });
     const answers = answerFlights(prepared, decidePrepared(prepared, null, asOf), [flight('b', 1), flight('a', 1), flight('c', 0.5)]);
     expect(answers.map(({ flight: id }) => id)).toEqual(['c', 'a', 'b']);
     // Two hours of engine and four landings each: three hours and six landings are left.
-    expect(answers.map(({ outruns }) => outruns.map(({ constraint, by }) => `${constraint.key} ${by}`))).toEqual([[], ['Block.block 3600', 'Oil.engine 3600', 'Prop.propeller 3600', 'Bolt.landings 2', 'Gear.cycles 2'], ['Block.block 10800', 'Oil.engine 10800', 'Prop.propeller 10800', 'Bolt.landings 6', 'Gear.cycles 6']].map((list) => expect.arrayContaining(list) as string[]));
+    expect(answers.map(({ exceedances }) => exceedances.map(({ constraint, by }) => `${constraint.key} ${by}`))).toEqual([[], ['Block.block 3600', 'Oil.engine 3600', 'Prop.propeller 3600', 'Bolt.landings 2', 'Gear.cycles 2'], ['Block.block 10800', 'Oil.engine 10800', 'Prop.propeller 10800', 'Bolt.landings 6', 'Gear.cycles 6']].map((list) => expect.arrayContaining(list) as string[]));
   });
 });

@@ -1,12 +1,12 @@
 import { isWithin, overlaps, type UseSet } from '../envelope/use-set';
 import { isExceptedFromTransponder } from '../records/aircraft';
 import { AUTHORISED_WITHOUT, type PlannedFlight } from '../records/planned-flight';
-import { DISPATCHER, lift, PILOT_IN_COMMAND, type Lift } from '../rules/parts/constraint';
+import { DISPATCHER, remedy, PILOT_IN_COMMAND, type Remedy } from '../rules/parts/constraint';
 import { bites } from './decide';
 import type { DecidedConstraint, Decision } from './decision';
 import { flownAfter, NOTHING_FLOWN, usesNeeded } from './planned-flight';
 import type { Prepared } from './prepare';
-import { waysOut, type WaysOut } from './ways-out';
+import { remedyPlans, type RemedyPlans } from './remedy-plans';
 
 /** What stands in the way of uses now: what closes any of them, unless a permit in force covers all of them. */
 export function closingNow(decision: Decision, wanted: UseSet): readonly DecidedConstraint[] {
@@ -15,42 +15,42 @@ export function closingNow(decision: Decision, wanted: UseSet): readonly Decided
 }
 
 /** True for an act after which the constraint does not close again at once. */
-const stillOpen = ({ asOf, meters }: Decision) => ({ holds }: Lift): boolean => holds === null || !bites(holds, asOf, meters);
+const stillOpen = ({ asOf, meters }: Decision) => ({ holds }: Remedy): boolean => holds === null || !bites(holds, asOf, meters);
 
 /** What lets this one flight need less airspace: air traffic control's authorisation, and saying that it stays where the aircraft needs no transponder. */
-function airspaceLifts({ closes }: DecidedConstraint, flown: PlannedFlight, { place, facts }: Prepared): readonly Lift[] {
+function airspaceRemedies({ closes }: DecidedConstraint, flown: PlannedFlight, { place, facts }: Prepared): readonly Remedy[] {
   const helps = (change: Partial<PlannedFlight>) => !overlaps(closes, usesNeeded({ ...flown, ...change }, place, facts.aircraft));
   const authorised = AUTHORISED_WITHOUT.filter((without) => helps({ authorisedWithout: [...flown.authorisedWithout, without] }));
   const together = authorised.length === 0 && helps({ authorisedWithout: AUTHORISED_WITHOUT }) ? ['transponder and ads-b-out'] : authorised;
   return [
-    ...together.map((without) => lift('obtain-atc-authorisation', PILOT_IN_COMMAND, without)),
-    ...(isExceptedFromTransponder(facts.aircraft) && helps({ exceptedAirspace: true }) ? [lift('state-for-flight', DISPATCHER, 'exceptedAirspace')] : []),
+    ...together.map((without) => remedy('obtain-atc-authorisation', PILOT_IN_COMMAND, without)),
+    ...(isExceptedFromTransponder(facts.aircraft) && helps({ exceptedAirspace: true }) ? [remedy('state-for-flight', DISPATCHER, 'exceptedAirspace')] : []),
   ];
 }
 
-/** The ways out for the planned flight of a decision; null without one, or where it needs none or cannot have any. */
-export function waysForFlight(prepared: Prepared, decision: Decision, flown: PlannedFlight | null): WaysOut | null {
+/** The remedies for the planned flight of a decision; null without one, or where it needs none or cannot have any. */
+export function plansForFlight(prepared: Prepared, decision: Decision, flown: PlannedFlight | null): RemedyPlans | null {
   const { flight } = decision;
   if (flight === null || flown === null || flight.answer === 'yes' || flight.notApproved || flight.timesContradict) return null;
   const closing = decision.constraints.filter(({ id }) => flight.closedBy.includes(id));
-  const closed = [...closing, ...flight.own, ...flight.outruns.map(({ constraint }) => constraint)];
-  const inTheWay = new Map(closed.map((one) => [one.id, { ...one, lifts: [...one.lifts, ...airspaceLifts(one, flown, prepared)] }]));
+  const closed = [...closing, ...flight.own, ...flight.exceedances.map(({ constraint }) => constraint)];
+  const inTheWay = new Map(closed.map((one) => [one.id, { ...one, remedies: [...one.remedies, ...airspaceRemedies(one, flown, prepared)] }]));
   const after = flownAfter(NOTHING_FLOWN, flown);
   // What a flight may end exactly at does not close it.
-  const reached = ({ holds }: Lift) => holds !== null && (holds.kind === 'meter' ? (decision.meters[holds.meter] ?? holds.at) + after[holds.meter] > holds.at : holds.kind === 'instant' && flown.ends > holds.at);
-  return waysOut([...inTheWay.values()], flight.needs, prepared.facts.estimates, (one) => !reached(one));
+  const reached = ({ holds }: Remedy) => holds !== null && (holds.kind === 'meter' ? (decision.meters[holds.meter] ?? holds.at) + after[holds.meter] > holds.at : holds.kind === 'instant' && flown.ends > holds.at);
+  return remedyPlans([...inTheWay.values()], flight.needs, prepared.facts.estimates, (one) => !reached(one));
 }
 
-/** The ways out for the wanted uses of a decision; null without any, or where they are open or were never approved. */
-export function waysForWanted(prepared: Prepared, decision: Decision): WaysOut | null {
+/** The remedies for the wanted uses of a decision; null without any, or where they are open or were never approved. */
+export function plansForWanted(prepared: Prepared, decision: Decision): RemedyPlans | null {
   const { wanted } = decision;
   if (wanted === null || wanted.answer === 'yes' || wanted.notApproved) return null;
-  return waysOut(closingNow(decision, wanted.wanted), wanted.wanted, prepared.facts.estimates, stillOpen(decision));
+  return remedyPlans(closingNow(decision, wanted.wanted), wanted.wanted, prepared.facts.estimates, stillOpen(decision));
 }
 
-/** The ways out to every ordinary use that the aircraft has: what would release it. Null where it is released. */
-export function waysToRelease(prepared: Prepared, decision: Decision): WaysOut | null {
+/** The remedies to every ordinary use that the aircraft has: what would release it. Null where it is released. */
+export function plansToRelease(prepared: Prepared, decision: Decision): RemedyPlans | null {
   if (decision.verdict === 'Released') return null;
   const closing = [...closingNow(decision, prepared.ordinary), ...decision.constraints.filter(({ cap }) => cap !== null)];
-  return waysOut(closing, prepared.ordinary, prepared.facts.estimates, stillOpen(decision));
+  return remedyPlans(closing, prepared.ordinary, prepared.facts.estimates, stillOpen(decision));
 }

@@ -29,7 +29,7 @@ function inOrder(value: unknown): unknown {
 
 /**
  * The canonical text of everything that a decision depends on, versions of engine and packs included: equal inputs give equal
- * texts, byte for byte. The hash over it is made by whoever has a hash function.
+ * texts, byte for byte. The hash over it is made by the person who has a hash function.
  */
 export function canonicalInputs({ facts, packs, flight, wanted, asOf }: Inputs): string {
   return canonicalJson(inOrder({ engine: ENGINE_VERSION, versions: packVersions(packs), packs, facts, flight, wanted: wanted === null ? null : boxesOf(wanted), asOf }) as Plain);

@@ -4,14 +4,14 @@ import type { Json } from '@/contracts/merge-patch';
 import { cleanCase, codes, decideBy } from '@/testing/clean-case';
 import { addSeconds } from '../time/instant';
 import { decidePrepared } from './decide';
-import { waysForFlight } from './in-the-way';
+import { plansForFlight } from './in-the-way';
 import { prepare } from './prepare';
 import { timeline } from './timeline';
 import { chosenRules } from '../rules/register';
 
 type Change = { readonly [key: string]: Json };
 const certificate = (kind: string): Json => ({ name: 'Rosa Dane', certificate: { kind, number: 'X-114', validFrom: '2000-01-01', validUntil: 'no-expiry' } });
-const FLIGHT: Change = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', airborne: 0.8, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
+const FLIGHT: Change = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', airborne: 0.8, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false };
 const answer = (rules: readonly string[], change: Change) => decideBy([...rules, 'approved-uses'], change).flight?.answer;
 /** Halifax midnight is 04:00Z. */
 const OVERNIGHT: Change = { ...FLIGHT, starts: '2026-11-25T03:30:00Z', ends: '2026-11-25T05:00:00Z' };
@@ -33,7 +33,7 @@ describe('a flight over midnight', () => {
     if (flight === null) throw new Error('the case has a flight');
     const prepared = prepare(facts, packs, asOf, chosenRules(packs).filter(({ rule }) => rule.id === 'daily-inspection'));
     const ahead = timeline(prepared, [flight], asOf, addSeconds(asOf, 172_800)).flights[0];
-    expect([ahead?.closedBy, ahead?.outruns]).toEqual([[], []]);
+    expect([ahead?.closedBy, ahead?.exceedances]).toEqual([[], []]);
   });
 });
 
@@ -66,13 +66,13 @@ describe('what the operating limitations of an experimental aircraft authorise',
   it('never hire', () => { expect(decideBy(['category-limits', 'approved-uses'], { aircraft: { category: 'experimental', approvedFor: 'all', authorised: ['night', 'instruments'] }, wanted: [{ purpose: ['private-rental'] }] }).wanted?.answer).toBe('no'); });
 });
 
-// 14 CFR 39.3 to 39.27 (from memory): a directive binds from the day on which it takes effect, by the limits and the methods that it states.
+// 14 CFR 39.3 to 39.27 (from memory): an AD binds from the day on which it takes effect, by the limits and the methods that it states.
 describe('airworthiness directives', () => {
-  const directive = (change: Change): Change => ({ directives: { x: { recordedAt: '2026-11-01T12:00:00Z', number: '2026-01-05', title: 'Seat rail', applies: true, effectiveOn: '2026-10-01', noFerry: false, equipment: [], methods: { look: { name: 'Look' } }, ...change } } });
-  const verdict = (change: Change, more: Change = {}) => decideBy(['directives', 'approved-uses'], { ...directive(change), ...more }).verdict;
+  const ad = (change: Change): Change => ({ ads: { x: { recordedAt: '2026-11-01T12:00:00Z', number: '2026-01-05', title: 'Seat rail', applies: true, effectiveOn: '2026-10-01', noFerry: false, equipment: [], methods: { look: { name: 'Look' } }, ...change } } });
+  const verdict = (change: Change, more: Change = {}) => decideBy(['ads', 'approved-uses'], { ...ad(change), ...more }).verdict;
   it.each([['2026-11-24', 'Grounded'], ['2026-11-25', 'Released'], [null, 'Grounded']] as const)('before further flight, in effect on %s: %s', (effectiveOn, expected) => { expect(verdict({ effectiveOn })).toBe(expected); });
   it('takes effect at the field’s midnight', () => {
-    const at = (asOf: string) => decideBy(['directives', 'approved-uses'], { ...directive({ effectiveOn: '2026-11-25' }), asOf }).verdict;
+    const at = (asOf: string) => decideBy(['ads', 'approved-uses'], { ...ad({ effectiveOn: '2026-11-25' }), asOf }).verdict;
     expect([at('2026-11-25T03:59:59Z'), at('2026-11-25T04:00:00Z')]).toEqual(['Released', 'Grounded']);
   });
   it.each([[true, 'pilot', 'Released'], [true, 'student-pilot', 'Grounded'], [false, 'pilot', 'Grounded'], [false, 'mechanic-airframe-powerplant', 'Released']] as const)('a method that a pilot may sign: %s; signed by a %s: %s', (pilotMaySign, kind, expected) => {
@@ -88,7 +88,7 @@ describe('airworthiness directives', () => {
     ['whichever comes first: the hours are over', { months: 2, whichever: 'first' }, 4160, 'Grounded'], ['nothing said, which is first: a day is over', { days: 30 }, 4150.3, 'Grounded'],
   ] as const)('whichever comes later: %s', (_, limits, value, expected) => { expect(verdict(initial(limits), { meterReadings: { today: { value } } })).toBe(expected); });
   it('whichever comes later: the flight may pass its hours before the day, and not after it', () => {
-    const fly = (limits: Change, flight: Change) => decideBy(['directives', 'approved-uses'], { ...directive(initial(limits)), meterReadings: { today: { value: 4159.5 } }, flight }).flight?.answer;
+    const fly = (limits: Change, flight: Change) => decideBy(['ads', 'approved-uses'], { ...ad(initial(limits)), meterReadings: { today: { value: 4159.5 } }, flight }).flight?.answer;
     expect([fly({ months: 2, whichever: 'later' }, FLIGHT), fly({ days: 30, whichever: 'later' }, FLIGHT)]).toEqual(['yes', 'no']);
     // 54 days after 1 Oct is 24 Nov: the flight ends after it.
     expect([fly({ days: 54, whichever: 'later' }, OVERNIGHT), fly({ days: 54, whichever: 'later' }, FLIGHT)]).toEqual(['no', 'yes']);
@@ -117,13 +117,13 @@ describe('airworthiness directives', () => {
 describe('airspace that asks for a transponder and ADS-B Out', () => {
   const RULES = ['required-equipment', 'transponder-test'];
   const without = (...kinds: readonly string[]): Change => ({ equipment: { list: { items: Object.fromEntries(kinds.map((kind) => [kind, 'not-fitted'])) } } });
-  const into = (change: Change): Change => ({ flight: { ...FLIGHT, transponderAirspace: true, broadcastAirspace: false, ...change } });
+  const into = (change: Change): Change => ({ flight: { ...FLIGHT, transponderAirspace: true, adsbAirspace: false, ...change } });
   it.each([
     ['no transponder', without('transponder'), {}, 'no'], ['no transponder, authorised', without('transponder'), { authorisedWithout: ['transponder'] }, 'yes'],
     ['no transponder, authorised without ADS-B Out alone', without('transponder'), { authorisedWithout: ['ads-b-out'] }, 'no'],
     ['a flight that does not say where it goes, authorised', without('transponder'), { authorisedWithout: ['transponder'], transponderAirspace: null }, 'yes'],
-    ['both airspaces, authorised without both', without('transponder'), { broadcastAirspace: true, authorisedWithout: ['transponder', 'ads-b-out'] }, 'yes'],
-    ['both airspaces, authorised without one', without('transponder'), { broadcastAirspace: true, authorisedWithout: ['transponder'] }, 'no'],
+    ['both airspaces, authorised without both', without('transponder'), { adsbAirspace: true, authorisedWithout: ['transponder', 'ads-b-out'] }, 'yes'],
+    ['both airspaces, authorised without one', without('transponder'), { adsbAirspace: true, authorisedWithout: ['transponder'] }, 'no'],
     ['excepted airspace, with an engine-driven electrical system', without('transponder'), { exceptedAirspace: true }, 'no'],
     ['excepted airspace, without one', { ...without('transponder'), aircraft: { engineDrivenElectrical: false } }, { exceptedAirspace: true }, 'yes'],
     ['excepted airspace, a glider', { ...without('transponder'), aircraft: { aircraftClass: 'glider' } }, { exceptedAirspace: true }, 'yes'],
@@ -133,17 +133,17 @@ describe('airspace that asks for a transponder and ADS-B Out', () => {
     const decision = decideBy(RULES, { ...without('transponder'), ...into({ authorisedWithout: ['transponder'] }) });
     expect([decision.verdict, decision.flight?.answer, codes(decision)]).toEqual(['Restricted', 'yes', ['equipment-not-fitted', 'equipment-not-fitted']]);
   });
-  const ways = (change: Change) => {
+  const plans = (change: Change) => {
     const { facts, packs, asOf, flight } = cleanCase(change);
     const prepared = prepare(facts, packs, asOf, chosenRules(packs).filter(({ rule }) => RULES.includes(rule.id)));
-    return waysForFlight(prepared, decidePrepared(prepared, flight, asOf), flight)?.ways.map(({ deeds }) => deeds.map(({ act, on }) => `${act}(${on ?? ''})`).join(' + '));
+    return plansForFlight(prepared, decidePrepared(prepared, flight, asOf), flight)?.plans.map(({ actions }) => actions.map(({ act, on }) => `${act}(${on ?? ''})`).join(' + '));
   };
   it.each([
     ['one of them', into({}), ['obtain-atc-authorisation(transponder)', 'install-equipment(transponder)']],
-    ['both, where the transponder serves ADS-B Out', into({ broadcastAirspace: true }), ['obtain-atc-authorisation(ads-b-out) + obtain-atc-authorisation(transponder)', 'install-equipment(transponder)']],
-  ] as const)('is a way out: %s', (_, change, expected) => { expect(ways({ ...without('transponder'), ...change })).toEqual(expected); });
+    ['both, where the transponder serves ADS-B Out', into({ adsbAirspace: true }), ['obtain-atc-authorisation(ads-b-out) + obtain-atc-authorisation(transponder)', 'install-equipment(transponder)']],
+  ] as const)('is a remedy: %s', (_, change, expected) => { expect(plans({ ...without('transponder'), ...change })).toEqual(expected); });
   it('of an aircraft that is excepted, so is saying where the flight keeps', () => {
-    expect(ways({ ...without('transponder'), aircraft: { engineDrivenElectrical: false }, ...into({}) })?.[0]).toBe('state-for-flight(exceptedAirspace)');
+    expect(plans({ ...without('transponder'), aircraft: { engineDrivenElectrical: false }, ...into({}) })?.[0]).toBe('state-for-flight(exceptedAirspace)');
   });
   it('opens nothing that is closed for another reason', () => {
     expect(answer([...RULES, 'annual-inspection'], { inspections: { 'annual-2026': null }, ...into({ authorisedWithout: ['transponder', 'ads-b-out'] }) })).toBe('no');

@@ -5,7 +5,7 @@ import { hours } from '../quantities/hours';
 import { instant } from '../time/instant';
 
 type Change = { readonly [key: string]: Json };
-const lesson: Change = { id: 'f', starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
+const lesson: Change = { id: 'f', starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false };
 const mechanic = { name: 'Tomas Brandl', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-2231', validFrom: '2015-06-01', validUntil: 'no-expiry' } };
 const shop = { name: 'Cape Reach Workshop', certificate: { kind: 'repair-station', number: 'RS-0417', validFrom: '2009-04-01', validUntil: 'no-expiry' } };
 const fly = (flight: Change, more: Change = {}) => { const { flight: answer } = decideClean({ ...more, flight: { ...lesson, ...flight } }); if (answer === null) throw new Error('no flight'); return answer; };
@@ -13,7 +13,7 @@ const fly = (flight: Change, more: Change = {}) => { const { flight: answer } = 
 const own = (flight: Change, more: Change) => { const { answer, own: asked } = fly(flight, more); return [answer, ...asked.map(({ key, certainty }) => `${key}${certainty === 'unknown' ? '?' : ''}`)]; };
 
 describe('a number that the aircraft is held to', () => {
-  const held = (quantity: string, bound: string, value: number, change: Change = {}): Change => ({ tightenings: { t: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:00:00Z', why: 'Soft grass', by: 'Mira Holt', cap: { quantity, bound, value }, ...change } } });
+  const held = (quantity: string, bound: string, value: number, change: Change = {}): Change => ({ dispatchRestrictions: { t: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:00:00Z', why: 'Soft grass', by: 'Mira Holt', cap: { quantity, bound, value }, ...change } } });
   it.each([
     ['two people, two fly', { persons: 2 }, held('persons', 'at-most', 2), ['yes']], ['two people, three fly', { persons: 3 }, held('persons', 'at-most', 2), ['yes-after', 't.cap']], ['two people, nobody said how many', {}, held('persons', 'at-most', 2), ['yes-after', 't.cap?']],
     ['120 kg, 120 fly', { loadKg: 120 }, held('load', 'at-most', 120), ['yes']], ['120 kg, a gram more', { loadKg: 120.001 }, held('load', 'at-most', 120), ['yes-after', 't.cap']], ['20 gallons at least, 20 planned', { fuelAboard: { amount: 20, unit: 'US gal' } }, held('fuel', 'at-least', 20), ['yes']], ['20 gallons at least, a thousandth less', { fuelAboard: { amount: 19.999, unit: 'US gal' } }, held('fuel', 'at-least', 20), ['yes-after', 't.cap']],
@@ -34,8 +34,8 @@ describe('a flight that does not say how often it lands', () => {
   it.each([
     ['might pass the limit', {}, bolt(1000, 940), ['yes-after', 'unsaid.landings?']], ['could not within its time', {}, bolt(1000, 939), ['yes']], ['says three, and three are left', { landings: 3 }, bolt(1000, 997), ['yes']], ['says four', { landings: 4 }, bolt(1000, 997), ['no']], ['says nothing and one is left', {}, bolt(1000, 999), ['yes-after', 'unsaid.landings?']],
   ] as const)('%s', (_, flight, more, expected) => { expect(own(flight, more)).toEqual(expected); });
-  it('crosses a count by as many', () => { expect(fly({ landings: 4 }, bolt(1000, 997)).outruns).toMatchObject([{ currency: 'count', meter: 'landings', at: 1000, by: 1 }]); });
-  it('a count at its limit is closed before anybody flies', () => { expect(fly({ landings: 1 }, bolt(1000, 1000))).toMatchObject({ answer: 'no', closedBy: ['maintenance-items/bolt.landings'], outruns: [] }); });
+  it('crosses a count by as many', () => { expect(fly({ landings: 4 }, bolt(1000, 997)).exceedances).toMatchObject([{ currency: 'count', meter: 'landings', at: 1000, by: 1 }]); });
+  it('a count at its limit is closed before anybody flies', () => { expect(fly({ landings: 1 }, bolt(1000, 1000))).toMatchObject({ answer: 'no', closedBy: ['maintenance-items/bolt.landings'], exceedances: [] }); });
 });
 
 describe('a special flight permit', () => {
@@ -54,7 +54,7 @@ describe('a special flight permit', () => {
     expect([decision.verdict, decision.reliefs.map(({ permit: by, covers }) => [by, covers])]).toEqual(['Grounded', [['p', ['open-discrepancies/crack']]]]);
     expect(decideClean({ ...crack, ...permit({ untilTimeInService: 4150.3 }) }).reliefs).toEqual([]);
   });
-  it('covers no missing paper', () => { expect(fly(ferry, { ...permit(), documents: { airworthiness: { aboard: false } } }).answer).toBe('yes-after'); });
+  it('covers no missing document', () => { expect(fly(ferry, { ...permit(), documents: { airworthiness: { aboard: false } } }).answer).toBe('yes-after'); });
   it('the moment at which it begins or ends is one until which an answer holds', () => {
     expect(decideClean({ ...crack, ...permit() }).holdsUntil).toBe(instant('2026-11-26T04:00:00Z'));
     expect(decideClean({ ...crack, ...permit({ validFrom: '2026-11-25' }) }).holdsUntil).toBe(instant('2026-11-25T04:00:00Z'));
@@ -71,11 +71,11 @@ describe('where and when a flight flies', () => {
   });
   it('whose times contradict may need every light', () => { expect(fly({ ends: '2026-11-24T14:00:00Z' }, lamps)).toMatchObject({ answer: 'no', timesContradict: true, light: [{ light: ['day', 'dusk', 'night'] }] }); });
   it('crosses a moment by as much as it is over', () => {
-    expect(fly({ starts: '2027-04-01T01:00:00Z', ends: '2027-04-01T03:00:01Z', airborne: 1 }).outruns).toMatchObject([{ currency: 'time', at: instant('2027-04-01T03:00:00Z'), by: 1000 }]);
-    expect(fly({}, { meterReadings: { today: { value: 4208 } } }).outruns.map(({ by }) => by)).toEqual([hours('0.8')]);
+    expect(fly({ starts: '2027-04-01T01:00:00Z', ends: '2027-04-01T03:00:01Z', airborne: 1 }).exceedances).toMatchObject([{ currency: 'time', at: instant('2027-04-01T03:00:00Z'), by: 1000 }]);
+    expect(fly({}, { meterReadings: { today: { value: 4208 } } }).exceedances.map(({ by }) => by)).toEqual([hours('0.8')]);
   });
   it('is not held up by what ends before it starts', () => {
-    const closed = (until: string): Change => ({ tightenings: { t: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:00:00Z', why: 'Wind', by: 'Mira Holt', until } } });
+    const closed = (until: string): Change => ({ dispatchRestrictions: { t: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:00:00Z', why: 'Wind', by: 'Mira Holt', until } } });
     expect([fly({}, closed('2026-11-24T14:00:00Z')).answer, fly({}, closed('2026-11-24T14:00:01Z')).answer]).toEqual(['yes', 'no']);
   });
 });
@@ -86,13 +86,13 @@ describe('airspace, water and tows', () => {
   const none = (kind: string): Change => ({ ...all, equipment: { list: { items: { [kind]: 'not-fitted' } } } });
   const closed = (flight: Change, more: Change) => fly({ light: ['day'], ...flight }, more).closedBy.length > 0;
   it.each([['outside', false, false], ['inside', true, true], ['unsaid', null, true]] as const)('transponder airspace: %s', (_, transponderAirspace, expected) => { expect(closed({ transponderAirspace }, lapsed)).toBe(expected); });
-  it.each([['outside', false, false], ['inside', true, true], ['unsaid', null, true]] as const)('airspace of position broadcast: %s', (_, broadcastAirspace, expected) => { expect(closed({ broadcastAirspace }, none('position-broadcast'))).toBe(expected); });
+  it.each([['outside', false, false], ['inside', true, true], ['unsaid', null, true]] as const)('airspace of ADS-B Out: %s', (_, adsbAirspace, expected) => { expect(closed({ adsbAirspace }, none('ads-b-out'))).toBe(expected); });
   it.each([['within gliding distance', false, false], ['beyond it', true, true], ['unsaid', null, true]] as const)('over water: %s', (_, beyondGlideOverWater, expected) => { expect(closed({ purpose: 'carriage-for-hire', crew: 'rated-pilot', beyondGlideOverWater }, none('flotation'))).toBe(expected); });
   const hook = (launches: number): Change => ({
     ...all, items: { hook: { recordedAt: '2020-01-01T00:00:00Z', name: 'Hook', kind: 'life-limit', interval: { counts: [{ meter: 'tow-launches', every: 1000 }] }, done: { a: { recordedAt: '2020-01-01T20:00:00Z', completedOn: '2020-01-01', readings: { counts: { 'tow-launches': 0 } }, signedBy: shop } } } },
     meterReadings: { tows: { meter: 'tow-launches', happenedAt: '2026-11-23T21:10:00Z', recordedAt: '2026-11-23T21:12:00Z', value: launches } },
   });
-  const asked = (flight: Change, launches: number) => { const answer = fly(flight, hook(launches)); return [answer.own.some(({ key }) => key === 'unsaid.tow-launches'), answer.outruns.map(({ by }) => by)]; };
+  const asked = (flight: Change, launches: number) => { const answer = fly(flight, hook(launches)); return [answer.own.some(({ key }) => key === 'unsaid.tow-launches'), answer.exceedances.map(({ by }) => by)]; };
   it('a tug that does not say how many it tows might pass the limit, one that says does or does not', () => {
     const tow = { purpose: 'glider-towing', crew: 'rated-pilot' };
     expect([asked(tow, 940), asked(tow, 939), asked({ ...tow, towLaunches: 3 }, 997), asked({ ...tow, towLaunches: 4 }, 997), asked({ purpose: 'private-rental' }, 999)]).toEqual([[true, []], [false, []], [false, []], [false, [1]], [false, []]]);
@@ -103,7 +103,7 @@ describe('wanted uses, without a flight', () => {
   const ask = (wanted: Change, more: Change = {}) => decideClean({ ...more, wanted: [wanted] }).wanted;
   const day: Change = { light: ['day'], rules: ['vfr'], purpose: ['private-rental'], overWater: ['within-glide'] };
   it.each([
-    ['open', day, {}, 'yes'], ['never approved', { ...day, rules: ['ifr'] }, {}, 'no'], ['a paper to be fetched first', day, { documents: { loading: { aboard: false } } }, 'yes-after'], ['closed by the workshop', day, { inspections: { 'annual-2026': null } }, 'no'], ['held to a number, which closes nothing', day, { tightenings: { t: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:00:00Z', why: 'Grass', by: 'M', cap: { quantity: 'persons', bound: 'at-most', value: 2 } } } }, 'yes'],
+    ['open', day, {}, 'yes'], ['never approved', { ...day, rules: ['ifr'] }, {}, 'no'], ['a document to be fetched first', day, { documents: { loading: { aboard: false } } }, 'yes-after'], ['closed by the workshop', day, { inspections: { 'annual-2026': null } }, 'no'], ['held to a number, which closes nothing', day, { dispatchRestrictions: { t: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:00:00Z', why: 'Grass', by: 'M', cap: { quantity: 'persons', bound: 'at-most', value: 2 } } } }, 'yes'],
   ] as const)('%s', (_, wanted, more, answer) => { expect(ask(wanted, more)?.answer).toBe(answer); });
   it('are covered by one permit or by none', () => {
     const more: Change = { discrepancies: { c: { happenedAt: '2026-11-24T09:00:00Z', recordedAt: '2026-11-24T09:05:00Z', what: 'Crack' } }, permits: { p: { recordedAt: '2026-11-24T12:00:00Z', number: 'P-1', registrationShown: 'N02TB', validFrom: '2026-11-24', validUntil: '2026-11-25', aboard: true, safeForFlight: { on: '2026-11-24', by: mechanic } } } };

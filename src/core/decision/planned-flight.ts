@@ -6,10 +6,10 @@ import type { Relief } from '../records/permit';
 import { isExceptedFromTransponder, type Described } from '../records/aircraft';
 import { adds, wholeTime, type AuthorisedWithout, type PlannedFlight } from '../records/planned-flight';
 import { mostOf } from '../records/unlogged';
-import { constraint, DISPATCHER, lift, RECORDED, type Cap } from '../rules/parts/constraint';
+import { constraint, DISPATCHER, remedy, RECORDED, type Cap } from '../rules/parts/constraint';
 import { civilDateAt } from '../time/zone';
 import { lightTouched, LIGHT, sunOn, type Place } from '../time/sun';
-import type { DecidedConstraint, DecisionParts, FlightAnswer, LightAt, LimitAhead, Outrun, WantedAnswer } from './decision';
+import type { DecidedConstraint, DecisionParts, FlightAnswer, LightAt, LimitAhead, Exceedance, WantedAnswer } from './decision';
 import { decided, type Prepared } from './prepare';
 
 /** What of a decision a flight is compared with. */
@@ -52,7 +52,7 @@ export function usesNeeded(flight: PlannedFlight, place: Place, aircraft: Pick<D
     : LIGHT;
   const box: FullBox = {
     light, purpose: one(flight.purpose) ?? DIMENSIONS.purpose, crew: one(flight.crew) ?? DIMENSIONS.crew, rules: one(flight.rules) ?? DIMENSIONS.rules, range: one(flight.range) ?? DIMENSIONS.range,
-    transponderAirspace: inside(flight.transponderAirspace, 'transponder') ?? DIMENSIONS.transponderAirspace, broadcastAirspace: inside(flight.broadcastAirspace, 'ads-b-out') ?? DIMENSIONS.broadcastAirspace,
+    transponderAirspace: inside(flight.transponderAirspace, 'transponder') ?? DIMENSIONS.transponderAirspace, adsbAirspace: inside(flight.adsbAirspace, 'ads-b-out') ?? DIMENSIONS.adsbAirspace,
     overWater: one(flight.beyondGlideOverWater === null ? null : flight.beyondGlideOverWater ? 'beyond-glide' : 'within-glide') ?? DIMENSIONS.overWater,
     passengers: one(flight.passengers === null ? null : flight.passengers ? 'aboard' : 'none') ?? DIMENSIONS.passengers,
   };
@@ -73,7 +73,7 @@ export function reliefFor(reliefs: readonly Relief[], flight: PlannedFlight, nee
 }
 
 /** By how much a flight would cross a limit, or null. */
-function outrunOf(limit: LimitAhead, flight: PlannedFlight, { meters }: Situation, flown: Flown): Outrun | null {
+function exceedanceOf(limit: LimitAhead, flight: PlannedFlight, { meters }: Situation, flown: Flown): Exceedance | null {
   const { constraint: crossed } = limit;
   if (limit.currency === 'time') {
     const over = crossed.atStart ? flight.starts >= limit.at : flight.ends > limit.at;
@@ -94,7 +94,7 @@ function capPassed(closing: DecidedConstraint, cap: Cap, flight: PlannedFlight, 
   if (planned !== null && (bound === 'at-most' ? planned <= value : planned >= value)) return null;
   const passed = constraint({
     key: `${closing.key}.cap`, certainty: planned === null ? 'unknown' : 'failed', source: closing.source, reason: { code: 'cap-passed', quantity, bound, value, planned }, records: closing.records, closes: needs,
-    lifts: [lift(planned === null ? 'state-for-flight' : 'change-flight', DISPATCHER, quantity), ...closing.lifts], condition: true,
+    remedies: [remedy(planned === null ? 'state-for-flight' : 'change-flight', DISPATCHER, quantity), ...closing.remedies], condition: true,
   });
   return decided(passed, closing.rule, closing.pack, needs, passed.certainty);
 }
@@ -107,7 +107,7 @@ function unsaidCount(limits: readonly LimitAhead[], flight: PlannedFlight, needs
     const unsaid = limit.meter === 'tow-launches' ? flight.towLaunches === null && flight.purpose !== 'private-rental' : flight.landings === null;
     if (!unsaid || (meters[limit.meter] ?? limit.at) + flown[limit.meter] + most <= limit.at) continue;
     const what = limit.meter === 'tow-launches' ? 'tow-launches' : 'landings';
-    const asked = constraint({ key: `unsaid.${limit.meter}`, certainty: 'unknown', source: limit.constraint.source, reason: { code: 'flight-leaves-open', what }, records: limit.constraint.records, closes: needs, lifts: [lift('state-for-flight', DISPATCHER, what)], condition: true });
+    const asked = constraint({ key: `unsaid.${limit.meter}`, certainty: 'unknown', source: limit.constraint.source, reason: { code: 'flight-leaves-open', what }, records: limit.constraint.records, closes: needs, remedies: [remedy('state-for-flight', DISPATCHER, what)], condition: true });
     return [decided(asked, limit.constraint.rule, limit.constraint.pack, needs, 'unknown')];
   }
   return [];
@@ -147,13 +147,13 @@ export function answerFlight(prepared: Prepared, situation: Situation, flight: P
   const coverable = relief === null ? NO_IDS : coverableIds(prepared);
   const stands = (one: DecidedConstraint) => one.cap === null && overlaps(one.closes, needs) && holdsAt(one, flight) && (relief === null || !coverable.has(one.id));
   const closing = constraints.filter(stands);
-  const outruns = limits.filter(({ constraint: one }) => stands(one)).flatMap((limit) => { const outrun = outrunOf(limit, flight, situation, flown); return outrun === null ? [] : [outrun]; });
+  const exceedances = limits.filter(({ constraint: one }) => stands(one)).flatMap((limit) => { const exceedance = exceedanceOf(limit, flight, situation, flown); return exceedance === null ? [] : [exceedance]; });
   const own = ownOf(prepared, flight, needs, situation, flown);
   const notApproved = !isWithin(needs, full);
   const timesContradict = flight.ends <= flight.starts || flight.starts < asOf || (flight.airborne !== null && flight.airborne > wholeTime(flight));
-  const inTheWay = [...closing, ...own, ...outruns.map(({ constraint: one }) => one)];
+  const inTheWay = [...closing, ...own, ...exceedances.map(({ constraint: one }) => one)];
   const answer = notApproved || timesContradict || inTheWay.some(({ condition }) => !condition) ? 'no' : inTheWay.length > 0 ? 'yes-after' : 'yes';
-  return { flight: flight.id, answer, needs, closedBy: closing.map(({ id }) => id), own, outruns, authorisedWithout: flight.authorisedWithout, notApproved, timesContradict, light: lightOf(flight, prepared.place) };
+  return { flight: flight.id, answer, needs, closedBy: closing.map(({ id }) => id), own, exceedances, authorisedWithout: flight.authorisedWithout, notApproved, timesContradict, light: lightOf(flight, prepared.place) };
 }
 
 /** Answers for uses that somebody wants now, without a flight: every one of them must be open, or covered by one permit in force. */

@@ -4,7 +4,7 @@ import { windowParts, type WindowPart } from '../envelope/window-picture';
 import { knownAt, type AircraftFacts, type KnownFacts } from '../records/facts';
 import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters';
 import { reliefsOf, type Relief } from '../records/permit';
-import { ANYBODY, lift, RECORD_KEEPER, type Constraint } from '../rules/parts/constraint';
+import { ANYBODY, remedy, RECORD_KEEPER, type Constraint } from '../rules/parts/constraint';
 import { authorityOf, chosenRules, type ChosenRule, type PackChoices } from '../rules/register';
 import type { Instant } from '../time/instant';
 import type { Place } from '../time/sun';
@@ -56,7 +56,7 @@ export interface Packed {
   readonly meter: Uint8Array;
   /** Minus infinity where it waits for no moment. */
   readonly notBefore: Float64Array;
-  /** Infinity where only a lift ends it. */
+  /** Infinity where only a remedy ends it. */
   readonly ends: Float64Array;
   /** The number of its set of uses. */
   readonly set: Uint16Array;
@@ -158,9 +158,9 @@ function availabilityOf({ flightsOut }: KnownFacts): DecisionParts['availability
 }
 
 /** A rule's constraint with its rule and pack. Written out: a spread here costs more than all the rest. */
-export function decided(constraint: Constraint, rule: string, pack: string, closes: UseSet, certainty: Constraint['certainty'], lifts: Constraint['lifts'] = constraint.lifts): DecidedConstraint {
+export function decided(constraint: Constraint, rule: string, pack: string, closes: UseSet, certainty: Constraint['certainty'], remedies: Constraint['remedies'] = constraint.remedies): DecidedConstraint {
   const { key, source, reason, records, begins, notBefore, ends, condition, atStart, notice, cap, permitMayCover } = constraint;
-  return { key, certainty, source, reason, records, closes, begins, notBefore, ends, lifts, condition, atStart, notice, cap, permitMayCover, id: `${rule}/${key}`, rule, pack };
+  return { key, certainty, source, reason, records, closes, begins, notBefore, ends, remedies, condition, atStart, notice, cap, permitMayCover, id: `${rule}/${key}`, rule, pack };
 }
 
 const CURRENCY = (meter: Meter): number => (isHourMeter(meter) ? 0 : 1);
@@ -207,9 +207,9 @@ function onRecordAt(facts: AircraftFacts, moment: Instant, packs: PackChoices, c
   };
 }
 
-/** While a meter is not known, only knowing it lifts the limits on it: doing the work over would not say what it shows. */
-function meterLifts({ meters }: KnownFacts, meter: Meter): Constraint['lifts'] {
-  return meters[meter].state === 'unknown' ? [lift('record-meter-reading', ANYBODY, meter)] : [lift('correct-meter-reading', RECORD_KEEPER, meter)];
+/** While a meter is not known, only knowing it clears the limits on it: doing the work over would not say what it shows. */
+function meterRemedies({ meters }: KnownFacts, meter: Meter): Constraint['remedies'] {
+  return meters[meter].state === 'unknown' ? [remedy('record-meter-reading', ANYBODY, meter)] : [remedy('correct-meter-reading', RECORD_KEEPER, meter)];
 }
 
 /**
@@ -235,7 +235,7 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
       if (!closes.touches && known.aircraft.approvedFor !== null) continue;
       // A limit on a meter bites while the meter is not known, because nobody can say that it has not come: that is not knowing, not failing.
       const unsure = begins.kind === 'meter' && meters[begins.meter] === null ? begins.meter : null;
-      const made = decided(constraint, id, of, closes.set, unsure === null ? constraint.certainty : 'unknown', unsure === null ? constraint.lifts : meterLifts(known, unsure));
+      const made = decided(constraint, id, of, closes.set, unsure === null ? constraint.certainty : 'unknown', unsure === null ? constraint.remedies : meterRemedies(known, unsure));
       own.push({ constraint: made, closes, place: 0 });
     }
     if (own.length > 1) own.sort((a, b) => (a.constraint.id < b.constraint.id ? -1 : 1));

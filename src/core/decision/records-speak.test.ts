@@ -25,7 +25,7 @@ const RANK = { yes: 2, 'yes-after': 1, no: 0 } as const;
 const opensNothing = (before: Decision, after: Decision): boolean => isWithin(after.open, before.open)
   && (before.flight === null || after.flight === null || RANK[after.flight.answer] <= RANK[before.flight.answer]) && (before.wanted === null || after.wanted === null || RANK[after.wanted.answer] <= RANK[before.wanted.answer]);
 /** Ids of records that something in force rests on: they speak against the aircraft, and without them it may be open. */
-const speaksAgainst = (decision: Decision): ReadonlySet<string> => new Set([...decision.constraints, ...decision.flight?.own ?? [], ...decision.flight?.outruns.map(({ constraint }) => constraint) ?? []].flatMap(({ records }) => records));
+const speaksAgainst = (decision: Decision): ReadonlySet<string> => new Set([...decision.constraints, ...decision.flight?.own ?? [], ...decision.flight?.exceedances.map(({ constraint }) => constraint) ?? []].flatMap(({ records }) => records));
 
 interface Named { readonly id: string }
 type Change = readonly [what: string, facts: AircraftFacts];
@@ -55,8 +55,8 @@ function* lessSaid(facts: AircraftFacts, against: ReadonlySet<string>): Generato
     if (rectification !== null) yield [`repair of ${id} unsigned`, { ...facts, discrepancies: swapped(facts.discrepancies, id, (one) => ({ ...one, rectification: { ...rectification, signedBy: null } })) }];
     if (deferral !== null) yield [`deferral of ${id} undetermined`, { ...facts, discrepancies: swapped(facts.discrepancies, id, (one) => ({ ...one, deferral: { ...deferral, noHazard: null } })) }];
   }
-  for (const { id } of facts.receiverChecks) if (!against.has(id)) yield [`receiver check ${id} unsigned`, { ...facts, receiverChecks: swapped(facts.receiverChecks, id, (one) => ({ ...one, signedBy: null })) }];
-  for (const { id } of facts.locators) if (!against.has(id)) yield [`locator ${id} gone`, { ...facts, locators: without(facts.locators, id) }];
+  for (const { id } of facts.vorChecks) if (!against.has(id)) yield [`VOR check ${id} unsigned`, { ...facts, vorChecks: swapped(facts.vorChecks, id, (one) => ({ ...one, signedBy: null })) }];
+  for (const { id } of facts.elts) if (!against.has(id)) yield [`ELT ${id} gone`, { ...facts, elts: without(facts.elts, id) }];
   for (const { id } of facts.equipment) if (!against.has(id)) yield [`equipment list ${id} gone`, { ...facts, equipment: without(facts.equipment, id) }];
   for (const { id } of facts.dailyInspections) if (!against.has(id)) yield [`daily inspection ${id} unsigned`, { ...facts, dailyInspections: swapped(facts.dailyInspections, id, (one) => ({ ...one, signedBy: null })) }];
   for (const { id } of facts.permits) if (!against.has(id)) yield [`permit ${id} gone`, { ...facts, permits: without(facts.permits, id) }];
@@ -79,7 +79,7 @@ type Contrary = readonly [what: string, both: AircraftFacts, alone: AircraftFact
 /** Each record once more at the same moment, saying the contrary; under an id that comes first and one that comes last. */
 function* contradicted(facts: AircraftFacts): Generator<Contrary> {
   const { ramp } = facts;
-  type Key = 'documents' | 'inspections' | 'equipment' | 'locators' | 'receiverChecks' | 'clubPapers' | 'towRopes' | 'flightsOut';
+  type Key = 'documents' | 'inspections' | 'equipment' | 'elts' | 'vorChecks' | 'clubDocuments' | 'towRopes' | 'flightsOut';
   for (const id of ['!', '~']) {
     const of = function* <K extends Key>(key: K, what: string, contrary: (one: AircraftFacts[K][number]) => object | null): Generator<Contrary> {
       const records = facts[key] as readonly AircraftFacts[K][number][];
@@ -90,16 +90,16 @@ function* contradicted(facts: AircraftFacts): Generator<Contrary> {
         yield [`${one.id} ${what}`, { ...facts, [key]: [...records, other] }, { ...facts, [key]: records.map((record) => (record === one ? other : record)) }];
       }
     };
-    yield* of('documents', 'not aboard', (one) => ({ aboard: false, vouched: false, ...(one.kind === 'cabin-tank-record' ? { tankFitted: null } : {}) }));
+    yield* of('documents', 'not aboard', (one) => ({ aboard: false, vouched: false, ...(one.kind === 'cabin-tank-form-337' ? { tankFitted: null } : {}) }));
     yield* of('documents', 'not readable', () => ({ legible: null }));
     yield* of('documents', 'of another aircraft', (one) => (one.kind === 'airworthiness-certificate' || one.kind === 'registration-certificate' ? { registrationShown: 'N99XX' } : null));
     yield* of('documents', 'expired', (one) => (one.kind === 'registration-certificate' ? { printedExpiry: addDays(one.issuedOn ?? LONG_PAST, 1) } : null));
     yield* of('inspections', 'refused', () => ({ outcome: 'discrepancies-listed', listCleared: null }));
     yield* of('equipment', 'with nothing fitted', (one) => ({ items: one.items.map((line) => ({ ...line, fitted: false })) }));
-    yield* of('locators', 'not fitted', () => ({ state: 'not-fitted' }));
-    yield* of('locators', 'with a battery that is over', (one) => (one.state === 'fitted' ? { batteryReplaceBy: LONG_PAST } : null));
-    yield* of('receiverChecks', 'too far off', () => ({ error: 900 }));
-    yield* of('clubPapers', 'over', () => ({ validUntil: LONG_PAST }));
+    yield* of('elts', 'not fitted', () => ({ state: 'not-fitted' }));
+    yield* of('elts', 'with a battery that is over', (one) => (one.state === 'fitted' ? { batteryReplaceBy: LONG_PAST } : null));
+    yield* of('vorChecks', 'too far off', () => ({ error: 900 }));
+    yield* of('clubDocuments', 'over', () => ({ validUntil: LONG_PAST }));
     yield* of('towRopes', 'knotted', () => ({ sound: false }));
     yield* of('flightsOut', 'back before it left', (one) => ({ returned: { recordedAt: one.recordedAt, at: addSeconds(one.happenedAt, -60) } }));
     if (ramp === null) continue;

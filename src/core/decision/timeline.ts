@@ -4,7 +4,7 @@ import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../recor
 import { adds, type PlannedFlight } from '../records/planned-flight';
 import type { Instant } from '../time/instant';
 import { bites, verdictOf } from './decide';
-import type { DecidedConstraint, Outrun, Verdict } from './decision';
+import type { DecidedConstraint, Exceedance, Verdict } from './decision';
 import { inOrder, reliefFor, usesNeeded } from './planned-flight';
 import type { Prepared } from './prepare';
 
@@ -24,7 +24,7 @@ export interface Change {
 export interface FlightAhead {
   readonly flight: string;
   readonly starts: Instant;
-  readonly outruns: readonly Outrun[];
+  readonly exceedances: readonly Exceedance[];
   /** Ids of constraints in force at its start that close a use it needs. */
   readonly closedBy: readonly string[];
   readonly notApproved: boolean;
@@ -51,7 +51,7 @@ type Edge =
 
 /**
  * The state that is carried along: how many constraints in force close each distinct set of uses, so that the open uses are
- * only reckoned anew when one of them begins or ends.
+ * only calculated again when one of them begins or ends.
  */
 class Sweep {
   readonly sets: readonly UseSet[];
@@ -97,7 +97,7 @@ class Sweep {
 
   reliefChanged(): void { this.stale = true; }
 
-  /** The uses open now: reckoned anew only where a set of uses has begun or ended to be closed. */
+  /** The uses open now: calculated again only where a set of uses has begun or ended to be closed. */
   open(): UseSet {
     if (!this.stale) return this.openNow;
     this.stale = false;
@@ -147,7 +147,7 @@ function overlapping(sets: readonly UseSet[]): (needs: UseSet) => readonly boole
   };
 }
 
-function outrun({ constraint }: Tracked, flight: PlannedFlight, more: Readonly<Record<Meter, number>>, meters: MeterValues): Outrun | null {
+function exceedance({ constraint }: Tracked, flight: PlannedFlight, more: Readonly<Record<Meter, number>>, meters: MeterValues): Exceedance | null {
   const { begins, notBefore } = constraint;
   if (begins.kind === 'recorded') return null;
   if (begins.kind === 'instant') return flight.ends > begins.at && !constraint.atStart ? { currency: 'time', at: begins.at, constraint, by: flight.ends - begins.at } : null;
@@ -237,11 +237,11 @@ function lookAhead(prepared: Prepared, sweep: Sweep, flight: PlannedFlight, touc
   const stands = ({ constraint: { cap, ends }, coverable, set }: Tracked) => touched[set] === true && cap === null && !(spared && coverable) && (ends === null || ends > flight.starts);
   const closedBy: string[] = [];
   for (const one of sweep.now) if (stands(one)) closedBy.push(one.constraint.id);
-  const outruns: Outrun[] = [];
+  const exceedances: Exceedance[] = [];
   const cross = (one: Tracked) => {
     if (one.inForce || !stands(one)) return;
-    const crossed = outrun(one, flight, more, sweep.meters);
-    if (crossed !== null) outruns.push(crossed);
+    const crossed = exceedance(one, flight, more, sweep.meters);
+    if (crossed !== null) exceedances.push(crossed);
   };
   // In order of their boundaries: those that the flight cannot reach are not looked at.
   for (let one = moments.limits[moments.next]; one !== undefined && atOf(one) <= sweep.at; one = moments.limits[moments.next]) moments.next += 1;
@@ -251,6 +251,6 @@ function lookAhead(prepared: Prepared, sweep: Sweep, flight: PlannedFlight, touc
     for (let at = next, one = limits[at]; one !== undefined && atOf(one) < end; at += 1, one = limits[at]) cross(one);
   }
   // Past their reading, and waiting for their day.
-  for (const one of sweep.waiting) if (!one.inForce && (sweep.meters[meterOf(one)] ?? 0) >= atOf(one) && !outruns.some(({ constraint }) => constraint === one.constraint)) cross(one);
-  return { flight: flight.id, starts: flight.starts, outruns, closedBy, notApproved: !isWithin(needs, prepared.full) };
+  for (const one of sweep.waiting) if (!one.inForce && (sweep.meters[meterOf(one)] ?? 0) >= atOf(one) && !exceedances.some(({ constraint }) => constraint === one.constraint)) cross(one);
+  return { flight: flight.id, starts: flight.starts, exceedances, closedBy, notApproved: !isWithin(needs, prepared.full) };
 }

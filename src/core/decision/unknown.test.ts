@@ -27,13 +27,13 @@ function without(value: Json, [key, ...rest]: readonly string[]): Json {
 
 /** Facts whose absence states something by itself, as the format's page says of each: leaving them out is no loss of knowledge. */
 const STATES_BY_ABSENCE = [
-  /^aircraft\.measured/, /^aircraft\.fuel\.minimum$/, /^aircraft\.programme$/, /^discrepancies/, /^work/, /^flightsOut/, /^tightenings/, /^towRopes\.[^.]+\.(gliderLink|tugLink)$/, /^releases\.[^.]+\.required/, /\.uses$/, /^documents\.[^.]+\.ended/, /^estimates/, /^about$/, /^(directives|items)\.[^.]+$/,
+  /^aircraft\.measured/, /^aircraft\.fuel\.minimum$/, /^aircraft\.programme$/, /^discrepancies/, /^work/, /^flightsOut/, /^dispatchRestrictions/, /^towRopes\.[^.]+\.(gliderLink|tugLink)$/, /^releases\.[^.]+\.required/, /\.uses$/, /^documents\.[^.]+\.ended/, /^estimates/, /^about$/, /^(ads|items)\.[^.]+$/,
   // Rules of the club that are not chosen do not hold.
   /^packs/,
 ];
 
 describe('a fact that is taken away', () => {
-  it.each(['clean-trainer', 'clean-tourer', 'clean-tug', 'clean-glider', 'clean-light-sport', 'clean-experimental', 'clean-release', 'directive-recurring', 'item-last-month', 'life-limit-landings', 'oil-change-mixed', 'progressive-programme', 'inoperative-deferred', 'permit-ferry', 'check-flight-flown', 'second-inspection-done', 'locator-removed'])(
+  it.each(['clean-trainer', 'clean-tourer', 'clean-tug', 'clean-glider', 'clean-light-sport', 'clean-experimental', 'clean-release', 'ad-recurring', 'item-last-month', 'life-limit-landings', 'oil-change-mixed', 'progressive-programme', 'inoperative-deferred', 'permit-ferry', 'check-flight-flown', 'second-inspection-done', 'elt-removed'])(
     '%s: opens nothing, wherever it stood', (name) => {
       const given = whole(name);
       const asked = (value: Json) => { const { facts, packs, asOf } = questionOf(caseSchema.parse(value)); return decide(facts, packs, null, asOf); };

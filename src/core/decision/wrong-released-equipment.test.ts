@@ -67,12 +67,12 @@ describe('an item that a required inspection passed over', () => {
     ['deferred at the inspection', '2026-11-12', '2026-11-12', 'Released'], ['found on the day of the inspection', '2026-11-10', '2026-11-09', 'Released'],
   ] as const)('%s', (_, deferredOn, day, verdict) => { expect(decideClean({ ...gauge(deferredOn), ...inspected(day) }).verdict).toBe(verdict); });
   it('is not offered another deferral', () => {
-    const lifts = decideClean({ ...gauge('2026-11-14'), ...inspected('2026-11-12') }).constraints.flatMap((one) => one.lifts.map(({ act }) => act));
-    expect([lifts.includes('repair-and-return-to-service'), lifts.includes('defer-item')]).toEqual([true, false]);
+    const remedies = decideClean({ ...gauge('2026-11-14'), ...inspected('2026-11-12') }).constraints.flatMap((one) => one.remedies.map(({ act }) => act));
+    expect([remedies.includes('repair-and-return-to-service'), remedies.includes('defer-item')]).toEqual([true, false]);
   });
   it('nor before it was ever deferred', () => {
     const decision = decideClean({ ...asked('exhaust-gas-gauge'), discrepancies: { d: { ...gauge('2026-11-10').discrepancies.d, deferral: null } }, ...inspected('2026-11-12') });
-    expect(decision.constraints.flatMap((one) => one.lifts.map(({ act }) => act)).includes('defer-item')).toBe(false);
+    expect(decision.constraints.flatMap((one) => one.remedies.map(({ act }) => act)).includes('defer-item')).toBe(false);
   });
   it('by a segment of a progressive programme as by any other', () => {
     const segment = (on: string) => ({ items: { s: { recordedAt: '2020-01-01T00:00:00Z', name: 'Segment 1', kind: 'service', signedAs: 'progressive-segment', interval: { months: 12 }, done: { a: { recordedAt: `${on}T20:00:00Z`, completedOn: on, signedBy: certificate('repair-station') } } } }, aircraft: { programme: 'progressive' } });
@@ -84,7 +84,7 @@ describe('an item that a required inspection passed over', () => {
 describe('navigation that instrument flight relies on', () => {
   const all = (navigation: string): Change => ({ aircraft: { approvedFor: 'all', ifrNavigation: navigation } });
   const fitted: Change = { 'vor-receiver': { fitted: true, typeCertification: false, equipmentList: 'no', kindsOfOperation: 'no' }, 'satellite-navigator': { fitted: true, typeCertification: false, equipmentList: 'no', kindsOfOperation: 'no' } };
-  const ifr = (says: Change): Change => ({ flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', purpose: 'private-rental', crew: 'rated-pilot', rules: 'ifr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...says } });
+  const ifr = (says: Change): Change => ({ flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', purpose: 'private-rental', crew: 'rated-pilot', rules: 'ifr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...says } });
   const closing = (change: Change) => { const { flight, constraints } = decideClean(change); return [...(flight?.own ?? []), ...constraints.filter(({ id }) => flight?.closedBy.includes(id))].filter(({ rule }) => rule === 'navigation-works').map(({ reason }) => reason.code); };
   it.each([
     ['fitted and working', all('vor-only'), fitted, { reliesOnVor: true, reliesOnDatabase: false }, []],
@@ -105,7 +105,7 @@ describe('navigation that instrument flight relies on', () => {
 });
 
 describe('what a club asks for has to work', () => {
-  const own = (equipment: string): Json => ({ packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }, { id: 'club-policy', pack: { format: 'groval-club-pack', version: 1, id: 'tern-bay', edition: '1', title: 'Tern Bay', parameters: { sightingDays: 400, readingDays: 400 }, rules: [{ id: 'egt', title: 'Exhaust gas gauge', explanation: 'Ours.', demand: { kind: 'equipment', equipment } }] } }] });
+  const own = (equipment: string): Json => ({ packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }, { id: 'club-policy', pack: { format: 'groval-club-pack', version: 2, id: 'tern-bay', edition: '1', title: 'Tern Bay', parameters: { documentCheckDays: 400, readingDays: 400 }, rules: [{ id: 'egt', title: 'Exhaust gas gauge', explanation: 'Ours.', demand: { kind: 'equipment', equipment } }] } }] });
   it.each([['no find', {}, 'Released'], ['dead', found({ equipment: ['exhaust-gas-gauge'] }), 'Grounded'], ['dead and deferred', found({ equipment: ['exhaust-gas-gauge'], deferral: steps }), 'Grounded']] as const)('%s', (_, change, verdict) => {
     expect(decideClean({ ...asked('exhaust-gas-gauge'), ...change, ...(own('exhaust-gas-gauge') as Change) }).verdict).toBe(verdict);
   });
@@ -117,7 +117,7 @@ describe('what a club asks for has to work', () => {
 
 // 14 CFR 91.205(b)(12) and (c)(4): from memory. Whether a lesson is for hire is the school's statement, strict by default.
 describe('lessons and hire', () => {
-  const lessons = (word: string | null): Change => ({ packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61', ...(word === null ? {} : { lessons: word }) } }, { id: 'club-policy', parameters: { sightingDays: 400, readingDays: 400 } }] });
+  const lessons = (word: string | null): Change => ({ packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61', ...(word === null ? {} : { lessons: word }) } }, { id: 'club-policy', parameters: { documentCheckDays: 400, readingDays: 400 } }] });
   const dark = list({ 'landing-light': 'not-fitted' });
   it.each([
     ['by default', null, 'instruction-school-aircraft', 'no'], ['where they are for hire', 'lessons-are-for-hire', 'instruction-school-aircraft', 'no'], ['where they are not', 'lessons-are-not-for-hire', 'instruction-school-aircraft', 'yes'],

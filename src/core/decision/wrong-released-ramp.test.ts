@@ -22,7 +22,7 @@ describe('each drain by itself', () => {
     ['two of one moment that differ', { a: sample('12:00', 'left', 'clean'), b: sample('12:00', 'left', 'dirt') }, 'Grounded'],
     ['two of one moment that differ, the other way round', { b: sample('12:00', 'left', 'clean'), a: sample('12:00', 'left', 'dirt') }, 'Grounded'],
   ] as const)('%s', (_, samples, verdict) => { expect(quality(samples)).toBe(verdict); });
-  const flight = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', airborne: 0.8, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
+  const flight = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', airborne: 0.8, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false };
   const asked = (samples: Change, change: Change = {}) => decideBy(['fuel-samples', 'approved-uses'], { ramp: { samples, ...change }, flight }).flight?.own.map(({ reason }) => (reason.code === 'sample-needed' ? `${reason.because} ${reason.drain ?? '-'}` : reason.code));
   it.each([
     ['every drain at once', { a: sample('12:00', 'every', 'clean') }, {}, []], ['one by one', { a: sample('12:00', 'left', 'clean'), b: sample('12:01', 'right', 'clean'), c: sample('12:02', 'strainer', 'clean') }, {}, []],
@@ -58,13 +58,13 @@ describe('suspect fuel', () => {
 
 // The aircraft's own documents; common practice, no source.
 describe('quantities that cannot be, or may not be', () => {
-  const flight = (gallons: number): Change => ({ flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T14:30:00Z', airborne: 0.3, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, fuelAboard: { amount: gallons, unit: 'US gal' } } });
+  const flight = (gallons: number): Change => ({ flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T14:30:00Z', airborne: 0.3, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, fuelAboard: { amount: gallons, unit: 'US gal' } } });
   const own = (gallons: number) => decideBy(['fuel-for-flight', 'approved-uses'], flight(gallons)).flight?.own.map(({ reason }) => reason.code);
   it.each([[36, []], [36.1, ['fuel-over-tanks']], [8, []], [3.9, ['fuel-below-minimum', 'fuel-short']]] as const)('%s gallons planned, of 36 that the tanks hold, at least 4: %j', (gallons, expected) => { expect(own(gallons)).toEqual(expected); });
   const oil = (added: number, seen = 7) => decideBy(['measured-limits', 'approved-uses'], { ramp: { measurements: { o: { ...at('12:00'), quantity: 'oil', value: seen, unit: 'US qt' } }, uplifts: { u: { ...at('12:10'), what: 'oil', added: { amount: added, unit: 'US qt' } } } } });
   it('oil added over the maximum: drain it', () => {
     expect([oil(1).verdict, oil(1.1).verdict]).toEqual(['Released', 'Grounded']);
-    expect(oil(1.1).constraints.flatMap(({ lifts }) => lifts.map(({ act }) => act))).toEqual(['remove-oil']);
+    expect(oil(1.1).constraints.flatMap(({ remedies }) => remedies.map(({ act }) => act))).toEqual(['remove-oil']);
   });
   it('of two measurements of one moment the one outside counts, whatever their ids', () => {
     const two = (first: string, second: string) => decideBy(['measured-limits', 'approved-uses'], { ramp: { measurements: { [first]: { ...at('12:00'), quantity: 'oil', value: 6, unit: 'US qt' }, [second]: { ...at('12:00'), quantity: 'oil', value: 3, unit: 'US qt' } } } }).verdict;
@@ -79,7 +79,7 @@ describe('records that contradict themselves', () => {
   it.each([
     ['a flight back before it left', { flightsOut: { f: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:01:00Z', returned: { recordedAt: '2026-11-20T13:00:00Z', at: '2026-11-20T11:59:00Z' } } } }],
     ['a flight back in the future', { flightsOut: { f: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:01:00Z', returned: { recordedAt: '2026-11-20T13:00:00Z', at: '2026-11-20T13:01:00Z' } } } }],
-    ['a locator removed after it was entered', { locators: { l: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:01:00Z', state: 'removed-for-repair', removedOn: '2026-11-21', removalEntered: true, removalPlacarded: true } } }],
+    ['an ELT removed after it was entered', { elts: { l: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:01:00Z', state: 'removed-for-repair', removedOn: '2026-11-21', removalEntered: true, removalPlacarded: true } } }],
     ['loading data dated after they were seen', { documents: { loading: { datedOn: '2026-11-21' } } }],
     ['an inspection done after it was written down', { inspections: { i: written({ kind: 'annual', completedOn: '2026-11-21', timeInService: 4150, outcome: 'approved', signedBy: signed }) } }],
     ['a list cleared before the inspection', { inspections: { i: written({ kind: 'annual', completedOn: '2026-11-20', timeInService: 4150, outcome: 'discrepancies-listed', signedBy: signed, listCleared: { on: '2026-11-19', by: signed } }) } }],
@@ -92,7 +92,7 @@ describe('records that contradict themselves', () => {
   it('in order none is told', () => { expect(codes(decideClean({ flightsOut: { f: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:01:00Z', returned: { recordedAt: '2026-11-20T13:00:00Z', at: '2026-11-20T13:00:00Z' } } } }))).toEqual([]); });
 });
 
-// Common practice, no source: hours that nobody read were flown all the same.
+// Common practice, no source: hours that nobody read were flown anyway.
 describe('a flight whose meters nobody read', () => {
   const back = (change: Change = {}): Change => ({ meterReadings: { today: { value: 4206 } }, flightsOut: { f: { happenedAt: '2026-11-24T09:00:00Z', recordedAt: '2026-11-24T09:01:00Z', returned: { recordedAt: '2026-11-24T12:01:00Z', at: '2026-11-24T12:00:00Z' }, ...change } } });
   it.each([
@@ -106,5 +106,5 @@ describe('a flight whose meters nobody read', () => {
     expect(decideClean(back({ airborne: 2.6 })).notices.map(({ reason }) => reason.code)).toEqual(['flight-not-read']);
     expect(decideClean().notices).toEqual([]);
   });
-  it('reading them is a way out', () => { expect(decideClean(back()).constraints.flatMap(({ lifts }) => lifts.map(({ act }) => act))).toContain('record-meter-reading'); });
+  it('reading them is a remedy', () => { expect(decideClean(back()).constraints.flatMap(({ remedies }) => remedies.map(({ act }) => act))).toContain('record-meter-reading'); });
 });

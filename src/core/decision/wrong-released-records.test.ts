@@ -31,7 +31,7 @@ describe('an inspection that found it not airworthy', () => {
 // 14 CFR 21.197 and 21.199: from memory. A permit covers what was on record when it was issued.
 describe('a special flight permit', () => {
   const permit = (change: Change = {}): Change => ({ permits: { p: { recordedAt: '2026-11-24T10:00:00Z', number: 'P-1', registrationShown: 'N02TB', validFrom: '2026-11-24', validUntil: '2026-11-26', aboard: true, safeForFlight: { on: '2026-11-24', by: certificate('mechanic-airframe-powerplant') }, ...change } } });
-  const ferry = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', airborne: 0.8, purpose: 'positioning-to-maintenance', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
+  const ferry = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', airborne: 0.8, purpose: 'positioning-to-maintenance', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false };
   const fly = (change: Change, own: Change = {}) => decideClean({ ...permit(own), ...change, flight: ferry }).flight?.answer;
   const before = '2026-11-24T09:00:00Z';
   const after = '2026-11-24T11:00:00Z';
@@ -71,8 +71,8 @@ describe('a special flight permit', () => {
 describe('the class of an aircraft is not the category of its certificate', () => {
   const built = (category: string, aircraftClass: string | null): Change => ({ packs: PART_61, aircraft: { category, approvedFor: 'all', ...(aircraftClass === null ? {} : { aircraftClass }) } });
   const closes = (change: Change, rule: string, light = 'day') => decideClean({ ...change, wanted: [{ light: [light], rules: ['vfr'], purpose: ['private-rental'], overWater: ['within-glide'] }] }).wanted?.closedBy.some((id) => id.startsWith(rule));
-  it.each([['experimental', 'glider', false], ['light-sport', 'glider', false], ['standard', 'glider', false], ['glider', null, false], ['experimental', null, true], ['light-sport', 'aeroplane', true]] as const)('%s %s is asked for a locator: %s', (category, aircraftClass, expected) => {
-    expect(closes({ ...built(category, aircraftClass), locators: null }, 'emergency-locator')).toBe(expected);
+  it.each([['experimental', 'glider', false], ['light-sport', 'glider', false], ['standard', 'glider', false], ['glider', null, false], ['experimental', null, true], ['light-sport', 'aeroplane', true]] as const)('%s %s is asked for an ELT: %s', (category, aircraftClass, expected) => {
+    expect(closes({ ...built(category, aircraftClass), elts: null }, 'elt')).toBe(expected);
   });
   it.each([['experimental', 'glider'], ['light-sport', 'glider'], ['glider', null], ['experimental', null], ['standard', null]] as const)('%s %s without position lights does not fly at dusk', (category, aircraftClass) => {
     const dark = { ...built(category, aircraftClass), equipment: { list: { items: { 'position-lights': 'not-fitted' } } } };
@@ -81,11 +81,11 @@ describe('the class of an aircraft is not the category of its certificate', () =
 });
 
 // 14 CFR 91.207(f)(3): from memory.
-describe('a locator whose inspection is overdue', () => {
-  const overdue: Change = { inspections: { 'locator-2026': { completedOn: '2025-10-31', recordedAt: '2025-10-31T20:00:00Z' } } };
-  const deactivated = (change: Change = {}): Change => ({ locators: { l: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:05:00Z', state: 'deactivated', removedOn: '2026-11-23', removalEntered: true, removalPlacarded: true, noHazard: certificate('pilot'), ...change } } });
-  const lesson = (within: boolean | null, change: Change = {}): Change => ({ flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'cross-country', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...(within === null ? {} : { trainingWithin50Miles: within }), ...change } });
-  const closed = (change: Change) => { const { flight } = decideClean(change); return [...(flight?.closedBy ?? []), ...(flight?.own.map(({ id }) => id) ?? [])].some((id) => id.startsWith('emergency-locator')); };
+describe('an ELT whose inspection is overdue', () => {
+  const overdue: Change = { inspections: { 'elt-2026': { completedOn: '2025-10-31', recordedAt: '2025-10-31T20:00:00Z' } } };
+  const deactivated = (change: Change = {}): Change => ({ elts: { l: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:05:00Z', state: 'deactivated', removedOn: '2026-11-23', removalEntered: true, removalPlacarded: true, noHazard: certificate('pilot'), ...change } } });
+  const lesson = (within: boolean | null, change: Change = {}): Change => ({ flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'cross-country', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...(within === null ? {} : { trainingWithin50Miles: within }), ...change } });
+  const closed = (change: Change) => { const { flight } = decideClean(change); return [...(flight?.closedBy ?? []), ...(flight?.own.map(({ id }) => id) ?? [])].some((id) => id.startsWith('elt')); };
   it.each([
     ['overdue, within 50 NM', { ...overdue, ...lesson(true) }, true], ['deactivated with its steps, within 50 NM, whatever the club calls local', { ...overdue, ...deactivated(), ...lesson(true) }, false],
     ['deactivated, beyond', { ...deactivated(), ...lesson(false) }, true], ['deactivated, nothing said', { ...deactivated(), ...lesson(null) }, true], ['deactivated, rental', { ...deactivated(), ...lesson(true, { purpose: 'private-rental', crew: 'rated-pilot' }) }, true],

@@ -6,7 +6,7 @@ type Change = { readonly [key: string]: Json };
 const mechanic = { name: 'Tomas Brandl', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-2231', validFrom: '2015-06-01', validUntil: 'no-expiry' } };
 const pilot = { name: 'Rosa Dane', certificate: { kind: 'pilot', number: 'P-114', validFrom: '2010-01-01', validUntil: 'no-expiry' } };
 const seen = (time: string): Change => ({ happenedAt: `2026-11-${time}:00Z`, recordedAt: `2026-11-${time}:30Z` });
-const lesson: Change = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 2, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
+const lesson: Change = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 2, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false };
 const walked = (change: Change = {}): Change => ({
   ramp: { measurements: { oil: { ...seen('24T12:30'), quantity: 'oil', value: 6, unit: 'US qt' }, left: { ...seen('24T12:30'), quantity: 'fuel-dip', which: 'left', value: 12, unit: 'US gal' }, right: { ...seen('24T12:30'), quantity: 'fuel-dip', which: 'right', value: 12, unit: 'US gal' } }, samples: { all: { ...seen('24T12:40'), result: 'clean', drain: 'every' } } }, ...change,
 });
@@ -63,8 +63,8 @@ describe('attempts at a wrong Released', () => {
   });
   it('more people than seats do not fly', () => { expect([decideClean({ flight: { ...lesson, persons: 4 } }).flight?.answer, decideClean({ flight: { ...lesson, persons: 5 } }).flight?.answer]).toEqual(['yes', 'yes-after']); });
   it('an instrument flight that claims to rely on no navigation at all relies on what nobody checked', () => {
-    const flight = (vor: boolean | null, database: boolean | null) => decideBy(['receiver-check', 'navigation-database', 'approved-uses'], {
-      aircraft: { approvedFor: 'all', ifrNavigation: 'either' }, databases: { d: { ...seen('20T12:00'), content: 'navigation', effectiveOn: '2026-10-29' } }, receiverChecks: { r: { ...seen('20T12:00'), method: 'dual', errorDegrees: 2, place: 'Tern Bay', signedBy: 'A. Verin' } },
+    const flight = (vor: boolean | null, database: boolean | null) => decideBy(['vor-check', 'navigation-database', 'approved-uses'], {
+      aircraft: { approvedFor: 'all', ifrNavigation: 'either' }, databases: { d: { ...seen('20T12:00'), content: 'navigation', effectiveOn: '2026-10-29' } }, vorChecks: { r: { ...seen('20T12:00'), method: 'dual', errorDegrees: 2, place: 'Tern Bay', signedBy: 'A. Verin' } },
       flight: { ...lesson, rules: 'ifr', reliesOnVor: vor, reliesOnDatabase: database },
     }).flight;
     expect([flight(true, false), flight(false, true), flight(null, null)].map((one) => one?.answer)).toEqual(['yes', 'yes', 'yes']);
@@ -72,7 +72,7 @@ describe('attempts at a wrong Released', () => {
   });
   it('nor do any where nobody knows how many seats there are', () => { expect([decideClean({ aircraft: { seats: null }, flight: { ...lesson, persons: 2 } }).flight?.answer, decideClean({ aircraft: { seats: null }, flight: lesson }).flight?.answer]).toEqual(['no', 'yes']); });
   it('approved for towing, it needs a hook and a rope', () => {
-    const tow = { aircraft: { approvedFor: [{ light: ['day'], rules: ['vfr'], purpose: ['glider-towing'], crew: 'all', range: 'all', transponderAirspace: ['outside'], broadcastAirspace: ['outside'], overWater: ['within-glide'], passengers: 'all' }] } };
+    const tow = { aircraft: { approvedFor: [{ light: ['day'], rules: ['vfr'], purpose: ['glider-towing'], crew: 'all', range: 'all', transponderAirspace: ['outside'], adsbAirspace: ['outside'], overWater: ['within-glide'], passengers: 'all' }] } };
     expect([...codes(decideClean(tow))].sort()).toEqual(['equipment-unknown', 'tow-rope-unfit']);
   });
   it('the Australian pack knows one category, and closes the others', () => {
@@ -81,7 +81,7 @@ describe('attempts at a wrong Released', () => {
   it('without a club’s rules the answer says so', () => { expect(decideClean({ packs: [{ id: 'us-part91' }] }).notChecked).toContain('club-policy'); });
   it('a flight over local midnight takes the limits of the day that follows', () => {
     const night = { ...lesson, starts: '2026-11-25T03:00:00Z', ends: '2026-11-25T04:30:00Z', airborne: 1 };
-    expect(decideClean({ clubPapers: { insurance: { validUntil: '2026-11-24' } }, flight: { ...night, ends: '2026-11-25T04:00:00Z' } }).flight?.answer).toBe('yes');
-    expect(decideClean({ clubPapers: { insurance: { validUntil: '2026-11-24' } }, flight: night }).flight?.answer).toBe('no');
+    expect(decideClean({ clubDocuments: { insurance: { validUntil: '2026-11-24' } }, flight: { ...night, ends: '2026-11-25T04:00:00Z' } }).flight?.answer).toBe('yes');
+    expect(decideClean({ clubDocuments: { insurance: { validUntil: '2026-11-24' } }, flight: night }).flight?.answer).toBe('no');
   });
 });

@@ -20,8 +20,8 @@ export const DIMENSIONS = {
   range: ['local', 'cross-country', 'abroad'],
   /** Airspace that needs a transponder: stays outside it, or goes inside. */
   transponderAirspace: ['outside', 'inside'],
-  /** Airspace that needs position broadcast. */
-  broadcastAirspace: ['outside', 'inside'],
+  /** Airspace that needs ADS-B Out. */
+  adsbAirspace: ['outside', 'inside'],
   /** Water: stays within power-off gliding distance of the shore, or goes beyond. */
   overWater: ['within-glide', 'beyond-glide'],
   /** Anybody aboard who is not crew. */

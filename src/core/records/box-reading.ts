@@ -6,7 +6,7 @@ import type { Standings } from './meter-reading';
  * than is on record, and never that less was. Common practice, no source.
  */
 export interface BoxReading extends RecordBase {
-  /** The box that sent it: struck, all that it sent counts no more. */
+  /** The box that sent it: struck out, all that it sent counts no more. */
   readonly box: string;
   readonly value: number;
 }

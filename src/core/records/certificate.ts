@@ -48,7 +48,7 @@ export function signatureKnownAt(signature: Signature | null, moment: Instant): 
 
 /** Work that a certificate can stand behind. */
 export const SIGNED_WORK = [
-  'annual-inspection', 'hundred-hour-inspection', 'condition-inspection', 'progressive-segment', 'certificate-issue', 'altimeter-test', 'static-test', 'transponder-test', 'locator-inspection',
+  'annual-inspection', 'hundred-hour-inspection', 'condition-inspection', 'progressive-segment', 'certificate-issue', 'altimeter-test', 'static-test', 'transponder-test', 'elt-inspection',
   'return-to-service', 'major-repair-or-alteration', 'service', 'judgement', 'no-hazard', 'check-flight', 'independent-inspection', 'daily-inspection', 'maintenance-release',
 ] as const;
 export type SignedWork = (typeof SIGNED_WORK)[number];
@@ -74,7 +74,7 @@ const IN_THE_US: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
   'altimeter-test': ['repair-station'],
   'static-test': US_MECHANICS,
   'transponder-test': ['repair-station'],
-  'locator-inspection': US_MECHANICS,
+  'elt-inspection': US_MECHANICS,
   'return-to-service': US_MECHANICS,
   'major-repair-or-alteration': ['inspection-authorisation', 'repair-station'],
   service: [...US_MECHANICS, ...US_PILOTS],
@@ -112,7 +112,7 @@ const IN_AUSTRALIA: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
   'static-test': AU_MAINTAINERS,
   'major-repair-or-alteration': AU_MAINTAINERS,
   'transponder-test': AU_MAINTAINERS,
-  'locator-inspection': AU_MAINTAINERS,
+  'elt-inspection': AU_MAINTAINERS,
   'return-to-service': AU_MAINTAINERS,
   service: [...AU_MAINTAINERS, 'pilot', 'flight-instructor'],
   judgement: [...AU_MAINTAINERS, 'flight-instructor'],

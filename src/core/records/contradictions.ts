@@ -17,7 +17,7 @@ function doneLater(on: CivilDate | null, recordedAt: Instant, zone: ZoneId): boo
   return on !== null && on > civilDateAt(recordedAt, zone);
 }
 
-/** Every record of every kind whose own times contradict each other. Papers seen ahead of their record, and readings, have rules of their own that close what rests on them. */
+/** Every record of every kind whose own times contradict each other. Documents seen ahead of their record, and readings, have rules of their own that close what rests on them. */
 export function contradictions(facts: KnownFacts): readonly Contradicting[] {
   const { zone } = facts.place;
   const found: Contradicting[] = [];
@@ -25,8 +25,8 @@ export function contradictions(facts: KnownFacts): readonly Contradicting[] {
   const ahead = (kind: string, records: readonly RecordBase[]) => { for (const one of records) tell(isAheadOfItself(one), one.id, kind, 'ahead-of-itself'); };
   const later = (kind: string, id: string, on: CivilDate | null, recordedAt: Instant) => { tell(doneLater(on, recordedAt, zone), id, kind, 'done-after-recorded'); };
 
-  ahead('discrepancy', facts.discrepancies); ahead('equipment list', facts.equipment); ahead('locator', facts.locators); ahead('receiver check', facts.receiverChecks); ahead('database', facts.databases);
-  ahead('flight', facts.flightsOut); ahead('club paper', facts.clubPapers); ahead('tow rope', facts.towRopes); ahead('rigging', facts.riggings); ahead('closing', facts.tightenings);
+  ahead('discrepancy', facts.discrepancies); ahead('equipment list', facts.equipment); ahead('elt', facts.elts); ahead('VOR check', facts.vorChecks); ahead('database', facts.databases);
+  ahead('flight', facts.flightsOut); ahead('club document', facts.clubDocuments); ahead('tow rope', facts.towRopes); ahead('rigging', facts.riggings); ahead('closing', facts.dispatchRestrictions);
   if (facts.ramp !== null) {
     ahead('measurement', facts.ramp.measurements); ahead('fuel sample', facts.ramp.samples); ahead('uplift', facts.ramp.uplifts);
     for (const { id, cleared } of [...facts.ramp.samples, ...facts.ramp.uplifts]) if (cleared != null) later('fuel', id, cleared.on, cleared.recordedAt);
@@ -36,10 +36,10 @@ export function contradictions(facts: KnownFacts): readonly Contradicting[] {
     tell(returned.at < happenedAt, id, 'flight', 'returned-before-it-left');
     tell(returned.at > returned.recordedAt, id, 'flight', 'returned-after-recorded');
   }
-  for (const one of facts.locators) tell(doneLater(one.removedOn, one.recordedAt, zone), one.id, 'locator', 'removed-after-recorded');
+  for (const one of facts.elts) tell(doneLater(one.removedOn, one.recordedAt, zone), one.id, 'elt', 'removed-after-recorded');
   for (const one of facts.documents) {
     const seenOn = civilDateAt(one.happenedAt, zone);
-    if (one.kind === 'weight-and-balance') tell(one.datedOn !== null && one.datedOn > seenOn, one.id, 'paper', 'dated-after-seen');
+    if (one.kind === 'weight-and-balance') tell(one.datedOn !== null && one.datedOn > seenOn, one.id, 'document', 'dated-after-seen');
   }
   for (const one of facts.inspections) {
     later('inspection', one.id, one.completedOn, one.recordedAt);
@@ -47,7 +47,7 @@ export function contradictions(facts: KnownFacts): readonly Contradicting[] {
     tell(one.listCleared.on < one.completedOn, one.id, 'inspection', 'cleared-before-done');
     later('inspection', one.id, one.listCleared.on, one.listCleared.recordedAt ?? one.recordedAt);
   }
-  for (const { done } of [...facts.items ?? [], ...facts.directives ?? []]) for (const one of done) later('entry', one.id, one.completedOn, one.recordedAt);
+  for (const { done } of [...facts.items ?? [], ...facts.ads ?? []]) for (const one of done) later('entry', one.id, one.completedOn, one.recordedAt);
   for (const { id, happenedAt, rectification, deferral } of facts.discrepancies) {
     const foundOn = civilDateAt(happenedAt, zone);
     if (rectification !== null) { later('repair entry', id, rectification.completedOn, rectification.recordedAt); tell(rectification.completedOn !== null && rectification.completedOn < foundOn, id, 'repair entry', 'done-before-found'); }

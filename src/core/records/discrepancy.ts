@@ -62,9 +62,9 @@ export interface Deferral {
 
 /** Growth at which a watched thing is no longer accepted, and when it is looked at again. */
 export interface Watch {
-  readonly lookAgainBy: CivilDate | null;
-  readonly lookAgainAt: Hours | null;
-  readonly fixBy: CivilDate | null;
+  readonly recheckBy: CivilDate | null;
+  readonly recheckAt: Hours | null;
+  readonly correctBy: CivilDate | null;
 }
 
 /** Something found that is not as it should be, from report to closing. */

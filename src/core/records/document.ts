@@ -1,8 +1,8 @@
 import type { CivilDate } from '../time/civil-date';
 import type { RecordBase } from './record';
 
-/** One sighting of one paper. A field that is null is not known, which counts as failed until somebody has seen it. */
-interface Sighting extends RecordBase {
+/** One document check. A field that is null is not known, which counts as failed until somebody has seen it. */
+interface DocumentCheck extends RecordBase {
   /** Was it in the aircraft when it was looked for? */
   readonly aboard: boolean | null;
   /** Can it be read? */
@@ -15,7 +15,7 @@ interface Sighting extends RecordBase {
 export const REGISTRATION_ENDINGS = ['ownership-transferred', 'cancelled-by-holder', 'registered-abroad', 'destroyed-or-scrapped', 'holder-lost-eligibility', 'holder-died'] as const;
 export type RegistrationEnding = (typeof REGISTRATION_ENDINGS)[number];
 
-export interface AirworthinessCertificate extends Sighting {
+export interface AirworthinessCertificate extends DocumentCheck {
   readonly kind: 'airworthiness-certificate';
   /** The registration printed on it. */
   readonly registrationShown: string | null;
@@ -23,7 +23,7 @@ export interface AirworthinessCertificate extends Sighting {
   readonly displayed: boolean | null;
 }
 
-export interface RegistrationCertificate extends Sighting {
+export interface RegistrationCertificate extends DocumentCheck {
   readonly kind: 'registration-certificate';
   readonly registrationShown: string | null;
   readonly issuedOn: CivilDate | null;
@@ -35,7 +35,7 @@ export interface RegistrationCertificate extends Sighting {
   readonly ended: { readonly on: CivilDate; readonly because: RegistrationEnding } | null;
 }
 
-export interface OperatingLimitations extends Sighting {
+export interface OperatingLimitations extends DocumentCheck {
   readonly kind: 'operating-limitations';
   /** An approved flight manual, or (for older aircraft) manual material, markings and placards. */
   readonly form: 'flight-manual' | 'placards-and-markings' | null;
@@ -46,21 +46,21 @@ export interface OperatingLimitations extends Sighting {
   readonly placards: boolean | null;
 }
 
-export interface WeightAndBalance extends Sighting {
+export interface WeightAndBalance extends DocumentCheck {
   readonly kind: 'weight-and-balance';
   /** The day of the weighing or computation that it states. */
   readonly datedOn: CivilDate | null;
 }
 
 /** The radio station licence: needed only outside the country. */
-export interface RadioLicence extends Sighting {
+export interface RadioLicence extends DocumentCheck {
   readonly kind: 'radio-licence';
 }
 
 /** The record of a fuel tank added in the cabin or baggage space: needed aboard when there is such a tank. */
-export interface CabinTankRecord extends Sighting {
-  readonly kind: 'cabin-tank-record';
-  /** False states that there is no such tank, and then no paper is needed. */
+export interface CabinTankRecord extends DocumentCheck {
+  readonly kind: 'cabin-tank-form-337';
+  /** False states that there is no such tank, and then no document is needed. */
   readonly tankFitted: boolean | null;
 }
 
@@ -68,11 +68,11 @@ export type AircraftDocument = AirworthinessCertificate | RegistrationCertificat
 export type DocumentKind = AircraftDocument['kind'];
 
 export const DOCUMENT_KINDS = [
-  'airworthiness-certificate', 'registration-certificate', 'operating-limitations', 'weight-and-balance', 'radio-licence', 'cabin-tank-record',
+  'airworthiness-certificate', 'registration-certificate', 'operating-limitations', 'weight-and-balance', 'radio-licence', 'cabin-tank-form-337',
 ] as const satisfies readonly DocumentKind[];
 
-/** The latest sighting of a kind of paper: by when it happened, then when it was recorded, then id. */
-export function latestSighting<K extends DocumentKind>(documents: readonly AircraftDocument[], kind: K): Extract<AircraftDocument, { kind: K }> | null {
+/** The latest document check: by when it happened, then when it was recorded, then id. */
+export function latestDocumentCheck<K extends DocumentKind>(documents: readonly AircraftDocument[], kind: K): Extract<AircraftDocument, { kind: K }> | null {
   let latest: Extract<AircraftDocument, { kind: K }> | null = null;
   for (const document of documents) {
     if (document.kind !== kind) continue;
@@ -86,9 +86,9 @@ function order(a: RecordBase, b: RecordBase): number {
   return a.happenedAt - b.happenedAt || a.recordedAt - b.recordedAt || (a.id < b.id ? -1 : 1);
 }
 
-/** The sightings of a kind of paper of the latest moment at which it was looked for: where they differ, the stricter holds, unless somebody vouched for one of them. */
-export function latestSightings<K extends DocumentKind>(documents: readonly AircraftDocument[], kind: K): readonly Extract<AircraftDocument, { kind: K }>[] {
-  const latest = latestSighting(documents, kind);
+/** The document checks of the latest moment at which it was looked for: where they differ, the stricter holds, unless somebody vouched for one of them. */
+export function latestDocumentChecks<K extends DocumentKind>(documents: readonly AircraftDocument[], kind: K): readonly Extract<AircraftDocument, { kind: K }>[] {
+  const latest = latestDocumentCheck(documents, kind);
   const all = documents.filter((document): document is Extract<AircraftDocument, { kind: K }> => document.kind === kind && document.happenedAt === latest?.happenedAt);
   const vouched = all.filter((document) => document.vouched === true);
   return vouched.length > 0 ? vouched : all;

@@ -8,9 +8,9 @@ export const EQUIPMENT_KINDS = [
   'oil-temperature-gauge', 'manifold-pressure-gauge', 'fuel-gauge', 'gear-position-indicator', 'anticollision-lights', 'flotation', 'pyrotechnic-signal',
   'safety-belts', 'front-shoulder-harnesses', 'all-seat-harnesses', 'position-lights', 'landing-light', 'electrical-source', 'spare-fuses',
   'two-way-radio', 'ifr-navigation', 'rate-of-turn', 'slip-skid', 'sensitive-altimeter', 'clock', 'generator', 'artificial-horizon', 'directional-gyro',
-  'transponder', 'position-broadcast', 'vor-receiver', 'satellite-navigator', 'tow-hook', 'stall-warning', 'pitot-heat', 'fire-extinguisher',
+  'transponder', 'ads-b-out', 'vor-receiver', 'satellite-navigator', 'tow-hook', 'stall-warning', 'pitot-heat', 'fire-extinguisher',
   'monoxide-detector', 'exhaust-gas-gauge', 'instrument-lights',
-  'alternate-static', 'emergency-locator', 'avionics-fan', 'warning-lights', 'ice-lights', 'static-wicks', 'outside-air-thermometer', 'tow-rope', 'other',
+  'alternate-static', 'elt', 'avionics-fan', 'warning-lights', 'ice-lights', 'static-wicks', 'outside-air-thermometer', 'tow-rope', 'other',
 ] as const;
 export type EquipmentKind = (typeof EQUIPMENT_KINDS)[number];
 

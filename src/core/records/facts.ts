@@ -3,16 +3,16 @@ import type { Place } from '../time/sun';
 import { withBoxes, type BoxReading } from './box-reading';
 import { UNKNOWN_PARTICULARS, type Aircraft, type Description } from './aircraft';
 import { authorityFor, signatureKnownAt, type Authority, type Signature } from './certificate';
-import type { Directive } from './directive';
+import type { AirworthinessDirective } from './ad';
 import type { Discrepancy } from './discrepancy';
 import type { AircraftDocument } from './document';
 import { strictestList, type EquipmentList } from './equipment';
 import type { Inspection } from './inspection';
-import type { Database, Locator, ReceiverCheck } from './locator';
+import type { Database, Elt, VorCheck } from './elt';
 import type { FuelStretch, MaintenanceItem } from './maintenance-item';
 import type { FuelSample, Ramp, Uplift } from './measurement';
 import { standingsOf, type MeterReading, type Standings } from './meter-reading';
-import type { ClubPaper, Estimate, FlightOut, Tightening, TowRope } from './movement';
+import type { ClubDocument, Estimate, FlightOut, DispatchRestriction, TowRope } from './movement';
 import type { Strike } from './strike';
 import type { Rigging } from './rigging';
 import { unreadFlights, withUnread } from './unread';
@@ -26,8 +26,8 @@ interface Lists {
   readonly readings: readonly MeterReading[];
   readonly discrepancies: readonly Discrepancy[];
   readonly equipment: readonly EquipmentList[];
-  readonly locators: readonly Locator[];
-  readonly receiverChecks: readonly ReceiverCheck[];
+  readonly elts: readonly Elt[];
+  readonly vorChecks: readonly VorCheck[];
   readonly databases: readonly Database[];
   readonly fuelStretches: readonly FuelStretch[];
   readonly work: readonly WorkEntry[];
@@ -35,8 +35,8 @@ interface Lists {
   readonly releases: readonly MaintenanceRelease[];
   readonly dailyInspections: readonly DailyInspection[];
   readonly flightsOut: readonly FlightOut[];
-  readonly tightenings: readonly Tightening[];
-  readonly clubPapers: readonly ClubPaper[];
+  readonly dispatchRestrictions: readonly DispatchRestriction[];
+  readonly clubDocuments: readonly ClubDocument[];
   readonly towRopes: readonly TowRope[];
   readonly riggings: readonly Rigging[];
   readonly strikes: readonly Strike[];
@@ -52,9 +52,9 @@ export interface AircraftFacts extends Lists {
   readonly aircraft: Aircraft;
   /** Null is not known: nobody has said which there are. An empty list states that there are none. */
   readonly items: readonly MaintenanceItem[] | null;
-  readonly directives: readonly Directive[] | null;
+  readonly ads: readonly AirworthinessDirective[] | null;
   readonly ramp: Ramp | null;
-  /** What acts take. They choose between ways out, and never decide. */
+  /** What acts take. They choose between remedies, and never decide. */
   readonly estimates: readonly Estimate[];
 }
 
@@ -63,8 +63,8 @@ interface Recorded { readonly recordedAt: Instant }
 function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
   const { ramp } = facts;
   return [
-    facts.documents, facts.inspections, facts.readings, facts.discrepancies, facts.equipment, facts.locators, facts.receiverChecks, facts.databases, facts.fuelStretches, facts.work,
-    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.tightenings, facts.clubPapers, facts.towRopes, facts.riggings, facts.strikes, facts.descriptions, facts.boxReadings, facts.unlogged, facts.items ?? [], facts.directives ?? [],
+    facts.documents, facts.inspections, facts.readings, facts.discrepancies, facts.equipment, facts.elts, facts.vorChecks, facts.databases, facts.fuelStretches, facts.work,
+    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.dispatchRestrictions, facts.clubDocuments, facts.towRopes, facts.riggings, facts.strikes, facts.descriptions, facts.boxReadings, facts.unlogged, facts.items ?? [], facts.ads ?? [],
     ...(ramp === null ? [] : [ramp.measurements, ramp.samples, ramp.uplifts]),
   ];
 }
@@ -81,11 +81,11 @@ export function presentFor(facts: AircraftFacts, now: Instant): Instant {
   for (const { listCleared } of facts.inspections) if (listCleared?.recordedAt !== undefined) see({ recordedAt: listCleared.recordedAt });
   const seeVouched = ({ signedBy }: { readonly signedBy: Signature | null }) => { const vouched = signedBy?.vouched; if (vouched !== undefined && vouched !== 'nobody') see(vouched); };
   facts.inspections.forEach(seeVouched);
-  for (const { done } of [...facts.items ?? [], ...facts.directives ?? []]) for (const one of done) { see(one); seeVouched(one); }
+  for (const { done } of [...facts.items ?? [], ...facts.ads ?? []]) for (const one of done) { see(one); seeVouched(one); }
   for (const { checkFlight, independentInspection } of facts.work) { see(checkFlight); see(independentInspection); }
   for (const { required } of facts.releases) for (const { certified } of required) see(certified);
   for (const { returned } of facts.flightsOut) see(returned);
-  for (const { lifted } of facts.tightenings) see(lifted);
+  for (const { withdrawn } of facts.dispatchRestrictions) see(withdrawn);
   for (const { said } of facts.unlogged) see(said);
   for (const { cleared } of [...facts.ramp?.samples ?? [], ...facts.ramp?.uplifts ?? []]) see(cleared ?? null);
   return latest;
@@ -107,7 +107,7 @@ export interface KnownFacts extends AircraftFacts {
 
 interface Dated extends Recorded { readonly id?: string }
 
-/** What counts at a moment: recorded by then, and not struck by then. */
+/** What counts at a moment: recorded by then, and not struck out by then. */
 class Counting {
   private readonly struck: ReadonlySet<string> | null;
 
@@ -116,7 +116,7 @@ class Counting {
     this.struck = now.length === 0 ? null : new Set(now.map(({ record }) => record));
   }
 
-  /** False for an entry that came later or was struck. */
+  /** False for an entry that came later or was struck out. */
   counts({ recordedAt, id }: Dated): boolean {
     return recordedAt <= this.moment && (this.struck === null || id === undefined || !this.struck.has(id));
   }
@@ -150,11 +150,11 @@ function describedAt({ aircraft, descriptions }: Pick<AircraftFacts, 'aircraft' 
     : { registration: aircraft.registration, category: latest.category, firstFlownOn: latest.firstFlownOn, approvedFor: latest.approvedFor, particulars: latest.particulars };
 }
 
-/** The facts as they were known at `moment`: later entries are left out, also a repair of a discrepancy that was already there; and so are entries that had been struck by then. */
+/** The facts as they were known at `moment`: later entries are left out, also a repair of a discrepancy that was already there; and so are entries that had been struck out by then. */
 export function knownAt(facts: AircraftFacts, moment: Instant, authority: Authority): KnownFacts {
   const aircraft = describedAt(facts, moment);
   const counting = new Counting(moment, facts.strikes);
-  // A finding and what somebody closed are never struck: a repair closes the one, and lifting it the other.
+  // A finding and what somebody closed are never struck out: a repair closes the one, and lifting it the other.
   const recorded = new Counting(moment, []);
   // A copy counts since somebody vouched for it; until then it is read and does not count.
   const signed = <T extends { readonly signedBy: Signature | null }>(one: T): T => { const signedBy = signatureKnownAt(one.signedBy, moment); return signedBy === one.signedBy ? one : { ...one, signedBy }; };
@@ -164,26 +164,26 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
   const equipment = counting.of(facts.equipment);
   const { ramp } = facts;
   const clearedBy = <T extends FuelSample | Uplift>(one: T): T => (one.cleared == null || counting.counts(one.cleared) ? one : { ...one, cleared: null });
-  // A box that was struck takes with it all that it sent.
+  // A box that was struck out takes with it all that it sent.
   const boxReadings = recorded.of(facts.boxReadings).filter(({ box }) => counting.counts({ id: box, recordedAt: moment }));
   const items = facts.items === null ? null : counting.inside(facts.items, (item) => { const done = allSigned(counting.of(item.done)); return done === item.done ? item : { ...item, done }; });
-  const directives = facts.directives === null ? null : counting.inside(facts.directives, (one) => { const done = allSigned(counting.of(one.done)); return done === one.done ? one : { ...one, done }; });
+  const ads = facts.ads === null ? null : counting.inside(facts.ads, (one) => { const done = allSigned(counting.of(one.done)); return done === one.done ? one : { ...one, done }; });
   const seenRamp = ramp === null ? null : { measurements: counting.of(ramp.measurements), samples: counting.inside(ramp.samples, clearedBy), uplifts: counting.inside(ramp.uplifts, clearedBy) };
   const flightsOut = counting.inside(facts.flightsOut, (one) => (counting.part(one.returned) === one.returned ? one : { ...one, returned: null }));
   const unlogged = counting.inside(facts.unlogged, (one) => (counting.part(one.said) === one.said ? one : { ...one, said: null }));
-  const accounted = standingsOf({ readings, inspections, items, directives, ramp: seenRamp }, facts.place.zone);
+  const accounted = standingsOf({ readings, inspections, items, ads, ramp: seenRamp }, facts.place.zone);
   const unread = unreadFlights(flightsOut, accounted);
   return {
     authority: authorityFor(authority, aircraft), place: facts.place, boxReadings, unlogged, accounted, aircraft, descriptions: facts.descriptions, estimates: facts.estimates, strikes: facts.strikes, inspections, readings, equipment,
-    documents: counting.of(facts.documents), locators: counting.of(facts.locators), receiverChecks: counting.of(facts.receiverChecks), databases: counting.of(facts.databases),
+    documents: counting.of(facts.documents), elts: counting.of(facts.elts), vorChecks: counting.of(facts.vorChecks), databases: counting.of(facts.databases),
     fuelStretches: counting.of(facts.fuelStretches), permits: counting.of(facts.permits), dailyInspections: counting.of(facts.dailyInspections),
-    clubPapers: counting.of(facts.clubPapers), towRopes: counting.of(facts.towRopes), riggings: counting.of(facts.riggings),
+    clubDocuments: counting.of(facts.clubDocuments), towRopes: counting.of(facts.towRopes), riggings: counting.of(facts.riggings),
     discrepancies: recorded.inside(facts.discrepancies, (one) => {
       const rectification = counting.part(one.rectification);
       const deferral = counting.part(one.deferral);
       return rectification === one.rectification && deferral === one.deferral ? one : { ...one, rectification, deferral };
     }),
-    items, directives,
+    items, ads,
     work: counting.inside(facts.work, (one) => {
       const checkFlight = counting.part(one.checkFlight);
       const independentInspection = counting.part(one.independentInspection);
@@ -192,7 +192,7 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
     releases: counting.inside(facts.releases, (one) => (one.required.some(({ certified }) => counting.part(certified) !== certified)
       ? { ...one, required: one.required.map((entry) => ({ ...entry, certified: counting.part(entry.certified) })) } : one)),
     flightsOut, unread,
-    tightenings: recorded.inside(facts.tightenings, (one) => (counting.part(one.lifted) === one.lifted ? one : { ...one, lifted: null })),
+    dispatchRestrictions: recorded.inside(facts.dispatchRestrictions, (one) => (counting.part(one.withdrawn) === one.withdrawn ? one : { ...one, withdrawn: null })),
     ramp: seenRamp,
     meters: withUnlogged(withBoxes(withUnread(accounted, unread), boxReadings), unlogged), equipmentList: strictestList(latestAll(equipment)),
   };

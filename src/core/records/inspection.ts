@@ -5,10 +5,10 @@ import { civilDateAt, type ZoneId } from '../time/zone';
 import { signatureFaults, type Authority, type Signature, type SignatureFault, type SignedWork } from './certificate';
 
 /**
- * `programme-left`: the last complete inspection of the aircraft under a progressive programme, written down by whoever ends the programme.
+ * `programme-left`: the last complete inspection of the aircraft under a progressive programme, written down by the person who ends the programme.
  * `certificate-issue`: the inspection for the issue of an airworthiness certificate.
  */
-export const INSPECTION_KINDS = ['annual', 'hundred-hour', 'condition', 'altimeter-static', 'static-system', 'transponder', 'locator', 'programme-left', 'certificate-issue'] as const;
+export const INSPECTION_KINDS = ['annual', 'hundred-hour', 'condition', 'altimeter-static', 'static-system', 'transponder', 'elt', 'programme-left', 'certificate-issue'] as const;
 export type InspectionKind = (typeof INSPECTION_KINDS)[number];
 
 /** Why an inspection was flown past its hours: decides whether the excess is taken off the next interval. */
@@ -45,7 +45,7 @@ export type InspectionFault = SignatureFault | 'time-in-service-missing' | 'outc
 /** What each kind is signed as. */
 export const INSPECTION_WORK = {
   annual: 'annual-inspection', 'hundred-hour': 'hundred-hour-inspection', condition: 'condition-inspection',
-  'altimeter-static': 'altimeter-test', 'static-system': 'static-test', transponder: 'transponder-test', locator: 'locator-inspection',
+  'altimeter-static': 'altimeter-test', 'static-system': 'static-test', transponder: 'transponder-test', elt: 'elt-inspection',
   'programme-left': 'progressive-segment', 'certificate-issue': 'certificate-issue',
 } as const satisfies Record<InspectionKind, SignedWork>;
 

@@ -46,7 +46,7 @@ describe('when something is due again', () => {
     expect(nextDue([done('2026-01-01', '1004'), done('2026-01-01', '1000')], every('100'), true).meters[0]?.at).toBe(hours('1100'));
     expect(nextDue([done('2026-01-01', '1000'), done('2026-01-01', null)], every('100'), true).unknownMeters).toEqual(['time-in-service']);
   });
-  it('taking off never gives more than counting anew', () => {
+  it('taking off never gives more than counting again', () => {
     fc.assert(fc.property(fc.array(fc.integer({ min: 1, max: 300 }), { minLength: 1, maxLength: 8 }), (steps) => {
       let value = 1000;
       const doings = steps.map((step, place) => { value += step; return done(`2026-01-0${place + 1}`, String(value)); });

@@ -7,11 +7,11 @@ import type { Doing, Interval } from './interval';
 import type { Meter } from './meters';
 
 /** What a maintenance item is: decides its source and what stands behind it. */
-export const ITEM_KINDS = ['life-limit', 'overhaul', 'service', 'component-check', 'oil-change', 'safety-equipment', 'club-paper'] as const;
+export const ITEM_KINDS = ['life-limit', 'overhaul', 'service', 'component-check', 'oil-change', 'safety-equipment', 'club-document'] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];
 
 /** What a time between overhauls can rest on, beside the maker's recommendation. */
-export const ITEM_BASES = ['recommended', 'airworthiness-limitations', 'directive', 'approved-programme', 'club'] as const;
+export const ITEM_BASES = ['recommended', 'airworthiness-limitations', 'ad', 'approved-programme', 'club'] as const;
 export type ItemBasis = (typeof ITEM_BASES)[number];
 
 /** True for an overhaul that is only recommended: under part 91 a maker's time between overhauls binds nobody by itself. Common practice, no source. */

@@ -36,7 +36,7 @@ export interface MeasureLimit {
   readonly open: boolean;
   /** The uses that need it; null means every use. */
   readonly uses: readonly FullBox[] | null;
-  /** `top-up` is a step before flight; `service` is one too, by whoever may; `mechanic` keeps the aircraft on the ground. */
+  /** `top-up` is a step before flight; `service` is one too, by the person who may; `mechanic` keeps the aircraft on the ground. */
   readonly remedy: 'top-up' | 'service' | 'mechanic';
   /** Must be measured before each flight once a walk-round is part of the question. */
   readonly everyFlight: boolean;

@@ -2,7 +2,7 @@ import type { Hours } from '../quantities/hours';
 import type { CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
 import { endOfDay, startOfDay, type ZoneId } from '../time/zone';
-import type { Directive } from './directive';
+import type { AirworthinessDirective } from './ad';
 import type { Inspection } from './inspection';
 import type { Doing } from './interval';
 import type { MaintenanceItem } from './maintenance-item';
@@ -32,7 +32,7 @@ export interface MeterWitnesses {
   readonly readings: readonly MeterReading[];
   readonly inspections: readonly Pick<Inspection, 'id' | 'completedOn' | 'timeInService'>[];
   readonly items: readonly Pick<MaintenanceItem, 'done'>[] | null;
-  readonly directives: readonly Pick<Directive, 'id' | 'effectiveOn' | 'readingsThen' | 'done'>[] | null;
+  readonly ads: readonly Pick<AirworthinessDirective, 'id' | 'effectiveOn' | 'readingsThen' | 'done'>[] | null;
   readonly ramp: { readonly uplifts: readonly Uplift[] } | null;
 }
 
@@ -42,11 +42,11 @@ function onDay(id: string, day: CivilDate, value: number, at: ZoneId): Point {
 }
 
 /** What all but its readings say of a meter. A slip of the pen there would carry a limit away as far as one on the meter itself. */
-function otherPoints({ inspections, items, directives, ramp }: MeterWitnesses, meter: Meter, at: ZoneId): Point[] {
+function otherPoints({ inspections, items, ads, ramp }: MeterWitnesses, meter: Meter, at: ZoneId): Point[] {
   const points: Point[] = [];
   const see = (id: string, day: CivilDate, readings: Doing['readings']) => { for (const one of readings) if (one.meter === meter) points.push(onDay(id, day, one.value, at)); };
   for (const { done } of items ?? []) for (const { id, completedOn, readings } of done) see(id, completedOn, readings);
-  for (const { id, effectiveOn, readingsThen, done } of directives ?? []) {
+  for (const { id, effectiveOn, readingsThen, done } of ads ?? []) {
     if (effectiveOn !== null) see(id, effectiveOn, readingsThen);
     for (const one of done) see(one.id, one.completedOn, one.readings);
   }

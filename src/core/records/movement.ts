@@ -13,8 +13,8 @@ export interface FlightOut extends RecordBase {
   readonly returned: { readonly recordedAt: Instant; readonly at: Instant } | null;
 }
 
-/** What a dispatcher or mechanic closes beyond the records, with a reason and an end. It can only tighten. */
-export interface Tightening extends RecordBase {
+/** What a dispatcher or mechanic closes beyond the records, with a reason and an end. It can only restrict. */
+export interface DispatchRestriction extends RecordBase {
   readonly by: string;
   readonly why: string;
   /** What it closes; null means every use. */
@@ -22,11 +22,11 @@ export interface Tightening extends RecordBase {
   /** Instead of closing, hold to a number. */
   readonly cap: { readonly quantity: 'persons' | 'load' | 'fuel'; readonly bound: 'at-most' | 'at-least'; readonly value: number } | null;
   readonly until: Instant | null;
-  readonly lifted: { readonly recordedAt: Instant } | null;
+  readonly withdrawn: { readonly recordedAt: Instant } | null;
 }
 
-/** A paper of the club or an insurer, with a date of its own. */
-export interface ClubPaper extends RecordBase {
+/** A club document or an insurer, with a date of its own. */
+export interface ClubDocument extends RecordBase {
   readonly kind: 'insurance' | 'club';
   readonly name: string;
   readonly validUntil: CivilDate | 'no-expiry' | null;
@@ -45,7 +45,7 @@ export interface TowRope extends RecordBase {
   readonly gliderWeight: number | null;
 }
 
-/** What doing an act takes, as the club reckons it: whole minutes out of service and whole cents. */
+/** What doing an act takes, as the club calculates it: whole minutes out of service and whole cents. */
 export interface Estimate {
   readonly act: string;
   /** What it is done to; null for any. */

@@ -3,7 +3,7 @@ import type { CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
 import type { ZoneId } from '../time/zone';
 import type { Authority, Signature, SignedWork } from './certificate';
-import type { Compliance } from './directive';
+import type { Compliance } from './ad';
 import type { AircraftFacts } from './facts';
 import { INSPECTION_WORK, inspectionFaults, type ExcessReason, type Inspection, type InspectionFault, type InspectionKind } from './inspection';
 import type { ReadingThen } from './interval';
@@ -13,20 +13,20 @@ import { doneFaults, type DoneFault, type ItemDone } from './maintenance-item';
 export type EntryDraft =
   | { readonly of: 'inspection'; readonly kind: InspectionKind; readonly completedOn: CivilDate; readonly timeInService: Hours | null; readonly outcome: 'approved' | 'discrepancies-listed'; readonly excess: ExcessReason | null; readonly testedToFeet: number | null }
   | { readonly of: 'item'; readonly item: string; readonly completedOn: CivilDate; readonly readings: readonly ReadingThen[]; readonly excessOnFreeUses: boolean }
-  | { readonly of: 'directive'; readonly directive: string; readonly method: string; readonly completedOn: CivilDate; readonly readings: readonly ReadingThen[] };
+  | { readonly of: 'ad'; readonly ad: string; readonly method: string; readonly completedOn: CivilDate; readonly readings: readonly ReadingThen[] };
 
 /** The record that a draft becomes. */
 export type NewEntry =
   | { readonly of: 'inspection'; readonly record: Inspection }
   | { readonly of: 'item'; readonly item: string; readonly record: ItemDone }
-  | { readonly of: 'directive'; readonly directive: string; readonly record: Compliance };
+  | { readonly of: 'ad'; readonly ad: string; readonly record: Compliance };
 
 /** A draft with its signature. */
 export function entryOf(draft: EntryDraft, id: string, signedBy: Signature | null, recordedAt: Instant): NewEntry {
   switch (draft.of) {
     case 'inspection': return { of: 'inspection', record: { id, kind: draft.kind, completedOn: draft.completedOn, recordedAt, timeInService: draft.timeInService, outcome: draft.outcome, listCleared: null, signedBy, excess: draft.excess, testedToFeet: draft.testedToFeet } };
     case 'item': return { of: 'item', item: draft.item, record: { id, recordedAt, completedOn: draft.completedOn, readings: draft.readings, excessOnFreeUses: draft.excessOnFreeUses, signedBy } };
-    case 'directive': return { of: 'directive', directive: draft.directive, record: { id, recordedAt, completedOn: draft.completedOn, readings: draft.readings, excessOnFreeUses: false, method: draft.method, signedBy } };
+    case 'ad': return { of: 'ad', ad: draft.ad, record: { id, recordedAt, completedOn: draft.completedOn, readings: draft.readings, excessOnFreeUses: false, method: draft.method, signedBy } };
     default: {
       const missing: never = draft;
       throw new RangeError(`no such entry: ${JSON.stringify(missing)}`);
@@ -34,12 +34,12 @@ export function entryOf(draft: EntryDraft, id: string, signedBy: Signature | nul
   }
 }
 
-/** What an entry is signed as; null where the aircraft has no such item or directive. */
-export function workOf({ items, directives }: Pick<AircraftFacts, 'items' | 'directives'>, draft: EntryDraft): SignedWork | null {
+/** What an entry is signed as; null where the aircraft has no such item or AD. */
+export function workOf({ items, ads }: Pick<AircraftFacts, 'items' | 'ads'>, draft: EntryDraft): SignedWork | null {
   switch (draft.of) {
     case 'inspection': return INSPECTION_WORK[draft.kind];
     case 'item': return items?.find(({ id }) => id === draft.item)?.signedAs ?? null;
-    case 'directive': return directives?.some(({ id, methods }) => id === draft.directive && methods.some((method) => method.id === draft.method)) === true ? 'return-to-service' : null;
+    case 'ad': return ads?.some(({ id, methods }) => id === draft.ad && methods.some((method) => method.id === draft.method)) === true ? 'return-to-service' : null;
     default: {
       const missing: never = draft;
       throw new RangeError(`no such entry: ${JSON.stringify(missing)}`);
@@ -58,7 +58,7 @@ export function withEntry(facts: AircraftFacts, entry: NewEntry): AircraftFacts 
   switch (entry.of) {
     case 'inspection': return { ...facts, inspections: [...facts.inspections, entry.record] };
     case 'item': return { ...facts, items: facts.items?.map((item) => (item.id === entry.item ? { ...item, done: [...item.done, entry.record] } : item)) ?? null };
-    case 'directive': return { ...facts, directives: facts.directives?.map((one) => (one.id === entry.directive ? { ...one, done: [...one.done, entry.record] } : one)) ?? null };
+    case 'ad': return { ...facts, ads: facts.ads?.map((one) => (one.id === entry.ad ? { ...one, done: [...one.done, entry.record] } : one)) ?? null };
     default: {
       const missing: never = entry;
       throw new RangeError(`no such entry: ${JSON.stringify(missing)}`);

@@ -26,7 +26,7 @@ export interface PlannedFlight {
   /** Light values that it touches elsewhere; those at the field are worked out from the sun and always count. */
   readonly light: readonly Light[] | null;
   readonly transponderAirspace: boolean | null;
-  readonly broadcastAirspace: boolean | null;
+  readonly adsbAirspace: boolean | null;
   readonly beyondGlideOverWater: boolean | null;
   readonly passengers: boolean | null;
   /** Other places that it touches; the light there counts too. */
@@ -53,7 +53,7 @@ export interface PlannedFlight {
    * yet outside classes A, B and C and below their ceilings, or high up. Source: 14 CFR 91.215(b)(3) and (5), 91.225(e) (from memory).
    */
   readonly exceptedAirspace: boolean | null;
-  /** Whether it is training that stays within 50 NM of the field: the locator rule's own distance, not the club's local area. */
+  /** Whether it is training that stays within 50 NM of the field: the ELT rule's own distance, not the club's local area. */
   readonly trainingWithin50Miles: boolean | null;
 }
 

@@ -24,7 +24,7 @@ const ABOUT: Partial<Readonly<Record<PreventiveTask, readonly EquipmentKind[]>>>
   c14: ['safety-belts'], c16: ['landing-light'], c17: ['position-lights', 'landing-light'], c24: ['electrical-source'], c31: ['two-way-radio', 'vor-receiver', 'ifr-navigation', 'satellite-navigator'], c32: ['satellite-navigator'],
 };
 
-/** Whether an item of preventive maintenance can have put equipment right. What names no equipment, such as a tyre, is left to whoever signs. */
+/** Whether an item of preventive maintenance can have put equipment right. What names no equipment, such as a tyre, is left to the person who signs. */
 export function isAbout(task: PreventiveTask, equipment: readonly EquipmentKind[]): boolean {
   return equipment.every((kind) => ABOUT[task]?.includes(kind) === true);
 }

@@ -7,7 +7,7 @@ import type { Instant } from '../time/instant';
 export interface RecordBase {
   /** Stable and unique within the aircraft's records. */
   readonly id: string;
-  /** When the thing itself happened: the sighting, the reading, the find. */
+  /** When the thing itself happened: the document check, the reading, the find. */
   readonly happenedAt: Instant;
   /** When it was entered. Later than `happenedAt` in normal life; earlier is a contradiction. */
   readonly recordedAt: Instant;

@@ -6,7 +6,7 @@ import { addSeconds, instant } from '../time/instant';
 import { zone } from '../time/zone';
 import { mayBeSignedBy, signatureFaults, type Certificate, type Signature } from './certificate';
 import { CLASSIFICATIONS, closingWork, rectificationFaults, strictest, type Discrepancy, type Rectification } from './discrepancy';
-import { latestSighting, type AircraftDocument } from './document';
+import { latestDocumentCheck, type AircraftDocument } from './document';
 import { hourInterval } from './hour-interval';
 import { countingInspections, discountedEntries, inspectionFaults, refusal, type Inspection } from './inspection';
 import { standingsOf, type MeterReading, type MeterWitnesses } from './meter-reading';
@@ -102,7 +102,7 @@ describe('hour intervals', () => {
 
 describe('the meter', () => {
   const reading = (id: string, when: string, value: string, recorded = when): MeterReading => ({ id, meter: 'time-in-service', value: hours(value), happenedAt: instant(when), recordedAt: instant(recorded) });
-  const timeInService = (readings: readonly MeterReading[], inspections: MeterWitnesses['inspections'], zoneId: typeof HALIFAX) => standingsOf({ readings, inspections, items: null, directives: null, ramp: null }, zoneId)['time-in-service'];
+  const timeInService = (readings: readonly MeterReading[], inspections: MeterWitnesses['inspections'], zoneId: typeof HALIFAX) => standingsOf({ readings, inspections, items: null, ads: null, ramp: null }, zoneId)['time-in-service'];
   const morning = reading('a', '2026-11-20T12:00:00Z', '1000');
   it('takes the highest reading', () => {
     expect(timeInService([morning, reading('b', '2026-11-21T12:00:00Z', '1002')], [], HALIFAX)).toMatchObject({ state: 'known', value: hours('1002') });
@@ -123,9 +123,9 @@ describe('the meter', () => {
   describe('and what was done, which says at which reading', () => {
     const evening = reading('b', '2026-11-21T20:00:00Z', '1010');
     const doneAt = (day: string, value: string, meter: 'time-in-service' | 'engine' = 'time-in-service') => ({ id: 'done', completedOn: civilDate(day), readings: [{ meter, value: hours(value) }] });
-    const standing = (more: Partial<MeterWitnesses>, readings: readonly MeterReading[] = [morning, evening]) => standingsOf({ readings, inspections: [], items: null, directives: null, ramp: null, ...more }, HALIFAX)['time-in-service'];
+    const standing = (more: Partial<MeterWitnesses>, readings: readonly MeterReading[] = [morning, evening]) => standingsOf({ readings, inspections: [], items: null, ads: null, ramp: null, ...more }, HALIFAX)['time-in-service'];
     const item = (day: string, value: string) => ({ items: [{ done: [doneAt(day, value)] }] }) as unknown as Partial<MeterWitnesses>;
-    const directive = (day: string | null, value: string, done: unknown = []) => ({ directives: [{ id: 'd', effectiveOn: day === null ? null : civilDate(day), readingsThen: [{ meter: 'time-in-service', value: hours(value) }], done }] }) as unknown as Partial<MeterWitnesses>;
+    const ad = (day: string | null, value: string, done: unknown = []) => ({ ads: [{ id: 'd', effectiveOn: day === null ? null : civilDate(day), readingsThen: [{ meter: 'time-in-service', value: hours(value) }], done }] }) as unknown as Partial<MeterWitnesses>;
     const uplift = (when: string, value: string) => ({ ramp: { uplifts: [{ id: 'u', happenedAt: instant(when), timeInService: hours(value) }] } }) as unknown as Partial<MeterWitnesses>;
     it.each([
       ['a service between the readings, as the meter stood', item('2026-11-20', '1005'), 'known'],
@@ -133,9 +133,9 @@ describe('the meter', () => {
       ['a service between the readings, with more than the later one', item('2026-11-20', '1010.01'), 'contradiction'],
       ['a service on the day of a reading, in either order', item('2026-11-21', '1009'), 'known'],
       ['a service after the last reading, with less', item('2026-11-22', '1009'), 'contradiction'],
-      ['a directive complied with beyond the meter', directive(null, '0', [doneAt('2026-11-19', '2000')]), 'contradiction'],
-      ['a directive that took effect at more than the meter showed later', directive('2026-11-19', '1100'), 'contradiction'],
-      ['the same without the day on which it took effect: nothing can be said', directive(null, '1100'), 'known'],
+      ['an AD complied with beyond the meter', ad(null, '0', [doneAt('2026-11-19', '2000')]), 'contradiction'],
+      ['an AD that took effect at more than the meter showed later', ad('2026-11-19', '1100'), 'contradiction'],
+      ['the same without the day on which it took effect: nothing can be said', ad(null, '1100'), 'known'],
       ['oil put in at more than the meter showed later', uplift('2026-11-20T13:00:00Z', '1011'), 'contradiction'],
       ['oil put in between', uplift('2026-11-20T13:00:00Z', '1001'), 'known'],
       ['a service on another meter', { items: [{ done: [doneAt('2026-11-19', '9000', 'engine')] }] } as unknown as Partial<MeterWitnesses>, 'known'],
@@ -147,7 +147,7 @@ describe('the meter', () => {
     it('says nothing of a meter that nobody ever read', () => { expect(standing(item('2026-11-22', '1300'), [])).toEqual({ state: 'unknown' }); });
     it('counts on the other meters too', () => {
       const engine: MeterReading = { id: 'e', meter: 'engine', value: hours('500'), happenedAt: instant('2026-11-21T20:00:00Z'), recordedAt: instant('2026-11-21T20:00:00Z') };
-      expect(standingsOf({ readings: [engine], inspections: [], items: [{ done: [doneAt('2026-11-19', '5000', 'engine')] }] as unknown as MeterWitnesses['items'], directives: null, ramp: null }, HALIFAX)).toMatchObject({ engine: { state: 'contradiction', earlier: 'done', later: 'e' }, 'time-in-service': { state: 'unknown' } });
+      expect(standingsOf({ readings: [engine], inspections: [], items: [{ done: [doneAt('2026-11-19', '5000', 'engine')] }] as unknown as MeterWitnesses['items'], ads: null, ramp: null }, HALIFAX)).toMatchObject({ engine: { state: 'contradiction', earlier: 'done', later: 'e' }, 'time-in-service': { state: 'unknown' } });
     });
   });
   it('finds a contradiction exactly where comparing every pair finds one', () => {
@@ -167,13 +167,13 @@ describe('the meter', () => {
   });
 });
 
-describe('papers', () => {
+describe('documents', () => {
   const seen = (id: string, happened: string, recorded: string): AircraftDocument => ({ id, kind: 'weight-and-balance', happenedAt: instant(happened), recordedAt: instant(recorded), aboard: true, legible: true, datedOn: null });
-  it('the latest sighting counts, by when it happened and not by when it was entered', () => {
+  it('the latest document check counts, by when it happened and not by when it was entered', () => {
     const first = seen('first', '2026-11-20T12:00:00Z', '2026-11-24T12:00:00Z');
     const second = seen('second', '2026-11-21T12:00:00Z', '2026-11-21T12:00:00Z');
-    expect(latestSighting([first, second], 'weight-and-balance')?.id).toBe('second');
-    expect(latestSighting([first, second], 'radio-licence')).toBeNull();
+    expect(latestDocumentCheck([first, second], 'weight-and-balance')?.id).toBe('second');
+    expect(latestDocumentCheck([first, second], 'radio-licence')).toBeNull();
   });
 });
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import landingsCase from '../../../examples/cases/life-limit-landings.json';
 import type { Json } from '@/contracts/merge-patch';
-import { applyLift } from '@/testing/apply-lift';
+import { applyRemedy } from '@/testing/apply-remedy';
 import { cleanCase, codes } from '@/testing/clean-case';
 import { decide } from '../decision/decide';
 import { isWithin } from '../envelope/use-set';
@@ -27,7 +27,7 @@ describe('an unlogged stretch', () => {
     expect(withUnlogged(meters(100), [stretch()])).toMatchObject({ landings: { value: 112 }, 'tow-launches': { value: 19 }, 'time-in-service': { value: hours('4150.3') }, cycles: { state: 'unknown' } });
   });
   it.each<[string, Partial<UnloggedStretch>]>([['was said', { said: { recordedAt: SEEN } }], ['was shown by a meter', { unseen: [] }], ['is of no meter of hours', { seconds: null }]])('counts nothing more where it %s', (_, change) => { expect(withUnlogged(meters(100), [stretch(change)])).toMatchObject({ landings: { value: 100 } }); });
-  it('is nothing where there is none: the meters stay the very same', () => { const given = meters(100); expect(withUnlogged(given, [])).toBe(given); });
+  it('is nothing where there is none: the meters stay the same', () => { const given = meters(100); expect(withUnlogged(given, [])).toBe(given); });
   it('makes nothing known that is not', () => { expect(withUnlogged(meters(null), [stretch()]).landings).toEqual({ state: 'unknown' }); });
   it('seen on two meters at one moment is one, the longer; seen at two moments is two', () => {
     const [air, block] = [stretch({ id: 'a', seconds: 1440 }), stretch({ id: 'b', seconds: 1800 })];
@@ -54,21 +54,21 @@ describe('a limit in landings', () => {
   });
   it('that only the guess has reached opens by saying how many there were, and one that has come does not', () => {
     const { facts, packs, asOf } = question(11_988);
-    const ways = (landings: number, unlogged: readonly UnloggedStretch[]) => answer(landings, unlogged).constraints.filter(({ reason }) => reason.code === 'item-due').flatMap(({ lifts }) => lifts.map(({ act, by, on }) => `${act} ${by.kind} ${on ?? ''}`));
+    const ways = (landings: number, unlogged: readonly UnloggedStretch[]) => answer(landings, unlogged).constraints.filter(({ reason }) => reason.code === 'item-due').flatMap(({ remedies }) => remedies.map(({ act, by, on }) => `${act} ${by.kind} ${on ?? ''}`));
     expect(ways(11_988, [stretch()]).at(-1)).toBe('say-landings dispatcher landings');
     // It had come without the stretch; and with fewer landings it has not.
     expect(ways(12_000, [stretch()]).length).toBe(ways(11_988, [stretch()]).length - 1);
     expect(ways(11_987, [stretch()])).toEqual([]);
-    const [closing] = answer(11_988, [stretch()]).constraints.filter(({ lifts }) => lifts.some(({ act }) => act === 'say-landings'));
-    const saying = closing?.lifts.find(({ act }) => act === 'say-landings');
-    if (closing === undefined || saying === undefined) throw new Error('no such way out');
-    const said = applyLift({ ...facts, unlogged: [stretch()] }, saying, closing, addSeconds(SEEN, 60), 'us');
+    const [closing] = answer(11_988, [stretch()]).constraints.filter(({ remedies }) => remedies.some(({ act }) => act === 'say-landings'));
+    const saying = closing?.remedies.find(({ act }) => act === 'say-landings');
+    if (closing === undefined || saying === undefined) throw new Error('no such remedy');
+    const said = applyRemedy({ ...facts, unlogged: [stretch()] }, saying, closing, addSeconds(SEEN, 60), 'us');
     expect(decide(said, packs, null, addSeconds(presentFor(said, asOf), 60)).verdict).toBe('Released');
   });
   it.each([[11_988, []], [11_993, ['item-overrun-ends']]] as const)('that may be flown past by 5 on the way to the workshop: from %d landings on record the guess closes that too', (landings, ends) => {
     const { facts, packs, asOf } = question(landings);
     const items = facts.items?.map((item) => ({ ...item, overrun: { meter: 'landings', by: 5 } as const })) ?? null;
-    const saying = decide({ ...facts, items, unlogged: [stretch()] }, packs, null, asOf).constraints.filter(({ lifts }) => lifts.some(({ act }) => act === 'say-landings'));
+    const saying = decide({ ...facts, items, unlogged: [stretch()] }, packs, null, asOf).constraints.filter(({ remedies }) => remedies.some(({ act }) => act === 'say-landings'));
     expect(saying.map(({ reason }) => reason.code).sort()).toEqual(['item-due', ...ends].sort());
   });
   it('is never farther for a stretch more', () => {

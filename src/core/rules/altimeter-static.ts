@@ -1,7 +1,7 @@
 import { usesIn } from '../envelope/use-set';
 import { mayBeSignedBy } from '../records/certificate';
 import { countingInspections, type Inspection } from '../records/inspection';
-import { constraint, DISPATCHER, lift, type Act, type Constraint, type Entitled } from './parts/constraint';
+import { constraint, DISPATCHER, remedy, type Act, type Constraint, type Entitled } from './parts/constraint';
 import { datedInspection } from './parts/dated-inspection';
 import { result, rule } from './parts/rule';
 
@@ -26,7 +26,7 @@ export const altimeterStatic = rule({
     for (const { id, completedOn, staticOpened, altitudeReportingTouched, description } of facts.work) {
       const since = (test: Inspection | null) => test !== null && completedOn !== null && test.completedOn >= completedOn;
       const made = (key: string, effect: 'static-system' | 'altitude-reporting', unknown: boolean, act: Act, by: Entitled) => constraint({
-        key, certainty: unknown ? 'unknown' : 'failed', source, records: [id], closes: IFR, permitMayCover: true, lifts: [lift(act, by)],
+        key, certainty: unknown ? 'unknown' : 'failed', source, records: [id], closes: IFR, permitMayCover: true, remedies: [remedy(act, by)],
         reason: unknown || completedOn === null ? { code: 'work-effect-unknown', description: description ?? '', effect } : { code: 'test-needed-after-work', kind: 'altimeter-static', workedOn: completedOn },
       });
       if (staticOpened !== false && !since(opened)) more.push(made(`opened-${id}`, 'static-system', staticOpened === null, 'test-static-system', { kind: 'certificate', anyOf: mayBeSignedBy('static-test', facts.authority) }));
@@ -43,9 +43,9 @@ export const altimeterStatic = rule({
     const latest = tests.filter(({ completedOn }) => completedOn === last.completedOn);
     const made = { source: altitude, closes: needs, records: latest.map(({ id }) => id) };
     const tested = latest.reduce<number | null>((lowest, { testedToFeet: feet }) => (lowest === null || feet === null ? null : Math.min(lowest, feet)), Number.POSITIVE_INFINITY);
-    if (tested === null) return [constraint({ ...made, key: 'tested', certainty: 'unknown', reason: { code: 'altitude-tested-unknown' }, lifts: [lift('complete-inspection-entry', station, 'altimeter-static')] })];
-    if (planned === null) return [constraint({ ...made, key: 'altitude', certainty: 'unknown', reason: { code: 'flight-leaves-open', what: 'altitude' }, lifts: [lift('state-for-flight', DISPATCHER, 'altitudeFeet')], condition: true })];
+    if (tested === null) return [constraint({ ...made, key: 'tested', certainty: 'unknown', reason: { code: 'altitude-tested-unknown' }, remedies: [remedy('complete-inspection-entry', station, 'altimeter-static')] })];
+    if (planned === null) return [constraint({ ...made, key: 'altitude', certainty: 'unknown', reason: { code: 'flight-leaves-open', what: 'altitude' }, remedies: [remedy('state-for-flight', DISPATCHER, 'altitudeFeet')], condition: true })];
     if (planned <= tested) return [];
-    return [constraint({ ...made, key: 'altitude', certainty: 'failed', reason: { code: 'altitude-over-tested', planned, tested }, lifts: [lift('change-flight', DISPATCHER, 'altitudeFeet'), lift('test-altimeter-static', station)], condition: true })];
+    return [constraint({ ...made, key: 'altitude', certainty: 'failed', reason: { code: 'altitude-over-tested', planned, tested }, remedies: [remedy('change-flight', DISPATCHER, 'altitudeFeet'), remedy('test-altimeter-static', station)], condition: true })];
   },
 });

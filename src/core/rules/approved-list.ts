@@ -1,5 +1,5 @@
 import { union, usesIn } from '../envelope/use-set';
-import { constraint, lift, MECHANICS } from './parts/constraint';
+import { constraint, remedy, MECHANICS } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: 'CASR Part 91 MOS ch. 26' } as const;
@@ -14,7 +14,7 @@ export const approvedList = rule({
   id: 'approved-list',
   title: 'Approved equipment list',
   source,
-  explanation: 'Which equipment an Australian aircraft needs for instrument flight and for hire stands in a standard of which these rules look only at parts. Until the aircraft has been compared with an approved equipment list, and that is on record, it is closed for both.',
+  explanation: 'Which equipment an Australian aircraft needs for instrument flight and for hire stands in a standard of which these rules look only at parts. Until the aircraft has been compared with an approved equipment list, and that is on record, it is available for neither.',
   judge: ({ equipmentList }) => (equipmentList?.approved === true ? result([])
-    : result([constraint({ key: 'list', certainty: 'unknown', source, reason: { code: 'approved-list-missing' }, records: equipmentList === null ? [] : [equipmentList.id], closes: CLOSES, lifts: [lift('record-equipment', MECHANICS)] })], ['equipment.approved'])),
+    : result([constraint({ key: 'list', certainty: 'unknown', source, reason: { code: 'approved-list-missing' }, records: equipmentList === null ? [] : [equipmentList.id], closes: CLOSES, remedies: [remedy('record-equipment', MECHANICS)] })], ['equipment.approved'])),
 });

@@ -1,5 +1,5 @@
 import { ALL_USES } from '../envelope/use-set';
-import { constraint, DISPATCHER, lift, RECORD_KEEPER } from './parts/constraint';
+import { constraint, DISPATCHER, remedy, RECORD_KEEPER } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: '14 CFR 91.9(a)' } as const;
@@ -9,15 +9,15 @@ export const approvedUses = rule({
   id: 'approved-uses',
   title: 'Approved uses are on record',
   source,
-  explanation: 'An aircraft is flown only as its operating limitations and equipment allow. Until those uses are on record, none is open. Nobody flies without a seat.',
+  explanation: 'An aircraft is flown only as its operating limitations and equipment allow. Until those uses are on record, it is not available for any. Nobody flies without a seat.',
   judge: ({ aircraft }) => {
     if (aircraft.approvedFor !== null && aircraft.approvedFor.length > 0) return result([]);
-    return result([constraint({ key: 'approved-uses', certainty: 'unknown', source, reason: { code: 'approved-uses-unknown' }, closes: ALL_USES, lifts: [lift('record-approved-uses', RECORD_KEEPER)] })], ['aircraft.approvedFor']);
+    return result([constraint({ key: 'approved-uses', certainty: 'unknown', source, reason: { code: 'approved-uses-unknown' }, closes: ALL_USES, remedies: [remedy('record-approved-uses', RECORD_KEEPER)] })], ['aircraft.approvedFor']);
   },
   judgeFlight: ({ aircraft: { particulars: { seats } } }, _, { persons }, needs) => {
     if (persons === null || (seats !== null && persons <= seats)) return [];
     const made = { key: 'seats', source, closes: needs } as const;
-    if (seats === null) return [constraint({ ...made, certainty: 'unknown', reason: { code: 'particular-unknown', what: 'seats' }, lifts: [lift('record-particulars', RECORD_KEEPER, 'seats')] })];
-    return [constraint({ ...made, certainty: 'failed', reason: { code: 'cap-passed', quantity: 'persons', bound: 'at-most', value: seats, planned: persons }, lifts: [lift('change-flight', DISPATCHER, 'persons')], condition: true })];
+    if (seats === null) return [constraint({ ...made, certainty: 'unknown', reason: { code: 'particular-unknown', what: 'seats' }, remedies: [remedy('record-particulars', RECORD_KEEPER, 'seats')] })];
+    return [constraint({ ...made, certainty: 'failed', reason: { code: 'cap-passed', quantity: 'persons', bound: 'at-most', value: seats, planned: persons }, remedies: [remedy('change-flight', DISPATCHER, 'persons')], condition: true })];
   },
 });

@@ -22,12 +22,12 @@ export const categoryLimits = rule({
   explanation: 'A light-sport aircraft may not carry people for hire; towing gliders and teaching are allowed. An experimental aircraft may not be used for hire, and flies by day and visually unless its operating limitations authorise more.',
   judge: ({ aircraft: { category, particulars: { authorised = [] } } }) => {
     if (category === 'light-sport') {
-      return result([constraint({ key: 'hire', certainty: 'failed', source: lightSport, reason: { code: 'category-closes', category, what: 'hire-but-lessons-and-towing' }, closes: HIRE, lifts: [] })]);
+      return result([constraint({ key: 'hire', certainty: 'failed', source: lightSport, reason: { code: 'category-closes', category, what: 'hire-but-lessons-and-towing' }, closes: HIRE, remedies: [] })]);
     }
     if (category === 'experimental') {
       return result([
-        constraint({ key: 'hire', certainty: 'failed', source: experimental, reason: { code: 'category-closes', category, what: 'hire' }, closes: EXPERIMENTAL_HIRE, lifts: [] }),
-        ...[notAuthorised(authorised)].filter((closes) => !isEmpty(closes)).map((closes) => constraint({ key: 'night', certainty: 'failed', source: experimental, reason: { code: 'category-closes', category, what: 'night-and-instruments' }, closes: difference(closes, EXPERIMENTAL_HIRE), lifts: [] })),
+        constraint({ key: 'hire', certainty: 'failed', source: experimental, reason: { code: 'category-closes', category, what: 'hire' }, closes: EXPERIMENTAL_HIRE, remedies: [] }),
+        ...[notAuthorised(authorised)].filter((closes) => !isEmpty(closes)).map((closes) => constraint({ key: 'night', certainty: 'failed', source: experimental, reason: { code: 'category-closes', category, what: 'night-and-instruments' }, closes: difference(closes, EXPERIMENTAL_HIRE), remedies: [] })),
       ]);
     }
     return result([]);

@@ -19,7 +19,7 @@ export const clubHundredHour = rule({
   id: 'club-hundred-hour',
   title: '100-hour limit for rental and solo',
   source,
-  explanation: 'By club policy the 100-hour limit also closes rental and student solo, which the regulation would leave open. A club may choose to apply only the regulation.',
+  explanation: 'By club policy an aircraft whose 100-hour inspection is overdue is not available for rental and student solo either, which the regulation allows. A club may choose to apply only the regulation.',
   judge: (facts, { hundredHourCovers }: { readonly hundredHourCovers: (typeof HUNDRED_HOUR_COVERS)[number] }) => {
     // The Australian release has hours of its own, for every use.
     if (hundredHourCovers === 'hire-and-lessons' || facts.authority === 'au') return result([]);

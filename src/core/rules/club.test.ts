@@ -8,16 +8,16 @@ const shop = { name: 'Cape Reach Workshop', certificate: { kind: 'repair-station
 const club = (parameters: Change): Change => ({ packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }, { id: 'club-policy', parameters }] });
 const open = (decision: ReturnType<typeof decideBy>, box: Parameters<typeof usesIn>[0]) => overlaps(decision.open, usesIn(box));
 
-describe('fresh sightings and readings', () => {
+describe('fresh document checks and readings', () => {
   const ask = (asOf: string, parameters: Change, change: Change = {}) => decideBy(['stale-records'], { asOf, ...club(parameters), ...change });
-  // Papers were seen on 20 November 2026, the meter was read on the 23rd.
-  it.each([['2026-11-30T16:00:00Z', []], ['2026-12-01T16:00:00Z', ['document-stale', 'document-stale', 'document-stale', 'document-stale', 'document-stale']]] as const)('ten days for a sighting, asked on %s', (asOf, expected) => { expect(codes(ask(asOf, { sightingDays: 10, readingDays: 400 }))).toEqual(expected); });
-  it.each([['2026-11-30T16:00:00Z', []], ['2026-12-01T16:00:00Z', ['meter-reading-stale']]] as const)('seven days for a reading, asked on %s', (asOf, expected) => { expect(codes(ask(asOf, { sightingDays: 400, readingDays: 7 }))).toEqual(expected); });
-  it('an old sighting of the radio licence closes flights abroad only', () => {
-    const decision = ask('2026-11-24T13:00:00Z', { sightingDays: 30, readingDays: 400 }, { documents: { radio: { happenedAt: '2026-09-01T12:00:00Z', recordedAt: '2026-09-01T12:00:00Z' } } });
+  // Documents were seen on 20 November 2026, the meter was read on the 23rd.
+  it.each([['2026-11-30T16:00:00Z', []], ['2026-12-01T16:00:00Z', ['document-stale', 'document-stale', 'document-stale', 'document-stale', 'document-stale']]] as const)('ten days for a document check, asked on %s', (asOf, expected) => { expect(codes(ask(asOf, { documentCheckDays: 10, readingDays: 400 }))).toEqual(expected); });
+  it.each([['2026-11-30T16:00:00Z', []], ['2026-12-01T16:00:00Z', ['meter-reading-stale']]] as const)('seven days for a reading, asked on %s', (asOf, expected) => { expect(codes(ask(asOf, { documentCheckDays: 400, readingDays: 7 }))).toEqual(expected); });
+  it('an old document check of the radio licence closes flights abroad only', () => {
+    const decision = ask('2026-11-24T13:00:00Z', { documentCheckDays: 30, readingDays: 400 }, { documents: { radio: { happenedAt: '2026-09-01T12:00:00Z', recordedAt: '2026-09-01T12:00:00Z' } } });
     expect([codes(decision), open(decision, { range: ['abroad'] }), open(decision, { range: ['local'] })]).toEqual([['document-stale'], false, true]);
   });
-  it('looking again is a step before the flight', () => { expect(ask('2026-12-01T16:00:00Z', { sightingDays: 10, readingDays: 400 }).constraints.every(({ condition }) => condition)).toBe(true); });
+  it('looking again is a step before the flight', () => { expect(ask('2026-12-01T16:00:00Z', { documentCheckDays: 10, readingDays: 400 }).constraints.every(({ condition }) => condition)).toBe(true); });
 });
 
 describe('safety equipment', () => {
@@ -40,14 +40,14 @@ describe('a lapsed transponder test', () => {
 });
 
 describe('what somebody on duty closed', () => {
-  const tighten = (change: Change): Change => ({ tightenings: { t: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:01:00Z', by: 'M. Holt', why: 'Gusts', ...change } } });
-  const ask = (change: Change, more: Change = {}) => decideBy(['tightenings', 'approved-uses'], { ...tighten(change), ...more });
+  const tighten = (change: Change): Change => ({ dispatchRestrictions: { t: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:01:00Z', by: 'M. Holt', why: 'Gusts', ...change } } });
+  const ask = (change: Change, more: Change = {}) => decideBy(['dispatch-restrictions', 'approved-uses'], { ...tighten(change), ...more });
   it.each([
-    ['everything', {}, 'Grounded'], ['some uses', { uses: [{ crew: ['student-solo'] }] }, 'Restricted'], ['taken back', { lifted: { recordedAt: '2026-11-24T12:00:00Z' } }, 'Released'], ['taken back later than asked', { lifted: { recordedAt: '2026-11-24T14:00:00Z' } }, 'Grounded'],
+    ['everything', {}, 'Grounded'], ['some uses', { uses: [{ crew: ['student-solo'] }] }, 'Restricted'], ['taken back', { withdrawn: { recordedAt: '2026-11-24T12:00:00Z' } }, 'Released'], ['taken back later than asked', { withdrawn: { recordedAt: '2026-11-24T14:00:00Z' } }, 'Grounded'],
     ['over', { until: '2026-11-24T13:00:00Z' }, 'Released'], ['not yet over', { until: '2026-11-24T13:00:01Z' }, 'Grounded'], ['people below its seats', { cap: { quantity: 'persons', bound: 'at-most', value: 3 } }, 'Restricted'], ['people as many as seats', { cap: { quantity: 'persons', bound: 'at-most', value: 4 } }, 'Released'],
     ['a load, whose own figure nobody stated', { cap: { quantity: 'load', bound: 'at-most', value: 300 } }, 'Restricted'],
   ] as const)('%s: %s', (_, change, verdict) => { expect(ask(change).verdict).toBe(verdict); });
-  const flight = (change: Change): Change => ({ flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...change } });
+  const flight = (change: Change): Change => ({ flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...change } });
   it.each([
     ['persons', 'at-most', 2, { persons: 2 }, 'yes'], ['persons', 'at-most', 2, { persons: 3 }, 'yes-after'], ['persons', 'at-most', 2, {}, 'yes-after'], ['load', 'at-most', 180.5, { loadKg: 180.5 }, 'yes'], ['load', 'at-most', 180.5, { loadKg: 180.501 }, 'yes-after'],
     ['fuel', 'at-least', 10, { fuelAboard: { amount: 10, unit: 'US gal' } }, 'yes'], ['fuel', 'at-least', 10, { fuelAboard: { amount: 9.999, unit: 'US gal' } }, 'yes-after'],
@@ -94,7 +94,7 @@ describe('items', () => {
 
 describe('movements', () => {
   const out = (change: Change = {}): Change => ({ happenedAt: '2026-11-24T11:00:00Z', recordedAt: '2026-11-24T11:01:00Z', by: 'Rosa Dane', ...change });
-  const ask = (flightsOut: Change) => decideBy(['open-flights', 'approved-uses'], { flightsOut, flight: { id: 'later', starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false } });
+  const ask = (flightsOut: Change) => decideBy(['open-flights', 'approved-uses'], { flightsOut, flight: { id: 'later', starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false } });
   it.each([
     ['nobody', {}, 'here', 'yes'], ['one out', { a: out() }, 'out', 'no'], ['one back', { a: out({ returned: { recordedAt: '2026-11-24T12:00:00Z', at: '2026-11-24T11:55:00Z' } }) }, 'here', 'yes'], ['back, but written down later', { a: out({ returned: { recordedAt: '2026-11-24T14:00:00Z', at: '2026-11-24T12:00:00Z' } }) }, 'out', 'no'],
     ['the very flight that is asked about', { later: out() }, 'out', 'yes'], ['two at once', { a: out(), b: out() }, 'contradicts', 'no'],

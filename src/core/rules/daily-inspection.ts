@@ -3,11 +3,11 @@ import { signatureFaults } from '../records/certificate';
 import type { KnownFacts } from '../records/facts';
 import type { CivilDate } from '../time/civil-date';
 import { civilDateAt, endOfDay } from '../time/zone';
-import { constraint, from, lift, RECORDED, type Constraint } from './parts/constraint';
+import { constraint, from, remedy, RECORDED, type Constraint } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: 'CAR 1988 Schedule 5 part 1' } as const;
-const sign = lift('sign-daily-inspection', { kind: 'certificate', anyOf: ['pilot', 'flight-instructor', 'licensed-engineer'] });
+const sign = remedy('sign-daily-inspection', { kind: 'certificate', anyOf: ['pilot', 'flight-instructor', 'licensed-engineer'] });
 
 /** The last day on which a daily inspection that counts was certified; one certified for a later day than it was entered does not. */
 function lastCertified({ dailyInspections, place, authority }: KnownFacts): { readonly id: string; readonly on: CivilDate } | null {
@@ -24,7 +24,7 @@ export const dailyInspection = rule({
   judge: (facts) => {
     const last = lastCertified(facts);
     const made = (given: Partial<Constraint>) => constraint({
-      key: 'day', certainty: 'failed', source, reason: { code: 'daily-inspection-due', lastOn: last?.on ?? null }, records: last === null ? [] : [last.id], closes: ALL_USES, lifts: [sign], condition: true, atStart: true, begins: RECORDED, ...given,
+      key: 'day', certainty: 'failed', source, reason: { code: 'daily-inspection-due', lastOn: last?.on ?? null }, records: last === null ? [] : [last.id], closes: ALL_USES, remedies: [sign], condition: true, atStart: true, begins: RECORDED, ...given,
     });
     if (last === null) return result([made({ certainty: 'unknown' })], ['dailyInspections']);
     return result([made({ begins: from(endOfDay(last.on, facts.place.zone)) })]);

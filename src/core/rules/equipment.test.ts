@@ -16,11 +16,11 @@ const NIGHT = [{ light: ['night'] }];
 const inspected = (day: string) => ({ a: { kind: 'annual', completedOn: day, recordedAt: `${day}T23:00:00Z`, timeInService: 4140, outcome: 'approved', signedBy: { name: 'I', certificate: { kind: 'repair-station', number: 'R', validFrom: '2000-01-01', validUntil: 'no-expiry' } } } });
 const mel = { aircraft: { minimumEquipmentList: 'approved' } };
 const fit = (change: Json, more: Change = {}) => ({ equipment: { list: { items: change } }, ...more });
-const over = (purpose: Json = 'all') => ({ aircraft: { approvedFor: [{ light: 'all', rules: ['vfr'], purpose, crew: 'all', range: 'all', transponderAirspace: 'all', broadcastAirspace: 'all', overWater: 'all', passengers: 'all' }] } });
-const locator = (change: Change) => ({ locators: { locator: change } });
-const gone = (change: Change = {}) => locator({ ...seen('2026-09-01'), state: 'removed-for-repair', removedOn: '2026-09-01', removalEntered: true, removalPlacarded: true, batteryReplaceBy: null, usedMinutes: null, ...change });
+const over = (purpose: Json = 'all') => ({ aircraft: { approvedFor: [{ light: 'all', rules: ['vfr'], purpose, crew: 'all', range: 'all', transponderAirspace: 'all', adsbAirspace: 'all', overWater: 'all', passengers: 'all' }] } });
+const elt = (change: Change) => ({ elts: { elt: change } });
+const gone = (change: Change = {}) => elt({ ...seen('2026-09-01'), state: 'removed-for-repair', removedOn: '2026-09-01', removalEntered: true, removalPlacarded: true, batteryReplaceBy: null, usedMinutes: null, ...change });
 const rope = (change: Change) => ({ ...over(['glider-towing', 'private-rental']), towRopes: { r: { ...seen('2026-11-20'), strength: 1100, gliderWeight: 1040, sound: true, gliderLink: 'none', tugLink: 'none', ...change } } });
-const check = (change: Change) => ({ aircraft: { approvedFor: 'all' }, receiverChecks: { r: { ...seen('2026-11-20'), method: 'dual', errorDegrees: 4, place: 'Tern Bay', signedBy: 'A. Verin', ...change } } });
+const check = (change: Change) => ({ aircraft: { approvedFor: 'all' }, vorChecks: { r: { ...seen('2026-11-20'), method: 'dual', errorDegrees: 4, place: 'Tern Bay', signedBy: 'A. Verin', ...change } } });
 const policy = (parameters: Change) => ({ packs: [{ id: 'us-part91' }, { id: 'club-policy', parameters }] });
 
 describe('inoperative items', () => {
@@ -71,8 +71,8 @@ describe('required equipment', () => {
     ['no coolant to measure', fit({ 'coolant-temperature-gauge': 'not-fitted' }), []],
     ['a gear that folds', { ...fit({ 'gear-position-indicator': 'not-fitted' }), aircraft: { gear: 'retractable' } }, ['day-vfr.gear-position-indicator: equipment-not-fitted~ [list] install-equipment(gear-position-indicator)']],
     ['position lights', fit({ 'position-lights': 'not-fitted' }), ['sunset-to-sunrise.position-lights: equipment-not-fitted~ 4032 [list] install-equipment(position-lights)']],
-    ['a transponder', fit({ transponder: 'not-fitted' }), ['broadcast-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)', 'transponder-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)']],
-    ['position broadcast', fit({ 'position-broadcast': 'not-fitted' }), ['broadcast-airspace.position-broadcast: equipment-not-fitted~ 3024 [list] install-equipment(position-broadcast)']],
+    ['a transponder', fit({ transponder: 'not-fitted' }), ['ads-b-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)', 'transponder-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)']],
+    ['ADS-B Out', fit({ 'ads-b-out': 'not-fitted' }), ['ads-b-airspace.ads-b-out: equipment-not-fitted~ 3024 [list] install-equipment(ads-b-out)']],
     ['harnesses of an old aircraft', { ...fit({ 'all-seat-harnesses': 'not-fitted' }), aircraft: { manufacturedOn: '1986-12-12' } }, []],
     ['harnesses of the day after', { ...fit({ 'all-seat-harnesses': 'not-fitted' }), aircraft: { manufacturedOn: '1986-12-13' } }, ['day-vfr.all-seat-harnesses: equipment-not-fitted~ [list] install-equipment(all-seat-harnesses)']],
     ['harnesses, manufacture unknown', { ...fit({ 'all-seat-harnesses': 'not-fitted' }), aircraft: { manufacturedOn: null } }, ['day-vfr.all-seat-harnesses: particular-unknown?~ [list] record-particulars(manufactured-on)'], ['aircraft.manufactured-on']],
@@ -83,7 +83,7 @@ describe('required equipment', () => {
     ['over water, one over', { ...fit({ flotation: { fitted: true, expiresOn: '2026-11-23' }, 'pyrotechnic-signal': { fitted: true, expiresOn: 'no-expiry' } }), ...over() }, ['dated.flotation: equipment-expires 3024 [list] service-measured-item(flotation)', 'towing.tow-hook: equipment-unknown?~ 864 [list] record-equipment'], ['equipment.tow-hook']],
     ['never over water', fit({ flotation: { fitted: true, expiresOn: '2026-11-23' }, 'pyrotechnic-signal': 'fitted' }), []],
     ['gliders need no gauges', { ...fit({ 'oil-pressure-gauge': 'not-fitted' }), aircraft: { category: 'glider' } }, []],
-    ['approvals unknown', { ...fit({ transponder: 'not-fitted' }), aircraft: { approvedFor: null } }, ['broadcast-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)', 'transponder-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)', 'over-water.flotation: equipment-not-fitted~ 1296 [list] install-equipment(flotation)', 'over-water.pyrotechnic-signal: equipment-not-fitted~ 1296 [list] install-equipment(pyrotechnic-signal)', 'ifr.artificial-horizon: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.clock: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.directional-gyro: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.generator: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.ifr-navigation: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.rate-of-turn: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.sensitive-altimeter: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.slip-skid: equipment-unknown?~ 3024 [list] record-equipment', 'towing.tow-hook: equipment-unknown?~ 864 [list] record-equipment'], ['equipment.ifr-navigation', 'equipment.rate-of-turn', 'equipment.slip-skid', 'equipment.sensitive-altimeter', 'equipment.clock', 'equipment.generator', 'equipment.artificial-horizon', 'equipment.directional-gyro', 'equipment.tow-hook']],
+    ['approvals unknown', { ...fit({ transponder: 'not-fitted' }), aircraft: { approvedFor: null } }, ['ads-b-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)', 'transponder-airspace.transponder: equipment-not-fitted~ 3024 [list] install-equipment(transponder)', 'over-water.flotation: equipment-not-fitted~ 1296 [list] install-equipment(flotation)', 'over-water.pyrotechnic-signal: equipment-not-fitted~ 1296 [list] install-equipment(pyrotechnic-signal)', 'ifr.artificial-horizon: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.clock: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.directional-gyro: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.generator: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.ifr-navigation: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.rate-of-turn: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.sensitive-altimeter: equipment-unknown?~ 3024 [list] record-equipment', 'ifr.slip-skid: equipment-unknown?~ 3024 [list] record-equipment', 'towing.tow-hook: equipment-unknown?~ 864 [list] record-equipment'], ['equipment.ifr-navigation', 'equipment.rate-of-turn', 'equipment.slip-skid', 'equipment.sensitive-altimeter', 'equipment.clock', 'equipment.generator', 'equipment.artificial-horizon', 'equipment.directional-gyro', 'equipment.tow-hook']],
     ['a tug without a hook', { ...fit({ 'tow-hook': 'not-fitted' }), ...over(['glider-towing']), ...{} }, ['over-water.flotation: equipment-not-fitted~ 1296 [list] install-equipment(flotation)', 'over-water.pyrotechnic-signal: equipment-not-fitted~ 1296 [list] install-equipment(pyrotechnic-signal)', 'towing.tow-hook: equipment-not-fitted~ 864 [list] install-equipment(tow-hook)']],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['required-equipment'], change);
@@ -108,29 +108,29 @@ describe('safety equipment', () => {
   });
 });
 
-describe('the locator', () => {
+describe('the ELT', () => {
   it.each<Row>([
     ['in order', {}, []],
-    ['not on record', { locators: null }, ['state: locator-unknown? 5616 [] record-locator'], ['locators']],
-    ['state unknown', locator({ state: null }), ['state: locator-unknown? 5616 [locator] record-locator'], ['locators']],
-    ['gliders need none', { locators: null, aircraft: { category: 'glider' } }, []],
-    ['one seat needs none', { locators: null, aircraft: { seats: 1 } }, []],
-    ['not fitted', locator({ state: 'not-fitted' }), ['state: locator-not-fitted 4464 [locator] reinstall-locator']],
+    ['not on record', { elts: null }, ['state: elt-unknown? 5616 [] record-elt'], ['elts']],
+    ['state unknown', elt({ state: null }), ['state: elt-unknown? 5616 [elt] record-elt'], ['elts']],
+    ['gliders need none', { elts: null, aircraft: { category: 'glider' } }, []],
+    ['one seat needs none', { elts: null, aircraft: { seats: 1 } }, []],
+    ['not fitted', elt({ state: 'not-fitted' }), ['state: elt-not-fitted 4464 [elt] reinstall-elt']],
     ['removed for repair', gone(), []],
-    ['removed too long ago', gone({ removedOn: '2026-08-25' }), ['removal: locator-removed 4464 [locator] reinstall-locator']],
+    ['removed too long ago', gone({ removedOn: '2026-08-25' }), ['removal: elt-removed 4464 [elt] reinstall-elt']],
     ['the ninetieth day', gone({ removedOn: '2026-08-26' }), []],
-    ['no entry', gone({ removalEntered: null }), ['removal: locator-removal-incomplete 4464 [locator] record-locator-removal or reinstall-locator']],
-    ['no placard', gone({ removalPlacarded: false }), ['removal: locator-removal-incomplete 4464 [locator] record-locator-removal or reinstall-locator']],
-    ['no date', gone({ removedOn: null }), ['removal: locator-removal-incomplete 4464 [locator] record-locator-removal or reinstall-locator']],
-    ['battery date unknown', locator({ batteryReplaceBy: null }), ['battery: locator-battery-unknown? 5616 [locator] record-locator or replace-locator-battery or deactivate-locator'], ['locators.batteryReplaceBy']],
-    ['battery over', locator({ batteryReplaceBy: '2026-11-23' }), ['battery: locator-battery-expires 5616 [locator] replace-locator-battery or deactivate-locator']],
-    ['use unknown', locator({ usedMinutes: null }), ['use: locator-battery-unknown? 5616 [locator] record-locator or replace-locator-battery'], ['locators.usedSeconds']],
-    ['used an hour', locator({ usedMinutes: 60 }), []],
-    ['used longer', locator({ usedMinutes: 61 }), ['use: locator-battery-used 5616 [locator] replace-locator-battery or deactivate-locator']],
-    ['never inspected', { inspections: null }, ['locator: inspection-unknown?~ 5616 [] test-locator or deactivate-locator'], ['inspections (locator)']],
-    ['inspection over', { inspections: { 'locator-2026': { completedOn: '2025-10-31', recordedAt: '2025-10-31T20:00:00Z' } } }, ['locator: inspection-expires~ 5616 [locator-2026] test-locator or deactivate-locator']],
+    ['no entry', gone({ removalEntered: null }), ['removal: elt-removal-incomplete 4464 [elt] record-elt-removal or reinstall-elt']],
+    ['no placard', gone({ removalPlacarded: false }), ['removal: elt-removal-incomplete 4464 [elt] record-elt-removal or reinstall-elt']],
+    ['no date', gone({ removedOn: null }), ['removal: elt-removal-incomplete 4464 [elt] record-elt-removal or reinstall-elt']],
+    ['battery date unknown', elt({ batteryReplaceBy: null }), ['battery: elt-battery-unknown? 5616 [elt] record-elt or replace-elt-battery or deactivate-elt'], ['elts.batteryReplaceBy']],
+    ['battery over', elt({ batteryReplaceBy: '2026-11-23' }), ['battery: elt-battery-expires 5616 [elt] replace-elt-battery or deactivate-elt']],
+    ['use unknown', elt({ usedMinutes: null }), ['use: elt-battery-unknown? 5616 [elt] record-elt or replace-elt-battery'], ['elts.usedSeconds']],
+    ['used an hour', elt({ usedMinutes: 60 }), []],
+    ['used longer', elt({ usedMinutes: 61 }), ['use: elt-battery-used 5616 [elt] replace-elt-battery or deactivate-elt']],
+    ['never inspected', { inspections: null }, ['elt: inspection-unknown?~ 5616 [] inspect-elt or deactivate-elt'], ['inspections (elt)']],
+    ['inspection over', { inspections: { 'elt-2026': { completedOn: '2025-10-31', recordedAt: '2025-10-31T20:00:00Z' } } }, ['elt: inspection-expires~ 5616 [elt-2026] inspect-elt or deactivate-elt']],
   ])('%s', (_, change, lines, missing = []) => {
-    const decision = decideBy(['emergency-locator'], change);
+    const decision = decideBy(['elt'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
   });
 });
@@ -165,22 +165,22 @@ describe('tow ropes', () => {
 
 describe('receivers', () => {
   it.each<Row>([
-    ['never', check({ method: null }), ['check: receiver-check-incomplete? 3024 [r] check-receivers'], ['receiverChecks']],
+    ['never', check({ method: null }), ['check: vor-check-incomplete? 3024 [r] check-vor'], ['vorChecks']],
     ['in order', check({}), []],
     ['thirty days', check(seen('2026-10-25')), []],
-    ['thirty-one', check(seen('2026-10-24')), ['check: receiver-check-expires 3024 [r] check-receivers']],
-    ['too far off', check({ errorDegrees: 4.1 }), ['check: receiver-check-failed 3024 [r] check-receivers']],
+    ['thirty-one', check(seen('2026-10-24')), ['check: vor-check-expires 3024 [r] check-vor']],
+    ['too far off', check({ errorDegrees: 4.1 }), ['check: vor-check-failed 3024 [r] check-vor']],
     ['in the air', check({ method: 'airborne-point', errorDegrees: 6 }), []],
-    ['on the ground', check({ method: 'ground-point', errorDegrees: 4.1 }), ['check: receiver-check-failed 3024 [r] check-receivers']],
-    ['no place', check({ place: null }), ['check: receiver-check-incomplete? 3024 [r] check-receivers'], ['receiverChecks']],
-    ['nobody', check({ signedBy: null }), ['check: receiver-check-incomplete? 3024 [r] check-receivers'], ['receiverChecks']],
-    ['error unknown', check({ errorDegrees: null }), ['check: receiver-check-incomplete? 3024 [r] check-receivers'], ['receiverChecks']],
-    ['none at all', { aircraft: { approvedFor: 'all' } }, ['check: receiver-check-unknown? 3024 [] check-receivers'], ['receiverChecks']],
+    ['on the ground', check({ method: 'ground-point', errorDegrees: 4.1 }), ['check: vor-check-failed 3024 [r] check-vor']],
+    ['no place', check({ place: null }), ['check: vor-check-incomplete? 3024 [r] check-vor'], ['vorChecks']],
+    ['nobody', check({ signedBy: null }), ['check: vor-check-incomplete? 3024 [r] check-vor'], ['vorChecks']],
+    ['error unknown', check({ errorDegrees: null }), ['check: vor-check-incomplete? 3024 [r] check-vor'], ['vorChecks']],
+    ['none at all', { aircraft: { approvedFor: 'all' } }, ['check: vor-check-unknown? 3024 [] check-vor'], ['vorChecks']],
     ['navigation unknown', { aircraft: { approvedFor: 'all', ifrNavigation: null } }, ['navigation: particular-unknown? 3024 [] record-particulars(ifr-navigation)'], ['aircraft.ifrNavigation']],
     ['satellite alone', { aircraft: { approvedFor: 'all', ifrNavigation: 'satellite-only' } }, []],
     ['either', { aircraft: { approvedFor: 'all', ifrNavigation: 'either' } }, []],
   ])('%s', (_, change, lines, missing = []) => {
-    const decision = decideBy(['receiver-check'], change);
+    const decision = decideBy(['vor-check'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
   });
 });

@@ -2,7 +2,7 @@ import { ALL_USES, type UseSet } from '../envelope/use-set';
 import { aboard, RESERVE_MINUTES } from '../fuel/fuel-needed';
 import type { KnownFacts } from '../records/facts';
 import type { PlannedFlight } from '../records/planned-flight';
-import { ANYBODY, constraint, DISPATCHER, lift, type Constraint, type Source } from './parts/constraint';
+import { ANYBODY, constraint, DISPATCHER, remedy, type Constraint, type Source } from './parts/constraint';
 import { flightFuel } from './parts/flight-fuel';
 import { fuelAboard } from './parts/fuel-aboard';
 import { NOT_ASKED, result, rule } from './parts/rule';
@@ -17,7 +17,7 @@ const SOURCES: Readonly<Record<'us' | 'au', { readonly visual: Source; readonly 
 function plannedFuel({ aircraft: { particulars: { fuel } } }: KnownFacts, { fuelPlanned: planned }: PlannedFlight, needs: UseSet): readonly Constraint[] {
   if (fuel === null || planned === null) return [];
   const holds = aboard(fuel.tanks.map(({ usable }) => usable));
-  const made = { certainty: 'failed', source: { kind: 'approved-documents' }, closes: needs, lifts: [lift('change-flight', DISPATCHER, 'fuel')], condition: true } as const;
+  const made = { certainty: 'failed', source: { kind: 'approved-documents' }, closes: needs, remedies: [remedy('change-flight', DISPATCHER, 'fuel')], condition: true } as const;
   return [
     ...(fuel.tanks.length > 0 && planned > holds ? [constraint({ ...made, key: 'planned-over', reason: { code: 'fuel-over-tanks', planned, holds } })] : []),
     ...(fuel.minimum !== null && planned < fuel.minimum ? [constraint({ ...made, key: 'planned-under', reason: { code: 'fuel-below-minimum', aboard: planned, minimum: fuel.minimum } })] : []),
@@ -35,7 +35,7 @@ export const fuelForFlight = rule({
     const minimum = facts.aircraft.particulars.fuel?.minimum ?? null;
     const measured = fuelAboard(facts);
     if (minimum === null || measured === null || measured.volume >= minimum) return result([]);
-    return result([constraint({ key: 'minimum', certainty: 'failed', source: { kind: 'approved-documents' }, reason: { code: 'fuel-below-minimum', aboard: measured.volume, minimum }, records: measured.records, closes: ALL_USES, lifts: [lift('add-fuel', ANYBODY)], condition: true })]);
+    return result([constraint({ key: 'minimum', certainty: 'failed', source: { kind: 'approved-documents' }, reason: { code: 'fuel-below-minimum', aboard: measured.volume, minimum }, records: measured.records, closes: ALL_USES, remedies: [remedy('add-fuel', ANYBODY)], condition: true })]);
   },
   judgeFlight: (facts, { authority }: { readonly authority: 'us' | 'au' }, flight, needs) => [
     ...plannedFuel(facts, flight, needs), ...flightFuel(facts, RESERVE_MINUTES, flight.rules === 'vfr' ? SOURCES[authority].visual : SOURCES[authority].instruments, flight, needs),

@@ -3,7 +3,7 @@ import { signatureFaults } from '../records/certificate';
 import { latestAll, type KnownFacts } from '../records/facts';
 import type { FuelSample, Uplift } from '../records/measurement';
 import { civilDateAt } from '../time/zone';
-import { ANYBODY, constraint, lift, MECHANICS, RECORD_KEEPER, type Constraint } from './parts/constraint';
+import { ANYBODY, constraint, remedy, MECHANICS, RECORD_KEEPER, type Constraint } from './parts/constraint';
 import { drainsOf, latestSamples, type SampledDrain } from './parts/fuel-drains';
 import { NOT_ASKED, result, rule } from './parts/rule';
 
@@ -11,8 +11,8 @@ const source = { kind: 'common-practice' } as const;
 /** So many samples of one drain with water are no longer drained away: a mechanic finds where it comes from. Common practice, no source. */
 const WET_SAMPLES = 3;
 
-const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ source, closes: ALL_USES, ...given });
-const mechanic = lift('deal-with-suspect-fuel', MECHANICS, 'fuel');
+const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'remedies'> & Partial<Constraint>) => constraint({ source, closes: ALL_USES, ...given });
+const mechanic = remedy('deal-with-suspect-fuel', MECHANICS, 'fuel');
 
 /** True once a mechanic has dealt with it, on no earlier day than it was found. */
 function isCleared({ cleared, happenedAt }: FuelSample | Uplift, { place: { zone }, authority }: KnownFacts): boolean {
@@ -25,8 +25,8 @@ function suspect({ drain, samples }: SampledDrain, facts: KnownFacts): readonly 
   const wrong = open.filter(({ result: found }) => found === 'wrong-colour' || found === 'wrong-smell');
   const wet = open.filter(({ result: found }) => found === 'water');
   return [
-    ...wrong.map((one) => made({ key: `suspect.${one.id}`, certainty: 'failed', reason: { code: 'fuel-suspect', drain, why: one.result === 'wrong-smell' ? 'wrong-smell' : 'wrong-colour' }, records: [one.id], lifts: [mechanic] })),
-    ...(wet.length < WET_SAMPLES ? [] : [made({ key: `wet.${drain ?? ''}`, certainty: 'failed', reason: { code: 'fuel-suspect', drain, why: 'water-again' }, records: wet.map(({ id }) => id).sort(), lifts: [mechanic] })]),
+    ...wrong.map((one) => made({ key: `suspect.${one.id}`, certainty: 'failed', reason: { code: 'fuel-suspect', drain, why: one.result === 'wrong-smell' ? 'wrong-smell' : 'wrong-colour' }, records: [one.id], remedies: [mechanic] })),
+    ...(wet.length < WET_SAMPLES ? [] : [made({ key: `wet.${drain ?? ''}`, certainty: 'failed', reason: { code: 'fuel-suspect', drain, why: 'water-again' }, records: wet.map(({ id }) => id).sort(), remedies: [mechanic] })]),
   ];
 }
 
@@ -38,7 +38,7 @@ function latest(sampled: SampledDrain): readonly Constraint[] {
   return [made({
     // One that speaks for several drains is told once.
     key: dirty.drain === drain && drain !== null ? `clean.${drain}` : 'clean', certainty: dirty.result === null ? 'unknown' : 'failed', reason: { code: 'sample-not-clean', result: dirty.result, drain: dirty.drain === drain ? drain : null }, records: [dirty.id],
-    lifts: [lift('sample-fuel', ANYBODY), lift('repair-and-return-to-service', MECHANICS, 'fuel')], condition: true,
+    remedies: [remedy('sample-fuel', ANYBODY), remedy('repair-and-return-to-service', MECHANICS, 'fuel')], condition: true,
   })];
 }
 
@@ -51,14 +51,14 @@ function grades(facts: KnownFacts): { readonly constraints: readonly Constraint[
   if (approved === null) {
     // Nobody said what went in either: there is nothing to compare.
     if (fuelled.every(({ grade }) => grade === null)) return { constraints: [], missing: [] };
-    return { constraints: [made({ key: 'grades', certainty: 'unknown', reason: { code: 'particular-unknown', what: 'fuel-grades' }, lifts: [lift('record-particulars', RECORD_KEEPER, 'fuel-grades')] })], missing: ['aircraft.fuel.grades'] };
+    return { constraints: [made({ key: 'grades', certainty: 'unknown', reason: { code: 'particular-unknown', what: 'fuel-grades' }, remedies: [remedy('record-particulars', RECORD_KEEPER, 'fuel-grades')] })], missing: ['aircraft.fuel.grades'] };
   }
   const wrong = fuelled.filter((one) => one.grade !== null && !approved.includes(one.grade) && !isCleared(one, facts));
   const unsaid = latestAll(fuelled).filter((one) => one.grade === null && !isCleared(one, facts));
   return {
     constraints: [
-      ...wrong.map((one) => made({ key: `grade.${one.id}`, certainty: 'failed', reason: { code: 'fuel-grade-wrong', grade: one.grade ?? 'jet', approved }, records: [one.id], lifts: [mechanic] })),
-      ...unsaid.map((one) => made({ key: `grade.${one.id}`, certainty: 'unknown', reason: { code: 'fuel-grade-unknown', approved }, records: [one.id], lifts: [lift('correct-record', RECORD_KEEPER, one.id), mechanic] })),
+      ...wrong.map((one) => made({ key: `grade.${one.id}`, certainty: 'failed', reason: { code: 'fuel-grade-wrong', grade: one.grade ?? 'jet', approved }, records: [one.id], remedies: [mechanic] })),
+      ...unsaid.map((one) => made({ key: `grade.${one.id}`, certainty: 'unknown', reason: { code: 'fuel-grade-unknown', approved }, records: [one.id], remedies: [remedy('correct-record', RECORD_KEEPER, one.id), mechanic] })),
     ],
     missing: unsaid.map(({ id }) => `ramp.uplifts.${id}.grade`),
   };

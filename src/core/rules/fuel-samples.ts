@@ -1,6 +1,6 @@
 import { lastReturn } from '../records/facts';
 import { startOfDay, civilDateAt } from '../time/zone';
-import { ANYBODY, constraint, lift, type Constraint } from './parts/constraint';
+import { ANYBODY, constraint, remedy, type Constraint } from './parts/constraint';
 import { drainsOf, type SampledDrain } from './parts/fuel-drains';
 import type { Reason } from './parts/reason';
 import { NOT_ASKED, result, rule } from './parts/rule';
@@ -8,7 +8,7 @@ import { NOT_ASKED, result, rule } from './parts/rule';
 const source = { kind: 'common-practice' } as const;
 type Because = Extract<Reason, { code: 'sample-needed' }>['because'];
 
-const sample = lift('sample-fuel', ANYBODY);
+const sample = remedy('sample-fuel', ANYBODY);
 
 /** How often fuel is sampled, from the loosest to the strictest. */
 export const FUEL_SAMPLING = ['after-fuelling', 'first-of-day-and-after-fuelling', 'every-flight-and-after-fuelling'] as const;
@@ -38,7 +38,7 @@ export const fuelSamples = rule({
     };
     for (const sampled of drainsOf(facts)) {
       const because = lacks(sampled);
-      if (because !== null) return [constraint({ key: 'sample', certainty: 'failed', source, reason: { code: 'sample-needed', because, drain: sampled.drain }, closes: needs, lifts: [sample], condition: true })];
+      if (because !== null) return [constraint({ key: 'sample', certainty: 'failed', source, reason: { code: 'sample-needed', because, drain: sampled.drain }, closes: needs, remedies: [sample], condition: true })];
     }
     return [];
   },

@@ -2,7 +2,7 @@ import { ALL_USES } from '../envelope/use-set';
 import type { Volume } from '../quantities/volume';
 import { volume } from '../quantities/volume';
 import { latestAll } from '../records/facts';
-import { ANYBODY, constraint, lift, MECHANICS, type Constraint } from './parts/constraint';
+import { ANYBODY, constraint, remedy, MECHANICS, type Constraint } from './parts/constraint';
 import { NOT_ASKED, result, rule } from './parts/rule';
 
 const source = { kind: 'common-practice' } as const;
@@ -25,7 +25,7 @@ export const gaugeAndDip = rule({
       const { gauge, dip } = apart;
       return [constraint({
         key: tank, certainty: 'failed', source, reason: { code: 'gauge-differs', tank, gauge: gauge.value as Volume, dip: dip.value as Volume, tolerance: GAUGE_TOLERANCE }, records: [gauge.id, dip.id], closes: ALL_USES,
-        lifts: [lift('measure', ANYBODY, `fuel ${tank}`), lift('repair-and-return-to-service', MECHANICS, `gauge ${tank}`)], condition: true,
+        remedies: [remedy('measure', ANYBODY, `fuel ${tank}`), remedy('repair-and-return-to-service', MECHANICS, `gauge ${tank}`)], condition: true,
       })];
     }));
   },

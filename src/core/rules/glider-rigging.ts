@@ -2,12 +2,12 @@ import { ALL_USES } from '../envelope/use-set';
 import { isGlider } from '../records/aircraft';
 import { latestAll } from '../records/facts';
 import type { Rigging } from '../records/rigging';
-import { ANYBODY, constraint, lift, RECORD_KEEPER } from './parts/constraint';
+import { ANYBODY, constraint, remedy, RECORD_KEEPER } from './parts/constraint';
 import type { RiggingGap } from './parts/reason';
 import { each, result, rule } from './parts/rule';
 
 const source = { kind: 'common-practice' } as const;
-const record = lift('record-rigging', ANYBODY);
+const record = remedy('record-rigging', ANYBODY);
 
 /** What is missing of the checks after rigging. */
 function gapsOf({ assemblyCheckedBy, controlsCheckedBy, toolsComplete }: Rigging): readonly RiggingGap[] {
@@ -29,13 +29,13 @@ export const gliderRigging = rule({
     const made = { source, closes: ALL_USES, condition: true } as const;
     if (latest.length === 0) {
       if (aircraft.particulars.keptRigged === true) return result([]);
-      const kept = aircraft.particulars.keptRigged === false ? [] : [lift('record-particulars', RECORD_KEEPER, 'kept-rigged')];
-      return result([constraint({ ...made, key: 'rigged', certainty: 'unknown', reason: { code: 'rigging-unknown' }, lifts: [record, ...kept] })], ['riggings']);
+      const kept = aircraft.particulars.keptRigged === false ? [] : [remedy('record-particulars', RECORD_KEEPER, 'kept-rigged')];
+      return result([constraint({ ...made, key: 'rigged', certainty: 'unknown', reason: { code: 'rigging-unknown' }, remedies: [record, ...kept] })], ['riggings']);
     }
     return result(each(latest, (one) => {
-      if (one.state === 'derigged') return [constraint({ ...made, key: 'rigged', certainty: 'failed', reason: { code: 'derigged' }, records: [one.id], lifts: [record] })];
+      if (one.state === 'derigged') return [constraint({ ...made, key: 'rigged', certainty: 'failed', reason: { code: 'derigged' }, records: [one.id], remedies: [record] })];
       const gaps = gapsOf(one);
-      return gaps.length === 0 ? [] : [constraint({ ...made, key: 'checked', certainty: 'failed', reason: { code: 'rigging-not-checked', gaps }, records: [one.id], lifts: [record], condition: !gaps.includes('tools-missing') })];
+      return gaps.length === 0 ? [] : [constraint({ ...made, key: 'checked', certainty: 'failed', reason: { code: 'rigging-not-checked', gaps }, records: [one.id], remedies: [record], condition: !gaps.includes('tools-missing') })];
     }));
   },
 });

@@ -28,7 +28,7 @@ export const hundredHourInspection = rule({
   id: 'hundred-hour-inspection',
   title: '100-hour inspection',
   source,
-  explanation: 'For carrying people for hire, and for lessons in the school’s own aircraft, an annual or 100-hour inspection must lie within the last 100 hours in service. With people carried or taught for hire it may be flown past only on the way to the inspection; what was flown past it, at most 10 hours, is taken off the next interval. A flight to the inspection with nobody aboard for hire is not limited. A light-sport aircraft needs it for teaching and towing; at a part 141 school solo flights of the course need it too.',
+  explanation: 'For carrying people for hire, and for lessons in the school’s own aircraft, an annual or 100-hour inspection must lie within the last 100 hours in service. With people carried or taught for hire the limit may be exceeded only on the way to the inspection; the excess, at most 10 hours, is taken off the next interval. A flight to the inspection with nobody on board for hire is not limited. A light-sport aircraft needs it for teaching and towing; at a part 141 school solo flights of the course need it too.',
   judge: (facts, { trainingUnder }: { readonly trainingUnder: (typeof TRAINING_UNDER)[number] }) => {
     const { category, particulars } = facts.aircraft;
     const closed = uncoveredCategory(category, ['standard', 'glider', 'light-sport', 'experimental'], source, CLOSES);

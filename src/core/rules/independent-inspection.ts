@@ -1,7 +1,7 @@
 import { ALL_USES } from '../envelope/use-set';
 import { samePerson, signatureFaults } from '../records/certificate';
 import { civilDateAt } from '../time/zone';
-import { constraint, lift, type Constraint } from './parts/constraint';
+import { constraint, remedy, type Constraint } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: 'CAR 1988 reg 42G' } as const;
@@ -17,8 +17,8 @@ export const independentInspection = rule({
     const { id, flightControls, independentInspection: by, completedOn, signedBy } = entry;
     if (flightControls === false) return [];
     const description = entry.description ?? '';
-    if (flightControls === null) return [constraint({ key: id, certainty: 'unknown', source, reason: { code: 'work-effect-unknown', description, effect: 'flight-controls' }, records: [id], closes: ALL_USES, lifts: [lift('release-after-work', second, id)], permitMayCover: true })];
+    if (flightControls === null) return [constraint({ key: id, certainty: 'unknown', source, reason: { code: 'work-effect-unknown', description, effect: 'flight-controls' }, records: [id], closes: ALL_USES, remedies: [remedy('release-after-work', second, id)], permitMayCover: true })];
     const counts = by !== null && completedOn !== null && by.on >= completedOn && by.on <= civilDateAt(by.recordedAt, place.zone) && !samePerson(by.by, signedBy) && signatureFaults(by.by, 'independent-inspection', by.on, authority).length === 0;
-    return counts ? [] : [constraint({ key: id, certainty: 'failed', source, reason: { code: 'independent-inspection-needed', description }, records: [id], closes: ALL_USES, lifts: [lift('inspect-independently', second, id)] })];
+    return counts ? [] : [constraint({ key: id, certainty: 'failed', source, reason: { code: 'independent-inspection-needed', description }, records: [id], closes: ALL_USES, remedies: [remedy('inspect-independently', second, id)] })];
   })),
 });

@@ -10,8 +10,8 @@ import { civilDateAt, endOfDay, type ZoneId } from '../time/zone';
 import { closedTogether } from './parts/closed-uses';
 import type { Lessons } from './parts/for-hire';
 import { isOpen } from './parts/inoperative';
-import { isRemovedLocator, locatorUses } from './parts/locator-uses';
-import { atReading, constraint, from, lift, MECHANICS, PILOT_OR_MECHANIC, type Constraint, type Lift } from './parts/constraint';
+import { isRemovedElt, eltUses } from './parts/elt-uses';
+import { atReading, constraint, from, remedy, MECHANICS, PILOT_OR_MECHANIC, type Constraint, type Remedy } from './parts/constraint';
 import type { InoperativeCause } from './parts/reason';
 import { linesFor } from './parts/required-lists';
 import { result, rule } from './parts/rule';
@@ -30,7 +30,7 @@ function ruleUses(kind: EquipmentKind, aircraft: Aircraft, { lessons, steps }: A
   // A system of anticollision lights that is fitted is on by day and by night (14 CFR 91.209(b)), also in aircraft that need none by day: the strict
   // reading, and ours. Removed or deactivated with its steps it is no longer fitted, and only what the lists need it for stays closed.
   if (kind === 'anticollision-lights' && !steps) return ALL_USES;
-  if (kind === 'emergency-locator') return locatorUses(aircraft);
+  if (kind === 'elt') return eltUses(aircraft);
   const lines = linesFor(aircraft, lessons).filter(({ equipment, needed }) => equipment === kind && needed(aircraft) !== false);
   return lines.length === 0 ? NO_USES : union(...lines.map(({ uses }) => uses));
 }
@@ -38,26 +38,26 @@ function ruleUses(kind: EquipmentKind, aircraft: Aircraft, { lessons, steps }: A
 /** How the operating rules are asked: whether lessons are for hire, and whether the item has been removed or deactivated with its steps. */
 interface Asking { readonly lessons: Lessons; readonly steps: boolean }
 
-interface Answers { readonly closes: UseSet; readonly because: readonly InoperativeCause[]; readonly directives: readonly string[] }
+interface Answers { readonly closes: UseSet; readonly because: readonly InoperativeCause[]; readonly ads: readonly string[] }
 
-/** The four questions for one kind: type certification and the day list, the aircraft's own lists, the operating rules, a directive. */
-function fourQuestions(kind: EquipmentKind, { aircraft, equipmentList, directives }: KnownFacts, asking: Asking): Answers {
+/** The four questions for one kind: type certification and the day list, the aircraft's own lists, the operating rules, an AD. */
+function fourQuestions(kind: EquipmentKind, { aircraft, equipmentList, ads }: KnownFacts, asking: Asking): Answers {
   const item = lineOf(equipmentList, kind);
-  // A directive that does not apply asks for nothing; one that does not say what it wants in working order may ask for this.
-  const wanting = directives?.filter(({ applies, equipment }) => applies !== false && equipment?.includes(kind) !== false).map(({ id }) => id).sort() ?? [];
+  // An AD that does not apply asks for nothing; one that does not say what it wants in working order may ask for this.
+  const wanting = ads?.filter(({ applies, equipment }) => applies !== false && equipment?.includes(kind) !== false).map(({ id }) => id).sort() ?? [];
   const asked: readonly (readonly [InoperativeCause, UseSet])[] = [
     ['type-certification', item?.typeCertification === false ? NO_USES : ALL_USES],
     ['equipment-list', askedUses(item === null ? null : item.equipmentList)],
     ['kinds-of-operation', askedUses(item === null ? null : item.kindsOfOperation)],
     ['operating-rule', ruleUses(kind, aircraft, asking)],
-    ['directive', directives === null || wanting.length > 0 ? ALL_USES : NO_USES],
+    ['ad', ads === null || wanting.length > 0 ? ALL_USES : NO_USES],
   ];
   return together(asked, wanting);
 }
 
-function together(asked: readonly (readonly [InoperativeCause, UseSet])[], directives: readonly string[]): Answers {
+function together(asked: readonly (readonly [InoperativeCause, UseSet])[], ads: readonly string[]): Answers {
   const closing = asked.filter(([, uses]) => !isEmpty(uses));
-  return { because: [...new Set(closing.map(([cause]) => cause))], closes: closing.length === 0 ? NO_USES : union(...closing.map(([, uses]) => uses)), directives };
+  return { because: [...new Set(closing.map(([cause]) => cause))], closes: closing.length === 0 ? NO_USES : union(...closing.map(([, uses]) => uses)), ads };
 }
 
 /** What a finding keeps closed: the four questions for every kind that it names, and the uses that the walk-round list says need it. */
@@ -65,7 +65,7 @@ function answersFor({ equipment, closesUses }: Discrepancy, facts: KnownFacts, a
   const each = equipment.map((kind) => fourQuestions(kind, facts, asking));
   const asked = each.flatMap(({ because, closes }) => because.map((cause): readonly [InoperativeCause, UseSet] => [cause, closes]));
   const named: readonly (readonly [InoperativeCause, UseSet])[] = closesUses.length === 0 ? [] : [['walk-round', closedTogether(closesUses)]];
-  return together([...asked, ...named], [...new Set(each.flatMap(({ directives }) => directives))].sort());
+  return together([...asked, ...named], [...new Set(each.flatMap(({ ads }) => ads))].sort());
 }
 
 /** The last day of a deferral: its own, or that of its repair category, the day of record not counted. */
@@ -93,38 +93,38 @@ function judgeOne(discrepancy: Discrepancy, facts: KnownFacts, lessons: Lessons)
   const { place, aircraft } = facts;
   const zone = place.zone;
   const faults = deferral === null ? [] : deferralFaults(discrepancy, deferral, zone, facts.authority);
-  const { closes, because, directives } = answersFor(discrepancy, facts, { lessons, steps: deferral !== null && faults.length === 0 });
+  const { closes, because, ads } = answersFor(discrepancy, facts, { lessons, steps: deferral !== null && faults.length === 0 });
   const approvedList = aircraft.particulars.minimumEquipmentList === 'approved';
   const passed = passedOver(discrepancy, facts);
-  const repair = lift('repair-and-return-to-service', MECHANICS, id);
+  const repair = remedy('repair-and-return-to-service', MECHANICS, id);
   // What an inspection passed over is not opened by deferring it again.
-  const defer = passed === null ? [lift('defer-item', PILOT_OR_MECHANIC, id, answersFor(discrepancy, facts, { lessons, steps: true }).closes), repair] : [repair];
+  const defer = passed === null ? [remedy('defer-item', PILOT_OR_MECHANIC, id, answersFor(discrepancy, facts, { lessons, steps: true }).closes), repair] : [repair];
   const base = { source: approvedList ? listed : source, records: deferral === null ? [id] : [id, deferral.id], permitMayCover: true } satisfies Partial<Constraint>;
   const constraints: Constraint[] = [];
-  if (!isEmpty(closes)) constraints.push(constraint({ ...base, key: `${id}.needed`, records: [...base.records, ...directives], certainty: 'failed', reason: { code: 'item-inoperative', equipment, what, because, deferred: deferral !== null }, closes, lifts: [repair] }));
+  if (!isEmpty(closes)) constraints.push(constraint({ ...base, key: `${id}.needed`, records: [...base.records, ...ads], certainty: 'failed', reason: { code: 'item-inoperative', equipment, what, because, deferred: deferral !== null }, closes, remedies: [repair] }));
   if (passed !== null) {
     // Repaired, replaced, removed or inspected at the next required inspection: one that came and went without it ends every deferral of it.
-    constraints.push(constraint({ ...base, source: between, key: `${id}.inspection`, certainty: 'failed', reason: { code: 'deferral-not-addressed', what, foundOn: civilDateAt(discrepancy.happenedAt, zone), inspectedOn: passed.completedOn }, records: [...base.records, passed.id], closes: ALL_USES, lifts: [repair] }));
+    constraints.push(constraint({ ...base, source: between, key: `${id}.inspection`, certainty: 'failed', reason: { code: 'deferral-not-addressed', what, foundOn: civilDateAt(discrepancy.happenedAt, zone), inspectedOn: passed.completedOn }, records: [...base.records, passed.id], closes: ALL_USES, remedies: [repair] }));
   }
   if (deferral === null) {
     // Until it is removed or deactivated, placarded, entered and judged no hazard, nothing is open.
-    return [...constraints, constraint({ ...base, key: `${id}.defer`, certainty: 'failed', reason: { code: 'item-not-deferred', equipment, what }, closes: ALL_USES, lifts: defer, condition: passed === null })];
+    return [...constraints, constraint({ ...base, key: `${id}.defer`, certainty: 'failed', reason: { code: 'item-not-deferred', equipment, what }, closes: ALL_USES, remedies: defer, condition: passed === null })];
   }
   // Who holds an approved list may not fall back on deferring without it.
   if (faults.length > 0 || (approvedList && deferral.listed === null) || (!approvedList && deferral.listed !== null)) {
     const all = faults.length > 0 ? faults : (['record-missing'] as const);
-    return [...constraints, constraint({ ...base, key: `${id}.defer`, certainty: 'failed', reason: { code: 'deferral-not-valid', what, faults: all }, closes: ALL_USES, lifts: defer, condition: passed === null })];
+    return [...constraints, constraint({ ...base, key: `${id}.defer`, certainty: 'failed', reason: { code: 'deferral-not-valid', what, faults: all }, closes: ALL_USES, remedies: defer, condition: passed === null })];
   }
   return [...constraints, ...held(discrepancy, deferral, base, aircraft, zone, repair)];
 }
 
 /** What a deferral that counts keeps closed, holds to a number, and when it ends. */
-function held({ id, what, equipment }: Discrepancy, deferral: Deferral, base: Pick<Constraint, 'source' | 'records' | 'permitMayCover'>, { particulars }: Aircraft, zone: ZoneId, repair: Lift): readonly Constraint[] {
-  const made = (given: Pick<Constraint, 'key' | 'reason' | 'closes'> & Partial<Constraint>) => constraint({ ...base, certainty: 'failed', lifts: [repair], ...given });
+function held({ id, what, equipment }: Discrepancy, deferral: Deferral, base: Pick<Constraint, 'source' | 'records' | 'permitMayCover'>, { particulars }: Aircraft, zone: ZoneId, repair: Remedy): readonly Constraint[] {
+  const made = (given: Pick<Constraint, 'key' | 'reason' | 'closes'> & Partial<Constraint>) => constraint({ ...base, certainty: 'failed', remedies: [repair], ...given });
   const lastDay = lastDayOf(deferral);
   const { cap, untilTimeInService } = deferral;
   return [
-    // Told though it closes nothing: whoever flies sees a placard.
+    // Told though it closes nothing: the person who flies sees a placard.
     made({ key: `${id}.deferred`, reason: { code: 'item-deferred', equipment, what, deferredOn: deferral.deferredOn }, closes: NO_USES, notice: true }),
     ...(deferral.closes.length === 0 ? [] : [made({ key: `${id}.own`, reason: { code: 'item-inoperative', equipment, what, because: [], deferred: true }, closes: usesInAny(deferral.closes) })]),
     ...(cap === null ? [] : [made({ key: `${id}.cap`, reason: { code: 'deferral-holds-to', what, cap }, closes: ALL_USES, cap: { ...cap, own: cap.quantity === 'persons' ? particulars.seats : null } })]),
@@ -146,14 +146,14 @@ export const inoperativeEquipment = rule({
   id: 'inoperative-equipment',
   title: 'Inoperative instruments and equipment',
   source,
-  explanation: 'An inoperative item closes every use that type certification, the aircraft’s own lists, the operating rules or a directive need it for. For the rest it must be removed or deactivated, placarded, entered where that was maintenance, and judged no hazard by a rated pilot or a mechanic; until then nothing is open. An anticollision system that is fitted has to be on by day too: that reading of 91.209(b) is ours, and removing or deactivating it is the way to fly by day where the day list does not ask for it. It comes back at the next required inspection, at its own date, and by the days of an approved list.',
+  explanation: 'With an inoperative item the aircraft is not available for any use that type certification, the aircraft’s own lists, the operating rules or an AD need it for. For the rest it must be removed or deactivated, placarded, entered where that was maintenance, and determined to be no hazard by a rated pilot or a mechanic; until then it is not available for any use. An anticollision system that is fitted has to be on by day too: that reading of 91.209(b) is ours, and removing or deactivating it is the way to fly by day where the day list does not ask for it. It is repaired or inspected at the next required inspection, by its own date, and within the days of an approved list.',
   judge: (facts, { lessons }: { readonly lessons: Lessons }) => result(facts.discrepancies.flatMap((discrepancy): readonly Constraint[] => {
     const { id, equipment, closesUses, what } = discrepancy;
     if (equipment.length === 0 || !isDeferrable(discrepancy.classification) || !isOpen(discrepancy, facts)) return [];
-    if (isRemovedLocator(discrepancy, facts)) return [];
+    if (isRemovedElt(discrepancy, facts)) return [];
     if (!isNotFitted(discrepancy, facts)) return judgeOne(discrepancy, facts, lessons);
     // What needs them is closed by the lists; a finding that names uses closes those, and one that names none closes all.
     const closes = closesUses.length === 0 ? ALL_USES : closedTogether(closesUses);
-    return [constraint({ key: `${id}.needed`, certainty: 'failed', source, reason: { code: 'item-inoperative', equipment, what, because: ['walk-round'], deferred: false }, records: [id], closes, lifts: [lift('repair-and-return-to-service', MECHANICS, id)], permitMayCover: true })];
+    return [constraint({ key: `${id}.needed`, certainty: 'failed', source, reason: { code: 'item-inoperative', equipment, what, because: ['walk-round'], deferred: false }, records: [id], closes, remedies: [remedy('repair-and-return-to-service', MECHANICS, id)], permitMayCover: true })];
   })),
 });

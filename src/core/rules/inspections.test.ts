@@ -10,7 +10,7 @@ const shop = { name: 'Cape Reach Workshop', certificate: { kind: 'repair-station
 const student = { name: 'Pia Okoro', certificate: { kind: 'student-pilot', number: 'S-1', validFrom: '2010-01-01', validUntil: 'no-expiry' } };
 const at = (value: number) => ({ meterReadings: { today: { value } } });
 const entry = (id: string, kind: string, day: string, change: Change = {}) => ({ [id]: { kind, completedOn: day, recordedAt: `${day}T20:00:00Z`, outcome: 'approved', signedBy: shop, ...change } });
-const alone = (inspections: Change, more: Change = {}) => ({ inspections: { 'annual-2026': null, 'hundred-2026-10': null, 'transponder-2026': null, 'altimeter-2026': null, 'locator-2026': null, ...inspections }, ...more });
+const alone = (inspections: Change, more: Change = {}) => ({ inspections: { 'annual-2026': null, 'hundred-2026-10': null, 'transponder-2026': null, 'altimeter-2026': null, 'elt-2026': null, ...inspections }, ...more });
 const annual = (day: string, hours: number | null, change: Change = {}) => entry('a', 'annual', day, { timeInService: hours, ...change });
 const hundred = (day: string, hours: number | null, change: Change = {}) => entry('h', 'hundred-hour', day, { timeInService: hours, ...change });
 const listed = { outcome: 'discrepancies-listed' };
@@ -21,7 +21,7 @@ const segment = (change: Change) => ({ aircraft: { programme: 'progressive' }, i
 const hours = (every: number, meter = 'time-in-service') => ({ hours: [{ meter, every }] });
 const done = (day: string, reading: number | null, change: Change = {}) => ({ recordedAt: `${day}T20:00:00Z`, completedOn: day, ...(reading === null ? {} : { readings: { hours: { 'time-in-service': reading } } }), signedBy: shop, ...change });
 const item = (change: Change) => ({ inspections: null, items: { i: { recordedAt: '2026-01-01T00:00:00Z', name: 'Thing', kind: 'service', done: { d: done('2026-09-01', 4100) }, ...change } } });
-const directive = (change: Change) => ({ inspections: null, directives: { x: { recordedAt: '2026-01-01T00:00:00Z', number: 'D-1', title: 'Wing', applies: true, effectiveOn: '2026-09-01', noFerry: false, methods: { look: { name: 'Look', repeats: hours(25) }, end: { name: 'Replace' } }, readingsThen: { hours: { 'time-in-service': 4100 } }, ...change } } });
+const ad = (change: Change) => ({ inspections: null, ads: { x: { recordedAt: '2026-01-01T00:00:00Z', number: 'D-1', title: 'Wing', applies: true, effectiveOn: '2026-09-01', noFerry: false, methods: { look: { name: 'Look', repeats: hours(25) }, end: { name: 'Replace' } }, readingsThen: { hours: { 'time-in-service': 4100 } }, ...change } } });
 
 describe('the annual', () => {
   it.each<Row>([
@@ -196,32 +196,32 @@ describe('items', () => {
   });
 });
 
-describe('directives', () => {
+describe('ads', () => {
   it.each<Row>([
-    ['not on record', { directives: null }, ['list: directives-unknown? [] record-directives'], ['directives']],
-    ['does not apply', directive({ applies: false }), []],
-    ['not judged', directive({ applies: null }), ['x: directive-unknown? [x] record-directives(x)'], ['directives.x.applies']],
-    ['before further flight', directive({ initial: null }), ['x: directive-before-flight~ [x] comply-with-directive(x)']],
-    ['first by months', directive({ initial: { months: 1 } }), ['x.date: directive-expires~ [x] comply-with-directive(x)']],
-    ['first by months to the day', directive({ initial: { monthsToTheDay: 2 } }), ['x.date: directive-expires~ [x] comply-with-directive(x)']],
-    ['first by days', directive({ initial: { days: 84 } }), []],
-    ['first by hours', directive({ initial: hours(50) }), ['x.time-in-service: directive-due~ [x] comply-with-directive(x)']],
-    ['first by hours, ahead', directive({ initial: hours(51) }), []],
-    ['of two meters each by its own', { ...directive({ initial: { hours: [{ meter: 'time-in-service', every: 60 }, { meter: 'engine', every: 10 }] }, readingsThen: { hours: { 'time-in-service': 4100, engine: 900 } } }), meterReadings: { e: { meter: 'engine', happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:00:00Z', value: 909 } } }, []],
-    ['effect unknown', directive({ initial: hours(25), effectiveOn: null }), ['x: directive-unknown?~ [x] comply-with-directive(x)']],
-    ['reading then unknown', directive({ initial: hours(25), readingsThen: null }), ['x: directive-unknown?~ [x] comply-with-directive(x)']],
-    ['done for good', directive({ initial: null, done: { c: done('2026-09-10', 4102, { method: 'end' }) } }), []],
-    ['done for good, then looked at again', directive({ done: { c: done('2026-09-10', 4102, { method: 'end' }), d: done('2026-09-11', 4103, { method: 'look' }) } }), []],
-    ['looked at, due again', directive({ done: { c: done('2026-09-10', 4102, { method: 'look' }) } }), ['x.time-in-service: directive-due~ [x,c] comply-with-directive(x)']],
-    ['late: nothing is taken off', directive({ done: { b: done('2026-09-05', 4100.5, { method: 'look' }), c: done('2026-11-10', 4128, { method: 'look' }) } }), []],
-    ['due again by date', directive({ methods: { look: { name: 'Look', repeats: { months: 1 } } }, done: { c: done('2026-09-10', 4102, { method: 'look' }) } }), ['x.date: directive-expires~ [x,c] comply-with-directive(x)']],
-    ['its reading unknown', directive({ done: { c: done('2026-09-10', null, { method: 'look' }) } }), ['x.time-in-service: directive-unknown?~ [x,c] comply-with-directive(x)']],
-    ['no methods listed', directive({ methods: {}, initial: null, done: { c: done('2026-09-10', 4102, { method: 'look' }) } }), ['x: directive-before-flight~ [x] comply-with-directive(x)']],
-    ['no ferry', directive({ initial: null, noFerry: true }), ['x: directive-before-flight [x] comply-with-directive(x)']],
-    ['ferry unknown', directive({ initial: null, noFerry: null }), ['x: directive-before-flight [x] comply-with-directive(x)']],
-    ['signed by a student', directive({ initial: null, done: { c: done('2026-09-10', 4102, { method: 'end', signedBy: student }) } }), ['unsigned.c: work-not-signed~ [c] complete-work-entry(c)', 'x: directive-before-flight~ [x] comply-with-directive(x)']],
+    ['not on record', { ads: null }, ['list: ads-unknown? [] record-ads'], ['ads']],
+    ['does not apply', ad({ applies: false }), []],
+    ['not judged', ad({ applies: null }), ['x: ad-unknown? [x] record-ads(x)'], ['ads.x.applies']],
+    ['before further flight', ad({ initial: null }), ['x: ad-before-flight~ [x] comply-with-ad(x)']],
+    ['first by months', ad({ initial: { months: 1 } }), ['x.date: ad-expires~ [x] comply-with-ad(x)']],
+    ['first by months to the day', ad({ initial: { monthsToTheDay: 2 } }), ['x.date: ad-expires~ [x] comply-with-ad(x)']],
+    ['first by days', ad({ initial: { days: 84 } }), []],
+    ['first by hours', ad({ initial: hours(50) }), ['x.time-in-service: ad-due~ [x] comply-with-ad(x)']],
+    ['first by hours, ahead', ad({ initial: hours(51) }), []],
+    ['of two meters each by its own', { ...ad({ initial: { hours: [{ meter: 'time-in-service', every: 60 }, { meter: 'engine', every: 10 }] }, readingsThen: { hours: { 'time-in-service': 4100, engine: 900 } } }), meterReadings: { e: { meter: 'engine', happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:00:00Z', value: 909 } } }, []],
+    ['effect unknown', ad({ initial: hours(25), effectiveOn: null }), ['x: ad-unknown?~ [x] comply-with-ad(x)']],
+    ['reading then unknown', ad({ initial: hours(25), readingsThen: null }), ['x: ad-unknown?~ [x] comply-with-ad(x)']],
+    ['done for good', ad({ initial: null, done: { c: done('2026-09-10', 4102, { method: 'end' }) } }), []],
+    ['done for good, then looked at again', ad({ done: { c: done('2026-09-10', 4102, { method: 'end' }), d: done('2026-09-11', 4103, { method: 'look' }) } }), []],
+    ['looked at, due again', ad({ done: { c: done('2026-09-10', 4102, { method: 'look' }) } }), ['x.time-in-service: ad-due~ [x,c] comply-with-ad(x)']],
+    ['late: nothing is taken off', ad({ done: { b: done('2026-09-05', 4100.5, { method: 'look' }), c: done('2026-11-10', 4128, { method: 'look' }) } }), []],
+    ['due again by date', ad({ methods: { look: { name: 'Look', repeats: { months: 1 } } }, done: { c: done('2026-09-10', 4102, { method: 'look' }) } }), ['x.date: ad-expires~ [x,c] comply-with-ad(x)']],
+    ['its reading unknown', ad({ done: { c: done('2026-09-10', null, { method: 'look' }) } }), ['x.time-in-service: ad-unknown?~ [x,c] comply-with-ad(x)']],
+    ['no methods listed', ad({ methods: {}, initial: null, done: { c: done('2026-09-10', 4102, { method: 'look' }) } }), ['x: ad-before-flight~ [x] comply-with-ad(x)']],
+    ['no ferry', ad({ initial: null, noFerry: true }), ['x: ad-before-flight [x] comply-with-ad(x)']],
+    ['ferry unknown', ad({ initial: null, noFerry: null }), ['x: ad-before-flight [x] comply-with-ad(x)']],
+    ['signed by a student', ad({ initial: null, done: { c: done('2026-09-10', 4102, { method: 'end', signedBy: student }) } }), ['unsigned.c: work-not-signed~ [c] complete-work-entry(c)', 'x: ad-before-flight~ [x] comply-with-ad(x)']],
   ])('%s', (_, change, lines, missing = []) => {
-    const decision = decideBy(['directives'], change);
+    const decision = decideBy(['ads'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
   });
 });

@@ -2,12 +2,12 @@ import { ALL_USES, difference, usesIn } from '../envelope/use-set';
 import { signatureFaults } from '../records/certificate';
 import { workFaults } from '../records/work-entry';
 import { civilDateAt } from '../time/zone';
-import { constraint, lift, MECHANICS, RECORD_KEEPER, type Constraint } from './parts/constraint';
+import { constraint, remedy, MECHANICS, RECORD_KEEPER, type Constraint } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: '14 CFR 91.407' } as const;
 
-/** The check flight itself, with nobody aboard but the crew. */
+/** The check flight itself, with nobody on board but the crew. */
 const CHECK_FLIGHT = usesIn({ purpose: ['maintenance-check-flight'], crew: ['rated-pilot'], passengers: ['none'] });
 const BUT_CHECK_FLIGHT = difference(ALL_USES, CHECK_FLIGHT);
 
@@ -22,18 +22,18 @@ export const maintenanceEntries = rule({
     const description = entry.description ?? '';
     const faults = workFaults(entry, place.zone, authority);
     if (faults.length > 0 || completedOn === null) {
-      return [constraint({ key: id, certainty: 'failed', source: { kind: 'regulation', citation: '14 CFR 91.407(a) and 43.9' }, reason: { code: 'work-entry-not-valid', description, faults }, records: [id], closes: ALL_USES, lifts: [lift('release-after-work', MECHANICS, id)], permitMayCover: true })];
+      return [constraint({ key: id, certainty: 'failed', source: { kind: 'regulation', citation: '14 CFR 91.407(a) and 43.9' }, reason: { code: 'work-entry-not-valid', description, faults }, records: [id], closes: ALL_USES, remedies: [remedy('release-after-work', MECHANICS, id)], permitMayCover: true })];
     }
     if (mayChangeFlight === false) return [];
     if (mayChangeFlight === null) {
-      return [constraint({ key: id, certainty: 'unknown', source, reason: { code: 'work-effect-unknown', description, effect: 'flight-characteristics' }, records: [id], closes: BUT_CHECK_FLIGHT, lifts: [lift('release-after-work', MECHANICS, id), lift('record-item-history', RECORD_KEEPER, id)] })];
+      return [constraint({ key: id, certainty: 'unknown', source, reason: { code: 'work-effect-unknown', description, effect: 'flight-characteristics' }, records: [id], closes: BUT_CHECK_FLIGHT, remedies: [remedy('release-after-work', MECHANICS, id), remedy('record-item-history', RECORD_KEEPER, id)] })];
     }
     if (groundTestsConclusive === true) return [];
     const flown = checkFlight !== null && checkFlight.on >= completedOn && checkFlight.on <= civilDateAt(checkFlight.recordedAt, place.zone) && checkFlight.logged === true && signatureFaults(checkFlight.pilot, 'check-flight', checkFlight.on, authority).length === 0;
     if (flown) return [];
     return [constraint({
       key: id, certainty: 'failed', source: { kind: 'regulation', citation: '14 CFR 91.407(b)' }, reason: { code: 'check-flight-needed', description, completedOn, attempted: checkFlight !== null }, records: [id],
-      closes: BUT_CHECK_FLIGHT, lifts: [lift('fly-check-flight', { kind: 'certificate', anyOf: ['pilot', 'flight-instructor'] }, id), lift('release-after-work', MECHANICS, id)],
+      closes: BUT_CHECK_FLIGHT, remedies: [remedy('fly-check-flight', { kind: 'certificate', anyOf: ['pilot', 'flight-instructor'] }, id), remedy('release-after-work', MECHANICS, id)],
     })];
   })),
 });

@@ -2,7 +2,7 @@ import { ALL_USES, usesInAny } from '../envelope/use-set';
 import { lastReturn, latestAll, type KnownFacts } from '../records/facts';
 import type { MeasureLimit, Measurement } from '../records/measurement';
 import { civilDateAt, endOfDay } from '../time/zone';
-import { ANYBODY, constraint, from, lift, MECHANICS, PILOT_OR_MECHANIC, RECORD_KEEPER, type Act, type Constraint, type Entitled } from './parts/constraint';
+import { ANYBODY, constraint, from, remedy, MECHANICS, PILOT_OR_MECHANIC, RECORD_KEEPER, type Act, type Constraint, type Entitled } from './parts/constraint';
 import { NOT_ASKED, result, rule } from './parts/rule';
 
 const source = { kind: 'approved-documents' } as const;
@@ -56,11 +56,11 @@ export const measuredLimits = rule({
     if (category !== 'glider' && particulars.engine !== 'none' && !particulars.measured.some(({ quantity }) => quantity === 'oil')) {
       // Every engine has oil: where nobody wrote down how much it needs, looking at it says nothing.
       missing.push('aircraft.measured (oil)');
-      constraints.push(constraint({ key: 'oil-limits', certainty: 'unknown', source, reason: { code: 'particular-unknown', what: 'oil-limits' }, closes: ALL_USES, lifts: [lift('record-particulars', RECORD_KEEPER, 'oil-limits')] }));
+      constraints.push(constraint({ key: 'oil-limits', certainty: 'unknown', source, reason: { code: 'particular-unknown', what: 'oil-limits' }, closes: ALL_USES, remedies: [remedy('record-particulars', RECORD_KEEPER, 'oil-limits')] }));
     }
     for (const limit of aircraft.particulars.measured) {
-      const { quantity, which, min, max, remedy } = limit;
-      // Oil is looked at before every flight, whoever wrote down its limits.
+      const { quantity, which, min, max, remedy: helps } = limit;
+      // Oil is looked at before every flight, no matter who wrote down its limits.
       const everyFlight = limit.everyFlight || quantity === 'oil';
       const closes = limit.uses === null ? ALL_USES : usesInAny(limit.uses);
       const measured = latest(facts, limit);
@@ -71,18 +71,18 @@ export const measuredLimits = rule({
       if (measured === null || (everyFlight && flown !== null && flown > measured.happenedAt)) {
         if (!everyFlight) continue;
         missing.push(`ramp.measurements (${quantity})`);
-        constraints.push(constraint({ key, certainty: 'unknown', source, reason: { code: 'not-measured', quantity, which }, closes, lifts: [lift('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())], condition: true }));
+        constraints.push(constraint({ key, certainty: 'unknown', source, reason: { code: 'not-measured', quantity, which }, closes, remedies: [remedy('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())], condition: true }));
       } else if (isOutside(measured.value, limit)) {
         const { act, by } = remedyOf(limit, measured.value);
         constraints.push(constraint({
-          key, certainty: 'failed', source, reason: { code: 'measured-outside', quantity, which, value: measured.value, min, max, remedy }, records: [measured.id], closes,
-          lifts: [lift(act, by, `${quantity} ${which ?? ''}`.trim())], condition: remedy !== 'mechanic', permitMayCover: remedy === 'mechanic',
+          key, certainty: 'failed', source, reason: { code: 'measured-outside', quantity, which, value: measured.value, min, max, remedy: helps }, records: [measured.id], closes,
+          remedies: [remedy(act, by, `${quantity} ${which ?? ''}`.trim())], condition: helps !== 'mechanic', permitMayCover: helps === 'mechanic',
         }));
       } else if (everyFlight) {
         // It holds for the day on which it was measured.
         constraints.push(constraint({
           key: `${key}.day`, certainty: 'unknown', source, reason: { code: 'not-measured', quantity, which }, records: [measured.id], closes, begins: from(endOfDay(civilDateAt(measured.happenedAt, facts.place.zone), facts.place.zone)),
-          lifts: [lift('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())], condition: true, atStart: true,
+          remedies: [remedy('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())], condition: true, atStart: true,
         }));
       }
     }

@@ -1,16 +1,16 @@
 import type { UseSet } from '../envelope/use-set';
 import type { KnownFacts } from '../records/facts';
-import type { Database } from '../records/locator';
+import type { Database } from '../records/elt';
 import { addDays, type CivilDate } from '../time/civil-date';
 import { endOfDay, startOfDay } from '../time/zone';
-import { constraint, from, lift, PILOT_OR_MECHANIC, RECORDED, type RuleResult } from './parts/constraint';
+import { constraint, from, remedy, PILOT_OR_MECHANIC, RECORDED, type RuleResult } from './parts/constraint';
 import { judgeReliance } from './parts/ifr-reliance';
 import { rule } from './parts/rule';
 
 const source = { kind: 'common-practice' } as const;
 /** An aeronautical information cycle. */
 const CYCLE_DAYS = 28;
-const update = lift('update-database', PILOT_OR_MECHANIC);
+const update = remedy('update-database', PILOT_OR_MECHANIC);
 
 /** From when and to which day a database is current: no longer than a cycle, whatever last day somebody read off it. */
 function cycleOf({ id, effectiveOn, lastDay }: Database): readonly { readonly id: string; readonly first: CivilDate | null; readonly last: CivilDate }[] {
@@ -20,8 +20,8 @@ function cycleOf({ id, effectiveOn, lastDay }: Database): readonly { readonly id
 
 function currency({ databases, place }: KnownFacts, closes: UseSet): RuleResult {
   const [newest, before] = databases.filter(({ content }) => content === 'navigation').flatMap(cycleOf).sort((a, b) => (a.last < b.last ? 1 : a.last > b.last ? -1 : (a.first ?? '') < (b.first ?? '') ? 1 : -1));
-  if (newest === undefined) return { constraints: [constraint({ key: 'navigation', certainty: 'unknown', source, reason: { code: 'database-unknown' }, closes, lifts: [update] })], missing: ['databases (navigation)'] };
-  const made = { certainty: 'failed', source, closes, lifts: [update] } as const;
+  if (newest === undefined) return { constraints: [constraint({ key: 'navigation', certainty: 'unknown', source, reason: { code: 'database-unknown' }, closes, remedies: [update] })], missing: ['databases (navigation)'] };
+  const made = { certainty: 'failed', source, closes, remedies: [update] } as const;
   const constraints = [constraint({ ...made, key: 'navigation', reason: { code: 'database-expires', lastDay: newest.last }, records: [newest.id], begins: from(endOfDay(newest.last, place.zone)) })];
   const { first } = newest;
   // The next cycle is often loaded some days before it takes effect; until then the one before it has to be current.
@@ -37,6 +37,6 @@ export const navigationDatabase = rule({
   id: 'navigation-database',
   title: 'Navigation database',
   source,
-  explanation: 'Instrument flight that relies on the navigation database needs one whose 28-day cycle has begun and not run out. An expired one stays good for visual flight; obstacle and terrain data have their own dates and close nothing.',
+  explanation: 'Instrument flight that relies on the navigation database needs one whose 28-day cycle has begun and not run out. An expired one stays good for visual flight; obstacle and terrain data have their own dates and restrict nothing.',
   ...judgeReliance({ only: 'satellite-only', says: 'reliesOnDatabase', source, find: currency }),
 });

@@ -2,7 +2,7 @@ import { usesIn, type UseSet } from '../envelope/use-set';
 import { lineOf, type EquipmentKind } from '../records/equipment';
 import type { KnownFacts } from '../records/facts';
 import type { PlannedFlight } from '../records/planned-flight';
-import { ANYBODY, constraint, DISPATCHER, lift, MECHANICS, type Constraint } from './parts/constraint';
+import { ANYBODY, constraint, DISPATCHER, remedy, MECHANICS, type Constraint } from './parts/constraint';
 import { inoperative } from './parts/inoperative';
 import { result, rule } from './parts/rule';
 
@@ -21,24 +21,24 @@ function troubles(facts: KnownFacts, kind: EquipmentKind, closes: UseSet): reado
   const records = facts.equipmentList === null ? [] : [facts.equipmentList.id];
   const made = { source, closes, permitMayCover: true } as const;
   const found = inoperative(facts, kind).map(({ id, what }) => constraint({
-    ...made, key: `${kind}.${id}`, certainty: 'failed', records: [id], reason: { code: 'equipment-inoperative', equipment: kind, what, list: 'navigation' }, lifts: [lift('repair-and-return-to-service', MECHANICS, id)],
+    ...made, key: `${kind}.${id}`, certainty: 'failed', records: [id], reason: { code: 'equipment-inoperative', equipment: kind, what, list: 'navigation' }, remedies: [remedy('repair-and-return-to-service', MECHANICS, id)],
   }));
   if (fitted === true) return found;
   return [...found, constraint({
     ...made, key: kind, certainty: fitted === null ? 'unknown' : 'failed', records, reason: { code: 'navigation-not-aboard', equipment: kind, state: fitted === null ? 'unknown' : 'not-fitted' },
-    lifts: [fitted === null ? lift('record-equipment', ANYBODY) : lift('install-equipment', MECHANICS, kind)],
+    remedies: [fitted === null ? remedy('record-equipment', ANYBODY) : remedy('install-equipment', MECHANICS, kind)],
   })];
 }
 
 /** Instrument flight relies on receivers that are there and work. */
 export const navigationWorks = rule({
   id: 'navigation-works',
-  title: 'Navigation that works',
+  title: 'Navigation equipment in working order',
   source,
-  explanation: 'Instrument flight needs navigation equipment for the route that works: a receiver that is inoperative, also one that is deferred, or that is not fitted, cannot be relied on. An aircraft that can navigate by either of two is closed only for flights that rely on the one that does not work, or do not say.',
+  explanation: 'Instrument flight needs navigation equipment for the route that works: a receiver that is inoperative, also one that is deferred, or that is not fitted, cannot be relied on. An aircraft that can navigate by either of two is not available only for flights that rely on the one that does not work, or do not say.',
   judge: (facts) => {
     const navigation = facts.aircraft.particulars.ifrNavigation;
-    // What it rests on is asked by the checks of receivers and databases.
+    // What it rests on is asked by the VOR checks and databases.
     if (navigation === null) return result([]);
     if (navigation !== 'either') return result(RECEIVERS.filter(({ only }) => only === navigation).flatMap(({ kind }) => troubles(facts, kind, IFR)));
     const each = RECEIVERS.map(({ kind }) => troubles(facts, kind, IFR));
@@ -52,9 +52,9 @@ export const navigationWorks = rule({
       if (flight[says] === false) return [];
       // An aircraft that has the other alone: only a flight that says it relies on this one is asked.
       if (navigation !== 'either' && (navigation === only || flight[says] !== true)) return [];
-      const state = lift('state-for-flight', DISPATCHER, says);
-      if (navigation !== 'either') return [constraint({ key: `flight.${kind}`, certainty: 'failed', source, closes: needs, reason: { code: 'navigation-not-aboard', equipment: kind, state: 'not-fitted' }, lifts: [state], condition: true })];
-      return troubles(facts, kind, needs).map((one) => ({ ...one, key: `flight.${one.key}`, lifts: [...one.lifts, state] }));
+      const state = remedy('state-for-flight', DISPATCHER, says);
+      if (navigation !== 'either') return [constraint({ key: `flight.${kind}`, certainty: 'failed', source, closes: needs, reason: { code: 'navigation-not-aboard', equipment: kind, state: 'not-fitted' }, remedies: [state], condition: true })];
+      return troubles(facts, kind, needs).map((one) => ({ ...one, key: `flight.${one.key}`, remedies: [...one.remedies, state] }));
     });
   },
 });

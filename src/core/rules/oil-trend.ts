@@ -1,7 +1,7 @@
 import { ALL_USES } from '../envelope/use-set';
 import { oilPerHour } from '../records/oil-trend';
 import { volume, type Volume, type VolumeUnit } from '../quantities/volume';
-import { constraint, lift, MECHANICS } from './parts/constraint';
+import { constraint, remedy, MECHANICS } from './parts/constraint';
 import { NOT_ASKED, result, rule } from './parts/rule';
 
 const source = { kind: 'club-policy' } as const;
@@ -12,7 +12,7 @@ const UNIT: VolumeUnit = 'US qt';
 /** Oil use per hour as a robust slope over the last uplifts, against a limit. */
 export const oilTrend = rule({
   id: 'oil-trend',
-  title: 'Oil use',
+  title: 'Oil consumption',
   source,
   explanation: 'Oil added over hours in service gives what the engine uses; the middle of all slopes between uplifts is not moved by one odd entry. Above the club’s limit a mechanic looks before the next flight.',
   judge: ({ ramp }, { oilUseLimit }: { readonly oilUseLimit: number }) => {
@@ -21,6 +21,6 @@ export const oilTrend = rule({
     if (use === null) return result([]);
     const limit = volume((oilUseLimit / 1000).toFixed(3), UNIT);
     if (use.perHour <= limit) return result([]);
-    return result([constraint({ key: 'use', certainty: 'failed', source, reason: { code: 'oil-use-high', perHour: use.perHour as Volume, limit }, records: use.records, closes: ALL_USES, lifts: [lift('have-trend-looked-at', MECHANICS, 'oil')], permitMayCover: true })]);
+    return result([constraint({ key: 'use', certainty: 'failed', source, reason: { code: 'oil-use-high', perHour: use.perHour as Volume, limit }, records: use.records, closes: ALL_USES, remedies: [remedy('have-trend-looked-at', MECHANICS, 'oil')], permitMayCover: true })]);
   },
 });

@@ -3,7 +3,7 @@ import { CLOSERS, isDeferrable, rectificationFaults, type Discrepancy } from '..
 import type { Hours } from '../quantities/hours';
 import type { CivilDate } from '../time/civil-date';
 import { civilDateAt, endOfDay, type ZoneId } from '../time/zone';
-import { atReading, constraint, from, lift, type Constraint, type Lift, type Source } from './parts/constraint';
+import { atReading, constraint, from, remedy, type Constraint, type Remedy, type Source } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const airworthiness: Source = { kind: 'regulation', citation: '14 CFR 91.7 and 91.405' };
@@ -27,10 +27,10 @@ export function usesClosedBy({ classification }: Pick<Discrepancy, 'classificati
   }
 }
 
-function usualLift(discrepancy: Discrepancy): Lift {
+function usualRemedy(discrepancy: Discrepancy): Remedy {
   const classification = discrepancy.classification ?? 'ground-until-mechanic';
   const act = classification === 'service-before-flight' ? 'service-and-record' : classification === 'tell-instructor' ? 'instructor-judges' : 'repair-and-return-to-service';
-  return lift(act, { kind: 'certificate', anyOf: CLOSERS[classification] }, discrepancy.id);
+  return remedy(act, { kind: 'certificate', anyOf: CLOSERS[classification] }, discrepancy.id);
 }
 
 /** A watched thing closes when it was to be looked at again, or put right, and was not. */
@@ -39,10 +39,10 @@ function watched({ id, what, watch }: Discrepancy, zone: ZoneId): readonly Const
   const made = (key: string, lastDay: CivilDate | null, dueAt: Hours | null, trigger: 'look-again' | 'fix-by'): readonly Constraint[] => {
     const begins = lastDay !== null ? from(endOfDay(lastDay, zone)) : dueAt !== null ? atReading('time-in-service', dueAt) : null;
     if (begins === null) return [];
-    const lifts = [lift(trigger === 'fix-by' ? 'repair-and-return-to-service' : 'instructor-judges', { kind: 'certificate', anyOf: CLOSERS.watch }, id)];
-    return [constraint({ key: `${id}.${key}`, certainty: 'failed', source: { kind: 'common-practice' }, reason: { code: 'watch-due', what, lastDay, dueAt, trigger }, records: [id], closes: ALL_USES, begins, lifts })];
+    const remedies = [remedy(trigger === 'fix-by' ? 'repair-and-return-to-service' : 'instructor-judges', { kind: 'certificate', anyOf: CLOSERS.watch }, id)];
+    return [constraint({ key: `${id}.${key}`, certainty: 'failed', source: { kind: 'common-practice' }, reason: { code: 'watch-due', what, lastDay, dueAt, trigger }, records: [id], closes: ALL_USES, begins, remedies })];
   };
-  return [...made('look-again', watch.lookAgainBy, null, 'look-again'), ...made('look-again-hours', null, watch.lookAgainAt, 'look-again'), ...made('fix-by', watch.fixBy, null, 'fix-by')];
+  return [...made('look-again', watch.recheckBy, null, 'look-again'), ...made('look-again-hours', null, watch.recheckAt, 'look-again'), ...made('fix-by', watch.correctBy, null, 'fix-by')];
 }
 
 /** Open discrepancies close what their class closes, until an entry that counts has closed them. */
@@ -50,7 +50,7 @@ export const openDiscrepancies = rule({
   id: 'open-discrepancies',
   title: 'Open discrepancies',
   source: airworthiness,
-  explanation: 'What was found on the aircraft and not yet put right, deferred or cleared by somebody entitled keeps the aircraft, or the uses that need the item, closed. A watched thing closes when its time to be looked at again has passed; a known mark that did not change closes nothing.',
+  explanation: 'With a discrepancy that is not yet corrected, deferred or cleared by an entitled person the aircraft is not available, or not for the uses that need the item. A watched item restricts it once its re-check is overdue; a known mark that did not change restricts nothing.',
   judge: ({ discrepancies, place, authority }) => result(discrepancies.flatMap((discrepancy): readonly Constraint[] => {
     const { id, what, where, rectification, foundBy, closesUses } = discrepancy;
     // An inoperative instrument that may be deferred has a rule of its own, however mildly somebody classed it.
@@ -67,7 +67,7 @@ export const openDiscrepancies = rule({
       reason: faults === null
         ? { code: 'discrepancy-open', what, where, classification, classified: discrepancy.classification !== null, closesUses, foundBy, foundOn: civilDateAt(discrepancy.happenedAt, place.zone) }
         : { code: 'discrepancy-repair-not-valid', what, where, faults, classification },
-      lifts: faults === null ? [usualLift(discrepancy)] : [lift('complete-repair-entry', { kind: 'certificate', anyOf: CLOSERS[classification] }, id), usualLift(discrepancy)],
+      remedies: faults === null ? [usualRemedy(discrepancy)] : [remedy('complete-repair-entry', { kind: 'certificate', anyOf: CLOSERS[classification] }, id), usualRemedy(discrepancy)],
       condition: classification === 'service-before-flight' || classification === 'tell-instructor', permitMayCover: true,
     })];
   })),

@@ -1,6 +1,6 @@
 import { ALL_USES } from '../envelope/use-set';
 import type { Interval } from '../records/interval';
-import { constraint, lift, MECHANICS } from './parts/constraint';
+import { constraint, remedy, MECHANICS } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: '14 CFR 91.409(d)' } as const;
@@ -17,10 +17,10 @@ export const progressiveProgramme = rule({
   judge: ({ aircraft, items }) => {
     if (aircraft.particulars.programme !== 'progressive') return result([]);
     const segments = (items ?? []).filter(({ signedAs, uses }) => signedAs === 'progressive-segment' && uses === null);
-    const made = { certainty: 'unknown', source, closes: ALL_USES, lifts: [lift('record-items', MECHANICS)], permitMayCover: true } as const;
+    const made = { certainty: 'unknown', source, closes: ALL_USES, remedies: [remedy('record-items', MECHANICS)], permitMayCover: true } as const;
     if (segments.length === 0) return result([constraint({ ...made, key: 'segments', reason: { code: 'programme-segments-unknown' } })], ['items (progressive-segment)']);
     // A segment that may stay away longer than a year leaves a part of the aircraft uninspected for longer than that.
-    return result(segments.filter(({ interval }) => !isWithinAYear(interval)).map(({ id, name }) => constraint({ ...made, lifts: [lift('record-items', MECHANICS, id)], key: `segment.${id}`, certainty: 'failed', reason: { code: 'programme-not-complete', name }, records: [id] })));
+    return result(segments.filter(({ interval }) => !isWithinAYear(interval)).map(({ id, name }) => constraint({ ...made, remedies: [remedy('record-items', MECHANICS, id)], key: `segment.${id}`, certainty: 'failed', reason: { code: 'programme-not-complete', name }, records: [id] })));
   },
 });
 

@@ -13,7 +13,7 @@ const gauge = (left: number) => ({ gl: { ...seen('24T12:31'), quantity: 'fuel-ga
 const clean = { s: { ...seen('24T12:40'), result: 'clean', drain: 'every' } };
 const ramp = (measurements: Json, more: Change = {}) => ({ ramp: { measurements, samples: clean, ...more } });
 const back = (time: string) => ({ flightsOut: { f: { ...seen('24T12:00'), by: 'Rosa Dane', returned: { recordedAt: `2026-11-${time}:30Z`, at: `2026-11-${time}:00Z` } } } });
-const lesson = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:30:00Z', airborne: 1, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false };
+const lesson = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:30:00Z', airborne: 1, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false };
 const flight = (change: Change = {}) => ({ flight: { ...lesson, ...change } });
 const OIL = { quantity: 'oil', unit: 'US qt', min: 4, remedy: 'top-up' };
 const limits = (measured: Json) => ({ aircraft: { measured: [OIL, measured] } });
@@ -21,7 +21,7 @@ const strut = (value: number, time = '24T12:30') => ({ st: { ...seen(time), quan
 const sample = (change: Change) => ({ ramp: { measurements: { ...oil(6), ...dip(12) }, samples: { s: { ...seen('24T12:40'), result: 'clean', drain: 'every', ...change } } } });
 const fuelled = (time: string, what = 'fuel') => ({ u: { ...seen(time), what, added: { amount: 5, unit: 'US gal' } } });
 const policy = (parameters: Change) => ({ packs: [{ id: 'us-part91' }, { id: 'club-policy', parameters }] });
-const gone = (change: Change = {}) => ({ locators: { locator: { ...seen('01T12:00'), state: 'removed-for-repair', removedOn: '2026-10-25', removalEntered: true, removalPlacarded: true, batteryReplaceBy: null, usedMinutes: null, ...change } } });
+const gone = (change: Change = {}) => ({ elts: { elt: { ...seen('01T12:00'), state: 'removed-for-repair', removedOn: '2026-10-25', removalEntered: true, removalPlacarded: true, batteryReplaceBy: null, usedMinutes: null, ...change } } });
 const either = (change: Change = {}) => ({ aircraft: { approvedFor: 'all', ifrNavigation: 'either' }, ...flight({ rules: 'ifr', ...change }) });
 
 describe('what was measured', () => {
@@ -172,24 +172,24 @@ describe('samples for a flight', () => {
   });
 });
 
-describe('a flight without the locator', () => {
+describe('a flight without the ELT', () => {
   it.each<Row>([
     ['fitted', flight(), []],
     ['removed in time', { ...gone(), ...flight() }, []],
-    ['not fitted, far unsaid', { ...gone({ state: 'not-fitted' }), ...flight() }, ['distance: locator-not-fitted? 1 [locator] reinstall-locator or state-for-flight(trainingWithin50Miles)']],
+    ['not fitted, far unsaid', { ...gone({ state: 'not-fitted' }), ...flight() }, ['distance: elt-not-fitted? 1 [elt] reinstall-elt or state-for-flight(trainingWithin50Miles)']],
     ['not fitted, within 50', { ...gone({ state: 'not-fitted' }), ...flight({ trainingWithin50Miles: true }) }, []],
-    ['not fitted, further', { ...gone({ state: 'not-fitted' }), ...flight({ trainingWithin50Miles: false }) }, ['distance: locator-not-fitted 1 [locator] reinstall-locator or state-for-flight(trainingWithin50Miles)']],
-    ['removed too long ago', { ...gone({ removedOn: '2026-08-25' }), ...flight() }, ['distance: locator-not-fitted? 1 [locator] reinstall-locator or state-for-flight(trainingWithin50Miles)']],
-    ['removed, its last day over by the flight’s end', { ...gone({ removedOn: '2026-08-26' }), ...flight({ starts: '2026-11-25T03:00:00Z', ends: '2026-11-25T04:01:00Z' }) }, ['distance: locator-not-fitted? 1 [locator] reinstall-locator or state-for-flight(trainingWithin50Miles)']],
+    ['not fitted, further', { ...gone({ state: 'not-fitted' }), ...flight({ trainingWithin50Miles: false }) }, ['distance: elt-not-fitted 1 [elt] reinstall-elt or state-for-flight(trainingWithin50Miles)']],
+    ['removed too long ago', { ...gone({ removedOn: '2026-08-25' }), ...flight() }, ['distance: elt-not-fitted? 1 [elt] reinstall-elt or state-for-flight(trainingWithin50Miles)']],
+    ['removed, its last day over by the flight’s end', { ...gone({ removedOn: '2026-08-26' }), ...flight({ starts: '2026-11-25T03:00:00Z', ends: '2026-11-25T04:01:00Z' }) }, ['distance: elt-not-fitted? 1 [elt] reinstall-elt or state-for-flight(trainingWithin50Miles)']],
     ['removed, ending with its last day', { ...gone({ removedOn: '2026-08-26' }), ...flight({ starts: '2026-11-25T03:00:00Z', ends: '2026-11-25T04:00:00Z' }) }, []],
-    ['removed, not entered', { ...gone({ removalEntered: false }), ...flight() }, ['distance: locator-not-fitted? 1 [locator] reinstall-locator or state-for-flight(trainingWithin50Miles)']],
-    ['removed, not placarded', { ...gone({ removalPlacarded: null }), ...flight() }, ['distance: locator-not-fitted? 1 [locator] reinstall-locator or state-for-flight(trainingWithin50Miles)']],
-    ['removed, no day', { ...gone({ removedOn: null }), ...flight() }, ['distance: locator-not-fitted? 1 [locator] reinstall-locator or state-for-flight(trainingWithin50Miles)']],
+    ['removed, not entered', { ...gone({ removalEntered: false }), ...flight() }, ['distance: elt-not-fitted? 1 [elt] reinstall-elt or state-for-flight(trainingWithin50Miles)']],
+    ['removed, not placarded', { ...gone({ removalPlacarded: null }), ...flight() }, ['distance: elt-not-fitted? 1 [elt] reinstall-elt or state-for-flight(trainingWithin50Miles)']],
+    ['removed, no day', { ...gone({ removedOn: null }), ...flight() }, ['distance: elt-not-fitted? 1 [elt] reinstall-elt or state-for-flight(trainingWithin50Miles)']],
     ['a glider', { ...gone({ state: 'not-fitted' }), aircraft: { category: 'glider' }, ...flight() }, []],
     ['one seat', { ...gone({ state: 'not-fitted' }), aircraft: { seats: 1 }, ...flight() }, []],
-    ['none on record', { locators: null, ...flight() }, [], ['locators']],
+    ['none on record', { elts: null, ...flight() }, [], ['elts']],
   ])('%s', (_, change, lines, missing = []) => {
-    const decision = decideBy(['emergency-locator'], change);
+    const decision = decideBy(['elt'], change);
     expect([said({ constraints: decision.flight?.own ?? [] }), missed(decision)]).toEqual([lines, missing]);
   });
 });
@@ -212,17 +212,17 @@ describe('a flight and who has the aircraft', () => {
 describe('what instruments rely on', () => {
   it.each<Row>([
     ['visual flight', { ...either({ rules: 'vfr' }) }, []],
-    ['nobody said', either(), ['check: receiver-check-unknown? 1 [] check-receivers or state-for-flight(reliesOnVor)', 'navigation: database-unknown? 1 [] update-database or state-for-flight(reliesOnDatabase)']],
-    ['on receivers alone', either({ reliesOnVor: true, reliesOnDatabase: false }), ['check: receiver-check-unknown? 1 [] check-receivers']],
+    ['nobody said', either(), ['check: vor-check-unknown? 1 [] check-vor or state-for-flight(reliesOnVor)', 'navigation: database-unknown? 1 [] update-database or state-for-flight(reliesOnDatabase)']],
+    ['on receivers alone', either({ reliesOnVor: true, reliesOnDatabase: false }), ['check: vor-check-unknown? 1 [] check-vor']],
     ['on the database alone', either({ reliesOnVor: false, reliesOnDatabase: true }), ['navigation: database-unknown? 1 [] update-database']],
     ['on neither', either({ reliesOnVor: false, reliesOnDatabase: false }), ['neither: flight-leaves-open?! 1 [] state-for-flight(reliesOnVor) or state-for-flight(reliesOnDatabase)', 'neither: flight-leaves-open?! 1 [] state-for-flight(reliesOnVor) or state-for-flight(reliesOnDatabase)']],
-    ['receivers checked, over by the end', { ...either({ reliesOnVor: true, reliesOnDatabase: false, starts: '2026-11-25T03:00:00Z', ends: '2026-11-25T04:01:00Z' }), receiverChecks: { r: { happenedAt: '2026-10-25T12:00:00Z', recordedAt: '2026-10-25T12:05:00Z', method: 'dual', errorDegrees: 4, place: 'Tern Bay', signedBy: 'A. Verin' } } }, ['check: receiver-check-expires 1 [r] check-receivers']],
-    ['receivers checked, ending in time', { ...either({ reliesOnVor: true, reliesOnDatabase: false, starts: '2026-11-25T03:00:00Z', ends: '2026-11-25T04:00:00Z' }), receiverChecks: { r: { happenedAt: '2026-10-25T12:00:00Z', recordedAt: '2026-10-25T12:05:00Z', method: 'dual', errorDegrees: 4, place: 'Tern Bay', signedBy: 'A. Verin' } } }, []],
-    ['not by either', { ...either({ reliesOnVor: true }), aircraft: { approvedFor: 'all', ifrNavigation: 'vor-only' } }, [], ['receiverChecks']],
+    ['receivers checked, over by the end', { ...either({ reliesOnVor: true, reliesOnDatabase: false, starts: '2026-11-25T03:00:00Z', ends: '2026-11-25T04:01:00Z' }), vorChecks: { r: { happenedAt: '2026-10-25T12:00:00Z', recordedAt: '2026-10-25T12:05:00Z', method: 'dual', errorDegrees: 4, place: 'Tern Bay', signedBy: 'A. Verin' } } }, ['check: vor-check-expires 1 [r] check-vor']],
+    ['receivers checked, ending in time', { ...either({ reliesOnVor: true, reliesOnDatabase: false, starts: '2026-11-25T03:00:00Z', ends: '2026-11-25T04:00:00Z' }), vorChecks: { r: { happenedAt: '2026-10-25T12:00:00Z', recordedAt: '2026-10-25T12:05:00Z', method: 'dual', errorDegrees: 4, place: 'Tern Bay', signedBy: 'A. Verin' } } }, []],
+    ['not by either', { ...either({ reliesOnVor: true }), aircraft: { approvedFor: 'all', ifrNavigation: 'vor-only' } }, [], ['vorChecks']],
     ['a database that is not yet', { ...either({ reliesOnVor: false, reliesOnDatabase: true }), databases: { d: { ...seen('20T12:00'), content: 'navigation', effectiveOn: '2026-11-26' } } }, ['not-yet: database-not-yet 1 [d] update-database']],
     ['obstacles are no navigation', { ...either({ reliesOnVor: false, reliesOnDatabase: true }), databases: { d: { ...seen('20T12:00'), content: 'obstacles', effectiveOn: '2026-10-29' } } }, ['navigation: database-unknown? 1 [] update-database']],
   ])('%s', (_, change, lines, missing = []) => {
-    const decision = decideBy(['receiver-check', 'navigation-database'], change);
+    const decision = decideBy(['vor-check', 'navigation-database'], change);
     expect([said({ constraints: decision.flight?.own ?? [] }), missed(decision)]).toEqual([lines, missing]);
   });
 });

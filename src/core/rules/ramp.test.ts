@@ -6,7 +6,7 @@ import { isOutside } from './measured-limits';
 type Change = { readonly [key: string]: Json };
 const at = (time: string): Change => ({ happenedAt: `2026-11-24T${time}:00Z`, recordedAt: `2026-11-24T${time}:30Z` });
 const measured = (quantity: string, value: number, unit: string, change: Change = {}): Change => ({ ...at('12:30'), quantity, value, unit, ...change });
-const flight = (change: Change = {}): Change => ({ starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...change });
+const flight = (change: Change = {}): Change => ({ starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...change });
 
 const OIL_LIMIT = { quantity: 'oil', unit: 'US qt', min: 4, remedy: 'top-up' };
 
@@ -20,7 +20,7 @@ describe('measured limits', () => {
     ['the other strut has no limit on record', { oil: measured('oil', 6, 'US qt'), s: measured('strut', 1, 'in', { which: 'right' }) }, []], ['the later measurement counts', { a: measured('oil', 3, 'US qt'), b: measured('oil', 6, 'US qt', at('12:40')) }, []],
   ] as const)('%s', (_, measurements, expected) => { expect(codes(ask(measurements))).toEqual(expected); });
   it('tells what helps: topping up, draining, or a mechanic', () => {
-    const act = (measurements: Change) => ask(measurements).constraints.find(({ reason }) => reason.code === 'measured-outside')?.lifts[0]?.act;
+    const act = (measurements: Change) => ask(measurements).constraints.find(({ reason }) => reason.code === 'measured-outside')?.remedies[0]?.act;
     expect([act({ o: measured('oil', 3, 'US qt') }), act({ o: measured('oil', 9, 'US qt') }), act({ s: measured('strut', 1, 'in', { which: 'left' }) })]).toEqual(['add-oil', 'remove-oil', 'service-measured-item']);
   });
   it('a limit for some flights closes only those: 4 qt for visual, 6 for instrument flight (common practice, no source)', () => {

@@ -1,6 +1,6 @@
 import { ALL_USES } from '../envelope/use-set';
 import { contradictions } from '../records/contradictions';
-import { constraint, lift, RECORD_KEEPER } from './parts/constraint';
+import { constraint, remedy, RECORD_KEEPER } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'common-practice' } as const;
@@ -10,11 +10,11 @@ export const recordsInOrder = rule({
   id: 'records-in-order',
   title: 'Records in order',
   source,
-  explanation: 'Nothing can have happened after it was written down, come back before it left, or been put right before it was found. A record that says so is wrong in one of its times, and until that is corrected the aircraft stays closed: nobody knows which.',
+  explanation: 'Nothing can have happened after it was written down, come back before it left, or been corrected before it was found. A record that says so is wrong in one of its times, and until it is corrected the aircraft is not available: nobody knows which.',
   judge: (facts) => {
     const seen = new Set<string>();
     return result(contradictions(facts).filter(({ id }) => !seen.has(id) && seen.add(id).size > 0).map(({ id, kind, how }) => constraint({
-      key: id, certainty: 'unknown', source, reason: how === 'ahead-of-itself' ? { code: 'record-ahead-of-itself', record: id, kind } : { code: 'record-contradicts-itself', record: id, kind, how }, records: [id], closes: ALL_USES, lifts: [lift('correct-record', RECORD_KEEPER, id)],
+      key: id, certainty: 'unknown', source, reason: how === 'ahead-of-itself' ? { code: 'record-ahead-of-itself', record: id, kind } : { code: 'record-contradicts-itself', record: id, kind, how }, records: [id], closes: ALL_USES, remedies: [remedy('correct-record', RECORD_KEEPER, id)],
     })));
   },
 });

@@ -1,8 +1,8 @@
 import { ALL_USES, usesIn } from '../envelope/use-set';
-import { latestSighting, latestSightings, type AircraftDocument, type RegistrationCertificate } from '../records/document';
+import { latestDocumentCheck, latestDocumentChecks, type AircraftDocument, type RegistrationCertificate } from '../records/document';
 import { addDays, addYears, civilDate, lastDayOfCalendarMonths, type CivilDate } from '../time/civil-date';
 import { civilDateAt, endOfDay, startOfDay, type ZoneId } from '../time/zone';
-import { constraint, lift, OWNER, RECORD_KEEPER, type Constraint, type Lift } from './parts/constraint';
+import { constraint, remedy, OWNER, RECORD_KEEPER, type Constraint, type Remedy } from './parts/constraint';
 import type { Reason } from './parts/reason';
 import { each, result, rule } from './parts/rule';
 
@@ -44,7 +44,7 @@ export function registrationValidity({ issuedOn, printedExpiry, temporary }: Pic
 interface Ending { readonly id: string; readonly ended: NonNullable<RegistrationCertificate['ended']> }
 
 /**
- * The earliest ending on record that no new certificate has outlived. Seeing the old paper aboard once more does not undo a sale:
+ * The earliest ending on record that no new certificate has outlived. Seeing the old document aboard once more does not undo a sale:
  * only a certificate issued after the ending does.
  */
 function endingOf(documents: readonly AircraftDocument[], latest: RegistrationCertificate | null): Ending | null {
@@ -53,7 +53,7 @@ function endingOf(documents: readonly AircraftDocument[], latest: RegistrationCe
   return endings.sort((a, b) => (a.ended.on < b.ended.on ? -1 : a.ended.on > b.ended.on ? 1 : a.id < b.id ? -1 : 1))[0] ?? null;
 }
 
-const renew = lift('renew-registration', OWNER);
+const renew = remedy('renew-registration', OWNER);
 
 /** Registration that has not run out and has not ended early. Without it nothing may fly, not even to the workshop. */
 export const registrationIsValid = rule({
@@ -63,21 +63,21 @@ export const registrationIsValid = rule({
   explanation: 'The registration runs seven years from the end of the month of issue (three for some older ones, stretched in 2023), as printed on the certificate; it ends at once when the aircraft is sold or the registration is cancelled.',
   judge: ({ documents, place }, { runsOut }: { readonly runsOut: boolean }) => {
     const missing: string[] = [];
-    const sighted: readonly (RegistrationCertificate | null)[] = latestSightings(documents, 'registration-certificate');
+    const sighted: readonly (RegistrationCertificate | null)[] = latestDocumentChecks(documents, 'registration-certificate');
     const constraints = each(sighted.length === 0 ? [null] : sighted, (certificate) => judgeOne(certificate, place.zone, runsOut, missing));
-    const ending = endingOf(documents, latestSighting(documents, 'registration-certificate'));
+    const ending = endingOf(documents, latestDocumentCheck(documents, 'registration-certificate'));
     if (ending === null) return result(constraints, missing);
     const { id, ended } = ending;
     const on = ended.because === 'holder-died' ? addDays(ended.on, DAYS_AFTER_DEATH) : ended.on;
-    return result([...constraints, constraint({ key: 'ended', certainty: 'failed', source, reason: { code: 'registration-ended', on, because: ended.because }, records: [id], closes: ALL_USES, begins: { kind: 'instant', at: startOfDay(on, place.zone) }, lifts: [lift('register-new-owner', OWNER)] })], missing);
+    return result([...constraints, constraint({ key: 'ended', certainty: 'failed', source, reason: { code: 'registration-ended', on, because: ended.because }, records: [id], closes: ALL_USES, begins: { kind: 'instant', at: startOfDay(on, place.zone) }, remedies: [remedy('register-new-owner', OWNER)] })], missing);
   },
 });
 
-/** What one sighting says of the registration's time. */
+/** What one document check says of the registration's time. */
 function judgeOne(certificate: RegistrationCertificate | null, zone: ZoneId, runsOut: boolean, missing: string[]): readonly Constraint[] {
-  const made = (key: string, certainty: Constraint['certainty'], reason: Reason, begins: Constraint['begins'], lifts: readonly Lift[]): Constraint =>
-    constraint({ key, certainty, source, reason, records: certificate === null ? [] : [certificate.id], closes: ALL_USES, begins, lifts });
-  const recordDates = lift('record-registration-dates', RECORD_KEEPER);
+  const made = (key: string, certainty: Constraint['certainty'], reason: Reason, begins: Constraint['begins'], remedies: readonly Remedy[]): Constraint =>
+    constraint({ key, certainty, source, reason, records: certificate === null ? [] : [certificate.id], closes: ALL_USES, begins, remedies });
+  const recordDates = remedy('record-registration-dates', RECORD_KEEPER);
   const validity = certificate === null ? null : registrationValidity(certificate);
 
   const constraints: Constraint[] = [];
@@ -95,6 +95,6 @@ function judgeOne(certificate: RegistrationCertificate | null, zone: ZoneId, run
   } else {
     constraints.push(made('expiry', 'failed', { code: 'registration-expires', ...validity }, { kind: 'instant', at: endOfDay(validity.lastDay, zone) }, [renew]));
   }
-  if (certificate?.temporary === true) constraints.push(constraint({ key: 'abroad', certainty: 'failed', source: { kind: 'regulation', citation: '14 CFR 47.31(c)' }, reason: { code: 'registration-temporary' }, records: [certificate.id], closes: usesIn({ range: ['abroad'] }), lifts: [renew] }));
+  if (certificate?.temporary === true) constraints.push(constraint({ key: 'abroad', certainty: 'failed', source: { kind: 'regulation', citation: '14 CFR 47.31(c)' }, reason: { code: 'registration-temporary' }, records: [certificate.id], closes: usesIn({ range: ['abroad'] }), remedies: [renew] }));
   return constraints;
 }

@@ -22,8 +22,8 @@ const second = (change: Change, entry: Change = {}) => ({ ...AU, ...work({ signe
 const found = (change: Change) => ({ discrepancies: { d: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:05:00Z', what: 'Nick', ...change } } });
 const fixed = (change: Change = {}) => ({ recordedAt: '2026-11-21T20:00:00Z', work: 'repaired', description: 'Dressed', completedOn: '2026-11-21', signedBy: mechanic, ...change });
 const NIGHT = [{ light: ['night'] }];
-const paper = (change: Change) => ({ clubPapers: { insurance: null, p: { happenedAt: '2026-11-01T12:00:00Z', recordedAt: '2026-11-01T12:00:00Z', kind: 'club', name: 'Rules signed', validUntil: '2027-01-31', ...change } } });
-const insured = (change: Change) => ({ clubPapers: { insurance: change } });
+const paper = (change: Change) => ({ clubDocuments: { insurance: null, p: { happenedAt: '2026-11-01T12:00:00Z', recordedAt: '2026-11-01T12:00:00Z', kind: 'club', name: 'Rules signed', validUntil: '2027-01-31', ...change } } });
+const insured = (change: Change) => ({ clubDocuments: { insurance: change } });
 const policy = (parameters: Change) => ({ packs: [{ id: 'us-part91' }, { id: 'club-policy', parameters }] });
 const out = (change: Change = {}) => ({ happenedAt: '2026-11-24T11:00:00Z', recordedAt: '2026-11-24T11:01:00Z', by: 'Rosa Dane', ...change });
 
@@ -33,17 +33,17 @@ describe('the maintenance release', () => {
     ['in force', release(), []],
     ['category unknown', { ...release(), aircraft: { category: null } }, ['category: category-unknown? [] record-category'], ['aircraft.category']],
     ['another category', { ...release(), aircraft: { category: 'experimental' } }, ['category: category-without-rules? [] use-covered-category']],
-    ['no day of issue', release({ issuedOn: null }), ['complete: release-incomplete?~ [r] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.r']],
-    ['no hours at issue', release({ issuedAt: null }), ['complete: release-incomplete?~ [r] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.r']],
-    ['no expiry date', release({ expiresOn: null }), ['complete: release-incomplete?~ [r] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.r']],
-    ['no expiry hours', release({ expiresAt: null }), ['complete: release-incomplete?~ [r] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.r']],
-    ['registration unread', release({ registrationShown: null }), ['complete: release-incomplete?~ [r] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.r']],
-    ['standing unknown', release({ standing: null }), ['complete: release-incomplete?~ [r] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.r']],
-    ['aboard unknown', release({ aboard: null }), ['complete: release-incomplete?~ [r] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.r']],
-    ['not aboard', release({ aboard: false }), ['complete: release-incomplete~ [r] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.r']],
-    ['unsigned', release({ signedBy: null }), ['complete: release-incomplete?~ [r] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.r']],
-    ['signed by a pilot', release({ signedBy: pilot }), ['complete: release-incomplete?~ [r] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.r']],
-    ['issued ahead of its record', release({ issuedOn: '2026-03-11' }), ['complete: release-incomplete?~ [r] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.r']],
+    ['no day of issue', release({ issuedOn: null }), ['complete: release-incomplete?~ [r] check-document(maintenance-release) or issue-maintenance-release'], ['releases.r']],
+    ['no hours at issue', release({ issuedAt: null }), ['complete: release-incomplete?~ [r] check-document(maintenance-release) or issue-maintenance-release'], ['releases.r']],
+    ['no expiry date', release({ expiresOn: null }), ['complete: release-incomplete?~ [r] check-document(maintenance-release) or issue-maintenance-release'], ['releases.r']],
+    ['no expiry hours', release({ expiresAt: null }), ['complete: release-incomplete?~ [r] check-document(maintenance-release) or issue-maintenance-release'], ['releases.r']],
+    ['registration unread', release({ registrationShown: null }), ['complete: release-incomplete?~ [r] check-document(maintenance-release) or issue-maintenance-release'], ['releases.r']],
+    ['standing unknown', release({ standing: null }), ['complete: release-incomplete?~ [r] check-document(maintenance-release) or issue-maintenance-release'], ['releases.r']],
+    ['aboard unknown', release({ aboard: null }), ['complete: release-incomplete?~ [r] check-document(maintenance-release) or issue-maintenance-release'], ['releases.r']],
+    ['not aboard', release({ aboard: false }), ['complete: release-incomplete~ [r] check-document(maintenance-release) or issue-maintenance-release'], ['releases.r']],
+    ['unsigned', release({ signedBy: null }), ['complete: release-incomplete?~ [r] check-document(maintenance-release) or issue-maintenance-release'], ['releases.r']],
+    ['signed by a pilot', release({ signedBy: pilot }), ['complete: release-incomplete?~ [r] check-document(maintenance-release) or issue-maintenance-release'], ['releases.r']],
+    ['issued ahead of its record', release({ issuedOn: '2026-03-11' }), ['complete: release-incomplete?~ [r] check-document(maintenance-release) or issue-maintenance-release'], ['releases.r']],
     ['of another aircraft', release({ registrationShown: 'N07TB' }), ['identity: release-of-another-aircraft~ [r] fetch-the-right-document(maintenance-release) or issue-maintenance-release']],
     ['suspended', release({ standing: 'suspended' }), ['standing: release-not-in-force~ [r] issue-maintenance-release']],
     ['cancelled', release({ standing: 'cancelled' }), ['standing: release-not-in-force~ [r] issue-maintenance-release']],
@@ -53,10 +53,10 @@ describe('the maintenance release', () => {
     ['meter unknown', { ...release(), meterReadings: null }, ['meter-time-in-service: meter-unknown? [] record-meter-reading(time-in-service)', 'hours: release-due?~ [r] record-meter-reading(time-in-service)'], ['meterReadings (time-in-service)']],
     ['the later of two counts', { ...AU, releases: { a: one({ standing: 'suspended' }), b: one({ issuedOn: '2026-04-10', recordedAt: '2026-04-10T05:00:00Z' }) } }, []],
     ['the later of two counts, named the other way', { ...AU, releases: { b: one({ standing: 'suspended' }), a: one({ issuedOn: '2026-04-10', recordedAt: '2026-04-10T05:00:00Z' }) } }, []],
-    ['an undated one may be the one in force', { ...AU, releases: { a: one(), b: one({ issuedOn: null, standing: 'suspended' }) } }, ['standing: release-not-in-force~ [b] issue-maintenance-release', 'complete: release-incomplete?~ [b] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.b']],
-    ['the same the other way round', { ...AU, releases: { b: one(), a: one({ issuedOn: null, standing: 'suspended' }) } }, ['standing: release-not-in-force~ [a] issue-maintenance-release', 'complete: release-incomplete?~ [a] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.a']],
+    ['an undated one may be the one in force', { ...AU, releases: { a: one(), b: one({ issuedOn: null, standing: 'suspended' }) } }, ['standing: release-not-in-force~ [b] issue-maintenance-release', 'complete: release-incomplete?~ [b] check-document(maintenance-release) or issue-maintenance-release'], ['releases.b']],
+    ['the same the other way round', { ...AU, releases: { b: one(), a: one({ issuedOn: null, standing: 'suspended' }) } }, ['standing: release-not-in-force~ [a] issue-maintenance-release', 'complete: release-incomplete?~ [a] check-document(maintenance-release) or issue-maintenance-release'], ['releases.a']],
     ['an undated one from before', { ...AU, releases: { a: one({ issuedOn: null, recordedAt: '2026-03-09T05:00:00Z' }), b: one() } }, []],
-    ['an undated one from after', { ...AU, releases: { a: one(), b: one({ issuedOn: null, recordedAt: '2026-03-11T05:00:00Z' }) } }, ['complete: release-incomplete?~ [b] record-sighting(maintenance-release) or issue-maintenance-release'], ['releases.b']],
+    ['an undated one from after', { ...AU, releases: { a: one(), b: one({ issuedOn: null, recordedAt: '2026-03-11T05:00:00Z' }) } }, ['complete: release-incomplete?~ [b] check-document(maintenance-release) or issue-maintenance-release'], ['releases.b']],
     ['of two on a day the one recorded later', { ...AU, releases: { a: one({ standing: 'suspended' }), b: one({ recordedAt: '2026-03-10T06:00:00Z' }) } }, []],
     ['the same the other way', { ...AU, releases: { a: one({ recordedAt: '2026-03-10T06:00:00Z', standing: 'suspended' }), b: one() } }, ['standing: release-not-in-force~ [a] issue-maintenance-release']],
     ['work by a date', task({ by: '2026-11-23' }), ['required.hose.date: release-work-due~ [r] complete-item(hose)']],
@@ -151,45 +151,45 @@ describe('discrepancies', () => {
     ['serviced where a mechanic was needed', found({ rectification: fixed({ work: 'serviced' }) }), ['d: discrepancy-repair-not-valid~ [d,d.rectification] complete-repair-entry(d) or repair-and-return-to-service(d)']],
     ['judged by an instructor', found({ classification: 'tell-instructor', rectification: fixed({ work: 'judged-acceptable', signedBy: instructor }) }), []],
     ['judged by a pilot', found({ classification: 'tell-instructor', rectification: fixed({ work: 'judged-acceptable', signedBy: pilot }) }), ['d: discrepancy-repair-not-valid!~ [d,d.rectification] complete-repair-entry(d) or instructor-judges(d)']],
-    ['to be looked at by today', found({ classification: 'watch', watch: { lookAgainBy: '2026-11-24' } }), []],
-    ['to be looked at by yesterday', found({ classification: 'watch', watch: { lookAgainBy: '2026-11-23' } }), ['d.look-again: watch-due [d] instructor-judges(d)']],
-    ['to be looked at by hours', found({ classification: 'watch', watch: { lookAgainAt: 4150.3 } }), ['d.look-again-hours: watch-due [d] instructor-judges(d)']],
-    ['to be fixed by yesterday', found({ classification: 'note', watch: { fixBy: '2026-11-23' } }), ['d.fix-by: watch-due [d] repair-and-return-to-service(d)']],
-    ['all three', found({ classification: 'watch', watch: { lookAgainBy: '2026-11-20', lookAgainAt: 4150, fixBy: '2026-11-22' } }), ['d.fix-by: watch-due [d] repair-and-return-to-service(d)', 'd.look-again: watch-due [d] instructor-judges(d)', 'd.look-again-hours: watch-due [d] instructor-judges(d)']],
+    ['to be looked at by today', found({ classification: 'watch', watch: { recheckBy: '2026-11-24' } }), []],
+    ['to be looked at by yesterday', found({ classification: 'watch', watch: { recheckBy: '2026-11-23' } }), ['d.look-again: watch-due [d] instructor-judges(d)']],
+    ['to be looked at by hours', found({ classification: 'watch', watch: { recheckAt: 4150.3 } }), ['d.look-again-hours: watch-due [d] instructor-judges(d)']],
+    ['to be fixed by yesterday', found({ classification: 'note', watch: { correctBy: '2026-11-23' } }), ['d.fix-by: watch-due [d] repair-and-return-to-service(d)']],
+    ['all three', found({ classification: 'watch', watch: { recheckBy: '2026-11-20', recheckAt: 4150, correctBy: '2026-11-22' } }), ['d.fix-by: watch-due [d] repair-and-return-to-service(d)', 'd.look-again: watch-due [d] instructor-judges(d)', 'd.look-again-hours: watch-due [d] instructor-judges(d)']],
     ['nothing to look at', found({ classification: 'watch', watch: {} }), []],
-    ['to be looked at, repaired', found({ classification: 'watch', watch: { lookAgainBy: '2026-11-20' }, rectification: fixed() }), []],
+    ['to be looked at, repaired', found({ classification: 'watch', watch: { recheckBy: '2026-11-20' }, rectification: fixed() }), []],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['open-discrepancies'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
   });
 });
 
-describe('club papers', () => {
+describe('club documents', () => {
   it.each<Row>([
     ['insured', {}, []],
-    ['never', { clubPapers: null }, ['insurance: paper-missing? [] renew-paper(insurance)'], ['clubPapers (insurance)']],
-    ['not asked', { clubPapers: null, ...policy({ insurance: 'not-asked' }) }, []],
-    ['insured to yesterday', insured({ validUntil: '2026-11-23' }), ['insurance/Insurance: paper-expires [insurance] renew-paper(insurance/Insurance)']],
-    ['insured, nobody knows until when', insured({ validUntil: null }), ['insurance/Insurance: paper-expiry-unknown? [insurance] renew-paper(insurance/Insurance)'], ['clubPapers.insurance.validUntil']],
+    ['never', { clubDocuments: null }, ['insurance: club-document-missing? [] renew-club-document(insurance)'], ['clubDocuments (insurance)']],
+    ['not asked', { clubDocuments: null, ...policy({ insurance: 'not-asked' }) }, []],
+    ['insured to yesterday', insured({ validUntil: '2026-11-23' }), ['insurance/Insurance: club-document-expires [insurance] renew-club-document(insurance/Insurance)']],
+    ['insured, nobody knows until when', insured({ validUntil: null }), ['insurance/Insurance: club-document-expiry-unknown? [insurance] renew-club-document(insurance/Insurance)'], ['clubDocuments.insurance.validUntil']],
     ['insured for ever', insured({ validUntil: 'no-expiry' }), []],
-    ['another paper and no insurance', paper({}), ['insurance: paper-missing? [] renew-paper(insurance)'], ['clubPapers (insurance)']],
-    ['another paper over', { ...paper({ validUntil: '2026-11-01' }), ...policy({ insurance: 'not-asked' }) }, ['club/Rules signed: paper-expires [p] renew-paper(club/Rules signed)']],
-    ['another for night alone', { ...paper({ validUntil: '2026-11-01', uses: NIGHT }), ...policy({ insurance: 'not-asked' }) }, ['club/Rules signed: paper-expires 2016 [p] renew-paper(club/Rules signed)']],
-    ['the later of two editions counts', { clubPapers: { a: { kind: 'insurance', name: 'Insurance', happenedAt: '2026-11-10T12:00:00Z', recordedAt: '2026-11-10T12:00:00Z', validUntil: '2026-11-11' } } }, ['insurance/Insurance: paper-expires [a] renew-paper(insurance/Insurance)']],
-    ['two papers, by name', { ...policy({ insurance: 'not-asked' }), clubPapers: { insurance: null, z: { kind: 'club', name: 'Beta', happenedAt: '2026-11-01T12:00:00Z', recordedAt: '2026-11-01T12:00:00Z', validUntil: '2026-11-02' }, a: { kind: 'club', name: 'Zeta', happenedAt: '2026-11-01T12:00:00Z', recordedAt: '2026-11-01T12:00:00Z', validUntil: '2026-11-02' } } }, ['club/Beta: paper-expires [z] renew-paper(club/Beta)', 'club/Zeta: paper-expires [a] renew-paper(club/Zeta)']],
+    ['another document and no insurance', paper({}), ['insurance: club-document-missing? [] renew-club-document(insurance)'], ['clubDocuments (insurance)']],
+    ['another document over', { ...paper({ validUntil: '2026-11-01' }), ...policy({ insurance: 'not-asked' }) }, ['club/Rules signed: club-document-expires [p] renew-club-document(club/Rules signed)']],
+    ['another for night alone', { ...paper({ validUntil: '2026-11-01', uses: NIGHT }), ...policy({ insurance: 'not-asked' }) }, ['club/Rules signed: club-document-expires 2016 [p] renew-club-document(club/Rules signed)']],
+    ['the later of two editions counts', { clubDocuments: { a: { kind: 'insurance', name: 'Insurance', happenedAt: '2026-11-10T12:00:00Z', recordedAt: '2026-11-10T12:00:00Z', validUntil: '2026-11-11' } } }, ['insurance/Insurance: club-document-expires [a] renew-club-document(insurance/Insurance)']],
+    ['two documents, by name', { ...policy({ insurance: 'not-asked' }), clubDocuments: { insurance: null, z: { kind: 'club', name: 'Beta', happenedAt: '2026-11-01T12:00:00Z', recordedAt: '2026-11-01T12:00:00Z', validUntil: '2026-11-02' }, a: { kind: 'club', name: 'Zeta', happenedAt: '2026-11-01T12:00:00Z', recordedAt: '2026-11-01T12:00:00Z', validUntil: '2026-11-02' } } }, ['club/Beta: club-document-expires [z] renew-club-document(club/Beta)', 'club/Zeta: club-document-expires [a] renew-club-document(club/Zeta)']],
   ])('%s', (_, change, lines, missing = []) => {
-    const decision = decideBy(['club-papers'], change);
+    const decision = decideBy(['club-documents'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
   });
 });
 
 describe('stale records', () => {
   it.each<Row>([
-    ['fresh', policy({ sightingDays: 4, readingDays: 1 }), []],
-    ['a sighting too old', policy({ sightingDays: 3, readingDays: 1 }), ['sighting.airworthiness-certificate: document-stale?! [airworthiness] record-sighting(airworthiness-certificate)', 'sighting.operating-limitations: document-stale?! [manual] record-sighting(operating-limitations)', 'sighting.registration-certificate: document-stale?! [registration] record-sighting(registration-certificate)', 'sighting.weight-and-balance: document-stale?! [loading] record-sighting(weight-and-balance)', 'sighting.radio-licence: document-stale?! 2016 [radio] record-sighting(radio-licence)']],
-    ['a reading too old', { ...policy({ sightingDays: 30, readingDays: 1 }), asOf: '2026-11-25T13:00:00Z' }, ['reading: meter-reading-stale?! [today] record-meter-reading(time-in-service)']],
-    ['a tank paper of a tank', { ...policy({ sightingDays: 3, readingDays: 9 }), documents: { airworthiness: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:05:00Z' }, registration: null, manual: null, loading: null, radio: null, tank: { tankFitted: true, aboard: true, legible: true } } }, ['sighting.cabin-tank-record: document-stale?! [tank] record-sighting(cabin-tank-record)']],
-    ['meter unknown', { ...policy({ sightingDays: 30, readingDays: 1 }), meterReadings: null }, []],
+    ['fresh', policy({ documentCheckDays: 4, readingDays: 1 }), []],
+    ['a document check too old', policy({ documentCheckDays: 3, readingDays: 1 }), ['document-check.airworthiness-certificate: document-stale?! [airworthiness] check-document(airworthiness-certificate)', 'document-check.operating-limitations: document-stale?! [manual] check-document(operating-limitations)', 'document-check.registration-certificate: document-stale?! [registration] check-document(registration-certificate)', 'document-check.weight-and-balance: document-stale?! [loading] check-document(weight-and-balance)', 'document-check.radio-licence: document-stale?! 2016 [radio] check-document(radio-licence)']],
+    ['a reading too old', { ...policy({ documentCheckDays: 30, readingDays: 1 }), asOf: '2026-11-25T13:00:00Z' }, ['reading: meter-reading-stale?! [today] record-meter-reading(time-in-service)']],
+    ['a tank document of a tank', { ...policy({ documentCheckDays: 3, readingDays: 9 }), documents: { airworthiness: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:05:00Z' }, registration: null, manual: null, loading: null, radio: null, tank: { tankFitted: true, aboard: true, legible: true } } }, ['document-check.cabin-tank-form-337: document-stale?! [tank] check-document(cabin-tank-form-337)']],
+    ['meter unknown', { ...policy({ documentCheckDays: 30, readingDays: 1 }), meterReadings: null }, []],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['stale-records'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
@@ -199,14 +199,14 @@ describe('stale records', () => {
 describe('closed by the club', () => {
   it.each<Row>([
     ['nothing', {}, []],
-    ['closed', { tightenings: { t: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:00:00Z', why: 'Wind', by: 'Mira Holt', uses: NIGHT } } }, ['t: tightened 2016 [t] lift-tightening(t)']],
+    ['closed', { dispatchRestrictions: { t: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:00:00Z', why: 'Wind', by: 'Mira Holt', uses: NIGHT } } }, ['t: restricted 2016 [t] withdraw-dispatch-restriction(t)']],
     ['two out', { flightsOut: { b: out(), a: out({ happenedAt: '2026-11-24T11:30:00Z', recordedAt: '2026-11-24T11:31:00Z' }) } }, ['two: two-flights-open? [b,a] correct-record(a)']],
     ['two out at the same moment', { flightsOut: { b: out(), a: out() } }, ['two: two-flights-open? [a,b] correct-record(b)']],
     ['one back', { flightsOut: { a: out({ returned: { recordedAt: '2026-11-24T12:00:00Z', at: '2026-11-24T11:55:00Z' } }), b: out() } }, []],
     ['a find ahead of itself', found({ classification: 'note', happenedAt: '2026-11-20T12:06:00Z' }), ['d: record-ahead-of-itself? [d] correct-record(d)']],
     ['a rope ahead of itself', { towRopes: { r: { happenedAt: '2026-11-20T12:06:00Z', recordedAt: '2026-11-20T12:05:00Z' } } }, ['r: record-ahead-of-itself? [r] correct-record(r)']],
   ])('%s', (_, change, lines, missing = []) => {
-    const decision = decideBy(['tightenings', 'open-flights', 'records-in-order'], change);
+    const decision = decideBy(['dispatch-restrictions', 'open-flights', 'records-in-order'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
   });
 });

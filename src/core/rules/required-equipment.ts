@@ -2,7 +2,7 @@ import { ALL_USES, overlaps, usesIn, usesInAny, type UseSet } from '../envelope/
 import type { Aircraft } from '../records/aircraft';
 import { lineOf, type EquipmentKind } from '../records/equipment';
 import { endOfDay } from '../time/zone';
-import { ANYBODY, constraint, from, lift, MECHANICS, RECORD_KEEPER, type Constraint, type Source } from './parts/constraint';
+import { ANYBODY, constraint, from, remedy, MECHANICS, RECORD_KEEPER, type Constraint, type Source } from './parts/constraint';
 import { FOR_HIRE, type Lessons } from './parts/for-hire';
 import type { RequiredList } from './parts/reason';
 import { linesFor, type RequiredLine } from './parts/required-lists';
@@ -12,7 +12,7 @@ const source = { kind: 'regulation', citation: '14 CFR 91.205' } as const;
 
 const SOURCES: Partial<Readonly<Record<RequiredList, Source>>> = {
   'transponder-airspace': { kind: 'regulation', citation: '14 CFR 91.215' },
-  'broadcast-airspace': { kind: 'regulation', citation: '14 CFR 91.225' },
+  'ads-b-airspace': { kind: 'regulation', citation: '14 CFR 91.225' },
   towing: { kind: 'regulation', citation: '14 CFR 91.309(a)' },
   'sunset-to-sunrise': { kind: 'regulation', citation: '14 CFR 91.209(a)' },
 };
@@ -40,10 +40,10 @@ export const requiredEquipment = rule({
   id: 'required-equipment',
   title: 'Required instruments and equipment',
   source,
-  explanation: 'Powered aircraft of the standard category need the instruments of the lists for day, night and instrument flight, some of them only from a date of manufacture on or for hire; light-sport and experimental aeroplanes need them by night and by instruments, as their limitations usually say. Every aircraft needs position lights from sunset to sunrise. Airspace that needs a transponder or position broadcast, towing, and flights beyond gliding distance of the shore ask for more. What the equipment list does not say counts as missing; what the aircraft never had closes nothing that it was never approved for.',
+  explanation: 'Powered aircraft of the standard category need the instruments of the lists for day, night and instrument flight, some of them only from a date of manufacture on or for hire; light-sport and experimental aeroplanes need them by night and by instruments, as their limitations usually say. Every aircraft needs position lights from sunset to sunrise. Airspace that needs a transponder or ADS-B Out, towing, and flights beyond gliding distance of the shore ask for more. What the equipment list does not say counts as missing; equipment for uses that the aircraft was never approved for is not asked for.',
   judge: ({ aircraft, equipmentList, place }, { lessons }: { readonly lessons: Lessons }) => {
     if (equipmentList === null) {
-      return result([constraint({ key: 'list', certainty: 'unknown', source, reason: { code: 'equipment-list-unknown' }, closes: ALL_USES, lifts: [lift('record-equipment', ANYBODY)] })], ['equipment']);
+      return result([constraint({ key: 'list', certainty: 'unknown', source, reason: { code: 'equipment-list-unknown' }, closes: ALL_USES, remedies: [remedy('record-equipment', ANYBODY)] })], ['equipment']);
     }
     const has = aircraft.approvedFor === null ? ALL_USES : usesInAny(aircraft.approvedFor);
     const fitted = new Set(equipmentList.items.filter((item) => item.fitted === true).map(({ kind }) => kind));
@@ -58,19 +58,19 @@ export const requiredEquipment = rule({
       const made = { key: `${list}.${equipment}`, source: SOURCES[list] ?? source, closes: uses, records, permitMayCover: true };
       if (typeof by === 'object') {
         missing.push(`aircraft.${by.unknown}`);
-        constraints.push(constraint({ ...made, certainty: 'unknown', reason: { code: 'particular-unknown', what: by.unknown }, lifts: [lift('record-particulars', RECORD_KEEPER, by.unknown)] }));
+        constraints.push(constraint({ ...made, certainty: 'unknown', reason: { code: 'particular-unknown', what: by.unknown }, remedies: [remedy('record-particulars', RECORD_KEEPER, by.unknown)] }));
       } else if (item?.fitted == null) {
         missing.push(`equipment.${equipment}`);
-        constraints.push(constraint({ ...made, certainty: 'unknown', reason: { code: 'equipment-unknown', equipment, list }, lifts: [lift('record-equipment', ANYBODY)] }));
+        constraints.push(constraint({ ...made, certainty: 'unknown', reason: { code: 'equipment-unknown', equipment, list }, remedies: [remedy('record-equipment', ANYBODY)] }));
       } else {
-        constraints.push(constraint({ ...made, certainty: 'failed', reason: { code: 'equipment-not-fitted', equipment, list }, lifts: [lift('install-equipment', MECHANICS, equipment)] }));
+        constraints.push(constraint({ ...made, certainty: 'failed', reason: { code: 'equipment-not-fitted', equipment, list }, remedies: [remedy('install-equipment', MECHANICS, equipment)] }));
       }
     }
     for (const { kind, closes } of dated(lessons)) {
       const item = lineOf(equipmentList, kind);
       if (item?.fitted !== true || item.expiresOn === 'no-expiry' || !overlaps(closes, has)) continue;
-      const made = { key: `dated.${kind}`, source, closes, records, lifts: [lift('service-measured-item', MECHANICS, kind)] };
-      if (item.expiresOn === null) constraints.push(constraint({ ...made, certainty: 'unknown', reason: { code: 'equipment-date-unknown', equipment: kind }, lifts: [lift('record-equipment', ANYBODY)] }));
+      const made = { key: `dated.${kind}`, source, closes, records, remedies: [remedy('service-measured-item', MECHANICS, kind)] };
+      if (item.expiresOn === null) constraints.push(constraint({ ...made, certainty: 'unknown', reason: { code: 'equipment-date-unknown', equipment: kind }, remedies: [remedy('record-equipment', ANYBODY)] }));
       else constraints.push(constraint({ ...made, certainty: 'failed', reason: { code: 'equipment-expires', equipment: kind, lastDay: item.expiresOn }, begins: from(endOfDay(item.expiresOn, place.zone)) }));
     }
     return result(constraints, missing);

@@ -7,7 +7,7 @@ import { chosenRules, PACKS } from './register';
 import { closedTogether } from './parts/closed-uses';
 
 const SILENT = [
-  'open-discrepancies', 'inoperative-equipment', 'maintenance-entries', 'measured-limits', 'fuel-for-flight', 'fuel-quality', 'gauge-and-dip', 'tightenings', 'tow-rope', 'open-flights', 'records-in-order', 'category-limits',
+  'open-discrepancies', 'inoperative-equipment', 'maintenance-entries', 'measured-limits', 'fuel-for-flight', 'fuel-quality', 'gauge-and-dip', 'dispatch-restrictions', 'tow-rope', 'open-flights', 'records-in-order', 'category-limits',
   'club-fuel-reserve', 'fuel-samples', 'oil-trend', 'stale-records', 'progressive-programme', 'refused-inspections', 'navigation-works', 'glider-rigging',
 ];
 const paper = (id: string, change: Json): Json => ({ documents: { [id]: change } });
@@ -15,7 +15,7 @@ const PART_61 = { id: 'us-part91', parameters: { trainingUnder: 'part-61' } };
 const signedBy = { name: 'Tomas Brandl', certificate: { kind: 'mechanic-airframe-powerplant', number: 'AP-2231', validFrom: '2015-06-01', validUntil: 'no-expiry' } };
 const finding = (change: { readonly [key: string]: Json } = {}): Json => ({ discrepancies: { d: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:05:00Z', what: 'Nick on blade 2', classification: 'ground-until-mechanic', ...change } } });
 const flight = (change: { readonly [key: string]: Json }): Json => ({
-  flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', airborne: 0.8, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, broadcastAirspace: false, beyondGlideOverWater: false, passengers: false, ...change },
+  flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T15:00:00Z', airborne: 0.8, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...change },
 });
 
 describe('the register', () => {
@@ -36,7 +36,7 @@ describe('the register', () => {
 
   it('no rule is silent about an aircraft of which nothing is known', () => {
     const { packs, asOf } = cleanCase();
-    const { facts } = cleanCase({ aircraft: { category: null, firstFlownOn: null, approvedFor: null, ifrNavigation: null }, documents: null, inspections: null, meterReadings: null, discrepancies: null, equipment: null, items: null, directives: null, locators: null, clubPapers: null });
+    const { facts } = cleanCase({ aircraft: { category: null, firstFlownOn: null, approvedFor: null, ifrNavigation: null }, documents: null, inspections: null, meterReadings: null, discrepancies: null, equipment: null, items: null, ads: null, elts: null, clubDocuments: null });
     for (const { rule } of chosenRules(packs)) {
       const { constraints, missing } = rule.judge(knownAt(facts, asOf, 'us'));
       // What these look at is stated by its absence (no discrepancy, no work, no flight out), or belongs to flights alone.
@@ -48,19 +48,19 @@ describe('the register', () => {
 
 describe('documents aboard', () => {
   const whole = ['airworthiness', 'registration', 'manual', 'loading'] as const;
-  it.each(whole)('%s: never sighted, not known to be aboard, missing and unreadable all ground', (id) => {
+  it.each(whole)('%s: never checked, not known to be aboard, missing and unreadable all ground', (id) => {
     for (const [change, code] of [
-      [null, 'document-never-sighted'], [{ aboard: null }, 'document-aboard-unknown'], [{ aboard: false }, 'document-not-aboard'],
+      [null, 'document-never-checked'], [{ aboard: null }, 'document-aboard-unknown'], [{ aboard: false }, 'document-not-aboard'],
       [{ legible: null }, 'document-legibility-unknown'], [{ legible: false }, 'document-illegible'],
-      [{ happenedAt: '2026-11-20T12:05:01Z' }, 'document-sighting-ahead-of-itself'],
+      [{ happenedAt: '2026-11-20T12:05:01Z' }, 'document-check-ahead-of-itself'],
     ] as const) {
       const decision = decideClean(paper(id, change));
       expect([decision.verdict, codes(decision)[0] === 'registration-expiry-unknown' ? codes(decision)[1] : codes(decision)[0]]).toEqual(['Grounded', code]);
     }
   });
 
-  it('seeing one paper does not prove the one behind it', () => {
-    expect(codes(decideClean(paper('registration', null)))).toContain('document-never-sighted');
+  it('seeing one document does not prove the one behind it', () => {
+    expect(codes(decideClean(paper('registration', null)))).toContain('document-never-checked');
   });
 
   it.each([
@@ -86,7 +86,7 @@ describe('documents aboard', () => {
     expect(decideClean(paper('tank', { tankFitted: true, aboard: true, legible: true })).verdict).toBe('Released');
   });
 
-  it('is a step before flight where a paper only has to be fetched', () => {
+  it('is a step before flight where a document only has to be fetched', () => {
     expect(decideClean({ documents: { loading: { aboard: false } }, ...flight({}) as object } as Json).flight?.answer).toBe('yes-after');
     expect(decideClean({ documents: { loading: { legible: false } }, ...flight({}) as object } as Json).flight?.answer).toBe('no');
   });
@@ -146,14 +146,14 @@ describe('category and approved uses', () => {
     expect(decideClean({ aircraft: { approvedFor: null } }).verdict).toBe('Grounded');
   });
   it('an aircraft approved for maintenance flights only has no ordinary use left', () => {
-    const box = { light: 'all', rules: 'all', purpose: ['positioning-to-maintenance'], crew: 'all', range: 'all', transponderAirspace: 'all', broadcastAirspace: 'all', overWater: 'all', passengers: 'all' };
+    const box = { light: 'all', rules: 'all', purpose: ['positioning-to-maintenance'], crew: 'all', range: 'all', transponderAirspace: 'all', adsbAirspace: 'all', overWater: 'all', passengers: 'all' };
     expect(decideClean({ aircraft: { approvedFor: [box] } }).verdict).toBe('Grounded');
   });
 });
 
 describe('the club’s own hundred-hour limit', () => {
   const past = { meterReadings: { today: { value: 4208.7 } } };
-  const policy = (hundredHourCovers: string): Json => ({ ...past, packs: [PART_61, { id: 'club-policy', parameters: { hundredHourCovers, sightingDays: 400, readingDays: 400 } }] });
+  const policy = (hundredHourCovers: string): Json => ({ ...past, packs: [PART_61, { id: 'club-policy', parameters: { hundredHourCovers, documentCheckDays: 400, readingDays: 400 } }] });
   it('by default closes rental and solo too, and says that it is club policy', () => {
     const decision = decideClean(past);
     expect(decision.verdict).toBe('Grounded');

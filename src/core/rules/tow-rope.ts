@@ -1,7 +1,7 @@
 import { usesIn } from '../envelope/use-set';
 import { latestAll } from '../records/facts';
 import type { TowRope } from '../records/movement';
-import { constraint, lift, PILOT_OR_MECHANIC } from './parts/constraint';
+import { constraint, remedy, PILOT_OR_MECHANIC } from './parts/constraint';
 import type { TowRopeFault } from './parts/reason';
 import { result, rule } from './parts/rule';
 
@@ -37,6 +37,6 @@ export const towRope = rule({
     if (found === undefined || found.fault === null) return result([]);
     const { rope, fault } = found;
     const unknown = fault === 'no-rope' || fault === 'unknown';
-    return result([constraint({ key: 'rope', certainty: unknown ? 'unknown' : 'failed', source, reason: { code: 'tow-rope-unfit', fault }, records: rope === null ? [] : [rope.id], closes: TOWING, lifts: [lift('replace-tow-rope', PILOT_OR_MECHANIC)], condition: true })], unknown ? ['towRopes'] : []);
+    return result([constraint({ key: 'rope', certainty: unknown ? 'unknown' : 'failed', source, reason: { code: 'tow-rope-unfit', fault }, records: rope === null ? [] : [rope.id], closes: TOWING, remedies: [remedy('replace-tow-rope', PILOT_OR_MECHANIC)], condition: true })], unknown ? ['towRopes'] : []);
   },
 });

@@ -7,7 +7,7 @@ describe('remembered answers', () => {
     const half = remembered((value: number) => { asked += 1; return value % 2 === 0 ? value / 2 : undefined; }, 10);
     expect([half(4), half(4), half(3), half(3), asked]).toEqual([2, 2, undefined, undefined, 2]);
   });
-  it('start anew when there are too many, so that memory stays bounded', () => {
+  it('start again when there are too many, so that memory stays bounded', () => {
     const asked: number[] = [];
     const same = remembered((value: number) => { asked.push(value); return value; }, 2);
     for (const value of [1, 2, 1, 2, 3, 3, 1]) same(value);

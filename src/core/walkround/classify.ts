@@ -2,7 +2,7 @@ import { strictest, type Classification, type ClosedUse } from '../records/discr
 import type { EquipmentKind } from '../records/equipment';
 import { STEPS, type Step } from './steps';
 
-/** How bad it looks to whoever found it. It can make the classification stricter, never softer. */
+/** How bad it looks to the person who found it. It can make the classification stricter, never softer. */
 export const LOOKS = ['would-not-fly', 'not-right', 'looks-small', 'cannot-tell'] as const;
 export type Looks = (typeof LOOKS)[number];
 

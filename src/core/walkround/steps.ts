@@ -17,7 +17,7 @@ export interface Step {
   readonly looksAt: readonly EquipmentKind[] | AircraftPart;
 }
 
-/** What a step looks at where that is no equipment; \`preparation\` is covers, papers, loose things and tools. */
+/** What a step looks at where that is no equipment; \`preparation\` is covers, documents, loose things and tools. */
 export const AIRCRAFT_PARTS = ['structure', 'engine', 'controls', 'preparation'] as const;
 export type AircraftPart = (typeof AIRCRAFT_PARTS)[number];
 
@@ -53,7 +53,7 @@ const ROWS: readonly Row[] = [
   ["K005", "approach", "Air-intake bungs, duct covers, cowl plugs", "forgotten, or a nest behind", "service-before-flight", "", "powered", "preparation"],
   ["K006", "approach", "Tie-downs: when to release", "released too early in wind", "service-before-flight", "", "all", "preparation"],
   ["K007", "approach", "Previous pilot's remark", "a remark nobody followed up", "tell-instructor", "", "all", "preparation"],
-  ["K008", "approach", "Papers, meters, open defects", "paper missing, inspection due, defect unknown to the pilot", "service-before-flight", "", "all", "preparation"],
+  ["K008", "approach", "Documents, meters, open defects", "document missing, inspection due, defect unknown to the pilot", "service-before-flight", "", "all", "preparation"],
   ["K009", "approach", "Tools to carry", "no dipstick; rusty cup", "service-before-flight", "", "all", "preparation"],
   ["K010", "cabin-power-off", "Ignition or magneto switches off", "left on", "service-before-flight", "", "powered", "preparation"],
   ["K011", "cabin-power-off", "Key out and visible to anyone near the propeller", "in a pocket or in the lock", "service-before-flight", "", "powered", "preparation"],
@@ -90,10 +90,10 @@ const ROWS: readonly Row[] = [
   ["K042", "cabin-power-off", "Altimeter setting knob", "stuck", "ground-until-mechanic", "", "all", "altimeter"],
   ["K043", "cabin-power-off", "Brake pedals", "spongy; uneven", "ground-until-mechanic", "", "all", "controls"],
   ["K044", "cabin-power-off", "Cabin runs of the rudder cable", "frayed strand", "ground-until-mechanic", "", "cable-controls", "controls"],
-  ["K045", "cabin-power-off", "Emergency locator transmitter", "broken wire", "deferral-path", "", "elt", "emergency-locator"],
+  ["K045", "cabin-power-off", "ELT transmitter", "broken wire", "deferral-path", "", "elt", "elt"],
   ["K046", "cabin-power-off", "Removable-wing lock", "not home", "ground-until-mechanic", "", "removable-wings", "structure"],
   ["K047", "cabin-power-off", "Inoperative-equipment stickers", "listed but unlabelled", "ground-until-mechanic", "", "all", "other"],
-  ["K048", "cabin-power-off", "Cabin tidy, documents stowed", "papers in a jumble in a bag", "note", "", "all", "preparation"],
+  ["K048", "cabin-power-off", "Cabin tidy, documents stowed", "documents in a jumble in a bag", "note", "", "all", "preparation"],
   ["K049", "cabin-power-off", "Small stowage at the rear of the cabin", "overload", "service-before-flight", "", "aft-stowage", "preparation"],
   ["K050", "power-on", "Voltage", "flat battery", "service-before-flight", "", "electrical", "electrical-source"],
   ["K051", "power-on", "Second battery alone, fan silent", "isolation diode failed", "ground-until-mechanic", "", "two-batteries", "electrical-source"],
@@ -203,10 +203,10 @@ const ROWS: readonly Row[] = [
   ["K155", "fuselage", "Underside, belly", "oil trail", "ground-until-mechanic", "", "all", "structure"],
   ["K156", "fuselage", "Scan under the whole aircraft, tip to tip, from behind", "one side lower or different", "ground-until-mechanic", "", "all", "structure"],
   ["K157", "fuselage", "Aft-fuselage twist", "crease", "ground-until-mechanic", "", "all", "structure"],
-  ["K158", "fuselage", "Antennas (communication, navigation, satellite, transponder, distance, traffic, marker, locator)", "broken, burnt", "ground-until-mechanic", "", "all", "two-way-radio;ifr-navigation;vor-receiver;satellite-navigator;transponder;position-broadcast;emergency-locator"],
+  ["K158", "fuselage", "Antennas (communication, navigation, satellite, transponder, distance, traffic, marker, ELT)", "broken, burnt", "ground-until-mechanic", "", "all", "two-way-radio;ifr-navigation;vor-receiver;satellite-navigator;transponder;ads-b-out;elt"],
   ["K159", "fuselage", "Old, disused antenna still fitted", "loose", "ground-until-mechanic", "", "disused-antenna", "structure"],
   ["K160", "fuselage", "Static port(s), each side", "blocked; looks like a rivet", "ground-until-mechanic", "", "all", "altimeter;airspeed-indicator"],
-  ["K161", "fuselage", "Parachute cover, rocket patch", "cover lifted, decal gone", "ground-until-mechanic", "", "parachute", "structure"],
+  ["K161", "fuselage", "Parachute cover, rocket patch", "cover cleared, decal gone", "ground-until-mechanic", "", "parachute", "structure"],
   ["K162", "fuselage", "Baggage door", "pops open in flight", "ground-until-mechanic", "", "all", "structure"],
   ["K163", "fuselage", "Doors closed and locked after the round", "left open", "service-before-flight", "", "all", "preparation"],
   ["K164", "fuselage", "Fin and fuselage fairings, empennage fairing", "loose, missing", "ground-until-mechanic", "", "all", "structure"],

@@ -23,10 +23,10 @@ export const words = (headline: string, meaning: string): ReasonWords => ({ head
 export const ends = (tense: Tense): string => (tense === 'in-force' ? 'ended' : 'ends');
 /** What is said where nobody can tell whether a limit has come. */
 export const unsure = (tense: Tense): string => (tense === 'unsure' ? '; whether that has come is not known' : '');
-export const UNSEEN = 'A paper that nobody has seen counts as missing.';
+export const UNSEEN = 'A document that nobody has seen counts as missing.';
 
 /** Entries that do not count, each with what is wrong with it. */
 export function discountedText(entries: readonly DiscountedEntry[]): string {
   return entries.map(({ kind, completedOn, faults }) =>
-    ` The entry for the ${INSPECTION_NAMES[kind]} of ${dateText(completedOn)} does not count: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`).join('');
+    ` The ${INSPECTION_NAMES[kind]} of ${dateText(completedOn)} does not count: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`).join('');
 }

@@ -19,7 +19,7 @@ import { Flights } from './flights';
 import { Logbook } from './logbook';
 import { Marks } from './marks';
 import { Meters } from './meters';
-import { Papers } from './papers';
+import { Papers } from './documents';
 import { ReleasePart } from './release-part';
 import { Vouching } from './vouching';
 
@@ -42,7 +42,7 @@ function Rules({ page }: { readonly page: AircraftPage }) {
   );
 }
 
-/** One aircraft's folder: verdict and why, what is due next, open items, maintenance record, flights; papers, meters, what was checked. */
+/** One aircraft's folder: verdict and why, what is due next, open items, maintenance record, flights; documents, meters, what was checked. */
 export function AircraftScreen() {
   const registration = useSecondInAddress();
   const { data: page, error, refetch } = useAircraft(registration);
@@ -62,7 +62,7 @@ export function AircraftScreen() {
           <WindowMark window={page.window} text={page.windowText} scale={2} />
           <div style={{ display: 'grid', gap: 6 }}><Button component={Link} href={`/ramp/${page.registration}`} variant="outlined">Report a finding</Button><Button component={Link} href={`/facts/${page.registration}`} size="small">What it is and carries</Button></div>
         </div>
-        {page.reasons.length === 0 ? <p>Nothing on record stands against it.</p> : <Reasons reasons={page.reasons} />}
+        {page.reasons.length === 0 ? <p>No reason on record keeps it from flying.</p> : <Reasons reasons={page.reasons} />}
         {page.notices.length === 0 ? null : <ul className="small" aria-label="Told, though it closes nothing">{page.notices.map(({ id, headline, meaning }) => <li key={id}><b>{headline}</b> {meaning}</li>)}</ul>}
         {folder === undefined ? (folderError === null ? <p>Loading the folder …</p> : <Trouble error={folderError} retry={() => { void fetchFolder(); }} />) : (
           <div className="two-columns">

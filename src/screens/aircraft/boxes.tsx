@@ -39,7 +39,7 @@ function Fit({ folder }: { readonly folder: Folder }) {
           <TextField label="Name of the box" {...register('name', { validate: (text) => text.trim() !== '' || 'Name it.' })} error={errors.name !== undefined} helperText={errors.name?.message} />
           <TextField label="It shows now, hours" {...register('shows')} error={errors.shows !== undefined} helperText={errors.shows?.message ?? 'That is the time in service on record now.'} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} />
           {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
-          <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Fit it</Button><Button onClick={() => { setOpen(false); }}>Leave it</Button></div>
+          <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Fit it</Button><Button onClick={() => { setOpen(false); }}>Cancel</Button></div>
         </form>
       )}
     </>
@@ -54,7 +54,7 @@ function Remove({ folder, box }: { readonly folder: Folder; readonly box: Folder
   return (
     <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', padding: '6px 0' }}>
       <TextField size="small" label="Why it was taken out" value={why} onChange={(event) => { setWhy(event.target.value); }} />
-      <Button variant="outlined" onClick={() => { void sign('/api/boxes/remove', { boxId: box.id, aircraftId: folder.aircraftId, seenRevision: folder.revision, why }, () => undefined).then((done) => { if (done) setOpen(false); }); }}>Record it</Button><Button onClick={() => { setOpen(false); }}>Leave it</Button>
+      <Button variant="outlined" onClick={() => { void sign('/api/boxes/remove', { boxId: box.id, aircraftId: folder.aircraftId, seenRevision: folder.revision, why }, () => undefined).then((done) => { if (done) setOpen(false); }); }}>Record it</Button><Button onClick={() => { setOpen(false); }}>Cancel</Button>
       <SignedTrouble trouble={trouble} />
     </div>
   );

@@ -12,7 +12,7 @@ interface Fields { readonly on: string; readonly description: string; readonly c
 
 /** Signing that every item of an inspection's list was cleared. */
 export function ClearListForm({ folder, list }: { readonly folder: Folder; readonly list: Folder['openLists'][number] }) {
-  const certificates = folder.sign.directives[0]?.certificates ?? folder.sign.inspections.find(({ kind }) => kind === 'hundred-hour')?.certificates ?? [];
+  const certificates = folder.sign.ads[0]?.certificates ?? folder.sign.inspections.find(({ kind }) => kind === 'hundred-hour')?.certificates ?? [];
   const [open, setOpen] = useState(false);
   const [clearanceId] = useState(() => crypto.randomUUID());
   const { sign, trouble } = useSigned();

@@ -32,12 +32,12 @@ const wording = (name: string, approved: boolean): string => (approved ? `${name
 
 const COPIED = 'copied';
 
-/** The choice of what was done, as one list: `inspection/annual`, `item/…`, `directive/…`. */
+/** The choice of what was done, as one list: `inspection/annual`, `item/…`, `ad/…`. */
 function choices({ sign }: Folder) {
   return [
     ...sign.inspections.map((one) => ({ value: `inspection/${one.kind}`, name: one.name, signs: one.signs, certificates: one.certificates, meters: ['time-in-service' as const], methods: [] })),
     ...sign.items.map((one) => ({ value: `item/${one.id}`, name: one.name, signs: one.signs, certificates: one.certificates, meters: one.meters, methods: [] })),
-    ...sign.directives.map((one) => ({ value: `directive/${one.id}`, name: `Directive ${one.name}`, signs: one.signs, certificates: one.certificates, meters: one.meters, methods: one.methods })),
+    ...sign.ads.map((one) => ({ value: `ad/${one.id}`, name: `AD ${one.name}`, signs: one.signs, certificates: one.certificates, meters: one.meters, methods: one.methods })),
   ];
 }
 
@@ -47,7 +47,7 @@ function draftOf(fields: Fields, meters: readonly string[]) {
   const readings = reading === '' ? [] : meters.slice(0, 1).map((meter) => ({ meter, shown: reading }));
   if (of === 'inspection') return { of, kind: id as InspectionKind, completedOn: fields.completedOn, timeInService: reading === '' ? null : Number(reading), outcome: fields.outcome, excess: fields.excess === '' ? null : fields.excess, testedToFeet: /^\d{1,5}$/.test(fields.feet) ? Number(fields.feet) : null };
   if (of === 'item') return { of, item: id ?? '', completedOn: fields.completedOn, readings, excessOnFreeUses: fields.excess === 'flown-on-uses-without-the-limit' };
-  return { of: 'directive', directive: id ?? '', method: fields.method, completedOn: fields.completedOn, readings };
+  return { of: 'ad', ad: id ?? '', method: fields.method, completedOn: fields.completedOn, readings };
 }
 
 function Preview({ preview, copied }: { readonly preview: EntryPreview; readonly copied: boolean }) {
@@ -63,7 +63,7 @@ function Preview({ preview, copied }: { readonly preview: EntryPreview; readonly
   );
 }
 
-/** Recording an inspection, an item or a directive’s compliance: what the record needs, what is due next with the sum, and the signature. */
+/** Recording an inspection, an item or an AD’s compliance: what the record needs, what is due next with the sum, and the signature. */
 export function EntryForm({ folder, roles, onDone }: { readonly folder: Folder; readonly roles: readonly string[]; readonly onDone: () => void }) {
   const all = choices(folder);
   const copies = may(roles, 'copy-entry');
@@ -136,11 +136,11 @@ export function EntryForm({ folder, roles, onDone }: { readonly folder: Folder; 
           <TextField label="Valid from" type="date" slotProps={{ inputLabel: { shrink: true } }} {...register('from')} {...field('from')} /><TextField label="Valid until (empty: does not expire)" type="date" slotProps={{ inputLabel: { shrink: true } }} {...register('until')} {...field('until')} />
         </div>
       ) : null}
-      {copied ? <><Alert severity="info">A copy does not count until a mechanic or the administrator has compared it with the paper and vouches for it. A photo of the entry helps them.</Alert><PhotoField words="Photo of the entry" photo={photo} onChange={setPhoto} /></> : null}
-      {photoTrouble === null ? null : <Alert severity="error" role="alert" action={<Button color="inherit" size="small" onClick={onDone}>Leave it</Button>}>{photoTrouble}</Alert>}
+      {copied ? <><Alert severity="info">A copy does not count until a mechanic or the administrator has compared it with the document and vouches for it. A photo of the entry helps them.</Alert><PhotoField words="Photo of the entry" photo={photo} onChange={setPhoto} /></> : null}
+      {photoTrouble === null ? null : <Alert severity="error" role="alert" action={<Button color="inherit" size="small" onClick={onDone}>Cancel</Button>}>{photoTrouble}</Alert>}
       <TextField label="Your password, as your signature" type="password" autoComplete="current-password" {...register('password', { required: 'Enter your password: it is your signature.' })} {...field('password')} />
       <SignedTrouble trouble={trouble} />
-      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>{copied ? 'Record the copy' : 'Sign the entry'}</Button><Button onClick={onDone}>Leave it</Button></div>
+      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>{copied ? 'Record the copy' : 'Sign the entry'}</Button><Button onClick={onDone}>Cancel</Button></div>
     </form>
   );
 }

@@ -25,7 +25,7 @@ function Entry({ folder, entry, keeper }: { readonly folder: Folder; readonly en
   );
 }
 
-/** The maintenance record as a logbook: newest first, struck entries readable, and the form for the next one. */
+/** The maintenance record as a logbook: newest first, struck out entries readable, and the form for the next one. */
 export function Logbook({ folder, roles }: { readonly folder: Folder; readonly roles: readonly string[] }) {
   const [writing, setWriting] = useState(false);
   const writes = may(roles, 'sign-entry') || may(roles, 'copy-entry');
@@ -38,7 +38,7 @@ export function Logbook({ folder, roles }: { readonly folder: Folder; readonly r
       {folder.openLists.map((list) => <div key={list.id} style={{ borderLeft: '4px solid var(--grounded)', padding: '6px 0 6px 12px' }}><b>The {list.name} of {list.on} did not approve the aircraft.</b> Its list has to be cleared.{roles.includes('mechanic') ? <ClearListForm folder={folder} list={list} /> : null}</div>)}
       {folder.logbook.length === 0 ? <p>Nothing is entered yet.</p> : shown(folder.logbook.slice(0, SHOWN))}
       {folder.logbook.length > SHOWN ? <details><summary style={{ padding: '8px 0', borderTop: '1px solid var(--rule)', cursor: 'pointer' }}>{folder.logbook.length - SHOWN} earlier</summary>{shown(folder.logbook.slice(SHOWN))}</details> : null}
-      <p className="small">Kept for as long as the law asks: entries of work until it is repeated or superseded, or for a year; total time, life-limited parts, overhauls, inspection status and directives as long as the aircraft, and handed over with it when it is sold (14 CFR 91.417). Groval deletes nothing.</p>
+      <p className="small">Kept for as long as the law asks: entries of work until it is repeated or superseded, or for a year; total time, life-limited parts, overhauls, inspection status and ADs as long as the aircraft, and handed over with it when it is sold (14 CFR 91.417). Groval deletes nothing.</p>
     </section>
   );
 }

@@ -53,7 +53,7 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
           <TextField select label="Judged by certificate" defaultValue={certificates[0]?.id ?? ''} {...register('certificateId')} {...field('certificateId')}>{certificates.map(({ id, name }) => <MenuItem key={id} value={id}>{name}</MenuItem>)}</TextField>
           <TextField label="Your password, as your signature" type="password" autoComplete="current-password" {...register('password', { required: 'Enter your password: it is your signature.' })} {...field('password')} />
           <SignedTrouble trouble={trouble} />
-          <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Accept the mark</Button><Button onClick={() => { setWriting(false); setSpot(null); }}>Leave it</Button></div>
+          <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Accept the mark</Button><Button onClick={() => { setWriting(false); setSpot(null); }}>Cancel</Button></div>
         </form>
       )}
     </section>

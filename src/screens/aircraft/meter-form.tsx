@@ -52,7 +52,7 @@ export function MeterForm({ folder, dial }: { readonly folder: Folder; readonly 
       )}
       <TextField label="Starts again from zero at (empty: never)" {...register('wraps')} {...field('wraps')} slotProps={figure} />
       <SignedTrouble trouble={trouble} />
-      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>{dial === null ? 'Enter this meter' : 'Record the exchange'}</Button><Button onClick={() => { setOpen(false); }}>Leave it</Button></div>
+      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>{dial === null ? 'Enter this meter' : 'Record the exchange'}</Button><Button onClick={() => { setOpen(false); }}>Cancel</Button></div>
     </form>
   );
 }

@@ -39,7 +39,7 @@ export function ReadMeters({ folder, onDone }: { readonly folder: Folder; readon
       )}
       {above ? <FormControlLabel control={<Checkbox {...register('above')} />} label="I have read it again: somebody flew and did not write it down" /> : null}
       <SignedTrouble trouble={trouble} />
-      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Keep what they show</Button><Button onClick={onDone}>Leave it</Button></div>
+      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Keep what they show</Button><Button onClick={onDone}>Cancel</Button></div>
     </form>
   );
 }

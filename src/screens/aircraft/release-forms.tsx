@@ -21,14 +21,14 @@ function Frame({ name, send, onSubmit, onDone, busy, trouble, children }: { read
     <form noValidate onSubmit={(event) => { event.preventDefault(); onSubmit(); }} aria-label={name} style={{ display: 'grid', gap: 12, padding: '12px 0', maxWidth: 720 }}>
       {children}
       <SignedTrouble trouble={trouble} />
-      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={busy}>{send}</Button><Button onClick={onDone}>Leave it</Button></div>
+      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={busy}>{send}</Button><Button onClick={onDone}>Cancel</Button></div>
     </form>
   );
 }
 
 interface IssueFields { readonly issuedOn: string; readonly issuedAt: string; readonly expiresOn: string; readonly expiresAt: string; readonly registrationShown: string; readonly aboard: 'yes' | 'no'; readonly required: readonly { readonly what: string; readonly by: string; readonly at: string }[]; readonly signer: SignerText; readonly password: string }
 
-/** A release as it was issued, signed here or copied from the paper. */
+/** A release as it was issued, signed here or copied from the document. */
 export function IssueForm({ folder, view, copies, onDone }: { readonly folder: Folder; readonly view: ReleaseView; readonly copies: boolean; readonly onDone: () => void }) {
   const [entryId] = useState(() => crypto.randomUUID());
   const { sign, trouble } = useSigned();
@@ -53,7 +53,7 @@ export function IssueForm({ folder, view, copies, onDone }: { readonly folder: F
         <TextField label="Registration on it" {...field('registrationShown')} /><Controller control={control} name="aboard" render={({ field: { value, onChange } }) => <TextField select label="Carried aboard" value={value} onChange={onChange}><MenuItem value="yes">yes, I saw it there</MenuItem><MenuItem value="no">no</MenuItem></TextField>} />
       </div>
       <div style={{ display: 'grid', gap: 8 }}><b>Maintenance required before it expires</b>
-        {required.fields.map(({ id }, at) => <div key={id} style={{ display: 'flex', gap: 8 }}><TextField label="Work" {...register(`required.${at}.what`)} style={{ flex: 1 }} /><TextField label="By" type="date" slotProps={shrink} {...register(`required.${at}.by`)} /><TextField label="At hours" slotProps={hours} {...register(`required.${at}.at`)} style={{ width: 110 }} /><Button size="small" onClick={() => { required.remove(at); }}>Take away</Button></div>)}
+        {required.fields.map(({ id }, at) => <div key={id} style={{ display: 'flex', gap: 8 }}><TextField label="Work" {...register(`required.${at}.what`)} style={{ flex: 1 }} /><TextField label="By" type="date" slotProps={shrink} {...register(`required.${at}.by`)} /><TextField label="At hours" slotProps={hours} {...register(`required.${at}.at`)} style={{ width: 110 }} /><Button size="small" onClick={() => { required.remove(at); }}>Remove</Button></div>)}
         <div><Button size="small" onClick={() => { required.append({ what: '', by: '', at: '' } as never); }}>Another one</Button></div>
       </div>
       <SignerFields own={view.mayIssue} copies={copies} value={signer} onChange={(value) => { setValue('signer', value); }} error={errors.signer?.message} />
@@ -65,7 +65,7 @@ export function IssueForm({ folder, view, copies, onDone }: { readonly folder: F
 /** What somebody wants to do about a release. */
 export interface ReleaseAct { readonly to: 'suspended' | 'cancelled' | 'seen' | 'required' | 'done' | 'in-force'; readonly required: string | null }
 
-const SENDS: Readonly<Record<ReleaseAct['to'], string>> = { suspended: 'Suspend it', cancelled: 'Cancel it', seen: 'Put it on record', required: 'Put it on its list', done: 'Sign that it was done', 'in-force': 'Sign that it is in force again' };
+const SENDS: Readonly<Record<ReleaseAct['to'], string>> = { suspended: 'Suspend it', cancelled: 'Cancel it', seen: 'Save', required: 'Put it on its list', done: 'Sign that it was done', 'in-force': 'Sign that it is in force again' };
 interface ChangeFields { readonly why: string; readonly aboard: 'yes' | 'no'; readonly registrationShown: string; readonly what: string; readonly by: string; readonly at: string; readonly on: string; readonly signer: SignerText; readonly password: string }
 
 /** One change of the release that counts. */

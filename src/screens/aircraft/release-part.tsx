@@ -31,7 +31,7 @@ export function ReleasePart({ folder, view, roles }: { readonly folder: Folder; 
           )}
         </>
       )}
-      {endorsements.length === 0 ? <p className="small">Nothing is endorsed on it.</p> : <div><b>Endorsed, and open:</b><ul style={{ margin: '4px 0' }}>{endorsements.map((one) => <li key={one.id}>{one.what} <span className="small">{one.on}; cleared below under open items, by whoever may</span></li>)}</ul></div>}
+      {endorsements.length === 0 ? <p className="small">Nothing is endorsed on it.</p> : <div><b>Endorsed, and open:</b><ul style={{ margin: '4px 0' }}>{endorsements.map((one) => <li key={one.id}>{one.what} <span className="small">{one.on}; cleared below under open items, by the person who may</span></li>)}</ul></div>}
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 4 }}>
         {copies ? <Button size="small" variant="outlined" onClick={() => { setOpen('issue'); }}>{release === null ? 'Enter a release …' : 'A new release …'}</Button> : null}
         {release === null ? null : <>{act('seen', release.aboard === true ? 'It is not aboard …' : 'Looked for it …')}{keeps ? act('required', 'Work to be done …') : null}{keeps && release.standing !== 'cancelled' ? (release.standing === 'suspended' ? act('in-force', 'In force again …') : act('suspended', 'Suspend …')) : null}{keeps && release.standing !== 'cancelled' ? act('cancelled', 'Cancel …') : null}</>}

@@ -3,7 +3,7 @@
 import Alert from '@mui/material/Alert';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { tellStory } from '@/explain/story';
+import { describeHistory } from '@/explain/history';
 import { Refusal, send } from '../data/fetching';
 
 /** What somebody who looked earlier has missed. */
@@ -23,7 +23,7 @@ export function useSigned() {
     } catch (error) {
       if (error instanceof Refusal) for (const problem of error.details.problems ?? []) tell(problem.path, problem.message);
       setTrouble({ message: error instanceof Error ? error.message : 'It was not recorded. Try again.', changes: (error instanceof Refusal ? error.details.changes ?? [] : []) as readonly Changed[] });
-      // Not waited for: whoever types on meanwhile must not lose it to what the form does after a refusal.
+      // Not waited for: the person who types on meanwhile must not lose it to what the form does after a refusal.
       void client.invalidateQueries({ queryKey: ['aircraft'] });
       return false;
     }
@@ -36,7 +36,7 @@ export function SignedTrouble({ trouble }: { readonly trouble: ReturnType<typeof
   if (trouble === null) return null;
   return (
     <Alert severity="error" role="alert">{trouble.message}
-      {trouble.changes.length === 0 ? null : <ul>{trouble.changes.map((change, at) => <li key={at}>{change.actorName} {tellStory(change.act, change.record)}</li>)}</ul>}
+      {trouble.changes.length === 0 ? null : <ul>{trouble.changes.map((change, at) => <li key={at}>{change.actorName} {describeHistory(change.act, change.record)}</li>)}</ul>}
     </Alert>
   );
 }

@@ -41,7 +41,7 @@ export function Vouching({ folder }: { readonly folder: Folder }) {
   return (
     <Paper component="section" variant="outlined" aria-labelledby="waiting" sx={{ p: 2, mt: 3, borderLeft: 4 }}>
       <Typography id="waiting" variant="h6" component="h2" sx={{ m: 0 }}>Waiting to be vouched for</Typography>
-      <Typography variant="body2">These do not count yet. Somebody entitled compares each with the paper or its photo, and signs for it.</Typography>
+      <Typography variant="body2">These do not count yet. Somebody entitled compares each with the document or its photo, and signs for it.</Typography>
       <Stack component="ul" spacing={1} sx={{ listStyle: 'none', p: 0, my: 1.5 }}>
         {waiting.map((one) => (
           <Stack component="li" key={one.id} direction="row" spacing={1} sx={{ alignItems: 'baseline' }}>

@@ -41,7 +41,7 @@ function useAct() {
 
 /** A link, shown once. */
 function OnceLink({ path, name }: { readonly path: string; readonly name: string }) {
-  return <Alert severity="success" role="status">Give this link to {name} yourself; it is shown once, works once, and whoever has it chooses the password. <code className="mono" style={{ wordBreak: 'break-all', display: 'block', userSelect: 'all' }}>{new URL(path, window.location.href).toString()}</code></Alert>;
+  return <Alert severity="success" role="status">Give this link to {name} yourself; it is shown once, works once, and the person who has it chooses the password. <code className="mono" style={{ wordBreak: 'break-all', display: 'block', userSelect: 'all' }}>{new URL(path, window.location.href).toString()}</code></Alert>;
 }
 
 function RoleTicks({ value, onChange }: { readonly value: readonly Role[]; readonly onChange: (roles: Role[]) => void }) {
@@ -86,13 +86,13 @@ function CertificateForm({ person, onDone }: { readonly person: PersonLine; read
   const field = (name: 'number' | 'validFrom' | 'validUntil') => ({ ...register(name), error: errors[name] !== undefined });
   return (
     <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label={`Certificate of ${person.name}`} style={{ display: 'grid', gap: 10, padding: '8px 0' }}>
-      <p className="small" style={{ margin: 0 }}>Enter it from the certificate itself: whoever has it here signs by it.</p>
+      <p className="small" style={{ margin: 0 }}>Enter it from the certificate itself: the person who has it here signs by it.</p>
       <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(200px, 1fr))', gap: 10 }}>
         <Controller control={control} name="kind" render={({ field: { value, onChange } }) => <TextField select label="Kind" value={value} onChange={onChange}>{CERTIFICATE_KINDS.map((kind) => <MenuItem key={kind} value={kind}>{sentenceCase(CERTIFICATE_CHOICES[kind])}</MenuItem>)}</TextField>} />
         <TextField label="Number" {...field('number')} helperText={errors.number?.message} /><TextField label="Valid from" type="date" slotProps={{ inputLabel: { shrink: true } }} {...field('validFrom')} helperText={errors.validFrom?.message} /><TextField label="Valid until" type="date" slotProps={{ inputLabel: { shrink: true } }} {...field('validUntil')} helperText={errors.validUntil?.message ?? 'Empty: it does not expire.'} />
       </div>
       {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
-      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="outlined" disabled={isSubmitting}>Put it on record</Button><Button onClick={onDone}>Leave it</Button></div>
+      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="outlined" disabled={isSubmitting}>Save</Button><Button onClick={onDone}>Cancel</Button></div>
     </form>
   );
 }
@@ -121,12 +121,12 @@ function Person({ person, mayChange }: { readonly person: PersonLine; readonly m
       </div>
       {person.certificates.map((one) => (
         <div key={one.id} className="small"><span style={{ textDecoration: one.ended === null ? 'none' : 'line-through' }}>{one.text}</span>{one.ended !== null ? ` – ended: ${one.ended}` : one.holds ? '' : <b> – does not hold today</b>}{mayChange && one.ended === null ? <Button size="small" aria-label={`End ${one.text}`} onClick={() => { setEnding(one.id); }}>End</Button> : null}
-          {ending === one.id ? <div style={{ display: 'flex', gap: 8, padding: '6px 0' }}><TextField size="small" label="Why it ends here" value={why} onChange={(event) => { setWhy(event.target.value); }} /><Button variant="outlined" size="small" onClick={() => { void end(); }}>End it</Button><Button size="small" onClick={() => { setEnding(null); }}>Leave it</Button></div> : null}
+          {ending === one.id ? <div style={{ display: 'flex', gap: 8, padding: '6px 0' }}><TextField size="small" label="Why it ends here" value={why} onChange={(event) => { setWhy(event.target.value); }} /><Button variant="outlined" size="small" onClick={() => { void end(); }}>End it</Button><Button size="small" onClick={() => { setEnding(null); }}>Cancel</Button></div> : null}
         </div>
       ))}
       {mayChange ? <div className="small">{person.email ?? ''}{person.email === null ? '' : ' · '}{ACCESS[person.access]}{person.link === null ? null : <> · {person.link.words} <Button size="small" aria-label={`Revoke the link of ${person.name}`} onClick={() => { void act('/api/people/links/revoke', { invitationId: person.link?.id }); setPath(null); }}>Revoke</Button></>}</div> : null}
       {path === null ? null : <OnceLink path={path} name={person.name} />}
-      {changing === 'roles' ? <div style={{ padding: '6px 0' }}><RoleTicks value={roles} onChange={setRoles} /><div style={{ display: 'flex', gap: 8 }}><Button variant="outlined" size="small" onClick={() => { void save(); }}>{roles.length === 0 ? 'End the membership' : 'Keep these roles'}</Button><Button size="small" onClick={() => { setChanging(null); }}>Leave it</Button></div></div> : null}
+      {changing === 'roles' ? <div style={{ padding: '6px 0' }}><RoleTicks value={roles} onChange={setRoles} /><div style={{ display: 'flex', gap: 8 }}><Button variant="outlined" size="small" onClick={() => { void save(); }}>{roles.length === 0 ? 'End the membership' : 'Keep these roles'}</Button><Button size="small" onClick={() => { setChanging(null); }}>Cancel</Button></div></div> : null}
       {changing === 'certificate' ? <CertificateForm person={person} onDone={() => { setChanging(null); }} /> : null}
       {changing === 'link' && person.access !== 'account' ? <div style={{ display: 'flex', gap: 8, padding: '6px 0' }}><TextField size="small" label="E-mail address to sign in by" value={email} onChange={(event) => { setEmail(event.target.value); }} /><Button variant="outlined" onClick={() => { void link(); }}>Make a link</Button></div> : null}
       {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
@@ -149,7 +149,7 @@ function Offer({ offer }: { readonly offer: People['offers'][number] }) {
 export function PeoplePart({ people }: { readonly people: People }) {
   return (
     <section aria-labelledby="people"><h2 id="people">People</h2>
-      <p className="small">A role permits screens; a certificate permits signatures. A link for a new password lets whoever has it in under that name: it is on record who made it, and the person is signed out everywhere.</p>
+      <p className="small">A role permits screens; a certificate permits signatures. A link for a new password lets the person who has it in under that name: it is on record who made it, and the person is signed out everywhere.</p>
       <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{people.people.map((person) => <Person key={person.personId} person={person} mayChange={people.mayChange} />)}</ul>
       {people.offers.length === 0 ? null : (
         <>

@@ -43,7 +43,7 @@ function Back({ flight, back }: { readonly flight: CounterFlight; readonly back:
   );
 }
 
-/** One flight from top to bottom: who and what, the answer, papers and meters, out; and the return. */
+/** One flight from top to bottom: who and what, the answer, documents and meters, out; and the return. */
 export function FlightAtCounter({ flightId }: { readonly flightId: string }) {
   const { data: flight, error, refetch } = useCounterFlight(flightId);
   const deadSince = useLive();

@@ -41,7 +41,7 @@ export function Leaving({ flight }: { readonly flight: CounterFlight }) {
       <LastWord report={flight.lastReport} registration={flight.registration} />
       <Part title="The pouch">
         <ul style={{ margin: 0, padding: 0, listStyle: 'none', columns: 2, columnGap: 32 }}>{flight.papers.map(({ name, keptWhere }) => <li key={name} style={{ breakInside: 'avoid', padding: '3px 0' }}>{name} <span className="small">{keptWhere}</span></li>)}</ul>
-        {flight.papers.length === 0 ? <p className="small">No paper was ever sighted.</p> : null}
+        {flight.papers.length === 0 ? <p className="small">No document was ever checked.</p> : null}
       </Part>
       <Part title="Meters">
         {dials.length === 0 ? <p className="small">{flight.category === 'glider' ? 'It carries no meter: its hours come from launch and landing.' : 'Nobody has said yet which meters it has. Enter them in its folder first.'}</p> : null}

@@ -1,11 +1,11 @@
 import { ask } from './fetching';
 
-/** Loads a page of ours anew, so that nothing of the former person stays in memory. */
+/** Loads a page of ours again, so that nothing of the former person stays in memory. */
 export function goTo(path: string): void {
   window.location.href = path;
 }
 
-/** Signs out and shows the first page. What is kept on the phone stays there for whoever wrote it. */
+/** Signs out and shows the first page. What is kept on the phone stays there for the person who wrote it. */
 export async function leave(): Promise<void> {
   await ask('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }).catch(() => null);
   goTo('/sign-in');

@@ -9,7 +9,7 @@ const SILENCE_MS = 25_000;
 /** A browser's timer holds no more than this. */
 const LONGEST_TIMER_MS = 2_000_000_000;
 
-/** Puts a changed row into the Line, in its place; one that is not there yet makes the whole Line load anew. */
+/** Puts a changed row into the Line, in its place; one that is not there yet makes the whole Line load again. */
 export function withRow(line: Line, row: LineRow): Line | null {
   const at = line.rows.findIndex(({ aircraftId }) => aircraftId === row.aircraftId);
   const known = line.rows[at];
@@ -25,7 +25,7 @@ export function useLive(): number | null {
   useEffect(() => {
     const source = new EventSource('/api/events');
     let heard = Date.now();
-    // Until the line is open changes may be missed: what was loaded before is loaded anew.
+    // Until the line is open changes may be missed: what was loaded before is loaded again.
     let lost = true;
     const alive = () => {
       heard = Date.now();
@@ -54,7 +54,7 @@ export function useLive(): number | null {
   return deadSince;
 }
 
-/** Asks anew at the moment at which an answer changes by itself: an inspection that ends at midnight ends on an open screen too. */
+/** Asks again at the moment at which an answer changes by itself: an inspection that ends at midnight ends on an open screen too. */
 export function useRenewalAt(moments: readonly (number | null)[], now: number | undefined, pinned: boolean): void {
   const client = useQueryClient();
   const next = moments.reduce<number | null>((first, moment) => (moment === null ? first : first === null ? moment : Math.min(first, moment)), null);

@@ -9,7 +9,7 @@ import type { Facts } from '@/queries/facts';
 import type { People } from '@/queries/people';
 import type { DayPlan } from '@/queries/plan';
 import type { Sheet } from '@/queries/sheet';
-import type { SightingList } from '@/queries/sighting';
+import type { DocumentCheckList } from '@/queries/document-check';
 import type { Line } from '@/queries/line';
 import type { RampAircraft, RampList } from '@/queries/ramp';
 import { ask, Refusal } from './fetching';
@@ -43,11 +43,11 @@ export const useCounterFlight = (flightId: string | null) => useQuery({ queryKey
 export const useFolder = (registration: string | null) => useQuery({ queryKey: ['aircraft', registration, 'folder'], queryFn: () => ask<Folder>(`/api/aircraft/${encodeURIComponent(registration ?? '')}/folder`), enabled: registration !== null, retry });
 /** One day's plan; null is today. */
 export const useDayPlan = (day: string | null) => useQuery({ queryKey: ['plan', day], queryFn: () => ask<DayPlan>(`/api/plan${day === null ? '' : `?day=${day}`}`), retry, placeholderData: keepPreviousData, refetchInterval: 60_000 });
-/** What a sighting round asks. */
-export const useSightingList = (registration: string | null) => useQuery({ queryKey: ['sighting', registration], queryFn: () => ask<SightingList>(`/api/sighting/${encodeURIComponent(registration ?? '')}`), enabled: registration !== null, retry });
+/** What a document check round asks. */
+export const useDocumentCheckList = (registration: string | null) => useQuery({ queryKey: ['document-check', registration], queryFn: () => ask<DocumentCheckList>(`/api/document-check/${encodeURIComponent(registration ?? '')}`), enabled: registration !== null, retry });
 /** The sheets of an aircraft and day; null is today. */
 export const useSheet = (registration: string | null, day: string | null) => useQuery({ queryKey: ['aircraft', registration, 'sheet', day], queryFn: () => ask<Sheet>(`/api/sheet/${encodeURIComponent(registration ?? '')}${day === null ? '' : `?day=${day}`}`), enabled: registration !== null, retry, placeholderData: keepPreviousData });
-/** What is on record of an aircraft beyond its papers and maintenance. */
+/** What is on record of an aircraft beyond its documents and maintenance. */
 export const useFacts = (registration: string | null) => useQuery({ queryKey: ['aircraft', registration, 'facts'], queryFn: () => ask<Facts>(`/api/facts/${encodeURIComponent(registration ?? '')}`), enabled: registration !== null, retry });
 /** What the club says of its field and rules. */
 export const useClub = () => useQuery({ queryKey: ['club'], queryFn: () => ask<ClubPage>('/api/club'), retry });

@@ -107,7 +107,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
       {category === 'experimental' ? <div style={row}>{(['night', 'instruments'] as const).map((name) => <Controller key={name} control={control} name={name} render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label={name === 'night' ? 'Its operating limitations authorise flight by night' : 'They authorise flight by instruments'} />} />)}</div> : null}
       <fieldset style={{ border: '1px solid var(--rule)', padding: '8px 14px 14px', margin: 0, display: 'grid', gap: 10 }}><legend>Fuel, from the handbook</legend>
         <div style={row}><TextField label="Burnt in an hour at cruise" {...register('burn')} slotProps={decimal} />{unit('burnUnit')}<TextField label="Minimum for flight" {...register('minimum')} slotProps={decimal} helperText="Empty: the handbook names none." />{unit('minimumUnit')}</div>
-        {tanks.fields.map(({ id }, at) => <div key={id} style={row}><TextField label="Tank" {...register(`tanks.${at}.id`)} /><TextField label="Usable when full" {...register(`tanks.${at}.usable`)} slotProps={decimal} />{unit(`tanks.${at}.unit`)}<Button size="small" onClick={() => { tanks.remove(at); }}>Take away</Button></div>)}
+        {tanks.fields.map(({ id }, at) => <div key={id} style={row}><TextField label="Tank" {...register(`tanks.${at}.id`)} /><TextField label="Usable when full" {...register(`tanks.${at}.usable`)} slotProps={decimal} />{unit(`tanks.${at}.unit`)}<Button size="small" onClick={() => { tanks.remove(at); }}>Remove</Button></div>)}
         <div style={row}><TextField label="Fuel drains, by name" {...register('drains')} helperText="With commas between them: left, right, strainer" style={{ minWidth: 320 }} />
           <Controller control={control} name="grades" render={({ field: { value, onChange } }) => <TextField select label="Grades that it may have" value={value} onChange={onChange} slotProps={{ select: { multiple: true } }} style={{ minWidth: 230 }}>{FUEL_GRADES.map((grade) => <MenuItem key={grade} value={grade}>{grade}</MenuItem>)}</TextField>} /></div>
         <div><Button size="small" onClick={() => { tanks.append({ id: '', usable: '', unit: 'US gal' } as never); }}>Another tank</Button></div>
@@ -122,7 +122,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
               <Controller control={control} name={`measured.${at}.unit`} render={({ field: { value, onChange } }) => { const known = unitsOf(QUANTITIES[limit?.quantity ?? 'oil']); return <TextField select label="Unit" value={known.includes(value) ? value : ''} onChange={onChange} style={{ width: 110 }}>{known.map((one) => <MenuItem key={one} value={one}>{one}</MenuItem>)}</TextField>; }} />
               <Controller control={control} name={`measured.${at}.remedy`} render={({ field: { value, onChange } }) => <TextField select label="What helps" value={value} onChange={onChange} style={{ minWidth: 180 }}>{Object.entries(REMEDIES).map(([key, words]) => <MenuItem key={key} value={key}>{words}</MenuItem>)}</TextField>} />
               {limit?.uses === undefined ? null : <span className="small">for some uses only, as on record</span>}
-              <Button size="small" onClick={() => { limits.remove(at); }}>Take away</Button>
+              <Button size="small" onClick={() => { limits.remove(at); }}>Remove</Button>
             </div>
           );
         })}
@@ -130,7 +130,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
       </fieldset>
       <Controller control={control} name="boxes" render={({ field: { value, onChange } }) => <UsesBoxes boxes={value} onChange={onChange} />} />
       <FactAnswer {...answer} />
-      <div><Button type="submit" variant="contained" disabled={isSubmitting}>Put this on record</Button></div>
+      <div><Button type="submit" variant="contained" disabled={isSubmitting}>Save</Button></div>
     </form>
   );
 }

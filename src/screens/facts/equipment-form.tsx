@@ -66,7 +66,7 @@ export function EquipmentForm({ facts }: { readonly facts: Facts }) {
         })}
       </ul>
       <FactAnswer {...answer} />
-      <div><Button type="submit" variant="contained">Put this list on record</Button></div>
+      <div><Button type="submit" variant="contained">Save this list</Button></div>
     </form>
   );
 }

@@ -21,11 +21,11 @@ const shrink = { inputLabel: { shrink: true } } as const;
 const two = { display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(240px, 1fr))', gap: 12 } as const;
 
 /** The records of a list with whether somebody said that it is complete, and a way to say so. */
-function FactList({ facts, list, lines, none, children }: { readonly facts: Facts; readonly list: 'items' | 'directives'; readonly lines: readonly FactLine[]; readonly none: string; readonly children: ReactNode }) {
+function FactList({ facts, list, lines, none, children }: { readonly facts: Facts; readonly list: 'items' | 'ads'; readonly lines: readonly FactLine[]; readonly none: string; readonly children: ReactNode }) {
   const { enter, answer } = useFact(facts);
   return (
     <div style={{ display: 'grid', gap: 12 }}>
-      {lines.length === 0 ? <p style={{ margin: 0 }}>{none}</p> : <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{lines.map((line) => <li key={line.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}><span style={{ textDecoration: line.struck == null ? 'none' : 'line-through' }}><b>{line.text}</b> <span className="small">{line.more}</span></span>{line.struck == null ? facts.mayReplace ? <StrikeForm folder={facts} recordId={line.id} kind={list === 'items' ? 'item' : 'directive'} what={line.text} /> : null : <StruckText struck={line.struck} />}</li>)}</ul>}
+      {lines.length === 0 ? <p style={{ margin: 0 }}>{none}</p> : <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{lines.map((line) => <li key={line.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}><span style={{ textDecoration: line.struck == null ? 'none' : 'line-through' }}><b>{line.text}</b> <span className="small">{line.more}</span></span>{line.struck == null ? facts.mayReplace ? <StrikeForm folder={facts} recordId={line.id} kind={list === 'items' ? 'item' : 'ad'} what={line.text} /> : null : <StruckText struck={line.struck} />}</li>)}</ul>}
       {facts.complete[list] ? <p className="small" style={{ margin: 0 }}>Somebody said that the list is complete. Completions are signed in the folder.</p> : (
         <div><b>Nobody has said that this is all, so the aircraft stays closed.</b> <Button size="small" variant="outlined" onClick={() => { void enter({ kind: 'complete', list }); }}>{lines.length === 0 ? 'There are none' : 'That is all of them'}</Button></div>
       )}
@@ -38,7 +38,7 @@ function FactList({ facts, list, lines, none, children }: { readonly facts: Fact
 interface ItemFields { readonly name: string; readonly kind: ItemKind; readonly interval: IntervalText; readonly until: string; readonly noExpiry: boolean; readonly excess: 'taken-off' | 'not-taken-off'; readonly signedAs: SignedWork; readonly basis: ItemBasis | '' }
 const NO_ITEM: ItemFields = { name: '', kind: 'service', interval: NO_INTERVAL, until: '', noExpiry: false, excess: 'taken-off', signedAs: 'return-to-service', basis: '' };
 
-const BASIS_WORDS: Readonly<Record<ItemBasis, string>> = { recommended: 'The maker recommends it', 'airworthiness-limitations': 'The airworthiness limitations ask for it', directive: 'A directive asks for it', 'approved-programme': 'The approved programme asks for it', club: 'The club asks for it' };
+const BASIS_WORDS: Readonly<Record<ItemBasis, string>> = { recommended: 'The maker recommends it', 'airworthiness-limitations': 'The airworthiness limitations ask for it', ad: 'An AD asks for it', 'approved-programme': 'The approved programme asks for it', club: 'The club asks for it' };
 
 /** Life limits, overhauls, services, checks and dated things. */
 export function Items({ facts }: { readonly facts: Facts }) {
@@ -64,32 +64,32 @@ export function Items({ facts }: { readonly facts: Facts }) {
           <Controller control={control} name="interval" render={({ field: { value, onChange } }) => <IntervalFields label="Again after" value={value} onChange={onChange} help="Whichever comes first." />} />
           <Controller control={control} name="noExpiry" render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label="It states that it does not expire" />} />
           <FactAnswer {...answer} />
-          <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Put it on record</Button><Button onClick={() => { setOpen(false); }}>Leave it</Button></div>
+          <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Save</Button><Button onClick={() => { setOpen(false); }}>Cancel</Button></div>
         </form>
       )}
     </FactList>
   );
 }
 
-interface DirectiveFields { readonly number: string; readonly title: string; readonly applies: 'yes' | 'no'; readonly effectiveOn: string; readonly initial: IntervalText; readonly method: string; readonly ends: boolean; readonly repeats: IntervalText; readonly noFerry: boolean }
-const NO_DIRECTIVE: DirectiveFields = { number: '', title: '', applies: 'yes', effectiveOn: '', initial: NO_INTERVAL, method: '', ends: false, repeats: NO_INTERVAL, noFerry: false };
+interface AdFields { readonly number: string; readonly title: string; readonly applies: 'yes' | 'no'; readonly effectiveOn: string; readonly initial: IntervalText; readonly method: string; readonly ends: boolean; readonly repeats: IntervalText; readonly noFerry: boolean }
+const NO_AD: AdFields = { number: '', title: '', applies: 'yes', effectiveOn: '', initial: NO_INTERVAL, method: '', ends: false, repeats: NO_INTERVAL, noFerry: false };
 
 /** Airworthiness directives. */
-export function Directives({ facts }: { readonly facts: Facts }) {
+export function Ads({ facts }: { readonly facts: Facts }) {
   const [open, setOpen] = useState(false);
   const { enter, answer } = useFact(facts);
-  const { register, control, handleSubmit, reset, setError, formState: { errors, isSubmitting } } = useForm<DirectiveFields>({ defaultValues: NO_DIRECTIVE });
-  const submit = async ({ number, title, applies, effectiveOn, initial, method, ends, repeats, noFerry }: DirectiveFields) => {
+  const { register, control, handleSubmit, reset, setError, formState: { errors, isSubmitting } } = useForm<AdFields>({ defaultValues: NO_AD });
+  const submit = async ({ number, title, applies, effectiveOn, initial, method, ends, repeats, noFerry }: AdFields) => {
     const again = intervalOf(repeats);
-    if (applies === 'yes' && !ends && again === undefined) { setError('method', { message: 'Say how long it holds once done, or that it ends the directive.' }); return; }
+    if (applies === 'yes' && !ends && again === undefined) { setError('method', { message: 'Say how long it holds once done, or that it ends the AD.' }); return; }
     const methods = method.trim() === '' ? {} : { method: { name: method, ...(ends || again === undefined ? {} : { repeats: again }) } };
-    if (await enter({ kind: 'directive', directive: { number, title, applies: applies === 'yes', effectiveOn: said(effectiveOn), initial: intervalOf(initial), noFerry, equipment: [], methods } }, (field, message) => { setError(field as 'number', { message }); }) !== null) { reset(NO_DIRECTIVE); setOpen(false); }
+    if (await enter({ kind: 'ad', ad: { number, title, applies: applies === 'yes', effectiveOn: said(effectiveOn), initial: intervalOf(initial), noFerry, equipment: [], methods } }, (field, message) => { setError(field as 'number', { message }); }) !== null) { reset(NO_AD); setOpen(false); }
   };
-  const field = (name: keyof DirectiveFields) => ({ error: errors[name] !== undefined, helperText: errors[name]?.message });
+  const field = (name: keyof AdFields) => ({ error: errors[name] !== undefined, helperText: errors[name]?.message });
   return (
-    <FactList facts={facts} list="directives" lines={facts.directives} none="No directive is on record.">
-      {!open ? <div><Button size="small" onClick={() => { setOpen(true); }}>Enter a directive …</Button></div> : (
-        <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label="Enter a directive" style={{ display: 'grid', gap: 12 }}>
+    <FactList facts={facts} list="ads" lines={facts.ads} none="No AD is on record.">
+      {!open ? <div><Button size="small" onClick={() => { setOpen(true); }}>Enter an AD …</Button></div> : (
+        <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label="Enter an AD" style={{ display: 'grid', gap: 12 }}>
           <div style={two}>
             <TextField label="Number" {...register('number', { validate: (words) => words.trim() !== '' || 'Enter its number.' })} {...field('number')} /><TextField label="What it is about" {...register('title', { validate: (words) => words.trim() !== '' || 'Say what it is about.' })} {...field('title')} />
             <TextField label="In force from" type="date" slotProps={shrink} {...register('effectiveOn')} {...field('effectiveOn')} />
@@ -103,7 +103,7 @@ export function Directives({ facts }: { readonly facts: Facts }) {
             <Controller control={control} name="noFerry" render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label="It forbids the ferry flight on a special permit" />} />
           </div>
           <FactAnswer {...answer} />
-          <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Put it on record</Button><Button onClick={() => { setOpen(false); }}>Leave it</Button></div>
+          <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Save</Button><Button onClick={() => { setOpen(false); }}>Cancel</Button></div>
         </form>
       )}
     </FactList>

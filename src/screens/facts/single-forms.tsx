@@ -23,7 +23,7 @@ function RecordForm<F extends FieldValues>({ facts, name, lines, none, empty, fa
       {lines.length === 0 ? <p style={{ margin: 0 }}>{none}</p> : <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{lines.map((line) => <li key={line.id}><b>{sentenceCase(line.text)}</b> <span className="small">{line.more}</span></li>)}</ul>}
       <div style={grid}>{children(form)}</div>
       <FactAnswer {...answer} />
-      <div><Button type="submit" variant="outlined" disabled={form.formState.isSubmitting}>Put it on record</Button></div>
+      <div><Button type="submit" variant="outlined" disabled={form.formState.isSubmitting}>Save</Button></div>
     </form>
   );
 }
@@ -37,16 +37,16 @@ function Field<F extends FieldValues>({ form, name, label, type = 'text', option
   return <TextField select {...shared} value={form.watch(name) as string} {...form.register(name)}>{options.map(([key, words]) => <MenuItem key={key} value={key}>{words}</MenuItem>)}</TextField>;
 }
 
-interface LocatorFields { readonly on: string; readonly state: string; readonly batteryReplaceBy: string; readonly usedMinutes: string; readonly removedOn: string; readonly removalEntered: string; readonly removalPlacarded: string }
+interface EltFields { readonly on: string; readonly state: string; readonly batteryReplaceBy: string; readonly usedMinutes: string; readonly removedOn: string; readonly removalEntered: string; readonly removalPlacarded: string }
 const YES_NO = [['', 'not known'], ['yes', 'yes'], ['no', 'no']] as const;
 const yes = (text: string): boolean | undefined => (text === '' ? undefined : text === 'yes');
 
-/** The emergency locator as it stands. */
-export function LocatorForm({ facts }: { readonly facts: Facts }) {
+/** The ELT as it stands. */
+export function EltForm({ facts }: { readonly facts: Facts }) {
   return (
-    <RecordForm<LocatorFields> facts={facts} name="Emergency locator" lines={facts.locator === null ? [] : [facts.locator]} none="Nobody has said whether one is fitted."
+    <RecordForm<EltFields> facts={facts} name="ELT" lines={facts.elt === null ? [] : [facts.elt]} none="Nobody has said whether one is fitted."
       empty={{ on: facts.today, state: '', batteryReplaceBy: '', usedMinutes: '', removedOn: '', removalEntered: '', removalPlacarded: '' }}
-      fact={(fields) => ({ kind: 'locator', on: fields.on, locator: { state: said(fields.state) as 'fitted' | undefined, batteryReplaceBy: said(fields.batteryReplaceBy), usedMinutes: figure(fields.usedMinutes), removedOn: said(fields.removedOn), removalEntered: yes(fields.removalEntered), removalPlacarded: yes(fields.removalPlacarded) } })}>
+      fact={(fields) => ({ kind: 'elt', on: fields.on, elt: { state: said(fields.state) as 'fitted' | undefined, batteryReplaceBy: said(fields.batteryReplaceBy), usedMinutes: figure(fields.usedMinutes), removedOn: said(fields.removedOn), removalEntered: yes(fields.removalEntered), removalPlacarded: yes(fields.removalPlacarded) } })}>
       {(form) => (
         <>
           <Field form={form} name="on" label="As of" type="date" /><Field form={form} name="state" label="It is" options={[['', 'not known'], ['fitted', 'fitted'], ['removed-for-repair', 'removed for repair'], ['not-fitted', 'not fitted']]} />
@@ -60,11 +60,11 @@ export function LocatorForm({ facts }: { readonly facts: Facts }) {
 
 interface CheckFields { readonly on: string; readonly method: string; readonly errorDegrees: string; readonly place: string; readonly signedBy: string }
 
-/** A check of the receivers that instrument flight relies on. */
-export function ReceiverCheckForm({ facts }: { readonly facts: Facts }) {
+/** A VOR check that instrument flight relies on. */
+export function VorCheckForm({ facts }: { readonly facts: Facts }) {
   return (
-    <RecordForm<CheckFields> facts={facts} name="Receiver check" lines={facts.receiverCheck === null ? [] : [facts.receiverCheck]} none="No check is on record: flights by instruments that rely on the receivers stay closed." empty={{ on: facts.today, method: '', errorDegrees: '', place: '', signedBy: '' }}
-      fact={(fields) => ({ kind: 'receiver-check', on: fields.on, check: { method: said(fields.method) as 'dual' | undefined, errorDegrees: figure(fields.errorDegrees), place: said(fields.place), signedBy: said(fields.signedBy) } })}>
+    <RecordForm<CheckFields> facts={facts} name="VOR check" lines={facts.vorCheck === null ? [] : [facts.vorCheck]} none="No check is on record: flights by instruments that rely on the receivers stay closed." empty={{ on: facts.today, method: '', errorDegrees: '', place: '', signedBy: '' }}
+      fact={(fields) => ({ kind: 'vor-check', on: fields.on, check: { method: said(fields.method) as 'dual' | undefined, errorDegrees: figure(fields.errorDegrees), place: said(fields.place), signedBy: said(fields.signedBy) } })}>
       {(form) => (
         <>
           <Field form={form} name="on" label="Checked on" type="date" /><Field form={form} name="method" label="How" options={[['', 'not known'], ['test-signal', 'test signal'], ['ground-point', 'point on the ground'], ['airborne-point', 'point in the air'], ['airway', 'on an airway'], ['dual', 'one against the other']]} />
@@ -106,12 +106,12 @@ export function RiggingForm({ facts }: { readonly facts: Facts }) {
 
 interface PaperFields { readonly on: string; readonly kind: string; readonly name: string; readonly validUntil: string; readonly noExpiry: string }
 
-/** Insurance, and papers that the club itself asks for. */
-export function ClubPaperForm({ facts }: { readonly facts: Facts }) {
+/** Insurance, and documents that the club itself asks for. */
+export function ClubDocumentForm({ facts }: { readonly facts: Facts }) {
   return (
-    <RecordForm<PaperFields> facts={facts} name="Club paper" lines={facts.clubPapers} none="No insurance and no paper of the club is on record." empty={{ on: facts.today, kind: 'insurance', name: 'Insurance', validUntil: '', noExpiry: 'no' }}
-      fact={(fields) => ({ kind: 'club-paper', on: fields.on, paper: { kind: fields.kind as 'insurance', name: fields.name, validUntil: fields.noExpiry === 'yes' ? 'no-expiry' : said(fields.validUntil) } })}>
-      {(form) => <><Field form={form} name="on" label="Seen on" type="date" /><Field form={form} name="kind" label="Kind" options={[['insurance', 'insurance'], ['club', 'paper of the club']]} /><Field form={form} name="name" label="Name" /><Field form={form} name="validUntil" label="Valid to, that day included" type="date" /><Field form={form} name="noExpiry" label="It states no expiry" options={[['no', 'no'], ['yes', 'yes']]} /></>}
+    <RecordForm<PaperFields> facts={facts} name="Club document" lines={facts.clubDocuments} none="No insurance and no club document is on record." empty={{ on: facts.today, kind: 'insurance', name: 'Insurance', validUntil: '', noExpiry: 'no' }}
+      fact={(fields) => ({ kind: 'club-document', on: fields.on, paper: { kind: fields.kind as 'insurance', name: fields.name, validUntil: fields.noExpiry === 'yes' ? 'no-expiry' : said(fields.validUntil) } })}>
+      {(form) => <><Field form={form} name="on" label="Seen on" type="date" /><Field form={form} name="kind" label="Kind" options={[['insurance', 'insurance'], ['club', 'club document']]} /><Field form={form} name="name" label="Name" /><Field form={form} name="validUntil" label="Valid to, that day included" type="date" /><Field form={form} name="noExpiry" label="It states no expiry" options={[['no', 'no'], ['yes', 'yes']]} /></>}
     </RecordForm>
   );
 }

@@ -11,14 +11,14 @@ import { PURPOSE_NAMES } from '@/explain/names';
 export type TickedBox = Readonly<Record<Dimension, readonly string[]>>;
 
 const TITLES: Readonly<Record<Dimension, string>> = {
-  light: 'Light', rules: 'Flight rules', purpose: 'What for', crew: 'Who flies', range: 'How far', transponderAirspace: 'Airspace that needs a transponder', broadcastAirspace: 'Airspace that needs position broadcast', overWater: 'Over water', passengers: 'People who are not crew',
+  light: 'Light', rules: 'Flight rules', purpose: 'What for', crew: 'Who flies', range: 'How far', transponderAirspace: 'Airspace that needs a transponder', adsbAirspace: 'Airspace that needs ADS-B Out', overWater: 'Over water', passengers: 'People who are not crew',
 };
 const WORDS: Readonly<Record<string, string>> = { vfr: 'visual', ifr: 'by instruments', 'student-solo': 'student alone', dual: 'with an instructor', 'rated-pilot': 'rated pilot', local: 'local area', 'cross-country': 'across country', outside: 'outside it', inside: 'inside it', 'within-glide': 'within gliding distance of the shore', 'beyond-glide': 'beyond it', none: 'nobody', aboard: 'aboard' };
 const wordOf = (dimension: Dimension, value: string): string => (dimension === 'purpose' ? PURPOSE_NAMES[value as keyof typeof PURPOSE_NAMES] : WORDS[value] ?? value);
 
 /** A first box: an ordinary trainer by day, visually. Nothing is assumed that somebody did not leave ticked. */
 const FIRST_BOX: TickedBox = {
-  light: ['day'], rules: ['vfr'], purpose: ['private-rental', 'positioning-to-maintenance', 'maintenance-check-flight'], crew: [...DIMENSIONS.crew], range: ['local', 'cross-country'], transponderAirspace: ['outside'], broadcastAirspace: ['outside'], overWater: ['within-glide'], passengers: [...DIMENSIONS.passengers],
+  light: ['day'], rules: ['vfr'], purpose: ['private-rental', 'positioning-to-maintenance', 'maintenance-check-flight'], crew: [...DIMENSIONS.crew], range: ['local', 'cross-country'], transponderAirspace: ['outside'], adsbAirspace: ['outside'], overWater: ['within-glide'], passengers: [...DIMENSIONS.passengers],
 };
 
 /** What an aircraft is approved and fitted for: one set of ticks, or several where it may, say, tow only by day. */

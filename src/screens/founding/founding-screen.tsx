@@ -73,7 +73,7 @@ export function FoundingScreen() {
       <h1 style={{ marginTop: 0 }}>{data?.club == null ? 'A new club' : `Take charge of ${data.club}`}</h1>
       {data === undefined ? <p>{error === null ? 'Loading …' : error.message}</p> : !data.open ? <p>Somebody has an account here already. <a href="/sign-in">Sign in</a>, or ask the administrator for a link.</p> : (
         <>
-          <p>{data.club === null ? 'This installation is empty. Whoever started the server found a one-time code in its output. With it you become the administrator; afterwards you admit people and enter the first aircraft. No aircraft is released until the facts that matter are on record.' : `The archive of ${data.club} was brought in. Its people have no passwords here yet: with the one-time code from the server’s output you become administrator, and make a link for each of them.`}</p>
+          <p>{data.club === null ? 'This installation is empty. The person who started the server found a one-time code in its output. With it you become the administrator; afterwards you admit people and enter the first aircraft. No aircraft is released until the facts that matter are on record.' : `The archive of ${data.club} was brought in. Its people have no passwords here yet: with the one-time code from the server’s output you become administrator, and make a link for each of them.`}</p>
           <Founding waiting={data.club} />
         </>
       )}

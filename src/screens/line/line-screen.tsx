@@ -72,7 +72,7 @@ export function LineScreen() {
     if (event.key === 'Enter' && selected !== undefined && event.target === event.currentTarget) router.push(`/aircraft/${selected.registration}`);
   };
   const drawn = drawnDay(line);
-  // Few aircraft use the height there is; many tighten and scroll.
+  // Few aircraft use the height there is; many restrict and scroll.
   const height = Math.round(Math.min(56, Math.max(36, (room - 30) / rows.length)));
   const at = (moment: number | null) => (moment === null ? '–' : clock(moment, zone));
   return (
@@ -83,7 +83,7 @@ export function LineScreen() {
       </DeskHeader>
       <NotLive since={deadSince} zone={zone} />
       <Needs line={line} onSelect={setChosen} />
-      {rows.length === 0 ? <main style={{ padding: 24 }}><h1>There is no aircraft yet.</h1><p>Nothing is decided until an aircraft with its papers and inspections is on record.</p></main> : (
+      {rows.length === 0 ? <main style={{ padding: 24 }}><h1>There is no aircraft yet.</h1><p>Nothing is decided until an aircraft with its documents and inspections is on record.</p></main> : (
         <main style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 330px', gap: 14, padding: '10px 20px 14px', flex: 1, minHeight: 0 }}>
           <div ref={table} tabIndex={0} role="region" aria-label="The Line; arrow keys choose an aircraft, Enter opens it" onKeyDown={keys} style={{ overflowY: 'auto', border: '1px solid var(--rule)', background: 'var(--card)' }}>
             <h1 style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}>The Line</h1>

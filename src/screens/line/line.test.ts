@@ -16,7 +16,7 @@ const line = (...rows: readonly LineRow[]): Line => ({
   club: 'Tern Bay Flying Club', field: 'Tern Bay', zone: 'UTC', now: 0 as Line['now'], pinned: true, rows,
   today: { date: '1970-01-01', from: 0 as Line['now'], to: 24 * HOUR as Line['now'], dawn: 7 * HOUR as Line['now'], sunrise: 7.5 * HOUR as Line['now'], sunset: 16.5 * HOUR as Line['now'], nightfall: 17 * HOUR as Line['now'] },
 });
-const refused = flight('Lund', 14, 16, { answer: 'no', words: 'Outruns the 100-hour by 0.4 h.' });
+const refused = flight('Lund', 14, 16, { answer: 'no', words: 'Exceeds the 100-hour by 0.4 h.' });
 
 describe('what needs somebody now', () => {
   it('nothing, when every flight can go', () => { expect(needsNow(line(row('N01TB', { flights: [flight('Sol', 9, 10)] })))).toEqual([]); });
@@ -39,7 +39,7 @@ describe('a live change', () => {
   const before = line(row('N01TB'), row('N02TB'));
   it('replaces its row, in its place', () => { expect(withRow(before, row('N02TB', { revision: 4, verdict: 'Grounded' }))?.rows.map(({ verdict }) => verdict)).toEqual(['Released', 'Grounded']); });
   it('never brings back an older revision', () => { expect(withRow(before, row('N02TB', { revision: 2, verdict: 'Grounded' }))).toBe(before); });
-  it('of an aircraft that is not there has the whole Line load anew', () => { expect(withRow(before, row('N09TB'))).toBeNull(); });
+  it('of an aircraft that is not there has the whole Line load again', () => { expect(withRow(before, row('N09TB'))).toBeNull(); });
 });
 
 describe('the day as it is drawn', () => {
@@ -57,7 +57,7 @@ describe('the day as it is drawn', () => {
 
 describe('reasons on a screen', () => {
   it('one fact under two rules is told once, with both sources', () => {
-    const reason = (id: string, source: string, headline = 'The 100 hours ended.') => ({ id, headline, meaning: '', source, certainty: 'failed' as const, condition: false, records: ['r'], lifts: [] });
+    const reason = (id: string, source: string, headline = 'The 100 hours ended.') => ({ id, headline, meaning: '', source, certainty: 'failed' as const, condition: false, records: ['r'], remedies: [] });
     expect(merged([reason('a', '14 CFR 91.409(b)'), reason('b', 'club policy'), reason('c', 'club policy', 'Another.')]).map(({ source }) => source)).toEqual(['14 CFR 91.409(b); club policy', 'club policy']);
   });
 });

@@ -12,18 +12,18 @@ function mayTakeIt(candidate: LineRow, row: LineRow, flight: LineFlight): boolea
   return (candidate.secondsLeft === null || seconds <= candidate.secondsLeft) && candidate.flights.every(({ starts, ends }) => ends <= flight.starts || starts >= flight.ends);
 }
 
-/** At most three: flights of today that cannot go as planned, soonest first, each with its nearest way out. */
+/** At most three: flights of today that cannot go as planned, soonest first, each with its nearest remedy. */
 export function needsNow(line: Line, most = 3): readonly Need[] {
   const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: line.zone });
   return line.rows.flatMap((row) => row.flights.filter(({ answer }) => answer === 'no' || answer === 'yes-after').map((flight) => ({ row, flight })))
     .sort((a, b) => a.flight.starts - b.flight.starts).slice(0, most)
     .map(({ row, flight }) => {
       const other = line.rows.find((candidate) => mayTakeIt(candidate, row, flight));
-      const lift = row.reasons[0]?.lifts[0];
+      const remedy = row.reasons[0]?.remedies[0];
       return {
         id: flight.id, registration: row.registration, tone: flight.answer === 'no' ? 'grounded' as const : 'restricted' as const,
         headline: `${time.format(flight.starts)} ${flight.name} in ${row.registration} ${flight.answer === 'no' ? 'cannot go' : 'needs a step first'}`,
-        why: flight.words, way: other !== undefined ? `${other.registration} stands free then` : flight.answer === 'no' && lift !== undefined ? lift.act : '',
+        why: flight.words, way: other !== undefined ? `${other.registration} stands free then` : flight.answer === 'no' && remedy !== undefined ? remedy.act : '',
       };
     });
 }

@@ -18,7 +18,7 @@ export function Selected({ row, zone }: { readonly row: LineRow; readonly zone: 
       </div>
       {row.out === null ? null : <div style={{ borderLeft: '4px solid var(--sea)', paddingLeft: 12 }}><b>{row.out}.</b> Until its return is recorded nobody else can take it. <Link href="/counter">Counter</Link></div>}
       <div style={{ fontSize: 14 }}>{row.openFor}</div>
-      {row.reasons.length === 0 ? <div>Every use that it is approved for is open. Nothing on record stands against it.</div> : <Reasons reasons={row.reasons} />}
+      {row.reasons.length === 0 ? <div>Available for every use that it is approved for. No reason on record keeps it from flying.</div> : <Reasons reasons={row.reasons} />}
       {refused.map(({ id, name, words, starts, answer }) => <div key={id} style={{ borderLeft: `4px dashed var(--${answer === 'no' ? 'grounded' : 'restricted'})`, paddingLeft: 12 }}><b><span className="mono">{clock(starts, zone)}</span> {name}.</b> {words}</div>)}
       <Button component={Link} href={`/aircraft/${row.registration}`} variant="contained">Open {row.registration}</Button>
       <div className="small">Not checked: {row.notChecked.join('; ')}. Groval advises. The pilot in command, licensed mechanics, the aircraft’s documents and local law decide.</div>

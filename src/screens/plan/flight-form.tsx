@@ -41,7 +41,7 @@ function draftOf(fields: Fields): FlightDraftInput {
   const words = fields.airborne.trim();
   return {
     aircraftId: fields.aircraftId, person: fields.person.trim() === '' ? 'not named yet' : fields.person, starts: { date: fields.date, clock: clockFrom(fields.starts) }, endsClock: clockFrom(fields.ends), airborne: words === '' ? null : Number(words), purpose: fields.purpose, crew: fields.crew, rules: fields.rules, range: fields.range,
-    passengers: fields.passengers, transponderAirspace: fields.transponder, broadcastAirspace: fields.broadcast, beyondGlide: fields.water, reliesOnVor: fields.vor, reliesOnDatabase: fields.database, persons: whole(fields.persons), landings: whole(fields.landings), towLaunches: fields.tows,
+    passengers: fields.passengers, transponderAirspace: fields.transponder, adsbAirspace: fields.broadcast, beyondGlide: fields.water, reliesOnVor: fields.vor, reliesOnDatabase: fields.database, persons: whole(fields.persons), landings: whole(fields.landings), towLaunches: fields.tows,
     fuelPlanned: fields.fuel.trim() === '' ? null : fields.fuel.trim(), places: placesOf(fields.places) ?? [],
   };
 }
@@ -57,7 +57,7 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
   const { register, handleSubmit, control, setValue, setError, formState: { errors, isSubmitting } } = useForm<Fields>({
     defaultValues: {
       aircraftId: moving?.aircraftId ?? plan.aircraft[0]?.aircraftId ?? '', person: moving?.person ?? onlyFor ?? '', date: moving?.date ?? plan.date, starts: moving?.starts ?? '', ends: moving?.ends ?? '', airborne: moving?.airborne ?? '', purpose: flight?.purpose ?? 'private-rental', crew: flight?.crew ?? 'rated-pilot', rules: flight?.rules ?? 'vfr', range: flight?.range ?? 'local',
-      passengers: flight?.passengers ?? false, transponder: flight?.transponderAirspace ?? false, broadcast: flight?.broadcastAirspace ?? false, water: flight?.beyondGlideOverWater ?? false, vor: flight?.reliesOnVor ?? false, database: flight?.reliesOnDatabase ?? false, persons: flight?.persons === null || flight?.persons === undefined ? '' : String(flight.persons), landings: flight?.landings === null || flight?.landings === undefined ? '' : String(flight.landings), fuel: moving?.fuel ?? '', tows: flight?.towLaunches ?? null,
+      passengers: flight?.passengers ?? false, transponder: flight?.transponderAirspace ?? false, broadcast: flight?.adsbAirspace ?? false, water: flight?.beyondGlideOverWater ?? false, vor: flight?.reliesOnVor ?? false, database: flight?.reliesOnDatabase ?? false, persons: flight?.persons === null || flight?.persons === undefined ? '' : String(flight.persons), landings: flight?.landings === null || flight?.landings === undefined ? '' : String(flight.landings), fuel: moving?.fuel ?? '', tows: flight?.towLaunches ?? null,
       places: flight?.places.map(({ name, latitude, longitude, zone }) => ({ name, latitude: String(latitude), longitude: String(longitude), timeZone: zone })) ?? [],
     },
   });
@@ -97,7 +97,7 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
         <div style={{ ...pair, marginTop: 10 }}>
           <TextField label="People aboard" {...register('persons')} {...field('persons')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} /><TextField label="Landings" {...register('landings')} {...field('landings')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} />
           <TextField label="Usable fuel at the start, US gal" {...register('fuel')} {...field('fuel')} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} /><span />
-          {([['passengers', 'Carries passengers'], ['transponder', 'In transponder airspace'], ['broadcast', 'In position-broadcast airspace'], ['water', 'Beyond gliding distance over water'], ['vor', 'Navigates by VOR'], ['database', 'Navigates by a database']] as const).map(([name, label]) => <FormControlLabel key={name} control={<Checkbox checked={fields[name]} {...register(name)} />} label={label} />)}
+          {([['passengers', 'Carries passengers'], ['transponder', 'In transponder airspace'], ['broadcast', 'In ads-b-out airspace'], ['water', 'Beyond gliding distance over water'], ['vor', 'Navigates by VOR'], ['database', 'Navigates by a database']] as const).map(([name, label]) => <FormControlLabel key={name} control={<Checkbox checked={fields[name]} {...register(name)} />} label={label} />)}
         </div>
       </details>
       <PlacesFields places={fields.places} plan={plan} onChange={(places) => { setValue('places', places); }} />
@@ -110,7 +110,7 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
         </div>
       )}
       {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
-      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>{moving === null ? 'Enter it' : 'Move it'}</Button><Button onClick={onDone}>Leave it</Button></div>
+      <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>{moving === null ? 'Enter it' : 'Move it'}</Button><Button onClick={onDone}>Cancel</Button></div>
     </form>
   );
 }

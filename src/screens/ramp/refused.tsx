@@ -15,7 +15,7 @@ function SavePhoto({ photo, registration }: { readonly photo: Blob; readonly reg
 /** A finding, or its photo, that the server refused: shown until its writer has decided about it. */
 export function Refused({ kept }: { readonly kept: KeptFinding }) {
   const { registration, finding, trouble, wordsSent, photo, findingId } = kept;
-  // Written anew it is another finding: what was refused may have been received before, and stands.
+  // Written again it is another finding: what was refused may have been received before, and stands.
   const correct = async () => {
     const id = crypto.randomUUID();
     await keep({ ...kept, findingId: id, finding: { ...finding, findingId: id }, photoId: crypto.randomUUID(), ready: 0, trouble: null });

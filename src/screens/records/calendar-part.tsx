@@ -24,7 +24,7 @@ export function CalendarPart() {
   const make = () => act(async () => { setAddress(new URL((await send<{ readonly path: string }>('/api/feed', { name: name.trim() === '' ? 'Calendar' : name.trim() })).path, window.location.href).toString()); setName(''); });
   return (
     <section aria-labelledby="calendar"><h2 id="calendar">What is due as a calendar</h2>
-      <p>A calendar program that knows the address shows the last good day of everything that ends on a day. Whoever has the address can read it; revoke it when it is no longer wanted.</p>
+      <p>A calendar program that knows the address shows the last good day of everything that ends on a day. The person who has the address can read it; revoke it when it is no longer wanted.</p>
       <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}><TextField size="small" label="What for, such as workshop" value={name} onChange={(event) => { setName(event.target.value); }} /><Button variant="outlined" onClick={() => { void make(); }}>Make an address</Button></div>
       {address === null ? null : <p role="status">This is shown once; copy it now: <code className="mono" style={{ wordBreak: 'break-all' }}>{address}</code></p>}
       {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}

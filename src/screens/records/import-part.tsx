@@ -11,7 +11,7 @@ import { guessMapping, IMPORT_LISTS, IMPORT_LIST_NAMES, type ImportList, type Im
 import { sendFile } from './import-stream';
 import { rejectedFile } from './summary';
 
-const NAMES: Readonly<Record<ImportList, string>> = { fleet: 'Fleet', documents: 'Sightings of papers', inspections: 'Inspections', meters: 'Meter readings', flights: 'Flights' };
+const NAMES: Readonly<Record<ImportList, string>> = { fleet: 'Fleet', documents: 'Document checks of documents', inspections: 'Inspections', meters: 'Meter readings', flights: 'Flights' };
 const OUTCOMES = { new: 'new', there: 'there already', rejected: 'rejected' } as const;
 /** Where the mapping of a list and its headers is remembered in this browser. */
 const memory = (list: ImportList, headers: readonly string[]) => `groval-mapping/${list}/${headers.join('|')}`;

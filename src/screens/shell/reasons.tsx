@@ -1,16 +1,16 @@
 import type { ConstraintWords } from '@/explain/constraint';
 
-/** Reasons as sentences: why in bold, what it means, the source small, then each way out with who may take it. */
+/** Reasons as sentences: why in bold, what it means, the source small, then each remedy with who may take it. */
 export function Reasons({ reasons }: { readonly reasons: readonly ConstraintWords[] }) {
   return (
     <ul style={{ listStyle: 'none', margin: 0, padding: 0, display: 'grid', gap: 12 }}>
       {merged(reasons).map((reason) => (
         <li key={reason.id} style={{ borderLeft: `4px solid ${reason.certainty === 'failed' ? 'var(--grounded)' : 'var(--restricted)'}`, paddingLeft: 12 }}>
           <b>{reason.headline}</b> {reason.meaning} <span className="small">{reason.source}</span>
-          {reason.lifts.length === 0 ? null : (
+          {reason.remedies.length === 0 ? null : (
             <div style={{ marginTop: 4, fontSize: 14 }}>
               <span className="small">What would open it: </span>
-              {reason.lifts.map((lift, at) => <span key={lift.act}>{at === 0 ? '' : '; or '}{lift.act} <span className="small">({lift.by})</span></span>)}
+              {reason.remedies.map((remedy, at) => <span key={remedy.act}>{at === 0 ? '' : '; or '}{remedy.act} <span className="small">({remedy.by})</span></span>)}
             </div>
           )}
         </li>

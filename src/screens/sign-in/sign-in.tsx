@@ -15,7 +15,7 @@ const formSchema = z.object({ email: z.string().trim().min(3, 'Enter your e-mail
 
 interface DemoPerson { readonly email: string; readonly name: string }
 
-/** Opens the first screen of whoever signed in: the ramp for those who fly, the Line for the others. */
+/** Opens the first screen of the person who signed in: the ramp for those who fly, the Line for the others. */
 async function goHome(): Promise<void> {
   const { roles } = await ask<Me>('/api/me');
   const flies = roles.every((role) => role === 'renter' || role === 'student');
@@ -47,7 +47,7 @@ export function SignIn() {
           <TextField label="Password" type="password" autoComplete="current-password" {...register('password')} error={errors.password !== undefined} helperText={errors.password?.message} />
           <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>Sign in</Button>
         </form>
-        {founding?.open === true ? <p>Nobody has an account here yet. Whoever started the server <a href="/founding">founds the club</a> with the code that it printed.</p> : null}
+        {founding?.open === true ? <p>Nobody has an account here yet. The person who started the server <a href="/founding">founds the club</a> with the code that it printed.</p> : null}
         {trouble === null ? null : <p role="alert" style={{ color: 'var(--grounded)', fontWeight: 700 }}>{trouble}</p>}
       </section>
       {demo === undefined || demo.people.length === 0 ? null : (

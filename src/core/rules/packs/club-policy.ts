@@ -1,7 +1,7 @@
 import { RESERVE_MINUTES } from '../../fuel/fuel-needed';
 import { clubFuelReserve } from '../club-fuel-reserve';
 import { clubHundredHour, HUNDRED_HOUR_COVERS } from '../club-hundred-hour';
-import { clubPapers, INSURANCE } from '../club-papers';
+import { clubDocuments, INSURANCE } from '../club-documents';
 import { fuelSamples, FUEL_SAMPLING } from '../fuel-samples';
 import { navigationDatabase } from '../navigation-database';
 import { oilTrend } from '../oil-trend';
@@ -19,7 +19,7 @@ export interface ClubPolicyParameters {
   readonly insurance: (typeof INSURANCE)[number];
   readonly monoxideDetector: (typeof SAFETY_EQUIPMENT)[number];
   readonly fireExtinguisher: (typeof SAFETY_EQUIPMENT)[number];
-  readonly sightingDays: number;
+  readonly documentCheckDays: number;
   readonly readingDays: number;
   readonly reserveDay: number;
   readonly reserveNight: number;
@@ -27,7 +27,7 @@ export interface ClubPolicyParameters {
   readonly oilUseLimit: number;
 }
 
-/** A club's own rules, on top of an authority's. They only tighten. */
+/** A club's own rules, on top of an authority's. They only restrict. */
 export const clubPolicy = {
   id: 'club-policy',
   version: '2',
@@ -49,7 +49,7 @@ export const clubPolicy = {
     insurance: { kind: 'word', title: 'Whether insurance must be on record', values: INSURANCE, strictest: 'required', about: 'No aviation regulation of the packs asks for it; most clubs do.' },
     monoxideDetector: { kind: 'word', title: 'Carbon-monoxide detector', values: SAFETY_EQUIPMENT, strictest: 'no-flight-without', about: 'Common practice accepts an aircraft without one, wishes for one, or asks for it.' },
     fireExtinguisher: { kind: 'word', title: 'Fire extinguisher', values: SAFETY_EQUIPMENT, strictest: 'no-flight-without', about: 'Schools keep an aircraft without a charged extinguisher from carrying passengers, or from flying.' },
-    sightingDays: { kind: 'number', title: 'How old a sighting of a paper may be', about: 'Common practice, no source.', unit: 'days', stricter: 'lower', loosest: 3660, limit: 1, usual: 90 },
+    documentCheckDays: { kind: 'number', title: 'How old a document check may be', about: 'Common practice, no source.', unit: 'days', stricter: 'lower', loosest: 3660, limit: 1, usual: 90 },
     readingDays: { kind: 'number', title: 'How old the last meter reading may be', about: 'Common practice, no source.', unit: 'days', stricter: 'lower', loosest: 3660, limit: 1, usual: 60 },
     reserveDay: { kind: 'number', title: 'Fuel reserve by day', about: 'The regulation asks for 30 minutes.', unit: 'minutes', stricter: 'higher', loosest: RESERVE_MINUTES.day, limit: 240, usual: RESERVE_MINUTES.day },
     reserveNight: { kind: 'number', title: 'Fuel reserve by night', about: 'The regulation asks for 45 minutes.', unit: 'minutes', stricter: 'higher', loosest: RESERVE_MINUTES.night, limit: 240, usual: RESERVE_MINUTES.night },
@@ -57,7 +57,7 @@ export const clubPolicy = {
     oilUseLimit: { kind: 'number', title: 'Oil use at which a mechanic looks', about: 'Common practice, no source; the maker’s own limit may be lower.', unit: 'thousandths of a US quart an hour', stricter: 'lower', loosest: 1000, limit: 10, usual: 500 },
   } satisfies Record<keyof ClubPolicyParameters, ParameterSpec>,
   rules: (parameters: ClubPolicyParameters): readonly BoundRule[] => [
-    bind(clubHundredHour, parameters), bind(lapsedTransponder, parameters), bind(navigationDatabase, undefined), bind(staleRecords, parameters), bind(clubPapers, parameters), bind(safetyEquipment, parameters),
+    bind(clubHundredHour, parameters), bind(lapsedTransponder, parameters), bind(navigationDatabase, undefined), bind(staleRecords, parameters), bind(clubDocuments, parameters), bind(safetyEquipment, parameters),
     bind(clubFuelReserve, parameters), bind(fuelSamples, parameters), bind(oilTrend, parameters),
   ],
 } as const;
@@ -81,7 +81,7 @@ export function policyFrom(values: Readonly<Record<string, unknown>>): ClubPolic
 /** The pack with nothing chosen: the strictest words, the usual numbers. */
 export const USUAL_POLICY: ClubPolicyParameters = {
   hundredHourCovers: 'rental-and-solo-too', fuelSampling: 'every-flight-and-after-fuelling', lapsedTransponder: 'aircraft-closed', insurance: 'required', monoxideDetector: 'no-flight-without',
-  fireExtinguisher: 'no-flight-without', sightingDays: 90, readingDays: 60, reserveDay: RESERVE_MINUTES.day, reserveNight: RESERVE_MINUTES.night, reserveIfr: RESERVE_MINUTES.ifr, oilUseLimit: 500,
+  fireExtinguisher: 'no-flight-without', documentCheckDays: 90, readingDays: 60, reserveDay: RESERVE_MINUTES.day, reserveNight: RESERVE_MINUTES.night, reserveIfr: RESERVE_MINUTES.ifr, oilUseLimit: 500,
 };
 
 /** The pack with the loosest of everything: it closes nothing that the authority's pack leaves open. */

@@ -3,9 +3,9 @@ import { annualInspection } from '../annual-inspection';
 import { approvedUses } from '../approved-uses';
 import { categoryLimits } from '../category-limits';
 import { conditionInspection } from '../condition-inspection';
-import { directivesComplied } from '../directives';
+import { adsComplied } from '../ads';
 import { documentsAboard } from '../documents-aboard';
-import { emergencyLocator } from '../emergency-locator';
+import { eltRule } from '../elt';
 import { fuelForFlight } from '../fuel-for-flight';
 import { fuelQuality } from '../fuel-quality';
 import { gaugeAndDip } from '../gauge-and-dip';
@@ -18,11 +18,11 @@ import { measuredLimits } from '../measured-limits';
 import { openDiscrepancies } from '../open-discrepancies';
 import { openFlights } from '../open-flights';
 import { progressiveProgramme } from '../progressive-programme';
-import { receiverCheck } from '../receiver-check';
+import { vorCheck } from '../vor-check';
 import { recordsInOrder } from '../records-in-order';
 import { registrationIsValid } from '../registration-validity';
 import { requiredEquipment } from '../required-equipment';
-import { tightenings } from '../tightenings';
+import { dispatchRestrictions } from '../dispatch-restrictions';
 import { towRope } from '../tow-rope';
 import { transponderTest } from '../transponder-test';
 import { LESSONS, type Lessons } from '../parts/for-hire';
@@ -39,7 +39,7 @@ export interface UsPart91Parameters {
 /** Rules of 14 CFR parts 39, 43, 47 and 91. The texts were cited from memory: consult the text in force. */
 export const usPart91 = {
   id: 'us-part91',
-  version: '3',
+  version: '4',
   title: 'US part 91',
   authority: true,
   parameters: {
@@ -53,10 +53,10 @@ export const usPart91 = {
     },
   } satisfies Record<keyof UsPart91Parameters, ParameterSpec>,
   rules: ({ trainingUnder, lessons }: UsPart91Parameters): readonly BoundRule[] => [
-    bind(documentsAboard, { papersOf: 'us' }), bind(registrationIsValid, { runsOut: true }), bind(annualInspection, undefined), bind(conditionInspection, undefined), bind(refusedInspections, undefined), bind(progressiveProgramme, undefined),
-    bind(hundredHourInspection, { trainingUnder }), bind(categoryLimits, undefined), bind(directivesComplied, undefined), bind(maintenanceItems, undefined), bind(emergencyLocator, undefined),
-    bind(altimeterStatic, undefined), bind(transponderTest, undefined), bind(receiverCheck, undefined), bind(requiredEquipment, { lessons }), bind(navigationWorks, undefined), bind(inoperativeEquipment, { lessons }),
-    bind(maintenanceEntries, undefined), bind(openDiscrepancies, undefined), bind(measuredLimits, undefined), bind(fuelForFlight, { authority: 'us' }), bind(fuelQuality, undefined), bind(gaugeAndDip, undefined), bind(tightenings, undefined), bind(towRope, undefined), bind(gliderRigging, undefined), bind(openFlights, undefined), bind(recordsInOrder, undefined), bind(approvedUses, undefined),
+    bind(documentsAboard, { documentsOf: 'us' }), bind(registrationIsValid, { runsOut: true }), bind(annualInspection, undefined), bind(conditionInspection, undefined), bind(refusedInspections, undefined), bind(progressiveProgramme, undefined),
+    bind(hundredHourInspection, { trainingUnder }), bind(categoryLimits, undefined), bind(adsComplied, undefined), bind(maintenanceItems, undefined), bind(eltRule, undefined),
+    bind(altimeterStatic, undefined), bind(transponderTest, undefined), bind(vorCheck, undefined), bind(requiredEquipment, { lessons }), bind(navigationWorks, undefined), bind(inoperativeEquipment, { lessons }),
+    bind(maintenanceEntries, undefined), bind(openDiscrepancies, undefined), bind(measuredLimits, undefined), bind(fuelForFlight, { authority: 'us' }), bind(fuelQuality, undefined), bind(gaugeAndDip, undefined), bind(dispatchRestrictions, undefined), bind(towRope, undefined), bind(gliderRigging, undefined), bind(openFlights, undefined), bind(recordsInOrder, undefined), bind(approvedUses, undefined),
   ],
 } as const;
 

@@ -1,6 +1,6 @@
 import type { Category } from '../../records/aircraft';
 import type { UseSet } from '../../envelope/use-set';
-import { constraint, lift, RECORD_KEEPER, type Constraint, type Source } from './constraint';
+import { constraint, remedy, RECORD_KEEPER, type Constraint, type Source } from './constraint';
 
 /**
  * The constraint of a rule that knows only some certification categories, or null when it knows this one.
@@ -11,6 +11,6 @@ export function uncoveredCategory(category: Category | null, covered: readonly C
   return constraint({
     key: 'category', certainty: 'unknown', source, closes,
     reason: category === null ? { code: 'category-unknown' } : { code: 'category-without-rules', category },
-    lifts: [lift(category === null ? 'record-category' : 'use-covered-category', RECORD_KEEPER)],
+    remedies: [remedy(category === null ? 'record-category' : 'use-covered-category', RECORD_KEEPER)],
   });
 }

@@ -26,19 +26,19 @@ export type Begins =
 
 /** An act that removes a constraint. */
 export const ACTS = [
-  'put-document-aboard', 'record-sighting', 'display-certificate', 'replace-document', 'fetch-the-right-document', 'update-document',
+  'put-document-aboard', 'check-document', 'display-certificate', 'replace-document', 'fetch-the-right-document', 'update-document',
   'renew-registration', 'record-registration-dates', 'register-new-owner', 'record-first-flight-date', 'record-particulars',
   'complete-annual', 'complete-condition-inspection', 'clear-inspection-list', 'complete-hundred-hour', 'complete-inspection-entry', 'record-excess-reason',
   'record-meter-reading', 'correct-meter-reading', 'correct-record', 'say-landings',
   'repair-and-return-to-service', 'service-and-record', 'instructor-judges', 'complete-repair-entry', 'defer-item',
   'record-approved-uses', 'record-category', 'use-covered-category',
-  'test-locator', 'replace-locator-battery', 'reinstall-locator', 'record-locator-removal', 'deactivate-locator', 'record-locator',
-  'test-altimeter-static', 'test-static-system', 'test-transponder', 'check-receivers', 'update-database',
-  'comply-with-directive', 'record-directives', 'complete-item', 'record-item-history', 'record-items', 'replace-part',
+  'inspect-elt', 'replace-elt-battery', 'reinstall-elt', 'record-elt-removal', 'deactivate-elt', 'record-elt',
+  'test-altimeter-static', 'test-static-system', 'test-transponder', 'check-vor', 'update-database',
+  'comply-with-ad', 'record-ads', 'complete-item', 'record-item-history', 'record-items', 'replace-part',
   'install-equipment', 'record-equipment', 'release-after-work', 'fly-check-flight', 'inspect-independently',
   'add-oil', 'remove-oil', 'add-fuel', 'remove-fuel', 'measure', 'sample-fuel', 'deal-with-suspect-fuel', 'complete-work-entry', 'service-measured-item', 'have-trend-looked-at',
   'issue-maintenance-release', 'sign-daily-inspection',
-  'renew-paper', 'lift-tightening', 'record-return', 'record-rigging', 'state-for-flight', 'change-flight', 'obtain-atc-authorisation',
+  'renew-club-document', 'withdraw-dispatch-restriction', 'record-return', 'record-rigging', 'state-for-flight', 'change-flight', 'obtain-atc-authorisation',
   'obtain-special-flight-permit', 'replace-tow-rope',
 ] as const;
 export type Act = (typeof ACTS)[number];
@@ -52,11 +52,11 @@ export type Entitled =
   | { readonly kind: 'anybody-at-the-aircraft' }
   | { readonly kind: 'record-keeper' };
 
-/** A way out: an act, who is entitled to do it, and what it leaves behind. */
-export interface Lift {
+/** A remedy: an act, who is entitled to do it, and what it leaves behind. */
+export interface Remedy {
   readonly act: Act;
   readonly by: Entitled;
-  /** What the act is done to: an item, a paper, a find. The same act on the same thing is done once for all that it lifts. */
+  /** What the act is done to: an item, a document, a find. The same act on the same thing is done once for all that it clears. */
   readonly on: string | null;
   /** Uses that stay closed after it, such as those that a deferral closes; null when none do. */
   readonly leaves: UseSet | null;
@@ -78,10 +78,10 @@ export interface Constraint {
   readonly begins: Begins;
   /** Where it bites at a reading, but not before a moment: the later of the two. Null for every other constraint. */
   readonly notBefore: Instant | null;
-  /** When it ends by itself; null when only a lift ends it. */
+  /** When it ends by itself; null when only a remedy ends it. */
   readonly ends: Instant | null;
-  /** Ways out, the usual one first. */
-  readonly lifts: readonly Lift[];
+  /** Remedies, the usual one first. */
+  readonly remedies: readonly Remedy[];
   /** True for a step that is to be done before a flight ('yes, after …') rather than a closure that needs the workshop. */
   readonly condition: boolean;
   /** True for what is asked before a flight leaves, and not again while it is in the air: one that left in time may come back after the boundary. */
@@ -90,18 +90,18 @@ export interface Constraint {
   readonly notice: boolean;
   /** Where given, `closes` stays open within this number. */
   readonly cap: Cap | null;
-  /** True where a special flight permit may cover it: airworthiness, and no directive that forbids the ferry flight. */
+  /** True where a special flight permit may cover it: airworthiness, and no AD that forbids the ferry flight. */
   readonly permitMayCover: boolean;
 }
 
 /** A constraint with what is usual left out: recorded, without end or cap, no step before flight, no permit. */
-export type GivenConstraint = Pick<Constraint, 'key' | 'certainty' | 'source' | 'reason' | 'closes' | 'lifts'> & Partial<Constraint>;
+export type GivenConstraint = Pick<Constraint, 'key' | 'certainty' | 'source' | 'reason' | 'closes' | 'remedies'> & Partial<Constraint>;
 
 /** Fills in what is usual. Written out, since this is made hundreds of times for every aircraft. */
 export function constraint(given: GivenConstraint): Constraint {
-  const { key, certainty, source, reason, closes, lifts } = given;
+  const { key, certainty, source, reason, closes, remedies } = given;
   return {
-    key, certainty, source, reason, records: given.records ?? [], closes, begins: given.begins ?? RECORDED, notBefore: given.notBefore ?? null, ends: given.ends ?? null, lifts,
+    key, certainty, source, reason, records: given.records ?? [], closes, begins: given.begins ?? RECORDED, notBefore: given.notBefore ?? null, ends: given.ends ?? null, remedies,
     condition: given.condition ?? false, atStart: given.atStart ?? false, notice: given.notice ?? false, cap: given.cap ?? null, permitMayCover: given.permitMayCover ?? false,
   };
 }
@@ -119,8 +119,8 @@ export function atReading(meter: Meter, at: number): Begins {
   return { kind: 'meter', meter, at };
 }
 
-/** A way out that leaves nothing behind. */
-export function lift(act: Act, by: Entitled, on: string | null = null, leaves: UseSet | null = null, holds: Begins | null = null): Lift {
+/** A remedy that leaves nothing behind. */
+export function remedy(act: Act, by: Entitled, on: string | null = null, leaves: UseSet | null = null, holds: Begins | null = null): Remedy {
   return { act, by, on, leaves, holds };
 }
 

@@ -3,7 +3,7 @@ import type { KnownFacts } from '../../records/facts';
 import { countingInspections, discountedEntries, refusal, type Inspection, type InspectionKind } from '../../records/inspection';
 import { lastDayOfCalendarMonths } from '../../time/civil-date';
 import { endOfDay } from '../../time/zone';
-import { from, lift, RECORDED, type Act, type Begins, type Constraint, type Entitled, type Lift, type Source } from './constraint';
+import { from, remedy, RECORDED, type Act, type Begins, type Constraint, type Entitled, type Remedy, type Source } from './constraint';
 import type { Reason } from './reason';
 
 /** An inspection or test that counts for so many calendar months. */
@@ -22,10 +22,10 @@ export function datedInspection({ inspections, place, authority }: KnownFacts, {
   const discounted = discountedEntries(inspections, [kind], last, place.zone, authority);
   // A refused one closes by a rule of its own until its list is cleared; then it counts.
   if (refusal(inspections, kind, [kind], place.zone, authority) !== null) return { last, missing: [], constraints: [] };
-  const lifts = [...discounted.slice(0, 1).map(({ completedOn }) => lift('complete-inspection-entry', by, kind, null, from(endOfDay(lastDayOfCalendarMonths(completedOn, months), place.zone)))), lift(act, by)];
-  const made = (certainty: Constraint['certainty'], reason: Reason, records: readonly string[], begins: Begins, own: readonly Lift[]): Constraint =>
-    ({ key: kind, certainty, source, reason, records, closes, begins, notBefore: null, ends: null, lifts: own, condition: false, atStart: false, notice: false, cap: null, permitMayCover: true });
-  if (last === null) return { last, missing: [`inspections (${kind})`], constraints: [made('unknown', { code: 'inspection-unknown', kind, discounted }, [], RECORDED, lifts)] };
+  const remedies = [...discounted.slice(0, 1).map(({ completedOn }) => remedy('complete-inspection-entry', by, kind, null, from(endOfDay(lastDayOfCalendarMonths(completedOn, months), place.zone)))), remedy(act, by)];
+  const made = (certainty: Constraint['certainty'], reason: Reason, records: readonly string[], begins: Begins, own: readonly Remedy[]): Constraint =>
+    ({ key: kind, certainty, source, reason, records, closes, begins, notBefore: null, ends: null, remedies: own, condition: false, atStart: false, notice: false, cap: null, permitMayCover: true });
+  if (last === null) return { last, missing: [`inspections (${kind})`], constraints: [made('unknown', { code: 'inspection-unknown', kind, discounted }, [], RECORDED, remedies)] };
   const lastDay = lastDayOfCalendarMonths(last.completedOn, months);
-  return { last, missing: [], constraints: [made('failed', { code: 'inspection-expires', kind, completedOn: last.completedOn, lastDay, discounted }, [last.id], from(endOfDay(lastDay, place.zone)), lifts)] };
+  return { last, missing: [], constraints: [made('failed', { code: 'inspection-expires', kind, completedOn: last.completedOn, lastDay, discounted }, [last.id], from(endOfDay(lastDay, place.zone)), remedies)] };
 }

@@ -3,7 +3,7 @@ import type { KnownFacts } from '../../records/facts';
 import { isHourMeter, type Meter } from '../../records/meters';
 import type { CivilDate } from '../../time/civil-date';
 import { endOfDay, type ZoneId } from '../../time/zone';
-import { ANYBODY, atReading, DISPATCHER, from, lift, type Begins, type Constraint, type Lift, type Source } from './constraint';
+import { ANYBODY, atReading, DISPATCHER, from, remedy, type Begins, type Constraint, type Remedy, type Source } from './constraint';
 import type { Reason } from './reason';
 
 /** What the boundaries of one due thing have in common. */
@@ -12,18 +12,18 @@ export interface DueParts {
   readonly source: Source;
   readonly records: readonly string[];
   readonly closes: UseSet;
-  readonly lifts: readonly Lift[];
+  readonly remedies: readonly Remedy[];
   readonly permitMayCover: boolean;
 }
 
 // Written out: of a few hundred such constraints an aircraft has, copying with a spread would cost more than the rules.
-function made(key: string, reason: Reason, begins: Begins, lifts: readonly Lift[], { source, records, closes, permitMayCover }: DueParts): Constraint {
-  return { key, certainty: 'failed', source, reason, records, closes, begins, notBefore: null, ends: null, lifts, condition: false, atStart: false, notice: false, cap: null, permitMayCover };
+function made(key: string, reason: Reason, begins: Begins, remedies: readonly Remedy[], { source, records, closes, permitMayCover }: DueParts): Constraint {
+  return { key, certainty: 'failed', source, reason, records, closes, begins, notBefore: null, ends: null, remedies, condition: false, atStart: false, notice: false, cap: null, permitMayCover };
 }
 
 /** Closes when the last good day at the field is over. */
 export function closesAfter(lastDay: CivilDate, zone: ZoneId, reason: Reason, parts: DueParts): Constraint {
-  return made(`${parts.key}.date`, reason, from(endOfDay(lastDay, zone)), parts.lifts, parts);
+  return made(`${parts.key}.date`, reason, from(endOfDay(lastDay, zone)), parts.remedies, parts);
 }
 
 /** True where a limit is reached only because nobody said how many landings an unlogged stretch had. */
@@ -33,17 +33,17 @@ function reachedByGuess({ unlogged, meters, accounted }: KnownFacts, meter: Mete
   return most.state === 'known' && said.state === 'known' && most.value >= at && said.value < at;
 }
 
-/** The ways out of a limit on a meter: as given, and saying how many landings there were where that reached it. */
-export function liftsAt(facts: KnownFacts, meter: Meter, at: number, lifts: readonly Lift[]): readonly Lift[] {
+/** The remedies of a limit on a meter: as given, and saying how many landings there were where that reached it. */
+export function remediesAt(facts: KnownFacts, meter: Meter, at: number, remedies: readonly Remedy[]): readonly Remedy[] {
   const [most, read] = [facts.meters[meter], facts.accounted[meter]];
   // Reached only by flights whose meters nobody read: reading them may show less.
   const unread = facts.unread.length > 0 && most.state === 'known' && read.state === 'known' && most.value >= at && read.value < at;
-  return [...lifts, ...(reachedByGuess(facts, meter, at) ? [lift('say-landings', DISPATCHER, meter)] : []), ...(unread ? [lift('record-meter-reading', ANYBODY, meter)] : [])];
+  return [...remedies, ...(reachedByGuess(facts, meter, at) ? [remedy('say-landings', DISPATCHER, meter)] : []), ...(unread ? [remedy('record-meter-reading', ANYBODY, meter)] : [])];
 }
 
-/** Closes with nothing left to a reading. Where only landings that nobody counted reach it, saying how many there were is a way out too. */
+/** Closes with nothing left to a reading. Where only landings that nobody counted reach it, saying how many there were is a remedy too. */
 export function closesAt(facts: KnownFacts, meter: Meter, at: number, reason: Reason, parts: DueParts): Constraint {
-  return made(`${parts.key}.${meter}`, reason, atReading(meter, at), liftsAt(facts, meter, at, parts.lifts), parts);
+  return made(`${parts.key}.${meter}`, reason, atReading(meter, at), remediesAt(facts, meter, at, parts.remedies), parts);
 }
 
 /** A limit as a day, or as a reading of a meter; null where nobody knows that reading. */

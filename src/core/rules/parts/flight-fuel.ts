@@ -3,7 +3,7 @@ import { fuelNeeded, reserveMinutes } from '../../fuel/fuel-needed';
 import type { KnownFacts } from '../../records/facts';
 import { airborneTime, type PlannedFlight } from '../../records/planned-flight';
 import { LIGHT, type Light } from '../../time/sun';
-import { ANYBODY, constraint, DISPATCHER, lift, RECORD_KEEPER, type Constraint, type Source } from './constraint';
+import { ANYBODY, constraint, DISPATCHER, remedy, RECORD_KEEPER, type Constraint, type Source } from './constraint';
 import { fuelAboard } from './fuel-aboard';
 
 const BY_LIGHT = LIGHT.map((light) => [light, usesIn({ light: [light] })] as const);
@@ -22,17 +22,17 @@ export function flightFuel(facts: KnownFacts, reserves: Reserves, source: Source
   const planned = flight.fuelPlanned;
   const measured = fuelAboard(facts, flight.starts);
   if (facts.ramp === null && planned === null) return [];
-  const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'lifts'> & Partial<Constraint>) => constraint({ source, closes: needs, condition: true, ...given });
+  const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'remedies'> & Partial<Constraint>) => constraint({ source, closes: needs, condition: true, ...given });
   const burn = particulars.fuel?.burnPerHour ?? null;
-  if (burn === null) return [made({ key: 'burn', certainty: 'unknown', reason: { code: 'fuel-burn-unknown' }, lifts: [lift('record-particulars', RECORD_KEEPER, 'fuel')], condition: false })];
+  if (burn === null) return [made({ key: 'burn', certainty: 'unknown', reason: { code: 'fuel-burn-unknown' }, remedies: [remedy('record-particulars', RECORD_KEEPER, 'fuel')], condition: false })];
   // What is planned counts while nobody has looked; once the ramp is part of the question, no more than what is there.
   const available = facts.ramp === null ? planned : measured === null ? null : planned === null || measured.volume < planned ? measured.volume : planned;
-  if (available === null) return [made({ key: 'aboard', certainty: 'unknown', reason: { code: 'fuel-aboard-unknown' }, lifts: [lift('measure', ANYBODY, 'fuel-dip')] })];
+  if (available === null) return [made({ key: 'aboard', certainty: 'unknown', reason: { code: 'fuel-aboard-unknown' }, remedies: [remedy('measure', ANYBODY, 'fuel-dip')] })];
   if (flight.rules !== 'vfr' && flight.toAlternate === null) {
-    return [made({ key: 'alternate', certainty: 'unknown', reason: { code: 'flight-leaves-open', what: 'alternate' }, lifts: [lift('state-for-flight', DISPATCHER, 'toAlternate')] })];
+    return [made({ key: 'alternate', certainty: 'unknown', reason: { code: 'flight-leaves-open', what: 'alternate' }, remedies: [remedy('state-for-flight', DISPATCHER, 'toAlternate')] })];
   }
   const minutes = reserveMinutes(flight.rules, touched(needs), reserves);
   const needed = fuelNeeded(burn, airborneTime(flight), flight.rules === 'vfr' ? 0 : (flight.toAlternate ?? 0), minutes);
   if (available >= needed) return [];
-  return [made({ key: 'short', certainty: 'failed', reason: { code: 'fuel-short', aboard: available, needed, reserveMinutes: minutes }, records: measured?.records ?? [], lifts: [lift('add-fuel', ANYBODY), lift('change-flight', DISPATCHER)] })];
+  return [made({ key: 'short', certainty: 'failed', reason: { code: 'fuel-short', aboard: available, needed, reserveMinutes: minutes }, records: measured?.records ?? [], remedies: [remedy('add-fuel', ANYBODY), remedy('change-flight', DISPATCHER)] })];
 }

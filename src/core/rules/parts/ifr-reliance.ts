@@ -1,7 +1,7 @@
 import { usesIn, type UseSet } from '../../envelope/use-set';
 import type { KnownFacts } from '../../records/facts';
 import type { PlannedFlight } from '../../records/planned-flight';
-import { constraint, DISPATCHER, lift, RECORD_KEEPER, RECORDED, type Constraint, type RuleResult, type Source } from './constraint';
+import { constraint, DISPATCHER, remedy, RECORD_KEEPER, RECORDED, type Constraint, type RuleResult, type Source } from './constraint';
 import { result, type Rule } from './rule';
 
 const IFR = usesIn({ rules: ['ifr'] });
@@ -28,18 +28,18 @@ export function judgeReliance({ only, says, source, find }: Reliance): Required<
     judge: (facts) => {
       const navigation = facts.aircraft.particulars.ifrNavigation;
       if (navigation === null) {
-        return result([constraint({ key: 'navigation', certainty: 'unknown', source, reason: { code: 'particular-unknown', what: 'ifr-navigation' }, closes: IFR, lifts: [lift('record-particulars', RECORD_KEEPER, 'ifr-navigation')] })], ['aircraft.ifrNavigation']);
+        return result([constraint({ key: 'navigation', certainty: 'unknown', source, reason: { code: 'particular-unknown', what: 'ifr-navigation' }, closes: IFR, remedies: [remedy('record-particulars', RECORD_KEEPER, 'ifr-navigation')] })], ['aircraft.ifrNavigation']);
       }
       return navigation === only ? find(facts, IFR) : result([]);
     },
     judgeFlight: (facts, _, flight, needs) => {
       if (facts.aircraft.particulars.ifrNavigation !== 'either' || flight.rules === 'vfr') return [];
-      const state = (what: Reliance['says']) => lift('state-for-flight', DISPATCHER, what);
+      const state = (what: Reliance['says']) => remedy('state-for-flight', DISPATCHER, what);
       if (flight.reliesOnVor === false && flight.reliesOnDatabase === false) {
-        return [constraint({ key: 'neither', certainty: 'unknown', source, reason: { code: 'flight-leaves-open', what: 'navigation' }, closes: needs, lifts: [state('reliesOnVor'), state('reliesOnDatabase')], condition: true })];
+        return [constraint({ key: 'neither', certainty: 'unknown', source, reason: { code: 'flight-leaves-open', what: 'navigation' }, closes: needs, remedies: [state('reliesOnVor'), state('reliesOnDatabase')], condition: true })];
       }
       if (flight[says] === false) return [];
-      return find(facts, needs).constraints.filter((one) => meets(one, flight)).map((one) => ({ ...one, begins: RECORDED, lifts: flight[says] === null ? [...one.lifts, state(says)] : one.lifts }));
+      return find(facts, needs).constraints.filter((one) => meets(one, flight)).map((one) => ({ ...one, begins: RECORDED, remedies: flight[says] === null ? [...one.remedies, state(says)] : one.remedies }));
     },
   };
 }

@@ -15,7 +15,7 @@ function entitledHere(by: Entitled): Entitled {
  */
 export function inAustralia(rule: BoundRule, citation: string | null): BoundRule {
   const here = (source: Source): Source => (source.kind === 'regulation' && citation !== null ? { kind: 'regulation', citation } : source);
-  const told = (one: Constraint): Constraint => ({ ...one, source: here(one.source), lifts: one.lifts.map((lift) => ({ ...lift, by: entitledHere(lift.by) })) });
+  const told = (one: Constraint): Constraint => ({ ...one, source: here(one.source), remedies: one.remedies.map((remedy) => ({ ...remedy, by: entitledHere(remedy.by) })) });
   const { judge, judgeFlight } = rule;
   return {
     ...rule, source: here(rule.source), judge: (facts) => { const answer = judge(facts); return { ...answer, constraints: answer.constraints.map(told) }; },

@@ -1,7 +1,7 @@
 import type { UseSet } from '../../envelope/use-set';
 import type { KnownFacts } from '../../records/facts';
 import type { Meter } from '../../records/meters';
-import { ANYBODY, constraint, lift, RECORD_KEEPER, type Constraint, type Source } from './constraint';
+import { ANYBODY, constraint, remedy, RECORD_KEEPER, type Constraint, type Source } from './constraint';
 
 /**
  * What stands in the way of trusting a meter that a limit of `closes` counts on; null when it is known.
@@ -10,14 +10,14 @@ import { ANYBODY, constraint, lift, RECORD_KEEPER, type Constraint, type Source 
 export function meterTrouble({ meters }: KnownFacts, meter: Meter, source: Source, closes: UseSet): Constraint | null {
   const standing = meters[meter];
   const key = `meter-${meter}`;
-  const correct = [lift('correct-meter-reading', RECORD_KEEPER, meter)];
+  const correct = [remedy('correct-meter-reading', RECORD_KEEPER, meter)];
   switch (standing.state) {
     case 'known': return null;
-    case 'unknown': return constraint({ key, certainty: 'unknown', source, reason: { code: 'meter-unknown', meter }, closes, lifts: [lift('record-meter-reading', ANYBODY, meter)] });
-    case 'ahead-of-itself': return constraint({ key, certainty: 'unknown', source, reason: { code: 'meter-ahead-of-itself', meter, record: standing.record }, records: [standing.record], closes, lifts: correct });
+    case 'unknown': return constraint({ key, certainty: 'unknown', source, reason: { code: 'meter-unknown', meter }, closes, remedies: [remedy('record-meter-reading', ANYBODY, meter)] });
+    case 'ahead-of-itself': return constraint({ key, certainty: 'unknown', source, reason: { code: 'meter-ahead-of-itself', meter, record: standing.record }, records: [standing.record], closes, remedies: correct });
     case 'contradiction': {
       const { earlier, later, earlierValue, laterValue } = standing;
-      return constraint({ key, certainty: 'unknown', source, reason: { code: 'meter-contradicts', meter, earlier, later, earlierValue, laterValue }, records: [earlier, later], closes, lifts: correct });
+      return constraint({ key, certainty: 'unknown', source, reason: { code: 'meter-contradicts', meter, earlier, later, earlierValue, laterValue }, records: [earlier, later], closes, remedies: correct });
     }
     default: {
       const missing: never = standing;

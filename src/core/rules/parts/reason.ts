@@ -9,7 +9,7 @@ import type { EquipmentKind } from '../../records/equipment';
 import type { DoneFault, ItemKind } from '../../records/maintenance-item';
 import type { FuelGrade, MeasureLimit, Quantity, SampleResult } from '../../records/measurement';
 import type { Meter } from '../../records/meters';
-import type { ClubPaper } from '../../records/movement';
+import type { ClubDocument } from '../../records/movement';
 import type { WorkFault } from '../../records/work-entry';
 import type { Volume } from '../../quantities/volume';
 import type { Instant } from '../../time/instant';
@@ -18,12 +18,12 @@ import type { Cap } from './cap';
 
 /** Why a constraint is there: a code and the values that were compared. The words are in `explain`. A code keeps its meaning for ever. */
 export type Reason =
-  | { readonly code: 'document-never-sighted'; readonly document: DocumentKind }
+  | { readonly code: 'document-never-checked'; readonly document: DocumentKind }
   | { readonly code: 'document-not-aboard'; readonly document: DocumentKind }
   | { readonly code: 'document-aboard-unknown'; readonly document: DocumentKind }
   | { readonly code: 'document-illegible'; readonly document: DocumentKind }
   | { readonly code: 'document-legibility-unknown'; readonly document: DocumentKind }
-  | { readonly code: 'document-sighting-ahead-of-itself'; readonly document: DocumentKind }
+  | { readonly code: 'document-check-ahead-of-itself'; readonly document: DocumentKind }
   | { readonly code: 'certificate-not-displayed' }
   | { readonly code: 'certificate-display-unknown' }
   | { readonly code: 'document-of-another-aircraft'; readonly document: DocumentKind; readonly shown: string; readonly registration: string }
@@ -54,7 +54,7 @@ export type Reason =
   | { readonly code: 'approved-uses-unknown' }
   | { readonly code: 'particular-unknown'; readonly what: Particular }
   | { readonly code: 'category-closes'; readonly category: Category; readonly what: 'hire' | 'hire-but-lessons-and-towing' | 'night-and-instruments' }
-  // Papers.
+  // Documents.
   | { readonly code: 'manual-revision-differs'; readonly aboard: string; readonly inForce: string }
   | { readonly code: 'manual-revision-unknown' }
   | { readonly code: 'manual-serial-differs'; readonly shown: string; readonly serial: string }
@@ -64,18 +64,18 @@ export type Reason =
   | { readonly code: 'loading-data-outdated'; readonly datedOn: CivilDate; readonly changedOn: CivilDate }
   | { readonly code: 'loading-data-date-unknown' }
   | { readonly code: 'document-stale'; readonly document: DocumentKind; readonly seenOn: CivilDate; readonly days: number }
-  | { readonly code: 'paper-expires'; readonly name: string; readonly lastDay: CivilDate }
-  | { readonly code: 'paper-expiry-unknown'; readonly name: string }
-  | { readonly code: 'paper-missing'; readonly kind: ClubPaper['kind'] }
+  | { readonly code: 'club-document-expires'; readonly name: string; readonly lastDay: CivilDate }
+  | { readonly code: 'club-document-expiry-unknown'; readonly name: string }
+  | { readonly code: 'club-document-missing'; readonly kind: ClubDocument['kind'] }
   // Inspections, tests and items.
   | { readonly code: 'inspection-expires'; readonly kind: InspectionKind; readonly completedOn: CivilDate; readonly lastDay: CivilDate; readonly discounted: readonly DiscountedEntry[] }
   | { readonly code: 'inspection-unknown'; readonly kind: InspectionKind; readonly discounted: readonly DiscountedEntry[] }
   | { readonly code: 'test-needed-after-work'; readonly kind: InspectionKind; readonly workedOn: CivilDate }
   | { readonly code: 'work-effect-unknown'; readonly description: string; readonly effect: WorkEffect }
-  | { readonly code: 'receiver-check-expires'; readonly lastDay: CivilDate; readonly doneOn: CivilDate }
-  | { readonly code: 'receiver-check-unknown' }
-  | { readonly code: 'receiver-check-failed'; readonly error: number; readonly allowed: number }
-  | { readonly code: 'receiver-check-incomplete'; readonly doneOn: CivilDate }
+  | { readonly code: 'vor-check-expires'; readonly lastDay: CivilDate; readonly doneOn: CivilDate }
+  | { readonly code: 'vor-check-unknown' }
+  | { readonly code: 'vor-check-failed'; readonly error: number; readonly allowed: number }
+  | { readonly code: 'vor-check-incomplete'; readonly doneOn: CivilDate }
   | { readonly code: 'database-expires'; readonly lastDay: CivilDate }
   | { readonly code: 'database-not-yet'; readonly effectiveOn: CivilDate }
   | { readonly code: 'database-unknown' }
@@ -87,21 +87,21 @@ export type Reason =
   | { readonly code: 'items-unknown' }
   | { readonly code: 'programme-segments-unknown' }
   | { readonly code: 'oil-change-due'; readonly name: string; readonly dueAt: Hours; readonly leaded: Hours; readonly unleaded: Hours; readonly unsaid: Hours }
-  // Directives.
-  | { readonly code: 'directives-unknown' }
-  | { readonly code: 'directive-expires'; readonly number: string; readonly title: string; readonly lastDay: CivilDate; readonly first: boolean; readonly whichever?: 'later' }
-  | { readonly code: 'directive-due'; readonly number: string; readonly title: string; readonly meter: Meter; readonly dueAt: number; readonly first: boolean; readonly notBefore?: CivilDate | null }
-  | { readonly code: 'directive-before-flight'; readonly number: string; readonly title: string }
-  | { readonly code: 'directive-unknown'; readonly number: string; readonly title: string; readonly what: 'applicability' | 'effective-date' | 'reading' }
-  // Locator.
-  | { readonly code: 'locator-unknown' }
-  | { readonly code: 'locator-battery-expires'; readonly lastDay: CivilDate }
-  | { readonly code: 'locator-battery-used'; readonly usedSeconds: number }
-  | { readonly code: 'locator-battery-unknown'; readonly what: 'date' | 'use' }
-  | { readonly code: 'locator-removed'; readonly removedOn: CivilDate; readonly lastDay: CivilDate }
-  | { readonly code: 'locator-removal-incomplete'; readonly lacks: readonly ('date' | 'entry' | 'placard' | 'determination')[] }
-  | { readonly code: 'locator-deactivated'; readonly on: CivilDate }
-  | { readonly code: 'locator-not-fitted' }
+  // ADs.
+  | { readonly code: 'ads-unknown' }
+  | { readonly code: 'ad-expires'; readonly number: string; readonly title: string; readonly lastDay: CivilDate; readonly first: boolean; readonly whichever?: 'later' }
+  | { readonly code: 'ad-due'; readonly number: string; readonly title: string; readonly meter: Meter; readonly dueAt: number; readonly first: boolean; readonly notBefore?: CivilDate | null }
+  | { readonly code: 'ad-before-flight'; readonly number: string; readonly title: string }
+  | { readonly code: 'ad-unknown'; readonly number: string; readonly title: string; readonly what: 'applicability' | 'effective-date' | 'reading' }
+  // ELT.
+  | { readonly code: 'elt-unknown' }
+  | { readonly code: 'elt-battery-expires'; readonly lastDay: CivilDate }
+  | { readonly code: 'elt-battery-used'; readonly usedSeconds: number }
+  | { readonly code: 'elt-battery-unknown'; readonly what: 'date' | 'use' }
+  | { readonly code: 'elt-removed'; readonly removedOn: CivilDate; readonly lastDay: CivilDate }
+  | { readonly code: 'elt-removal-incomplete'; readonly lacks: readonly ('date' | 'entry' | 'placard' | 'determination')[] }
+  | { readonly code: 'elt-deactivated'; readonly on: CivilDate }
+  | { readonly code: 'elt-not-fitted' }
   // Equipment and deferrals.
   | { readonly code: 'equipment-list-unknown' }
   | { readonly code: 'equipment-not-fitted'; readonly equipment: EquipmentKind; readonly list: RequiredList }
@@ -146,11 +146,11 @@ export type Reason =
   | { readonly code: 'fuel-short'; readonly aboard: Volume; readonly needed: Volume; readonly reserveMinutes: number }
   | { readonly code: 'fuel-aboard-unknown' }
   | { readonly code: 'fuel-burn-unknown' }
-  // Movements, tightening, towing, the flight itself.
+  // Movements, dispatch restriction, towing, the flight itself.
   | { readonly code: 'aircraft-out'; readonly by: string | null; readonly since: Instant }
   | { readonly code: 'flight-not-read'; readonly by: string | null; readonly returnedAt: Instant; readonly seconds: Hours }
   | { readonly code: 'two-flights-open'; readonly earlier: string; readonly later: string }
-  | { readonly code: 'tightened'; readonly why: string; readonly by: string; readonly cap: Omit<Cap, 'own'> | null }
+  | { readonly code: 'restricted'; readonly why: string; readonly by: string; readonly cap: Omit<Cap, 'own'> | null }
   | { readonly code: 'record-ahead-of-itself'; readonly record: string; readonly kind: string }
   | { readonly code: 'record-contradicts-itself'; readonly record: string; readonly kind: string; readonly how: Contradiction }
   | { readonly code: 'work-not-signed'; readonly name: string; readonly completedOn: CivilDate; readonly faults: readonly (DoneFault | InspectionFault)[] }
@@ -170,11 +170,11 @@ export type Particular = 'serial-number' | 'manufactured-on' | 'certificated-on'
 /** What work may have done that its entry does not say. */
 export type WorkEffect = 'flight-characteristics' | 'flight-controls' | 'static-system' | 'altitude-reporting' | 'weight';
 /** The list of 14 CFR 91.205 that asks for an item. */
-export type RequiredList = 'day-vfr' | 'night-vfr' | 'ifr' | 'sunset-to-sunrise' | 'for-hire' | 'transponder-airspace' | 'broadcast-airspace' | 'over-water' | 'towing' | 'club';
+export type RequiredList = 'day-vfr' | 'night-vfr' | 'ifr' | 'sunset-to-sunrise' | 'for-hire' | 'transponder-airspace' | 'ads-b-airspace' | 'over-water' | 'towing' | 'club';
 /** Which of the four questions of 14 CFR 91.213(d)(2) an inoperative item fails. */
 /** What is missing of the checks after a glider was rigged. */
 export type RiggingGap = 'assembly' | 'controls' | 'tools-not-counted' | 'tools-missing';
-export type InoperativeCause = 'walk-round' | 'type-certification' | 'equipment-list' | 'kinds-of-operation' | 'operating-rule' | 'directive';
+export type InoperativeCause = 'walk-round' | 'type-certification' | 'equipment-list' | 'kinds-of-operation' | 'operating-rule' | 'ad';
 /** Why a tow rope may not be used. */
 export type TowRopeFault = 'no-rope' | 'unknown' | 'knot-or-strand' | 'too-weak' | 'links-needed' | 'glider-link' | 'tug-link';
 

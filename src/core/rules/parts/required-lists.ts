@@ -21,7 +21,7 @@ export interface RequiredLine {
 const always = () => true;
 const USES: Readonly<Record<Exclude<RequiredList, 'for-hire' | 'over-water' | 'club'>, UseSet>> = {
   'day-vfr': usesIn({}), 'night-vfr': NIGHT, ifr: INSTRUMENTS, 'sunset-to-sunrise': DUSK_AND_NIGHT, 'transponder-airspace': usesIn({ transponderAirspace: ['inside'] }),
-  'broadcast-airspace': usesIn({ broadcastAirspace: ['inside'] }), towing: usesIn({ purpose: ['glider-towing'] }),
+  'ads-b-airspace': usesIn({ adsbAirspace: ['inside'] }), towing: usesIn({ purpose: ['glider-towing'] }),
 };
 const line = (list: keyof typeof USES, equipment: EquipmentKind, needed: RequiredLine['needed'] = always): RequiredLine => ({ list, equipment, needed, uses: USES[list] });
 
@@ -44,7 +44,7 @@ const HIRE_LINES = (lessons: Lessons): readonly RequiredLine[] => {
 
 /**
  * The lists of 14 CFR 91.205(b) to (d) for powered aircraft of the standard category (from memory). Fuel gauges, belts and harnesses
- * stand once for all of them. Item 15 of the day list, the locator, has a rule of its own; item 17 is for rotorcraft; position lights
+ * stand once for all of them. Item 15 of the day list, the ELT, has a rule of its own; item 17 is for rotorcraft; position lights
  * stand below, since 91.209 asks every aircraft for them.
  */
 const EQUIPMENT_LINES: readonly RequiredLine[] = [
@@ -65,7 +65,7 @@ const EQUIPMENT_LINES: readonly RequiredLine[] = [
 /** What operating rules ask of every aircraft: lights from sunset to sunrise (14 CFR 91.209(a)), airspace (91.215, 91.225), towing (91.309); from memory. */
 const OPERATING_LINES: readonly RequiredLine[] = [
   line('sunset-to-sunrise', 'position-lights'),
-  line('transponder-airspace', 'transponder'), line('broadcast-airspace', 'position-broadcast'), line('broadcast-airspace', 'transponder'),
+  line('transponder-airspace', 'transponder'), line('ads-b-airspace', 'ads-b-out'), line('ads-b-airspace', 'transponder'),
   line('towing', 'tow-hook'),
 ];
 

@@ -40,7 +40,7 @@ export function each<T>(records: readonly T[], judge: (record: T) => readonly Co
   const [only] = records;
   if (only !== undefined && records.length === 1) return judge(only);
   const kept: Constraint[] = [];
-  const says = ({ records: _, ...one }: Constraint) => JSON.stringify({ ...one, closes: [...one.closes], lifts: one.lifts.map(({ act, on }) => [act, on]) });
+  const says = ({ records: _, ...one }: Constraint) => JSON.stringify({ ...one, closes: [...one.closes], remedies: one.remedies.map(({ act, on }) => [act, on]) });
   for (const one of records.flatMap((record) => judge(record))) {
     const same = kept.filter(({ key }) => key === one.key || key.startsWith(`${one.key}~`));
     if (same.some((other) => says({ ...other, key: one.key }) === says(one))) continue;

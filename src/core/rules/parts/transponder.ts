@@ -1,7 +1,7 @@
 import type { UseSet } from '../../envelope/use-set';
 import { lineOf } from '../../records/equipment';
 import type { KnownFacts } from '../../records/facts';
-import { constraint, lift, type Constraint, type Entitled, type RuleResult, type Source } from './constraint';
+import { constraint, remedy, type Constraint, type Entitled, type RuleResult, type Source } from './constraint';
 import { datedInspection } from './dated-inspection';
 
 const MONTHS = 24;
@@ -19,7 +19,7 @@ export function transponderTests(facts: KnownFacts, source: Source, closes: UseS
   for (const { id, completedOn, altitudeReportingTouched, description } of facts.work) {
     if (altitudeReportingTouched === false || (last !== null && completedOn !== null && last.completedOn >= completedOn)) continue;
     more.push(constraint({
-      key: `touched-${id}`, certainty: altitudeReportingTouched === null ? 'unknown' : 'failed', source, records: [id], closes, permitMayCover: true, lifts: [lift('test-transponder', station)],
+      key: `touched-${id}`, certainty: altitudeReportingTouched === null ? 'unknown' : 'failed', source, records: [id], closes, permitMayCover: true, remedies: [remedy('test-transponder', station)],
       reason: altitudeReportingTouched === null || completedOn === null ? { code: 'work-effect-unknown', description: description ?? '', effect: 'altitude-reporting' } : { code: 'test-needed-after-work', kind: 'transponder', workedOn: completedOn },
     }));
   }

@@ -2,7 +2,7 @@ import { ALL_USES } from '../../envelope/use-set';
 import type { SignedWork } from '../../records/certificate';
 import type { KnownFacts } from '../../records/facts';
 import { countingDone, doneFaults, type ItemDone } from '../../records/maintenance-item';
-import { constraint, lift, MECHANICS, type Constraint } from './constraint';
+import { constraint, remedy, MECHANICS, type Constraint } from './constraint';
 
 const source = { kind: 'regulation', citation: '14 CFR 91.407(a) and 43.9' } as const;
 
@@ -15,6 +15,6 @@ export function unsignedWork(done: readonly Pick<ItemDone, 'id' | 'completedOn' 
   return done.flatMap((one): readonly Constraint[] => {
     const faults = doneFaults(one, work, zone, authority).filter((fault) => fault !== 'copy-not-vouched' && fault !== 'completed-after-recorded');
     if (faults.length === 0 || one.signedBy?.vouched === 'nobody' || (last !== null && last.completedOn > one.completedOn)) return [];
-    return [constraint({ key: `unsigned.${one.id}`, certainty: 'failed', source, reason: { code: 'work-not-signed', name, completedOn: one.completedOn, faults }, records: [one.id], closes: ALL_USES, lifts: [lift('complete-work-entry', MECHANICS, one.id)], permitMayCover: true })];
+    return [constraint({ key: `unsigned.${one.id}`, certainty: 'failed', source, reason: { code: 'work-not-signed', name, completedOn: one.completedOn, faults }, records: [one.id], closes: ALL_USES, remedies: [remedy('complete-work-entry', MECHANICS, one.id)], permitMayCover: true })];
   });
 }

@@ -10,7 +10,7 @@ import { runtime } from '@/server/runtime';
 
 const nothing = () => new Response('This address answers nothing. It may have been revoked; ask your club for a new one.\n', { status: 404, headers: { 'content-type': 'text/plain; charset=utf-8' } });
 
-/** The calendar has no session: whoever knows the address reads what is due, and nothing else. */
+/** The calendar has no session: the person who knows the address reads what is due, and nothing else. */
 export const GET = openRoute('GET /api/calendar/[secret]', async (_request, params) => {
   const { db, ports, env } = runtime();
   const found = /^([0-9a-f-]{36})\.([0-9a-f]{64})\.ics$/.exec(params['secret'] ?? '');

@@ -13,7 +13,7 @@ import { sendFile, spool } from '@/server/spool';
 const MAX_IDLE_S = 60;
 const TOO_MANY = 'You have several downloads open. Wait until one has ended, then start the next.';
 
-/** A file that is made whole on connections of its own, and sent from the disk: whoever reads slowly holds no connection of the database. */
+/** A file that is made whole on connections of its own, and sent from the disk: the person who reads slowly holds no connection of the database. */
 export const GET = memberRoute('GET /api/export/[list]', async ({ actor, params }) => {
   const { bulk, ports, transfers } = runtime();
   const list = params['list'] ?? '';

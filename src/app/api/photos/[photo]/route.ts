@@ -1,6 +1,6 @@
 import { queryRoute } from '../../answer';
 import { idSchema } from '@/contracts/scalars';
-import { readPhoto } from '@/db/aircraft-papers';
+import { readPhoto } from '@/db/aircraft-documents';
 
 export const GET = queryRoute('GET /api/photos/[photo]', async ({ tx, params }) => {
   const photo = idSchema().safeParse(params['photo']);

@@ -1,0 +1,4 @@
+import { commandRoute } from '../answer';
+import { checkDocuments } from '@/commands/check-documents';
+
+export const POST = commandRoute('POST /api/document-check', checkDocuments);

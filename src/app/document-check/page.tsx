@@ -1,0 +1,6 @@
+import { DocumentCheckScreen } from '@/screens/document-check/document-check-screen';
+
+export const metadata = { title: 'Documents' };
+export const dynamic = 'force-static';
+
+export default function Page() { return <DocumentCheckScreen />; }
