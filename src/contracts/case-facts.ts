@@ -9,7 +9,7 @@ import type { Place } from '../core/time/sun';
 import { boxOf, EVERYTHING } from './case-boxes';
 import type { CaseFile } from './case-file';
 import { byId, known, particularsOf, recordsOf } from './case-mapping';
-import { clubChoice, clubParameters } from './club-pack';
+import { clubChoice, clubEstimates, clubParameters } from './club-pack';
 
 type CaseFlight = Omit<NonNullable<CaseFile['flight']>, 'id'>;
 
@@ -34,6 +34,7 @@ function packsOf(given: CaseFile['packs']): PackChoices {
   const own = given.find((pack) => pack.id === 'us-part91');
   return {
     authority: own?.id === 'us-part91' ? { id: 'us-part91', parameters: usStatements(own.parameters ?? {}) } : { id: 'au-maintenance-release' },
+    ...(club?.id !== 'club-policy' ? {} : clubEstimates(club.pack?.estimates)),
     club: club?.id !== 'club-policy' ? null : club.pack === undefined ? { id: 'club-policy', parameters: clubParameters(club.parameters), own: null } : clubChoice(club.pack),
   };
 }

@@ -2,6 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { cleanCase, codes, decideClean } from '@/testing/clean-case';
 import { overlaps, usesIn } from '../core/envelope/use-set';
 import { clubPolicy, policyFrom, USUAL_POLICY } from '../core/rules/packs/club-policy';
+import { decidePrepared } from '../core/decision/decide';
+import { plansToRelease } from '../core/decision/in-the-way';
+import { prepare } from '../core/decision/prepare';
 import { parameterFault } from '../core/rules/packs/pack';
 import { clubChoice, clubPackSchema } from './club-pack';
 import type { Json } from './merge-patch';
@@ -78,4 +81,20 @@ describe('the club’s parameters', () => {
     expect(policyFrom({ colour: 'red' })).toMatchObject({ parameter: 'colour' });
     expect(policyFrom({ insurance: 'not-asked', reserveDay: undefined })).toEqual({ ...USUAL_POLICY, insurance: 'not-asked' });
   });
+});
+
+describe('what acts take in a club', () => {
+  // The annual lacks its total time: completing the entry takes two hours where nobody says otherwise, and an annual four days.
+  const first = (estimates: Json | null, own: Json = {}) => {
+    const { facts, packs, asOf } = cleanCase({ packs: [PART_61, { id: 'club-policy', pack: { ...PACK, parameters: { documentCheckDays: 400, readingDays: 400 }, ...(estimates === null ? {} : { estimates }) } }], inspections: { 'annual-2026': { timeInService: null } }, estimates: own } as Json);
+    const prepared = prepare(facts, packs, asOf);
+    return plansToRelease(prepared, decidePrepared(prepared, null, asOf))?.plans[0]?.actions.map(({ act, minutes, cents }) => [act, minutes, cents]);
+  };
+  it.each([
+    ['nothing said', null, {}, [['complete-inspection-entry', 120, 0]]], ['an entry that takes a week', [{ act: 'complete-inspection-entry', minutes: 10_080, cost: 0 }], {}, [['complete-annual', 5760, 180_000]]],
+    ['cents, exactly', [{ act: 'complete-inspection-entry', minutes: 5, cost: 12.34 }], {}, [['complete-inspection-entry', 5, 1234]]],
+    ['what is on record of the aircraft comes first', [{ act: 'complete-inspection-entry', minutes: 10_080, cost: 0 }], { e: { act: 'complete-inspection-entry', minutes: 7, cost: 1 } }, [['complete-inspection-entry', 7, 100]]],
+  ] as const)('%s', (_, estimates, own, expected) => { expect(first(estimates as unknown as Json, own as Json)).toEqual(expected); });
+  it.each([[{ act: 'complete-annual', minutes: 1.5, cost: 0 }], [{ act: 'complete-annual', minutes: 1, cost: 0.001 }], [{ act: 'complete-annual', minutes: -1, cost: 0 }], [{ act: 'fly-away', minutes: 1, cost: 0 }]])('refuses %j', (estimate) => { expect(problems({ estimates: [estimate] })).toHaveLength(1); });
+  it('refuses an act that stands twice', () => { expect(problems({ estimates: [{ act: 'measure', minutes: 1, cost: 0 }, { act: 'measure', minutes: 2, cost: 0 }] })).toHaveLength(1); });
 });

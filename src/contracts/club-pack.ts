@@ -4,7 +4,8 @@ import { EQUIPMENT_KINDS } from '../core/records/equipment';
 import { clubPolicy, policyFrom, type ClubPolicyParameters } from '../core/rules/packs/club-policy';
 import type { OwnRule } from '../core/rules/packs/own-rules';
 import { parameterFault, type ParameterSpec } from '../core/rules/packs/pack';
-import type { ClubChoice } from '../core/rules/register';
+import { ACTS } from '../core/rules/parts/constraint';
+import type { ClubChoice, PackChoices } from '../core/rules/register';
 import { boxOf } from './case-boxes';
 import { cap, idKey, uses } from './case-records';
 import { registrationSchema, textSchema } from './scalars';
@@ -41,11 +42,22 @@ const ownRule = z.strictObject({
   uses, demand: demand.describe('what it asks for; a rule can only close uses or hold them to a number'),
 }).describe('a rule that the club adds');
 
+/** What acts take in this club. */
+export const estimatesSchema = z.array(z.strictObject({
+  act: z.enum(ACTS).describe('the act'), minutes: z.int('expected whole minutes').min(0).max(1_000_000).describe('minutes out of service'),
+  cost: z.number().min(0).max(1_000_000).refine((cost) => Math.abs(Math.round(cost * 100) - cost * 100) < 1e-6, 'expected at most two decimals').describe('cost, at most two decimals'),
+})).max(ACTS.length).refine((all) => new Set(all.map(({ act }) => act)).size === all.length, 'expected each act once').describe('what acts take in this club; an act without one takes what is usual. They order remedies and never decide');
+
+/** Estimates as packs hold them: nothing where the club has said nothing. */
+export function clubEstimates(given: z.output<typeof estimatesSchema> | undefined): Pick<PackChoices, 'estimates'> {
+  return given === undefined || given.length === 0 ? {} : { estimates: given.map(({ act, minutes, cost }) => ({ act, minutes, cents: Math.round(cost * 100) })) };
+}
+
 /** A club's pack: its choices, none looser than what holds without it, and rules of its own. */
 export const clubPackSchema = z.strictObject({
   format: z.literal('groval-club-pack').describe('names this format'), version: z.literal(CLUB_PACK_VERSION).describe('version of the format'),
   id: idKey.describe('the club’s name for its pack'), edition: textSchema(40).describe('the club’s own version of it; part of every decision'), title: textSchema(120).describe('title for people'),
-  parameters: parametersSchema(clubPolicy.parameters).optional().describe('the club’s choices'),
+  parameters: parametersSchema(clubPolicy.parameters).optional().describe('the club’s choices'), estimates: estimatesSchema.optional(),
   rules: z.array(ownRule).max(200).refine((rules) => new Set(rules.map(({ id }) => id)).size === rules.length, 'expected each rule to have an id of its own').optional().describe('rules that the club adds'),
 }).describe('A club’s rule pack. It only restricts: a value looser than what holds without the club is refused, and a rule can only close uses or hold them to a number.');
 

@@ -4,7 +4,7 @@ import { LESSONS } from '../core/rules/parts/for-hire';
 import { TRAINING_UNDER } from '../core/rules/hundred-hour-inspection';
 import type { OwnPack, PackChoices } from '../core/rules/register';
 import { hoursFromTheSun } from '../core/time/zone';
-import { clubParameters, parametersSchema } from './club-pack';
+import { clubEstimates, clubParameters, estimatesSchema, parametersSchema } from './club-pack';
 import { MAX_INTEGER, idSchema, textSchema, zoneSchema } from './scalars';
 
 /** Shortest and longest password. */
@@ -29,6 +29,8 @@ const clubEntrySchema = z.strictObject({
   authority: authoritySchema,
   /** The club's own choices; null where it has no policy beyond the authority's rules. */
   policy: parametersSchema(clubPolicy.parameters).nullable(),
+  /** What acts take where the club knows better than what is usual. */
+  estimates: estimatesSchema.optional(),
 }).superRefine(({ longitude, zone }, context) => {
   const apart = hoursFromTheSun(zone, longitude);
   // Day and night are calculated from the place, and dates from the zone: together they must be of one field.
@@ -38,8 +40,8 @@ export type ClubEntry = z.output<typeof clubEntrySchema>;
 export type ClubEntryInput = z.input<typeof clubEntrySchema>;
 
 /** The rules that a club has chosen. @param own rules that it has added, which stay */
-export function packsOf({ authority, policy }: Pick<ClubEntry, 'authority' | 'policy'>, own: OwnPack | null): PackChoices {
-  return { authority, club: policy === null ? null : { id: 'club-policy', parameters: clubParameters(policy as Readonly<Record<string, string | number | undefined>>), own } };
+export function packsOf({ authority, policy, estimates }: Pick<ClubEntry, 'authority' | 'policy' | 'estimates'>, own: OwnPack | null): PackChoices {
+  return { authority, ...clubEstimates(estimates), club: policy === null ? null : { id: 'club-policy', parameters: clubParameters(policy as Readonly<Record<string, string | number | undefined>>), own } };
 }
 
 /** Founding a club in an installation in which nobody has an account; or, where an archive was brought in, taking charge of its club. */

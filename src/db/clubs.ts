@@ -27,7 +27,7 @@ export interface Membership {
 }
 
 function storedPacks(value: unknown): PackChoices {
-  const given = value as { readonly authority?: { readonly id?: unknown; readonly parameters?: Readonly<Record<string, unknown>> }; readonly club?: { readonly parameters?: Readonly<Record<string, unknown>>; readonly own?: OwnPack | null } | null };
+  const given = value as { readonly authority?: { readonly id?: unknown; readonly parameters?: Readonly<Record<string, unknown>> }; readonly club?: { readonly parameters?: Readonly<Record<string, unknown>>; readonly own?: OwnPack | null } | null; readonly estimates?: PackChoices['estimates'] };
   const club = given.club ?? null;
   const policy = club === null ? null : policyFrom(club.parameters ?? {});
   if (policy !== null && 'fault' in policy) throw new Error(`the club’s stored choice of ${policy.parameter} cannot be used: ${policy.fault}`);
@@ -36,6 +36,7 @@ function storedPacks(value: unknown): PackChoices {
     // A statement that is not stored takes the strictest.
     authority: authority === 'us-part91' ? { id: authority, parameters: usStatements(given.authority?.parameters ?? {}) } : { id: authority },
     club: policy === null ? null : { id: 'club-policy', parameters: policy, own: club?.own ?? null },
+    ...(given.estimates === undefined ? {} : { estimates: given.estimates }),
   };
 }
 

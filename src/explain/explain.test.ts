@@ -7,7 +7,7 @@ import { volume } from '../core/quantities/volume';
 import { civilDate } from '../core/time/civil-date';
 import { instant } from '../core/time/instant';
 import { zone } from '../core/time/zone';
-import { tellConstraint } from './constraint';
+import { tellConstraint, tellReasons } from './constraint';
 import { decisionDocument } from './decision-document';
 import { tellFlight } from './flight';
 import { clockText, dateText, hoursLeftText, hoursOverText, list, momentText, readingText, sentenceCase, timeLeftText } from './formats';
@@ -202,6 +202,21 @@ describe('names', () => {
   });
 });
 
+describe('a reason that several rules have', () => {
+  it('is one sentence, with what all of them close, rest on and cite', () => {
+    const decision = decideClean({ meterReadings: { today: { value: 4208.8 } } });
+    const told = tellReasons(decision.constraints).filter(({ headline }) => headline.startsWith('100-hour'));
+    expect(decision.constraints.filter(({ reason }) => reason.code === 'hundred-hour-due')).toHaveLength(2);
+    expect(told.map(({ headline, source }) => [headline, source])).toEqual([['100-hour inspection overdue since 4208.7 h: no private rental, lessons or carriage for hire.', '14 CFR 91.409(b); club policy']]);
+    expect(told[0]?.remedies.map(({ act }) => act)).toEqual(['Complete and sign the 100-hour inspection', 'Complete and sign the annual inspection']);
+  });
+  it('is told apart from another, and from one that is only ahead', () => {
+    const decision = decideClean({ discrepancies: { a: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Nick' }, b: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Dent' } } });
+    expect(tellReasons(decision.constraints).map(({ headline }) => headline).sort()).toEqual(['Dent.', 'Nick.']);
+    expect(tellReasons(decision.limits.map(({ constraint }) => constraint), 'ahead')[0]?.headline).toBe('100-hour inspection due at 4208.7 h.');
+  });
+});
+
 describe('a decision in words', () => {
   it('tells each constraint with its source and its remedies', () => {
     const [constraint] = decideClean({ documents: { loading: { aboard: false } } }).constraints;
@@ -225,6 +240,16 @@ describe('a decision in words', () => {
     expect(said({ documents: { loading: null } })).toBe('Not available for any use.');
     expect(said({ equipment: { list: { items: { 'landing-light': 'not-fitted' } } } })).toBe('Day VFR: all uses. Night VFR: private rental, lessons (dusk only) and carriage for hire (dusk only).');
     expect(said({ meterReadings: { today: { value: 4208.7 } } })).toBe('Ferry flight to maintenance only.');
+    const restricted = (...uses: readonly Json[]): Json => ({ dispatchRestrictions: Object.fromEntries(uses.map((box, at) => [`r${at}`, { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:01:00Z', by: 'M', why: 'wind', uses: [box] }])) });
+    const regulation = { packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }] };
+    const expired = { inspections: { 'transponder-2026': { completedOn: '2024-10-10', recordedAt: '2024-10-10T20:00:00Z' } } };
+    expect(said({ ...regulation, ...expired })).toBe('Day VFR and Night VFR: all uses, outside transponder and ADS-B airspace.');
+    expect(said(restricted({ crew: ['student-solo'] }))).toBe('Day VFR and Night VFR: all uses, dual or rated pilot only.');
+    expect(said(restricted({ range: ['cross-country', 'abroad'] }, { passengers: ['aboard'] }))).toBe('Day VFR and Night VFR: all uses, local only, without passengers.');
+    expect(said(restricted({ purpose: ['carriage-for-hire'] }))).toBe('Day VFR and Night VFR: private rental and lessons only.');
+    expect(said({ ...regulation, meterReadings: { today: { value: 4208.8 } } })).toBe('Day VFR and Night VFR: private rental and lessons (student solo only).');
+    // No sentence by dimensions says it.
+    expect(said(restricted({ purpose: ['private-rental'], crew: ['student-solo'], range: ['abroad'] }))).toBe('Day VFR and Night VFR: private rental in part (see the reasons), lessons and carriage for hire.');
   });
 
   const flight = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false };

@@ -30,7 +30,7 @@ export async function clubPage(tx: ClubTransaction, clubId: string): Promise<Clu
   const { name, place, packs, changes } = await readClub(tx, clubId);
   return {
     changes, ownRules: packs.club?.own?.rules.length ?? 0,
-    club: { name, field: place.name, latitude: place.latitude, longitude: place.longitude, zone: place.zone, authority: packs.authority, policy: packs.club === null ? null : { ...packs.club.parameters } },
+    club: { name, field: place.name, latitude: place.latitude, longitude: place.longitude, zone: place.zone, authority: packs.authority, policy: packs.club === null ? null : { ...packs.club.parameters }, estimates: (packs.estimates ?? []).map(({ act, minutes, cents }) => ({ act, minutes, cost: cents / 100 })) },
     story: (await readClubChanges(tx)).map(({ number, why, at, by }) => ({ number, words: `${momentText(at, place.zone)}, ${by}: ${why}` })),
   };
 }

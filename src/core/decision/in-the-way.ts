@@ -1,5 +1,6 @@
 import { isWithin, overlaps, type UseSet } from '../envelope/use-set';
 import { isExceptedFromTransponder } from '../records/aircraft';
+import type { Estimate } from '../records/movement';
 import { AUTHORISED_WITHOUT, type PlannedFlight } from '../records/planned-flight';
 import { DISPATCHER, remedy, PILOT_IN_COMMAND, type Remedy } from '../rules/parts/constraint';
 import { bites } from './decide';
@@ -16,6 +17,11 @@ export function closingNow(decision: Decision, wanted: UseSet): readonly Decided
 
 /** True for an act after which the constraint does not close again at once. */
 const stillOpen = ({ asOf, meters }: Decision) => ({ holds }: Remedy): boolean => holds === null || !bites(holds, asOf, meters);
+
+/** What acts take: what is on record of the aircraft first, then what the club says; for the rest what is usual holds. */
+function estimatesOf({ facts, packs }: Prepared): readonly Estimate[] {
+  return [...facts.estimates, ...(packs.estimates ?? []).map((one) => ({ ...one, on: null }))];
+}
 
 /** What lets this one flight need less airspace: air traffic control's authorisation, and saying that it stays where the aircraft needs no transponder. */
 function airspaceRemedies({ closes }: DecidedConstraint, flown: PlannedFlight, { place, facts }: Prepared): readonly Remedy[] {
@@ -38,19 +44,19 @@ export function plansForFlight(prepared: Prepared, decision: Decision, flown: Pl
   const after = flownAfter(NOTHING_FLOWN, flown);
   // What a flight may end exactly at does not close it.
   const reached = ({ holds }: Remedy) => holds !== null && (holds.kind === 'meter' ? (decision.meters[holds.meter] ?? holds.at) + after[holds.meter] > holds.at : holds.kind === 'instant' && flown.ends > holds.at);
-  return remedyPlans([...inTheWay.values()], flight.needs, prepared.facts.estimates, (one) => !reached(one));
+  return remedyPlans([...inTheWay.values()], flight.needs, estimatesOf(prepared), (one) => !reached(one));
 }
 
 /** The remedies for the wanted uses of a decision; null without any, or where they are open or were never approved. */
 export function plansForWanted(prepared: Prepared, decision: Decision): RemedyPlans | null {
   const { wanted } = decision;
   if (wanted === null || wanted.answer === 'yes' || wanted.notApproved) return null;
-  return remedyPlans(closingNow(decision, wanted.wanted), wanted.wanted, prepared.facts.estimates, stillOpen(decision));
+  return remedyPlans(closingNow(decision, wanted.wanted), wanted.wanted, estimatesOf(prepared), stillOpen(decision));
 }
 
 /** The remedies to every ordinary use that the aircraft has: what would release it. Null where it is released. */
 export function plansToRelease(prepared: Prepared, decision: Decision): RemedyPlans | null {
   if (decision.verdict === 'Released') return null;
   const closing = [...closingNow(decision, prepared.ordinary), ...decision.constraints.filter(({ cap }) => cap !== null)];
-  return remedyPlans(closing, prepared.ordinary, prepared.facts.estimates, stillOpen(decision));
+  return remedyPlans(closing, prepared.ordinary, estimatesOf(prepared), stillOpen(decision));
 }

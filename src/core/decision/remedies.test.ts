@@ -37,7 +37,7 @@ describe('every example', () => {
     for (const one of rules) expect(isWithin(all, decidePrepared(prepare(facts, packs, asOf, rules.filter((other) => other !== one)), null, asOf).open)).toBe(true);
   });
 
-  it.each(CASES)('%s: every clear, applied, removes its reason', (_, { facts, packs, flight, wanted, asOf }) => {
+  it.each(CASES)('%s: every remedy, applied, removes its reason', (_, { facts, packs, flight, wanted, asOf }) => {
     const decision = decide(facts, packs, flight, asOf, wanted);
     const later = addSeconds(asOf, 60);
     for (const constraint of decision.constraints) {

@@ -3,6 +3,7 @@ import { auMaintenanceRelease } from './packs/au-maintenance-release';
 import { clubPolicy, type ClubPolicyParameters } from './packs/club-policy';
 import { ownRule, type OwnRule } from './packs/own-rules';
 import type { BoundRule } from './packs/pack';
+import type { Act } from './parts/constraint';
 import { usPart91, type UsPart91Parameters } from './packs/us-part91';
 
 /** Every rule pack by id. */
@@ -28,10 +29,19 @@ export interface OwnPack {
   readonly rules: readonly OwnRule[];
 }
 
+/** What the club says that an act takes: whole minutes out of service, and whole cents. It orders remedies and never decides. */
+export interface ClubEstimate {
+  readonly act: Act;
+  readonly minutes: number;
+  readonly cents: number;
+}
+
 /** Which rules decide an aircraft. */
 export interface PackChoices {
   readonly authority: AuthorityChoice;
   readonly club: ClubChoice | null;
+  /** Absent: the club has said nothing, and what is usual holds. */
+  readonly estimates?: readonly ClubEstimate[];
 }
 
 /** Whose certificates count under a choice of packs. */

@@ -5,6 +5,11 @@ import Autocomplete from '@mui/material/Autocomplete';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import { Controller, useFormContext, useWatch } from 'react-hook-form';
 import type { ClubEntryInput } from '@/contracts/founding';
@@ -12,13 +17,18 @@ import { clubPolicy, policyFrom, REGULATION_POLICY, USUAL_POLICY } from '@/core/
 import type { ParameterSpec } from '@/core/rules/packs/pack';
 import type { Lessons } from '@/core/rules/parts/for-hire';
 import { usPart91 } from '@/core/rules/packs/us-part91';
+import { ACT_ESTIMATES } from '@/core/decision/act-estimates';
+import { ACTS, type Act } from '@/core/rules/parts/constraint';
 import { sentenceCase } from '@/explain/formats';
+import { ACT_NAMES } from '@/explain/remedies';
 import { policyCloses } from '@/explain/policy';
 
 /** What a form asks about a club: texts as they are typed. */
 export interface ClubForm {
   readonly club: string; readonly field: string; readonly latitude: string; readonly longitude: string; readonly zone: string;
   readonly authority: 'us-part91' | 'au-maintenance-release'; readonly trainingUnder: 'part-61' | 'part-141'; readonly lessons: Lessons; readonly withPolicy: boolean; readonly policy: Readonly<Record<string, string>>;
+  /** What each act takes, as typed. */
+  readonly estimates: Readonly<Record<Act, { readonly minutes: string; readonly cost: string }>>;
 }
 
 const POLICY: readonly (readonly [string, ParameterSpec])[] = Object.entries(clubPolicy.parameters);
@@ -26,14 +36,20 @@ const two = { display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(280
 const degrees = (text: string): number => Number(text.replace(',', '.').replace('−', '-'));
 const textsOf = (policy: object): Record<string, string> => Object.fromEntries(Object.entries(policy).map(([name, value]) => [name, String(value)]));
 
+const whole = (text: string): number => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
+const estimateTexts = (estimates: NonNullable<ClubEntryInput['estimates']>): ClubForm['estimates'] => Object.fromEntries(ACTS.map((act) => {
+  const own = estimates.find((one) => one.act === act);
+  return [act, { minutes: String(own?.minutes ?? ACT_ESTIMATES[act].minutes), cost: String(own?.cost ?? ACT_ESTIMATES[act].cents / 100) }];
+})) as unknown as ClubForm['estimates'];
+
 /** A form for a club that is not there yet. Its rules begin as the regulation has them, so that no choice of the club grounds an aircraft on the first day; what careful clubs choose is a tap away, with what it closes. The zone is a guess: most people found a club from where it is. */
-export const emptyClub = (): ClubForm => ({ club: '', field: '', latitude: '', longitude: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, authority: 'us-part91', trainingUnder: 'part-141', lessons: 'lessons-are-for-hire', withPolicy: true, policy: textsOf(REGULATION_POLICY) });
+export const emptyClub = (): ClubForm => ({ club: '', field: '', latitude: '', longitude: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, authority: 'us-part91', trainingUnder: 'part-141', lessons: 'lessons-are-for-hire', withPolicy: true, policy: textsOf(REGULATION_POLICY), estimates: estimateTexts([]) });
 
 /** The form of a club as it is on record. */
-export function formOf({ name, field, latitude, longitude, zone, authority, policy }: ClubEntryInput): ClubForm {
+export function formOf({ name, field, latitude, longitude, zone, authority, policy, estimates }: ClubEntryInput): ClubForm {
   return {
     club: name, field, latitude: String(latitude), longitude: String(longitude), zone, authority: authority.id, trainingUnder: authority.id === 'us-part91' ? authority.parameters.trainingUnder : 'part-141', lessons: authority.id === 'us-part91' ? authority.parameters.lessons : 'lessons-are-for-hire',
-    withPolicy: policy !== null, policy: { ...textsOf(USUAL_POLICY), ...textsOf(policy ?? {}) },
+    withPolicy: policy !== null, policy: { ...textsOf(USUAL_POLICY), ...textsOf(policy ?? {}) }, estimates: estimateTexts(estimates ?? []),
   };
 }
 
@@ -43,6 +59,8 @@ export function clubOf(form: ClubForm): ClubEntryInput {
     name: form.club, field: form.field, latitude: degrees(form.latitude), longitude: degrees(form.longitude), zone: form.zone,
     authority: form.authority === 'us-part91' ? { id: form.authority, parameters: { trainingUnder: form.trainingUnder, lessons: form.lessons } } : { id: form.authority },
     policy: form.withPolicy ? Object.fromEntries(POLICY.map(([name, spec]) => [name, spec.kind === 'word' ? form.policy[name] : Number(form.policy[name])])) : null,
+    // What is usual stays what is usual, also where it changes with the program.
+    estimates: ACTS.flatMap((act) => { const minutes = whole(form.estimates[act].minutes); const cost = whole(form.estimates[act].cost); return minutes === ACT_ESTIMATES[act].minutes && cost === ACT_ESTIMATES[act].cents / 100 ? [] : [{ act, minutes, cost }]; }),
   };
 }
 
@@ -85,6 +103,34 @@ function Presets() {
   );
 }
 
+/** What each act takes: what is usual until the club says otherwise. It orders remedies and decides nothing. */
+function Estimates() {
+  const { register, formState: { errors } } = useFormContext<ClubForm>();
+  const figure = (label: string) => ({ htmlInput: { inputMode: 'decimal' as const, className: 'figure', 'aria-label': label } });
+  const valid = (text: string) => (Number.isFinite(whole(text)) && whole(text) >= 0) || 'A number from 0.';
+  return (
+    <details>
+      <summary>What acts take: minutes out of service, and cost</summary>
+      <p className="small">Estimates. They put remedies in order, the shortest first, and decide nothing. Change what your workshop does faster or dearer.</p>
+      <Table size="small" aria-label="What acts take">
+        <TableHead><TableRow><TableCell>Act</TableCell><TableCell>Minutes</TableCell><TableCell>Cost</TableCell></TableRow></TableHead>
+        <TableBody>
+          {ACTS.map((act) => {
+            const fault = errors.estimates?.[act];
+            return (
+              <TableRow key={act}>
+                <TableCell>{ACT_NAMES[act]}</TableCell>
+                <TableCell><TextField size="small" {...register(`estimates.${act}.minutes`, { validate: valid })} error={fault?.minutes !== undefined} helperText={fault?.minutes?.message} slotProps={figure(`Minutes: ${ACT_NAMES[act]}`)} /></TableCell>
+                <TableCell><TextField size="small" {...register(`estimates.${act}.cost`, { validate: valid })} error={fault?.cost !== undefined} helperText={fault?.cost?.message} slotProps={figure(`Cost: ${ACT_NAMES[act]}`)} /></TableCell>
+              </TableRow>
+            );
+          })}
+        </TableBody>
+      </Table>
+    </details>
+  );
+}
+
 /** Whose rules hold, and the club's own choices. Inside of a form that holds a ClubForm. */
 export function RuleFields() {
   const { register, control, formState: { errors } } = useFormContext<ClubForm>();
@@ -111,6 +157,7 @@ export function RuleFields() {
           ))}
         </div>
       ) : null}
+      <Estimates />
     </>
   );
 }

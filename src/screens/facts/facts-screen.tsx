@@ -11,7 +11,8 @@ import { NotLive } from '../shell/not-live';
 import { Trouble } from '../shell/trouble';
 import { DescriptionForm } from './description-form';
 import { EquipmentForm } from './equipment-form';
-import { Ads, Items } from './list-forms';
+import { Ads } from './ad-form';
+import { Items } from './list-forms';
 import { ClubDocumentForm, DatabaseForm, EltForm, VorCheckForm, RiggingForm } from './single-forms';
 
 /** One kind of facts: closed where there is something on record already, open where there is nothing. */

@@ -21,7 +21,7 @@ const shrink = { inputLabel: { shrink: true } } as const;
 const two = { display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(240px, 1fr))', gap: 12 } as const;
 
 /** The records of a list with whether somebody said that it is complete, and a way to say so. */
-function FactList({ facts, list, lines, none, children }: { readonly facts: Facts; readonly list: 'items' | 'ads'; readonly lines: readonly FactLine[]; readonly none: string; readonly children: ReactNode }) {
+export function FactList({ facts, list, lines, none, children }: { readonly facts: Facts; readonly list: 'items' | 'ads'; readonly lines: readonly FactLine[]; readonly none: string; readonly children: ReactNode }) {
   const { enter, answer } = useFact(facts);
   return (
     <div style={{ display: 'grid', gap: 12 }}>
@@ -63,45 +63,6 @@ export function Items({ facts }: { readonly facts: Facts }) {
           </div>
           <Controller control={control} name="interval" render={({ field: { value, onChange } }) => <IntervalFields label="Again after" value={value} onChange={onChange} help="Whichever comes first." />} />
           <Controller control={control} name="noExpiry" render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label="It states that it does not expire" />} />
-          <FactAnswer {...answer} />
-          <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Save</Button><Button onClick={() => { setOpen(false); }}>Cancel</Button></div>
-        </form>
-      )}
-    </FactList>
-  );
-}
-
-interface AdFields { readonly number: string; readonly title: string; readonly applies: 'yes' | 'no'; readonly effectiveOn: string; readonly initial: IntervalText; readonly method: string; readonly ends: boolean; readonly repeats: IntervalText; readonly noFerry: boolean }
-const NO_AD: AdFields = { number: '', title: '', applies: 'yes', effectiveOn: '', initial: NO_INTERVAL, method: '', ends: false, repeats: NO_INTERVAL, noFerry: false };
-
-/** Airworthiness directives. */
-export function Ads({ facts }: { readonly facts: Facts }) {
-  const [open, setOpen] = useState(false);
-  const { enter, answer } = useFact(facts);
-  const { register, control, handleSubmit, reset, setError, formState: { errors, isSubmitting } } = useForm<AdFields>({ defaultValues: NO_AD });
-  const submit = async ({ number, title, applies, effectiveOn, initial, method, ends, repeats, noFerry }: AdFields) => {
-    const again = intervalOf(repeats);
-    if (applies === 'yes' && !ends && again === undefined) { setError('method', { message: 'Say how long it holds once done, or that it ends the AD.' }); return; }
-    const methods = method.trim() === '' ? {} : { method: { name: method, ...(ends || again === undefined ? {} : { repeats: again }) } };
-    if (await enter({ kind: 'ad', ad: { number, title, applies: applies === 'yes', effectiveOn: said(effectiveOn), initial: intervalOf(initial), noFerry, equipment: [], methods } }, (field, message) => { setError(field as 'number', { message }); }) !== null) { reset(NO_AD); setOpen(false); }
-  };
-  const field = (name: keyof AdFields) => ({ error: errors[name] !== undefined, helperText: errors[name]?.message });
-  return (
-    <FactList facts={facts} list="ads" lines={facts.ads} none="No AD is on record.">
-      {!open ? <div><Button size="small" onClick={() => { setOpen(true); }}>Enter an AD …</Button></div> : (
-        <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label="Enter an AD" style={{ display: 'grid', gap: 12 }}>
-          <div style={two}>
-            <TextField label="Number" {...register('number', { validate: (words) => words.trim() !== '' || 'Enter its number.' })} {...field('number')} /><TextField label="What it is about" {...register('title', { validate: (words) => words.trim() !== '' || 'Say what it is about.' })} {...field('title')} />
-            <TextField label="In force from" type="date" slotProps={shrink} {...register('effectiveOn')} {...field('effectiveOn')} />
-            <Controller control={control} name="applies" render={({ field: { value, onChange } }) => <TextField select label="This very aircraft" value={value} onChange={onChange}><MenuItem value="yes">it applies</MenuItem><MenuItem value="no">does not apply, looked at</MenuItem></TextField>} />
-          </div>
-          <Controller control={control} name="initial" render={({ field: { value, onChange } }) => <IntervalFields label="First within" value={value} onChange={onChange} help="Empty: before further flight." />} />
-          <TextField label="What is done" {...register('method')} {...field('method')} />
-          <Controller control={control} name="repeats" render={({ field: { value, onChange } }) => <IntervalFields label="Then again after" value={value} onChange={onChange} />} />
-          <div>
-            <Controller control={control} name="ends" render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label="Done once, it is done for good" />} />
-            <Controller control={control} name="noFerry" render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, on) => { onChange(on); }} />} label="It forbids the ferry flight on a special permit" />} />
-          </div>
           <FactAnswer {...answer} />
           <div style={{ display: 'flex', gap: 8 }}><Button type="submit" variant="contained" disabled={isSubmitting}>Save</Button><Button onClick={() => { setOpen(false); }}>Cancel</Button></div>
         </form>
