@@ -7,7 +7,7 @@ import { idsFrom } from './identity';
 export const SEED = 20_261_124;
 const id = idsFrom(SEED);
 
-/** The aircraft whose meter boxes the stand-in flies: one that is out with its renter, and one that somebody takes without writing it down. */
+/** The aircraft whose meter recorders the stand-in flies: one that is out with its renter, and one that somebody takes without writing it down. */
 export const BOXED: readonly string[] = ['N01TG', 'N04TB'];
 
 /** The key of a demo box, known to the stand-in. Keys of real boxes are made by chance and kept nowhere. */

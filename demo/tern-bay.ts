@@ -128,7 +128,7 @@ async function leaveToday(ports: Ports, { registration, flights, leaves }: DemoA
   }));
 }
 
-/** A meter box that the stand-in flies. */
+/** A meter recorder that the stand-in flies. */
 async function fitMeterBox(ports: Ports, registration: string, now: Instant): Promise<void> {
   const fitted = addSeconds(now, -300);
   const seenRevision = await inClub(ports.db, CLUB_ID, async (tx) => (await loadAircraft(tx, TERN_BAY, id(registration), true))[0]?.revision ?? 0);

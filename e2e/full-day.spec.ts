@@ -48,7 +48,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   await dispatcher.goto('/line');
   await expect(row(dispatcher, 'N03TB')).toContainText('Released', { timeout: 15_000 });
 
-  // Planned, and handed out: the meter is typed with two digits swapped.
+  // Planned, and checked out: the meter is typed with two digits swapped.
   await plan(dispatcher, 'V. Aster');
   await expectNoViolations(dispatcher);
   await dispatcher.getByRole('row').filter({ hasText: 'V. Aster' }).getByRole('link', { name: 'Counter' }).click();
@@ -93,7 +93,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
   await dispatcher.getByLabel('I have read it again: somebody flew and did not write it down').check();
   await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
-  await expect(alert(dispatcher).filter({ hasText: 'cannot leave for this flight' })).toContainText('The readings are on record, with the unlogged stretch.');
+  await expect(alert(dispatcher).filter({ hasText: 'cannot leave for this flight' })).toContainText('The readings are on record, with the unlogged time.');
   await dispatcher.goto('/aircraft/N03TB');
   const meters = dispatcher.getByRole('region', { name: 'Meters' });
   await expect(meters).toContainText('11.2 h on Air-switch meter');
@@ -143,7 +143,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   await meters.getByRole('button', { name: 'Strike and write again' }).click();
   await expect(meters).toContainText('Struck by Mira Holt');
   await expect(meters).toContainText('The last digit was misread');
-  await expect(dispatcher.getByRole('region', { name: 'Story' })).toContainText('Tomas Brandl signed: hundred-hour.');
+  await expect(dispatcher.getByRole('region', { name: 'History' })).toContainText('Tomas Brandl signed: hundred-hour.');
 
   // Its meters may be read while it stands, with the same questions as at the Counter.
   await meters.getByRole('button', { name: 'Read the meters' }).click();
@@ -156,7 +156,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   await panel.getByLabel('Air-switch meter shows').fill('6401.9');
   await panel.getByRole('button', { name: 'Keep what they show' }).click();
   await expect(panel).toHaveCount(0);
-  await expect(dispatcher.getByRole('region', { name: 'Story' })).toContainText('read its meters');
+  await expect(dispatcher.getByRole('region', { name: 'History' })).toContainText('read its meters');
 
   // What a pilot reports is a defect or it is not: somebody says which, and a defect keeps the aircraft on the ground.
   await plan(dispatcher, 'X. Cove');

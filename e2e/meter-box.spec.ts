@@ -4,8 +4,8 @@ import { expect, expectNoViolations, test } from './groval';
 test('a box that was fitted sends late, twice and out of order, and what it counted beside the meters is told', async ({ desk, baseURL }) => {
   const mechanic = await desk('mechanic');
   await mechanic.goto('/aircraft/N04TB');
-  await mechanic.getByRole('button', { name: 'Fit a meter box …' }).click();
-  const form = mechanic.getByRole('form', { name: 'Fit a meter box' });
+  await mechanic.getByRole('button', { name: 'Fit a meter recorder …' }).click();
+  const form = mechanic.getByRole('form', { name: 'Fit a meter recorder' });
   await form.getByLabel('Name of the box').fill('Box in the tail');
   await form.getByRole('button', { name: 'Fit it' }).click();
   const key = await mechanic.getByRole('status').filter({ hasText: 'shown once' }).locator('code').innerText();

@@ -42,7 +42,7 @@ test('an answer that gets lost takes nothing with it: sent again it is there onc
   await expect(row(dispatcher, 'N02TB')).toContainText('Grounded', { timeout: 15_000 });
   await dispatcher.goto('/aircraft/N02TB');
   // Once for the two tries with the same, once for what was tapped since.
-  await expect(dispatcher.getByRole('region', { name: 'Story' }).getByText(/Pia Okoro checked documents/)).toHaveCount(2);
+  await expect(dispatcher.getByRole('region', { name: 'History' }).getByText(/Pia Okoro checked documents/)).toHaveCount(2);
   // The dispatcher found it: what a student says would wait.
   await dispatcher.goto('/document-check/N02TB');
   await dispatcher.getByRole('region', { name: 'Weight-and-balance data' }).getByRole('radio', { name: 'Yes, aboard and readable' }).click();

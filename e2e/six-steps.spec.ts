@@ -56,9 +56,9 @@ test('from a find on the ramp to the return to service, seen on an open desk', a
   await expect(mechanic.getByRole('heading', { name: 'Released N02TB' })).toBeVisible();
   await expectNoViolations(mechanic);
 
-  // The verdict is back, and the story can be read.
+  // The verdict is back, and the history can be read.
   await expect(row(dispatcher, 'N02TB')).toContainText('Released', { timeout: 15_000 });
-  const story = mechanic.getByRole('region', { name: 'Story' });
+  const story = mechanic.getByRole('region', { name: 'History' });
   await expect(story).toContainText('Rolf Dane reported: Blade 1, front edge, a hand from the tip, 3 mm deep (Propeller)');
   await expect(story).toContainText('Tomas Brandl repaired');
   await expect(story).toContainText('Signed as A&P mechanic, AP-2231');

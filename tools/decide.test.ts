@@ -4,10 +4,17 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { decideCommand } from './cases/decide-command';
 
 const folder = mkdtempSync(join(tmpdir(), 'groval-decide-'));
-/** Runs the command as a person would, without a shell. */
+/** What the command answers, asked inside of this process: starting one takes longer than all the rest. */
 function run(args: readonly string[], input: string) {
+  let [stdout, stderr] = ['', ''];
+  const status = decideCommand(args, { input: () => input, out: (text) => { stdout += text; }, error: (text) => { stderr += text; } });
+  return { status, stdout, stderr };
+}
+/** The same as a person runs it, without a shell. */
+function started(args: readonly string[], input: string) {
   const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'tools/decide.ts', ...args], { input, encoding: 'utf8' });
   return { status, stdout, stderr };
 }
@@ -69,6 +76,9 @@ describe('the decide command', () => {
     expect(ask('').stderr).toContain('usage:');
   });
 
+  it.each([['a file', ['examples/cases/discrepancy-open.json'], '', 0], ['standard input', ['-'], JSON.stringify(clean), 0], ['something malformed', ['-'], '{', 2], ['nothing', [], '', 2]] as const)('started as a program it answers the same: %s', (_, args, input, status) => {
+    expect(started(args, input)).toEqual({ ...run(args, input), status });
+  });
   it('ends quietly where only its first lines are read', async () => {
     // A list long enough that more is to come when the reader goes.
     const long = file(Array.from({ length: 200 }, () => clean));

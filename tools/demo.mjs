@@ -95,7 +95,7 @@ async function main() {
     if (!pinned.GROVAL_NOW) {
       const box = spawn(process.execPath, ['--import', 'tsx', join('demo', 'stand-ins', 'meter-box.ts'), '--demo', '--url', server.url, '--state', join(folder, 'boxes.json')], { cwd: PROJECT, stdio: ['ignore', openSync(log('meter-box'), 'w'), 'inherit'] });
       closers.push(() => new Promise((resolve) => { if (box.exitCode !== null || box.signalCode !== null) { resolve(); return; } box.once('exit', resolve); box.kill('SIGTERM'); }));
-      process.stdout.write(`  two meter boxes fly along; what they send stands in ${log('meter-box')}\n`);
+      process.stdout.write(`  two meter recorders fly along; what they send stands in ${log('meter-box')}\n`);
     }
     process.stdout.write(`\nOpen ${open}   (demo people sign in with one tap; Ctrl-C ends everything)\n`);
     if (pinned.GROVAL_NOW) process.stdout.write(`The clock is pinned to ${pinned.GROVAL_NOW}.\n`);

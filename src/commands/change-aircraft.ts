@@ -22,7 +22,7 @@ export interface Changing {
 /** What a change answers: what the ledger keeps of it. `null` where the same had been written already, and nothing is to be added. */
 export interface Change<T> { readonly ledger: Plain | null; readonly value: T; readonly moved?: Moved }
 
-/** So many entries of an aircraft's story are shown to somebody whose view was stale. */
+/** So many entries of an aircraft's history are shown to somebody whose view was stale. */
 const MOST_CHANGES = 20;
 
 /** Now, or just after what stands before it where the clock that wrote that was ahead, or this one was set back: of versions the last must count. */

@@ -24,7 +24,7 @@ const row = async () => (await rows()).find(({ registration }) => registration =
 /** What stands now, with some of it changed. */
 async function changed(change: Partial<ClubEntryInput>, more: { readonly seen?: number; readonly password?: string; readonly changeId?: string } = {}): Promise<ClubChange> {
   const { club: stands, changes } = await page();
-  return clubChangeSchema.parse({ changeId: randomUUID(), seen: changes, club: { ...stands, ...change }, why: 'Put right', password: PASSWORD, ...more });
+  return clubChangeSchema.parse({ changeId: randomUUID(), seen: changes, club: { ...stands, ...change }, why: 'Corrected', password: PASSWORD, ...more });
 }
 const policyWith = async (change: Readonly<Record<string, string | number>>) => ({ policy: { ...(await page()).club.policy, ...change } });
 
@@ -35,9 +35,9 @@ describe('the club’s field and rules', () => {
     good(await changeClub(club.ports, admin(), await changed(await policyWith({ documentCheckDays: 1 }))));
     const after = await row();
     expect([before?.verdict, after?.verdict, (after?.revision ?? 0) - (before?.revision ?? 0)]).toEqual(['Released', 'Grounded', 1]);
-    expect(await page()).toMatchObject({ changes: 1, story: [{ number: 1, words: expect.stringContaining('The administrator: Put right') as string }] });
-    // What was founded is still on record; the aircraft's own story says why its answer changed.
-    expect((await inClub(club.ports.db, club.clubId, (tx) => readHistory(tx, club.aircraftId, 1)))[0]).toMatchObject({ act: 'change-club', record: { number: 1, why: 'Put right' } });
+    expect(await page()).toMatchObject({ changes: 1, story: [{ number: 1, words: expect.stringContaining('The administrator: Corrected') as string }] });
+    // What was founded is still on record; the aircraft's own history says why its answer changed.
+    expect((await inClub(club.ports.db, club.clubId, (tx) => readHistory(tx, club.aircraftId, 1)))[0]).toMatchObject({ act: 'change-club', record: { number: 1, why: 'Corrected' } });
   });
   it('may be eased again, and the last word counts', async () => {
     for (const days of [1, 3660, 2, 365]) good(await changeClub(club.ports, admin(), await changed(await policyWith({ documentCheckDays: days }))));
@@ -70,7 +70,7 @@ describe('the club’s field and rules', () => {
       const entries = await Promise.all(Array.from({ length: 4 }, (_, n) => changed({ field: `Field ${round} ${n}` })));
       const outcomes = await Promise.all(entries.map((entry) => changeClub(club.ports, admin(), entry)));
       expect(outcomes.filter(({ ok }) => ok)).toHaveLength(1);
-      for (const outcome of outcomes) if (!outcome.ok) expect(outcome.refusal).toMatchObject({ code: 'conflict', revision: round + 1, message: expect.stringContaining('The administrator changed the club while you were writing: Put right') as string });
+      for (const outcome of outcomes) if (!outcome.ok) expect(outcome.refusal).toMatchObject({ code: 'conflict', revision: round + 1, message: expect.stringContaining('The administrator changed the club while you were writing: Corrected') as string });
     }
   });
   it('do not follow one club into another', async () => {

@@ -16,7 +16,7 @@ const decisive = ({ name, place, packs }: Pick<Club, 'name' | 'place' | 'packs'>
 
 /**
  * Changes what the club says of its field and rules, signed by its administrator with a reason. Every aircraft is decided by it from
- * now on, so each one's revision rises and its story says why; nothing that is on record is changed.
+ * now on, so each one's revision rises and its history says why; nothing that is on record is changed.
  */
 export async function changeClub(ports: Ports, actor: Actor, entry: ClubChange): Promise<Outcome<{ readonly changes: number }>> {
   const denied = denial(actor, 'change-club');

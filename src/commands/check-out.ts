@@ -18,7 +18,7 @@ import { readPanel } from './read-panel';
 
 /**
  * Hands an aircraft out for a planned flight. The meters are compared with the record; what is more than the record says becomes an
- * unlogged stretch and counts at once; and then the flight is decided exactly as it leaves now, with those readings. Anything but a
+ * unlogged time and counts at once; and then the flight is decided exactly as it leaves now, with those readings. Anything but a
  * plain yes is refused with its reason.
  */
 export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Promise<Outcome<{ readonly flightId: string; readonly revision: number }>> {
@@ -55,5 +55,5 @@ export async function checkOut(ports: Ports, actor: Actor, entry: CheckOut): Pro
       : { value: { flightId: entry.flightId, stays: refusal }, ledger: { id: entry.flightId, person: planned.personName, stays: why, readings, unlogged } };
   }, { request: entry, found: async (tx) => ((await findFlight(tx, entry.flightId))?.recordedBy === actor.personId ? { flightId: entry.flightId, stays: null } : null) });
   if (!outcome.ok || outcome.value.stays === null) return outcome;
-  return refused({ code: 'invalid', message: `${outcome.value.stays} The readings are on record, with the unlogged stretch.`, problems: [{ path: 'flightId', message: outcome.value.stays }] });
+  return refused({ code: 'invalid', message: `${outcome.value.stays} The readings are on record, with the unlogged time.`, problems: [{ path: 'flightId', message: outcome.value.stays }] });
 }

@@ -101,7 +101,7 @@ describe('returning to service', () => {
     return { id: finding.findingId, revision: good(await reportFinding(club.ports, club.actor('student'), finding)).revision };
   };
 
-  it('changes the verdict back, and the story tells it all', async () => {
+  it('changes the verdict back, and the history tells it all', async () => {
     const { id, revision } = await grounded();
     club.ports.at = addSeconds(club.ports.at, 3600);
     expect(good(await returnToService(club.ports, club.actor('mechanic'), closing(id, revision)))).toMatchObject({ revision: 3, isNew: true });

@@ -16,7 +16,7 @@ import type { Changing } from './change-aircraft';
 import type { Actor, Ports } from './command';
 import { meterByMeter, meterReading, notBefore } from './counter-readings';
 
-/** A reading that is put right, with all that was written down beside it. */
+/** A reading that is corrected, with all that was written down beside it. */
 export interface Corrected {
   /** Everything on record, as it stood before. */
   readonly facts: AircraftFacts;
@@ -25,13 +25,13 @@ export interface Corrected {
   readonly reading: StoredReading;
   /** What it is put to, on the meter's own basis. */
   readonly now: number;
-  /** How far the dial that ran most ran to that reading, as it was written and as it is put right. */
+  /** How far the dial that ran most ran to that reading, as it was written and as it is corrected. */
   readonly ran: { readonly before: number; readonly after: number };
   readonly authority: Authority;
   readonly recordedAt: Instant;
 }
 
-/** How far the dial that ran most ran from its reading before to what it showed at one moment, in seconds, with readings put right. */
+/** How far the dial that ran most ran from its reading before to what it showed at one moment, in seconds, with readings corrected. */
 export async function mostRun(tx: ClubTransaction, rows: readonly StoredReading[], at: Instant, corrected: ReadonlyMap<string, number>): Promise<number> {
   let most = 0;
   for (const { id, dialId, meter, value, happenedAt, struck } of rows) {
@@ -42,7 +42,7 @@ export async function mostRun(tx: ClubTransaction, rows: readonly StoredReading[
   return most;
 }
 
-/** Readings of meters of hours that no dial shows, written down with the one that is put right. */
+/** Readings of meters of hours that no dial shows, written down with the one that is corrected. */
 const withoutDial = ({ rows, reading }: Corrected) => rows.filter(({ struck, happenedAt, dialId, meter, flightId, recordedAt }) =>
   !struck && dialId === null && isHourMeter(meter) && happenedAt === reading.happenedAt && flightId === reading.flightId && (flightId !== null || recordedAt === reading.recordedAt));
 
@@ -53,7 +53,7 @@ function saidAirborne({ facts, authority }: Corrected, { recordedAt }: FlightRet
 }
 
 /**
- * What meters without a dial stand at after a flight of which a reading on coming back is put right: they went on by the dial that ran most,
+ * What meters without a dial stand at after a flight of which a reading on coming back is corrected: they went on by the dial that ran most,
  * never less than the pilot said it was in the air. The time in service went by the pilot's word alone, which stands.
  */
 export function besideReturn(corrected: Corrected, back: FlightReturn): ReadonlyMap<string, number> {
@@ -98,7 +98,7 @@ export async function keepCorrectedGap(ports: Ports, actor: Actor, { tx, club, r
   const to = now - (dial.counts.find(({ meter }) => meter === reading.meter)?.offset ?? 0);
   await insertOthers(tx, actor.clubId, reading.aircraftId, actor.personId, [{
     id, kind: 'unlogged', happenedAt: reading.happenedAt, recordedAt,
-    body: { id, seenAt: reading.happenedAt, dial: dial.id, name: `${dial.name}, as it was put right`, from: shownText(dial.unit, to - ran.after), to: shownText(dial.unit, to), length: shownText(dial.unit, ran.after), seconds: ran.after, unseen: COUNTERS.filter((meter) => !shown.has(meter)), readings: readings.map((one) => one.id), lastFlight: last?.id ?? null, lastBy: last?.personName ?? null, seenBy: actor.name },
+    body: { id, seenAt: reading.happenedAt, dial: dial.id, name: `${dial.name}, as it was corrected`, from: shownText(dial.unit, to - ran.after), to: shownText(dial.unit, to), length: shownText(dial.unit, ran.after), seconds: ran.after, unseen: COUNTERS.filter((meter) => !shown.has(meter)), readings: readings.map((one) => one.id), lastFlight: last?.id ?? null, lastBy: last?.personName ?? null, seenBy: actor.name },
   }]);
 }
 

@@ -62,7 +62,7 @@ async function entitledTo(changing: Changing, actor: Actor, { kind, recordId, ai
       const documentCheck = await findDocumentCheck(tx, recordId);
       if (documentCheck?.aircraft_id !== aircraftId) throw gone();
       if (await waits(changing, aircraftId, recordId)) return `document check of ${documentCheck.kind}`;
-      // What was seen last is not wished away, and what ended a registration even less: the document is looked at again, and that outweighs it.
+      // What was seen last is not wished away, and what ended a registration even less: the document is re-checked, and that outweighs it.
       const latest = (await documentsOf(tx, aircraftId)).some((paper) => paper.sighting_id === recordId);
       if (latest || documentCheck.ended_on !== null) throw new Refused({ code: 'invalid', message: 'This is what somebody saw last of this document. Look at it again and record what you see; that outweighs it.', problems: [{ path: 'recordId', message: 'look at the document again' }] });
       return `document check of ${documentCheck.kind}`;

@@ -69,7 +69,7 @@ describe('handing out and taking back', () => {
     expect((await row())?.secondsLeft).toBe(before - 3960);
     expect((await inTx((tx) => counterList(tx, club.clubId, club.ports.now()))).back).toMatchObject([{ flightId: flight, words: 'Nothing to report' }]);
   });
-  it('only the desk hands out and takes back', async () => {
+  it('only the desk checks out and takes back', async () => {
     const flight = await planned();
     expect(bad(await checkOut(club.ports, club.actor('renter'), { flightId: flight, aircraftId: club.aircraftId, seenRevision: 3, readings: [], accepted: [], fuelAboard: null, oilAboard: null, remarks: null }))).toMatchObject({ code: 'not-entitled' });
     good(await leave(flight, text(start)));
@@ -88,7 +88,7 @@ describe('handing out and taking back', () => {
     good(await comeBack(flight, text(start + 3600)));
     expect((await inTx((tx) => counterList(tx, club.clubId, club.ports.now()))).planned[0]?.answer).toBe('yes');
   });
-  it('two desks at once: one hands it out, the other is shown what happened', async () => {
+  it('two desks at once: one checks it out, the other is shown what happened', async () => {
     const flight = await planned();
     const seenRevision = await revision();
     const answers = await Promise.all([leave(flight, text(start), { seenRevision }), checkOut(club.ports, club.actor('instructor'), { flightId: flight, aircraftId: club.aircraftId, seenRevision, readings: [{ dial: block, shown: text(start) }], accepted: [], fuelAboard: null, oilAboard: null, remarks: null })]);
@@ -188,7 +188,7 @@ describe('a gap', () => {
     const { facts } = (await inTx((tx) => loadAircraft(tx, club.place, club.aircraftId, true)))[0] ?? {};
     expect(facts === undefined ? null : knownAt(facts, presentFor(facts, club.ports.now()), 'us').meters.landings).toMatchObject({ state: 'known', value: 107 });
   });
-  it('is as long as its readings say: put right, it shrinks or never was, and the guess at its landings with it', async () => {
+  it('is as long as its readings say: corrected, it shrinks or never was, and the guess at its landings with it', async () => {
     club = await testClub({ ...landingsCase, extends: null, about: null, meterReadings: { landings: { ...landingsCase.meterReadings.landings, value: 100 } } } as unknown as Json);
     good(await addDial(club.ports, club.actor('mechanic'), { dialId: block, aircraftId: club.aircraftId, seenRevision: 1, name: 'Block meter', unit: 'h', bills: true, counts: [{ meter: 'time-in-service', standsAt: text(start) }], shows: '12.00', wrapsAt: null }));
     const counted = async () => { const { facts } = (await inTx((tx) => loadAircraft(tx, club.place, club.aircraftId, true)))[0] ?? {}; const meters = facts === undefined ? null : knownAt(facts, presentFor(facts, club.ports.now()), 'us').meters; return meters?.landings.state === 'known' ? meters.landings.value : null; };
@@ -341,5 +341,5 @@ describe('meters', () => {
     expect([await most('landings'), await most('engine')]).toEqual([506, hours('101')]);
     expect((await row())?.verdict).toBe('Released');
   });
-  it('entered once, and told in the story', async () => { expect(await inTx((tx) => readHistory(tx, club.aircraftId, 1))).toMatchObject([{ act: 'add-meter', record: { name: 'Block meter', shows: text(start) } }]); });
+  it('entered once, and told in the history', async () => { expect(await inTx((tx) => readHistory(tx, club.aircraftId, 1))).toMatchObject([{ act: 'add-meter', record: { name: 'Block meter', shows: text(start) } }]); });
 });

@@ -62,7 +62,7 @@ beforeEach(async () => {
 });
 
 describe('a correction after which a meter would run backwards', () => {
-  it('is asked about, and written where it is meant; put right in turn, everything is as before', async () => {
+  it('is asked about, and written where it is meant; corrected in turn, everything is as before', async () => {
     const first = await flown('100.0', '101.0');
     await flown('101.0', '102.0');
     const reading = await backReading(first);
@@ -144,16 +144,16 @@ describe('meters that no dial shows', () => {
     expect(await all()).toEqual([101, 1001, 4151.1]);
     good(await correct(await backReading(flight), shown, false));
     expect(await all()).toEqual([Number(shown), engine, 4151.1]);
-    // Put right twice it is as if it had been right at once.
+    // Corrected twice it is as if it had been right at once.
     good(await correct(await backReading(flight), '101.00', false));
     expect(await all()).toEqual([101, 1001, 4151.1]);
   });
-  it('of hours that turn up when a reading on leaving is put up go on, and are an unlogged stretch; put down again, there never was one', async () => {
+  it('of hours that turn up when a reading on leaving is put up go on, and are unlogged time; put down again, there never was one', async () => {
     const flight = await planned();
     good(await leave(flight, '100.0'));
     later(60);
     good(await correct(await outReading(flight), '100.40', false));
-    expect([await all(), await gaps()]).toEqual([[100.4, 1000.4, 4150.7], [['Block meter, as it was put right', '100.0 h', '100.4 h', '0.4 h']]]);
+    expect([await all(), await gaps()]).toEqual([[100.4, 1000.4, 4150.7], [['Block meter, as it was corrected', '100.0 h', '100.4 h', '0.4 h']]]);
     later(60);
     good(await correct(await outReading(flight), '100.00', false));
     expect([await all(), await gaps()]).toEqual([[100, 1000, 4150.3], []]);
@@ -176,9 +176,9 @@ describe('meters that no dial shows', () => {
     const flight = await flown('100.0', '101.0');
     good(await correct(await outReading(flight), '100.30', false));
     // The engine ran 1.0 h in all, of which 0.3 h were not this flight; the pilot's 0.8 h in the air were.
-    expect([await all(), await gaps()]).toEqual([[101, 1001, 4151.4], [['Block meter, as it was put right', '100.0 h', '100.3 h', '0.3 h']]]);
+    expect([await all(), await gaps()]).toEqual([[101, 1001, 4151.4], [['Block meter, as it was corrected', '100.0 h', '100.3 h', '0.3 h']]]);
   });
-  it('and that are put right themselves carry on: put up, what was calculated from them since goes up too; put down, it stays too high', async () => {
+  it('and that are corrected themselves carry on: put up, what was calculated from them since goes up too; put down, it stays too high', async () => {
     const first = await flown('100.0', '101.0');
     await flown('101.0', '102.0');
     const own = async (flightId: string, meter: string) => (await readings()).filter((one) => one.flightId === flightId && one.meter === meter)[0]?.id;

@@ -105,7 +105,7 @@ describe('recording an inspection', () => {
     good(await record(hundred('4151.0'), { aboveMeter: true }));
     expect((await due('100-hour'))?.next).toBe('4251.0 h');
   });
-  it('hours of which only an entry tells are an unlogged stretch: it is listed, and what no meter shows goes on with it; struck out, all of that goes', async () => {
+  it('hours of which only an entry tells are unlogged time: it is listed, and what no meter shows goes on with it; struck out, all of that goes', async () => {
     const reading = (meter: 'engine' | 'landings' | 'time-in-service', value: number) => ({ ...meterReading(randomUUID(), meter, value, addSeconds(club.ports.now(), -3600), club.ports.now()) });
     good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [reading('engine', 3_600_000), reading('landings', 500)] }));
     club.ports.at = addSeconds(club.ports.at, 60);
@@ -160,7 +160,7 @@ describe('an inspection that did not approve the aircraft', () => {
     expect((await row())?.verdict).not.toBe('Released');
     expect((await folderNow()).openLists).toMatchObject([{ id: inspection }]);
     club.ports.at = addSeconds(club.ports.at, 2 * 86_400);
-    const clear = async (change: object = {}) => clearList(club.ports, club.actor('mechanic'), { clearanceId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), inspection, on: civilDate('2026-11-26'), description: 'Both items put right.', certificateId: club.certificateOf('mechanic'), password: PASSWORD, ...change });
+    const clear = async (change: object = {}) => clearList(club.ports, club.actor('mechanic'), { clearanceId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), inspection, on: civilDate('2026-11-26'), description: 'Both items corrected.', certificateId: club.certificateOf('mechanic'), password: PASSWORD, ...change });
     expect(bad(await clear({ on: civilDate('2026-11-23') }))).toMatchObject({ problems: [{ path: 'on' }] });
     expect(bad(await clear({ on: civilDate('2026-11-27') }))).toMatchObject({ problems: [{ path: 'on' }] });
     good(await clear());
@@ -201,7 +201,7 @@ describe('correcting', () => {
   });
   it.each([
     ['was missing', { aboard: false, legible: null }], ['could not be read', { legible: false }], ['was there', {}],
-  ])('what somebody saw last, that a document %s, is not struck out but looked at again', async (_, change) => {
+  ])('what somebody saw last, that a document %s, is not struck out but re-checked', async (_, change) => {
     const seen = async (more: object, by: 'student' | 'dispatcher' = 'student') => { const documentCheckId = randomUUID(); good(await checkDocuments(club.ports, club.actor(by), round([{ ...paper('weight-and-balance'), datedOn: civilDate('2022-06-09'), documentCheckId, ...more }]))); return documentCheckId; };
     const strike = async (recordId: string) => strikeEntry(club.ports, club.actor('dispatcher'), { strikeId: randomUUID(), aircraftId: club.aircraftId, seenRevision: await revision(), kind: 'document-check', recordId, why: 'Slip', password: PASSWORD });
     const first = await seen(change);

@@ -71,7 +71,7 @@ async function changed(changing: Changing, actor: Actor, before: MaintenanceRele
       if (before.standing === 'cancelled') throw invalid('change', 'This release was cancelled already.');
       return { ...after, standing: change.to };
     case 'seen': {
-      // Somebody without a desk or workshop role confirms that it is still there; what was missing, or another's, they do not put right.
+      // Somebody without a desk or workshop role confirms that it is still there; what was missing, or another's, they do not corrected.
       const better = (change.aboard && before.aboard !== true) || (change.registrationShown !== null && change.registrationShown !== before.registrationShown && change.registrationShown === changing.registration);
       if (better) requireAct(actor, 'state-documents');
       return { ...after, aboard: change.aboard, registrationShown: change.registrationShown ?? before.registrationShown };

@@ -30,7 +30,7 @@ const at = (by: number): Instant => addSeconds(club.ports.now(), by);
 const send = (secret: string, ...readings: readonly (readonly [sequence: number, total: number, ago?: number])[]) => takeBoxReadings(club.ports, club.clubId, secret, { readings: readings.map(([sequence, totalSeconds, ago]) => ({ sequence, totalSeconds, at: at(-(ago ?? 0)) })) });
 beforeEach(async () => { club = await testClub(); });
 
-describe('a meter box', () => {
+describe('a meter recorder', () => {
   it('brings a limit nearer at once, and takes none away', async () => {
     const before = await left();
     const { secret } = await fit();

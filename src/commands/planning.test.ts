@@ -46,7 +46,7 @@ describe('planning', () => {
     good(await reportFinding(club.ports, club.actor('student'), { findingId: randomUUID(), aircraftId: club.aircraftId, station: 'propeller', side: null, step: 'K217', asListed: true, what: 'New nick', looks: 'not-right', foundAt: club.ports.now() }));
     expect((await plan()).flights).toMatchObject([{ answer: 'no', words: 'New nick (Propeller).' }]);
   });
-  it('moving leaves one flight, and the old entry in the story', async () => {
+  it('moving leaves one flight, and the old entry in the history', async () => {
     const { flightId } = good(await enter());
     const moved = good(await enter({ starts: { date: civilDate('2026-11-25'), clock: '09:00' }, endsClock: '10:30' }, flightId)).flightId;
     expect([(await plan()).flights, (await plan('2026-11-25')).flights.map((one) => one.flightId)]).toEqual([[], [moved]]);

@@ -46,7 +46,7 @@ export async function planOrMove(ports: Ports, actor: Actor, entry: PlanEntry): 
       was = old.flight.starts;
       if (await endPlannedOnce(tx, actor.clubId, { flightId: replaces, aircraftId: old.aircraftId, because: 'moved', why: null, at: recordedAt, by: actor.personId }) === 'there-already') throw movedMeanwhile();
       if (old.aircraftId !== draft.aircraftId) {
-        // The aircraft that it leaves shows it in its story, and in every open row.
+        // The aircraft that it leaves shows it in its history, and in every open row.
         const [left] = await loadAircraft(tx, club.place, old.aircraftId, true);
         await appendToLedger(tx, { clubId: actor.clubId, aircraftId: old.aircraftId, revision: null, act: 'flight-moved-away', actor, recordedAt, record: { id: replaces, to: registration, person: old.personName } }, ports.sha256);
         await notifyChange(tx, { club: actor.clubId, aircraft: old.aircraftId, revision: left?.revision ?? 0 });

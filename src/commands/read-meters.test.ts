@@ -42,7 +42,7 @@ describe('reading the meters of an aircraft that stands', () => {
     expect((await closesFor()).join()).not.toContain('meter was last read');
     expect([await standing('time-in-service'), (await folderNow())?.unlogged]).toEqual([4150.3, []]);
   });
-  it('that show more is asked, and is an unlogged stretch: meters that nothing shows go on with it', async () => {
+  it('that show more is asked, and is unlogged time: meters that nothing shows go on with it', async () => {
     await enter('time-in-service', '4150.3');
     good(await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, { ...NO_RECORDS, readings: [{ id: randomUUID(), meter: 'engine', value: hours('1000'), happenedAt: club.ports.now(), recordedAt: club.ports.now() }] }));
     later(60);

@@ -16,8 +16,8 @@ import { keepStretchOfEntry } from './unlogged';
 const invalid = (path: string, message: string): Refused => new Refused({ code: 'invalid', message, problems: [{ path, message }] });
 
 /**
- * Reads the meters of an aircraft that stands, as the person who hands it out does, without a flight: what agrees is fresh again, and what is more
- * is an unlogged stretch. Any member with a role may: it only says what the meters show. Where no meter shows the time in service, the logbook's figure
+ * Reads the meters of an aircraft that stands, as the person who checks it out does, without a flight: what agrees is fresh again, and what is more
+ * is unlogged time. Any member with a role may: it only says what the meters show. Where no meter shows the time in service, the logbook's figure
  * is read, and compared in the same way.
  */
 export async function readMeters(ports: Ports, actor: Actor, entry: MetersRead): Promise<Outcome<{ readonly revision: number }>> {

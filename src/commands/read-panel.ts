@@ -25,7 +25,7 @@ export interface PanelRead {
 }
 
 /**
- * Compares what the panel shows with the record, while the aircraft stands: what is more becomes an unlogged stretch, with which meters that
+ * Compares what the panel shows with the record, while the aircraft stands: what is more becomes unlogged time, with which meters that
  * no dial shows go on. @throws Refused while something about the readings is asked and not answered
  */
 export async function readPanel(ports: Ports, { tx, stored, club, recordedAt }: Changing, aircraftId: string, dials: readonly Dial[], entry: { readonly readings: readonly Entered[]; readonly accepted: readonly string[] }, { flightId, seenBy }: { readonly flightId: string | null; readonly seenBy: string }): Promise<PanelRead> {

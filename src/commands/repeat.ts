@@ -18,7 +18,7 @@ export function requestDigest({ sha256 }: Pick<Ports, 'sha256'>, request: object
   return Buffer.from(sha256(Buffer.from(canonicalJson(told), 'utf8'))).toString('hex');
 }
 
-/** So many entries of an aircraft's story are shown to somebody who changed what was received already. */
+/** So many entries of an aircraft's history are shown to somebody who changed what was received already. */
 const MOST_CHANGES = 20;
 
 /**

@@ -24,7 +24,7 @@ export interface Returned {
 
 /** Roles that may open the signing form at all; the certificate then decides about the signature. */
 const SIGNING_ROLES = ['mechanic', 'instructor'];
-/** So many entries of an aircraft's story are shown to somebody whose view was stale. */
+/** So many entries of an aircraft's history are shown to somebody whose view was stale. */
 const MOST_CHANGES = 20;
 
 /**

@@ -18,7 +18,7 @@ import { denial } from './permissions';
 import { meterByMeter, meterReading, notBefore } from './counter-readings';
 
 /**
- * Hours of which only an entry tells (a signature, a meter that is entered or exchanged) and that nobody wrote down: an unlogged stretch, like
+ * Hours of which only an entry tells (a signature, a meter that is entered or exchanged) and that nobody wrote down: unlogged time, like
  * one that the Counter sees. Meters that neither the entry nor a meter in the panel shows went on likewise; of landings nobody knows yet.
  * @param entry its readings, in which words it tells of them, and who wrote it
  */
@@ -63,7 +63,7 @@ export async function strikeStretchOfEntry(ports: Ports, actor: Actor, changing:
 }
 
 /**
- * A reading of a meter was put right: a stretch that was seen on that meter is now as long as its readings say, or never was. What was said
+ * A reading of a meter was corrected: a stretch that was seen on that meter is now as long as its readings say, or never was. What was said
  * of it goes over to the new one; landings that were said of one that never was go too.
  * @param offset what is added to the meter's own figure to have the value of the reading
  */
@@ -94,7 +94,7 @@ export async function remeasureStretches(ports: Ports, actor: Actor, changing: C
 }
 
 /**
- * Says whose an unlogged stretch is, and how many landings and launches it had where somebody knows. Its hours counted already; its
+ * Says whose unlogged time is, and how many landings and launches it had where somebody knows. Its hours counted already; its
  * landings count as the most that there can have been until they are said, and as they were from then on.
  */
 export async function attributeUnlogged(ports: Ports, actor: Actor, entry: Attribution): Promise<Outcome<{ readonly revision: number }>> {
@@ -104,7 +104,7 @@ export async function attributeUnlogged(ports: Ports, actor: Actor, entry: Attri
     const present = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
     const known = (await othersOfKind(tx, entry.aircraftId, 'unlogged')).find(({ id }) => id === entry.unlogged);
     const stretch = present.unlogged.find(({ id }) => id === entry.unlogged);
-    if (known === undefined || stretch === undefined) throw new Refused({ code: 'not-found', message: 'There is no such unlogged stretch on this aircraft, or it was struck out. Load the page again.' });
+    if (known === undefined || stretch === undefined) throw new Refused({ code: 'not-found', message: 'There is no such unlogged time on this aircraft, or it was struck out. Load the page again.' });
     const before = (await othersOfKind(tx, entry.aircraftId, 'attribution')).find(({ unlogged }) => unlogged === entry.unlogged);
     if (before !== undefined && (stretch.said !== null || entry.landings === null)) throw new Refused({ code: 'invalid', message: `Somebody said already that ${before.to} flew it. Load the page again.`, problems: [] });
     const standings = present.accounted;

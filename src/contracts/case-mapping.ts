@@ -16,7 +16,7 @@ import type { ClubDocument, TowRope } from '../core/records/movement';
 import type { Rigging } from '../core/records/rigging';
 import type { FlightPermit, MaintenanceRelease, WorkEntry } from '../core/records/work-entry';
 import { boxOf } from './case-boxes';
-import { readingsOfPanel } from './case-meters';
+import { readingsOfPanel, readingsStruckWith } from './case-meters';
 import type { CaseFile } from './case-file';
 
 type Optional<T> = T | undefined;
@@ -220,7 +220,7 @@ export function recordsOf(given: CaseFile): Omit<AircraftFacts, 'place' | 'aircr
     flightsOut: listed(given.flightsOut, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: known(one.by), airborne: known(one.airborne), returned: known(one.returned) })),
     dispatchRestrictions: listed(given.dispatchRestrictions, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, by: one.by, why: one.why, uses: boxes(one.uses), cap: known(one.cap), until: known(one.until), withdrawn: known(one.withdrawn) })),
     clubDocuments: listed(given.clubDocuments, clubDocumentOf),
-    towRopes: listed(given.towRopes, ropeOf), riggings: listed(given.riggings, riggingOf), strikes: listed(given.strikes, (id, one) => ({ id, recordedAt: one.recordedAt, record: one.record })),
+    towRopes: listed(given.towRopes, ropeOf), riggings: listed(given.riggings, riggingOf), strikes: byId(given.strikes).flatMap(([id, { recordedAt, record }]) => [record, ...readingsStruckWith(given, record)].map((struck, at) => ({ id: at === 0 ? id : `${id}.${struck}`, recordedAt, record: struck }))),
     ramp: ramp === undefined ? null : {
       measurements: listed(ramp.measurements, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, quantity: one.quantity, which: known(one.which), value: one.value })),
       samples: listed(ramp.samples, (id, one) => ({ id, happenedAt: one.happenedAt, recordedAt: one.recordedAt, result: known(one.result), drain: known(one.drain), cleared: clearedOf(one.cleared) })),

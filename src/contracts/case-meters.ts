@@ -71,3 +71,11 @@ export function readingsOfPanel({ panelMeters = {}, panelReadings = {} }: Panel)
     }));
   });
 }
+
+/** The readings that a struck entry of a panel leaves without ground: its own, and those of a meter that stands on it. */
+export function readingsStruckWith(panel: Panel, record: string): readonly string[] {
+  const { panelMeters = {} } = panel;
+  const rests = (id: string, seen: readonly string[] = []): boolean => id === record || (!seen.includes(id) && panelMeters[id]?.replaces !== undefined && rests(panelMeters[id].replaces, [...seen, id]));
+  const on = { ...Object.fromEntries(Object.keys(panelMeters).map((id) => [id, id])), ...Object.fromEntries(Object.entries(panel.panelReadings ?? {}).map(([id, one]) => [id, one.on])) };
+  return readingsOfPanel(panel).map(({ id }) => id).filter((id) => { const own = id.slice(0, id.lastIndexOf('.')); return own === record || rests(on[own] ?? own); });
+}

@@ -172,7 +172,7 @@ export const deferral = z.strictObject({
   listed: z.strictObject({ category: z.enum(Object.keys(REPAIR_CATEGORIES) as [keyof typeof REPAIR_CATEGORIES, ...(keyof typeof REPAIR_CATEGORIES)[]]).describe('repair category'), days: whole('days, for category A', 3660).optional() }).optional().describe('under an approved minimum equipment list'),
 }).describe('an inoperative item left open; incomplete, and it is not lawful');
 
-export const watch = z.strictObject({ recheckBy: dateSchema.optional().describe('looked at again by this day'), recheckAt: hoursSchema.optional().describe('looked at again by this time in service, h'), correctBy: dateSchema.optional().describe('put right by this day') }).describe('when a watched thing is looked at again');
+export const watch = z.strictObject({ recheckBy: dateSchema.optional().describe('re-checked by this day'), recheckAt: hoursSchema.optional().describe('re-checked by this time in service, h'), correctBy: dateSchema.optional().describe('corrected by this day') }).describe('when a watched thing is re-checked');
 
 export const elt = z.strictObject({
   happenedAt, recordedAt, state: z.enum(['fitted', 'removed-for-repair', 'deactivated', 'not-fitted']).optional().describe('absent is unknown'), batteryReplaceBy: dateSchema.optional().describe('date marked on its outside; absent is unknown'),

@@ -13,6 +13,6 @@ export type StrikeEntry = z.output<typeof strikeSchema>;
 
 /** A reading that was written down wrongly, with what the meter really showed. */
 export const correctReadingSchema = z.strictObject({ ...base, readingId: idSchema('choose the reading'), shown: z.string().trim().max(12),
-  /** That it is meant though it contradicts another reading: that one is wrong too, and is put right next. */
+  /** That it is meant though it contradicts another reading: that one is wrong too, and is corrected next. */
   evenSo: z.boolean('say whether it is meant even so') });
 export type ReadingCorrection = z.output<typeof correctReadingSchema>;

@@ -26,7 +26,7 @@ export async function documentsOf(tx: ClubTransaction, aircraftId: string) {
     .orderBy('s.kind').orderBy('s.happened_at', 'desc').orderBy(sql`greatest(s.recorded_at, v.recorded_at) desc, v.recorded_at desc nulls last`).orderBy('s.sighting_id', 'desc').execute();
 }
 
-/** What members saw of documents and nobody has vouched for yet, newest first; what somebody has looked at again since is past. */
+/** What members saw of documents and nobody has vouched for yet, newest first; what somebody has re-checked since is past. */
 export async function waitingPapersOf(tx: ClubTransaction, aircraftId: string) {
   return tx.selectFrom('document_sighting as s').leftJoin('membership as m', (join) => join.onRef('m.club_id', '=', 's.club_id').onRef('m.person_id', '=', 's.recorded_by'))
     .leftJoin('strike as x', (join) => join.onRef('x.club_id', '=', 's.club_id').onRef('x.record_id', '=', 's.sighting_id')).leftJoin('vouch as v', (join) => join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id'))

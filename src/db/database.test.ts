@@ -309,7 +309,7 @@ describe('the schema', () => {
     ] as const) expect(await plan(query), query).toContain(index);
   });
 
-  it('keeps an aircraft’s story, newest first', async () => {
+  it('keeps an aircraft’s history, newest first', async () => {
     const story = await inClub(ours.ports.db, ours.clubId, (tx) => readHistory(tx, ours.aircraftId, 10));
     expect(story.map(({ act, revision }) => [act, revision])).toEqual([['load-folder', 1]]);
   });

@@ -68,7 +68,7 @@ export async function requestKnown(tx: ClubTransaction, aircraftId: string, pers
   return rows.some(({ body }) => (JSON.parse(body) as { readonly request?: unknown }).request === request);
 }
 
-/** One line of an aircraft's story. */
+/** One line of an aircraft's history. */
 export interface HistoryLine {
   readonly seq: number;
   readonly act: string;

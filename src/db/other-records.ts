@@ -76,7 +76,7 @@ export interface UnloggedRecord {
   readonly seenBy: string;
 }
 
-/** Who flew an unlogged stretch, and with how many landings and launches; null where that is not known. */
+/** Who flew unlogged time, and with how many landings and launches; null where that is not known. */
 export interface AttributionRecord {
   readonly unlogged: string;
   readonly to: string;
@@ -155,7 +155,7 @@ function withDone<D, T extends { readonly id: string; readonly done: readonly D[
   });
 }
 
-/** An unlogged stretch as the core looks at it. Of an old record what is not in it is read from its words, and taken strictly. */
+/** Unlogged time as the core looks at it. Of an old record what is not in it is read from its words, and taken strictly. */
 function stretchOf(row: { readonly record_id: string; readonly recorded_at: Date }, body: UnloggedRecord, attributions: readonly AttributionRecord[]): UnloggedStretch {
   const hours = /^([\d.]+) h$/.exec(body.length)?.[1];
   const said = attributions.find(({ unlogged, landings }) => unlogged === body.id && landings != null);

@@ -19,22 +19,21 @@ export interface ConstraintWords {
 /** Constraints for one and the same reason: rules of the authority and of the club that say one thing. */
 export type OneReason = readonly [DecidedConstraint, ...DecidedConstraint[]];
 
-/** Constraints by their reason, in the order of the first of each. */
+/** Constraints by their reason and the records that it rests on, in the order of the first of each: two findings in the same words are two. */
 export function byReason(constraints: readonly DecidedConstraint[]): readonly OneReason[] {
   const groups = new Map<string, OneReason>();
   for (const one of constraints) {
-    const key = canonicalJson([one.reason, one.certainty, one.condition] as unknown as Plain);
+    const key = canonicalJson([one.reason, one.certainty, one.condition, one.records] as unknown as Plain);
     const group = groups.get(key);
     groups.set(key, group === undefined ? [one] : [...group, one]);
   }
   return [...groups.values()];
 }
 
-/** What one reason closes, and what it rests on: all that its constraints do. */
+/** What one reason closes: all that its constraints do. */
 export function asOne([first, ...others]: OneReason): DecidedConstraint {
   if (others.length === 0) return first;
-  const all = [first, ...others];
-  return { ...first, closes: union(...all.map(({ closes }) => closes)), records: [...new Set(all.flatMap(({ records }) => records))] };
+  return { ...first, closes: union(first.closes, ...others.map(({ closes }) => closes)) };
 }
 
 const distinct = (words: readonly string[]): readonly string[] => [...new Set(words)];

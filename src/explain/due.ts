@@ -55,7 +55,8 @@ function tellAd(reason: Extract<Given, { code: 'ad-expires' | 'ad-due' }>, { ads
   if (reason.code === 'ad-expires') return { interval, last: last === undefined ? '' : dateText(last.completedOn), next: dateText(reason.lastDay), sum: '' };
   const then = last?.readings.find(({ meter }) => meter === reason.meter);
   const next = meterText(reason.meter, reason.dueAt);
-  return { interval, last: then === undefined ? '' : meterText(reason.meter, then.value), next, sum: then === undefined ? '' : `${meterText(reason.meter, then.value)} + ${meterText(reason.meter, reason.dueAt - then.value)} = ${next}.` };
+  const notBefore = reason.notBefore ?? null;
+  return { interval, last: then === undefined ? '' : meterText(reason.meter, then.value), next: notBefore === null ? next : `${next} or ${dateText(notBefore)}, whichever comes later`, sum: then === undefined ? '' : `${meterText(reason.meter, then.value)} + ${meterText(reason.meter, reason.dueAt - then.value)} = ${next}.` };
 }
 
 const tellMonths = ({ completedOn, lastDay }: { readonly completedOn: CivilDate; readonly lastDay: CivilDate }): DueWords => ({ interval: `every ${monthsText(monthsBetween(completedOn, lastDay))}`, last: dateText(completedOn), next: dateText(lastDay), sum: endOfMonth(completedOn, lastDay) });

@@ -203,16 +203,16 @@ describe('names', () => {
 });
 
 describe('a reason that several rules have', () => {
-  it('is one sentence, with what all of them close, rest on and cite', () => {
+  it('is one sentence, with what all of them close and cite', () => {
     const decision = decideClean({ meterReadings: { today: { value: 4208.8 } } });
     const told = tellReasons(decision.constraints).filter(({ headline }) => headline.startsWith('100-hour'));
     expect(decision.constraints.filter(({ reason }) => reason.code === 'hundred-hour-due')).toHaveLength(2);
     expect(told.map(({ headline, source }) => [headline, source])).toEqual([['100-hour inspection overdue since 4208.7 h: no private rental, lessons or carriage for hire.', '14 CFR 91.409(b); club policy']]);
     expect(told[0]?.remedies.map(({ act }) => act)).toEqual(['Complete and sign the 100-hour inspection', 'Complete and sign the annual inspection']);
   });
-  it('is told apart from another, and from one that is only ahead', () => {
-    const decision = decideClean({ discrepancies: { a: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Nick' }, b: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Dent' } } });
-    expect(tellReasons(decision.constraints).map(({ headline }) => headline).sort()).toEqual(['Dent.', 'Nick.']);
+  it('is told apart from another in the same words, and from one that is only ahead', () => {
+    const decision = decideClean({ discrepancies: { a: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Nick' }, b: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Nick' } } });
+    expect(tellReasons(decision.constraints).map(({ headline }) => headline).sort()).toEqual(['Nick.', 'Nick.']);
     expect(tellReasons(decision.limits.map(({ constraint }) => constraint), 'ahead')[0]?.headline).toBe('100-hour inspection due at 4208.7 h.');
   });
 });
@@ -268,7 +268,7 @@ describe('a decision in words', () => {
   });
 });
 
-describe('the story', () => {
+describe('the history', () => {
   it.each([
     ['report-finding', { what: 'nick', station: 'wing', side: 'left' }, 'reported: nick (left wing)'],
     ['add-photo', {}, 'added a photo to the finding'],

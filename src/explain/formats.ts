@@ -59,6 +59,12 @@ export function list(parts: readonly string[], last = 'and'): string {
   return parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} ${last} ${parts[parts.length - 1] ?? ''}`;
 }
 
+/** `a tow hook`, `an artificial horizon`; names that take no article as they are. */
+export function withArticle(name: string): string {
+  if (/^(navigation equipment|ADS-B Out|flotation gear)/.test(name)) return name;
+  return /^([aeio]|ELT)/.test(name) ? `an ${name}` : `a ${name}`;
+}
+
 /** First letter in capitals. */
 export function sentenceCase(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);

@@ -5,7 +5,7 @@ import { parseCivilDate } from '../core/time/civil-date';
 import { dateText, list, sentenceCase } from './formats';
 import { CERTIFICATE_NAMES, DOCUMENT_NAMES } from './names';
 
-const WORK_NAMES: Readonly<Record<string, string>> = { repaired: 'repaired', 'no-fault-found': 'looked, and found no fault', serviced: 'put right', 'judged-acceptable': 'judged acceptable' };
+const WORK_NAMES: Readonly<Record<string, string>> = { repaired: 'repaired', 'no-fault-found': 'looked, and found no fault', serviced: 'corrected', 'judged-acceptable': 'judged acceptable' };
 
 /** What was done about a finding, in words. */
 export function workName(work: string): string {
@@ -64,7 +64,7 @@ function releaseChangeText(entry: Readonly<Record<string, unknown>>): string {
   }
 }
 
-/** One line of an aircraft's story, from what the ledger keeps of it. */
+/** One line of an aircraft's history, from what the ledger keeps of it. */
 export function describeHistory(act: string, record: unknown): string {
   const entry = (typeof record === 'object' && record !== null ? record : {}) as Readonly<Record<string, unknown>>;
   switch (act) {
@@ -81,8 +81,8 @@ export function describeHistory(act: string, record: unknown): string {
     case 'add-meter': return `entered the meter ${text(entry, 'name')}, which shows ${text(entry, 'shows')}`;
     case 'exchange-meter': return `exchanged the meter ${text(entry, 'name')}: the old one showed ${text(entry, 'lastShown')}, the new one shows ${text(entry, 'firstShown')}. ${sentenceCase(text(entry, 'why'))}`;
     case 'attribute-unlogged': return `said that ${text(entry, 'length')} on ${text(entry, 'dial')}, which nobody wrote down, were flown by ${text(entry, 'to')}${typeof entry['landings'] === 'number' ? `, with ${entry['landings']} ${entry['landings'] === 1 ? 'landing' : 'landings'}` : ''}${typeof entry['towLaunches'] === 'number' ? ` and ${entry['towLaunches']} tow ${entry['towLaunches'] === 1 ? 'launch' : 'launches'}` : ''}`;
-    case 'read-meters': return `read its meters${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; an unlogged stretch was found'}`;
-    case 'check-out': return text(entry, 'stays') !== '' ? `read its meters for ${text(entry, 'person')}${figuresText(entry)}; an unlogged stretch was found, and the flight could not leave: ${text(entry, 'stays')}` : `handed it out to ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; an unlogged stretch was found'}`;
+    case 'read-meters': return `read its meters${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; unlogged time was found'}`;
+    case 'check-out': return text(entry, 'stays') !== '' ? `read its meters for ${text(entry, 'person')}${figuresText(entry)}; unlogged time was found, and the flight could not leave: ${text(entry, 'stays')}` : `handed it out to ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; unlogged time was found'}`;
     case 'check-in': return `took it back from ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['defects']) === 0 ? '' : '; a defect was found in flight'}. ${text(entry, 'remarks')}`;
     case 'record-entry': {
       const signed = (entry['signed'] ?? {}) as Readonly<Record<string, unknown>>;
@@ -102,8 +102,8 @@ export function describeHistory(act: string, record: unknown): string {
     case 'plan-flight': return `planned a flight for ${text(entry, 'person')}`;
     case 'load-folder': return 'brought in the aircraft with its folder';
     case 'load-records': return `brought in records: ${countsText(entry)}`;
-    case 'fit-box': return `fitted the meter box ${text(entry, 'name')}`;
-    case 'remove-box': return `took out a meter box: ${text(entry, 'why')}`;
+    case 'fit-box': return `fitted the meter recorder ${text(entry, 'name')}`;
+    case 'remove-box': return `took out a meter recorder: ${text(entry, 'why')}`;
     case 'box-readings': return `counted on: ${typeof entry['total'] === 'number' ? (entry['total'] / 3600).toFixed(2) : ''} h by its own count`;
     case 'enter-fact': return factText(entry);
     case 'issue-release': return `${entry['copied'] === true ? 'copied from paper' : 'signed'} a maintenance release that expires ${dayOf(entry, 'expiresOn')}`;

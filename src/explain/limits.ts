@@ -4,14 +4,14 @@ import type { ZoneId } from '../core/time/zone';
 import type { Reason, ReasonCode } from '../core/rules/parts/reason';
 import { hoursLeftText, hoursOverText, momentText, readingText, timeLeftText } from './formats';
 import type { InspectionKind } from '../core/records/inspection';
-import { EQUIPMENT_NAMES } from './names';
+import { EQUIPMENT_NAMES, QUANTITY_NAMES_IN_WORDS } from './names';
 
 /** What is left to a limit, in the currency that people think in. */
 export function leftText(limit: LimitAhead): string {
   switch (limit.currency) {
     case 'hours': return hoursLeftText(limit.left);
     case 'time': return timeLeftText(limit.left);
-    case 'count': return `${limit.left} ${limit.meter === 'tow-launches' ? 'tows' : limit.meter}`;
+    case 'count': { const things = limit.meter === 'tow-launches' ? 'tows' : limit.meter; return `${limit.left} ${limit.left === 1 ? things.slice(0, -1) : things}`; }
     default: {
       const missing: never = limit;
       throw new RangeError(`no such currency: ${JSON.stringify(missing)}`);
@@ -50,6 +50,7 @@ const NAMES: { readonly [C in ReasonCode]?: (reason: Extract<Reason, { code: C }
   'release-due': () => 'maintenance release',
   'release-work-due': ({ what }) => what,
   'daily-inspection-due': () => 'daily inspection',
+  'not-measured': ({ quantity }) => `check of ${QUANTITY_NAMES_IN_WORDS[quantity]}`,
   restricted: () => 'end of a dispatch restriction',
 };
 

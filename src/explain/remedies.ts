@@ -1,6 +1,6 @@
 import type { Act, Entitled, Source } from '../core/rules/parts/constraint';
 import { list } from './formats';
-import { CERTIFICATE_NAMES } from './names';
+import { CERTIFICATE_NAMES, DOCUMENT_NAMES, EQUIPMENT_NAMES, INSPECTION_NAMES, METER_NAMES_IN_WORDS, QUANTITY_NAMES_IN_WORDS } from './names';
 
 /** Acts, in the imperative, as the start of a sentence. */
 export const ACT_NAMES: Readonly<Record<Act, string>> = {
@@ -106,4 +106,20 @@ export function sourceText(source: Source): string {
       throw new RangeError(`no such source: ${JSON.stringify(missing)}`);
     }
   }
+}
+
+/** What a flight can say or change about itself. */
+const OF_A_FLIGHT: Readonly<Record<string, string>> = {
+  persons: 'how many people fly', load: 'its load', fuel: 'its fuel', altitudeFeet: 'its altitude', trainingWithin50Miles: 'that it is training within 50 NM', exceptedAirspace: 'that it stays in airspace that 91.215(b) excepts',
+  reliesOnVor: 'that it does not rely on VOR', reliesOnDatabase: 'that it does not rely on the database', landings: 'its landings', 'tow-launches': 'its tows', alternate: 'its alternate', transponder: 'without transponder', 'ads-b-out': 'without ADS-B Out', 'transponder and ads-b-out': 'without transponder and ADS-B Out',
+};
+const NAMED: Readonly<Record<string, string>> = { ...INSPECTION_NAMES, ...METER_NAMES_IN_WORDS, ...QUANTITY_NAMES_IN_WORDS, ...EQUIPMENT_NAMES, ...DOCUMENT_NAMES, ...OF_A_FLIGHT, 'maintenance-release': 'maintenance release' };
+
+/** What an act is done to, in words; empty for a record, whose id says nothing to a person. */
+export function onText(act: Act, on: string | null): string {
+  if (on === null) return '';
+  // Of an item of equipment or of a flight the same word says two things.
+  if (act === 'obtain-atc-authorisation' || act === 'state-for-flight' || act === 'change-flight') return OF_A_FLIGHT[on] ?? '';
+  const [quantity = '', which] = on.split(' ');
+  return NAMED[on] ?? (which === undefined || NAMED[quantity] === undefined ? (which === undefined ? '' : on) : `${NAMED[quantity]}, ${which}`);
 }

@@ -1,4 +1,4 @@
-import type { Decision } from '../core/decision/decision';
+import type { Decision, FlightAnswer } from '../core/decision/decision';
 import type { RemedyPlans } from '../core/decision/remedy-plans';
 import type { ZoneId } from '../core/time/zone';
 import { capText, list, momentText, sentenceCase } from './formats';
@@ -48,6 +48,12 @@ function permitText(covers: readonly string[], { constraints }: Decision): strin
 
 const ANSWERS = { yes: 'Yes.', 'yes-after': 'Yes, after what follows.', no: 'No.' } as const;
 
+/** The answer for the planned flight. */
+function flightText(flight: FlightAnswer, decision: Decision, zone: ZoneId): string {
+  const words = tellFlight(flight, decision, zone);
+  return `${flight.flight === 'flight' ? 'The flight' : `Flight ${flight.flight}`}: ${flight.answer === 'yes-after' && words !== '' ? words : `${ANSWERS[flight.answer]} ${words}`.trim()}`;
+}
+
 /** The whole explanation of a decision as a tree, in the order in which people act on it. */
 export function explain(decision: Decision, zone: ZoneId, plans: DecisionPlans): Explained {
   const { flight, wanted } = decision;
@@ -56,7 +62,7 @@ export function explain(decision: Decision, zone: ZoneId, plans: DecisionPlans):
     ...(decision.availability === 'here' ? [] : [node('open', decision.availability === 'out' ? 'It is out: a flight has not been checked in.' : 'Two flights of it are open, which cannot be.')]),
     ...decision.caps.map((cap) => node('open', `${sentenceCase(capText(cap))}.`)),
     ...decision.reliefs.map(({ permit, until, covers }) => node('open', `Special flight permit ${permit} opens the flight to the workshop until ${momentText(until, zone)}. ${permitText(covers, decision)}`)),
-    ...(flight === null ? [] : [node('flight', `Flight ${flight.flight}: ${ANSWERS[flight.answer]} ${tellFlight(flight, decision, zone)}`.trim(), [
+    ...(flight === null ? [] : [node('flight', flightText(flight, decision, zone), [
       ...(flight.authorisedWithout.length === 0 ? [] : [node('flight', `Air traffic control has authorised it to fly without ${list(flight.authorisedWithout.map((one) => AUTHORISED_NAMES[one]), 'and')}.`)]),
       ...flight.light.map(({ place, light, sun }) => node('flight', `Light at ${place}: ${light.join(', ')}${sun.sunset === null ? '' : `; sunset ${momentText(sun.sunset, zone)}`}${sun.nightfall === null ? '' : `, night from ${momentText(sun.nightfall, zone)}`}.`)),
       ...byReason(flight.own).map((one) => constraintNode(one, 'in-force')), ...byReason(flight.exceedances.map(({ constraint }) => constraint)).map((one) => constraintNode(one, 'ahead')), ...plansNode('To make it possible', plans.flight, decision),

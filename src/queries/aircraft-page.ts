@@ -25,7 +25,7 @@ import { CERTIFICATE_NAMES, CLASS_MEANINGS, DOCUMENT_NAMES, NOT_CHECKED_NAMES } 
 import { describeHistory, workName } from '@/explain/history';
 import { windowText } from '@/explain/window-text';
 
-/** How many findings and how many lines of its story an aircraft's page shows. */
+/** How many findings and how many lines of its history an aircraft's page shows. */
 const MOST = 100;
 
 /** What was done to close a finding, in the order of preference for its class. */

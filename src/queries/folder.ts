@@ -138,7 +138,7 @@ function paperDetails(row: Awaited<ReturnType<typeof documentsOf>>[number]): str
   ].join(', ');
 }
 
-/** Of which counters of an unlogged stretch nobody said how many there were, and what counts until somebody does. */
+/** Of which counters of unlogged time nobody said how many there were, and what counts until somebody does. */
 function landingsOf(id: string, { unlogged, accounted }: Pick<KnownFacts, 'unlogged' | 'accounted'>): { readonly asks: readonly Counter[]; readonly counts: string } {
   const stretch = unsaidStretches(unlogged).find((one) => one.id === id);
   const asks = stretch?.unseen.filter((meter) => accounted[meter].state === 'known') ?? [];

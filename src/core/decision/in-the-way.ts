@@ -1,4 +1,4 @@
-import { isWithin, overlaps, type UseSet } from '../envelope/use-set';
+import { isEmpty, isWithin, overlaps, type UseSet } from '../envelope/use-set';
 import { isExceptedFromTransponder } from '../records/aircraft';
 import type { Estimate } from '../records/movement';
 import { AUTHORISED_WITHOUT, type PlannedFlight } from '../records/planned-flight';
@@ -57,6 +57,11 @@ export function plansForWanted(prepared: Prepared, decision: Decision): RemedyPl
 /** The remedies to every ordinary use that the aircraft has: what would release it. Null where it is released. */
 export function plansToRelease(prepared: Prepared, decision: Decision): RemedyPlans | null {
   if (decision.verdict === 'Released') return null;
+  if (isEmpty(prepared.ordinary)) {
+    // Nobody knows what it is approved for: saying so comes first, and what else is in the way shows then.
+    const unknown = decision.constraints.filter(({ reason }) => reason.code === 'approved-uses-unknown');
+    return unknown.length === 0 ? null : remedyPlans(unknown, prepared.ordinary, estimatesOf(prepared), stillOpen(decision));
+  }
   const closing = [...closingNow(decision, prepared.ordinary), ...decision.constraints.filter(({ cap }) => cap !== null)];
   return remedyPlans(closing, prepared.ordinary, estimatesOf(prepared), stillOpen(decision));
 }

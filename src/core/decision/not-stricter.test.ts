@@ -106,7 +106,7 @@ describe('airworthiness directives', () => {
   // A magneto put in at 4100.0 h with 450 hours of its own: 500 of them are reached at 4150.0 h.
   const magneto = (change: Change = {}) => ({ component: { name: 'Magneto', meter: 'time-in-service', limit: 500, hoursThen: 450, readingThen: 4100, ...change } });
   it.each([
-    ['the hours of a part', magneto(), 4149.9, 'Released'], ['the hours of a part, reached', magneto(), 4150, 'Grounded'], ['a newer part', magneto({ hoursThen: 380 }), 4219.9, 'Released'],
+    ['the hours of a part', magneto(), 4149.9, 'Released'], ['the hours of a part, reached', magneto(), 4150, 'Grounded'], ['the same before the AD takes effect', { ...magneto(), effectiveOn: '2026-11-25' }, 4150, 'Released'], ['the same from that day on', { ...magneto(), effectiveOn: '2026-11-24' }, 4150, 'Grounded'], ['a newer part', magneto({ hoursThen: 380 }), 4219.9, 'Released'],
     ['hours of the part unknown', magneto({ hoursThen: null }), 4120, 'Grounded'], ['the reading then unknown', magneto({ readingThen: null }), 4120, 'Grounded'],
     ['by its hours or 60 hours after it took effect, whichever comes later', { ...magneto(), ...initial({ hours: [{ meter: 'time-in-service', every: 60 }], whichever: 'later' }) }, 4169.9, 'Released'],
     ['the same, both over', { ...magneto(), ...initial({ hours: [{ meter: 'time-in-service', every: 60 }], whichever: 'later' }) }, 4170, 'Grounded'],
@@ -178,6 +178,11 @@ describe('a meter that was exchanged', () => {
   // 4010.2 + (339.8 − 210.0) + (22.8 − 12.5) = 4150.3; 810.2 + 140.1 = 950.3.
   it('goes on from where the old one stopped, on every meter that it counts towards', () => { expect(meters()).toEqual([4150.3, 950.3]); });
   it('a reading that is lower than before contradicts', () => { expect(meters({ panelReadings: { a: { ...at('11-23'), on: 'new', shown: 22.8 }, b: { ...at('11-24'), on: 'new', shown: 20, happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:00:00Z' } } })).toEqual([null, null]); });
+  it('an entry that was struck out takes with it what stands on it', () => {
+    const struck = (record: string) => meters({ strikes: { s: { recordedAt: '2026-11-24T12:00:00Z', record } } });
+    // Without the last reading the exchange itself is the last word; without the new meter the 100-hour’s entry is, on the time in service; without the old one nothing is known.
+    expect([struck('a'), struck('new'), struck('old')]).toEqual([[4140, 940], [4108.7, 810.2], [null, null]]);
+  });
   it('what rests on an exchange that was entered later does not count before', () => {
     const { facts } = cleanCase({ ...PANEL, panelMeters: { ...(PANEL['panelMeters'] as Change), new: { ...at('11-10'), recordedAt: '2026-11-24T20:00:00Z', replaces: 'old', lastShown: 339.8, shown: 12.5 } } });
     expect(facts.readings.filter(({ id }) => id.startsWith('a.')).map(({ recordedAt }) => new Date(recordedAt).toISOString())).toEqual(['2026-11-24T20:00:00.000Z', '2026-11-24T20:00:00.000Z']);

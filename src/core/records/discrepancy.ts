@@ -11,7 +11,7 @@ import type { RecordBase } from './record';
 
 /**
  * First classification of a finding, strictest first. Common practice, no source.
- * ground-until-mechanic: no flight until a mechanic has looked. service-before-flight: no flight until it is put right.
+ * ground-until-mechanic: no flight until a mechanic has looked. service-before-flight: no flight until it is corrected.
  * tell-instructor: no flight until an instructor has judged it. deferral-path: closes the uses that need the item.
  * watch and note close nothing.
  */
@@ -60,7 +60,7 @@ export interface Deferral {
   readonly listed: { readonly category: keyof typeof REPAIR_CATEGORIES; readonly days: number | null } | null;
 }
 
-/** Growth at which a watched thing is no longer accepted, and when it is looked at again. */
+/** Growth at which a watched thing is no longer accepted, and when it is re-checked. */
 export interface Watch {
   readonly recheckBy: CivilDate | null;
   readonly recheckAt: Hours | null;

@@ -17,7 +17,7 @@ export interface Relief {
   readonly knows: Instant;
 }
 
-/** Flights to where the aircraft is put right, with nobody aboard but required crew. */
+/** Flights to where the aircraft is corrected, with nobody aboard but required crew. */
 const FERRY = intersection(POSITIONING, usesIn({ passengers: ['none'] }));
 
 /**

@@ -21,7 +21,7 @@ const meters = (landings: number | null): Standings => {
   return { 'time-in-service': { state: 'known', value: hours('4150.3'), from: 'r', readAt: SEEN }, engine: unknown, propeller: unknown, block: unknown, landings: landings === null ? unknown : known(landings), cycles: unknown, 'tow-launches': known(7) } as unknown as Standings;
 };
 
-describe('an unlogged stretch', () => {
+describe('unlogged time', () => {
   it.each([[0, 0], [1, 1], [120, 1], [121, 2], [1440, 12], [3600, 30]])('of %d s has at most %d landings (common practice, no source)', (seconds, most) => { expect(mostOf(seconds)).toBe(most); });
   it('counts as many landings and launches as there can have been, and no hours, which the meters have', () => {
     expect(withUnlogged(meters(100), [stretch()])).toMatchObject({ landings: { value: 112 }, 'tow-launches': { value: 19 }, 'time-in-service': { value: hours('4150.3') }, cycles: { state: 'unknown' } });

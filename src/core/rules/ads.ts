@@ -39,7 +39,11 @@ function firstDue(ad: AirworthinessDirective, facts: KnownFacts, parts: DueParts
     return { meter, at: then === undefined ? null : then.value + every };
   });
   const part = component === null ? [] : [{ meter: component.meter, at: component.readingThen === null || component.hoursThen === null ? null : component.readingThen + component.limit - component.hoursThen }];
-  return limitsOf(ad, facts, { lastDay: lastDayOf(initial, effectiveOn), meters: [...part, ...meters] }, initial.whichever ?? 'first', true, parts);
+  const limits = limitsOf(ad, facts, { lastDay: lastDayOf(initial, effectiveOn), meters: [...part, ...meters] }, initial.whichever ?? 'first', true, parts);
+  if (component === null) return limits;
+  // A part may have its hours before the AD takes effect, and then it binds nobody yet.
+  const effect = startOfDay(effectiveOn, facts.place.zone);
+  return limits.map((one) => (one.begins.kind === 'meter' && one.notBefore === null ? { ...one, notBefore: effect } : one));
 }
 
 /** The limits of an AD as constraints: each of them, or the later of them all. */

@@ -211,7 +211,7 @@ describe('ads', () => {
     ['effect unknown', ad({ initial: hours(25), effectiveOn: null }), ['x: ad-unknown?~ [x] comply-with-ad(x)']],
     ['reading then unknown', ad({ initial: hours(25), readingsThen: null }), ['x: ad-unknown?~ [x] comply-with-ad(x)']],
     ['done for good', ad({ initial: null, done: { c: done('2026-09-10', 4102, { method: 'end' }) } }), []],
-    ['done for good, then looked at again', ad({ done: { c: done('2026-09-10', 4102, { method: 'end' }), d: done('2026-09-11', 4103, { method: 'look' }) } }), []],
+    ['done for good, then re-checked', ad({ done: { c: done('2026-09-10', 4102, { method: 'end' }), d: done('2026-09-11', 4103, { method: 'look' }) } }), []],
     ['looked at, due again', ad({ done: { c: done('2026-09-10', 4102, { method: 'look' }) } }), ['x.time-in-service: ad-due~ [x,c] comply-with-ad(x)']],
     ['late: nothing is taken off', ad({ done: { b: done('2026-09-05', 4100.5, { method: 'look' }), c: done('2026-11-10', 4128, { method: 'look' }) } }), []],
     ['due again by date', ad({ methods: { look: { name: 'Look', repeats: { months: 1 } } }, done: { c: done('2026-09-10', 4102, { method: 'look' }) } }), ['x.date: ad-expires~ [x,c] comply-with-ad(x)']],

@@ -33,7 +33,7 @@ function usualRemedy(discrepancy: Discrepancy): Remedy {
   return remedy(act, { kind: 'certificate', anyOf: CLOSERS[classification] }, discrepancy.id);
 }
 
-/** A watched thing closes when it was to be looked at again, or put right, and was not. */
+/** A watched thing closes when it was to be re-checked, or corrected, and was not. */
 function watched({ id, what, watch }: Discrepancy, zone: ZoneId): readonly Constraint[] {
   if (watch === null) return [];
   const made = (key: string, lastDay: CivilDate | null, dueAt: Hours | null, trigger: 'look-again' | 'fix-by'): readonly Constraint[] => {

@@ -3,8 +3,8 @@ import { hours } from '../../core/quantities/hours';
 import type { ReasonWords } from './teller';
 import type { DiscountedEntry } from '../../core/records/inspection';
 import { dateText, hoursOverText, list, meterText, minutesText, readingText, sentenceCase } from '../formats';
-import { FAULT_NAMES, INSPECTION_NAMES, ITEM_KIND_NAMES, METER_NAMES_IN_WORDS, WORK_EFFECT_NAMES } from '../names';
-import { discountedText, unsure, words, type Tellers, type Tense } from './teller';
+import { INSPECTION_NAMES, ITEM_KIND_NAMES, METER_NAMES_IN_WORDS, WORK_EFFECT_NAMES } from '../names';
+import { discountedText, unsure, words, type Tellers, type Tense, faultsText } from './teller';
 
 type Codes = Extract<ReasonCode, `programme-${string}` | `altitude-${string}` | 'approved-list-missing' | `annual-${string}` | `inspection-${string}` | `hundred-hour-${string}` | `meter-${string}` | `test-${string}` | `work-${string}` | `vor-check-${string}` | `database-${string}` | `item-expires` | 'item-due' | 'item-overrun-ends' | 'item-history-unknown'
   | 'item-reading-unknown' | 'items-unknown' | 'oil-change-due' | `ad-${string}` | 'ads-unknown' | `elt-${string}` | 'check-flight-needed' | 'independent-inspection-needed' | `release-${string}` | 'daily-inspection-due'>;
@@ -33,7 +33,7 @@ export const MAINTENANCE: Tellers<Codes> = {
   'inspection-unknown': ({ kind, discounted }) => words(noneCounts(INSPECTION_NAMES[kind], discounted), `Until one that counts is entered, the uses that need it are closed.${discountedText(discounted.slice(1))}`),
   'test-needed-after-work': ({ kind, workedOn }) => words(`After the work of ${dateText(workedOn)} the ${INSPECTION_NAMES[kind]} has to be done again.`, 'What was opened or touched may read or report wrongly until it is tested.'),
   'work-effect-unknown': ({ description, effect }) => words(`${quoted(description)}: its entry does not say whether it touched ${WORK_EFFECT_NAMES[effect]}.`, 'Until it says so, it counts as if it had.'),
-  'work-entry-not-valid': ({ description, faults }) => words(`${quoted(description)}: the entry does not approve the aircraft for return to service.`, `It does not count: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`),
+  'work-entry-not-valid': ({ description, faults }) => words(`${quoted(description)}: the entry does not approve the aircraft for return to service.`, `It does not count: ${faultsText(faults)}.`),
   'check-flight-needed': ({ description, completedOn, attempted }) => words(`After ${quoted(description)} of ${dateText(completedOn)} a check flight is needed.`,
     `A rated pilot flies it with nobody aboard but the crew, and logs it; then the other uses open.${attempted ? ' The check flight on record does not count: it lacks the log entry or a pilot entitled to it, or came before the work.' : ''}`),
   'independent-inspection-needed': ({ description }) => words(`${quoted(description)} was work on flight controls and needs a second inspection.`, 'Somebody else than who did the work inspects them on their own and signs.'),
@@ -58,7 +58,7 @@ export const MAINTENANCE: Tellers<Codes> = {
   'item-reading-unknown': ({ name, meter }) => words(`The entry for ${name} does not state the ${METER_NAMES_IN_WORDS[meter]}.`, 'Without it nobody can say when it is due again.'),
   'programme-segments-unknown': () => words('No segment of the progressive inspection programme is on record.', 'Without its segments the aircraft has no inspection at all.'),
   'programme-not-complete': ({ name }) => words(`The segment ‘${name}’ does not come back within 12 calendar months.`, 'Under a progressive programme the whole aircraft is inspected within each 12 calendar months.'),
-  'work-not-signed': ({ name, completedOn, faults }) => words(`${name}: what was done on ${dateText(completedOn)} is not signed by somebody entitled.`, `It does not count: ${list(faults.map((fault) => FAULT_NAMES[fault]))}. Until it is signed nobody flies.`),
+  'work-not-signed': ({ name, completedOn, faults }) => words(`${name}: what was done on ${dateText(completedOn)} is not signed by somebody entitled.`, `It does not count: ${faultsText(faults)}. Until it is signed nobody flies.`),
   'altitude-tested-unknown': () => words('It is not recorded to which altitude the altimeter was tested.', 'No instrument flight goes above that altitude.'),
   'altitude-over-tested': ({ planned, tested }) => words(`The flight is planned at ${planned} ft; the altimeter was tested to ${tested} ft.`, 'No instrument flight goes above the altitude to which the altimeter was tested.'),
   'approved-list-missing': () => words('It is not on record that the aircraft was compared with an approved equipment list.', 'Until then it is closed for instrument flight and for hire: these rules know only parts of what is asked there.'),

@@ -1,7 +1,7 @@
 import type { Contradiction } from '../../core/records/contradictions';
 import type { FuelGrade } from '../../core/records/measurement';
 import type { ReasonCode } from '../../core/rules/parts/reason';
-import { capText, list, measureText, readingText, sentenceCase, sinceText, volumeText } from '../formats';
+import { capText, list, measureText, readingText, sentenceCase, sinceText, volumeText, withArticle } from '../formats';
 import { QUANTITY_NAMES_IN_WORDS, RIGGING_GAPS, ROPE_FAULT_NAMES, SAMPLE_NAMES } from '../names';
 import { words, type Tellers } from './teller';
 
@@ -39,8 +39,8 @@ export const RAMP: Tellers<Codes> = {
   'flight-not-read': ({ by, returnedAt, seconds }) => words(`Nobody has read the meters since the flight${by === null ? '' : ` of ${by}`} came back.`, `It came back ${sinceText(returnedAt)}. Until somebody reads them, ${readingText(seconds)} count for it.`),
   'two-flights-open': ({ earlier, later }) => words('Two flights of this aircraft are open at once.', `That cannot be: ${earlier} and ${later}. One of them has to be corrected.`),
   restricted: ({ why, by, cap }) => words(`${sentenceCase(why.replace(/[.\s]+$/, ''))}${cap === null ? '' : `: ${capText(cap)}`}.`, by === '' ? 'A rule of the club.' : `Dispatch restriction by ${by}, beyond what the records ask.`),
-  'record-ahead-of-itself': ({ kind, record }) => words(`A ${kind} is dated after it was written down.`, `That cannot be (${record}). Until it is corrected nobody knows which of its times is wrong.`),
-  'record-contradicts-itself': ({ kind, record, how }) => words(`A ${kind} contradicts itself: ${CONTRADICTIONS[how]}.`, `That cannot be (${record}). Until it is corrected nobody knows which of its times is wrong.`),
+  'record-ahead-of-itself': ({ kind, record }) => words(`${sentenceCase(withArticle(kind))} is dated after it was written down.`, `That cannot be (${record}). Until it is corrected nobody knows which of its times is wrong.`),
+  'record-contradicts-itself': ({ kind, record, how }) => words(`${sentenceCase(withArticle(kind))} contradicts itself: ${CONTRADICTIONS[how]}.`, `That cannot be (${record}). Until it is corrected nobody knows which of its times is wrong.`),
   'tow-rope-unfit': ({ fault }) => words(ROPE_FAULT_NAMES[fault], 'The rope holds between 80 % and 200 % of the glider’s weight; a stronger one needs a weak link at both ends.'),
   'cap-passed': ({ quantity, bound, value, planned }) => words(planned === null ? `The flight does not say ${{ persons: 'how many people fly', load: 'what it carries', fuel: 'how much fuel is on board' }[quantity]}.` : `The flight does not keep to it: ${capText({ quantity, bound, value })}.`, `The aircraft is held to that: ${capText({ quantity, bound, value })}.`),
   'flight-leaves-open': ({ what }) => words({ landings: 'The flight does not say how often it lands.', 'tow-launches': 'The flight does not say how many tows it makes.', alternate: 'The flight does not say how far its alternate is.', navigation: 'The flight does not say what its navigation by instruments rests on.', altitude: 'The flight does not say how high it is planned to fly.' }[what], 'A limit could be passed, so it has to be said.'),

@@ -3,6 +3,8 @@ import type { DiscountedEntry } from '../../core/records/inspection';
 import { dateText, list } from '../formats';
 import { FAULT_NAMES, INSPECTION_NAMES } from '../names';
 
+type Fault = keyof typeof FAULT_NAMES;
+
 /** A reason in words: the headline first, then what it means. */
 export interface ReasonWords {
   readonly headline: string;
@@ -28,5 +30,13 @@ export const UNSEEN = 'A document that nobody has seen counts as missing.';
 /** Entries that do not count, each with what is wrong with it. */
 export function discountedText(entries: readonly DiscountedEntry[]): string {
   return entries.map(({ kind, completedOn, faults }) =>
-    ` The ${INSPECTION_NAMES[kind]} of ${dateText(completedOn)} does not count: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`).join('');
+    ` The ${INSPECTION_NAMES[kind]} of ${dateText(completedOn)} does not count: ${faultsText(faults)}.`).join('');
+}
+
+/** What is wrong with an entry, as one list: what it lacks is said together. */
+export function faultsText(faults: readonly Fault[]): string {
+  const lacks = 'the entry lacks ';
+  const named = faults.map((fault) => FAULT_NAMES[fault]);
+  const missing = named.filter((name) => name.startsWith(lacks)).map((name) => name.slice(lacks.length));
+  return list([...(missing.length === 0 ? [] : [`${lacks}${list(missing)}`]), ...named.filter((name) => !name.startsWith(lacks))]);
 }

@@ -67,7 +67,7 @@ export function AircraftScreen() {
         {folder === undefined ? (folderError === null ? <p>Loading the folder …</p> : <Trouble error={folderError} retry={() => { void fetchFolder(); }} />) : (
           <div className="two-columns">
             <div>{folder.release === null ? null : <ReleasePart folder={folder} view={folder.release} roles={me?.roles ?? []} />}<Vouching folder={folder} /><DueList folder={folder} page={page} /><Findings page={page} /><Logbook folder={folder} roles={me?.roles ?? []} /><Flights folder={folder} />
-              <section aria-labelledby="story"><h2 id="story">Story</h2>
+              <section aria-labelledby="story"><h2 id="story">History</h2>
                 <ol style={{ margin: 0, padding: 0, listStyle: 'none' }}>{page.story.map((line) => <li key={line.seq} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0' }}><span className="mono small">{line.when}</span> <b>{line.who}</b> {line.words}</li>)}</ol>
               </section>
             </div>

@@ -34,8 +34,8 @@ function Fit({ folder }: { readonly folder: Folder }) {
   return (
     <>
       {key === null ? null : <Alert severity="success" role="status">The box sends with this key. It is shown once; copy it now: <code className="mono" style={{ wordBreak: 'break-all', userSelect: 'all' }}>{key}</code></Alert>}
-      {!open ? <Button size="small" onClick={() => { setOpen(true); }}>Fit a meter box …</Button> : (
-        <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label="Fit a meter box" style={{ display: 'grid', gap: 12, padding: '10px 0' }}>
+      {!open ? <Button size="small" onClick={() => { setOpen(true); }}>Fit a meter recorder …</Button> : (
+        <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label="Fit a meter recorder" style={{ display: 'grid', gap: 12, padding: '10px 0' }}>
           <TextField label="Name of the box" {...register('name', { validate: (text) => text.trim() !== '' || 'Name it.' })} error={errors.name !== undefined} helperText={errors.name?.message} />
           <TextField label="It shows now, hours" {...register('shows')} error={errors.shows !== undefined} helperText={errors.shows?.message ?? 'That is the time in service on record now.'} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} />
           {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
@@ -64,7 +64,7 @@ function Remove({ folder, box }: { readonly folder: Folder; readonly box: Folder
 export function Boxes({ folder, keeper }: { readonly folder: Folder; readonly keeper: boolean }) {
   if (folder.boxes.length === 0 && !keeper) return null;
   return (
-    <div>{folder.boxes.length === 0 ? null : <h3>Meter boxes</h3>}
+    <div>{folder.boxes.length === 0 ? null : <h3>Meter recorders</h3>}
       <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>{folder.boxes.map((box) => (
         <li key={box.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}>
           <span style={{ textDecoration: box.struck === null ? 'none' : 'line-through' }}><b>{box.name}</b> {box.words}.{box.removed ? ' Taken out.' : ''}</span>

@@ -66,7 +66,7 @@ function ChangeClub({ page, onDone }: { readonly page: ClubPage; readonly onDone
   const submit = async (given: Fields) => {
     // Nobody signs for something else than what was shown to them.
     if (trial?.of !== JSON.stringify(clubOf(given))) { await look(given); return; }
-    if (given.why.trim() === '') { setError('why', { message: 'Say why: it stands in every aircraft’s story.' }); return; }
+    if (given.why.trim() === '') { setError('why', { message: 'Say why: it stands in every aircraft’s history.' }); return; }
     if (given.password === '') { setError('password', { message: 'Sign with your password.' }); return; }
     if (await sign('/api/club', { changeId, seen, club: clubOf(given), why: given.why, password: given.password }, tell)) { onDone(); return; }
     // Where somebody else was first, what they changed is shown above, and what this would change is looked at once more.
@@ -85,7 +85,7 @@ function ChangeClub({ page, onDone }: { readonly page: ClubPage; readonly onDone
         {trial !== null && current ? <Trial trial={trial.told} /> : null}
         {trial !== null && current ? (
           <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(280px, 1fr))', gap: 14 }}>
-            <TextField label="Why it changes" {...register('why')} error={errors.why !== undefined} helperText={errors.why?.message ?? 'Stands in every aircraft’s story.'} />
+            <TextField label="Why it changes" {...register('why')} error={errors.why !== undefined} helperText={errors.why?.message ?? 'Stands in every aircraft’s history.'} />
             <TextField label="Your password, to sign it" type="password" autoComplete="current-password" {...register('password')} error={errors.password !== undefined} helperText={errors.password?.message} />
           </div>
         ) : null}

@@ -90,7 +90,7 @@ export function LineScreen() {
             <table style={{ borderCollapse: 'collapse', width: '100%', tableLayout: 'fixed' }}>
               <thead><tr style={{ textAlign: 'left', fontSize: 13, color: 'var(--soft)' }}>
                 {COLUMNS.map(([name, width]) => <th key={name} style={{ padding: '4px 10px', width, whiteSpace: 'nowrap' }}>{name}</th>)}
-                <th style={{ padding: 0 }}><span style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}>Today’s flights</span><Axis {...drawn} zone={zone} /></th><th style={{ padding: '4px 10px', width: 168 }}>What stands against it</th>
+                <th style={{ padding: 0 }}><span style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}>Today’s flights</span><Axis {...drawn} zone={zone} /></th><th style={{ padding: '4px 10px', width: 168 }}>Reasons</th>
               </tr></thead>
               <tbody>{rows.map((row) => <LineRowView key={row.aircraftId} row={row} line={line} now={now ?? line.now} day={drawn} selected={row === selected} height={height} onSelect={() => { setChosen(row.registration); }} />)}</tbody>
             </table>

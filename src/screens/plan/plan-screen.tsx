@@ -19,7 +19,7 @@ import { NotLive } from '../shell/not-live';
 import { Trouble } from '../shell/trouble';
 import { FlightForm } from './flight-form';
 
-const ANSWERS: Readonly<Record<PlanLine['answer'], string>> = { yes: 'Can go', 'yes-after': 'After a step', no: 'Cannot go', past: 'Not handed out', left: 'Handed out' };
+const ANSWERS: Readonly<Record<PlanLine['answer'], string>> = { yes: 'Can go', 'yes-after': 'After a step', no: 'Cannot go', past: 'Not checked out', left: 'Handed out' };
 const toneOf = (answer: PlanLine['answer']) => (answer === 'no' ? 'grounded' : answer === 'yes-after' ? 'restricted' : 'rule');
 
 type Doing = { readonly kind: 'entering'; readonly number: number } | { readonly kind: 'moving'; readonly flight: PlanLine } | null;

@@ -45,7 +45,7 @@ function Open({ sheet }: { readonly sheet: Sheet }) {
           <tbody>{sheet.open.map((item) => <tr key={item.id}><td style={cell}>{item.found}</td><td style={cell}><b>{item.what}</b> {item.where}</td><td style={cell}>{item.meaning}</td><td style={{ ...cell, width: '38%', height: 64 }} /></tr>)}</tbody>
         </table>
       )}
-      {sheet.against.length === 0 ? null : <><h2>What stands against it</h2><ul>{sheet.against.map((one) => <li key={one.id}><b>{one.headline}</b> {one.meaning}{one.ways === '' ? '' : <> <i>{one.ways}.</i></>}</li>)}</ul></>}
+      {sheet.against.length === 0 ? null : <><h2>Reasons</h2><ul>{sheet.against.map((one) => <li key={one.id}><b>{one.headline}</b> {one.meaning}{one.ways === '' ? '' : <> <i>{one.ways}.</i></>}</li>)}</ul></>}
       <p className="small">Notes on this sheet release nothing. What was done is entered and signed in Groval.</p>
     </section>
   );

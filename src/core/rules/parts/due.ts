@@ -26,7 +26,7 @@ export function closesAfter(lastDay: CivilDate, zone: ZoneId, reason: Reason, pa
   return made(`${parts.key}.date`, reason, from(endOfDay(lastDay, zone)), parts.remedies, parts);
 }
 
-/** True where a limit is reached only because nobody said how many landings an unlogged stretch had. */
+/** True where a limit is reached only because nobody said how many landings unlogged time had. */
 function reachedByGuess({ unlogged, meters, accounted }: KnownFacts, meter: Meter, at: number): boolean {
   if (unlogged.length === 0 || isHourMeter(meter)) return false;
   const [most, said] = [meters[meter], accounted[meter]];
