@@ -20,7 +20,7 @@ export function leftText(limit: LimitAhead): string {
 }
 
 /** Short enough for a row. */
-const SHORT_INSPECTIONS: Readonly<Record<InspectionKind, string>> = { annual: 'annual', 'hundred-hour': '100-hour', condition: 'condition', 'altimeter-static': 'altimeter test', 'static-system': 'static test', transponder: 'transponder', elt: 'ELT inspection', 'programme-left': 'annual', 'certificate-issue': 'annual' };
+const SHORT_INSPECTIONS: Readonly<Record<InspectionKind, string>> = { annual: 'annual', 'hundred-hour': '100-hour', condition: 'condition', 'altimeter-static': 'altimeter test', 'static-system': 'static test', transponder: 'transponder', elt: 'ELT', 'programme-left': 'annual', 'certificate-issue': 'annual' };
 
 /** Limits that can lie ahead, each with what it is of. */
 const NAMES: { readonly [C in ReasonCode]?: (reason: Extract<Reason, { code: C }>) => string } = {

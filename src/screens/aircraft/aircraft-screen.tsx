@@ -60,7 +60,7 @@ export function AircraftScreen() {
           <GateMark verdict={page.verdict} size={56} />
           <div style={{ flex: '1 1 240px' }}><h1 style={{ margin: 0 }}>{page.verdict} <span className="figure">{page.registration}</span></h1><div>{page.typeName}{page.timeInService === null ? '' : <> · <span className="mono">{page.timeInService}</span> in service</>}</div><div className="small">{page.windowText.charAt(0).toUpperCase() + page.windowText.slice(1)}.</div></div>
           <WindowMark window={page.window} text={page.windowText} scale={2} />
-          <div style={{ display: 'grid', gap: 6 }}><Button component={Link} href={`/ramp/${page.registration}`} variant="outlined">Report a finding</Button><Button component={Link} href={`/facts/${page.registration}`} size="small">What it is and carries</Button></div>
+          <div style={{ display: 'grid', gap: 6 }}><Button component={Link} href={`/ramp/${page.registration}`} variant="outlined">Report a finding</Button><Button component={Link} href={`/facts/${page.registration}`} size="small">Aircraft data</Button></div>
         </div>
         {page.reasons.length === 0 ? <p>No reason on record keeps it from flying.</p> : <Reasons reasons={page.reasons} />}
         {page.notices.length === 0 ? null : <ul className="small" aria-label="Told, though it closes nothing">{page.notices.map(({ id, headline, meaning }) => <li key={id}><b>{headline}</b> {meaning}</li>)}</ul>}

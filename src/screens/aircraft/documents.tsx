@@ -8,7 +8,7 @@ const STATES = { aboard: 'aboard', missing: 'missing', 'not-needed': 'none fitte
 export function Papers({ folder }: { readonly folder: Folder }) {
   return (
     <section aria-labelledby="documents">
-      <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginTop: 24 }}><h2 id="documents" style={{ margin: 0, flex: 1 }}>Documents</h2><Button component={Link} href={`/document-check/${folder.registration}`} variant="outlined" size="small">Look through the documents</Button></div>
+      <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginTop: 24 }}><h2 id="documents" style={{ margin: 0, flex: 1 }}>Documents</h2><Button component={Link} href={`/document-check/${folder.registration}`} variant="outlined" size="small">Check documents</Button></div>
       {folder.papers.length === 0 ? <p>No document was ever checked. Until somebody has seen them, they count as missing.</p> : null}
       <ul style={{ margin: '8px 0 0', padding: 0, listStyle: 'none' }}>{folder.papers.map((paper) => (
         <li key={paper.kind} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0' }}>

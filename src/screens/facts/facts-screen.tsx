@@ -34,8 +34,8 @@ export function FactsScreen() {
       <DeskHeader><span className="mono">{day(facts.now, facts.zone)}&nbsp; {clock(facts.now, facts.zone)}</span></DeskHeader>
       <NotLive since={deadSince} zone={facts.zone} />
       <main style={{ padding: '16px 20px 60px', maxWidth: 1240, margin: '0 auto' }}>
-        <h1 style={{ marginBottom: 4 }}>What is on record of <span className="figure">{facts.registration}</span></h1>
-        <p style={{ marginTop: 0 }}>{facts.typeName}, {facts.verdict}. <Link href={`/aircraft/${facts.registration}`}>Its folder</Link> holds its maintenance record and meters; <Link href={`/document-check/${facts.registration}`}>look through the documents</Link> to record them.</p>
+        <h1 style={{ marginBottom: 4 }}>Aircraft data of <span className="figure">{facts.registration}</span></h1>
+        <p style={{ marginTop: 0 }}>{facts.typeName}, {facts.verdict}. <Link href={`/aircraft/${facts.registration}`}>Its folder</Link> holds its maintenance record and meters; <Link href={`/document-check/${facts.registration}`}>check documents</Link> to record them.</p>
         <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 2.2fr)', gap: 36 }}>
           <section aria-labelledby="missing">
             <h2 id="missing" style={{ marginTop: 8 }}>{facts.missing.length === 0 ? 'Nothing is missing' : 'Still missing'}</h2>
@@ -54,7 +54,7 @@ export function FactsScreen() {
               <Part title="Equipment" state={facts.equipment?.seen ?? 'not on record'} open={facts.equipment === null}>{facts.mayReplace || facts.equipment === null ? <EquipmentForm facts={facts} /> : <p>This is on record. A mechanic or the administrator changes it.</p>}</Part>
               <Part title="Items with a limit" state={facts.complete.items ? String(facts.items.length) : 'not complete'} open={!facts.complete.items}><Items facts={facts} /></Part>
               <Part title="ADs" state={facts.complete.ads ? String(facts.ads.length) : 'not complete'} open={!facts.complete.ads}><Ads facts={facts} /></Part>
-              {us ? <Part title="ELT" state={facts.elt?.text ?? 'not on record'} open={facts.elt === null}><EltForm facts={facts} /></Part> : null}
+              {us && !facts.isGlider ? <Part title="ELT" state={facts.elt?.text ?? 'not on record'} open={facts.elt === null}><EltForm facts={facts} /></Part> : null}
               <Part title="Insurance and club documents" state={String(facts.clubDocuments.length)} open={facts.clubDocuments.length === 0}><ClubDocumentForm facts={facts} /></Part>
               {us ? <Part title="VOR check" state={facts.vorCheck?.text ?? 'not on record'} open={false}><VorCheckForm facts={facts} /></Part> : null}
               {facts.isGlider ? <Part title="Rigging" state={facts.rigging?.text ?? 'not on record'} open={false}><RiggingForm facts={facts} /></Part> : null}

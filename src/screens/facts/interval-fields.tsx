@@ -23,7 +23,7 @@ export function IntervalFields({ label, value, onChange, help = '', mayBeLater =
   const number = (name: 'months' | 'days' | 'every', words: string, width: number) => <TextField label={words} value={value[name]} onChange={(event) => { onChange({ ...value, [name]: event.target.value }); }} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} style={{ width }} />;
   return (
     <div role="group" aria-label={label} style={{ display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'center' }}>
-      <span style={{ width: 150, fontWeight: 600 }}>{label}</span>{number('months', 'Months', 100)}{number('days', 'Days', 100)}{number('every', isHourMeter(value.meter) ? 'Hours' : 'Count', 110)}
+      <span style={{ width: 120, fontWeight: 600 }}>{label}</span>{number('months', 'Months', 100)}{number('days', 'Days', 100)}{number('every', isHourMeter(value.meter) ? 'Hours' : 'Count', 110)}
       <TextField select label="on" value={value.meter} onChange={(event) => { onChange({ ...value, meter: METER_NAMES.find((one) => one === event.target.value) ?? value.meter }); }} style={{ minWidth: 190 }}>{METER_NAMES.map((meter) => <MenuItem key={meter} value={meter}>{sentenceCase(METER_NAMES_IN_WORDS[meter])}</MenuItem>)}</TextField>
       {mayBeLater ? <TextField select label="Whichever comes" value={value.whichever} onChange={(event) => { onChange({ ...value, whichever: event.target.value === 'later' ? 'later' : 'first' }); }} style={{ minWidth: 140 }}><MenuItem value="first">first</MenuItem><MenuItem value="later">later</MenuItem></TextField> : null}
       {help === '' ? null : <span className="small">{help}</span>}

@@ -60,7 +60,7 @@ export function LineRowView({ row, line, now, day, selected, height, onSelect }:
       </td>
       <td style={{ ...cell, fontSize: 13, lineHeight: 1.15 }}>
         {row.out === null ? null : against[0] === undefined ? <b title={row.out}><Clamped>{row.out}</Clamped></b> : <b style={{ display: 'block', whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }} title={row.out}>{row.out}</b>}
-        {against[0] === undefined ? row.out !== null ? null : <span className="small">nothing</span> : <Clamped>{against.length > 1 ? <b>{against.length}: </b> : null}{against[0]}</Clamped>}
+        {against[0] === undefined ? row.out !== null ? null : <span className="small">none</span> : <Clamped>{against.length > 1 ? <b>{against.length}: </b> : null}{against[0]}</Clamped>}
       </td>
     </tr>
   );

@@ -47,7 +47,7 @@ function useHeight(): readonly [(element: HTMLElement | null) => void, number] {
   return [observed, height];
 }
 
-const COLUMNS = [['Verdict', 112], ['Aircraft', 98], ['Open for', 84], ['Next limit', 146]] as const;
+const COLUMNS = [['Verdict', 112], ['Aircraft', 98], ['Available for', 104], ['Next limit', 146]] as const;
 
 /** The Line: every aircraft, its verdict, what limits it next, today's flights laid over it. */
 export function LineScreen() {

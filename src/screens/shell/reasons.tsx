@@ -9,7 +9,7 @@ export function Reasons({ reasons }: { readonly reasons: readonly ConstraintWord
           <b>{reason.headline}</b> {reason.meaning} <span className="small">{reason.source}</span>
           {reason.remedies.length === 0 ? null : (
             <div style={{ marginTop: 4, fontSize: 14 }}>
-              <span className="small">What would open it: </span>
+              <span className="small">To clear it: </span>
               {reason.remedies.map((remedy, at) => <span key={remedy.act}>{at === 0 ? '' : '; or '}{remedy.act} <span className="small">({remedy.by})</span></span>)}
             </div>
           )}
