@@ -55,6 +55,15 @@ describe('the club’s field and rules', () => {
     expect(bad(await changeClub(club.ports, admin(), { ...entry, password: 'wrong' }))).toMatchObject({ code: 'invalid', problems: [{ path: 'password' }] });
     expect((await page()).changes).toBe(0);
   });
+  it('say what acts take; what is not said takes what is usual', async () => {
+    const estimates = [{ act: 'complete-annual' as const, minutes: 60, cost: 12.5 }];
+    good(await changeClub(club.ports, admin(), await changed({ estimates })));
+    expect((await page()).club.estimates).toEqual(estimates);
+    expect((await inClub(club.ports.db, club.clubId, (tx) => readClub(tx, club.clubId))).packs.estimates).toEqual([{ act: 'complete-annual', minutes: 60, cents: 1250 }]);
+    expect(bad(await changeClub(club.ports, admin(), await changed({})))).toMatchObject({ code: 'invalid', message: expect.stringContaining('Nothing is different') as string });
+    good(await changeClub(club.ports, admin(), await changed({ estimates: [] })));
+    expect((await page()).club.estimates).toEqual([]);
+  });
   it('sent twice change once; what changes nothing is refused', async () => {
     const entry = await changed({ field: 'Other field' });
     expect([good(await changeClub(club.ports, admin(), entry)), good(await changeClub(club.ports, admin(), entry))]).toEqual([{ changes: 1 }, { changes: 1 }]);

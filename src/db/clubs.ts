@@ -1,7 +1,8 @@
 import { sql } from 'kysely';
 import { policyFrom } from '@/core/rules/packs/club-policy';
 import { usStatements } from '@/core/rules/packs/us-part91';
-import type { OwnPack, PackChoices } from '@/core/rules/register';
+import type { ClubEstimate, OwnPack, PackChoices } from '@/core/rules/register';
+import { ACTS } from '@/core/rules/parts/constraint';
 import type { Place } from '@/core/time/sun';
 import { parseZone } from '@/core/time/zone';
 import type { Instant } from '@/core/time/instant';
@@ -26,8 +27,14 @@ export interface Membership {
   readonly roles: readonly string[];
 }
 
+/** What a club says that an act takes, as it is stored: of an act that there is, in whole minutes and cents. */
+function isEstimate(value: unknown): value is ClubEstimate {
+  const { act, minutes, cents } = (value ?? {}) as Partial<ClubEstimate>;
+  return ACTS.some((one) => one === act) && Number.isSafeInteger(minutes) && Number.isSafeInteger(cents);
+}
+
 function storedPacks(value: unknown): PackChoices {
-  const given = value as { readonly authority?: { readonly id?: unknown; readonly parameters?: Readonly<Record<string, unknown>> }; readonly club?: { readonly parameters?: Readonly<Record<string, unknown>>; readonly own?: OwnPack | null } | null; readonly estimates?: PackChoices['estimates'] };
+  const given = value as { readonly authority?: { readonly id?: unknown; readonly parameters?: Readonly<Record<string, unknown>> }; readonly club?: { readonly parameters?: Readonly<Record<string, unknown>>; readonly own?: OwnPack | null } | null; readonly estimates?: unknown };
   const club = given.club ?? null;
   const policy = club === null ? null : policyFrom(club.parameters ?? {});
   if (policy !== null && 'fault' in policy) throw new Error(`the club’s stored choice of ${policy.parameter} cannot be used: ${policy.fault}`);
@@ -36,7 +43,7 @@ function storedPacks(value: unknown): PackChoices {
     // A statement that is not stored takes the strictest.
     authority: authority === 'us-part91' ? { id: authority, parameters: usStatements(given.authority?.parameters ?? {}) } : { id: authority },
     club: policy === null ? null : { id: 'club-policy', parameters: policy, own: club?.own ?? null },
-    ...(given.estimates === undefined ? {} : { estimates: given.estimates }),
+    ...(Array.isArray(given.estimates) && given.estimates.length > 0 ? { estimates: (given.estimates as readonly unknown[]).filter(isEstimate) } : {}),
   };
 }
 
