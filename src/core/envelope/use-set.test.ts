@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DIMENSION_NAMES, DIMENSIONS, type Box } from './dimensions';
-import { ALL_USES, boxesOf, complement, countUses, difference, howMuchOf, intersection, isEmpty, isWithin, NO_USES, overlaps, sameUses, stretchOf, union, USE_COUNT, usesIn, without, type UseSet } from './use-set';
+import { ALL_USES, boxesOf, complement, countUses, difference, howMuchOf, intersection, isEmpty, isWithin, NO_USES, overlaps, sameUses, stretchOf, union, USE_COUNT, usesIn, usesInAny, without, type UseSet } from './use-set';
 
 const someBox: fc.Arbitrary<Box> = fc.record(Object.fromEntries(DIMENSION_NAMES.map((name) => [name, fc.subarray([...DIMENSIONS[name]] as string[], { minLength: 1 })])), { requiredKeys: [] }) as fc.Arbitrary<Box>;
 const someSet: fc.Arbitrary<UseSet> = fc.array(someBox, { maxLength: 4 }).map((boxes) => union(...boxes.map(usesIn)));
@@ -11,6 +11,11 @@ describe('the envelope algebra', () => {
     expect(USE_COUNT).toBe(DIMENSION_NAMES.reduce((product, name) => product * DIMENSIONS[name].length, 1));
     expect(countUses(ALL_USES)).toBe(USE_COUNT);
     expect(countUses(NO_USES)).toBe(0);
+  });
+
+  it('uses in any of some boxes are those of each; of none there are none, and no limit is all of them', () => {
+    fc.assert(fc.property(fc.array(someBox, { maxLength: 4 }), (boxes) => { expect(boxesOf(usesInAny(boxes))).toEqual(boxesOf(boxes.reduce<UseSet>((all, box) => union(all, usesIn(box)), NO_USES))); }), { numRuns: 60 });
+    expect([isEmpty(usesInAny([])), sameUses(usesInAny(null), ALL_USES)]).toEqual([true, true]);
   });
 
   it('union and intersection are commutative, associative and idempotent', () => {

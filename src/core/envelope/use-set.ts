@@ -73,9 +73,7 @@ export function union(...sets: readonly UseSet[]): UseSet {
 
 /** Uses in any of some boxes; null, which states no limit, means every use. */
 export function usesInAny(boxes: readonly Box[] | null): UseSet {
-  if (boxes === null) return ALL_USES;
-  const [only] = boxes;
-  return only !== undefined && boxes.length === 1 ? usesIn(only) : union(...boxes.map(usesIn));
+  return boxes === null ? ALL_USES : union(...boxes.map(usesIn));
 }
 
 /** Uses in both. */
