@@ -103,6 +103,14 @@ describe('airworthiness directives', () => {
     expect([again('later', 4154.9), again('later', 4155), again('first', 4154.9)]).toEqual(['Released', 'Grounded', 'Grounded']);
   });
 
+  it('a limit of a part and one of the aircraft on one meter are two, whichever comes first', () => {
+    const both = (component: Change): Change => ({ ...initial({}), component: { name: 'Magneto', meter: 'time-in-service', limit: 500, hoursThen: 380, readingThen: 4100, ...component } });
+    const asked = (change: Change, value: number) => decideBy(['ads', 'approved-uses'], { ...ad(change), meterReadings: { today: { value } } });
+    // The aircraft's 50 hours end at 4160.0 h, the part's 500 at 4220.0 h, or at 4140.0 h where it had 460.
+    expect(asked(both({}), 4150.3).limits.map(({ constraint: { id }, at }) => `${id} ${Number(at) / 3600}`)).toEqual(['ads/x.time-in-service 4160', 'ads/x.part.time-in-service 4220']);
+    expect([asked(both({}), 4159.9).verdict, asked(both({}), 4160).verdict, asked(both({ hoursThen: 460 }), 4150.3).verdict]).toEqual(['Released', 'Grounded', 'Grounded']);
+  });
+
   // A magneto put in at 4100.0 h with 450 hours of its own: 500 of them are reached at 4150.0 h.
   const magneto = (change: Change = {}) => ({ component: { name: 'Magneto', meter: 'time-in-service', limit: 500, hoursThen: 450, readingThen: 4100, ...change } });
   it.each([

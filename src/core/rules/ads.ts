@@ -39,11 +39,15 @@ function firstDue(ad: AirworthinessDirective, facts: KnownFacts, parts: DueParts
     return { meter, at: then === undefined ? null : then.value + every };
   });
   const part = component === null ? [] : [{ meter: component.meter, at: component.readingThen === null || component.hoursThen === null ? null : component.readingThen + component.limit - component.hoursThen }];
-  const limits = limitsOf(ad, facts, { lastDay: lastDayOf(initial, effectiveOn), meters: [...part, ...meters] }, initial.whichever ?? 'first', true, parts);
-  if (component === null) return limits;
+  const lastDay = lastDayOf(initial, effectiveOn);
   // A part may have its hours before the AD takes effect, and then it binds nobody yet.
   const effect = startOfDay(effectiveOn, facts.place.zone);
-  return limits.map((one) => (one.begins.kind === 'meter' && one.notBefore === null ? { ...one, notBefore: effect } : one));
+  const fromEffect = (limits: readonly Constraint[]) =>
+    limits.map((one) => (one.begins.kind === 'meter' && one.notBefore === null ? { ...one, notBefore: effect } : one));
+  if (initial.whichever === 'later') return fromEffect(limitsOf(ad, facts, { lastDay, meters: [...part, ...meters] }, 'later', true, parts));
+  // Both may count on one meter: the part's limit has a key of its own.
+  const ofPart = limitsOf(ad, facts, { lastDay: null, meters: part }, 'first', true, { ...parts, key: `${parts.key}.part` });
+  return [...limitsOf(ad, facts, { lastDay, meters }, 'first', true, parts), ...fromEffect(ofPart)];
 }
 
 /** The limits of an AD as constraints: each of them, or the later of them all. */

@@ -4,7 +4,7 @@ import type { Folder } from '@/queries/folder';
 
 const STATES = { aboard: 'aboard', missing: 'missing', 'not-needed': 'none fitted, so none needed', 'not-looked-for': 'not looked for' } as const;
 
-/** The documents as the pouch that they live in: where each is kept, what it says, when it was last seen and by whom. */
+/** The documents: where each is kept, what it says, when it was last seen and by whom. */
 export function Papers({ folder }: { readonly folder: Folder }) {
   return (
     <section aria-labelledby="documents">

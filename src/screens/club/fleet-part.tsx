@@ -46,7 +46,7 @@ export function FleetPart({ mayEnter }: { readonly mayEnter: boolean }) {
   const rows = line?.rows ?? [];
   return (
     <section aria-labelledby="fleet"><h2 id="fleet">Aircraft</h2>
-      {line !== undefined && rows.length === 0 ? <p>There is no aircraft yet. Enter one here, or bring in a list under <Link href="/records">Records</Link>. It stays closed until its documents, inspections, meters, equipment and limits are on record, and says which are missing.</p> : null}
+      {line !== undefined && rows.length === 0 ? <p>There is no aircraft yet. Enter one here, or import a list under <Link href="/records">Records</Link>. It stays closed until its documents, inspections, meters, equipment and limits are on record, and says which are missing.</p> : null}
       <ul style={{ listStyle: 'none', margin: 0, padding: 0, display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(300px, 1fr))', columnGap: 24 }}>{rows.map((row) => (
         <li key={row.aircraftId} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0', display: 'flex', gap: 10, alignItems: 'center' }}>
           <GateMark verdict={row.verdict} size={24} /><Link href={`/aircraft/${row.registration}`} className="figure" style={{ color: 'inherit' }}>{row.registration}</Link><span style={{ flex: 1 }}>{row.verdict}</span><Link href={`/facts/${row.registration}`} aria-label={`What is on record of ${row.registration}`}>on record</Link>
