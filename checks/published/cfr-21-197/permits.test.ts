@@ -43,3 +43,15 @@ describe(`${source.section}: what it covers`, () => {
     ['a measurement of before', strut('2026-11-24T11:30:00Z'), 'yes'], ['a measurement of after', strut('2026-11-24T12:30:00Z'), 'no'],
   ] as const)('%s: %s', (_, change, answer) => { expect(covered(change as Change)).toBe(answer); });
 });
+
+// 91.213(e) sets aside no more than 91.213; 91.209(a) and 91.215(b) bind every aircraft (from memory).
+describe(`${source.section}: what it takes away is airworthiness, and no operating rule`, () => {
+  const RULES = ['inoperative-equipment', 'open-discrepancies', 'required-equipment', 'approved-uses'];
+  const night = ferry({ starts: '2026-11-24T23:00:00Z', ends: '2026-11-25T01:00:00Z' });
+  const dead = (equipment: string): Change => ({ discrepancies: { d: { happenedAt: '2026-11-24T11:00:00Z', recordedAt: '2026-11-24T11:00:00Z', what: 'Dead', classification: 'deferral-path', equipment: [equipment] } } });
+  it.each([
+    ['position lights dead, by day', dead('position-lights'), ferry(), 'yes'], ['position lights dead, by night', dead('position-lights'), night, 'no'],
+    ['transponder dead, outside', dead('transponder'), ferry(), 'yes'], ['transponder dead, inside', dead('transponder'), ferry({ transponderAirspace: true }), 'no'],
+    ['airspeed indicator dead, by day', dead('airspeed-indicator'), ferry(), 'yes'],
+  ] as const)('%s', (_, change, flight, answer) => { expect(decideBy(RULES, { permits: { p: permit }, ...change, flight }).flight?.answer).toBe(answer); });
+});

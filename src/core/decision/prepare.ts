@@ -3,7 +3,7 @@ import { countUses, intersection, isWithin, NO_USES, overlaps, sameUses, usesInA
 import { windowParts, type WindowPart } from '../envelope/window-picture';
 import { knownAt, type AircraftFacts, type KnownFacts } from '../records/facts';
 import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters';
-import { reliefsOf, type Relief } from '../records/permit';
+import { isWithinReachOfPermits, reliefsOf, type Relief } from '../records/permit';
 import { ANYBODY, remedy, RECORD_KEEPER, type Constraint } from '../rules/parts/constraint';
 import { authorityOf, chosenRules, type ChosenRule, type PackChoices } from '../rules/register';
 import type { Instant } from '../time/instant';
@@ -252,7 +252,7 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
     const { cap } = constraint;
     const below = cap !== null && (cap.own === null || (cap.bound === 'at-most' ? cap.value < cap.own : true));
     const { permitMayCover } = constraint;
-    return { constraint, touches, ordinary, caps: below && ordinary, coverable: permitMayCover && reliefs.length > 0 && stood.every((was) => was(constraint)) };
+    return { constraint, touches, ordinary, caps: below && ordinary, coverable: permitMayCover && reliefs.length > 0 && isWithinReachOfPermits(constraint.closes) && stood.every((was) => was(constraint)) };
   });
   return {
     packs, registration, place: known.place, knownAt: moment, full, ...approvedFor(full), meters, facts: known, rules, constraints, packed: pack(weighed),

@@ -96,6 +96,9 @@ describe('the smallest set of acts', () => {
     const ferry = intersection(POSITIONING, usesIn({ passengers: ['none'] }));
     const permitted = (wanted: typeof ferry, may: boolean) => remedyPlans([made('a', [act(0)], may)], wanted, [], helps).plans.flatMap(({ actions }) => actions.map((action) => action.act)).includes('obtain-special-flight-permit');
     expect([permitted(ferry, true), permitted(ferry, false), permitted(POSITIONING, true), permitted(ALL_USES, true)]).toEqual([true, false, false, false]);
+    // It takes no operating rule away: what closes only nights, instrument flight or some airspace stays.
+    const closing = (closes: typeof ferry) => remedyPlans([{ ...made('a', [act(0)], true), closes }], ferry, [], helps).plans.flatMap(({ actions }) => actions.map((action) => action.act)).includes('obtain-special-flight-permit');
+    expect([usesIn({ light: ['night'] }), usesIn({ rules: ['ifr'] }), usesIn({ transponderAirspace: ['inside'] }), usesIn({ adsbAirspace: ['inside'] }), usesIn({ light: ['day'] })].map(closing)).toEqual([false, false, false, false, true]);
   });
   it('nothing in the way needs no act; what has no remedy has no remedy', () => {
     expect(remedyPlans([], NO_USES, [], helps)).toEqual({ withoutRemedy: [], plans: [{ actions: [], minutes: 0, cents: 0 }] });

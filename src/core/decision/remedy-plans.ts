@@ -1,6 +1,7 @@
 import { POSITIONING } from '../envelope/ordinary';
 import { complement, intersection, isWithin, overlaps, usesIn, type UseSet } from '../envelope/use-set';
 import type { Estimate } from '../records/movement';
+import { isWithinReachOfPermits } from '../records/permit';
 import { OWNER, remedy, type Act, type Entitled, type Remedy } from '../rules/parts/constraint';
 import { ACT_ESTIMATES } from './act-estimates';
 import type { DecidedConstraint } from './decision';
@@ -49,7 +50,7 @@ function priced(one: Remedy, estimates: readonly Estimate[]): Option {
 
 /** The alternatives that clear a constraint for the wanted uses: those that leave some of them closed do not. */
 function optionsOf(constraint: DecidedConstraint, wanted: UseSet, estimates: readonly Estimate[], helps: (one: Remedy) => boolean): readonly Option[] {
-  const own = constraint.permitMayCover && isWithin(wanted, FERRY) ? [...constraint.remedies, PERMIT] : constraint.remedies;
+  const own = constraint.permitMayCover && isWithinReachOfPermits(constraint.closes) && isWithin(wanted, FERRY) ? [...constraint.remedies, PERMIT] : constraint.remedies;
   const seen = new Map<string, Option>();
   for (const one of own) {
     if ((one.leaves !== null && overlaps(one.leaves, wanted)) || !helps(one)) continue;

@@ -61,6 +61,8 @@ describe('quantities that cannot be, or may not be', () => {
   const flight = (gallons: number): Change => ({ flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T14:30:00Z', airborne: 0.3, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, fuelAboard: { amount: gallons, unit: 'US gal' } } });
   const own = (gallons: number) => decideBy(['fuel-for-flight', 'approved-uses'], flight(gallons)).flight?.own.map(({ reason }) => reason.code);
   it.each([[36, []], [36.1, ['fuel-over-tanks']], [8, []], [3.9, ['fuel-below-minimum', 'fuel-short']]] as const)('%s gallons planned, of 36 that the tanks hold, at least 4: %j', (gallons, expected) => { expect(own(gallons)).toEqual(expected); });
+  const dipped = (gallons: number) => codes(decideBy(['fuel-for-flight', 'approved-uses'], { ramp: { measurements: { l: { ...at('12:00'), quantity: 'fuel-dip', which: 'left', value: gallons, unit: 'US gal' }, r: { ...at('12:00'), quantity: 'fuel-dip', which: 'right', value: 9, unit: 'US gal' } } } }));
+  it.each([[18, []], [18.1, ['fuel-dip-over-tank']], [180, ['fuel-dip-over-tank']]] as const)('%s gallons dipped in a tank of 18: %j', (gallons, expected) => { expect(dipped(gallons)).toEqual(expected); });
   const oil = (added: number, seen = 7) => decideBy(['measured-limits', 'approved-uses'], { ramp: { measurements: { o: { ...at('12:00'), quantity: 'oil', value: seen, unit: 'US qt' } }, uplifts: { u: { ...at('12:10'), what: 'oil', added: { amount: added, unit: 'US qt' } } } } });
   it('oil added over the maximum: drain it', () => {
     expect([oil(1).verdict, oil(1.1).verdict]).toEqual(['Released', 'Grounded']);
@@ -87,8 +89,23 @@ describe('records that contradict themselves', () => {
     ['a note corrected before it was found', { discrepancies: { d: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:05:00Z', what: 'Scratch', classification: 'note', rectification: written({ work: 'repaired', description: 'Polished', completedOn: '2026-11-19', signedBy: signed }) } } }],
     ['work done after it was written down', { work: { w: written({ completedOn: '2026-11-21', description: 'Oil', signedBy: signed, mayChangeFlight: false, flightControls: false, staticOpened: false, altitudeReportingTouched: false, weightChanged: false }) } }],
     ['a permit that ends before it begins', { permits: { p: written({ validFrom: '2026-11-21', validUntil: '2026-11-20' }) } }],
+    ['a crack repaired, in writing, an hour before it was found', { discrepancies: { d: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:05:00Z', what: 'Crack', classification: 'ground-until-mechanic', rectification: { recordedAt: '2026-11-20T11:00:00Z', work: 'repaired', description: 'Drilled', completedOn: '2026-11-20', signedBy: signed } } } }],
+    ['a lamp deferred, in writing, before it was found', { discrepancies: { d: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:05:00Z', what: 'Lamp', classification: 'deferral-path', equipment: ['landing-light'], deferral: { recordedAt: '2026-11-20T11:00:00Z', deferredOn: '2026-11-20', action: 'deactivated', placarded: true, entered: true, noHazard: signed } } } }],
+    ['a smell dealt with, in writing, before anybody smelt it', { ramp: { samples: { s: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:05:00Z', result: 'wrong-smell', drain: 'left', cleared: { recordedAt: '2026-11-20T11:00:00Z', on: '2026-11-20', by: signed } } } } }],
+    ['a restriction taken back before it was made', { dispatchRestrictions: { r: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:01:00Z', by: 'M. Castellane', why: 'Wind', withdrawn: { recordedAt: '2026-11-20T11:00:00Z' } } } }],
+    ['a restriction over before it was made', { dispatchRestrictions: { r: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:01:00Z', by: 'M. Castellane', why: 'Wind', until: '2026-11-20T11:59:00Z' } } }],
+    ['a database over before it took effect', { databases: { n: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:10:00Z', content: 'navigation', effectiveOn: '2026-10-29', lastDay: '2026-10-28' } } }],
+    ['required work certified before the release that asks for it', { releases: { r: written({ issuedOn: '2026-11-10', required: { h: { what: 'Hose', by: '2027-01-31', certified: { recordedAt: '2026-11-10T10:00:00Z', on: '2026-11-09', by: signed } } } }) } }],
     ['a stretch of fuel that runs backwards', { fuelStretches: { s: written({ from: 10, to: 9, grade: 'leaded' }) } }],
   ] as const)('%s', (_, change) => { expect(codes(decideClean(change as unknown as Change))).toEqual(expect.arrayContaining(['record-contradicts-itself'])); });
+  it('at the same moment nothing contradicts', () => {
+    const found = { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:00:00Z' };
+    expect(codes(decideClean({
+      discrepancies: { d: { ...found, what: 'Crack', classification: 'ground-until-mechanic', rectification: { recordedAt: '2026-11-20T12:00:00Z', work: 'repaired', description: 'Drilled', completedOn: '2026-11-20', signedBy: signed } } },
+      dispatchRestrictions: { r: { ...found, by: 'M. Castellane', why: 'Wind', until: '2026-11-20T12:00:00Z' }, w: { ...found, by: 'M. Castellane', why: 'Wind', withdrawn: { recordedAt: '2026-11-20T12:00:00Z' } } },
+      databases: { n: { ...found, content: 'terrain', effectiveOn: '2026-10-29', lastDay: '2026-10-29' } },
+    }))).toEqual([]);
+  });
   it('in order none is told', () => { expect(codes(decideClean({ flightsOut: { f: { happenedAt: '2026-11-20T12:00:00Z', recordedAt: '2026-11-20T12:01:00Z', returned: { recordedAt: '2026-11-20T13:00:00Z', at: '2026-11-20T13:00:00Z' } } } }))).toEqual([]); });
 });
 

@@ -28,6 +28,16 @@ describe('an inspection that found it not airworthy', () => {
   });
 });
 
+// 14 CFR 43.11(a)(4) and (5): from memory. An entry says whether the aircraft was approved or disapproved.
+describe('an inspection that does not say what it found', () => {
+  const unsaid = (kind: string, change: Change = {}): Change => ({ inspections: { u: { kind, completedOn: '2026-11-22', recordedAt: '2026-11-22T20:00:00Z', timeInService: 4150, signedBy: station, ...change } } });
+  it.each(INSPECTION_KINDS)('%s: may be a refusal', (kind) => { expect(decideClean(unsaid(kind)).constraints.map(({ id }) => id)).toContain(`refused-inspections/${kind}.outcome`); });
+  it('is one that is older than the last that approved it: that one looked since', () => { expect(decideClean(unsaid('hundred-hour', { completedOn: '2026-10-01', timeInService: 4108 })).verdict).toBe('Released'); });
+  it('says so after all: approved, or not', () => {
+    expect([decideClean(unsaid('hundred-hour', { outcome: 'approved' })).verdict, decideClean(unsaid('hundred-hour', { outcome: 'discrepancies-listed' })).verdict]).toEqual(['Released', 'Grounded']);
+  });
+});
+
 // 14 CFR 21.197 and 21.199: from memory. A permit covers what was on record when it was issued.
 describe('a special flight permit', () => {
   const permit = (change: Change = {}): Change => ({ permits: { p: { recordedAt: '2026-11-24T10:00:00Z', number: 'P-1', registrationShown: 'N02TB', validFrom: '2026-11-24', validUntil: '2026-11-26', aboard: true, safeForFlight: { on: '2026-11-24', by: certificate('mechanic-airframe-powerplant') }, ...change } } });
@@ -60,6 +70,30 @@ describe('a special flight permit', () => {
     // Fuel and samples have their own conditions: only what closes without being a step is looked at.
     const closing = (recordedAt: string) => decideClean({ ...permit(), ...strut(recordedAt), flight: ferry }).flight?.closedBy.filter((id) => id.startsWith('measured-limits')).length;
     expect([closing(before), closing(after)]).toEqual([0, 1]);
+  });
+  it('covers nothing of a later day than the mechanic’s statement', () => {
+    const crack: Change = { discrepancies: { c: { happenedAt: '2026-11-23T08:00:00Z', recordedAt: '2026-11-23T08:05:00Z', what: 'Crack', classification: 'ground-until-mechanic' } } };
+    const looked = (on: string) => fly(crack, { safeForFlight: { on, by: certificate('mechanic-airframe-powerplant') } });
+    expect([looked('2026-11-22'), looked('2026-11-23'), looked('2026-11-24')]).toEqual(['no', 'yes', 'yes']);
+  });
+  // 91.209(a), 91.215(b): operating rules bind a ferry flight like any other.
+  it.each([
+    ['position lights dark, to be deferred', { equipment: ['position-lights'], classification: 'deferral-path' }],
+    ['position lights dark, a mechanic has to look', { equipment: ['position-lights'], classification: 'ground-until-mechanic' }],
+    ['position lights dark that type certification asks for', { equipment: ['position-lights'], classification: 'deferral-path' }, { equipment: { list: { items: { 'position-lights': { fitted: true, typeCertification: true, equipmentList: 'no', kindsOfOperation: 'no' } } } } }],
+  ] as const)('%s: by day, not by night', (_, find, change = {}) => {
+    const found: Change = { ...change, discrepancies: { d: { happenedAt: '2026-11-24T08:00:00Z', recordedAt: '2026-11-24T08:05:00Z', what: 'Light', ...find } as unknown as Json } };
+    const night = { ...ferry, starts: '2026-11-24T23:00:00Z', ends: '2026-11-25T00:00:00Z' };
+    expect([fly(found), decideClean({ ...permit(), ...found, flight: night }).flight?.answer]).toEqual(['yes', 'no']);
+  });
+  it('position lights that are not there: by day, not by night', () => {
+    const none: Change = { equipment: { list: { items: { 'position-lights': 'not-fitted' } } } };
+    const night = { ...ferry, starts: '2026-11-24T23:00:00Z', ends: '2026-11-25T00:00:00Z' };
+    expect([fly(none), decideClean({ ...permit(), ...none, flight: night }).flight?.answer]).toEqual(['yes', 'no']);
+  });
+  it('a dead transponder: outside the airspace that asks for it, not inside', () => {
+    const dead: Change = { discrepancies: { d: { happenedAt: '2026-11-24T08:00:00Z', recordedAt: '2026-11-24T08:05:00Z', what: 'Transponder', classification: 'ground-until-mechanic', equipment: ['transponder'] } } };
+    expect([fly(dead), decideClean({ ...permit(), ...dead, flight: { ...ferry, transponderAirspace: true } }).flight?.answer]).toEqual(['yes', 'no']);
   });
   it('that was written down after its first day knows what was on record when that day began', () => {
     const crack: Change = { discrepancies: { c: { happenedAt: '2026-11-23T08:00:00Z', recordedAt: '2026-11-23T08:05:00Z', what: 'Crack', classification: 'ground-until-mechanic' } } };

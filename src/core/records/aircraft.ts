@@ -74,9 +74,14 @@ export const UNKNOWN_PARTICULARS: Particulars = {
   manualRevision: null, minimumEquipmentList: null, fuel: null, measured: [],
 };
 
-/** True for a glider, whatever its certificate is. */
+/** True for a glider, whatever its certificate is. One of the glider category that is said to be an aeroplane is asked for what aeroplanes are. */
 export function isGlider({ category, particulars }: Pick<Described, 'category' | 'particulars'>): boolean {
-  return category === 'glider' || particulars.aircraftClass === 'glider';
+  return particulars.aircraftClass === 'glider' || (category === 'glider' && particulars.aircraftClass !== 'aeroplane');
+}
+
+/** True where nothing burns fuel or oil: no engine, or a glider of which nobody said that it has one. */
+export function isWithoutEngine(described: Pick<Described, 'category' | 'particulars'>): boolean {
+  return described.particulars.engine === 'none' || (described.particulars.engine === null && isGlider(described));
 }
 
 /** True for one that 14 CFR 91.215(b)(3) and (5) and 91.225(e) let into some airspace without transponder and ADS-B Out: a glider, or no engine-driven electrical system. */

@@ -26,16 +26,25 @@ export function contradictions(facts: KnownFacts): readonly Contradicting[] {
   const later = (kind: string, id: string, on: CivilDate | null, recordedAt: Instant) => { tell(doneLater(on, recordedAt, zone), id, kind, 'done-after-recorded'); };
 
   ahead('discrepancy', facts.discrepancies); ahead('equipment list', facts.equipment); ahead('elt', facts.elts); ahead('VOR check', facts.vorChecks); ahead('database', facts.databases);
-  ahead('flight', facts.flightsOut); ahead('club document', facts.clubDocuments); ahead('tow rope', facts.towRopes); ahead('rigging', facts.riggings); ahead('closing', facts.dispatchRestrictions);
+  ahead('flight', facts.flightsOut); ahead('club document', facts.clubDocuments); ahead('tow rope', facts.towRopes); ahead('rigging', facts.riggings); ahead('dispatch restriction', facts.dispatchRestrictions);
   if (facts.ramp !== null) {
     ahead('measurement', facts.ramp.measurements); ahead('fuel sample', facts.ramp.samples); ahead('uplift', facts.ramp.uplifts);
-    for (const { id, cleared } of [...facts.ramp.samples, ...facts.ramp.uplifts]) if (cleared != null) later('fuel', id, cleared.on, cleared.recordedAt);
+    for (const { id, happenedAt, cleared } of [...facts.ramp.samples, ...facts.ramp.uplifts]) {
+      if (cleared == null) continue;
+      later('fuel', id, cleared.on, cleared.recordedAt);
+      tell(cleared.recordedAt < happenedAt || cleared.on < civilDateAt(happenedAt, zone), id, 'fuel', 'done-before-found');
+    }
   }
   for (const { id, happenedAt, returned } of facts.flightsOut) {
     if (returned === null) continue;
     tell(returned.at < happenedAt, id, 'flight', 'returned-before-it-left');
     tell(returned.at > returned.recordedAt, id, 'flight', 'returned-after-recorded');
   }
+  for (const { id, happenedAt, until, withdrawn } of facts.dispatchRestrictions) {
+    tell(withdrawn !== null && withdrawn.recordedAt < happenedAt, id, 'dispatch restriction', 'ends-before-it-begins');
+    tell(until !== null && until < happenedAt, id, 'dispatch restriction', 'ends-before-it-begins');
+  }
+  for (const { id, effectiveOn, lastDay } of facts.databases) tell(effectiveOn !== null && lastDay !== null && lastDay < effectiveOn, id, 'database', 'ends-before-it-begins');
   for (const one of facts.elts) tell(doneLater(one.removedOn, one.recordedAt, zone), one.id, 'elt', 'removed-after-recorded');
   for (const one of facts.documents) {
     const seenOn = civilDateAt(one.happenedAt, zone);
@@ -50,8 +59,10 @@ export function contradictions(facts: KnownFacts): readonly Contradicting[] {
   for (const { done } of [...facts.items ?? [], ...facts.ads ?? []]) for (const one of done) later('entry', one.id, one.completedOn, one.recordedAt);
   for (const { id, happenedAt, rectification, deferral } of facts.discrepancies) {
     const foundOn = civilDateAt(happenedAt, zone);
-    if (rectification !== null) { later('repair entry', id, rectification.completedOn, rectification.recordedAt); tell(rectification.completedOn !== null && rectification.completedOn < foundOn, id, 'repair entry', 'done-before-found'); }
-    if (deferral !== null) { later('deferral', id, deferral.deferredOn, deferral.recordedAt); tell(deferral.deferredOn !== null && deferral.deferredOn < foundOn, id, 'deferral', 'done-before-found'); }
+    // Nobody writes down what was done about a thing before the thing is found.
+    const early = (on: CivilDate | null, recordedAt: Instant) => recordedAt < happenedAt || (on !== null && on < foundOn);
+    if (rectification !== null) { later('repair entry', id, rectification.completedOn, rectification.recordedAt); tell(early(rectification.completedOn, rectification.recordedAt), id, 'repair entry', 'done-before-found'); }
+    if (deferral !== null) { later('deferral', id, deferral.deferredOn, deferral.recordedAt); tell(early(deferral.deferredOn, deferral.recordedAt), id, 'deferral', 'done-before-found'); }
   }
   for (const one of facts.work) {
     later('work entry', one.id, one.completedOn, one.recordedAt);
@@ -68,7 +79,12 @@ export function contradictions(facts: KnownFacts): readonly Contradicting[] {
   for (const one of facts.releases) {
     later('maintenance release', one.id, one.issuedOn, one.recordedAt);
     tell(one.issuedOn !== null && one.expiresOn !== null && one.expiresOn < one.issuedOn, one.id, 'maintenance release', 'ends-before-it-begins');
-    for (const { certified } of one.required) if (certified !== null) later('maintenance release', one.id, certified.on, certified.recordedAt);
+    for (const { certified } of one.required) {
+      if (certified === null) continue;
+      later('maintenance release', one.id, certified.on, certified.recordedAt);
+      // What it lists as still to be done when it is issued was not done before.
+      tell(one.issuedOn !== null && certified.on < one.issuedOn, one.id, 'maintenance release', 'cleared-before-done');
+    }
   }
   for (const one of facts.dailyInspections) later('daily inspection', one.id, one.on, one.recordedAt);
   for (const one of facts.fuelStretches) tell(one.toReading < one.fromReading, one.id, 'stretch of fuel', 'ends-before-it-begins');

@@ -122,7 +122,7 @@ export function rectificationFaults(discrepancy: Discrepancy, rectification: Rec
   if (rectification.work === null) faults.push('work-missing');
   if (rectification.completedOn === null || rectification.work === null) return faults;
   if (rectification.completedOn > civilDateAt(rectification.recordedAt, at)) faults.push('completed-after-recorded');
-  if (rectification.completedOn < civilDateAt(discrepancy.happenedAt, at)) faults.push('completed-before-found');
+  if (rectification.recordedAt < discrepancy.happenedAt || rectification.completedOn < civilDateAt(discrepancy.happenedAt, at)) faults.push('completed-before-found');
   const work = closingWork(rectification.work, discrepancy.classification ?? 'ground-until-mechanic', rectification.preventive != null && isAbout(rectification.preventive, discrepancy.equipment) ? rectification.preventive : null);
   if (work === null) faults.push('work-does-not-fit');
   else faults.push(...signatureFaults(rectification.signedBy, rectification.major === true ? 'major-repair-or-alteration' : work, rectification.completedOn, authority));
@@ -147,7 +147,7 @@ export function deferralFaults(discrepancy: Discrepancy, deferral: Deferral, at:
   if (deferral.entered === 'not-maintenance' && deferral.action === 'removed') faults.push('record-missing');
   if (deferral.deferredOn === null) return [...faults, 'date-missing'];
   if (deferral.deferredOn > civilDateAt(deferral.recordedAt, at)) faults.push('completed-after-recorded');
-  if (deferral.deferredOn < civilDateAt(discrepancy.happenedAt, at)) faults.push('completed-before-found');
+  if (deferral.recordedAt < discrepancy.happenedAt || deferral.deferredOn < civilDateAt(discrepancy.happenedAt, at)) faults.push('completed-before-found');
   return [...faults, ...signatureFaults(deferral.noHazard, 'no-hazard', deferral.deferredOn, authority)];
 }
 

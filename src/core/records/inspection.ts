@@ -131,13 +131,22 @@ export function discountedEntries(inspections: readonly Inspection[], kinds: rea
 
 /**
  * The newest entry of a kind that found the aircraft not airworthy and whose list was never validly cleared, unless a later entry of
- * the kinds in \`approvedBy\` approved it. It outweighs an earlier approval that is still within its time, and one of the same day.
+ * the kinds in `approvedBy` approved it. It outweighs an earlier approval that is still within its time, and one of the same day.
  */
 export function refusal(inspections: readonly Inspection[], kind: InspectionKind, approvedBy: readonly InspectionKind[], at: ZoneId, authority: Authority): Inspection | null {
-  if (!inspections.some(({ outcome }) => outcome === 'discrepancies-listed')) return null;
+  return newestUnapproved(inspections, 'discrepancies-listed', kind, approvedBy, at, authority);
+}
+
+/** The newest entry of a kind that does not say whether the aircraft was approved, unless a later one approved it: it may be a refusal. */
+export function undecided(inspections: readonly Inspection[], kind: InspectionKind, approvedBy: readonly InspectionKind[], at: ZoneId, authority: Authority): Inspection | null {
+  return newestUnapproved(inspections, null, kind, approvedBy, at, authority);
+}
+
+function newestUnapproved(inspections: readonly Inspection[], unapproved: Inspection['outcome'], kind: InspectionKind, approvedBy: readonly InspectionKind[], at: ZoneId, authority: Authority): Inspection | null {
+  if (!inspections.some(({ outcome }) => outcome === unapproved)) return null;
   const approved = countingInspections(inspections, approvedBy, at, authority).at(-1) ?? null;
   return inspections
-    .filter((entry) => entry.kind === kind && entry.outcome === 'discrepancies-listed' && inspectionFaults(entry, at, authority).length > 0)
+    .filter((entry) => entry.kind === kind && entry.outcome === unapproved && inspectionFaults(entry, at, authority).length > 0)
     .filter((entry) => approved === null || entry.completedOn >= approved.completedOn)
     .sort(byDay).at(-1) ?? null;
 }

@@ -1,6 +1,7 @@
 import { ALL_USES, type UseSet } from '../envelope/use-set';
 import { aboard, RESERVE_MINUTES } from '../fuel/fuel-needed';
-import type { KnownFacts } from '../records/facts';
+import type { Volume } from '../quantities/volume';
+import { latestAll, type KnownFacts } from '../records/facts';
 import type { PlannedFlight } from '../records/planned-flight';
 import { ANYBODY, constraint, DISPATCHER, remedy, type Constraint, type Source } from './parts/constraint';
 import { flightFuel } from './parts/flight-fuel';
@@ -24,18 +25,29 @@ function plannedFuel({ aircraft: { particulars: { fuel } } }: KnownFacts, { fuel
   ];
 }
 
+/** A dip of more than the tank holds is a slip of the pen, or of the stick: how much there is nobody knows. */
+function dipsOverTanks({ aircraft: { particulars: { fuel } }, ramp }: KnownFacts): readonly Constraint[] {
+  return (fuel?.tanks ?? []).flatMap(({ id: tank, usable: holds }): readonly Constraint[] => {
+    const over = latestAll((ramp?.measurements ?? []).filter(({ quantity, which }) => quantity === 'fuel-dip' && which === tank)).find(({ value }) => value > holds);
+    if (over === undefined) return [];
+    const reason = { code: 'fuel-dip-over-tank', tank, dipped: over.value as Volume, holds } as const;
+    return [constraint({ key: `dip.${tank}`, certainty: 'unknown', source: { kind: 'approved-documents' }, reason, records: [over.id], closes: ALL_USES, remedies: [remedy('measure', ANYBODY, `fuel-dip ${tank}`)], condition: true })];
+  });
+}
+
 /** Fuel for the flight, its alternate and its reserve, and never below the handbook's own minimum. */
 export const fuelForFlight = rule({
   id: 'fuel-for-flight',
   title: 'Fuel for the flight',
   source: { kind: 'regulation', citation: '14 CFR 91.151 and 91.167' },
-  explanation: 'There must be fuel to the destination and, at normal cruise, 30 minutes more by day and 45 by night; by instruments to the alternate too, and 45 minutes. A flight takes the larger reserve of all the light that it touches. No flight begins below the handbook’s own minimum.',
+  explanation: 'There must be fuel to the destination and, at normal cruise, 30 minutes more by day and 45 by night; by instruments to the alternate too, and 45 minutes. A flight takes the larger reserve of all the light that it touches. No flight begins below the handbook’s own minimum, and none on a dip of more than the tank holds.',
   judge: (facts) => {
     if (facts.ramp === null) return NOT_ASKED;
     const minimum = facts.aircraft.particulars.fuel?.minimum ?? null;
     const measured = fuelAboard(facts);
-    if (minimum === null || measured === null || measured.volume >= minimum) return result([]);
-    return result([constraint({ key: 'minimum', certainty: 'failed', source: { kind: 'approved-documents' }, reason: { code: 'fuel-below-minimum', aboard: measured.volume, minimum }, records: measured.records, closes: ALL_USES, remedies: [remedy('add-fuel', ANYBODY)], condition: true })]);
+    const impossible = measured === null ? [] : dipsOverTanks(facts);
+    if (minimum === null || measured === null || measured.volume >= minimum) return result(impossible);
+    return result([...impossible, constraint({ key: 'minimum', certainty: 'failed', source: { kind: 'approved-documents' }, reason: { code: 'fuel-below-minimum', aboard: measured.volume, minimum }, records: measured.records, closes: ALL_USES, remedies: [remedy('add-fuel', ANYBODY)], condition: true })]);
   },
   judgeFlight: (facts, { authority }: { readonly authority: 'us' | 'au' }, flight, needs) => [
     ...plannedFuel(facts, flight, needs), ...flightFuel(facts, RESERVE_MINUTES, flight.rules === 'vfr' ? SOURCES[authority].visual : SOURCES[authority].instruments, flight, needs),

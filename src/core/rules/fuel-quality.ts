@@ -14,9 +14,9 @@ const WET_SAMPLES = 3;
 const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'remedies'> & Partial<Constraint>) => constraint({ source, closes: ALL_USES, ...given });
 const mechanic = remedy('deal-with-suspect-fuel', MECHANICS, 'fuel');
 
-/** True once a mechanic has dealt with it, on no earlier day than it was found. */
+/** True once a mechanic has dealt with it: on no earlier day than it was found, and written down no earlier. */
 function isCleared({ cleared, happenedAt }: FuelSample | Uplift, { place: { zone }, authority }: KnownFacts): boolean {
-  return cleared != null && cleared.on >= civilDateAt(happenedAt, zone) && cleared.on <= civilDateAt(cleared.recordedAt, zone) && signatureFaults(cleared.by, 'return-to-service', cleared.on, authority).length === 0;
+  return cleared != null && cleared.recordedAt >= happenedAt && cleared.on >= civilDateAt(happenedAt, zone) && cleared.on <= civilDateAt(cleared.recordedAt, zone) && signatureFaults(cleared.by, 'return-to-service', cleared.on, authority).length === 0;
 }
 
 /** What of a drain is no matter of draining again: a wrong colour or smell ever, and water three times. */

@@ -1,3 +1,4 @@
+import { isWithoutEngine } from '../records/aircraft';
 import { lastReturn } from '../records/facts';
 import { startOfDay, civilDateAt } from '../time/zone';
 import { ANYBODY, constraint, remedy, type Constraint } from './parts/constraint';
@@ -22,7 +23,7 @@ export const fuelSamples = rule({
   judge: ({ ramp }) => (ramp === null ? NOT_ASKED : result([])),
   judgeFlight: (facts, { fuelSampling }: { readonly fuelSampling: (typeof FUEL_SAMPLING)[number] }, flight, needs): readonly Constraint[] => {
     const { ramp, aircraft, place } = facts;
-    if (ramp === null || aircraft.category === 'glider' || aircraft.particulars.engine === 'none') return [];
+    if (ramp === null || isWithoutEngine(aircraft)) return [];
     const fuelled = ramp.uplifts.filter(({ what }) => what === 'fuel');
     const returned = lastReturn(facts);
     const today = startOfDay(civilDateAt(flight.starts, place.zone), place.zone);

@@ -1,6 +1,7 @@
 import { ALL_USES, NO_USES, isEmpty, union, usesInAny, type UseSet } from '../envelope/use-set';
 import type { Aircraft } from '../records/aircraft';
 import { deferralFaults, isDeferrable, REPAIR_CATEGORIES, type Deferral, type Discrepancy } from '../records/discrepancy';
+import { isWithinReachOfPermits } from '../records/permit';
 import { lineOf, type AskedFor, type EquipmentKind } from '../records/equipment';
 import type { KnownFacts } from '../records/facts';
 import { countingInspections } from '../records/inspection';
@@ -141,6 +142,28 @@ function isNotFitted({ equipment, happenedAt }: Discrepancy, { equipmentList }: 
   return equipmentList !== null && equipmentList.happenedAt > happenedAt && equipment.every((kind) => lineOf(equipmentList, kind)?.fitted === false);
 }
 
+/**
+ * What the operating rules need an item for after sunset, by instruments and in airspace: a special flight permit speaks of an aircraft that is not
+ * airworthy, and takes nothing of that away, whatever else the item is needed for. Told by itself only where there is a permit.
+ */
+function bindsPermits({ id, what, equipment, deferral }: Discrepancy, facts: KnownFacts, lessons: Lessons): readonly Constraint[] {
+  const needed = equipment.map((kind) => union(NO_USES, ...linesFor(facts.aircraft, lessons).filter((line) => line.equipment === kind && line.needed(facts.aircraft) !== false && !isWithinReachOfPermits(line.uses)).map(({ uses }) => uses)));
+  const closes = union(NO_USES, ...needed);
+  if (isEmpty(closes)) return [];
+  return [constraint({ key: `${id}.operating`, certainty: 'failed', source, reason: { code: 'item-inoperative', equipment, what, because: ['operating-rule'], deferred: deferral !== null }, records: [id], closes, remedies: [remedy('repair-and-return-to-service', MECHANICS, id)] })];
+}
+
+/** What a finding on instruments and equipment that may be deferred closes; those of a stricter class are closed by the rule of open discrepancies. */
+function judgeFinding(discrepancy: Discrepancy, facts: KnownFacts, lessons: Lessons): readonly Constraint[] {
+  const { id, equipment, closesUses, what } = discrepancy;
+  if (equipment.length === 0 || !isDeferrable(discrepancy.classification) || !isOpen(discrepancy, facts)) return [];
+  if (isRemovedElt(discrepancy, facts)) return [];
+  if (!isNotFitted(discrepancy, facts)) return judgeOne(discrepancy, facts, lessons);
+  // What needs them is closed by the lists; a finding that names uses closes those, and one that names none closes all.
+  const closes = closesUses.length === 0 ? ALL_USES : closedTogether(closesUses);
+  return [constraint({ key: `${id}.needed`, certainty: 'failed', source, reason: { code: 'item-inoperative', equipment, what, because: ['walk-round'], deferred: false }, records: [id], closes, remedies: [remedy('repair-and-return-to-service', MECHANICS, id)], permitMayCover: true })];
+}
+
 /** Inoperative instruments and equipment: the four questions of 14 CFR 91.213(d)(2), then what has to be done, and what stays closed meanwhile. */
 export const inoperativeEquipment = rule({
   id: 'inoperative-equipment',
@@ -148,12 +171,7 @@ export const inoperativeEquipment = rule({
   source,
   explanation: 'With an inoperative item the aircraft is not available for any use that type certification, the aircraft’s own lists, the operating rules or an AD need it for. For the rest it must be removed or deactivated, placarded, entered where that was maintenance, and determined to be no hazard by a rated pilot or a mechanic; until then it is not available for any use. An anticollision system that is fitted has to be on by day too: that reading of 91.209(b) is ours, and removing or deactivating it is the way to fly by day where the day list does not ask for it. It is repaired or inspected at the next required inspection, by its own date, and within the days of an approved list.',
   judge: (facts, { lessons }: { readonly lessons: Lessons }) => result(facts.discrepancies.flatMap((discrepancy): readonly Constraint[] => {
-    const { id, equipment, closesUses, what } = discrepancy;
-    if (equipment.length === 0 || !isDeferrable(discrepancy.classification) || !isOpen(discrepancy, facts)) return [];
-    if (isRemovedElt(discrepancy, facts)) return [];
-    if (!isNotFitted(discrepancy, facts)) return judgeOne(discrepancy, facts, lessons);
-    // What needs them is closed by the lists; a finding that names uses closes those, and one that names none closes all.
-    const closes = closesUses.length === 0 ? ALL_USES : closedTogether(closesUses);
-    return [constraint({ key: `${id}.needed`, certainty: 'failed', source, reason: { code: 'item-inoperative', equipment, what, because: ['walk-round'], deferred: false }, records: [id], closes, remedies: [remedy('repair-and-return-to-service', MECHANICS, id)], permitMayCover: true })];
+    if (facts.permits.length > 0 && isOpen(discrepancy, facts)) return [...bindsPermits(discrepancy, facts, lessons), ...judgeFinding(discrepancy, facts, lessons)];
+    return judgeFinding(discrepancy, facts, lessons);
   })),
 });

@@ -1,4 +1,5 @@
 import { ALL_USES, usesInAny } from '../envelope/use-set';
+import { isWithoutEngine } from '../records/aircraft';
 import { lastReturn, latestAll, type KnownFacts } from '../records/facts';
 import type { MeasureLimit, Measurement } from '../records/measurement';
 import { civilDateAt, endOfDay } from '../time/zone';
@@ -52,8 +53,8 @@ export const measuredLimits = rule({
     if (ramp === null) return NOT_ASKED;
     const missing: string[] = [];
     const constraints: Constraint[] = [];
-    const { category, particulars } = aircraft;
-    if (category !== 'glider' && particulars.engine !== 'none' && !particulars.measured.some(({ quantity }) => quantity === 'oil')) {
+    const { particulars } = aircraft;
+    if (!isWithoutEngine(aircraft) && !particulars.measured.some(({ quantity }) => quantity === 'oil')) {
       // Every engine has oil: where nobody wrote down how much it needs, looking at it says nothing.
       missing.push('aircraft.measured (oil)');
       constraints.push(constraint({ key: 'oil-limits', certainty: 'unknown', source, reason: { code: 'particular-unknown', what: 'oil-limits' }, closes: ALL_USES, remedies: [remedy('record-particulars', RECORD_KEEPER, 'oil-limits')] }));

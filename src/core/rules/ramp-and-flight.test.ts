@@ -30,7 +30,8 @@ describe('what was measured', () => {
     ['nothing measured', ramp({}), ['oil..3785411784000.7570823568000: not-measured?! [] measure(oil)'], ['ramp.measurements (oil)']],
     ['how much oil it needs is not on record', { ...ramp(oil(6)), aircraft: { measured: [] } }, ['oil-limits: particular-unknown? [] record-particulars(oil-limits)'], ['aircraft.measured (oil)']],
     ['oil limits that do not say before every flight', { ...ramp({}), aircraft: { measured: [OIL] } }, ['oil..3785411784000.: not-measured?! [] measure(oil)'], ['ramp.measurements (oil)']],
-    ['the same of a glider', { ...ramp({}), aircraft: { category: 'glider', measured: [] } }, []],
+    ['the same of a glider of which nobody said that it has an engine', { ...ramp({}), aircraft: { category: 'glider', engine: null, measured: [] } }, []],
+    ['the same of a glider with an engine', { ...ramp({}), aircraft: { category: 'glider', measured: [] } }, ['oil-limits: particular-unknown? [] record-particulars(oil-limits)'], ['aircraft.measured (oil)']],
     ['the same without an engine', { ...ramp({}), aircraft: { engine: 'none', measured: [] } }, []],
     ['oil in order', ramp(oil(6)), []],
     ['too little oil', ramp(oil(3.9)), ['oil..3785411784000.7570823568000: measured-outside! [oil] add-oil(oil)']],
@@ -164,7 +165,9 @@ describe('samples for a flight', () => {
     ['of the first moment of the day', { ...sample(seen('24T04:00')), ...flight() }, []],
     ['of yesterday', { ...sample(seen('24T03:59')), ...flight() }, ['sample: sample-needed! 1 [] sample-fuel']],
     ['of yesterday, only after fuelling', { ...policy({ fuelSampling: 'after-fuelling' }), ...sample(seen('23T12:00')), ...flight() }, []],
-    ['a glider', { ...ramp({}, { samples: null }), aircraft: { category: 'glider' }, ...flight() }, []],
+    ['a glider of which nobody said that it has an engine', { ...ramp({}, { samples: null }), aircraft: { category: 'glider', engine: null }, ...flight() }, []],
+    ['a glider with an engine', { ...ramp({}, { samples: null }), aircraft: { category: 'glider' }, ...flight() }, ['sample: sample-needed! 1 [] sample-fuel']],
+    ['an aeroplane of which nobody said whether it has an engine', { ...ramp({}, { samples: null }), aircraft: { engine: null }, ...flight() }, ['sample: sample-needed! 1 [] sample-fuel']],
     ['no engine', { ...ramp({}, { samples: null }), aircraft: { engine: 'none' }, ...flight() }, []],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['fuel-samples'], change);

@@ -60,7 +60,7 @@ describe('fuel samples', () => {
     const bad = { ...at('12:30'), ...(result === null ? {} : { result }), drain: 'every' };
     expect([quality({ b: bad }), quality({ b: bad, ...clean() })]).toEqual(['Grounded', 'Released']);
   });
-  it('gliders have none to take', () => { expect(ask({}, {}, { aircraft: { category: 'glider' } })?.own).toEqual([]); });
+  it('gliders without an engine have none to take', () => { expect([ask({}, {}, { aircraft: { category: 'glider', engine: 'none' } })?.own, ask({}, {}, { aircraft: { category: 'glider' } })?.own.length]).toEqual([[], 1]); });
 });
 
 describe('gauge and dip', () => {

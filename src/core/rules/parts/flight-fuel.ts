@@ -1,5 +1,6 @@
 import { overlaps, usesIn, type UseSet } from '../../envelope/use-set';
 import { fuelNeeded, reserveMinutes } from '../../fuel/fuel-needed';
+import { isGlider } from '../../records/aircraft';
 import type { KnownFacts } from '../../records/facts';
 import { airborneTime, type PlannedFlight } from '../../records/planned-flight';
 import { LIGHT, type Light } from '../../time/sun';
@@ -17,8 +18,9 @@ export interface Reserves { readonly day: number; readonly night: number; readon
  * in the question, fuel is not part of it, and the answer says so.
  */
 export function flightFuel(facts: KnownFacts, reserves: Reserves, source: Source, flight: PlannedFlight, needs: UseSet): readonly Constraint[] {
-  const { category, particulars } = facts.aircraft;
-  if (category === 'glider' || particulars.engine === 'none') return [];
+  const { particulars } = facts.aircraft;
+  // 91.151 speaks of aeroplanes.
+  if (isGlider(facts.aircraft) || particulars.engine === 'none') return [];
   const planned = flight.fuelPlanned;
   const measured = fuelAboard(facts, flight.starts);
   if (facts.ramp === null && planned === null) return [];

@@ -42,6 +42,7 @@ export type Reason =
   | { readonly code: 'category-without-rules'; readonly category: Category }
   | { readonly code: 'annual-expires'; readonly completedOn: CivilDate; readonly lastDay: CivilDate; readonly discounted: readonly DiscountedEntry[] }
   | { readonly code: 'annual-unknown'; readonly discounted: readonly DiscountedEntry[] }
+  | { readonly code: 'inspection-outcome-unknown'; readonly kind: InspectionKind; readonly completedOn: CivilDate }
   | { readonly code: 'inspection-not-approved'; readonly kind: InspectionKind; readonly completedOn: CivilDate }
   | { readonly code: 'hundred-hour-due'; readonly dueAt: Hours; readonly lastAt: Hours; readonly lastKind: InspectionKind; readonly takenOff: Hours; readonly discounted: readonly DiscountedEntry[] }
   | { readonly code: 'hundred-hour-unknown'; readonly discounted: readonly DiscountedEntry[] }
@@ -139,6 +140,7 @@ export type Reason =
   | { readonly code: 'fuel-suspect'; readonly drain: string | null; readonly why: 'wrong-colour' | 'wrong-smell' | 'water-again' }
   | { readonly code: 'fuel-grade-wrong'; readonly grade: FuelGrade; readonly approved: readonly FuelGrade[] }
   | { readonly code: 'fuel-grade-unknown'; readonly approved: readonly FuelGrade[] }
+  | { readonly code: 'fuel-dip-over-tank'; readonly tank: string; readonly dipped: Volume; readonly holds: Volume }
   | { readonly code: 'fuel-over-tanks'; readonly planned: Volume; readonly holds: Volume }
   | { readonly code: 'sample-needed'; readonly because: 'none' | 'fuelled-since' | 'flown-since' | 'not-today' | 'not-every-drain'; readonly drain: string | null }
   | { readonly code: 'oil-use-high'; readonly perHour: Volume; readonly limit: Volume }
