@@ -1,6 +1,6 @@
 import type { Reason, ReasonCode } from '../core/rules/parts/reason';
 import type { DecidedConstraint } from '../core/decision/decision';
-import { EQUIPMENT } from './reasons/equipment';
+import { EQUIPMENT, inoperativeText } from './reasons/equipment';
 import { MAINTENANCE } from './reasons/maintenance';
 import { PAPERS } from './reasons/documents';
 import { RAMP } from './reasons/ramp';
@@ -9,6 +9,7 @@ import { DIMENSIONS } from '../core/envelope/dimensions';
 import { isWithin, usesIn } from '../core/envelope/use-set';
 import { list } from './formats';
 import { USE_NAMES } from './names';
+import { usesText } from './uses-text';
 
 export type { ReasonWords, Tense } from './reasons/teller';
 
@@ -27,6 +28,7 @@ function neededFor({ closes }: Pick<DecidedConstraint, 'closes'>): string {
 /** The words of a constraint, in force or ahead. A limit on a meter that bites only because the meter is not known says so. */
 export function tellDecided({ reason, certainty, begins, closes }: Pick<DecidedConstraint, 'reason' | 'certainty' | 'begins' | 'closes'>, where: 'in-force' | 'ahead'): ReasonWords {
   const told = tellReason(reason, where === 'in-force' && begins.kind === 'meter' && certainty === 'unknown' ? 'unsure' : where);
+  if (reason.code === 'item-inoperative') return { ...told, meaning: inoperativeText(reason.because, usesText(closes)) };
   if (reason.code !== 'hundred-hour-due' || where === 'ahead' || certainty === 'unknown') return told;
   return { ...told, headline: `${told.headline.slice(0, -1)}${neededFor({ closes })}.` };
 }

@@ -1,4 +1,4 @@
-import type { ReasonCode } from '../../core/rules/parts/reason';
+import type { InoperativeCause, ReasonCode } from '../../core/rules/parts/reason';
 import { capText, dateText, list, readingText, sentenceCase, withArticle } from '../formats';
 import { CAUSE_NAMES, CLASS_MEANINGS, EQUIPMENT_NAMES, LIST_NAMES } from '../names';
 import { ends, unsure, words, type Tellers, faultsText } from './teller';
@@ -7,6 +7,12 @@ type Codes = Extract<ReasonCode, `equipment-${string}` | 'navigation-not-aboard'
 
 const place = (where: string | null) => (where === null ? '' : ` (${where})`);
 const found = (what: string) => sentenceCase(what.replace(/[.\s]+$/, ''));
+
+/** Why an inoperative thing keeps what closed, and for which flights. */
+export function inoperativeText(because: readonly InoperativeCause[], uses: string): string {
+  const flights = uses === 'for every flight' ? 'the aircraft is not available' : 'the aircraft is not available for that';
+  return because.length === 0 ? `Its deferral limits the aircraft: until it is repaired, it is not available ${uses}.` : `It is needed by ${list(because.map((cause) => CAUSE_NAMES[cause]))} ${uses}; until it is repaired, ${flights}.`;
+}
 
 /** Equipment, what is inoperative, deferrals, discrepancies. */
 export const EQUIPMENT: Tellers<Codes> = {
@@ -18,7 +24,7 @@ export const EQUIPMENT: Tellers<Codes> = {
   'equipment-expires': ({ equipment, lastDay }, tense) => words(`The ${EQUIPMENT_NAMES[equipment]} ${tense === 'in-force' ? 'was' : 'is'} good until ${dateText(lastDay)}.`, 'That is its own date; after it, it counts as missing.'),
   'equipment-date-unknown': ({ equipment }) => words(`It is not recorded until when the ${EQUIPMENT_NAMES[equipment]} is good.`, 'That it has no date would have to be stated.'),
   'item-inoperative': ({ what, because, deferred }) => words(`${found(what)}: ${deferred ? 'deferred' : 'inoperative'}.`,
-    because.length === 0 ? 'Its deferral makes it not available for these uses until it is repaired.' : `It is needed by ${list(because.map((cause) => CAUSE_NAMES[cause]))}; it is not available for those uses until it is repaired.`),
+    inoperativeText(because, 'for some flights')),
   'item-deferred': ({ what, deferredOn }) => words(`${found(what)}: deferred${deferredOn === null ? '' : ` on ${dateText(deferredOn)}`}.`, 'It is removed or deactivated and placarded. It is repaired or inspected at the next required inspection.'),
   'item-not-deferred': ({ what }) => words(`${found(what)}: inoperative and not yet deferred.`, 'It is removed or deactivated, placarded “Inoperative”, entered where that was maintenance, and judged no hazard by a rated pilot or a mechanic. Until then it is not available for any use.'),
   'deferral-not-valid': ({ what, faults }) => words(`${found(what)}: its deferral does not count.`, `Not lawful: ${faultsText(faults)}.`),
