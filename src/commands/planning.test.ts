@@ -21,7 +21,7 @@ afterAll(closeDatabase);
 
 const draft = (change: Partial<FlightDraft> = {}): FlightDraft => ({
   aircraftId: club.aircraftId, person: 'R. Dane', starts: { date: civilDate('2026-11-24'), clock: '13:00' }, endsClock: '14:30', airborne: hours('1.2'), purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false,
-  beyondGlide: false, passengers: false, persons: null, landings: 2, towLaunches: null, fuelPlanned: null, reliesOnVor: false, reliesOnDatabase: false, places: [], ...change,
+  beyondGlide: false, passengers: false, persons: null, landings: 2, towLaunches: null, fuelPlanned: null, reliesOnVor: false, reliesOnDatabase: false, places: [], altitudeFeet: null, alternateMinutes: null, authorisedWithout: [], exceptedAirspace: false, trainingWithin50Miles: false, ...change,
 });
 const enter = (change: Partial<FlightDraft> = {}, replaces: string | null = null, flightId: string = randomUUID()) => planOrMove(club.ports, club.actor('dispatcher'), { flightId, replaces, flight: draft(change) });
 const plan = (day = '2026-11-24') => inClub(club.ports.db, club.clubId, (tx) => dayPlan(tx, club.clubId, civilDate(day), club.ports.now()));
@@ -45,6 +45,14 @@ describe('planning', () => {
     expect((await plan()).flights).toMatchObject([{ flightId, person: 'R. Dane', starts: '13:00', ends: '14:30', answer: 'yes', words: '' }]);
     good(await reportFinding(club.ports, club.actor('student'), { findingId: randomUUID(), aircraftId: club.aircraftId, station: 'propeller', side: null, step: 'K217', asListed: true, what: 'New nick', looks: 'not-right', foundAt: club.ports.now() }));
     expect((await plan()).flights).toMatchObject([{ answer: 'no', words: 'New nick (Propeller).' }]);
+  });
+  it('what an instrument flight says of itself is kept, also when it is moved: height, alternate, authorisation, distance', async () => {
+    const said = { altitudeFeet: 6000, alternateMinutes: 25, authorisedWithout: ['ads-b-out'], exceptedAirspace: true, trainingWithin50Miles: true } as const;
+    const { flightId } = good(await enter({ rules: 'ifr', ...said }));
+    const kept = { altitudeFeet: 6000, toAlternate: 1500, authorisedWithout: ['ads-b-out'], exceptedAirspace: true, trainingWithin50Miles: true };
+    expect((await plan()).flights.map(({ flight }) => flight)).toMatchObject([kept]);
+    good(await enter({ rules: 'ifr', ...said, starts: { date: civilDate('2026-11-25'), clock: '09:00' }, endsClock: '10:30' }, flightId));
+    expect((await plan('2026-11-25')).flights.map(({ flight }) => flight)).toMatchObject([kept]);
   });
   it('moving leaves one flight, and the old entry in the history', async () => {
     const { flightId } = good(await enter());

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { parseVolume } from '../core/quantities/volume';
-import { UNSAID, type PlannedFlight } from '../core/records/planned-flight';
+import { AUTHORISED_WITHOUT, UNSAID, type AuthorisedWithout, type PlannedFlight } from '../core/records/planned-flight';
 import { addDays } from '../core/time/civil-date';
 import { momentsAt, type ZoneId } from '../core/time/zone';
 import { DIMENSIONS, type Crew, type Purpose, type Range, type Rules } from '../core/envelope/dimensions';
@@ -23,6 +23,12 @@ export const plannedFlightSchema = z.strictObject({
   persons: z.number().int().min(1).max(60).nullable(), landings: z.number().int().min(1).max(100).nullable(), towLaunches: z.number().int().min(0).max(100).nullable(),
   /** US gallons of usable fuel planned at the start; null takes what was measured. */
   fuelPlanned: z.string().trim().max(8).nullable(), reliesOnVor: yesNo, reliesOnDatabase: yesNo,
+  /** Feet above the sea, for instrument flight; null is not said. */
+  altitudeFeet: z.number('expected whole feet, such as 6000').int('expected whole feet, such as 6000').min(0, 'expected 0 to 60000 ft').max(60_000, 'expected 0 to 60000 ft').nullable().default(null),
+  /** Whole minutes to the alternate, for instrument flight: 0 states that none is needed, null is not said. */
+  alternateMinutes: z.number('expected whole minutes').int('expected whole minutes').min(0, 'expected 0 to 600 minutes').max(600, 'expected 0 to 600 minutes').nullable().default(null),
+  authorisedWithout: z.array(choice<AuthorisedWithout>(AUTHORISED_WITHOUT, 'choose what air traffic control authorised the flight without')).max(AUTHORISED_WITHOUT.length).readonly().default([]),
+  exceptedAirspace: yesNo.default(false), trainingWithin50Miles: yesNo.default(false),
   places: z.array(placeSchema).max(6).default([]),
 });
 export type FlightDraft = z.output<typeof plannedFlightSchema>;
@@ -49,6 +55,7 @@ export function flightFrom(draft: FlightDraft, id: string, zone: ZoneId): Planne
   return {
     id, starts, ends, airborne: draft.airborne, purpose: draft.purpose, crew: draft.crew, rules: draft.rules, range: draft.range, light: null, transponderAirspace: draft.transponderAirspace, adsbAirspace: draft.adsbAirspace,
     beyondGlideOverWater: draft.beyondGlide, passengers: draft.passengers, ...UNSAID, persons: draft.persons, landings: draft.landings, towLaunches: draft.towLaunches, fuelPlanned: fuel, places: draft.places.map(({ name, latitude, longitude, timeZone }) => ({ name, latitude, longitude, zone: timeZone })), reliesOnVor: draft.reliesOnVor, reliesOnDatabase: draft.reliesOnDatabase,
+    altitudeFeet: draft.altitudeFeet, toAlternate: draft.alternateMinutes === null ? null : draft.alternateMinutes * 60, authorisedWithout: draft.authorisedWithout, exceptedAirspace: draft.exceptedAirspace, trainingWithin50Miles: draft.trainingWithin50Miles,
   };
 }
 

@@ -4,12 +4,12 @@ import { boxesOf } from '../core/envelope/use-set';
 import { hoursFromSeconds, decimalHours } from '../core/quantities/hours';
 import { isHourMeter, METER_NAMES, type Meter } from '../core/records/meters';
 import { packVersions } from '../core/rules/register';
-import type { Act, Begins, Cap } from '../core/rules/parts/constraint';
+import type { Begins, Cap } from '../core/rules/parts/constraint';
 import { instantText, type Instant } from '../core/time/instant';
 import type { ZoneId } from '../core/time/zone';
 import { capText, durationText, moneyText } from './formats';
 import { exceedanceText, leftText } from './limits';
-import { ACT_NAMES, entitledText, onText, sourceText } from './remedies';
+import { ACT_NAMES, actsText, entitledText, sourceText } from './remedies';
 import { METER_NAMES_IN_WORDS, NOT_CHECKED_NAMES } from './names';
 import { tellDecided } from './reasons';
 import { windowText } from './window-text';
@@ -82,17 +82,6 @@ export function exceedanceDocument(exceedance: Exceedance, zone: ZoneId) {
 
 const actionDocument = ({ act, on, by, minutes, cents, remedies }: Action) => ({ act, on, words: ACT_NAMES[act], by: entitledText(by), minutes, cost: cents / 100, remedies: [...remedies] });
 
-/** Acts in words; the same act on several things is said once. */
-function actionsText(actions: readonly Action[]): string {
-  const words = new Map<string, { readonly act: Act; readonly by: string; readonly on: readonly string[] }>();
-  for (const { act, by, on } of actions) {
-    const key = `${act} ${entitledText(by)}`;
-    const known = words.get(key);
-    words.set(key, { act, by: entitledText(by), on: [...(known?.on ?? []), onText(act, on)] });
-  }
-  return [...words.values()].map(({ act, by, on }) => { const things = on.filter((thing) => thing !== ''); return `${ACT_NAMES[act]}${things.length === 0 ? '' : ` (${things.join('; ')})`} – ${by}`; }).join('; ');
-}
-
 /** Remedies for programs and people; null where there is nothing to get out of. */
 export function plansDocument(plans: RemedyPlans | null) {
   if (plans === null) return null;
@@ -100,7 +89,7 @@ export function plansDocument(plans: RemedyPlans | null) {
     withoutRemedy: [...plans.withoutRemedy],
     plans: plans.plans.map(({ actions, minutes, cents }) => ({
       minutes, cost: cents / 100, acts: actions.map(actionDocument),
-      words: `${actionsText(actions)}. Estimated: out of service ${durationText(minutes)}${cents === 0 ? '' : `, cost ${moneyText(cents)}`}.`,
+      words: `${actsText(actions)}. Estimated: out of service ${durationText(minutes)}${cents === 0 ? '' : `, cost ${moneyText(cents)}`}.`,
     })),
   };
 }

@@ -1,10 +1,10 @@
 import type { Decision, FlightAnswer } from '../core/decision/decision';
 import type { ZoneId } from '../core/time/zone';
-import { ACT_NAMES } from './remedies';
+import { actsText } from './remedies';
 import { exceedanceText } from './limits';
 import { tellDecided } from './reasons';
 
-/** The answer for a planned flight in one or two sentences; empty when it is yes. */
+/** The answer for a planned flight in one or two sentences; empty when it is yes. Where steps are left, all of them are said. */
 export function tellFlight(answer: FlightAnswer, decision: Decision, zone: ZoneId): string {
   if (answer.timesContradict) return 'Its times contradict each other.';
   if (answer.notApproved) return 'This aircraft is not approved or fitted for such a flight.';
@@ -13,7 +13,6 @@ export function tellFlight(answer: FlightAnswer, decision: Decision, zone: ZoneI
   if (blocking !== undefined) return tellDecided(blocking, 'in-force').headline;
   const exceedance = answer.exceedances.find(({ constraint }) => !constraint.condition);
   if (exceedance !== undefined) return exceedanceText(exceedance, zone);
-  const condition = closing[0] ?? answer.exceedances[0]?.constraint;
-  const act = condition?.remedies[0]?.act;
-  return act === undefined ? '' : `Yes, after: ${ACT_NAMES[act]}.`;
+  const steps = [...closing, ...answer.exceedances.map(({ constraint }) => constraint)].flatMap(({ remedies: [first] }) => (first === undefined ? [] : [{ act: first.act, on: first.on }]));
+  return steps.length === 0 ? '' : `Yes, after: ${actsText(steps)}.`;
 }

@@ -1,4 +1,4 @@
-import type { Act, Entitled, Source } from '../core/rules/parts/constraint';
+import type { Act, Entitled, Remedy, Source } from '../core/rules/parts/constraint';
 import { list } from './formats';
 import { CERTIFICATE_NAMES, DOCUMENT_NAMES, EQUIPMENT_NAMES, INSPECTION_NAMES, METER_NAMES_IN_WORDS, QUANTITY_NAMES_IN_WORDS } from './names';
 
@@ -111,7 +111,7 @@ export function sourceText(source: Source): string {
 /** What a flight can say or change about itself. */
 const OF_A_FLIGHT: Readonly<Record<string, string>> = {
   persons: 'how many people fly', load: 'its load', fuel: 'its fuel', altitudeFeet: 'its altitude', trainingWithin50Miles: 'that it is training within 50 NM', exceptedAirspace: 'that it stays in airspace that 91.215(b) excepts',
-  reliesOnVor: 'that it does not rely on VOR', reliesOnDatabase: 'that it does not rely on the database', landings: 'its landings', 'tow-launches': 'its tows', alternate: 'its alternate', transponder: 'without transponder', 'ads-b-out': 'without ADS-B Out', 'transponder and ads-b-out': 'without transponder and ADS-B Out',
+  reliesOnVor: 'that it does not rely on VOR', reliesOnDatabase: 'that it does not rely on the database', landings: 'its landings', 'tow-launches': 'its tows', alternate: 'its alternate', toAlternate: 'how far its alternate is', transponder: 'without transponder', 'ads-b-out': 'without ADS-B Out', 'transponder and ads-b-out': 'without transponder and ADS-B Out',
 };
 const NAMED: Readonly<Record<string, string>> = { ...INSPECTION_NAMES, ...METER_NAMES_IN_WORDS, ...QUANTITY_NAMES_IN_WORDS, ...EQUIPMENT_NAMES, ...DOCUMENT_NAMES, ...OF_A_FLIGHT, 'maintenance-release': 'maintenance release' };
 
@@ -122,4 +122,16 @@ export function onText(act: Act, on: string | null): string {
   if (act === 'obtain-atc-authorisation' || act === 'state-for-flight' || act === 'change-flight') return OF_A_FLIGHT[on] ?? '';
   const [quantity = '', which] = on.split(' ');
   return NAMED[on] ?? (which === undefined || NAMED[quantity] === undefined ? (which === undefined ? '' : on) : `${NAMED[quantity]}, ${which}`);
+}
+
+/** Acts in words, with who does them where that is said; the same act on several things is said once. */
+export function actsText(acts: readonly (Pick<Remedy, 'act' | 'on'> & { readonly by?: Entitled })[]): string {
+  const groups = new Map<string, { readonly act: Act; readonly by: string; readonly on: readonly string[] }>();
+  for (const { act, on, by: whom } of acts) {
+    const by = whom === undefined ? '' : ` – ${entitledText(whom)}`;
+    const known = groups.get(`${act}${by}`)?.on ?? [];
+    const thing = onText(act, on);
+    groups.set(`${act}${by}`, { act, by, on: thing === '' || known.includes(thing) ? known : [...known, thing] });
+  }
+  return [...groups.values()].map(({ act, by, on }) => `${ACT_NAMES[act]}${on.length === 0 ? '' : ` (${on.join('; ')})`}${by}`).join('; ');
 }

@@ -23,7 +23,7 @@ const node = (kind: Explained['kind'], text: string, children: readonly Explaine
 function constraintNode(group: OneReason, where: 'in-force' | 'ahead'): Explained {
   const one = asOne(group);
   const { headline, meaning } = tellDecided(one, where);
-  const remedies = group.flatMap((constraint) => constraint.remedies.map(({ act, by, leaves }) => `${ACT_NAMES[act]} – ${entitledText(by)}${leaves === null ? '' : '; not available for every use after it'}.`));
+  const remedies = group.flatMap((constraint) => constraint.remedies.map(({ act, by, leaves }) => `${ACT_NAMES[act]} – ${entitledText(by)}${leaves === null ? '' : '; not all uses are available after it'}.`));
   return node('constraint', headline, [
     node('meaning', meaning),
     ...group.map(({ rule, pack, source, certainty }) => node('source', `Rule: ${rule} of ${pack}; source: ${sourceText(source)}.${certainty === 'unknown' ? ' No record: treated as not complied with.' : ''}`)),

@@ -31,7 +31,7 @@ export interface PlanLine {
   readonly ends: string;
   readonly date: CivilDate;
   readonly airborne: string;
-  readonly flight: Pick<PlannedFlight, 'purpose' | 'crew' | 'rules' | 'range' | 'transponderAirspace' | 'adsbAirspace' | 'beyondGlideOverWater' | 'passengers' | 'persons' | 'landings' | 'towLaunches' | 'reliesOnVor' | 'reliesOnDatabase' | 'places'>;
+  readonly flight: Pick<PlannedFlight, 'purpose' | 'crew' | 'rules' | 'range' | 'transponderAirspace' | 'adsbAirspace' | 'beyondGlideOverWater' | 'passengers' | 'persons' | 'landings' | 'towLaunches' | 'reliesOnVor' | 'reliesOnDatabase' | 'places' | 'altitudeFeet' | 'toAlternate' | 'authorisedWithout' | 'exceptedAirspace' | 'trainingWithin50Miles'>;
   /** US gallons; empty where none was planned. */
   readonly fuel: string;
   readonly answer: FlightAnswer['answer'] | 'past' | 'left';

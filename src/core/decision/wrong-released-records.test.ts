@@ -82,7 +82,7 @@ describe('a special flight permit', () => {
     ['position lights dark, a mechanic has to look', { equipment: ['position-lights'], classification: 'ground-until-mechanic' }],
     ['position lights dark that type certification asks for', { equipment: ['position-lights'], classification: 'deferral-path' }, { equipment: { list: { items: { 'position-lights': { fitted: true, typeCertification: true, equipmentList: 'no', kindsOfOperation: 'no' } } } } }],
   ] as readonly (readonly [string, Change, Change?])[])('%s: by day, not by night', (_, find, change = {}) => {
-    const found: Change = { ...change, discrepancies: { d: { happenedAt: '2026-11-24T08:00:00Z', recordedAt: '2026-11-24T08:05:00Z', what: 'Light', ...find } } };
+    const found: Change = { ...(change as Change), discrepancies: { d: { happenedAt: '2026-11-24T08:00:00Z', recordedAt: '2026-11-24T08:05:00Z', what: 'Light', ...(find as Change) } } };
     const night = { ...ferry, starts: '2026-11-24T23:00:00Z', ends: '2026-11-25T00:00:00Z' };
     expect([fly(found), decideClean({ ...permit(), ...found, flight: night }).flight?.answer]).toEqual(['yes', 'no']);
   });

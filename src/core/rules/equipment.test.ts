@@ -170,6 +170,8 @@ describe('receivers', () => {
     ['thirty days', check(seen('2026-10-25')), []],
     ['thirty-one', check(seen('2026-10-24')), ['check: vor-check-expires 3024 [r] check-vor']],
     ['too far off', check({ errorDegrees: 4.1 }), ['check: vor-check-failed 3024 [r] check-vor']],
+    ['too far off by any method', check({ method: null, errorDegrees: 6.1 }), ['check: vor-check-failed 3024 [r] check-vor']],
+    ['off by what some method allows, nobody knows which', check({ method: null, errorDegrees: 6 }), ['check: vor-check-incomplete? 3024 [r] check-vor'], ['vorChecks']],
     ['in the air', check({ method: 'airborne-point', errorDegrees: 6 }), []],
     ['on the ground', check({ method: 'ground-point', errorDegrees: 4.1 }), ['check: vor-check-failed 3024 [r] check-vor']],
     ['no place', check({ place: null }), ['check: vor-check-incomplete? 3024 [r] check-vor'], ['vorChecks']],

@@ -17,8 +17,14 @@ const check = remedy('check-vor', PILOT_OR_MECHANIC);
 
 /** True for a check with every element that its entry must have. */
 const isComplete = ({ method, error, place, signedBy }: VorCheck): boolean => method !== null && error !== null && place !== null && signedBy !== null;
+/** What no method allows. */
+const MOST = Math.max(...Object.values(ALLOWED));
+
 /** By how much a check passed its limit, signed or not; null where it kept it or does not say. */
-const beyond = ({ method, error }: VorCheck): { readonly error: number; readonly allowed: number } | null => (method !== null && error !== null && error > ALLOWED[method] ? { error, allowed: ALLOWED[method] } : null);
+function beyond({ method, error }: VorCheck): { readonly error: number; readonly allowed: number } | null {
+  const allowed = method === null ? MOST : ALLOWED[method];
+  return error !== null && error > allowed ? { error, allowed } : null;
+}
 
 /** The complete check that counts is the latest; one that was not finished hides no good one, but an error that somebody found counts no matter who signed. */
 function checksOf({ vorChecks, place }: KnownFacts, closes: UseSet): RuleResult {

@@ -21,14 +21,16 @@ import { PlacesFields, placesOf, type PlaceText } from './places-fields';
 
 interface Fields {
   readonly aircraftId: string; readonly person: string; readonly date: string; readonly starts: string; readonly ends: string; readonly airborne: string; readonly purpose: Purpose; readonly crew: Crew; readonly rules: Rules; readonly range: Range;
-  readonly passengers: boolean; readonly transponder: boolean; readonly broadcast: boolean; readonly water: boolean; readonly vor: boolean; readonly database: boolean; readonly persons: string; readonly landings: string; readonly fuel: string; readonly places: readonly PlaceText[]; readonly tows: number | null;
+  readonly passengers: boolean; readonly transponder: boolean; readonly broadcast: boolean; readonly water: boolean; readonly vor: boolean; readonly database: boolean; readonly persons: string; readonly landings: string; readonly fuel: string;
+  readonly altitude: string; readonly alternate: string; readonly withoutTransponder: boolean; readonly withoutAdsb: boolean; readonly excepted: boolean; readonly near: boolean; readonly places: readonly PlaceText[]; readonly tows: number | null;
 }
 
 const CREWS: Readonly<Record<Crew, string>> = { 'rated-pilot': 'rated pilot', dual: 'with an instructor', 'student-solo': 'student alone' };
 const RANGES: Readonly<Partial<Record<Range, string>>> = {};
 const nameOfRange = (range: Range) => RANGES[range] ?? range.replaceAll('-', ' ');
 const ANSWERS = { yes: 'This flight can go.', 'yes-after': 'This flight can go after a step.', no: 'This flight cannot go.', unclear: '' } as const;
-const whole = (text: string) => (/^\d{1,3}$/.test(text.trim()) ? Number(text.trim()) : null);
+const whole = (text: string, digits = 3) => (/^\d+$/.test(text.trim()) && text.trim().length <= digits ? Number(text.trim()) : null);
+const shown = (value: number | null | undefined) => (value === null || value === undefined ? '' : String(value));
 const CLOCK = /^([01]\d|2[0-3]):[0-5]\d$/;
 
 /** `930` and `9:30` as `09:30`: typed in a few keys. */
@@ -43,6 +45,8 @@ function draftOf(fields: Fields): FlightDraftInput {
     aircraftId: fields.aircraftId, person: fields.person.trim() === '' ? 'not named yet' : fields.person, starts: { date: fields.date, clock: clockFrom(fields.starts) }, endsClock: clockFrom(fields.ends), airborne: words === '' ? null : Number(words), purpose: fields.purpose, crew: fields.crew, rules: fields.rules, range: fields.range,
     passengers: fields.passengers, transponderAirspace: fields.transponder, adsbAirspace: fields.broadcast, beyondGlide: fields.water, reliesOnVor: fields.vor, reliesOnDatabase: fields.database, persons: whole(fields.persons), landings: whole(fields.landings), towLaunches: fields.tows,
     fuelPlanned: fields.fuel.trim() === '' ? null : fields.fuel.trim(), places: placesOf(fields.places) ?? [],
+    altitudeFeet: whole(fields.altitude, 5), alternateMinutes: whole(fields.alternate), exceptedAirspace: fields.excepted, trainingWithin50Miles: fields.near,
+    authorisedWithout: [...(fields.withoutTransponder ? ['transponder' as const] : []), ...(fields.withoutAdsb ? ['ads-b-out' as const] : [])],
   };
 }
 
@@ -57,7 +61,9 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
   const { register, handleSubmit, control, setValue, setError, formState: { errors, isSubmitting } } = useForm<Fields>({
     defaultValues: {
       aircraftId: moving?.aircraftId ?? plan.aircraft[0]?.aircraftId ?? '', person: moving?.person ?? onlyFor ?? '', date: moving?.date ?? plan.date, starts: moving?.starts ?? '', ends: moving?.ends ?? '', airborne: moving?.airborne ?? '', purpose: flight?.purpose ?? 'private-rental', crew: flight?.crew ?? 'rated-pilot', rules: flight?.rules ?? 'vfr', range: flight?.range ?? 'local',
-      passengers: flight?.passengers ?? false, transponder: flight?.transponderAirspace ?? false, broadcast: flight?.adsbAirspace ?? false, water: flight?.beyondGlideOverWater ?? false, vor: flight?.reliesOnVor ?? false, database: flight?.reliesOnDatabase ?? false, persons: flight?.persons === null || flight?.persons === undefined ? '' : String(flight.persons), landings: flight?.landings === null || flight?.landings === undefined ? '' : String(flight.landings), fuel: moving?.fuel ?? '', tows: flight?.towLaunches ?? null,
+      passengers: flight?.passengers ?? false, transponder: flight?.transponderAirspace ?? false, broadcast: flight?.adsbAirspace ?? false, water: flight?.beyondGlideOverWater ?? false, vor: flight?.reliesOnVor ?? false, database: flight?.reliesOnDatabase ?? false, persons: shown(flight?.persons), landings: shown(flight?.landings), fuel: moving?.fuel ?? '', tows: flight?.towLaunches ?? null,
+      altitude: shown(flight?.altitudeFeet), alternate: shown(flight?.toAlternate == null ? null : flight.toAlternate / 60), excepted: flight?.exceptedAirspace ?? false, near: flight?.trainingWithin50Miles ?? false,
+      withoutTransponder: flight?.authorisedWithout.includes('transponder') ?? false, withoutAdsb: flight?.authorisedWithout.includes('ads-b-out') ?? false,
       places: flight?.places.map(({ name, latitude, longitude, zone }) => ({ name, latitude: String(latitude), longitude: String(longitude), timeZone: zone })) ?? [],
     },
   });
@@ -74,12 +80,13 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
       await client.invalidateQueries();
       onDone();
     } catch (error) {
-      if (error instanceof Refusal) for (const { path, message } of error.details.problems ?? []) setError((({ endsClock: 'ends', fuelPlanned: 'fuel' } as Record<string, string>)[path.replace(/^flight\./, '').split('.')[0] ?? ''] ?? path.replace(/^flight\./, '').split('.')[0] ?? path) as keyof Fields, { message });
+      if (error instanceof Refusal) for (const { path, message } of error.details.problems ?? []) setError((({ endsClock: 'ends', fuelPlanned: 'fuel', altitudeFeet: 'altitude', alternateMinutes: 'alternate' } as Record<string, string>)[path.replace(/^flight\./, '').split('.')[0] ?? ''] ?? path.replace(/^flight\./, '').split('.')[0] ?? path) as keyof Fields, { message });
       setTrouble(error instanceof Error ? error.message : 'It was not recorded. Try again.');
     }
   };
   const field = (name: keyof Fields) => ({ error: errors[name] !== undefined, helperText: errors[name]?.message });
   const clockField = (name: 'starts' | 'ends', label: string) => <TextField label={label} placeholder="0930" {...register(name, { validate: (text) => CLOCK.test(clockFrom(text)) || 'A time such as 0930.', onBlur: () => { setValue(name, clockFrom(fields[name])); } })} {...field(name)} slotProps={{ htmlInput: { className: 'figure' } }} />;
+  const figure = (name: 'altitude' | 'alternate', label: string, form: RegExp, helps: string) => <TextField label={label} {...register(name, { validate: (text) => text.trim() === '' || form.test(text.trim()) || helps })} {...field(name)} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} />;
   const date = parseCivilDate(fields.date);
   const pair = { display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 12 } as const;
   return (
@@ -92,12 +99,14 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
         {clockField('starts', 'From')}{clockField('ends', 'To')}
         <TextField select label="What for" value={fields.purpose} {...register('purpose')}>{DIMENSIONS.purpose.map((purpose) => <MenuItem key={purpose} value={purpose}>{sentenceCase(PURPOSE_NAMES[purpose])}</MenuItem>)}</TextField><TextField select label="Who flies it" value={fields.crew} {...register('crew')}>{DIMENSIONS.crew.map((crew) => <MenuItem key={crew} value={crew}>{sentenceCase(CREWS[crew])}</MenuItem>)}</TextField>
         <TextField select label="Flight rules" value={fields.rules} {...register('rules')}>{DIMENSIONS.rules.map((rules) => <MenuItem key={rules} value={rules}>{rules.toUpperCase()}</MenuItem>)}</TextField><TextField select label="How far" value={fields.range} {...register('range')}>{DIMENSIONS.range.map((range) => <MenuItem key={range} value={range}>{sentenceCase(nameOfRange(range))}</MenuItem>)}</TextField>
+        {fields.rules !== 'ifr' ? null : <>{figure('altitude', 'Highest altitude, ft', /^\d{1,5}$/, 'Whole feet, such as 6000.')}{figure('alternate', 'Minutes to the alternate', /^\d{1,3}$/, 'Whole minutes; 0 where none is needed.')}</>}
       </div>
       <details><summary style={{ cursor: 'pointer' }}>Airspace, people, landings, fuel</summary>
         <div style={{ ...pair, marginTop: 10 }}>
           <TextField label="People aboard" {...register('persons')} {...field('persons')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} /><TextField label="Landings" {...register('landings')} {...field('landings')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} />
           <TextField label="Usable fuel at the start, US gal" {...register('fuel')} {...field('fuel')} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} /><span />
-          {([['passengers', 'Carries passengers'], ['transponder', 'In transponder airspace'], ['broadcast', 'In ads-b-out airspace'], ['water', 'Beyond gliding distance over water'], ['vor', 'Navigates by VOR'], ['database', 'Navigates by a database']] as const).map(([name, label]) => <FormControlLabel key={name} control={<Checkbox checked={fields[name]} {...register(name)} />} label={label} />)}
+          {([['passengers', 'Carries passengers'], ['transponder', 'In transponder airspace'], ['broadcast', 'In ADS-B airspace'], ['water', 'Beyond gliding distance over water'], ['vor', 'Navigates by VOR'], ['database', 'Navigates by a database'],
+            ['near', 'Training within 50 NM of the field'], ['excepted', 'Only in airspace that excepts aircraft without electrical system'], ['withoutTransponder', 'ATC authorised it without transponder'], ['withoutAdsb', 'ATC authorised it without ADS-B Out']] as const).map(([name, label]) => <FormControlLabel key={name} control={<Checkbox checked={fields[name]} {...register(name)} />} label={label} />)}
         </div>
       </details>
       <PlacesFields places={fields.places} plan={plan} onChange={(places) => { setValue('places', places); }} />
