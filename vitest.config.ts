@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
@@ -6,6 +7,8 @@ const alias = { '@': fileURLToPath(new URL('./src', import.meta.url)) };
 export default defineConfig({
   resolve: { alias },
   test: {
+    // Left to itself the runner keeps one core free, which of two is half of the machine.
+    maxWorkers: availableParallelism(),
     projects: [
       // The core and what speaks for it: run under several time zones by tools/test.mjs.
       { resolve: { alias }, test: { name: 'core', include: ['src/{core,explain,contracts}/**/*.test.ts', 'checks/**/*.test.ts'], testTimeout: 30_000 } },

@@ -26,7 +26,8 @@ const swapped = (text: string, at: number) => `${text.slice(0, at)}${text.charAt
 /** Every text that one slip could have turned into what was typed, the likelier slips first. */
 function beforeSlip(typed: string, hours: boolean): readonly { readonly text: string; readonly slip: Slip }[] {
   const found: { readonly text: string; readonly slip: Slip }[] = [];
-  const add = (slip: Slip, text: string) => { found.push({ text, slip }); };
+  // No meter shows a figure with a zero before it, and nobody reads one off.
+  const add = (slip: Slip, text: string) => { if (!/^0\d/.test(text)) found.push({ text, slip }); };
   const places = Array.from({ length: typed.length + 1 }, (_, at) => at);
   for (const at of places.slice(0, -2)) if (typed.charAt(at) !== typed.charAt(at + 1)) add(typed.charAt(at) === '.' || typed.charAt(at + 1) === '.' ? 'point-misplaced' : 'transposed', swapped(typed, at));
   if (hours && !typed.includes('.')) for (let back = 1; back <= PLACES && back < typed.length; back += 1) add('point-left-out', `${typed.slice(0, -back)}.${typed.slice(-back)}`);
