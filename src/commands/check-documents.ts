@@ -17,7 +17,7 @@ export function documentOf(seen: Seen, happenedAt: Instant, recordedAt: Instant)
   const base = { id: seen.documentCheckId, happenedAt, recordedAt, aboard: seen.aboard, legible: seen.aboard ? seen.legible : null };
   switch (seen.kind) {
     case 'airworthiness-certificate': return { ...base, kind: seen.kind, registrationShown: seen.registrationShown, displayed: seen.displayed };
-    case 'registration-certificate': return { ...base, kind: seen.kind, registrationShown: seen.registrationShown, issuedOn: seen.issuedOn, printedExpiry: seen.printedExpiry, ended: null };
+    case 'registration-certificate': return { ...base, kind: seen.kind, registrationShown: seen.registrationShown, issuedOn: seen.issuedOn, printedExpiry: seen.printedExpiry, ...(seen.temporary === null ? {} : { temporary: seen.temporary }), ended: null };
     case 'operating-limitations': return { ...base, kind: seen.kind, form: seen.form, revision: seen.revision, serialShown: seen.serialShown, placards: seen.placards };
     case 'weight-and-balance': return { ...base, kind: seen.kind, datedOn: seen.datedOn };
     case 'radio-licence': return { ...base, kind: seen.kind };

@@ -254,7 +254,7 @@ describe('correcting', () => {
 });
 
 const paper = (kind: DocumentCheckRound['documentChecks'][number]['kind']): DocumentCheckRound['documentChecks'][number] => ({
-  documentCheckId: randomUUID(), kind, keptWhere: 'pouch behind the left seat', number: null, aboard: true, legible: true, displayed: null, registrationShown: null, serialShown: null, issuedOn: null, printedExpiry: null, form: null, revision: null, placards: null, datedOn: null, tankFitted: null,
+  documentCheckId: randomUUID(), kind, keptWhere: 'pouch behind the left seat', number: null, aboard: true, legible: true, displayed: null, registrationShown: null, serialShown: null, issuedOn: null, printedExpiry: null, form: null, revision: null, placards: null, datedOn: null, tankFitted: null, temporary: null,
 });
 const round = (documentChecks: DocumentCheckRound['documentChecks']): DocumentCheckRound => ({ aircraftId: club.aircraftId, seenAt: club.ports.now(), documentChecks });
 
@@ -275,6 +275,16 @@ describe('a document check round', () => {
   ])('a %s grounds it', async (_, seen) => {
     good(await checkDocuments(club.ports, club.actor('student'), round([seen])));
     expect((await row())?.verdict).toBe('Grounded');
+  });
+  // 14 CFR 47.31(c): from memory.
+  it('a copy of the application for registration holds for 90 days and no longer, and a member’s word does not make a certificate of it', async () => {
+    const copy = { ...paper('registration-certificate'), registrationShown: 'N02TB', issuedOn: civilDate('2026-11-20'), temporary: true };
+    good(await checkDocuments(club.ports, club.actor('dispatcher'), round([copy])));
+    const documents = async () => inTx((tx) => documentCheckList(tx, 'N02TB')).then((list) => list?.papers.find(({ kind }) => kind === 'registration-certificate'));
+    expect([(await row())?.verdict, (await documents())?.lastWords, (await documents())?.last.temporary]).toEqual(['Restricted', 'copy of the application, of 20 Nov 2026', true]);
+    club.ports.at = addSeconds(club.ports.at, 60);
+    const { waiting } = good(await checkDocuments(club.ports, club.actor('renter'), round([{ ...copy, documentCheckId: randomUUID(), temporary: false, printedExpiry: civilDate('2033-11-30') }])));
+    expect([waiting.length, (await row())?.verdict]).toEqual([1, 'Grounded']);
   });
   it('sent twice is recorded once, and somebody without a role records nothing', async () => {
     const entry = round([{ ...paper('radio-licence') }]);

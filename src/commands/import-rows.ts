@@ -64,7 +64,7 @@ const MAKERS: { readonly [L in ImportList]: (row: RowOf<L>, making: Making) => O
     key: { aircraft_id: aircraftId, kind: row.kind, happened_at: iso(row.seen_at) }, words: () => `${row.kind}, ${row.aboard ? 'aboard' : 'missing'}`,
     tables: { document_sighting: [{
       sighting_id: newId(), aircraft_id: aircraftId, kind: row.kind, kept_where: row.kept_where, aboard: row.aboard, legible: row.legible, displayed: row.displayed, registration_shown: row.registration_shown, issued_on: row.issued, printed_expiry: row.expires, ended_on: null, ended_because: null, form: row.form,
-      tank_fitted: row.tank_fitted, happened_at: iso(row.seen_at), recorded_at: recordedAt, recorded_by: actor.personId, revision: row.revision, serial_shown: row.serial_shown, placards: row.placards, dated_on: row.dated, number: row.number, awaits_vouch: false,
+      tank_fitted: row.tank_fitted, happened_at: iso(row.seen_at), recorded_at: recordedAt, recorded_by: actor.personId, revision: row.revision, serial_shown: row.serial_shown, placards: row.placards, dated_on: row.dated, number: row.number, awaits_vouch: false, temporary: row.kind === 'registration-certificate' ? row.temporary : null,
     }] },
   }),
   inspections: (row, { actor, recordedAt, newId, aircraftId }) => {

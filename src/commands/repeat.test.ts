@@ -33,7 +33,7 @@ const STANDS = { code: 'conflict', message: expect.stringContaining('that stands
 
 describe('a round through the documents whose answer got lost', () => {
   const paper = (kind: DocumentCheckRound['documentChecks'][number]['kind'], aboard = true): DocumentCheckRound['documentChecks'][number] => ({
-    documentCheckId: randomUUID(), kind, keptWhere: 'pouch', number: null, aboard, legible: aboard ? true : null, displayed: kind === 'airworthiness-certificate' ? true : null, registrationShown: kind === 'airworthiness-certificate' ? 'N02TB' : null, serialShown: null, issuedOn: null, printedExpiry: null, form: null, revision: null, placards: null, datedOn: null, tankFitted: null,
+    documentCheckId: randomUUID(), kind, keptWhere: 'pouch', number: null, aboard, legible: aboard ? true : null, displayed: kind === 'airworthiness-certificate' ? true : null, registrationShown: kind === 'airworthiness-certificate' ? 'N02TB' : null, serialShown: null, issuedOn: null, printedExpiry: null, form: null, revision: null, placards: null, datedOn: null, tankFitted: null, temporary: null,
   });
   const send = (documentChecks: DocumentCheckRound['documentChecks']) => checkDocuments(club.ports, club.actor('student'), { aircraftId: club.aircraftId, seenAt: club.ports.now(), documentChecks });
   it('is recorded once, whenever it is sent again', async () => {

@@ -41,7 +41,7 @@ const open = (): Promise<UseSet> => inClub(club.ports.db, club.clubId, async (tx
 const revision = async () => (await inClub(club.ports.db, club.clubId, (tx) => tx.selectFrom('aircraft').select('revision').executeTakeFirstOrThrow())).revision;
 
 type DocumentCheck = DocumentCheckRound['documentChecks'][number];
-const NOTHING: Omit<DocumentCheck, 'kind' | 'documentCheckId'> = { keptWhere: null, number: null, aboard: true, legible: true, displayed: null, registrationShown: null, serialShown: null, issuedOn: null, printedExpiry: null, form: null, revision: null, placards: null, datedOn: null, tankFitted: null };
+const NOTHING: Omit<DocumentCheck, 'kind' | 'documentCheckId'> = { keptWhere: null, number: null, aboard: true, legible: true, displayed: null, registrationShown: null, serialShown: null, issuedOn: null, printedExpiry: null, form: null, revision: null, placards: null, datedOn: null, tankFitted: null, temporary: null };
 const sight = (role: Role, documentCheck: Pick<DocumentCheck, 'kind'> & Partial<DocumentCheck>) => checkDocuments(club.ports, club.actor(role), { aircraftId: club.aircraftId, seenAt: club.ports.now(), documentChecks: [{ ...NOTHING, documentCheckId: randomUUID(), ...documentCheck }] });
 const registered = { kind: 'registration-certificate' as const, registrationShown: 'N02TB', issuedOn: civilDate('2025-05-14') };
 const annual = (entryId: string, signer: SignedEntry['signer'], change: Partial<SignedEntry> = {}): SignedEntry => ({

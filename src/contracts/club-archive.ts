@@ -32,7 +32,7 @@ export const ARCHIVE_TABLES = {
   },
   document_sighting: {
     about: 'what somebody saw of a document', key: ['sighting_id'],
-    columns: { sighting_id: 'id', aircraft_id: 'id', kind: 'text', kept_where: 'text?', aboard: 'bool?', legible: 'bool?', displayed: 'bool?', registration_shown: 'text?', issued_on: 'date?', printed_expiry: 'date?', ended_on: 'date?', ended_because: 'text?', form: 'text?', tank_fitted: 'bool?', happened_at: 'time', recorded_at: 'time', recorded_by: 'text', revision: 'text?', serial_shown: 'text?', placards: 'bool?', dated_on: 'date?', number: 'text?', awaits_vouch: 'bool', batch: 'id' },
+    columns: { sighting_id: 'id', aircraft_id: 'id', kind: 'text', kept_where: 'text?', aboard: 'bool?', legible: 'bool?', displayed: 'bool?', registration_shown: 'text?', issued_on: 'date?', printed_expiry: 'date?', ended_on: 'date?', ended_because: 'text?', form: 'text?', tank_fitted: 'bool?', happened_at: 'time', recorded_at: 'time', recorded_by: 'text', revision: 'text?', serial_shown: 'text?', placards: 'bool?', dated_on: 'date?', number: 'text?', awaits_vouch: 'bool', batch: 'id', temporary: 'bool?' },
   },
   inspection: {
     about: 'inspection entries', key: ['inspection_id'],
@@ -158,7 +158,7 @@ const columnSchema = (column: Column): z.ZodType => (column.endsWith('?') ? KIND
 const tableSchema = ({ about, columns }: ArchiveTable) => z.array(z.strictObject(Object.fromEntries(Object.entries(columns).map(([name, column]) => [name, columnSchema(column)])))).describe(about);
 
 /** Version of the archive's format; a reader refuses one that it does not know. */
-export const ARCHIVE_VERSION = 4;
+export const ARCHIVE_VERSION = 5;
 
 /** A whole club in one file: every record with both of its times, struck out ones included, and the ledger as it stands. Accounts and passwords are not in it. */
 export const clubArchiveSchema = z.strictObject({

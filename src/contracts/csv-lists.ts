@@ -27,6 +27,7 @@ export const IMPORT_LISTS = {
     column('registration', 'registration of the aircraft', 'N02TB', true), column('kind', `kind of document: ${DOCUMENT_KINDS.join(', ')}`, 'weight-and-balance', true), column('seen_at', `when somebody looked for it: ${when}`, '2026-11-20T12:00:00Z', true), column('aboard', 'yes or no', 'yes', true),
     column('legible', 'yes or no', 'yes'), column('displayed', 'in view of passengers and crew: yes or no', ''), column('registration_shown', 'registration printed on it', ''), column('number', 'number of the document', '007'), column('revision', 'revision of a manual', ''), column('serial_shown', 'serial number that a manual is for', ''),
     column('form', 'of limitations: flight-manual or placards-and-markings', ''), column('placards', 'in place: yes or no', ''), column('issued', 'day of issue', ''), column('expires', 'printed expiry', ''), column('dated', 'day of a weighing', '2022-06-09'), column('tank_fitted', 'a cabin tank: yes or no', ''), column('kept_where', 'where in the aircraft it is kept', 'inside the flight manual'),
+    column('temporary', 'of a registration: the copy of an application, which holds for 90 days from its day of issue: yes or no', ''),
   ],
   inspections: [
     column('registration', 'registration of the aircraft', 'N02TB', true), column('kind', `kind: ${INSPECTION_KINDS.join(', ')}`, 'hundred-hour', true), column('completed', 'day on which it was completed', '2026-10-02', true), column('time_in_service', 'hours, at most two decimals', '4108.7'),
@@ -93,7 +94,7 @@ export function rowSchemas(zone: ZoneId) {
     fleet: z.object({ registration: aircraft, type: needed(words, 'a type name'), category: cell(word<Category>(CATEGORIES), CATEGORIES.join(', ')), first_flown: day(), serial_number: cell(words, 'text'), seats: cell(count, 'a whole number') }),
     documents: z.object({
       registration: aircraft, kind: needed(word<DocumentKind>(DOCUMENT_KINDS), DOCUMENT_KINDS.join(', ')), seen_at: at(), aboard: needed(yesNo, 'yes or no'), legible: cell(yesNo, 'yes or no'), displayed: cell(yesNo, 'yes or no'), registration_shown: cell(registration, 'a registration'), number: cell(words, 'text'), revision: cell(words, 'text'),
-      serial_shown: cell(words, 'text'), form: cell(word(['flight-manual', 'placards-and-markings'] as const), 'flight-manual or placards-and-markings'), placards: cell(yesNo, 'yes or no'), issued: day(), expires: day(), dated: day(), tank_fitted: cell(yesNo, 'yes or no'), kept_where: cell(words, 'text'),
+      serial_shown: cell(words, 'text'), form: cell(word(['flight-manual', 'placards-and-markings'] as const), 'flight-manual or placards-and-markings'), placards: cell(yesNo, 'yes or no'), issued: day(), expires: day(), dated: day(), tank_fitted: cell(yesNo, 'yes or no'), kept_where: cell(words, 'text'), temporary: cell(yesNo, 'yes or no'),
     }),
     inspections: z.object({
       registration: aircraft, kind: needed(word<InspectionKind>(INSPECTION_KINDS), INSPECTION_KINDS.join(', ')), completed: needed(parseCivilDate, DAY), time_in_service: hours(), outcome: cell(word(['approved', 'discrepancies-listed'] as const), 'approved or discrepancies-listed'), description: cell(words, 'text'),

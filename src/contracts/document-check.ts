@@ -9,6 +9,8 @@ export const documentCheckSchema = z.strictObject({
   documentCheckId: idSchema(), kind: z.enum(DOCUMENT_KINDS as unknown as [DocumentKind, ...DocumentKind[]]), keptWhere: z.string().trim().max(120).nullable(), number: z.string().trim().max(60).nullable(),
   aboard: z.boolean('say whether it is aboard'), legible: yesNo, displayed: yesNo, registrationShown: registrationSchema.nullable(), serialShown: z.string().trim().max(40).nullable(),
   issuedOn: dateSchema.nullable(), printedExpiry: dateSchema.nullable(), form: z.enum(['flight-manual', 'placards-and-markings']).nullable(), revision: z.string().trim().max(40).nullable(), placards: yesNo, datedOn: dateSchema.nullable(), tankFitted: yesNo,
+  /** The copy of an application for registration; `issuedOn` is the day of the application. */
+  temporary: yesNo.default(null),
 });
 
 /** One pass over an aircraft's documents. Sent twice it is recorded once. */

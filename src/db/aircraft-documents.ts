@@ -20,7 +20,7 @@ export async function listAircraft(tx: ClubTransaction) {
 export async function documentsOf(tx: ClubTransaction, aircraftId: string) {
   return tx.selectFrom('document_sighting as s').leftJoin('membership as m', (join) => join.onRef('m.club_id', '=', 's.club_id').onRef('m.person_id', '=', 's.recorded_by'))
     .leftJoin('strike as x', (join) => join.onRef('x.club_id', '=', 's.club_id').onRef('x.record_id', '=', 's.sighting_id'))
-    .distinctOn('s.kind').select(['s.sighting_id', 's.kind', 's.kept_where', 's.number', 's.aboard', 's.legible', 's.displayed', 's.tank_fitted', 's.registration_shown', 's.serial_shown', 's.revision', 's.issued_on', 's.printed_expiry', 's.form', 's.placards', 's.dated_on', 's.happened_at', 'm.display_name'])
+    .distinctOn('s.kind').select(['s.sighting_id', 's.kind', 's.kept_where', 's.number', 's.aboard', 's.legible', 's.displayed', 's.tank_fitted', 's.registration_shown', 's.serial_shown', 's.revision', 's.issued_on', 's.temporary', 's.printed_expiry', 's.form', 's.placards', 's.dated_on', 's.happened_at', 'm.display_name'])
     .leftJoin('vouch as v', (join) => join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id'))
     .where('s.aircraft_id', '=', aircraftId).where('x.strike_id', 'is', null).where((where) => where.or([where('s.awaits_vouch', '=', false), where('v.vouch_id', 'is not', null)]))
     .orderBy('s.kind').orderBy('s.happened_at', 'desc').orderBy(sql`greatest(s.recorded_at, v.recorded_at) desc, v.recorded_at desc nulls last`).orderBy('s.sighting_id', 'desc').execute();
@@ -30,7 +30,7 @@ export async function documentsOf(tx: ClubTransaction, aircraftId: string) {
 export async function waitingPapersOf(tx: ClubTransaction, aircraftId: string) {
   return tx.selectFrom('document_sighting as s').leftJoin('membership as m', (join) => join.onRef('m.club_id', '=', 's.club_id').onRef('m.person_id', '=', 's.recorded_by'))
     .leftJoin('strike as x', (join) => join.onRef('x.club_id', '=', 's.club_id').onRef('x.record_id', '=', 's.sighting_id')).leftJoin('vouch as v', (join) => join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id'))
-    .select(['s.sighting_id', 's.kind', 's.kept_where', 's.number', 's.aboard', 's.legible', 's.displayed', 's.tank_fitted', 's.registration_shown', 's.serial_shown', 's.revision', 's.issued_on', 's.printed_expiry', 's.form', 's.placards', 's.dated_on', 's.happened_at', 'm.display_name'])
+    .select(['s.sighting_id', 's.kind', 's.kept_where', 's.number', 's.aboard', 's.legible', 's.displayed', 's.tank_fitted', 's.registration_shown', 's.serial_shown', 's.revision', 's.issued_on', 's.temporary', 's.printed_expiry', 's.form', 's.placards', 's.dated_on', 's.happened_at', 'm.display_name'])
     .where('s.aircraft_id', '=', aircraftId).where('s.awaits_vouch', '=', true).where('x.strike_id', 'is', null).where('v.vouch_id', 'is', null)
     .where(({ not, exists, selectFrom }) => not(exists(selectFrom('document_sighting as n').select('n.sighting_id').whereRef('n.club_id', '=', 's.club_id').whereRef('n.aircraft_id', '=', 's.aircraft_id').whereRef('n.kind', '=', 's.kind').whereRef('n.happened_at', '>', 's.happened_at').where((where) => where.or([where('n.awaits_vouch', '=', false), where('n.recorded_by', '=', where.ref('s.recorded_by'))])))))
     .orderBy('s.happened_at', 'desc').orderBy('s.sighting_id').execute();

@@ -131,7 +131,7 @@ function documentOf(row: FactRows['documents'][number]): AircraftDocument {
     case 'registration-certificate': {
       const because = oneOf(REGISTRATION_ENDINGS, row.ended_because, 'end of a registration');
       return {
-        ...base, kind, registrationShown: row.registration_shown, issuedOn: storedDateOrNull(row.issued_on), printedExpiry: storedDateOrNull(row.printed_expiry),
+        ...base, kind, registrationShown: row.registration_shown, issuedOn: storedDateOrNull(row.issued_on), printedExpiry: storedDateOrNull(row.printed_expiry), ...(row.temporary === null ? {} : { temporary: row.temporary }),
         ended: row.ended_on === null || because === null ? null : { on: storedDate(row.ended_on), because },
       };
     }

@@ -40,6 +40,7 @@ export async function insertDocumentChecks(tx: ClubTransaction, clubId: string, 
     placards: document.kind === 'operating-limitations' ? document.placards : null, dated_on: document.kind === 'weight-and-balance' ? document.datedOn : null,
     tank_fitted: document.kind === 'cabin-tank-form-337' ? document.tankFitted : null,
     happened_at: time(document.happenedAt), recorded_at: time(document.recordedAt), recorded_by: recordedBy, awaits_vouch: document.awaitsVouch ?? false,
+    temporary: document.kind === 'registration-certificate' ? document.temporary ?? null : null,
   }))).execute();
 }
 

@@ -37,7 +37,7 @@ export async function* documentRows(tx: ClubTransaction): AsyncGenerator<readonl
     .where(standing('s', 'sighting_id')).$if(after !== null, (query) => query.where('s.sighting_id', '>', after)).orderBy('s.sighting_id').limit(AT_ONCE).execute())) {
     yield rows.map((row) => ({
       registration: row.registration, kind: row.kind, seen_at: iso(row.happened_at), aboard: row.aboard ?? false, legible: row.legible, displayed: row.displayed, registration_shown: row.registration_shown, number: row.number, revision: row.revision, serial_shown: row.serial_shown, form: row.form, placards: row.placards, issued: row.issued_on,
-      expires: row.printed_expiry, dated: row.dated_on, tank_fitted: row.tank_fitted, kept_where: row.kept_where,
+      expires: row.printed_expiry, dated: row.dated_on, tank_fitted: row.tank_fitted, kept_where: row.kept_where, temporary: row.temporary,
     }));
   }
 }

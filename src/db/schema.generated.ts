@@ -221,6 +221,7 @@ export interface DocumentSighting {
   serial_shown: string | null;
   sighting_id: string;
   tank_fitted: boolean | null;
+  temporary: boolean | null;
 }
 
 export interface Flight {

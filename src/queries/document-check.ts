@@ -14,7 +14,7 @@ export interface DocumentToCheck {
   readonly number: string | null;
   /** What it said last time, which usually still stands; in words for the question, and as values to be sent again. */
   readonly lastWords: string;
-  readonly last: { readonly displayed: boolean | null; readonly issuedOn: string | null; readonly printedExpiry: string | null; readonly form: 'flight-manual' | 'placards-and-markings' | null; readonly revision: string | null; readonly serialShown: string | null; readonly placards: boolean | null; readonly datedOn: string | null; readonly tankFitted: boolean | null };
+  readonly last: { readonly displayed: boolean | null; readonly temporary: boolean | null; readonly issuedOn: string | null; readonly printedExpiry: string | null; readonly form: 'flight-manual' | 'placards-and-markings' | null; readonly revision: string | null; readonly serialShown: string | null; readonly placards: boolean | null; readonly datedOn: string | null; readonly tankFitted: boolean | null };
 }
 
 /** What a document check round of an aircraft asks. */
@@ -38,10 +38,10 @@ export async function documentCheckList(tx: ClubTransaction, registration: strin
       const day = (text: string | null | undefined, before: string) => (text == null ? [] : [`${before} ${dateText(storedDate(text))}`]);
       return {
         kind, name: sentenceCase(DOCUMENT_NAMES[kind]), keptWhere: row?.kept_where ?? null, number: row?.number ?? null,
-        lastWords: row === undefined ? '' : [...(row.revision === null ? [] : [`revision ${row.revision}`]), ...day(row.issued_on, 'issued'), ...day(row.printed_expiry, 'expires'), ...day(row.dated_on, 'dated')].join(', '),
+        lastWords: row === undefined ? '' : [...(row.revision === null ? [] : [`revision ${row.revision}`]), ...(row.temporary === true ? ['copy of the application'] : []), ...day(row.issued_on, row.temporary === true ? 'of' : 'issued'), ...day(row.printed_expiry, 'expires'), ...day(row.dated_on, 'dated')].join(', '),
         last: {
           displayed: row?.displayed ?? null, issuedOn: row?.issued_on ?? null, printedExpiry: row?.printed_expiry ?? null, form: (row?.form ?? null) as DocumentToCheck['last']['form'], revision: row?.revision ?? null, serialShown: row?.serial_shown ?? null, placards: row?.placards ?? null,
-          datedOn: row?.dated_on ?? null, tankFitted: row?.tank_fitted ?? null,
+          datedOn: row?.dated_on ?? null, tankFitted: row?.tank_fitted ?? null, temporary: row?.temporary ?? null,
         },
       };
     }),

@@ -133,7 +133,7 @@ function dueRows(limits: readonly LimitAhead[], inForce: readonly DecidedConstra
 function paperDetails(row: Awaited<ReturnType<typeof documentsOf>>[number]): string {
   const day = (text: string | null, before: string) => (text === null ? [] : [`${before} ${dateText(storedDate(text))}`]);
   return [
-    ...(row.revision === null ? [] : [`revision ${row.revision}`]), ...(row.serial_shown === null ? [] : [`for serial ${row.serial_shown}`]), ...day(row.issued_on, 'issued'), ...day(row.printed_expiry, 'expires'), ...day(row.dated_on, 'dated'),
+    ...(row.revision === null ? [] : [`revision ${row.revision}`]), ...(row.serial_shown === null ? [] : [`for serial ${row.serial_shown}`]), ...(row.temporary === true ? ['copy of the application'] : []), ...day(row.issued_on, row.temporary === true ? 'of' : 'issued'), ...day(row.printed_expiry, 'expires'), ...day(row.dated_on, 'dated'),
     ...(row.registration_shown === null ? [] : [`shows ${row.registration_shown}`]),
   ].join(', ');
 }
