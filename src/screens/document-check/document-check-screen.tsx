@@ -65,7 +65,7 @@ function Answers({ paper, list, tapped, onTap }: { readonly paper: DocumentToChe
       </div>
       {tapped?.answer === 'another' ? text('shows', paper.kind === 'operating-limitations' ? 'It is for serial number' : 'It shows the registration') : null}
       {tapped?.answer === 'ours' && paper.kind === 'registration-certificate' ? <>
-        <TextField select label="What it is" value={tapped.temporary ? 'copy' : 'certificate'} onChange={(event) => { onTap({ temporary: event.target.value === 'copy' }); }}><MenuItem value="certificate">the certificate</MenuItem><MenuItem value="copy">a copy of the application, good for 90 days in this country</MenuItem></TextField>
+        <TextField select label="What it is" value={tapped.temporary ? 'copy' : 'certificate'} onChange={(event) => { onTap({ temporary: event.target.value === 'copy', issuedOn: event.target.value === 'copy' ? '' : last.issuedOn ?? '' }); }}><MenuItem value="certificate">the certificate</MenuItem><MenuItem value="copy">a copy of the application (90 days)</MenuItem></TextField>
         <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>{text('issuedOn', tapped.temporary ? 'Day of the application' : 'Issued on', 'date')}{tapped.temporary ? null : text('printedExpiry', 'Printed expiry', 'date')}</div>
       </> : null}
       {(tapped?.answer === 'ours' || tapped?.answer === 'flawed') && paper.kind === 'operating-limitations' ? text('revision', 'Revision of the manual aboard') : null}

@@ -99,12 +99,12 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
         {clockField('starts', 'From')}{clockField('ends', 'To')}
         <TextField select label="What for" value={fields.purpose} {...register('purpose')}>{DIMENSIONS.purpose.map((purpose) => <MenuItem key={purpose} value={purpose}>{sentenceCase(PURPOSE_NAMES[purpose])}</MenuItem>)}</TextField><TextField select label="Who flies it" value={fields.crew} {...register('crew')}>{DIMENSIONS.crew.map((crew) => <MenuItem key={crew} value={crew}>{sentenceCase(CREWS[crew])}</MenuItem>)}</TextField>
         <TextField select label="Flight rules" value={fields.rules} {...register('rules')}>{DIMENSIONS.rules.map((rules) => <MenuItem key={rules} value={rules}>{rules.toUpperCase()}</MenuItem>)}</TextField><TextField select label="How far" value={fields.range} {...register('range')}>{DIMENSIONS.range.map((range) => <MenuItem key={range} value={range}>{sentenceCase(nameOfRange(range))}</MenuItem>)}</TextField>
-        {fields.rules !== 'ifr' ? null : <>{figure('altitude', 'Highest altitude, ft', /^\d{1,5}$/, 'Whole feet, such as 6000.')}{figure('alternate', 'Minutes to the alternate', /^\d{1,3}$/, 'Whole minutes; 0 where none is needed.')}</>}
+        {fields.rules !== 'ifr' ? null : <>{figure('altitude', 'Highest altitude, ft', /^\d{1,5}$/, 'Whole feet, such as 6000.')}{figure('alternate', 'Alternate, minutes', /^\d{1,3}$/, 'Whole minutes; 0 where none is needed.')}</>}
       </div>
       <details><summary style={{ cursor: 'pointer' }}>Airspace, people, landings, fuel</summary>
         <div style={{ ...pair, marginTop: 10 }}>
           <TextField label="People aboard" {...register('persons')} {...field('persons')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} /><TextField label="Landings" {...register('landings')} {...field('landings')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} />
-          <TextField label="Usable fuel at the start, US gal" {...register('fuel')} {...field('fuel')} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} /><span />
+          <TextField label="Fuel at start, US gal" {...register('fuel')} {...field('fuel')} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} /><span />
           {([['passengers', 'Carries passengers'], ['transponder', 'In transponder airspace'], ['broadcast', 'In ADS-B airspace'], ['water', 'Beyond gliding distance over water'], ['vor', 'Navigates by VOR'], ['database', 'Navigates by a database'],
             ['near', 'Training within 50 NM of the field'], ['excepted', 'Only in airspace that excepts aircraft without electrical system'], ['withoutTransponder', 'ATC authorised it without transponder'], ['withoutAdsb', 'ATC authorised it without ADS-B Out']] as const).map(([name, label]) => <FormControlLabel key={name} control={<Checkbox checked={fields[name]} {...register(name)} />} label={label} />)}
         </div>
