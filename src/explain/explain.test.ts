@@ -160,6 +160,7 @@ const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }> } = {
   restricted: { code: 'restricted', why: 'wet grass runway', by: 'The dispatcher', cap: { quantity: 'load', bound: 'at-most', value: 200_000 } },
   'record-ahead-of-itself': { code: 'record-ahead-of-itself', record: 'm1', kind: 'measurement' },
   'tow-rope-unfit': { code: 'tow-rope-unfit', fault: 'tug-link' },
+  'student-not-alone': { code: 'student-not-alone' },
   'cap-passed': { code: 'cap-passed', quantity: 'fuel', bound: 'at-least', value: volume('10', 'US gal'), planned: volume('9', 'US gal') },
   'flight-leaves-open': { code: 'flight-leaves-open', what: 'landings' },
 };

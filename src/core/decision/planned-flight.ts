@@ -4,7 +4,7 @@ import { hoursFromSeconds } from '../quantities/hours';
 import type { Meter } from '../records/meters';
 import type { Relief } from '../records/permit';
 import { isExceptedFromTransponder, type Described } from '../records/aircraft';
-import { adds, wholeTime, type AuthorisedWithout, type PlannedFlight } from '../records/planned-flight';
+import { adds, isMoreThanCrew, wholeTime, type AuthorisedWithout, type PlannedFlight } from '../records/planned-flight';
 import { mostOf } from '../records/unlogged';
 import { constraint, DISPATCHER, remedy, RECORDED, type Cap } from '../rules/parts/constraint';
 import { civilDateAt } from '../time/zone';
@@ -54,7 +54,8 @@ export function usesNeeded(flight: PlannedFlight, place: Place, aircraft: Pick<D
     light, purpose: one(flight.purpose) ?? DIMENSIONS.purpose, crew: one(flight.crew) ?? DIMENSIONS.crew, rules: one(flight.rules) ?? DIMENSIONS.rules, range: one(flight.range) ?? DIMENSIONS.range,
     transponderAirspace: inside(flight.transponderAirspace, 'transponder') ?? DIMENSIONS.transponderAirspace, adsbAirspace: inside(flight.adsbAirspace, 'ads-b-out') ?? DIMENSIONS.adsbAirspace,
     overWater: one(flight.beyondGlideOverWater === null ? null : flight.beyondGlideOverWater ? 'beyond-glide' : 'within-glide') ?? DIMENSIONS.overWater,
-    passengers: one(flight.passengers === null ? null : flight.passengers ? 'aboard' : 'none') ?? DIMENSIONS.passengers,
+    // Somebody who is not needed to fly it is a passenger, whatever the flight says.
+    passengers: one(isMoreThanCrew(flight) || flight.passengers === true ? 'aboard' : flight.passengers === null ? null : 'none') ?? DIMENSIONS.passengers,
   };
   return usesIn(box);
 }

@@ -62,6 +62,15 @@ describe('attempts at a wrong Released', () => {
     expect(codes(decision)).toContain('work-effect-unknown');
   });
   it('more people than seats do not fly', () => { expect([decideClean({ flight: { ...lesson, persons: 4 } }).flight?.answer, decideClean({ flight: { ...lesson, persons: 5 } }).flight?.answer]).toEqual(['yes', 'yes-after']); });
+  // 14 CFR 61.89(a)(1): from memory.
+  it.each([[false, 1, 'yes'], [true, 1, 'yes-after'], [true, null, 'yes-after'], [false, 2, 'yes-after'], [false, null, 'yes']] as const)('a student alone, passengers %s, %s aboard: %s', (passengers, persons, answer) => {
+    const { flight } = decideClean({ flight: { ...lesson, crew: 'student-solo', passengers, ...(persons === null ? {} : { persons }) } });
+    expect([flight?.answer, flight?.own.map(({ reason }) => reason.code)]).toEqual([answer, answer === 'yes' ? [] : ['student-not-alone']]);
+  });
+  it.each([['dual', 2, false], ['dual', 3, true], ['rated-pilot', 2, false], ['rated-pilot', 3, true]] as const)('%s with %s aboard and, it says, no passengers: closed to passengers it stays closed: %s', (crew, persons, closed) => {
+    const restrictions = { r: { happenedAt: '2026-11-24T11:00:00Z', recordedAt: '2026-11-24T11:01:00Z', by: 'M. Castellane', why: 'No passengers', uses: [{ passengers: ['aboard'] }] } };
+    expect(decideClean({ dispatchRestrictions: restrictions, flight: { ...lesson, crew, persons, passengers: false } }).flight?.answer).toBe(closed ? 'no' : 'yes');
+  });
   it('an instrument flight that claims to rely on no navigation at all relies on what nobody checked', () => {
     const flight = (vor: boolean | null, database: boolean | null) => decideBy(['vor-check', 'navigation-database', 'approved-uses'], {
       aircraft: { approvedFor: 'all', ifrNavigation: 'either' }, databases: { d: { ...seen('20T12:00'), content: 'navigation', effectiveOn: '2026-10-29' } }, vorChecks: { r: { ...seen('20T12:00'), method: 'dual', errorDegrees: 2, place: 'Tern Bay', signedBy: 'A. Verin' } },

@@ -65,6 +65,14 @@ export const UNSAID = {
 /** What a flight may say beyond the uses that it needs. */
 export type FlightMore = Pick<PlannedFlight, keyof typeof UNSAID>;
 
+/** So many people fly it at the most; with more of them aboard somebody is a passenger. Common practice, no source. */
+const LARGEST_CREW: Readonly<Record<Crew, number>> = { 'student-solo': 1, dual: 2, 'rated-pilot': 2 };
+
+/** True where more people are aboard than fly it. */
+export function isMoreThanCrew({ crew, persons }: Pick<PlannedFlight, 'crew' | 'persons'>): boolean {
+  return persons !== null && persons > (crew === null ? 2 : LARGEST_CREW[crew]);
+}
+
 /** Whole seconds of a flight, rounded up: needed amounts round up. */
 export function wholeTime({ starts, ends }: Pick<PlannedFlight, 'starts' | 'ends'>): Hours {
   return hoursFromSeconds(Math.max(0, Math.ceil((ends - starts) / 1000)));

@@ -5,7 +5,7 @@ import { capText, list, measureText, readingText, sentenceCase, sinceText, volum
 import { QUANTITY_NAMES_IN_WORDS, RIGGING_GAPS, ROPE_FAULT_NAMES, SAMPLE_NAMES } from '../names';
 import { words, type Tellers } from './teller';
 
-type Codes = Extract<ReasonCode, 'measured-outside' | 'not-measured' | 'gauge-differs' | `sample-${string}` | 'oil-use-high' | `fuel-${string}` | 'aircraft-out' | 'rigging-unknown' | 'derigged' | 'rigging-not-checked' | 'two-flights-open' | 'flight-not-read' | 'restricted' | `record-${string}` | 'tow-rope-unfit' | 'cap-passed' | 'flight-leaves-open'>;
+type Codes = Extract<ReasonCode, 'measured-outside' | 'not-measured' | 'gauge-differs' | `sample-${string}` | 'oil-use-high' | `fuel-${string}` | 'aircraft-out' | 'rigging-unknown' | 'derigged' | 'rigging-not-checked' | 'two-flights-open' | 'flight-not-read' | 'restricted' | `record-${string}` | 'tow-rope-unfit' | 'cap-passed' | 'student-not-alone' | 'flight-leaves-open'>;
 
 const at = (drain: string | null) => (drain === null ? '' : ` of the ${drain} drain`);
 const GRADE_NAMES: Readonly<Record<FuelGrade, string>> = { leaded: 'leaded fuel', unleaded: 'unleaded fuel', jet: 'jet fuel' };
@@ -43,6 +43,7 @@ export const RAMP: Tellers<Codes> = {
   'record-ahead-of-itself': ({ kind, record }) => words(`${sentenceCase(withArticle(kind))} is dated after it was written down.`, `That cannot be (${record}). Until it is corrected nobody knows which of its times is wrong.`),
   'record-contradicts-itself': ({ kind, record, how }) => words(`${sentenceCase(withArticle(kind))} contradicts itself: ${CONTRADICTIONS[how]}.`, `That cannot be (${record}). Until it is corrected nobody knows which of its times is wrong.`),
   'tow-rope-unfit': ({ fault }) => words(ROPE_FAULT_NAMES[fault], 'The rope holds between 80 % and 200 % of the glider’s weight; a stronger one needs a weak link at both ends.'),
+  'student-not-alone': () => words('A student who flies alone carries nobody.', 'The flight says that a student flies it alone, and that somebody else is on board.'),
   'cap-passed': ({ quantity, bound, value, planned }) => words(planned === null ? `The flight does not say ${{ persons: 'how many people fly', load: 'what it carries', fuel: 'how much fuel is on board' }[quantity]}.` : `The flight does not keep to it: ${capText({ quantity, bound, value })}.`, `The aircraft is held to that: ${capText({ quantity, bound, value })}.`),
   'flight-leaves-open': ({ what }) => words({ landings: 'The flight does not say how often it lands.', 'tow-launches': 'The flight does not say how many tows it makes.', alternate: 'The flight does not say how far its alternate is.', navigation: 'The flight does not say what its navigation by instruments rests on.', altitude: 'The flight does not say how high it is planned to fly.' }[what], 'A limit could be passed, so it has to be said.'),
 };

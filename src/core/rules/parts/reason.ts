@@ -164,6 +164,7 @@ export type Reason =
   | { readonly code: 'derigged' }
   | { readonly code: 'rigging-not-checked'; readonly gaps: readonly RiggingGap[] }
   | { readonly code: 'tow-rope-unfit'; readonly fault: TowRopeFault }
+  | { readonly code: 'student-not-alone' }
   | { readonly code: 'cap-passed'; readonly quantity: Cap['quantity']; readonly bound: Cap['bound']; readonly value: number; readonly planned: number | null }
   | { readonly code: 'flight-leaves-open'; readonly what: 'landings' | 'tow-launches' | 'alternate' | 'navigation' | 'altitude' };
 
