@@ -85,6 +85,19 @@ async function readReadings(tx: ClubTransaction, aircraftId: string | null, stan
 }
 
 /**
+ * The movements, with every flight of those aircraft whose last flight came back after their newest reading of the time in service: what nobody read
+ * counts, and it may be more than one flight. Mostly there are none, and nothing more is read.
+ */
+async function withUnreadFlights(tx: ClubTransaction, movements: Awaited<ReturnType<typeof readMovements>>, readings: Awaited<ReturnType<typeof readReadings>>) {
+  const readAt = new Map<string, number>();
+  for (const { aircraft_id: id, meter, happened_at: at } of readings) if (meter === 'time-in-service') readAt.set(id, Math.max(readAt.get(id) ?? 0, at.getTime()));
+  const behind = new Set(movements.filter(({ aircraft_id: id, in_at: back }) => back !== null && back.getTime() > (readAt.get(id) ?? Number.POSITIVE_INFINITY)).map((row) => row.aircraft_id));
+  if (behind.size === 0) return movements;
+  const whole = await readMovements(tx, null, [...behind].map((id) => ({ aircraftId: id, agrees: true, openFlights: null, lastReturn: null })));
+  return [...movements.filter((row) => !behind.has(row.aircraft_id)), ...whole];
+}
+
+/**
  * The raw rows behind a list of aircraft. Separate from the mapping so that the two can be measured side by side.
  * @param presentOnly leaves out what cannot change an answer about the present: discrepancies that an entry without faults has
  * closed, older document checks, older readings of a meter whose records agree, and flights that are long back
@@ -114,7 +127,7 @@ export async function readFactRows(tx: ClubTransaction, aircraftId: string | nul
     .$if(presentOnly, (query) => query.where((where) => where.or([where('r.closes', 'is', null), where('r.closes', '=', false)]))), 'd.aircraft_id').execute();
   const others = await readOthers(tx, aircraftId);
   const strikes = await readStrikes(tx, aircraftId);
-  const movements = await readMovements(tx, aircraftId, standings);
+  const movements = await withUnreadFlights(tx, await readMovements(tx, aircraftId, standings), readings);
   const descriptions = await readDescriptions(tx, aircraftId);
   const boxReadings = await readBoxReadings(tx, aircraftId, presentOnly);
   return { aircraft, documents, inspections, readings, discrepancies, others, strikes, movements, descriptions, boxReadings };

@@ -9,7 +9,7 @@ import { reportFinding } from '@/commands/report-finding';
 import { decide } from '@/core/decision/decide';
 import { hours } from '@/core/quantities/hours';
 import { civilDate } from '@/core/time/civil-date';
-import { addSeconds } from '@/core/time/instant';
+import { addSeconds, type Instant } from '@/core/time/instant';
 import { cleanCase } from '@/testing/clean-case';
 import { closeDatabase, given, good, testClub } from '@/testing/database';
 import { openAccountPool, openAccounts } from '@/server/accounts';
@@ -31,6 +31,7 @@ import { insertFlights } from './folder-rows';
 import { appendToLedger, readHistory } from './ledger';
 import { endPlannedOnce } from './planned-flights';
 import { insertRecordPhotoOnce } from './record-photos';
+import { insertStanding } from './standings';
 import { insertStrikeOnce } from './strikes';
 import { insertVouchOnce } from './vouching';
 
@@ -228,6 +229,30 @@ describe('facts in the database', () => {
     expect([disputed?.readings, disputed?.answer.verdict, disputed?.answer]).toEqual([4, 'Grounded', all?.answer]);
     await read('4153');
     expect((await both())[0]?.answer.verdict).toBe('Grounded');
+  });
+
+  it('every flight whose meters nobody read counts, not only the last one', async () => {
+    const club = await testClub();
+    // As a list of flights brings them in: nobody read the meters at either end.
+    const flown = async (first: Instant) => {
+      const flights = [0, 1, 2].map((at) => ({
+        id: randomUUID(), aircraftId: club.aircraftId, personName: 'R. Dane', purpose: null, crew: null, readings: [], fuelAboard: null, oilAboard: null, remarks: null, leftAt: addSeconds(first, at * 7200), recordedAt: club.ports.at,
+        returned: { readings: [], landings: 1, towLaunches: null, billed: null, billedFrom: null, fuelAdded: null, oilAdded: null, remarks: 'Nothing to report', at: addSeconds(first, at * 7200 + 3600), recordedAt: club.ports.at },
+      }));
+      await inClub(club.ports.db, club.clubId, async (tx) => {
+        await insertFlown(tx, club.clubId, club.aircraftId, 'x', flights);
+        await insertStanding(tx, club.clubId, 2, { aircraftId: club.aircraftId, agrees: true, openFlights: [], lastReturn: flights.at(-1)?.id ?? null }, club.ports.at);
+        await appendToLedger(tx, { clubId: club.clubId, aircraftId: null, revision: null, act: 'test', actor: { personId: 'x', name: 'X' }, recordedAt: club.ports.at, record: {} }, club.ports.sha256);
+      });
+    };
+    const stands = async (presentOnly: boolean) => {
+      const [stored] = await inClub(club.ports.db, club.clubId, (tx) => loadAircraft(tx, club.place, club.aircraftId, presentOnly));
+      if (stored === undefined) throw new Error('no aircraft');
+      return decide(stored.facts, club.packs, null, club.ports.now()).meters['time-in-service'] ?? 0;
+    };
+    const before = await stands(true);
+    await flown(addSeconds(club.ports.at, -18_000));
+    expect([(await stands(true)) - before, (await stands(false)) - before]).toEqual([3 * 3600, 3 * 3600]);
   });
 
   it('a registration that ended stays ended on the Line though its document was seen aboard once more', async () => {
