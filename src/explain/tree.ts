@@ -26,7 +26,7 @@ function constraintNode(group: OneReason, where: 'in-force' | 'ahead'): Explaine
   const remedies = group.flatMap((constraint) => constraint.remedies.map(({ act, by, leaves }) => `${ACT_NAMES[act]} – ${entitledText(by)}${leaves === null ? '' : '; not all uses are available after it'}.`));
   return node('constraint', headline, [
     node('meaning', meaning),
-    ...group.map(({ rule, pack, source, certainty }) => node('source', `Rule: ${rule} of ${pack}; source: ${sourceText(source)}.${certainty === 'unknown' ? ' No record: treated as not complied with.' : ''}`)),
+    ...[...new Set(group.map(({ rule, pack, source, certainty }) => `Rule: ${rule} of ${pack}; source: ${sourceText(source)}.${certainty === 'unknown' ? ' No record: treated as not complied with.' : ''}`))].map((text) => node('source', text)),
     ...one.records.map((record) => node('record', `Rests on record ${record}.`)),
     ...[...new Set(remedies)].map((remedy) => node('remedy', remedy)),
   ]);
@@ -43,7 +43,7 @@ function plansNode(title: string, plans: RemedyPlans | null, { constraints }: Pi
 /** What a permit covers, in words: what was on record when it was issued, and nothing found, done or removed since. */
 function permitText(covers: readonly string[], { constraints }: Decision): string {
   const told = constraints.filter(({ id }) => covers.includes(id)).map((one) => tellDecided(one, 'in-force').headline);
-  return `It covers what was on record when it was issued${told.length === 0 ? '.' : `: ${[...new Set(told)].join(' ')}`} Whatever was found, done or removed since is not covered.`;
+  return `It covers what was on record when it was issued${told.length === 0 ? '.' : `: ${[...new Set(told)].join(' ')}`} Whatever was found, done or removed since is not covered, and the operating rules stay: lights from sunset, instruments, airspace.`;
 }
 
 const ANSWERS = { yes: 'Yes.', 'yes-after': 'Yes, after what follows.', no: 'No.' } as const;
