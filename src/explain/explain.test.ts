@@ -46,6 +46,7 @@ const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }> } = {
   'category-without-rules': { code: 'category-without-rules', category: 'glider' },
   'annual-expires': { code: 'annual-expires', completedOn: DAY, lastDay: DAY, discounted: [{ kind: 'annual', completedOn: DAY, timeInService: null, faults: ['time-in-service-missing'] }] },
   'annual-unknown': { code: 'annual-unknown', discounted: [] },
+  'inspection-not-signed': { code: 'inspection-not-signed', kind: 'annual', completedOn: DAY, faults: ['name-missing'] },
   'inspection-outcome-unknown': { code: 'inspection-outcome-unknown', kind: 'annual', completedOn: DAY },
   'inspection-not-approved': { code: 'inspection-not-approved', kind: 'annual', completedOn: DAY },
   'hundred-hour-due': { code: 'hundred-hour-due', dueAt: hours('1100'), lastAt: hours('1006.5'), lastKind: 'annual', takenOff: hours('6.5'), discounted: [] },

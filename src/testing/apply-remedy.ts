@@ -102,7 +102,7 @@ export function applyRemedy(facts: AircraftFacts, { act, on }: Remedy, constrain
       };
     }
     case 'correct-record': return {
-      ...facts, documents: facts.documents.map((one) => ({ ...one, happenedAt: Math.min(one.happenedAt, one.recordedAt) as Instant })), equipment: facts.equipment.map((one) => ({ ...one, happenedAt: Math.min(one.happenedAt, one.recordedAt) as Instant })),
+      ...facts, discrepancies: facts.discrepancies.map((one) => { const later = <T extends { readonly recordedAt: Instant }>(entry: T | null) => (entry === null ? null : { ...entry, recordedAt: Math.max(entry.recordedAt, one.happenedAt) as Instant }); return { ...one, rectification: later(one.rectification), deferral: later(one.deferral) }; }), documents: facts.documents.map((one) => ({ ...one, happenedAt: Math.min(one.happenedAt, one.recordedAt) as Instant })), equipment: facts.equipment.map((one) => ({ ...one, happenedAt: Math.min(one.happenedAt, one.recordedAt) as Instant })),
       flightsOut: facts.flightsOut.map((one) => ({ ...one, returned: one.returned === null ? { recordedAt: now, at: now } : { ...one.returned, at: Math.max(one.happenedAt, Math.min(one.returned.at, one.returned.recordedAt)) as Instant } })),
     };
     case 'repair-and-return-to-service': case 'have-trend-looked-at': return act === 'have-trend-looked-at' ? { ...facts, ramp: { ...ramp, uplifts: [] } } : on !== null && facts.discrepancies.some((one) => one.id === on) ? finding('repaired', 'mechanic-airframe-powerplant') : measureAll();

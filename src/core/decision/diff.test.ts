@@ -47,7 +47,7 @@ describe('the canonical inputs', () => {
     const turned = { ...facts, documents: [...facts.documents].reverse(), inspections: [...facts.inspections].reverse(), equipment: facts.equipment.map((list) => list) };
     expect(canonicalInputs({ facts: turned, ...rest })).toBe(canonicalInputs({ facts, ...rest }));
     expect(canonicalInputs({ facts, ...rest })).toContain(`"engine":${canonicalJson(ENGINE_VERSION as Plain)}`);
-    expect(canonicalInputs({ facts, ...rest })).toContain('"versions":[{"id":"club-policy","version":"2"},{"id":"us-part91","version":"4"}]');
+    expect(canonicalInputs({ facts, ...rest })).toContain('"versions":[{"id":"club-policy","version":"2"},{"id":"us-part91","version":"5"}]');
   });
   it.each([
     ['a reading', { meterReadings: { today: { value: 4150.31 } } }], ['a parameter', { packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-141' } }] }], ['the moment', { asOf: '2026-11-24T13:00:01Z' }],

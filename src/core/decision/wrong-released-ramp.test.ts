@@ -61,7 +61,9 @@ describe('quantities that cannot be, or may not be', () => {
   const flight = (gallons: number): Change => ({ flight: { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T14:30:00Z', airborne: 0.3, purpose: 'private-rental', crew: 'rated-pilot', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, fuelAboard: { amount: gallons, unit: 'US gal' } } });
   const own = (gallons: number) => decideBy(['fuel-for-flight', 'approved-uses'], flight(gallons)).flight?.own.map(({ reason }) => reason.code);
   it.each([[36, []], [36.1, ['fuel-over-tanks']], [8, []], [3.9, ['fuel-below-minimum', 'fuel-short']]] as const)('%s gallons planned, of 36 that the tanks hold, at least 4: %j', (gallons, expected) => { expect(own(gallons)).toEqual(expected); });
-  const dipped = (gallons: number) => codes(decideBy(['fuel-for-flight', 'approved-uses'], { ramp: { measurements: { l: { ...at('12:00'), quantity: 'fuel-dip', which: 'left', value: gallons, unit: 'US gal' }, r: { ...at('12:00'), quantity: 'fuel-dip', which: 'right', value: 9, unit: 'US gal' } } } }));
+  const dipped = (gallons: number) => decideBy(['fuel-for-flight', 'approved-uses'], {
+    ...flight(20), ramp: { measurements: { l: { ...at('12:00'), quantity: 'fuel-dip', which: 'left', value: gallons, unit: 'US gal' }, r: { ...at('12:00'), quantity: 'fuel-dip', which: 'right', value: 9, unit: 'US gal' } } },
+  }).flight?.own.map(({ reason }) => reason.code);
   it.each([[18, []], [18.1, ['fuel-dip-over-tank']], [180, ['fuel-dip-over-tank']]] as const)('%s gallons dipped in a tank of 18: %j', (gallons, expected) => { expect(dipped(gallons)).toEqual(expected); });
   const oil = (added: number, seen = 7) => decideBy(['measured-limits', 'approved-uses'], { ramp: { measurements: { o: { ...at('12:00'), quantity: 'oil', value: seen, unit: 'US qt' } }, uplifts: { u: { ...at('12:10'), what: 'oil', added: { amount: added, unit: 'US qt' } } } } });
   it('oil added over the maximum: drain it', () => {

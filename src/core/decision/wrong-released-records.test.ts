@@ -38,6 +38,25 @@ describe('an inspection that does not say what it found', () => {
   });
 });
 
+// 14 CFR 1.1 (an inspection is maintenance) and 91.407(a): from memory.
+describe('an inspection that nobody entitled signed', () => {
+  const entered = (kind: string, change: Change = {}): Change => ({ inspections: { u: { kind, completedOn: '2026-11-22', recordedAt: '2026-11-22T20:00:00Z', timeInService: 4150, outcome: 'approved', ...change } } });
+  const closed = (change: Change) => decideClean(change).constraints.filter(({ reason }) => reason.code === 'inspection-not-signed').map(({ key }) => key);
+  it.each(['annual', 'hundred-hour', 'transponder', 'altimeter-static', 'elt'])('%s: keeps it down, though an earlier one is still in its time', (kind) => {
+    expect([decideClean(entered(kind)).verdict, closed(entered(kind)), decideClean(entered(kind, { signedBy: station })).verdict]).toEqual(['Grounded', [`${kind}.unsigned`], 'Released']);
+  });
+  it('by a certificate that may not sign it as by none', () => { expect(closed(entered('annual', { signedBy: certificate('mechanic-airframe-powerplant') }))).toEqual(['annual.unsigned']); });
+  it('done before the last that approved it, or on that day, it is past', () => {
+    expect([closed(entered('hundred-hour', { completedOn: '2026-10-02' })), closed(entered('hundred-hour', { completedOn: '2026-10-03' }))]).toEqual([[], ['hundred-hour.unsigned']]);
+  });
+  it('without an earlier one the rule of its own says that it does not count', () => { expect(closed({ inspections: { 'annual-2026': { signedBy: null } } })).toEqual([]); });
+  it('a later one that looks at more clears it', () => {
+    const annual = { a: { kind: 'annual', completedOn: '2026-11-23', recordedAt: '2026-11-23T20:00:00Z', timeInService: 4150.1, outcome: 'approved', signedBy: station } };
+    expect(closed({ inspections: { ...(entered('hundred-hour')['inspections'] as Change), ...annual } })).toEqual([]);
+  });
+  it('an entry that lacks something else is signed all the same', () => { expect(closed(entered('annual', { signedBy: station, timeInService: null }))).toEqual([]); });
+});
+
 // 14 CFR 21.197 and 21.199: from memory. A permit covers what was on record when it was issued.
 describe('a special flight permit', () => {
   const permit = (change: Change = {}): Change => ({ permits: { p: { recordedAt: '2026-11-24T10:00:00Z', number: 'P-1', registrationShown: 'N02TB', validFrom: '2026-11-24', validUntil: '2026-11-26', aboard: true, safeForFlight: { on: '2026-11-24', by: certificate('mechanic-airframe-powerplant') }, ...change } } });

@@ -26,12 +26,12 @@ function plannedFuel({ aircraft: { particulars: { fuel } } }: KnownFacts, { fuel
 }
 
 /** A dip of more than the tank holds is a slip of the pen, or of the stick: how much there is nobody knows. */
-function dipsOverTanks({ aircraft: { particulars: { fuel } }, ramp }: KnownFacts): readonly Constraint[] {
+function dipsOverTanks({ aircraft: { particulars: { fuel } }, ramp }: KnownFacts, needs: UseSet): readonly Constraint[] {
   return (fuel?.tanks ?? []).flatMap(({ id: tank, usable: holds }): readonly Constraint[] => {
     const over = latestAll((ramp?.measurements ?? []).filter(({ quantity, which }) => quantity === 'fuel-dip' && which === tank)).find(({ value }) => value > holds);
     if (over === undefined) return [];
     const reason = { code: 'fuel-dip-over-tank', tank, dipped: over.value as Volume, holds } as const;
-    return [constraint({ key: `dip.${tank}`, certainty: 'unknown', source: { kind: 'approved-documents' }, reason, records: [over.id], closes: ALL_USES, remedies: [remedy('measure', ANYBODY, `fuel-dip ${tank}`)], condition: true })];
+    return [constraint({ key: `dip.${tank}`, certainty: 'unknown', source: { kind: 'approved-documents' }, reason, records: [over.id], closes: needs, remedies: [remedy('measure', ANYBODY, `fuel-dip ${tank}`)], condition: true })];
   });
 }
 
@@ -45,11 +45,10 @@ export const fuelForFlight = rule({
     if (facts.ramp === null) return NOT_ASKED;
     const minimum = facts.aircraft.particulars.fuel?.minimum ?? null;
     const measured = fuelAboard(facts);
-    const impossible = measured === null ? [] : dipsOverTanks(facts);
-    if (minimum === null || measured === null || measured.volume >= minimum) return result(impossible);
-    return result([...impossible, constraint({ key: 'minimum', certainty: 'failed', source: { kind: 'approved-documents' }, reason: { code: 'fuel-below-minimum', aboard: measured.volume, minimum }, records: measured.records, closes: ALL_USES, remedies: [remedy('add-fuel', ANYBODY)], condition: true })]);
+    if (minimum === null || measured === null || measured.volume >= minimum) return result([]);
+    return result([constraint({ key: 'minimum', certainty: 'failed', source: { kind: 'approved-documents' }, reason: { code: 'fuel-below-minimum', aboard: measured.volume, minimum }, records: measured.records, closes: ALL_USES, remedies: [remedy('add-fuel', ANYBODY)], condition: true })]);
   },
   judgeFlight: (facts, { authority }: { readonly authority: 'us' | 'au' }, flight, needs) => [
-    ...plannedFuel(facts, flight, needs), ...flightFuel(facts, RESERVE_MINUTES, flight.rules === 'vfr' ? SOURCES[authority].visual : SOURCES[authority].instruments, flight, needs),
+    ...plannedFuel(facts, flight, needs), ...(fuelAboard(facts, flight.starts) === null ? [] : dipsOverTanks(facts, needs)), ...flightFuel(facts, RESERVE_MINUTES, flight.rules === 'vfr' ? SOURCES[authority].visual : SOURCES[authority].instruments, flight, needs),
   ],
 });

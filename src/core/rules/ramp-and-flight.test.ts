@@ -106,7 +106,7 @@ describe('fuel for a flight', () => {
     ['nothing asked', { ramp: null, ...flight() }, []],
     ['just enough', { ...ramp(dip(6.6, 6)), ...flight() }, []],
     ['a hair too little', { ...ramp(dip(6.599, 6)), ...flight() }, ['short: fuel-short! 1 [left,right] add-fuel or change-flight']],
-    ['more in a tank than it holds', { ...ramp(dip(20, 6)), ...flight({ ends: '2026-11-24T17:30:00Z', airborne: 2.36 }) }, ['short: fuel-short! 1 [left,right] add-fuel or change-flight']],
+    ['more in a tank than it holds', { ...ramp(dip(20, 6)), ...flight({ ends: '2026-11-24T17:30:00Z', airborne: 2.36 }) }, ['dip.left: fuel-dip-over-tank?! 1 [left] measure(fuel-dip left)', 'short: fuel-short! 1 [left,right] add-fuel or change-flight']],
     ['planned enough, nobody looked', { ramp: null, ...flight({ fuelAboard: { amount: 12.6, unit: 'US gal' } }) }, []],
     ['planned too little', { ramp: null, ...flight({ fuelAboard: { amount: 12.5, unit: 'US gal' } }) }, ['short: fuel-short! 1 [] add-fuel or change-flight']],
     ['planned more than there is', { ...ramp(dip(6, 6)), ...flight({ fuelAboard: { amount: 30, unit: 'US gal' } }) }, ['short: fuel-short! 1 [left,right] add-fuel or change-flight']],

@@ -27,6 +27,7 @@ export const MAINTENANCE: Tellers<Codes> = {
   'annual-expires': ({ completedOn, lastDay, discounted }, tense) => words(expires('Annual inspection', dateText(lastDay), tense),
     `It was completed on ${dateText(completedOn)} and holds to the end of the twelfth month after.${discountedText(discounted)}`),
   'annual-unknown': ({ discounted }) => words(noneCounts('annual inspection', discounted), `Without one that counts the aircraft may not fly.${discountedText(discounted.slice(1))}`),
+  'inspection-not-signed': ({ kind, completedOn, faults }) => words(`The ${INSPECTION_NAMES[kind]} of ${dateText(completedOn)} is not signed by somebody entitled.`, `It does not count: ${faultsText(faults)}. An inspection is maintenance: until it is signed nobody flies, though an earlier one is still in its time.`),
   'inspection-outcome-unknown': ({ kind, completedOn }) => words(`The entry of the ${INSPECTION_NAMES[kind]} of ${dateText(completedOn)} does not say whether the aircraft was approved.`, 'It may have been found not airworthy; nobody flies until the entry says that it was not.'),
   'inspection-not-approved': ({ kind, completedOn }) => words(`The aircraft was not approved at its ${INSPECTION_NAMES[kind]} of ${dateText(completedOn)}.`, 'A list of discrepancies was given. Once all of them are cleared and signed it may return without a new inspection.'),
   'inspection-expires': ({ kind, completedOn, lastDay, discounted }, tense) => words(expires(sentenceCase(INSPECTION_NAMES[kind]), dateText(lastDay), tense),

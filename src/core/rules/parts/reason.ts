@@ -1,4 +1,5 @@
 import type { Hours } from '../../quantities/hours';
+import type { SignatureFault } from '../../records/certificate';
 import type { Category } from '../../records/aircraft';
 import type { Classification, ClosedUse, RectificationFault } from '../../records/discrepancy';
 import type { DocumentKind, RegistrationEnding } from '../../records/document';
@@ -42,6 +43,7 @@ export type Reason =
   | { readonly code: 'category-without-rules'; readonly category: Category }
   | { readonly code: 'annual-expires'; readonly completedOn: CivilDate; readonly lastDay: CivilDate; readonly discounted: readonly DiscountedEntry[] }
   | { readonly code: 'annual-unknown'; readonly discounted: readonly DiscountedEntry[] }
+  | { readonly code: 'inspection-not-signed'; readonly kind: InspectionKind; readonly completedOn: CivilDate; readonly faults: readonly SignatureFault[] }
   | { readonly code: 'inspection-outcome-unknown'; readonly kind: InspectionKind; readonly completedOn: CivilDate }
   | { readonly code: 'inspection-not-approved'; readonly kind: InspectionKind; readonly completedOn: CivilDate }
   | { readonly code: 'hundred-hour-due'; readonly dueAt: Hours; readonly lastAt: Hours; readonly lastKind: InspectionKind; readonly takenOff: Hours; readonly discounted: readonly DiscountedEntry[] }
