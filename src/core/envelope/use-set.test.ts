@@ -76,3 +76,31 @@ describe('the envelope algebra', () => {
   });
 });
 
+describe('what is worked out once', () => {
+  const night: Box = { light: ['night'] };
+  it('equal boxes are one set, also after others, and one set alone is its own union', () => {
+    const first = usesIn(night);
+    usesIn({ rules: ['ifr'] });
+    expect(usesIn({ light: ['night'] })).toBe(first);
+    expect(union(first)).toBe(first);
+    expect(boxesOf(first)).toBe(boxesOf(first));
+  });
+  it('no more is kept than a club ever asks for: what was forgotten is worked out again, and is the same', () => {
+    const first = usesIn(night);
+    // So many ways to write one box: a value more, said again and again.
+    for (let times = 1; times <= 2001; times += 1) usesIn({ light: Array.from({ length: times }, () => 'day' as const) });
+    expect(usesIn(night)).not.toBe(first);
+    expect(sameUses(usesIn(night), first)).toBe(true);
+  });
+  it('a stretch begins with the first word that has a use and ends with the last', () => {
+    const one = Object.fromEntries(DIMENSION_NAMES.map((name) => [name, [DIMENSIONS[name][1]]])) as Box;
+    const { set, from, to } = stretchOf(usesIn(one));
+    expect([to - from, set[from] !== 0, from > 0]).toEqual([1, true, true]);
+    const whole = stretchOf(ALL_USES);
+    expect([whole.from, whole.to]).toEqual([0, ALL_USES.length]);
+    expect([stretchOf(NO_USES).from, stretchOf(NO_USES).to]).toEqual([0, 0]);
+    // Two words that have uses, with words between that have none.
+    const ends = union(usesIn(Object.fromEntries(DIMENSION_NAMES.map((name) => [name, [DIMENSIONS[name][0]]])) as Box), usesIn(Object.fromEntries(DIMENSION_NAMES.map((name) => [name, [DIMENSIONS[name].at(-1)]])) as Box));
+    expect([stretchOf(ends).from, stretchOf(ends).to]).toEqual([0, ALL_USES.length]);
+  });
+});

@@ -133,3 +133,10 @@ describe('the light that a flight touches', () => {
     ['in the polar night at midnight', '2025-12-21T10:00:00Z', '2025-12-21T11:00:00Z', ['night']], ['from that night into its twilight', '2025-12-21T19:00:00Z', '2025-12-21T22:30:00Z', ['dusk', 'night']],
   ] as const)('%s', (_, from, to, expected) => { expect(lightTouched(instant(from), instant(to), BARROW)).toEqual(expected); });
 });
+
+describe('a flight that is said to last for years', () => {
+  // Looking at each of its days would take minutes.
+  it.each([['in the middle latitudes', 44.53], ['beyond the polar circle', 78.2]] as const)('touches every light there is, %s', (_, latitude) => {
+    expect(lightTouched(instant('2026-11-24T14:00:00Z'), instant('2199-12-31T23:59:59Z'), { name: 'X', latitude, longitude: -64, zone: zone('America/Halifax') })).toEqual(['day', 'dusk', 'night']);
+  });
+});

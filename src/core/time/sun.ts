@@ -85,7 +85,7 @@ function lightByHeight(start: Instant, end: Instant, { latitude, longitude }: Pl
     if (height > -1.3) touched.add('day');
     if (height < 0.8 && height > -7) touched.add('dusk');
     if (height < -5) touched.add('night');
-    if (at >= end) break;
+    if (at >= end || touched.size === LIGHT.length) break;
   }
   return LIGHT.filter((light) => touched.has(light));
 }
@@ -105,6 +105,8 @@ export function lightTouched(start: Instant, end: Instant, place: Place): readon
       if (edge.at <= start) before = edge.then;
       else if (edge.at < end) touched.add(edge.then);
     }
+    // More than all there is: a flight that is said to last for years is answered all the same.
+    if (touched.size === LIGHT.length) return LIGHT;
   }
   if (before === undefined) return lightByHeight(start, end, place);
   touched.add(before);
