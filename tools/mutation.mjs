@@ -12,7 +12,7 @@ const FOLDERS = {
   envelope: { mutate: ['src/core/envelope/*.ts'], tests: ['src/core/envelope/*.test.ts', 'tools/cases/answers.test.ts'] },
   rules: { mutate: ['src/core/rules/**/*.ts', '!src/core/rules/parts/required-lists.ts', '!src/core/rules/packs/*.ts'], tests: ['src/core/rules/*.test.ts', 'src/core/decision/wrong-released*.test.ts', 'checks/**/*.test.ts', 'tools/cases/answers.test.ts'] },
   decision: { mutate: ['src/core/decision/*.ts'], tests: ['src/core/decision/{decision,details,planned-flight,timeline,remedy-plans,diff,wrong-released*,strikes,unknown}.test.ts', 'tools/cases/answers.test.ts'] },
-  records: { mutate: ['src/core/records/*.ts'], tests: ['src/core/records/*.test.ts', 'src/core/rules/*.test.ts', 'src/core/decision/wrong-released*.test.ts', 'checks/**/*.test.ts', 'tools/cases/answers.test.ts'] },
+  records: { mutate: ['src/core/records/*.ts'], tests: ['src/core/records/*.test.ts', 'src/core/rules/*.test.ts', 'src/core/decision/{wrong-released*,strikes,unknown,decision}.test.ts', 'src/contracts/*.test.ts', 'checks/**/*.test.ts', 'tools/cases/answers.test.ts'] },
   counter: { mutate: ['src/core/counter/*.ts'], tests: ['src/core/counter/*.test.ts', 'checks/published/meters/*.test.ts'] },
   walkround: { mutate: ['src/core/walkround/*.ts', '!src/core/walkround/{master-list,step-looks}.ts'], tests: ['src/core/walkround/*.test.ts', 'tools/cases/answers.test.ts'] },
   quantities: { mutate: ['src/core/{quantities,fuel}/*.ts'], tests: ['src/core/quantities/*.test.ts', 'src/core/rules/ramp*.test.ts', 'checks/**/*.test.ts'] },
