@@ -4,14 +4,10 @@ const port = Number(process.env['GROVAL_TEST_PORT'] ?? '0');
 // Debian's Chromium; its background services would only knock at a closed network.
 const args = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
 
-const APART = /(empty-installation|full-day|sister-field)\.spec\.ts/;
-
 export default defineConfig({
   testDir: 'e2e',
   outputDir: '.groval/browser',
-  workers: 2,
-  // Side by side: what has an installation or an aircraft of its own, and what shares the demo's. Within each one after the other.
-  projects: [{ name: 'apart', testMatch: APART, workers: 1 }, { name: 'shared', testIgnore: APART, workers: 1 }],
+  workers: 1,
   retries: 0,
   timeout: 60_000,
   reporter: [['list'], ['json']],

@@ -59,6 +59,8 @@ export async function signIn(page: Page, person: keyof typeof PEOPLE): Promise<P
 export async function expectNoViolations(page: Page): Promise<void> {
   // A button on its way from one tone to another has neither: what counts is what it comes to.
   await page.emulateMedia({ reducedMotion: 'reduce' });
+  // A page that has not come yet has nothing to look at: every page of ours has one heading of the first level.
+  await page.getByRole('heading', { level: 1 }).first().waitFor();
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target, failureSummary }) => `${target.join(' ')} ${failureSummary ?? ''}`).join('; ')}`)).toEqual([]);
 }
