@@ -142,8 +142,8 @@ export function undecided(inspections: readonly Inspection[], kind: InspectionKi
   return newestUnapproved(inspections, null, kind, approvedBy, at, authority);
 }
 
-/** Faults of an entry that are not those of a signature. */
-const OTHER_FAULTS: readonly InspectionFault[] = ['time-in-service-missing', 'outcome-missing', 'not-approved', 'completed-after-recorded', 'cleared-before-inspection'];
+/** Faults of an entry that do not say that nobody signed. A copy from paper was signed there, and opens nothing until somebody vouches for it. */
+const OTHER_FAULTS: readonly InspectionFault[] = ['copy-not-vouched', 'time-in-service-missing', 'outcome-missing', 'not-approved', 'completed-after-recorded', 'cleared-before-inspection'];
 
 /**
  * The newest entry of a kind that nobody entitled signed, done after the last that approved the aircraft; null without an earlier approval, since then
@@ -152,9 +152,9 @@ const OTHER_FAULTS: readonly InspectionFault[] = ['time-in-service-missing', 'ou
 export function unsignedSince(inspections: readonly Inspection[], kind: InspectionKind, approvedBy: readonly InspectionKind[], at: ZoneId, authority: Authority): { readonly entry: Inspection; readonly faults: readonly SignatureFault[] } | null {
   const approved = countingInspections(inspections, approvedBy, at, authority).at(-1);
   if (approved === undefined) return null;
-  const [entry] = inspections.filter((one) => one.kind === kind && one.outcome === 'approved' && one.completedOn > approved.completedOn).sort((a, b) => byDay(b, a));
-  const faults = entry === undefined ? [] : inspectionFaults(entry, at, authority).filter((fault): fault is SignatureFault => !OTHER_FAULTS.includes(fault));
-  return entry === undefined || faults.length === 0 ? null : { entry, faults };
+  const unsigned = inspections.filter((one) => one.kind === kind && one.outcome === 'approved' && one.completedOn > approved.completedOn).sort((a, b) => byDay(b, a))
+    .map((entry) => ({ entry, faults: inspectionFaults(entry, at, authority).filter((fault): fault is SignatureFault => !OTHER_FAULTS.includes(fault)) }));
+  return unsigned.find(({ faults }) => faults.length > 0) ?? null;
 }
 
 function newestUnapproved(inspections: readonly Inspection[], unapproved: Inspection['outcome'], kind: InspectionKind, approvedBy: readonly InspectionKind[], at: ZoneId, authority: Authority): Inspection | null {

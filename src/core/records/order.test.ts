@@ -5,7 +5,7 @@ import { civilDate } from '../time/civil-date';
 import { instant } from '../time/instant';
 import { zone } from '../time/zone';
 import { authorityFor, samePerson, signatureKnownAt, type Certificate, type Signature } from './certificate';
-import { countingInspections, discountedEntries, refusal, undecided, type Inspection } from './inspection';
+import { countingInspections, discountedEntries, refusal, undecided, unsignedSince, type Inspection } from './inspection';
 import { countingDone } from './maintenance-item';
 import { latestRelease, latestReleases, type MaintenanceRelease } from './work-entry';
 
@@ -37,6 +37,16 @@ describe('inspections in any order', () => {
     // One that approved it the day after takes both away.
     const approved = [...list, entry('after', '2026-04-06')];
     inEveryOrder(approved, (given) => [refusal(given, 'hundred-hour', ['hundred-hour'], HALIFAX, 'us'), undecided(given, 'hundred-hour', ['hundred-hour'], HALIFAX, 'us')], [null, null]);
+  });
+  it('a copy from paper that waits for somebody to vouch for it was signed there; one that says no certificate was not', () => {
+    const list = [entry('good', '2026-02-05'), entry('new', '2026-04-05', { signedBy: null }), entry('newer', '2026-05-05', { signedBy: { ...signed, vouched: 'nobody' } })];
+    const asked = (given: readonly Inspection[]) => { const found = unsignedSince(given, 'hundred-hour', ['hundred-hour'], HALIFAX, 'us'); return found === null ? null : [found.entry.id, found.faults]; };
+    inEveryOrder([list[0], list[2]].flatMap((one) => (one === undefined ? [] : [one])), asked, null);
+    // Nor does it hide one before it that nobody signed.
+    inEveryOrder(list, asked, ['new', ['name-missing', 'certificate-missing']]);
+    inEveryOrder([entry('good', '2026-02-05'), entry('copy', '2026-05-05', { signedBy: { name: 'Ida Quell', certificate: null, vouched: 'nobody' } })], asked, ['copy', ['certificate-missing']]);
+    // Nothing that counts before it: the rule of its own says so.
+    inEveryOrder(list.slice(1), asked, null);
   });
 });
 
