@@ -9,7 +9,7 @@ async function plan(desk: Page, person: string): Promise<void> {
   await desk.goto('/plan');
   await desk.getByRole('button', { name: 'Enter a flight' }).click();
   await desk.getByLabel('Who', { exact: true }).fill(person);
-  await desk.getByLabel('Aircraft').click();
+  await desk.getByLabel('Aircraft', { exact: true }).click();
   await desk.getByRole('option', { name: /N03TB/ }).click();
   await desk.getByLabel('From', { exact: true }).fill(fieldClock(-5).replace(':', ''));
   await desk.getByLabel('To', { exact: true }).fill(fieldClock(70));

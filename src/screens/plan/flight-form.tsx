@@ -106,7 +106,7 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
           <TextField label="People aboard" {...register('persons')} {...field('persons')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} /><TextField label="Landings" {...register('landings')} {...field('landings')} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} />
           <TextField label="Fuel at start, US gal" {...register('fuel')} {...field('fuel')} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }} /><span />
           {([['passengers', 'Carries passengers'], ['transponder', 'In transponder airspace'], ['broadcast', 'In ADS-B airspace'], ['water', 'Beyond gliding distance over water'], ['vor', 'Navigates by VOR'], ['database', 'Navigates by a database'],
-            ['near', 'Training within 50 NM of the field'], ['excepted', 'Only in airspace that excepts aircraft without electrical system'], ['withoutTransponder', 'ATC authorised it without transponder'], ['withoutAdsb', 'ATC authorised it without ADS-B Out']] as const).map(([name, label]) => <FormControlLabel key={name} control={<Checkbox checked={fields[name]} {...register(name)} />} label={label} />)}
+            ['near', 'Training within 50 NM of the field'], ['excepted', 'Only in airspace that 91.215(b) excepts'], ['withoutTransponder', 'ATC authorised it without transponder'], ['withoutAdsb', 'ATC authorised it without ADS-B Out']] as const).map(([name, label]) => <FormControlLabel key={name} control={<Checkbox checked={fields[name]} {...register(name)} />} label={label} />)}
         </div>
       </details>
       <PlacesFields places={fields.places} plan={plan} onChange={(places) => { setValue('places', places); }} />
