@@ -1,7 +1,6 @@
-import { POSITIONING } from '../envelope/ordinary';
-import { complement, intersection, isWithin, overlaps, usesIn, type UseSet } from '../envelope/use-set';
+import { complement, isWithin, overlaps, type UseSet } from '../envelope/use-set';
 import type { Estimate } from '../records/movement';
-import { isWithinReachOfPermits } from '../records/permit';
+import { FERRY, isWithinReachOfPermits } from '../records/permit';
 import { OWNER, remedy, type Act, type Entitled, type Remedy } from '../rules/parts/constraint';
 import { ACT_ESTIMATES } from './act-estimates';
 import type { DecidedConstraint } from './decision';
@@ -36,7 +35,6 @@ export interface RemedyPlans {
 export const MAX_PLANS = 5;
 
 /** Ferry flights, which a special permit may open. */
-const FERRY = intersection(POSITIONING, usesIn({ passengers: ['none'] }));
 const PERMIT: Remedy = remedy('obtain-special-flight-permit', OWNER, null, complement(FERRY));
 
 const keyOf = ({ act, on }: Pick<Remedy, 'act' | 'on'>): string => `${act} ${on ?? ''}`;

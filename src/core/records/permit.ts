@@ -21,7 +21,7 @@ export interface Relief {
 }
 
 /** Flights to where the aircraft is corrected, with nobody aboard but required crew. */
-const FERRY = intersection(POSITIONING, usesIn({ passengers: ['none'] }));
+export const FERRY = intersection(POSITIONING, usesIn({ passengers: ['none'] }));
 /** Such flights by day, visually, and outside airspace that asks for equipment of its own. */
 const PLAIN_FERRY = intersection(FERRY, usesIn({ light: ['day'], rules: ['vfr'], transponderAirspace: ['outside'], adsbAirspace: ['outside'] }));
 

@@ -105,7 +105,7 @@ export function lightTouched(start: Instant, end: Instant, place: Place): readon
       if (edge.at <= start) before = edge.then;
       else if (edge.at < end) touched.add(edge.then);
     }
-    // More than all there is: a flight that is said to last for years is answered all the same.
+    // Nothing can be added: a flight that is said to last for years is answered at once.
     if (touched.size === LIGHT.length) return LIGHT;
   }
   if (before === undefined) return lightByHeight(start, end, place);
