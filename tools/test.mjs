@@ -19,8 +19,6 @@ const SEED = 20_261_128;
 /** The core is asked in a plain zone, and what hangs on dates in one that has daylight saving on the other half of the world. */
 const ELSEWHERE = 'Australia/Sydney';
 
-const COMPUTATION = ['src/core', 'src/explain', 'src/contracts', 'checks'];
-
 const folder = stateFolder('test');
 const log = (name) => join(folder, 'logs', `${name}.log`);
 const counts = { passed: 0, failed: 0 };
@@ -98,18 +96,15 @@ async function main() {
       // The framework writes these types; without them a fresh checkout does not know its own asset imports.
       await step('route types', async () => { await run(bin('next'), ['typegen'], { cwd: PROJECT, log: log('typegen'), env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } }); });
       await together('types, lint and structure', [
-        // The longest of them in two halves, so that neither core waits for it.
-        ['lint of the computation', 'eslint', [...COMPUTATION, '--max-warnings', '0']], ['lint of the rest', 'eslint', ['.', ...COMPUTATION.flatMap((folder) => ['--ignore-pattern', `${folder}/**`]), '--max-warnings', '0']],
-        ['types', 'tsc', ['--noEmit']], ['types of the core alone', 'tsc', ['--noEmit', '-p', 'src/core/tsconfig.json']],
-        ['import directions', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'src', 'tools', 'demo', 'bench', 'checks', 'e2e', 'migrations', 'attack']], ['dead code', 'knip', []], ['published schemas', 'tsx', ['tools/write-schemas.ts', '--check']],
+        ['lint', 'eslint', ['.', '--max-warnings', '0']], ['types and lint that knows them', 'oxlint', ['--type-aware', '--type-check', '.']],
+        ['types of the core alone', 'tsc', ['--noEmit', '-p', 'src/core/tsconfig.json']], ['dead code', 'knip', []], ['published schemas', 'tsx', ['tools/write-schemas.ts', '--check']],
       ]);
     }
-    if (wanted('core')) {
-      await vitest('core and checks', ['core'], { TZ: 'UTC' });
-      // The answers hang on no clock of the machine: what knows of time, the sentences, the published rows and every example once more elsewhere.
-      await vitest(`answers and dates in ${ELSEWHERE}`, ['core', 'rest'], { TZ: ELSEWHERE }, ['src/core/time', 'src/explain', 'checks/published', 'tools/cases/answers']);
-    }
-    if (wanted('rest')) await vitest('screens, server, tools', ['rest'], { TZ: 'UTC' });
+    // Together, so that the longest files of the one run beside the many of the other.
+    const computed = ['core', 'rest'].filter(wanted);
+    if (computed.length > 0) await vitest(computed.length === 2 ? 'core, screens, server, tools' : computed[0], computed, { TZ: 'UTC' });
+    // The answers hang on no clock of the machine: what knows of time, the sentences, the published rows and every example once more elsewhere.
+    if (wanted('core')) await vitest(`answers and dates in ${ELSEWHERE}`, ['core', 'rest'], { TZ: ELSEWHERE }, ['src/core/time', 'src/explain', 'checks/published', 'tools/cases/answers']);
     if (wanted('database') || wanted('attack') || wanted('browser')) {
       cluster = new Cluster(folder);
       cluster.remove();
