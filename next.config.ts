@@ -6,26 +6,34 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: ['pg', 'pino', 'sharp', 'better-auth'],
   // Pages are static shells whose inline scripts are known at build time, so addresses with a name in them share one shell.
-  rewrites: () => Promise.resolve([
-    { source: '/aircraft/:registration', destination: '/aircraft' },
-    { source: '/ramp/:registration', destination: '/ramp' },
-    { source: '/counter/:flight', destination: '/counter' },
-    { source: '/document-check/:registration', destination: '/document-check' },
-    { source: '/sheet/:registration', destination: '/sheet' },
-    { source: '/facts/:registration', destination: '/facts' },
-  ]),
-  headers: () => Promise.resolve([
-    {
-      source: '/:path*',
-      headers: [
-        { key: 'X-Content-Type-Options', value: 'nosniff' },
-        { key: 'Referrer-Policy', value: 'same-origin' },
-        { key: 'X-Frame-Options', value: 'DENY' },
-        { key: 'Permissions-Policy', value: 'camera=(self), geolocation=(), microphone=()' },
-      ],
-    },
-    { source: '/api/:path*', headers: [{ key: 'Content-Security-Policy', value: "default-src 'none'; frame-ancestors 'none'" }, { key: 'Cache-Control', value: 'no-store' }] },
-  ]),
+  rewrites: () =>
+    Promise.resolve([
+      { source: '/aircraft/:registration', destination: '/aircraft' },
+      { source: '/ramp/:registration', destination: '/ramp' },
+      { source: '/counter/:flight', destination: '/counter' },
+      { source: '/document-check/:registration', destination: '/document-check' },
+      { source: '/sheet/:registration', destination: '/sheet' },
+      { source: '/facts/:registration', destination: '/facts' },
+    ]),
+  headers: () =>
+    Promise.resolve([
+      {
+        source: '/:path*',
+        headers: [
+          { key: 'X-Content-Type-Options', value: 'nosniff' },
+          { key: 'Referrer-Policy', value: 'same-origin' },
+          { key: 'X-Frame-Options', value: 'DENY' },
+          { key: 'Permissions-Policy', value: 'camera=(self), geolocation=(), microphone=()' },
+        ],
+      },
+      {
+        source: '/api/:path*',
+        headers: [
+          { key: 'Content-Security-Policy', value: "default-src 'none'; frame-ancestors 'none'" },
+          { key: 'Cache-Control', value: 'no-store' },
+        ],
+      },
+    ]),
 };
 
 export default config;

@@ -2,7 +2,15 @@ import { defineConfig } from '@playwright/test';
 
 const port = Number(process.env['GROVAL_TEST_PORT'] ?? '0');
 // Debian's Chromium; its background services would only knock at a closed network.
-const args = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const args = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 
 export default defineConfig({
   testDir: 'e2e',

@@ -4,8 +4,23 @@ import type { World } from './world';
 
 /** A schema as JSON Schema says it, as far as this reads it. */
 interface Shape {
-  readonly type?: string | readonly string[]; readonly const?: unknown; readonly enum?: readonly unknown[]; readonly anyOf?: readonly Shape[]; readonly oneOf?: readonly Shape[]; readonly allOf?: readonly Shape[]; readonly format?: string; readonly pattern?: string;
-  readonly properties?: Readonly<Record<string, Shape>>; readonly required?: readonly string[]; readonly items?: Shape; readonly additionalProperties?: Shape | boolean; readonly minimum?: number; readonly maximum?: number; readonly minItems?: number; readonly maxLength?: number; readonly examples?: readonly unknown[];
+  readonly type?: string | readonly string[];
+  readonly const?: unknown;
+  readonly enum?: readonly unknown[];
+  readonly anyOf?: readonly Shape[];
+  readonly oneOf?: readonly Shape[];
+  readonly allOf?: readonly Shape[];
+  readonly format?: string;
+  readonly pattern?: string;
+  readonly properties?: Readonly<Record<string, Shape>>;
+  readonly required?: readonly string[];
+  readonly items?: Shape;
+  readonly additionalProperties?: Shape | boolean;
+  readonly minimum?: number;
+  readonly maximum?: number;
+  readonly minItems?: number;
+  readonly maxLength?: number;
+  readonly examples?: readonly unknown[];
 }
 
 const shapes = new WeakMap<z.ZodType, Shape>();
@@ -19,7 +34,17 @@ function shapeOf(schema: z.ZodType): Shape {
   return shape;
 }
 
-const WORDS = ['Checked', 'Nose wheel', 'Öl', 'x', 'Left main tyre worn', '12.5', '=1+1', "O'Brien; drop table club", '4150.3'];
+const WORDS = [
+  'Checked',
+  'Nose wheel',
+  'Öl',
+  'x',
+  'Left main tyre worn',
+  '12.5',
+  '=1+1',
+  "O'Brien; drop table club",
+  '4150.3',
+];
 
 function text(shape: Shape, field: string, random: Random): string {
   const [example] = shape.examples ?? [];
@@ -29,8 +54,10 @@ function text(shape: Shape, field: string, random: Random): string {
   // Passwords of the demo stay as they are, or nobody could go on.
   if (field === 'current') return 'not-the-password';
   if (field === 'password') return random.chance(0.5) ? 'tern-bay-demo' : 'not-the-password';
-  if (field === 'clock' || field === 'endsClock' || field === 'starts') return random.pick(['09:00', '18:30']);
-  if (field === 'shown' || field === 'shows' || field === 'standsAt') return random.pick(['4150.3', '0.0', '1290']);
+  if (field === 'clock' || field === 'endsClock' || field === 'starts')
+    return random.pick(['09:00', '18:30']);
+  if (field === 'shown' || field === 'shows' || field === 'standsAt')
+    return random.pick(['4150.3', '0.0', '1290']);
   if (field === 'secret') return random.uuid().replaceAll('-', '').repeat(2);
   if (typeof example === 'string') return example;
   return random.pick(WORDS).slice(0, shape.maxLength ?? 200);
@@ -49,28 +76,50 @@ export function plausible(shape: Shape, field: string, world: World, random: Ran
     return known.length > 0 && random.chance(0.8) ? random.pick(known) : random.uuid();
   }
   switch (type ?? 'any') {
-    case 'string': return text(shape, field, random);
-    case 'boolean': return random.chance(0.5);
-    case 'integer': return field === 'seenRevision' ? random.pick(world.aircraft).revision : Math.max(shape.minimum ?? 0, Math.min(shape.maximum ?? 10, random.below(10)));
-    case 'number': return Math.max(shape.minimum ?? 0, Math.min(shape.maximum ?? 1000, Math.round(random.next() * 1000) / 10));
-    case 'array': return Array.from({ length: Math.max(shape.minItems ?? 0, random.below(3)) }, () => plausible(shape.items ?? {}, field, world, random));
+    case 'string':
+      return text(shape, field, random);
+    case 'boolean':
+      return random.chance(0.5);
+    case 'integer':
+      return field === 'seenRevision'
+        ? random.pick(world.aircraft).revision
+        : Math.max(shape.minimum ?? 0, Math.min(shape.maximum ?? 10, random.below(10)));
+    case 'number':
+      return Math.max(
+        shape.minimum ?? 0,
+        Math.min(shape.maximum ?? 1000, Math.round(random.next() * 1000) / 10),
+      );
+    case 'array':
+      return Array.from({ length: Math.max(shape.minItems ?? 0, random.below(3)) }, () =>
+        plausible(shape.items ?? {}, field, world, random),
+      );
     case 'object': {
       const required = new Set(shape.required ?? []);
-      return Object.fromEntries(Object.entries(shape.properties ?? {}).filter(([name]) => required.has(name) || random.chance(0.5)).map(([name, inner]) => [name, plausible(inner, name, world, random)]));
+      return Object.fromEntries(
+        Object.entries(shape.properties ?? {})
+          .filter(([name]) => required.has(name) || random.chance(0.5))
+          .map(([name, inner]) => [name, plausible(inner, name, world, random)]),
+      );
     }
-    case 'null': return null;
-    default: return random.pick(['x', 1, true, null]);
+    case 'null':
+      return null;
+    default:
+      return random.pick(['x', 1, true, null]);
   }
 }
 
 /** The body that a route may well take. */
-export const plausibleBody = (schema: z.ZodType, world: World, random: Random): unknown => plausible(shapeOf(schema), '', world, random);
+export const plausibleBody = (schema: z.ZodType, world: World, random: Random): unknown =>
+  plausible(shapeOf(schema), '', world, random);
 
 type Change = (value: unknown, path: readonly string[]) => unknown;
 
 function everywhere(value: unknown, change: Change, path: readonly string[] = []): unknown {
   if (Array.isArray(value)) return value.map((one, at) => everywhere(one, change, [...path, String(at)]));
-  if (typeof value === 'object' && value !== null) return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, everywhere(inner, change, [...path, key])]));
+  if (typeof value === 'object' && value !== null)
+    return Object.fromEntries(
+      Object.entries(value).map(([key, inner]) => [key, everywhere(inner, change, [...path, key])]),
+    );
   return change(value, path);
 }
 
@@ -93,9 +142,17 @@ function changed(body: unknown, change: Change): string | null {
 }
 
 /** Changes one leaf, chosen by chance. */
-function oneLeaf(body: unknown, random: Random, wanted: (value: unknown) => boolean, change: (value: unknown) => unknown): string | null {
+function oneLeaf(
+  body: unknown,
+  random: Random,
+  wanted: (value: unknown) => boolean,
+  change: (value: unknown) => unknown,
+): string | null {
   const leaves: string[] = [];
-  everywhere(body, (value, path) => { if (wanted(value)) leaves.push(path.join('/')); return value; });
+  everywhere(body, (value, path) => {
+    if (wanted(value)) leaves.push(path.join('/'));
+    return value;
+  });
   if (leaves.length === 0) return null;
   const chosen = random.pick(leaves);
   return changed(body, (value, path) => (path.join('/') === chosen ? change(value) : value));
@@ -107,21 +164,92 @@ const isNumber = (value: unknown): boolean => typeof value === 'number';
 export const MUTATIONS: readonly Mutation[] = [
   { name: 'plausible', mayPass: true, apply: (body) => JSON.stringify(body) },
   {
-    name: 'another club’s ids', mayPass: false,
-    apply: (body, random, other) => changed(body, (value, path) => { const known = other.ids[path.findLast((name) => !/^\d+$/.test(name)) ?? ''] ?? []; return typeof value === 'string' && UUID.test(value) && known.length > 0 ? random.pick(known) : value; }),
+    name: 'another club’s ids',
+    mayPass: false,
+    apply: (body, random, other) =>
+      changed(body, (value, path) => {
+        const known = other.ids[path.findLast((name) => !/^\d+$/.test(name)) ?? ''] ?? [];
+        return typeof value === 'string' && UUID.test(value) && known.length > 0 ? random.pick(known) : value;
+      }),
   },
-  { name: 'upper-case ids', mayPass: true, apply: (body) => changed(body, (value) => (typeof value === 'string' && UUID.test(value) ? value.toUpperCase() : value)) },
-  { name: 'NUL in a text', mayPass: false, apply: (body, random) => oneLeaf(body, random, isText, (value) => `${String(value)}\u0000`) },
-  { name: 'half a surrogate pair', mayPass: false, apply: (body, random) => oneLeaf(body, random, isText, (value) => `${String(value)}\uD800`) },
-  { name: '2^31', mayPass: true, apply: (body, random) => oneLeaf(body, random, isNumber, () => 2_147_483_648) },
-  { name: 'a negative number', mayPass: true, apply: (body, random) => oneLeaf(body, random, isNumber, () => -1) },
+  {
+    name: 'upper-case ids',
+    mayPass: true,
+    apply: (body) =>
+      changed(body, (value) => (typeof value === 'string' && UUID.test(value) ? value.toUpperCase() : value)),
+  },
+  {
+    name: 'NUL in a text',
+    mayPass: false,
+    apply: (body, random) => oneLeaf(body, random, isText, (value) => `${String(value)}\u0000`),
+  },
+  {
+    name: 'half a surrogate pair',
+    mayPass: false,
+    apply: (body, random) => oneLeaf(body, random, isText, (value) => `${String(value)}\uD800`),
+  },
+  {
+    name: '2^31',
+    mayPass: true,
+    apply: (body, random) => oneLeaf(body, random, isNumber, () => 2_147_483_648),
+  },
+  {
+    name: 'a negative number',
+    mayPass: true,
+    apply: (body, random) => oneLeaf(body, random, isNumber, () => -1),
+  },
   { name: '1e308', mayPass: true, apply: (body, random) => oneLeaf(body, random, isNumber, () => 1e308) },
-  { name: 'a number for a text', mayPass: true, apply: (body, random) => oneLeaf(body, random, (value) => typeof value === 'string', () => 7) },
-  { name: 'null', mayPass: true, apply: (body, random) => oneLeaf(body, random, () => true, () => null) },
-  { name: 'a long text', mayPass: true, apply: (body, random) => oneLeaf(body, random, isText, () => 'ä'.repeat(20_000)) },
-  { name: 'a field too many', mayPass: false, apply: (body) => (typeof body === 'object' && body !== null && !Array.isArray(body) ? JSON.stringify({ ...body, isAdministrator: true }) : null) },
-  { name: 'a field missing', mayPass: true, apply: (body, random) => { if (typeof body !== 'object' || body === null) return null; const names = Object.keys(body); if (names.length === 0) return null; const gone = random.pick(names); return JSON.stringify(Object.fromEntries(Object.entries(body).filter(([name]) => name !== gone))); } },
-  { name: '__proto__', mayPass: false, apply: (body) => `{"__proto__":{"roles":["administrator"]},${JSON.stringify(body).slice(1)}` },
+  {
+    name: 'a number for a text',
+    mayPass: true,
+    apply: (body, random) =>
+      oneLeaf(
+        body,
+        random,
+        (value) => typeof value === 'string',
+        () => 7,
+      ),
+  },
+  {
+    name: 'null',
+    mayPass: true,
+    apply: (body, random) =>
+      oneLeaf(
+        body,
+        random,
+        () => true,
+        () => null,
+      ),
+  },
+  {
+    name: 'a long text',
+    mayPass: true,
+    apply: (body, random) => oneLeaf(body, random, isText, () => 'ä'.repeat(20_000)),
+  },
+  {
+    name: 'a field too many',
+    mayPass: false,
+    apply: (body) =>
+      typeof body === 'object' && body !== null && !Array.isArray(body)
+        ? JSON.stringify({ ...body, isAdministrator: true })
+        : null,
+  },
+  {
+    name: 'a field missing',
+    mayPass: true,
+    apply: (body, random) => {
+      if (typeof body !== 'object' || body === null) return null;
+      const names = Object.keys(body);
+      if (names.length === 0) return null;
+      const gone = random.pick(names);
+      return JSON.stringify(Object.fromEntries(Object.entries(body).filter(([name]) => name !== gone)));
+    },
+  },
+  {
+    name: '__proto__',
+    mayPass: false,
+    apply: (body) => `{"__proto__":{"roles":["administrator"]},${JSON.stringify(body).slice(1)}`,
+  },
   { name: 'no JSON', mayPass: false, apply: () => '{"a":' },
   { name: 'nothing', mayPass: false, apply: () => '' },
   { name: 'a list', mayPass: false, apply: () => '[]' },

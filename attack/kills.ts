@@ -5,20 +5,42 @@ import type { Tally } from './tally';
 import type { World } from './world';
 
 /** A finding that was sent, and whether the server said that it had received it. */
-export interface SentFinding { readonly findingId: string; readonly answered: boolean }
+export interface SentFinding {
+  readonly findingId: string;
+  readonly answered: boolean;
+}
 
 /** Sends findings while somebody else kills the server, its connections or the database; each that is not answered is sent again, as a phone does. */
-export async function writeWhileKilled(base: string, who: Session, world: World, random: Random, seconds: number): Promise<readonly SentFinding[]> {
+export async function writeWhileKilled(
+  base: string,
+  who: Session,
+  world: World,
+  random: Random,
+  seconds: number,
+): Promise<readonly SentFinding[]> {
   const until = Date.now() + seconds * 1000;
   const sent: SentFinding[] = [];
   const writer = async () => {
     while (Date.now() < until) {
       const findingId = random.uuid();
-      const finding = { findingId, aircraftId: random.pick(world.aircraft).id, station: 'propeller', side: null, step: null, asListed: false, what: 'While it was killed', looks: 'cannot-tell', foundAt: '2026-11-28T12:00:00Z' };
+      const finding = {
+        findingId,
+        aircraftId: random.pick(world.aircraft).id,
+        station: 'propeller',
+        side: null,
+        step: null,
+        asListed: false,
+        what: 'While it was killed',
+        looks: 'cannot-tell',
+        foundAt: '2026-11-28T12:00:00Z',
+      };
       let answered = false;
       for (let turn = 0; turn < 60 && !answered && Date.now() < until + 20_000; turn += 1) {
         answered = (await post(base, who, '/api/findings', finding)).status === 200;
-        if (!answered) await new Promise((resolve) => { setTimeout(resolve, 250); });
+        if (!answered)
+          await new Promise((resolve) => {
+            setTimeout(resolve, 250);
+          });
       }
       sent.push({ findingId, answered });
     }
@@ -28,17 +50,36 @@ export async function writeWhileKilled(base: string, who: Session, world: World,
 }
 
 /** Every finding that was answered is there once, and every one that is there has its entry in the ledger. */
-export async function checkFindings(superuserUrl: string, sent: readonly SentFinding[], tally: Tally): Promise<void> {
+export async function checkFindings(
+  superuserUrl: string,
+  sent: readonly SentFinding[],
+  tally: Tally,
+): Promise<void> {
   const client = new Client({ connectionString: superuserUrl });
   await client.connect();
   try {
     for (const { findingId, answered } of sent) {
       tally.calls += 1;
-      const there = Number((await client.query<{ n: string }>('select count(*) as n from groval.discrepancy where discrepancy_id = $1', [findingId])).rows[0]?.n ?? '0');
-      const told = Number((await client.query<{ n: string }>(`select count(*) as n from groval.ledger where act = 'report-finding' and body::jsonb->'record'->>'id' = $1`, [findingId])).rows[0]?.n ?? '0');
+      const there = Number(
+        (
+          await client.query<{ n: string }>(
+            'select count(*) as n from groval.discrepancy where discrepancy_id = $1',
+            [findingId],
+          )
+        ).rows[0]?.n ?? '0',
+      );
+      const told = Number(
+        (
+          await client.query<{ n: string }>(
+            `select count(*) as n from groval.ledger where act = 'report-finding' and body::jsonb->'record'->>'id' = $1`,
+            [findingId],
+          )
+        ).rows[0]?.n ?? '0',
+      );
       if (answered && there === 0) tally.lost.push(`finding ${findingId} was answered and is not there`);
       if (there > 1 || told > 1) tally.doubled.push(`finding ${findingId}: ${there} rows, ${told} entries`);
-      if (there !== told) tally.lost.push(`finding ${findingId}: ${there} rows, ${told} entries in the ledger`);
+      if (there !== told)
+        tally.lost.push(`finding ${findingId}: ${there} rows, ${told} entries in the ledger`);
     }
   } finally {
     await client.end();

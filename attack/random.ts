@@ -2,7 +2,9 @@
 export class Random {
   private state: number;
 
-  constructor(readonly seed: number) { this.state = seed >>> 0; }
+  constructor(readonly seed: number) {
+    this.state = seed >>> 0;
+  }
 
   /** From 0 to less than 1. */
   next(): number {
@@ -14,7 +16,9 @@ export class Random {
   }
 
   /** A whole number from 0 to less than `below`. */
-  below(below: number): number { return Math.floor(this.next() * below); }
+  below(below: number): number {
+    return Math.floor(this.next() * below);
+  }
 
   pick<T>(list: readonly T[]): T {
     const found = list[this.below(list.length)];
@@ -22,11 +26,15 @@ export class Random {
     return found;
   }
 
-  chance(part: number): boolean { return this.next() < part; }
+  chance(part: number): boolean {
+    return this.next() < part;
+  }
 
   /** A version 4 UUID. */
   uuid(): string {
-    const digits = Array.from({ length: 32 }, (_, at) => (at === 12 ? '4' : at === 16 ? this.pick(['8', '9', 'a', 'b']) : this.below(16).toString(16))).join('');
+    const digits = Array.from({ length: 32 }, (_, at) =>
+      at === 12 ? '4' : at === 16 ? this.pick(['8', '9', 'a', 'b']) : this.below(16).toString(16),
+    ).join('');
     return digits.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
   }
 }

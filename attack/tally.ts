@@ -22,7 +22,11 @@ export class Tally {
   }
 
   /** True where nothing happened that never should. */
-  get isClean(): boolean { return [this.failures, this.wronglyAccepted, this.lost, this.doubled, this.hurt].every((list) => list.length === 0); }
+  get isClean(): boolean {
+    return [this.failures, this.wronglyAccepted, this.lost, this.doubled, this.hurt].every(
+      (list) => list.length === 0,
+    );
+  }
 
   /** One line for people and for a test. */
   get line(): string {

@@ -34,15 +34,36 @@ export async function benchLine(db: Database, clubId: string, now: Instant): Pro
       const aircraft = factsFromRows(rows, club.place);
       const deciding = performance.now();
       const rules = rulesOf(club);
-      for (const stored of aircraft) { const { prepared, present } = preparedFor(stored, club, rules, now); decidePrepared(prepared, null, present); }
+      for (const stored of aircraft) {
+        const { prepared, present } = preparedFor(stored, club, rules, now);
+        decidePrepared(prepared, null, present);
+      }
       return [sqlOnly, performance.now() - deciding];
     });
-    if (round >= 0) { times.whole.push(whole); times.bare.push(bare); times.decisions.push(decisions); }
+    if (round >= 0) {
+      times.whole.push(whole);
+      times.bare.push(bare);
+      times.decisions.push(decisions);
+    }
   }
-  const [whole, bare, decisions] = [quantile(times.whole, 0.5), quantile(times.bare, 0.5), quantile(times.decisions, 0.5)];
+  const [whole, bare, decisions] = [
+    quantile(times.whole, 0.5),
+    quantile(times.bare, 0.5),
+    quantile(times.decisions, 0.5),
+  ];
   return [
     { name: `the Line of ${AIRCRAFT} aircraft, 3 years: its bare SQL`, value: `${bare.toFixed(0)} ms` },
-    { name: 'its data path, to the JSON text', value: `${whole.toFixed(0)} ms`, note: `${(whole / bare).toFixed(2)} times its bare SQL; wanted at most 3 (${Math.round(characters / 1024)} kB of JSON)`, met: whole <= 3 * bare },
-    { name: 'decision work inside it', value: `${decisions.toFixed(0)} ms`, note: `${((100 * decisions) / whole).toFixed(0)} % of it; wanted at most 20 %`, met: decisions <= whole / 5 },
+    {
+      name: 'its data path, to the JSON text',
+      value: `${whole.toFixed(0)} ms`,
+      note: `${(whole / bare).toFixed(2)} times its bare SQL; wanted at most 3 (${Math.round(characters / 1024)} kB of JSON)`,
+      met: whole <= 3 * bare,
+    },
+    {
+      name: 'decision work inside it',
+      value: `${decisions.toFixed(0)} ms`,
+      note: `${((100 * decisions) / whole).toFixed(0)} % of it; wanted at most 20 %`,
+      met: decisions <= whole / 5,
+    },
   ];
 }

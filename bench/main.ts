@@ -14,14 +14,18 @@ import { benchPage } from './page';
 
 function need(name: string): string {
   const value = process.env[name];
-  if (value === undefined || value === '') throw new Error(`${name} is not set: start the bench by npm run bench`);
+  if (value === undefined || value === '')
+    throw new Error(`${name} is not set: start the bench by npm run bench`);
   return value;
 }
 
 const figures: Figure[] = [];
 const report = (title: string, some: readonly Figure[]) => {
   process.stdout.write(`\n${title}\n`);
-  for (const { name, value, note, met } of some) process.stdout.write(`  ${name.padEnd(62)} ${value.padStart(10)}${note === undefined ? '' : `   ${note}`}${met === undefined ? '' : met ? '   met' : '   NOT MET'}\n`);
+  for (const { name, value, note, met } of some)
+    process.stdout.write(
+      `  ${name.padEnd(62)} ${value.padStart(10)}${note === undefined ? '' : `   ${note}`}${met === undefined ? '' : met ? '   met' : '   NOT MET'}\n`,
+    );
   figures.push(...some);
 };
 

@@ -1,5 +1,10 @@
 /** One line of the report. `met` is set where there is a budget. */
-export interface Figure { readonly name: string; readonly value: string; readonly note?: string; readonly met?: boolean }
+export interface Figure {
+  readonly name: string;
+  readonly value: string;
+  readonly note?: string;
+  readonly met?: boolean;
+}
 
 /** The value that `share` of the values do not exceed. */
 export function quantile(values: readonly number[], share: number): number {
@@ -14,7 +19,10 @@ const BATCH = 25;
  * Runs several works in turn, round after round, so that whatever else the machine does hits them alike; a sample is a batch of
  * runs of one work. Answers each one's median. The first third of the rounds warms up and does not count.
  */
-export async function medianMicroseconds(works: readonly (() => void | Promise<void>)[], rounds: number): Promise<readonly number[]> {
+export async function medianMicroseconds(
+  works: readonly (() => void | Promise<void>)[],
+  rounds: number,
+): Promise<readonly number[]> {
   const times = works.map((): number[] => []);
   for (let round = -Math.ceil(rounds / 3); round < rounds; round += 1) {
     for (const [at, work] of works.entries()) {

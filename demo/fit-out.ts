@@ -13,40 +13,172 @@ import type { OtherRecord } from '../src/db/other-records';
 import type { DemoAircraft } from './fleet';
 import { DAYS_BACK, type History } from './history';
 
-const workshop: Signature = { name: 'Cape Reach Workshop', certificate: { kind: 'repair-station', number: 'RS-0417', validFrom: civilDate('2009-04-01'), validUntil: 'no-expiry' } };
+const workshop: Signature = {
+  name: 'Cape Reach Workshop',
+  certificate: {
+    kind: 'repair-station',
+    number: 'RS-0417',
+    validFrom: civilDate('2009-04-01'),
+    validUntil: 'no-expiry',
+  },
+};
 
 /** The invented serial number that belongs to a registration. */
-export const serialOf = (registration: string): string => registration.startsWith('VH') ? 'TB-0X17' : `TB-${registration.slice(2, 4)}${registration.slice(-1) === 'G' ? '4' : '1'}7`;
+export const serialOf = (registration: string): string =>
+  registration.startsWith('VH')
+    ? 'TB-0X17'
+    : `TB-${registration.slice(2, 4)}${registration.slice(-1) === 'G' ? '4' : '1'}7`;
 
 /** The aircraft as built. */
-export function particularsOf({ registration, category, firstFlown, fit, features, typeName }: DemoAircraft): Particulars {
+export function particularsOf({
+  registration,
+  category,
+  firstFlown,
+  fit,
+  features,
+  typeName,
+}: DemoAircraft): Particulars {
   const glider = category === 'glider';
   const small = fit === 'vintage' || glider || category === 'light-sport';
   return {
-    ...UNKNOWN_PARTICULARS, ...(category === 'glider' ? { keptRigged: true } : {}), serialNumber: serialOf(registration), manufacturedOn: civilDate(firstFlown), certificatedOn: civilDate(typeName === 'Selmo X' || typeName === 'Dravik D' ? '2001-06-01' : '1962-05-14'),
-    seats: small ? 2 : 4, engine: glider ? 'none' : { cooling: features.includes('liquid-cooled') ? 'liquid' : 'air', altitude: false }, gear: 'fixed', programme: 'annual', ifrNavigation: fit === 'tourer' ? 'either' : 'vor-only',
-    manualRevision: '7', minimumEquipmentList: 'none',
-    fuel: glider ? null : { burnPerHour: volume(small ? '4.6' : '8.4', 'US gal'), minimum: volume('4', 'US gal'), tanks: [{ id: 'left', usable: volume(small ? '9' : '18', 'US gal') }, { id: 'right', usable: volume(small ? '9' : '18', 'US gal') }] },
-    measured: glider ? [] : [
-      { quantity: 'oil', which: null, min: volume(small ? '2' : '4', 'US qt'), max: volume(small ? '4' : '8', 'US qt'), open: false, uses: null, remedy: 'top-up', everyFlight: true },
-      ...(fit === 'tourer' ? [{ quantity: 'oil' as const, which: null, min: volume('6', 'US qt'), max: null, open: false, uses: [{ ...DIMENSIONS, rules: ['ifr'] as const }], remedy: 'top-up' as const, everyFlight: true }] : []),
-    ],
+    ...UNKNOWN_PARTICULARS,
+    ...(category === 'glider' ? { keptRigged: true } : {}),
+    serialNumber: serialOf(registration),
+    manufacturedOn: civilDate(firstFlown),
+    certificatedOn: civilDate(
+      typeName === 'Selmo X' || typeName === 'Dravik D' ? '2001-06-01' : '1962-05-14',
+    ),
+    seats: small ? 2 : 4,
+    engine: glider
+      ? 'none'
+      : { cooling: features.includes('liquid-cooled') ? 'liquid' : 'air', altitude: false },
+    gear: 'fixed',
+    programme: 'annual',
+    ifrNavigation: fit === 'tourer' ? 'either' : 'vor-only',
+    manualRevision: '7',
+    minimumEquipmentList: 'none',
+    fuel: glider
+      ? null
+      : {
+          burnPerHour: volume(small ? '4.6' : '8.4', 'US gal'),
+          minimum: volume('4', 'US gal'),
+          tanks: [
+            { id: 'left', usable: volume(small ? '9' : '18', 'US gal') },
+            { id: 'right', usable: volume(small ? '9' : '18', 'US gal') },
+          ],
+        },
+    measured: glider
+      ? []
+      : [
+          {
+            quantity: 'oil',
+            which: null,
+            min: volume(small ? '2' : '4', 'US qt'),
+            max: volume(small ? '4' : '8', 'US qt'),
+            open: false,
+            uses: null,
+            remedy: 'top-up',
+            everyFlight: true,
+          },
+          ...(fit === 'tourer'
+            ? [
+                {
+                  quantity: 'oil' as const,
+                  which: null,
+                  min: volume('6', 'US qt'),
+                  max: null,
+                  open: false,
+                  uses: [{ ...DIMENSIONS, rules: ['ifr'] as const }],
+                  remedy: 'top-up' as const,
+                  everyFlight: true,
+                },
+              ]
+            : []),
+        ],
   };
 }
 
-const DAY: readonly EquipmentKind[] = ['airspeed-indicator', 'altimeter', 'magnetic-direction-indicator', 'tachometer', 'oil-pressure-gauge', 'oil-temperature-gauge', 'coolant-temperature-gauge', 'fuel-gauge', 'safety-belts', 'front-shoulder-harnesses', 'all-seat-harnesses', 'stall-warning'];
-const NIGHT: readonly EquipmentKind[] = ['position-lights', 'anticollision-lights', 'landing-light', 'electrical-source', 'spare-fuses', 'instrument-lights', 'pitot-heat'];
-const AVIONICS: readonly EquipmentKind[] = ['transponder', 'ads-b-out', 'two-way-radio', 'vor-receiver', 'generator', 'slip-skid', 'exhaust-gas-gauge'];
-const IFR: readonly EquipmentKind[] = ['ifr-navigation', 'satellite-navigator', 'rate-of-turn', 'sensitive-altimeter', 'clock', 'artificial-horizon', 'directional-gyro'];
-const NOT_BY_TYPE: readonly EquipmentKind[] = [...NIGHT, ...AVIONICS, ...IFR, 'fire-extinguisher', 'monoxide-detector', 'tow-hook'];
+const DAY: readonly EquipmentKind[] = [
+  'airspeed-indicator',
+  'altimeter',
+  'magnetic-direction-indicator',
+  'tachometer',
+  'oil-pressure-gauge',
+  'oil-temperature-gauge',
+  'coolant-temperature-gauge',
+  'fuel-gauge',
+  'safety-belts',
+  'front-shoulder-harnesses',
+  'all-seat-harnesses',
+  'stall-warning',
+];
+const NIGHT: readonly EquipmentKind[] = [
+  'position-lights',
+  'anticollision-lights',
+  'landing-light',
+  'electrical-source',
+  'spare-fuses',
+  'instrument-lights',
+  'pitot-heat',
+];
+const AVIONICS: readonly EquipmentKind[] = [
+  'transponder',
+  'ads-b-out',
+  'two-way-radio',
+  'vor-receiver',
+  'generator',
+  'slip-skid',
+  'exhaust-gas-gauge',
+];
+const IFR: readonly EquipmentKind[] = [
+  'ifr-navigation',
+  'satellite-navigator',
+  'rate-of-turn',
+  'sensitive-altimeter',
+  'clock',
+  'artificial-horizon',
+  'directional-gyro',
+];
+const NOT_BY_TYPE: readonly EquipmentKind[] = [
+  ...NIGHT,
+  ...AVIONICS,
+  ...IFR,
+  'fire-extinguisher',
+  'monoxide-detector',
+  'tow-hook',
+];
 
 function equipmentOf({ fit, category, features }: DemoAircraft, today: CivilDate): readonly EquipmentItem[] {
-  const kinds: readonly EquipmentKind[] = category === 'glider' ? ['airspeed-indicator', 'altimeter', 'magnetic-direction-indicator', 'safety-belts', 'tow-hook']
-    : [...DAY, ...(fit === 'vintage' ? [] : [...AVIONICS, ...NIGHT]), ...(fit === 'tourer' ? IFR : []), ...(fit === 'tug' ? ['tow-hook' as const] : [])].filter((kind) => kind !== 'coolant-temperature-gauge' || features.includes('liquid-cooled'));
-  const line = (kind: EquipmentKind, fitted: boolean, expiresOn: EquipmentItem['expiresOn'] = null): EquipmentItem => ({ kind, fitted, typeCertification: !NOT_BY_TYPE.includes(kind), equipmentList: 'no', kindsOfOperation: 'no', expiresOn });
+  const kinds: readonly EquipmentKind[] =
+    category === 'glider'
+      ? ['airspeed-indicator', 'altimeter', 'magnetic-direction-indicator', 'safety-belts', 'tow-hook']
+      : [
+          ...DAY,
+          ...(fit === 'vintage' ? [] : [...AVIONICS, ...NIGHT]),
+          ...(fit === 'tourer' ? IFR : []),
+          ...(fit === 'tug' ? ['tow-hook' as const] : []),
+        ].filter((kind) => kind !== 'coolant-temperature-gauge' || features.includes('liquid-cooled'));
+  const line = (
+    kind: EquipmentKind,
+    fitted: boolean,
+    expiresOn: EquipmentItem['expiresOn'] = null,
+  ): EquipmentItem => ({
+    kind,
+    fitted,
+    typeCertification: !NOT_BY_TYPE.includes(kind),
+    equipmentList: 'no',
+    kindsOfOperation: 'no',
+    expiresOn,
+  });
   return [
-    ...kinds.map((kind) => line(kind, true)), ...(fit === 'vintage' || category === 'glider' ? [line('transponder', false), line('ads-b-out', false)] : []),
-    line('fire-extinguisher', true, addYears(today, 2)), line('monoxide-detector', true, addYears(today, 1)), line('flotation', false), line('pyrotechnic-signal', false),
+    ...kinds.map((kind) => line(kind, true)),
+    ...(fit === 'vintage' || category === 'glider'
+      ? [line('transponder', false), line('ads-b-out', false)]
+      : []),
+    line('fire-extinguisher', true, addYears(today, 2)),
+    line('monoxide-detector', true, addYears(today, 1)),
+    line('flotation', false),
+    line('pyrotechnic-signal', false),
   ];
 }
 
@@ -59,47 +191,225 @@ function creepingOil(readings: History['readings'], id: (name: string) => string
     const then = readings.filter(({ value }) => value <= wanted).at(-1);
     if (then === undefined) return [];
     const base = { id: id(`oil/${at}`), happenedAt: then.happenedAt, recordedAt: then.recordedAt };
-    return [{ ...base, kind: 'uplift', body: { ...base, what: 'oil', added: volume('1', 'US qt'), grade: null, timeInService: hoursFromSeconds(then.value) } }];
+    return [
+      {
+        ...base,
+        kind: 'uplift',
+        body: {
+          ...base,
+          what: 'oil',
+          added: volume('1', 'US qt'),
+          grade: null,
+          timeInService: hoursFromSeconds(then.value),
+        },
+      },
+    ];
   });
 }
 
 /** The records: equipment, ELT, ADs, services, insurance, the tug's rope. Written down when the aircraft joined, or when they were last done. */
-export function fitOutOf(aircraft: DemoAircraft, today: CivilDate, place: Place, number: number, id: (name: string) => string, { inspections, readings }: History): readonly OtherRecord[] {
+export function fitOutOf(
+  aircraft: DemoAircraft,
+  today: CivilDate,
+  place: Place,
+  number: number,
+  id: (name: string) => string,
+  { inspections, readings }: History,
+): readonly OtherRecord[] {
   const { registration, category, inspectedAt, typeName } = aircraft;
   const at = (daysAgo: number) => hourOfDay(addDays(today, -daysAgo), 10, place);
   const written = (daysAgo: number) => hourOfDay(addDays(today, -daysAgo), 10.2, place);
-  const base = (name: string, daysAgo: number) => ({ id: id(`${registration}/${name}`), happenedAt: at(daysAgo), recordedAt: written(daysAgo) });
+  const base = (name: string, daysAgo: number) => ({
+    id: id(`${registration}/${name}`),
+    happenedAt: at(daysAgo),
+    recordedAt: written(daysAgo),
+  });
   const recent = 31 + number;
   // Done together with the last hundred-hour inspection, whose day and meter the aircraft's past knows.
-  const doneOn = inspections.find(({ timeInService }) => timeInService === hours(inspectedAt))?.completedOn ?? addDays(today, -recent);
+  const doneOn =
+    inspections.find(({ timeInService }) => timeInService === hours(inspectedAt))?.completedOn
+    ?? addDays(today, -recent);
   const doneAt = hourOfDay(doneOn, 20.2, place);
-  const inspected = { readings: [{ meter: 'time-in-service' as const, value: hours(inspectedAt) }], excessOnFreeUses: false, signedBy: workshop };
-  const ad: AirworthinessDirective = {
-    id: id(`${registration}/ad`), recordedAt: doneAt, number: '2024-07-11', title: 'Look at the rear wing attachment for loose rivets', applies: true, effectiveOn: civilDate('2024-04-12'),
-    initial: { months: null, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours('25') }] }, readingsThen: [], noFerry: false, equipment: [],
-    methods: [{ id: 'look', name: 'Look with a mirror and a light', repeats: { months: null, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours('500') }] } }],
-    done: [{ id: id(`${registration}/ad/done`), recordedAt: doneAt, completedOn: doneOn, method: 'look', ...inspected }],
+  const inspected = {
+    readings: [{ meter: 'time-in-service' as const, value: hours(inspectedAt) }],
+    excessOnFreeUses: false,
+    signedBy: workshop,
   };
-  const service = (name: string, kind: MaintenanceItem['kind'], every: string, months: number | null): MaintenanceItem => ({
-    id: id(`${registration}/item/${name}`), recordedAt: doneAt, name, kind, interval: { months, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service', every: hours(every) }] }, until: null, uses: null, overrun: null,
-    excess: 'not-taken-off', signedAs: 'return-to-service', oilLife: null, done: [{ id: id(`${registration}/item/${name}/done`), recordedAt: doneAt, completedOn: doneOn, ...inspected }],
+  const ad: AirworthinessDirective = {
+    id: id(`${registration}/ad`),
+    recordedAt: doneAt,
+    number: '2024-07-11',
+    title: 'Look at the rear wing attachment for loose rivets',
+    applies: true,
+    effectiveOn: civilDate('2024-04-12'),
+    initial: {
+      months: null,
+      monthsToTheDay: null,
+      days: null,
+      meters: [{ meter: 'time-in-service', every: hours('25') }],
+    },
+    readingsThen: [],
+    noFerry: false,
+    equipment: [],
+    methods: [
+      {
+        id: 'look',
+        name: 'Look with a mirror and a light',
+        repeats: {
+          months: null,
+          monthsToTheDay: null,
+          days: null,
+          meters: [{ meter: 'time-in-service', every: hours('500') }],
+        },
+      },
+    ],
+    done: [
+      {
+        id: id(`${registration}/ad/done`),
+        recordedAt: doneAt,
+        completedOn: doneOn,
+        method: 'look',
+        ...inspected,
+      },
+    ],
+  };
+  const service = (
+    name: string,
+    kind: MaintenanceItem['kind'],
+    every: string,
+    months: number | null,
+  ): MaintenanceItem => ({
+    id: id(`${registration}/item/${name}`),
+    recordedAt: doneAt,
+    name,
+    kind,
+    interval: {
+      months,
+      monthsToTheDay: null,
+      days: null,
+      meters: [{ meter: 'time-in-service', every: hours(every) }],
+    },
+    until: null,
+    uses: null,
+    overrun: null,
+    excess: 'not-taken-off',
+    signedAs: 'return-to-service',
+    oilLife: null,
+    done: [
+      { id: id(`${registration}/item/${name}/done`), recordedAt: doneAt, completedOn: doneOn, ...inspected },
+    ],
   });
   const low = typeName.startsWith('Quorin');
   const items = category === 'glider' ? [] : [service('Propeller overhaul', 'overhaul', '2000', 72)];
   return [
-    { ...base('equipment', recent), kind: 'equipment', body: { ...base('equipment', recent), approved: registration.startsWith('VH'), items: equipmentOf(aircraft, today) } },
-    { ...base('insurance', recent), kind: 'club-document', body: { ...base('insurance', recent), kind: 'insurance', name: 'Insurance', validUntil: addDays(addYears(today, 1), -recent - number), uses: null } },
+    {
+      ...base('equipment', recent),
+      kind: 'equipment',
+      body: {
+        ...base('equipment', recent),
+        approved: registration.startsWith('VH'),
+        items: equipmentOf(aircraft, today),
+      },
+    },
+    {
+      ...base('insurance', recent),
+      kind: 'club-document',
+      body: {
+        ...base('insurance', recent),
+        kind: 'insurance',
+        name: 'Insurance',
+        validUntil: addDays(addYears(today, 1), -recent - number),
+        uses: null,
+      },
+    },
     { ...base('items', recent), kind: 'stated', body: { what: 'items' } },
     { ...base('ads', recent), kind: 'stated', body: { what: 'ads' } },
-    ...items.map((item): OtherRecord => ({ id: item.id, happenedAt: item.recordedAt, recordedAt: item.recordedAt, kind: 'item', body: item })),
-    ...(low ? [{ id: ad.id, happenedAt: ad.recordedAt, recordedAt: ad.recordedAt, kind: 'ad' as const, body: ad }] : []),
-    ...(category === 'glider' ? [] : [{ ...base('elt', DAYS_BACK - 2), kind: 'elt' as const, body: { ...base('elt', DAYS_BACK - 2), state: 'fitted' as const, batteryReplaceBy: addYears(today, 2), usedSeconds: 0, removedOn: null, removalEntered: null, removalPlacarded: null } }]),
+    ...items.map((item): OtherRecord => ({
+      id: item.id,
+      happenedAt: item.recordedAt,
+      recordedAt: item.recordedAt,
+      kind: 'item',
+      body: item,
+    })),
+    ...(low
+      ? [{ id: ad.id, happenedAt: ad.recordedAt, recordedAt: ad.recordedAt, kind: 'ad' as const, body: ad }]
+      : []),
+    ...(category === 'glider'
+      ? []
+      : [
+          {
+            ...base('elt', DAYS_BACK - 2),
+            kind: 'elt' as const,
+            body: {
+              ...base('elt', DAYS_BACK - 2),
+              state: 'fitted' as const,
+              batteryReplaceBy: addYears(today, 2),
+              usedSeconds: 0,
+              removedOn: null,
+              removalEntered: null,
+              removalPlacarded: null,
+            },
+          },
+        ]),
     ...(registration === 'N03TG' ? creepingOil(readings, (name) => id(`${registration}/${name}`)) : []),
-    ...(registration === 'N05TB' ? [{ ...base('mark', 210), kind: 'known-mark' as const, body: { id: base('mark', 210).id, what: 'Blended nick on blade 2, front edge, 4 mm', station: 'propeller', side: null, x: 530, y: 62, acceptedBy: 'Tomas Brandl', acceptedOn: addDays(today, -210) } }] : []),
-    ...(aircraft.fit === 'tourer' ? [
-      { ...base('database', 3), kind: 'database' as const, body: { ...base('database', 3), content: 'navigation' as const, effectiveOn: addDays(today, -5), lastDay: null } },
-      { ...base('receivers', 12), kind: 'vor-check' as const, body: { ...base('receivers', 12), method: 'dual' as const, error: 20, place: 'Tern Bay', signedBy: 'A. Verin' } },
-    ] : []),
-    ...(aircraft.fit === 'tug' ? [{ ...base('rope', 9), kind: 'tow-rope' as const, body: { ...base('rope', 9), strength: 1100 * 45_359_237, sound: true, gliderLink: 'none' as const, tugLink: 'none' as const, gliderWeight: 1040 * 45_359_237 } }] : []),
+    ...(registration === 'N05TB'
+      ? [
+          {
+            ...base('mark', 210),
+            kind: 'known-mark' as const,
+            body: {
+              id: base('mark', 210).id,
+              what: 'Blended nick on blade 2, front edge, 4 mm',
+              station: 'propeller',
+              side: null,
+              x: 530,
+              y: 62,
+              acceptedBy: 'Tomas Brandl',
+              acceptedOn: addDays(today, -210),
+            },
+          },
+        ]
+      : []),
+    ...(aircraft.fit === 'tourer'
+      ? [
+          {
+            ...base('database', 3),
+            kind: 'database' as const,
+            body: {
+              ...base('database', 3),
+              content: 'navigation' as const,
+              effectiveOn: addDays(today, -5),
+              lastDay: null,
+            },
+          },
+          {
+            ...base('receivers', 12),
+            kind: 'vor-check' as const,
+            body: {
+              ...base('receivers', 12),
+              method: 'dual' as const,
+              error: 20,
+              place: 'Tern Bay',
+              signedBy: 'A. Verin',
+            },
+          },
+        ]
+      : []),
+    ...(aircraft.fit === 'tug'
+      ? [
+          {
+            ...base('rope', 9),
+            kind: 'tow-rope' as const,
+            body: {
+              ...base('rope', 9),
+              strength: 1100 * 45_359_237,
+              sound: true,
+              gliderLink: 'none' as const,
+              tugLink: 'none' as const,
+              gliderWeight: 1040 * 45_359_237,
+            },
+          },
+        ]
+      : []),
   ];
 }

@@ -13,10 +13,16 @@ export const DAYS_BACK = 1100;
 const HUNDREDTH = 36;
 
 /** The meter of one day: what it showed in the evening. */
-interface DayEnd { readonly date: CivilDate; readonly value: Hours }
+interface DayEnd {
+  readonly date: CivilDate;
+  readonly value: Hours;
+}
 
 /** An aircraft's past, as it would have been written down day by day. */
-export interface History { readonly readings: readonly MeterReading[]; readonly inspections: readonly Inspection[] }
+export interface History {
+  readonly readings: readonly MeterReading[];
+  readonly inspections: readonly Inspection[];
+}
 
 /**
  * The meter day by day, backwards from what it shows today: about four flying days a week. Busy enough that the last hundred-hour
@@ -30,13 +36,25 @@ function meterByDay(aircraft: DemoAircraft, today: CivilDate, random: () => numb
   let value: number = hours(aircraft.hours);
   for (let back = 1; back <= DAYS_BACK && value > 3600; back += 1) {
     days.push({ date: addDays(today, -back), value: hoursFromSeconds(value) });
-    if (random() < 0.57) value -= Math.round((perFlyingDay * (0.4 + 1.2 * random()) * 3600) / HUNDREDTH) * HUNDREDTH;
+    if (random() < 0.57)
+      value -= Math.round((perFlyingDay * (0.4 + 1.2 * random()) * 3600) / HUNDREDTH) * HUNDREDTH;
   }
   return days.reverse();
 }
 
-const mechanic: Signature = { name: PEOPLE.find(({ role }) => role === 'mechanic')?.name ?? '', certificate: PEOPLE.find(({ role }) => role === 'mechanic')?.certificates[0] ?? null };
-const workshop: Signature = { name: 'Cape Reach Workshop', certificate: { kind: 'repair-station', number: 'RS-0417', validFrom: civilDate('2009-04-01'), validUntil: 'no-expiry' } };
+const mechanic: Signature = {
+  name: PEOPLE.find(({ role }) => role === 'mechanic')?.name ?? '',
+  certificate: PEOPLE.find(({ role }) => role === 'mechanic')?.certificates[0] ?? null,
+};
+const workshop: Signature = {
+  name: 'Cape Reach Workshop',
+  certificate: {
+    kind: 'repair-station',
+    number: 'RS-0417',
+    validFrom: civilDate('2009-04-01'),
+    validUntil: 'no-expiry',
+  },
+};
 
 /** The day `months` before `date`: the same day of the month, or its last. */
 function monthsBefore(date: CivilDate, months: number): CivilDate {
@@ -48,26 +66,76 @@ function monthsBefore(date: CivilDate, months: number): CivilDate {
 }
 
 /** Readings of every flying day, an annual a year, and a hundred-hour inspection every 97 to 100 hours. */
-export function historyOf(aircraft: DemoAircraft, today: CivilDate, place: Place, seed: number, id: (name: string) => string): History {
+export function historyOf(
+  aircraft: DemoAircraft,
+  today: CivilDate,
+  place: Place,
+  seed: number,
+  id: (name: string) => string,
+): History {
   const random = randomFrom(seed);
   const days = meterByDay(aircraft, today, random);
-  const readings = days.filter((day, at) => at === 0 || day.value !== days[at - 1]?.value || at === days.length - 1).map((day): MeterReading => {
-    const happenedAt = hourOfDay(day.date, 17 + 2 * random(), place);
-    return { id: id(`${aircraft.registration}/reading/${day.date}`), meter: 'time-in-service', value: day.value, happenedAt, recordedAt: hourOfDay(day.date, 19.5, place) };
+  const readings = days
+    .filter((day, at) => at === 0 || day.value !== days[at - 1]?.value || at === days.length - 1)
+    .map((day): MeterReading => {
+      const happenedAt = hourOfDay(day.date, 17 + 2 * random(), place);
+      return {
+        id: id(`${aircraft.registration}/reading/${day.date}`),
+        meter: 'time-in-service',
+        value: day.value,
+        happenedAt,
+        recordedAt: hourOfDay(day.date, 19.5, place),
+      };
+    });
+  const inspection = (
+    kind: Inspection['kind'],
+    day: DayEnd,
+    timeInService: Hours,
+    signedBy: Signature,
+  ): Inspection => ({
+    id: id(`${aircraft.registration}/${kind}/${day.date}`),
+    kind,
+    completedOn: day.date,
+    recordedAt: hourOfDay(day.date, 20, place),
+    timeInService,
+    outcome: 'approved',
+    listCleared: null,
+    signedBy,
+    excess: null,
+    testedToFeet: null,
   });
-  const inspection = (kind: Inspection['kind'], day: DayEnd, timeInService: Hours, signedBy: Signature): Inspection => ({
-    id: id(`${aircraft.registration}/${kind}/${day.date}`), kind, completedOn: day.date, recordedAt: hourOfDay(day.date, 20, place), timeInService, outcome: 'approved', listCleared: null, signedBy, excess: null, testedToFeet: null,
-  });
-  const annuals = [0, 12, 24, 36].map((years) => monthsBefore(today, aircraft.annualMonthsAgo + years)).flatMap((date) => days.filter((day) => day.date === date)).map((day) => inspection(aircraft.category === 'light-sport' ? 'condition' : 'annual', day, day.value, workshop));
+  const annuals = [0, 12, 24, 36]
+    .map((years) => monthsBefore(today, aircraft.annualMonthsAgo + years))
+    .flatMap((date) => days.filter((day) => day.date === date))
+    .map((day) =>
+      inspection(aircraft.category === 'light-sport' ? 'condition' : 'annual', day, day.value, workshop),
+    );
   const hundreds: Inspection[] = [];
-  for (let at: number = hours(aircraft.inspectedAt); at > 0; at -= Math.round((97 + 3 * random()) * 10) * 360) {
+  for (
+    let at: number = hours(aircraft.inspectedAt);
+    at > 0;
+    at -= Math.round((97 + 3 * random()) * 10) * 360
+  ) {
     const day = days.find(({ value }) => value >= at);
     if (day === undefined || at < (days[0]?.value ?? 0)) break;
     hundreds.push(inspection('hundred-hour', day, hoursFromSeconds(at), mechanic));
   }
   // Tests every two years, the ELT every year: due one after the other, so that not everything ends at once.
-  const tests = (kind: Inspection['kind'], every: number, monthsAgo: number) => [0, 1, 2, 3].map((back) => monthsBefore(today, monthsAgo + back * every)).flatMap((date) => days.filter((day) => day.date === date)).map((day) => inspection(kind, day, day.value, workshop));
+  const tests = (kind: Inspection['kind'], every: number, monthsAgo: number) =>
+    [0, 1, 2, 3]
+      .map((back) => monthsBefore(today, monthsAgo + back * every))
+      .flatMap((date) => days.filter((day) => day.date === date))
+      .map((day) => inspection(kind, day, day.value, workshop));
   const month = seed % 9;
-  const avionics = [...tests('transponder', 24, 6 + month), ...tests('altimeter-static', 24, 6 + month), ...tests('elt', 12, 2 + month)];
-  return { readings, inspections: [...annuals, ...(aircraft.category === 'glider' ? [] : avionics), ...hundreds].sort((a, b) => a.recordedAt - b.recordedAt) };
+  const avionics = [
+    ...tests('transponder', 24, 6 + month),
+    ...tests('altimeter-static', 24, 6 + month),
+    ...tests('elt', 12, 2 + month),
+  ];
+  return {
+    readings,
+    inspections: [...annuals, ...(aircraft.category === 'glider' ? [] : avionics), ...hundreds].sort(
+      (a, b) => a.recordedAt - b.recordedAt,
+    ),
+  };
 }

@@ -11,13 +11,18 @@ const id = idsFrom(SEED);
 export const BOXED: readonly string[] = ['N01TG', 'N04TB'];
 
 /** The key of a demo box, known to the stand-in. Keys of real boxes are made by chance and kept nowhere. */
-export const boxSecret = (registration: string): string => createHash('sha256').update(`demo box ${SEED} ${registration}`).digest('hex');
+export const boxSecret = (registration: string): string =>
+  createHash('sha256').update(`demo box ${SEED} ${registration}`).digest('hex');
 
 /** The account id of one of the demo's people. */
 export const personId = (key: string): string => id(`person/${key}`);
 
 /** The ports with the clock set to one moment of the demo's past. The demo's own signatures need no password. */
-export const portsAt = (ports: Ports, moment: Instant): Ports => ({ ...ports, now: () => moment, checkPassword: () => Promise.resolve('right') });
+export const portsAt = (ports: Ports, moment: Instant): Ports => ({
+  ...ports,
+  now: () => moment,
+  checkPassword: () => Promise.resolve('right'),
+});
 
 /** What the demo's own data must be: never refused. */
 export function must<T>(outcome: Outcome<T>): T {

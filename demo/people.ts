@@ -13,8 +13,19 @@ export interface DemoPerson {
   readonly certificates: readonly Certificate[];
 }
 
-const person = (role: string, name: string, certificates: readonly Certificate[] = []): DemoPerson => ({ key: role, name, email: `${role}${DEMO_ADDRESS_END}`, role, certificates });
-const lasting = (kind: Certificate['kind'], number: string, from: string): Certificate => ({ kind, number, validFrom: civilDate(from), validUntil: 'no-expiry' });
+const person = (role: string, name: string, certificates: readonly Certificate[] = []): DemoPerson => ({
+  key: role,
+  name,
+  email: `${role}${DEMO_ADDRESS_END}`,
+  role,
+  certificates,
+});
+const lasting = (kind: Certificate['kind'], number: string, from: string): Certificate => ({
+  kind,
+  number,
+  validFrom: civilDate(from),
+  validUntil: 'no-expiry',
+});
 
 /** The invented people of Tern Bay, one for each role. */
 export const PEOPLE: readonly DemoPerson[] = [
@@ -27,7 +38,13 @@ export const PEOPLE: readonly DemoPerson[] = [
   person('administrator', 'Agna Voss'),
 ];
 
-const sister = (role: string, name: string, certificates: readonly Certificate[] = []): DemoPerson => ({ key: `reach-${role}`, name, email: `${role}.sister-field${DEMO_ADDRESS_END}`, role, certificates });
+const sister = (role: string, name: string, certificates: readonly Certificate[] = []): DemoPerson => ({
+  key: `reach-${role}`,
+  name,
+  email: `${role}.sister-field${DEMO_ADDRESS_END}`,
+  role,
+  certificates,
+});
 
 /** The people of the sister field. */
 export const SISTER_PEOPLE: readonly DemoPerson[] = [

@@ -15,7 +15,13 @@ import type { Deferral } from '../src/core/records/discrepancy';
 import { UNSAID } from '../src/core/records/planned-flight';
 import { USUAL_POLICY } from '../src/core/rules/packs/club-policy';
 import type { AircraftDocument } from '../src/core/records/document';
-import { addDays, addYears, civilDate, lastDayOfCalendarMonths, type CivilDate } from '../src/core/time/civil-date';
+import {
+  addDays,
+  addYears,
+  civilDate,
+  lastDayOfCalendarMonths,
+  type CivilDate,
+} from '../src/core/time/civil-date';
 import { addSeconds, type Instant } from '../src/core/time/instant';
 import { hourOfDay, type Place } from '../src/core/time/sun';
 import { civilDateAt, zone } from '../src/core/time/zone';
@@ -37,7 +43,12 @@ const id = idsFrom(SEED);
 export const CLUB_ID = id('club');
 
 /** The invented field, at sea level on an invented coast. */
-export const TERN_BAY: Place = { name: 'Tern Bay', latitude: 44.53, longitude: -64.02, zone: zone('America/Halifax') };
+export const TERN_BAY: Place = {
+  name: 'Tern Bay',
+  latitude: 44.53,
+  longitude: -64.02,
+  zone: zone('America/Halifax'),
+};
 
 function actorOf(key: string): Actor {
   const person = PEOPLE.find((one) => one.key === key);
@@ -49,20 +60,68 @@ function papers(aircraft: DemoAircraft, today: CivilDate): RecordBatch['document
   const { registration } = aircraft;
   const seen = (name: string, daysAgo: number) => {
     const happenedAt = hourOfDay(addDays(today, -daysAgo), 9, TERN_BAY);
-    return { id: id(`${registration}/paper/${name}/${daysAgo}`), happenedAt, recordedAt: addSeconds(happenedAt, 240), aboard: true, legible: true };
+    return {
+      id: id(`${registration}/paper/${name}/${daysAgo}`),
+      happenedAt,
+      recordedAt: addSeconds(happenedAt, 240),
+      aboard: true,
+      legible: true,
+    };
   };
   const [year = '', month = ''] = today.split('-');
   // A year and the months that make it lapse by itself: the printed date is always the end of a month.
   const lapsed = aircraft.registrationYearsLeft < 0;
-  const printedExpiry = lapsed ? addDays(civilDate(`${year}-${month}-01`), -1) : lastDayOfCalendarMonths(today, Math.round(aircraft.registrationYearsLeft * 12));
+  const printedExpiry = lapsed
+    ? addDays(civilDate(`${year}-${month}-01`), -1)
+    : lastDayOfCalendarMonths(today, Math.round(aircraft.registrationYearsLeft * 12));
   const issuedOn = addDays(addYears(printedExpiry, -7), 3);
   const rounds = (daysAgo: number): readonly (AircraftDocument & { readonly keptWhere: string })[] => [
-    { ...seen('airworthiness', daysAgo), kind: 'airworthiness-certificate', registrationShown: registration, displayed: true, keptWhere: 'pouch on the rear cabin wall' },
-    { ...seen('registration', daysAgo), kind: 'registration-certificate', registrationShown: registration, issuedOn, printedExpiry, ended: null, keptWhere: 'same pouch, behind the airworthiness certificate' },
-    { ...seen('limitations', daysAgo), kind: 'operating-limitations', form: aircraft.firstFlown < '1979-03-01' ? 'placards-and-markings' : 'flight-manual', revision: '7', serialShown: serialOf(registration), placards: true, keptWhere: 'behind the left seat' },
-    { ...seen('weighing', daysAgo), kind: 'weight-and-balance', datedOn: addDays(today, -DAYS_BACK - 200), aboard: !(aircraft.missingPaper === 'weight-and-balance' && daysAgo < 10), keptWhere: 'inside the flight manual' },
-    { ...seen('radio', daysAgo), kind: 'radio-licence', aboard: registration !== 'N06TB', keptWhere: 'pouch on the rear cabin wall' },
-    { ...seen('tank', daysAgo), kind: 'cabin-tank-form-337', aboard: null, legible: null, tankFitted: false, keptWhere: 'cabin and baggage space' },
+    {
+      ...seen('airworthiness', daysAgo),
+      kind: 'airworthiness-certificate',
+      registrationShown: registration,
+      displayed: true,
+      keptWhere: 'pouch on the rear cabin wall',
+    },
+    {
+      ...seen('registration', daysAgo),
+      kind: 'registration-certificate',
+      registrationShown: registration,
+      issuedOn,
+      printedExpiry,
+      ended: null,
+      keptWhere: 'same pouch, behind the airworthiness certificate',
+    },
+    {
+      ...seen('limitations', daysAgo),
+      kind: 'operating-limitations',
+      form: aircraft.firstFlown < '1979-03-01' ? 'placards-and-markings' : 'flight-manual',
+      revision: '7',
+      serialShown: serialOf(registration),
+      placards: true,
+      keptWhere: 'behind the left seat',
+    },
+    {
+      ...seen('weighing', daysAgo),
+      kind: 'weight-and-balance',
+      datedOn: addDays(today, -DAYS_BACK - 200),
+      aboard: !(aircraft.missingPaper === 'weight-and-balance' && daysAgo < 10),
+      keptWhere: 'inside the flight manual',
+    },
+    {
+      ...seen('radio', daysAgo),
+      kind: 'radio-licence',
+      aboard: registration !== 'N06TB',
+      keptWhere: 'pouch on the rear cabin wall',
+    },
+    {
+      ...seen('tank', daysAgo),
+      kind: 'cabin-tank-form-337',
+      aboard: null,
+      legible: null,
+      tankFitted: false,
+      keptWhere: 'cabin and baggage space',
+    },
   ];
   return [DAYS_BACK - 1, 760, 400, 190, 61, 4].flatMap(rounds);
 }
@@ -70,91 +129,266 @@ function papers(aircraft: DemoAircraft, today: CivilDate): RecordBatch['document
 /** Cuts a batch into what was written down by `moment` and the rest. */
 function cut(batch: RecordBatch, moment: Instant): readonly [RecordBatch, RecordBatch] {
   const part = (keep: (record: { readonly recordedAt: Instant }) => boolean): RecordBatch => ({
-    documents: batch.documents.filter(keep), inspections: batch.inspections.filter(keep), readings: batch.readings.filter(keep), others: batch.others.filter(keep), dials: batch.dials.filter(keep), flights: batch.flights.filter(keep),
+    documents: batch.documents.filter(keep),
+    inspections: batch.inspections.filter(keep),
+    readings: batch.readings.filter(keep),
+    others: batch.others.filter(keep),
+    dials: batch.dials.filter(keep),
+    flights: batch.flights.filter(keep),
   });
   return [part(({ recordedAt }) => recordedAt <= moment), part(({ recordedAt }) => recordedAt > moment)];
 }
 
-const sizeOf = (batch: RecordBatch): number => Object.values(batch).reduce((sum, list) => sum + (list as readonly unknown[]).length, 0);
+const sizeOf = (batch: RecordBatch): number =>
+  Object.values(batch).reduce((sum, list) => sum + (list as readonly unknown[]).length, 0);
 
-async function tellFinding(ports: Ports, aircraft: DemoAircraft, aircraftId: string, finding: DemoFinding, happenedAt: Instant, at: number): Promise<void> {
+async function tellFinding(
+  ports: Ports,
+  aircraft: DemoAircraft,
+  aircraftId: string,
+  finding: DemoFinding,
+  happenedAt: Instant,
+  at: number,
+): Promise<void> {
   const findingId = id(`${aircraft.registration}/finding/${at}`);
   const step = stepOf(finding.step);
   if (step === undefined) throw new Error(`the walk-round list has no step ${finding.step}`);
   const reporter = actorOf(finding.by);
-  must(await reportFinding(portsAt(ports, addSeconds(happenedAt, 150)), reporter, {
-    findingId, aircraftId, station: step.station, side: finding.side ?? null, step: finding.step, asListed: true, what: finding.what, looks: 'not-right', foundAt: happenedAt,
-  }));
-  if (finding.photo === true) must(await addPhoto(portsAt(ports, addSeconds(happenedAt, 170)), reporter, { photoId: id(`${findingId}/photo`), of: findingId, bytes: await nickPhoto() }));
+  must(
+    await reportFinding(portsAt(ports, addSeconds(happenedAt, 150)), reporter, {
+      findingId,
+      aircraftId,
+      station: step.station,
+      side: finding.side ?? null,
+      step: finding.step,
+      asListed: true,
+      what: finding.what,
+      looks: 'not-right',
+      foundAt: happenedAt,
+    }),
+  );
+  if (finding.photo === true)
+    must(
+      await addPhoto(portsAt(ports, addSeconds(happenedAt, 170)), reporter, {
+        photoId: id(`${findingId}/photo`),
+        of: findingId,
+        bytes: await nickPhoto(),
+      }),
+    );
 }
 
 /** An item switched off, placarded and judged no hazard by an instructor. No screen does that yet, so it comes in as a record. */
-async function tellDeferral(ports: Ports, aircraftId: string, findingId: string, moment: Instant): Promise<void> {
+async function tellDeferral(
+  ports: Ports,
+  aircraftId: string,
+  findingId: string,
+  moment: Instant,
+): Promise<void> {
   const deferral: Deferral = {
-    id: id(`${findingId}/deferral`), recordedAt: moment, deferredOn: civilDateAt(moment, TERN_BAY.zone), action: 'deactivated', placarded: true, entered: 'not-maintenance',
-    noHazard: { name: actorOf('instructor').name, certificate: { kind: 'flight-instructor', number: 'FI-0712', validFrom: civilDate('2012-01-01'), validUntil: 'no-expiry' } }, until: null, untilTimeInService: null, closes: [], cap: null, listed: null,
+    id: id(`${findingId}/deferral`),
+    recordedAt: moment,
+    deferredOn: civilDateAt(moment, TERN_BAY.zone),
+    action: 'deactivated',
+    placarded: true,
+    entered: 'not-maintenance',
+    noHazard: {
+      name: actorOf('instructor').name,
+      certificate: {
+        kind: 'flight-instructor',
+        number: 'FI-0712',
+        validFrom: civilDate('2012-01-01'),
+        validUntil: 'no-expiry',
+      },
+    },
+    until: null,
+    untilTimeInService: null,
+    closes: [],
+    cap: null,
+    listed: null,
   };
-  must(await loadRecords(portsAt(ports, moment), actorOf('dispatcher'), aircraftId, { ...NO_RECORDS, others: [{ id: deferral.id, kind: 'deferral', happenedAt: moment, recordedAt: moment, body: { discrepancy: findingId, deferral } }] }));
+  must(
+    await loadRecords(portsAt(ports, moment), actorOf('dispatcher'), aircraftId, {
+      ...NO_RECORDS,
+      others: [
+        {
+          id: deferral.id,
+          kind: 'deferral',
+          happenedAt: moment,
+          recordedAt: moment,
+          body: { discrepancy: findingId, deferral },
+        },
+      ],
+    }),
+  );
 }
 
-async function tellRepair(ports: Ports, aircraftId: string, findingId: string, description: string, moment: Instant): Promise<void> {
-  const seenRevision = await inClub(ports.db, CLUB_ID, async (tx) => (await loadAircraft(tx, TERN_BAY, aircraftId, true))[0]?.revision ?? 0);
-  must(await returnToService(portsAt(ports, moment), actorOf('mechanic'), {
-    rectificationId: id(`${findingId}/repair`), discrepancyId: findingId, seenRevision, work: 'repaired', description, completedOn: civilDateAt(moment, TERN_BAY.zone), certificateId: id('certificate/mechanic/0'), password: '-',
-  }));
+async function tellRepair(
+  ports: Ports,
+  aircraftId: string,
+  findingId: string,
+  description: string,
+  moment: Instant,
+): Promise<void> {
+  const seenRevision = await inClub(
+    ports.db,
+    CLUB_ID,
+    async (tx) => (await loadAircraft(tx, TERN_BAY, aircraftId, true))[0]?.revision ?? 0,
+  );
+  must(
+    await returnToService(portsAt(ports, moment), actorOf('mechanic'), {
+      rectificationId: id(`${findingId}/repair`),
+      discrepancyId: findingId,
+      seenRevision,
+      work: 'repaired',
+      description,
+      completedOn: civilDateAt(moment, TERN_BAY.zone),
+      certificateId: id('certificate/mechanic/0'),
+      password: '-',
+    }),
+  );
 }
 
-async function planFlights(ports: Ports, aircraft: DemoAircraft, day: CivilDate, plannedAt: Instant): Promise<void> {
+async function planFlights(
+  ports: Ports,
+  aircraft: DemoAircraft,
+  day: CivilDate,
+  plannedAt: Instant,
+): Promise<void> {
   for (const [at, flight] of aircraft.flights.entries()) {
     const starts = hourOfDay(day, flight.at, TERN_BAY);
-    must(await planFlight(portsAt(ports, plannedAt), actorOf('dispatcher'), id(aircraft.registration), flight.who, {
-      id: id(`${aircraft.registration}/flight/${day}/${at}`), starts, ends: addSeconds(starts, flight.lasts * 3600), airborne: hours(flight.airborne), purpose: flight.purpose,
-      crew: flight.solo === true ? 'student-solo' : flight.purpose === 'instruction-school-aircraft' ? 'dual' : 'rated-pilot', rules: flight.rules ?? 'vfr', range: 'local', light: null,
-      transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: flight.purpose === 'carriage-for-hire', ...UNSAID, reliesOnVor: false, reliesOnDatabase: flight.rules === 'ifr', landings: flight.purpose === 'instruction-school-aircraft' ? 6 : 2,
-    }));
+    must(
+      await planFlight(
+        portsAt(ports, plannedAt),
+        actorOf('dispatcher'),
+        id(aircraft.registration),
+        flight.who,
+        {
+          id: id(`${aircraft.registration}/flight/${day}/${at}`),
+          starts,
+          ends: addSeconds(starts, flight.lasts * 3600),
+          airborne: hours(flight.airborne),
+          purpose: flight.purpose,
+          crew:
+            flight.solo === true
+              ? 'student-solo'
+              : flight.purpose === 'instruction-school-aircraft'
+                ? 'dual'
+                : 'rated-pilot',
+          rules: flight.rules ?? 'vfr',
+          range: 'local',
+          light: null,
+          transponderAirspace: false,
+          adsbAirspace: false,
+          beyondGlideOverWater: false,
+          passengers: flight.purpose === 'carriage-for-hire',
+          ...UNSAID,
+          reliesOnVor: false,
+          reliesOnDatabase: flight.rules === 'ifr',
+          landings: flight.purpose === 'instruction-school-aircraft' ? 6 : 2,
+        },
+      ),
+    );
   }
 }
 
 /** Somebody is out already, where the day has come so far: the Counter shows who and since when. */
-async function leaveToday(ports: Ports, { registration, flights, leaves }: DemoAircraft, today: CivilDate, now: Instant): Promise<void> {
+async function leaveToday(
+  ports: Ports,
+  { registration, flights, leaves }: DemoAircraft,
+  today: CivilDate,
+  now: Instant,
+): Promise<void> {
   const [first] = flights;
   const leaving = first === undefined ? now : hourOfDay(today, first.at + 0.05, TERN_BAY);
   if (leaves !== true || leaving >= now) return;
   const flightId = id(`${registration}/flight/${today}/0`);
   const seen = await inClub(ports.db, CLUB_ID, (tx) => counterFlight(tx, CLUB_ID, flightId, leaving));
   if (seen === null) throw new Error(`${registration} has no flight today`);
-  must(await checkOut(portsAt(ports, leaving), actorOf('dispatcher'), {
-    flightId, aircraftId: seen.aircraftId, seenRevision: seen.revision, readings: seen.dials.map(({ dial, last }) => ({ dial: dial.id, shown: ((last ?? 0) / 3600).toFixed(2) })), accepted: [], fuelAboard: '24 US gal', oilAboard: '6 US qt', remarks: null,
-  }));
+  must(
+    await checkOut(portsAt(ports, leaving), actorOf('dispatcher'), {
+      flightId,
+      aircraftId: seen.aircraftId,
+      seenRevision: seen.revision,
+      readings: seen.dials.map(({ dial, last }) => ({
+        dial: dial.id,
+        shown: ((last ?? 0) / 3600).toFixed(2),
+      })),
+      accepted: [],
+      fuelAboard: '24 US gal',
+      oilAboard: '6 US qt',
+      remarks: null,
+    }),
+  );
 }
 
 /** A meter recorder that the stand-in flies. */
 async function fitMeterBox(ports: Ports, registration: string, now: Instant): Promise<void> {
   const fitted = addSeconds(now, -300);
-  const seenRevision = await inClub(ports.db, CLUB_ID, async (tx) => (await loadAircraft(tx, TERN_BAY, id(registration), true))[0]?.revision ?? 0);
-  must(await fitBox(portsAt(ports, fitted), actorOf('mechanic'), { boxId: id(`${registration}/box`), aircraftId: id(registration), seenRevision, name: 'Box under the panel', shows: '0.0' }, boxSecret(registration)));
+  const seenRevision = await inClub(
+    ports.db,
+    CLUB_ID,
+    async (tx) => (await loadAircraft(tx, TERN_BAY, id(registration), true))[0]?.revision ?? 0,
+  );
+  must(
+    await fitBox(
+      portsAt(ports, fitted),
+      actorOf('mechanic'),
+      {
+        boxId: id(`${registration}/box`),
+        aircraftId: id(registration),
+        seenRevision,
+        name: 'Box under the panel',
+        shows: '0.0',
+      },
+      boxSecret(registration),
+    ),
+  );
 }
 
-async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number, now: Instant): Promise<void> {
+async function oneAircraft(
+  ports: Ports,
+  aircraft: DemoAircraft,
+  number: number,
+  now: Instant,
+): Promise<void> {
   const today = civilDateAt(now, TERN_BAY.zone);
   const aircraftId = id(aircraft.registration);
   const desk = actorOf('dispatcher');
   const past = historyOf(aircraft, today, TERN_BAY, SEED + number, id);
   const flown = flightsOf(aircraft, past.readings, today, TERN_BAY, SEED + number, id);
-  let rest: RecordBatch = { documents: papers(aircraft, today), inspections: past.inspections, readings: flown.readings, others: [...fitOutOf(aircraft, today, TERN_BAY, number, id, past), ...flown.unlogged], dials: flown.dials, flights: flown.flights };
+  let rest: RecordBatch = {
+    documents: papers(aircraft, today),
+    inspections: past.inspections,
+    readings: flown.readings,
+    others: [...fitOutOf(aircraft, today, TERN_BAY, number, id, past), ...flown.unlogged],
+    dials: flown.dials,
+    flights: flown.flights,
+  };
   const flush = async (moment: Instant) => {
     const [batch, later] = cut(rest, moment);
     rest = later;
     if (sizeOf(batch) > 0) must(await loadRecords(portsAt(ports, moment), desk, aircraftId, batch));
   };
   const joined = hourOfDay(addDays(today, -DAYS_BACK), 8, TERN_BAY);
-  must(await loadFolder(portsAt(ports, joined), desk, {
-    aircraftId, registration: aircraft.registration, typeName: aircraft.typeName, category: aircraft.category, firstFlownOn: civilDate(aircraft.firstFlown), approvedFor: FITS[aircraft.fit], features: aircraft.features, particulars: particularsOf(aircraft),
-    ...NO_RECORDS,
-  }));
+  must(
+    await loadFolder(portsAt(ports, joined), desk, {
+      aircraftId,
+      registration: aircraft.registration,
+      typeName: aircraft.typeName,
+      category: aircraft.category,
+      firstFlownOn: civilDate(aircraft.firstFlown),
+      approvedFor: FITS[aircraft.fit],
+      features: aircraft.features,
+      particulars: particularsOf(aircraft),
+      ...NO_RECORDS,
+    }),
+  );
   // Quarter by quarter, then event by event: the ledger reads in the order in which things were written down.
-  for (let back = DAYS_BACK - 60; back > 60; back -= 90) await flush(hourOfDay(addDays(today, -back), 21, TERN_BAY));
-  const events = aircraft.findings.map((finding, at) => ({ finding, at })).sort((a, b) => b.finding.daysAgo - a.finding.daysAgo);
+  for (let back = DAYS_BACK - 60; back > 60; back -= 90)
+    await flush(hourOfDay(addDays(today, -back), 21, TERN_BAY));
+  const events = aircraft.findings
+    .map((finding, at) => ({ finding, at }))
+    .sort((a, b) => b.finding.daysAgo - a.finding.daysAgo);
   // What was written down up to yesterday comes before today's flights and finds.
   const yesterday = hourOfDay(addDays(today, -1), 21, TERN_BAY);
   let planned = false;
@@ -166,7 +400,10 @@ async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number,
   };
   for (const { finding, at } of events) {
     if (finding.daysAgo === 0) await plan();
-    const found = finding.daysAgo === 0 ? Math.max(addSeconds(now, -11 * 60), addSeconds(hourOfDay(today, 0, TERN_BAY), 1)) as Instant : hourOfDay(addDays(today, -finding.daysAgo), 10.6, TERN_BAY);
+    const found =
+      finding.daysAgo === 0
+        ? (Math.max(addSeconds(now, -11 * 60), addSeconds(hourOfDay(today, 0, TERN_BAY), 1)) as Instant)
+        : hourOfDay(addDays(today, -finding.daysAgo), 10.6, TERN_BAY);
     await flush(found);
     await tellFinding(ports, aircraft, aircraftId, finding, found, at);
     if (finding.deferred === true) {
@@ -177,7 +414,13 @@ async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number,
     if (finding.repaired !== undefined) {
       const repaired = hourOfDay(addDays(today, 1 - finding.daysAgo), 15.2, TERN_BAY);
       await flush(repaired);
-      await tellRepair(ports, aircraftId, id(`${aircraft.registration}/finding/${at}`), finding.repaired, repaired);
+      await tellRepair(
+        ports,
+        aircraftId,
+        id(`${aircraft.registration}/finding/${at}`),
+        finding.repaired,
+        repaired,
+      );
     }
   }
   await plan();
@@ -186,7 +429,14 @@ async function oneAircraft(ports: Ports, aircraft: DemoAircraft, number: number,
   if (BOXED.includes(aircraft.registration)) await fitMeterBox(ports, aircraft.registration, now);
   if (aircraft.backwards !== undefined) {
     const readAt = addSeconds(now, -600);
-    must(await recordMeterReading(portsAt(ports, readAt), actorOf('renter'), { readingId: id(`${aircraft.registration}/backwards`), aircraftId, value: hours(aircraft.backwards), readAt }));
+    must(
+      await recordMeterReading(portsAt(ports, readAt), actorOf('renter'), {
+        readingId: id(`${aircraft.registration}/backwards`),
+        aircraftId,
+        value: hours(aircraft.backwards),
+        readAt,
+      }),
+    );
   }
 }
 
@@ -199,12 +449,34 @@ export async function planToday(ports: Ports, now: Instant): Promise<void> {
 export async function makeTernBay(ports: Ports, now: Instant): Promise<void> {
   const today = civilDateAt(now, TERN_BAY.zone);
   const founded = hourOfDay(addDays(today, -DAYS_BACK - 1), 12, TERN_BAY);
-  must(await foundClub(portsAt(ports, founded), {
-    clubId: CLUB_ID, name: 'Tern Bay Flying Club', place: TERN_BAY, packs: { authority: { id: 'us-part91', parameters: { trainingUnder: 'part-61', lessons: 'lessons-are-for-hire' } }, club: { id: 'club-policy', parameters: USUAL_POLICY, own: null } },
-    members: PEOPLE.map((person) => ({ personId: personId(person.key), name: person.name, roles: [person.role], certificates: person.certificates.map((certificate, at) => ({ ...certificate, certificateId: id(`certificate/${person.key}/${at}`) })) })),
-  }));
+  must(
+    await foundClub(portsAt(ports, founded), {
+      clubId: CLUB_ID,
+      name: 'Tern Bay Flying Club',
+      place: TERN_BAY,
+      packs: {
+        authority: {
+          id: 'us-part91',
+          parameters: { trainingUnder: 'part-61', lessons: 'lessons-are-for-hire' },
+        },
+        club: { id: 'club-policy', parameters: USUAL_POLICY, own: null },
+      },
+      members: PEOPLE.map((person) => ({
+        personId: personId(person.key),
+        name: person.name,
+        roles: [person.role],
+        certificates: person.certificates.map((certificate, at) => ({
+          ...certificate,
+          certificateId: id(`certificate/${person.key}/${at}`),
+        })),
+      })),
+    }),
+  );
   // Aircraft are independent of each other; a few at a time keep the database busy.
   const waiting = [...FLEET.entries()];
-  const worker = async () => { for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) await oneAircraft(ports, next[1], next[0], now); };
+  const worker = async () => {
+    for (let next = waiting.shift(); next !== undefined; next = waiting.shift())
+      await oneAircraft(ports, next[1], next[0], now);
+  };
   await Promise.all(Array.from({ length: 6 }, worker));
 }

@@ -1,6 +1,10 @@
 import { alert, expect, expectNoViolations, test } from './groval';
 
-test('somebody with an account joins a second club by accepting it themselves, chooses where they work, and changes their own password', async ({ desk, browser, baseURL }) => {
+test('somebody with an account joins a second club by accepting it themselves, chooses where they work, and changes their own password', async ({
+  desk,
+  browser,
+  baseURL,
+}) => {
   test.setTimeout(120_000);
   const [here, there] = [await desk('administrator'), await desk('reach-renter')];
   // Somebody of the sister field is admitted here: they have an account, so they are asked, and nothing of it is touched.
@@ -11,7 +15,9 @@ test('somebody with an account joins a second club by accepting it themselves, c
   await admit.getByLabel('Instructor').check();
   await admit.getByRole('button', { name: 'Admit and make a link' }).click();
   const link = await here.getByRole('status').filter({ hasText: 'shown once' }).locator('code').innerText();
-  await expect(here.getByText('they have an account already and are members once they accept', { exact: false })).toBeVisible();
+  await expect(
+    here.getByText('they have an account already and are members once they accept', { exact: false }),
+  ).toBeVisible();
   await expect(here.getByRole('button', { name: 'Make a link for Rosa Venn' })).toHaveCount(0);
 
   const stranger = await (await browser.newContext({ baseURL: baseURL ?? '', locale: 'en-GB' })).newPage();
@@ -31,12 +37,20 @@ test('somebody with an account joins a second club by accepting it themselves, c
   expect(JSON.stringify(await (await there.request.get('/api/me')).json())).toContain('"renter"');
   await there.getByRole('button', { name: 'Work in Tern Bay Flying Club' }).click();
   await expect(there.getByText('you work in it')).toBeVisible();
-  expect(await (await there.request.get('/api/me')).json()).toMatchObject({ roles: ['instructor'], chosen: true });
+  expect(await (await there.request.get('/api/me')).json()).toMatchObject({
+    roles: ['instructor'],
+    chosen: true,
+  });
   await here.reload();
   await expect(here.getByRole('button', { name: 'Make a link for Rosa Venn' })).toHaveCount(0);
 
   const form = there.getByRole('form', { name: 'Change your password' });
-  const change = async (current: string, password: string) => { await form.getByLabel('The password that you have now').fill(current); await form.getByLabel('New password', { exact: true }).fill(password); await form.getByLabel('The new password again').fill(password); await form.getByRole('button', { name: 'Change the password' }).click(); };
+  const change = async (current: string, password: string) => {
+    await form.getByLabel('The password that you have now').fill(current);
+    await form.getByLabel('New password', { exact: true }).fill(password);
+    await form.getByLabel('The new password again').fill(password);
+    await form.getByRole('button', { name: 'Change the password' }).click();
+  };
   await change('not-it-at-all', 'another-word-1');
   await expect(alert(there)).toContainText('is not right');
   await change('tern-bay-demo', 'another-word-1');
@@ -45,11 +59,17 @@ test('somebody with an account joins a second club by accepting it themselves, c
   await expect(there.getByRole('status')).toContainText('Your password is changed');
   await expectNoViolations(there);
   // What is kept of them, for themselves.
-  expect(await (await there.request.get('/api/me/data')).json()).toMatchObject({ format: 'groval-person', person: { name: 'Rosa Venn' } });
+  expect(await (await there.request.get('/api/me/data')).json()).toMatchObject({
+    format: 'groval-person',
+    person: { name: 'Rosa Venn' },
+  });
 
   // The membership ends, and they are back in their one club.
-  const { personId } = await (await there.request.get('/api/me')).json() as { readonly personId: string };
-  const ended = await here.request.post('/api/people/roles', { data: { changeId: crypto.randomUUID(), personId, name: 'Rosa Venn', roles: [] }, headers: { origin: baseURL ?? '' } });
+  const { personId } = (await (await there.request.get('/api/me')).json()) as { readonly personId: string };
+  const ended = await here.request.post('/api/people/roles', {
+    data: { changeId: crypto.randomUUID(), personId, name: 'Rosa Venn', roles: [] },
+    headers: { origin: baseURL ?? '' },
+  });
   expect(ended.ok()).toBe(true);
   expect(await (await there.request.get('/api/me')).json()).toMatchObject({ roles: ['renter'], clubs: [{}] });
 });

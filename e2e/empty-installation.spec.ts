@@ -11,20 +11,39 @@ let printed = '';
 test.beforeAll(async () => {
   const port = await freePort();
   base = `http://127.0.0.1:${port}`;
-  server = await startServer(port, { DATABASE_URL: process.env['GROVAL_TEST_EMPTY_URL'], GROVAL_DEMO_PASSWORD: undefined, GROVAL_TEST_EMPTY_URL: undefined }, (text) => { printed += text; });
+  server = await startServer(
+    port,
+    {
+      DATABASE_URL: process.env['GROVAL_TEST_EMPTY_URL'],
+      GROVAL_DEMO_PASSWORD: undefined,
+      GROVAL_TEST_EMPTY_URL: undefined,
+    },
+    (text) => {
+      printed += text;
+    },
+  );
 });
-test.afterAll(async () => { await gone(server, 'SIGTERM'); });
+test.afterAll(async () => {
+  await gone(server, 'SIGTERM');
+});
 
 async function choose(page: Page, label: string, option: string): Promise<void> {
   await page.getByLabel(label, { exact: true }).click();
   await page.getByRole('option', { name: option, exact: true }).click();
 }
 
-test('from nothing to the first aircraft that may go: founded by the code, people by links, closed until the facts are in', async ({ browser }) => {
+test('from nothing to the first aircraft that may go: founded by the code, people by links, closed until the facts are in', async ({
+  browser,
+}) => {
   test.setTimeout(180_000);
-  const open = async () => (await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage();
+  const open = async () =>
+    (
+      await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
+    ).newPage();
   const admin = await open();
-  await expect.poll(() => /\n {4}([0-9a-f-]{23})\n/.exec(printed)?.[1] ?? '', { timeout: 20_000 }).not.toBe('');
+  await expect
+    .poll(() => /\n {4}([0-9a-f-]{23})\n/.exec(printed)?.[1] ?? '', { timeout: 20_000 })
+    .not.toBe('');
   const code = /\n {4}([0-9a-f-]{23})\n/.exec(printed)?.[1] ?? '';
 
   // A stranger finds the way, and needs the code.
@@ -48,7 +67,9 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await choose(admin, 'Under which part the school trains', 'Part 61');
   await admin.getByRole('button', { name: 'Found the club' }).click();
   // West without its sign would move day and night by hours.
-  await expect(admin.getByText('the sun is 8 hours off the clock of America/Halifax', { exact: false }).first()).toBeVisible();
+  await expect(
+    admin.getByText('the sun is 8 hours off the clock of America/Halifax', { exact: false }).first(),
+  ).toBeVisible();
   await admin.getByLabel('Longitude, degrees').fill('-64.02');
   await admin.getByRole('button', { name: 'Found the club' }).click();
   await expect(alert(admin)).toContainText('This is not the code.');
@@ -64,7 +85,10 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
 
   // The administrator keeps the records too, and admits a mechanic, who chooses a password.
   await admin.getByRole('button', { name: 'Roles of Ada Quill' }).click();
-  const roles = admin.getByRole('listitem').filter({ hasText: 'Ada Quill' }).getByRole('group', { name: 'Roles' });
+  const roles = admin
+    .getByRole('listitem')
+    .filter({ hasText: 'Ada Quill' })
+    .getByRole('group', { name: 'Roles' });
   await roles.getByLabel('Administrator').uncheck();
   await admin.getByRole('button', { name: 'End the membership' }).click();
   await expect(alert(admin)).toContainText('is the only administrator');
@@ -116,7 +140,17 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
 
   const about = admin.getByRole('form', { name: 'What it is' });
   await choose(admin, 'Category of its certificate', 'Standard');
-  for (const [label, value] of [['Serial number', 'Q-17'], ['First flown on', '1998-04-02'], ['Made on', '1998-02-16'], ['Type certificated on', '1962-05-14'], ['Seats, the pilot’s included', '4'], ['Revision of its manual in force', '7'], ['Burnt in an hour at cruise', '8.4'], ['Minimum for flight', '4']] as const) await about.getByLabel(label).fill(value);
+  for (const [label, value] of [
+    ['Serial number', 'Q-17'],
+    ['First flown on', '1998-04-02'],
+    ['Made on', '1998-02-16'],
+    ['Type certificated on', '1962-05-14'],
+    ['Seats, the pilot’s included', '4'],
+    ['Revision of its manual in force', '7'],
+    ['Burnt in an hour at cruise', '8.4'],
+    ['Minimum for flight', '4'],
+  ] as const)
+    await about.getByLabel(label).fill(value);
   await choose(admin, 'Engine', 'air-cooled');
   await choose(admin, 'Landing gear', 'fixed');
   await choose(admin, 'Inspections', 'annual and 100-hour');
@@ -129,10 +163,32 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await about.getByRole('button', { name: 'Save' }).click();
   await expect(admin.getByText(/^standard$/)).toBeVisible();
   const equipment = admin.getByRole('form', { name: 'Equipment' });
-  const line = async (name: string, state: 'fitted' | 'not fitted') => { await equipment.getByLabel(name, { exact: true }).click(); await admin.getByRole('option', { name: state, exact: true }).click(); };
-  for (const name of ['airspeed indicator', 'altimeter', 'magnetic compass', 'tachometer', 'oil pressure gauge', 'oil temperature gauge', 'fuel gauge for each tank', 'safety belt for everybody', 'shoulder harness at each front seat', 'shoulder harness at every seat', 'fire extinguisher', 'carbon-monoxide detector']) await line(name, 'fitted');
+  const line = async (name: string, state: 'fitted' | 'not fitted') => {
+    await equipment.getByLabel(name, { exact: true }).click();
+    await admin.getByRole('option', { name: state, exact: true }).click();
+  };
+  for (const name of [
+    'airspeed indicator',
+    'altimeter',
+    'magnetic compass',
+    'tachometer',
+    'oil pressure gauge',
+    'oil temperature gauge',
+    'fuel gauge for each tank',
+    'safety belt for everybody',
+    'shoulder harness at each front seat',
+    'shoulder harness at every seat',
+    'fire extinguisher',
+    'carbon-monoxide detector',
+  ])
+    await line(name, 'fitted');
   for (const name of ['transponder', 'ADS-B Out']) await line(name, 'not fitted');
-  for (const name of ['fire extinguisher', 'carbon-monoxide detector']) await equipment.getByRole('listitem').filter({ hasText: new RegExp(`^${name}`, 'i') }).getByLabel('Its own date').fill('2031-05-01');
+  for (const name of ['fire extinguisher', 'carbon-monoxide detector'])
+    await equipment
+      .getByRole('listitem')
+      .filter({ hasText: new RegExp(`^${name}`, 'i') })
+      .getByLabel('Its own date')
+      .fill('2031-05-01');
   await equipment.getByRole('button', { name: 'Save this list' }).click();
   await expect(admin.getByText(/^as of /)).toBeVisible();
   const none = admin.getByRole('button', { name: 'There are none' });
@@ -156,11 +212,15 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await bo.goto('/document-check/N0GPF');
   const paper = (name: string) => bo.getByRole('region', { name });
   await paper('Airworthiness certificate').getByRole('radio', { name: 'Yes, readable and in view' }).click();
-  await paper('Airworthiness certificate').getByLabel('Where in the aircraft it is kept').fill('pouch behind the left seat');
+  await paper('Airworthiness certificate')
+    .getByLabel('Where in the aircraft it is kept')
+    .fill('pouch behind the left seat');
   await paper('Registration certificate').getByRole('radio', { name: 'Yes, aboard and readable' }).click();
   await paper('Registration certificate').getByLabel('Issued on').fill('2025-05-14');
   await paper('Registration certificate').getByLabel('Printed expiry').fill('2032-05-31');
-  await paper('Flight manual or operating limitations').getByRole('radio', { name: 'Yes, and placards are in place' }).click();
+  await paper('Flight manual or operating limitations')
+    .getByRole('radio', { name: 'Yes, and placards are in place' })
+    .click();
   await paper('Flight manual or operating limitations').getByLabel('Revision of the manual aboard').fill('7');
   await paper('Weight-and-balance data').getByRole('radio', { name: 'Yes, aboard and readable' }).click();
   await paper('Weight-and-balance data').getByLabel('Dated').fill('2024-03-01');
@@ -190,7 +250,9 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await sign('Annual inspection');
   // One thing is still not known, and that is enough.
   await bo.goto('/facts/N0GPF');
-  await expect(bo.getByRole('region', { name: 'Still missing' }).getByRole('listitem')).toHaveText([/^No ELT inspection is on record/]);
+  await expect(bo.getByRole('region', { name: 'Still missing' }).getByRole('listitem')).toHaveText([
+    /^No ELT inspection is on record/,
+  ]);
   await admin.goto('/line');
   await expect(row(admin, 'N0GPF')).toContainText('Grounded');
   await sign('ELT inspection');
@@ -200,12 +262,16 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
 
   // Other rules: what they would change is shown before anybody signs for them, and every aircraft is decided by them at once.
   await admin.goto('/club');
-  await expect(admin.getByText('Gull Point, 44.53° north, 64.02° west, America/Halifax', { exact: false })).toBeVisible();
+  await expect(
+    admin.getByText('Gull Point, 44.53° north, 64.02° west, America/Halifax', { exact: false }),
+  ).toBeVisible();
   await admin.getByRole('button', { name: 'Change field or rules' }).click();
   const change = admin.getByRole('form', { name: 'Field and rules' });
   await change.getByLabel('Name of the field').fill('Gull Point North');
   await change.getByRole('button', { name: 'See what it would change' }).click();
-  await expect(change.getByRole('status')).toContainText('Of 1 aircraft none would be answered otherwise just now.');
+  await expect(change.getByRole('status')).toContainText(
+    'Of 1 aircraft none would be answered otherwise just now.',
+  );
   await choose(admin, 'Authority', 'Australian maintenance release');
   await expect(change.getByRole('button', { name: 'Sign the change' })).toHaveCount(0);
   await change.getByRole('button', { name: 'See what it would change' }).click();

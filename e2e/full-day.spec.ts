@@ -3,7 +3,12 @@ import { alert, expect, expectNoViolations, row, test } from './groval';
 
 const PASSWORD = 'tern-bay-demo';
 /** The wall clock at the field, so many minutes from now. */
-const fieldClock = (minutes: number) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: 'America/Halifax' }).format(Date.now() + minutes * 60_000);
+const fieldClock = (minutes: number) =>
+  new Intl.DateTimeFormat('en-GB', {
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone: 'America/Halifax',
+  }).format(Date.now() + minutes * 60_000);
 
 async function plan(desk: Page, person: string): Promise<void> {
   await desk.goto('/plan');
@@ -14,12 +19,17 @@ async function plan(desk: Page, person: string): Promise<void> {
   await desk.getByLabel('From', { exact: true }).fill(fieldClock(-5).replace(':', ''));
   await desk.getByLabel('To', { exact: true }).fill(fieldClock(70));
   await desk.getByLabel('Hours in the air').fill('1.0');
-  await expect(desk.getByRole('form', { name: 'Enter a flight' }).getByRole('status')).toContainText('This flight c');
+  await expect(desk.getByRole('form', { name: 'Enter a flight' }).getByRole('status')).toContainText(
+    'This flight c',
+  );
   await desk.getByRole('button', { name: 'Enter it' }).click();
   await expect(desk.getByRole('row').filter({ hasText: person })).toBeVisible();
 }
 
-test('a full day of an aircraft: documents, check-out, transposition, check-in, gap, inspection with the excess taken off, correction', async ({ desk, phone }) => {
+test('a full day of an aircraft: documents, check-out, transposition, check-in, gap, inspection with the excess taken off, correction', async ({
+  desk,
+  phone,
+}) => {
   test.setTimeout(180_000);
   const dispatcher = await desk('dispatcher');
   const student = await phone('student');
@@ -30,12 +40,23 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   const loading = student.getByRole('region', { name: 'Weight-and-balance data' });
   await loading.getByRole('radio', { name: 'Not there' }).tap();
   await student.getByRole('button', { name: 'Keep 1 of 6, 1 not in order' }).tap();
-  await expect(student.getByRole('status')).toContainText('Weight-and-balance data: what is missing closes its uses');
+  await expect(student.getByRole('status')).toContainText(
+    'Weight-and-balance data: what is missing closes its uses',
+  );
   await expect(row(dispatcher, 'N03TB')).toContainText('Grounded', { timeout: 15_000 });
   await student.goto('/document-check/N03TB');
-  await student.getByRole('region', { name: 'Airworthiness certificate' }).getByRole('radio', { name: 'Yes, readable and in view' }).tap();
-  await student.getByRole('region', { name: 'Registration certificate' }).getByRole('radio', { name: 'Yes, aboard and readable' }).tap();
-  await student.getByRole('region', { name: 'Weight-and-balance data' }).getByRole('radio', { name: 'Yes, aboard and readable' }).tap();
+  await student
+    .getByRole('region', { name: 'Airworthiness certificate' })
+    .getByRole('radio', { name: 'Yes, readable and in view' })
+    .tap();
+  await student
+    .getByRole('region', { name: 'Registration certificate' })
+    .getByRole('radio', { name: 'Yes, aboard and readable' })
+    .tap();
+  await student
+    .getByRole('region', { name: 'Weight-and-balance data' })
+    .getByRole('radio', { name: 'Yes, aboard and readable' })
+    .tap();
   await student.getByRole('button', { name: 'Keep 3 of 6' }).tap();
   await expect(student.getByText('Does not count yet:')).toBeVisible();
   await expect(row(dispatcher, 'N03TB')).toContainText('Grounded');
@@ -51,11 +72,23 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   // Planned, and checked out: the meter is typed with two digits swapped.
   await plan(dispatcher, 'V. Aster');
   await expectNoViolations(dispatcher);
-  await dispatcher.getByRole('row').filter({ hasText: 'V. Aster' }).getByRole('link', { name: 'Counter' }).click();
-  await expect(dispatcher.getByRole('region', { name: 'The answer for this flight, leaving now' })).toContainText('This flight can go.');
+  await dispatcher
+    .getByRole('row')
+    .filter({ hasText: 'V. Aster' })
+    .getByRole('link', { name: 'Counter' })
+    .click();
+  await expect(
+    dispatcher.getByRole('region', { name: 'The answer for this flight, leaving now' }),
+  ).toContainText('This flight can go.');
   const air = dispatcher.getByLabel('Air-switch meter shows');
   const block = dispatcher.getByLabel('Block meter shows');
-  const onRecord = async (name: string) => /([\d.]+) h/.exec(await dispatcher.getByText(new RegExp(`^(on record|at check-out): `)).nth(name === 'air' ? 0 : 1).innerText())?.[1] ?? '';
+  const onRecord = async (name: string) =>
+    /([\d.]+) h/.exec(
+      await dispatcher
+        .getByText(new RegExp(`^(on record|at check-out): `))
+        .nth(name === 'air' ? 0 : 1)
+        .innerText(),
+    )?.[1] ?? '';
   const airOut = await onRecord('air');
   const blockOut = await onRecord('block');
   expect(airOut).toBe('6390.6');
@@ -75,7 +108,9 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   await block.fill((Number(blockOut) + 0.1).toFixed(2));
   await dispatcher.getByLabel('Landings').fill('1');
   await dispatcher.getByRole('button', { name: 'Take back N03TB' }).click();
-  await expect(dispatcher.getByText('Write it down, or choose that there is nothing to report.')).toBeVisible();
+  await expect(
+    dispatcher.getByText('Write it down, or choose that there is nothing to report.'),
+  ).toBeVisible();
   await expect(dispatcher.getByText('Say whether any of it is a defect.')).toBeVisible();
   await dispatcher.getByLabel('Nothing to report').check();
   await dispatcher.getByRole('button', { name: '6390.7', exact: true }).click();
@@ -86,14 +121,22 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
 
   // The next flight finds a gap that ends the hundred hours: the hours count, and it stays.
   await plan(dispatcher, 'W. Birk');
-  await dispatcher.getByRole('row').filter({ hasText: 'W. Birk' }).getByRole('link', { name: 'Counter' }).click();
-  await expect(dispatcher.getByRole('region', { name: 'What the last pilot reported' })).toContainText('V. Aster');
+  await dispatcher
+    .getByRole('row')
+    .filter({ hasText: 'W. Birk' })
+    .getByRole('link', { name: 'Counter' })
+    .click();
+  await expect(dispatcher.getByRole('region', { name: 'What the last pilot reported' })).toContainText(
+    'V. Aster',
+  );
   await air.fill('6401.9');
   await block.fill((Number(blockOut) + 0.1).toFixed(2));
   await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
   await dispatcher.getByLabel('I have read it again: somebody flew and did not write it down').check();
   await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
-  await expect(alert(dispatcher).filter({ hasText: 'cannot leave for this flight' })).toContainText('The readings are on record, with the unlogged time.');
+  await expect(alert(dispatcher).filter({ hasText: 'cannot leave for this flight' })).toContainText(
+    'The readings are on record, with the unlogged time.',
+  );
   await dispatcher.goto('/aircraft/N03TB');
   const meters = dispatcher.getByRole('region', { name: 'Meters' });
   await expect(meters).toContainText('11.2 h on Air-switch meter');
@@ -113,7 +156,9 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   await form.getByLabel('What was done').click();
   await mechanic.getByRole('option', { name: '100-hour inspection' }).click();
   await form.getByLabel('Time in service then').fill('6401.9');
-  await expect(form.getByRole('status')).toContainText('Done at 6401.9 h, which was 1.9 h late: 6401.9 h + 100.0 h − 1.9 h = 6500.0 h.');
+  await expect(form.getByRole('status')).toContainText(
+    'Done at 6401.9 h, which was 1.9 h late: 6401.9 h + 100.0 h − 1.9 h = 6500.0 h.',
+  );
   await expectNoViolations(mechanic);
   await form.getByLabel('Your password').fill('wrong');
   await form.getByRole('button', { name: 'Sign the entry' }).click();
@@ -122,11 +167,16 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   await form.getByRole('button', { name: 'Sign the entry' }).click();
   await expect(mechanic.getByRole('region', { name: 'What is due next' })).toContainText('6500.0 h');
   await expect(mechanic.getByRole('heading', { name: 'Released N03TB' })).toBeVisible();
-  await expect(mechanic.getByRole('region', { name: 'Maintenance record' })).toContainText('100-hour inspection at 6401.9 h, approved');
+  await expect(mechanic.getByRole('region', { name: 'Maintenance record' })).toContainText(
+    '100-hour inspection at 6401.9 h, approved',
+  );
 
   // A correction: the old reading stays readable.
   await dispatcher.reload();
-  await meters.getByRole('button', { name: /^Correct Block meter/ }).first().click();
+  await meters
+    .getByRole('button', { name: /^Correct Block meter/ })
+    .first()
+    .click();
   await meters.getByLabel('What the meter really showed').fill((Number(blockOut) + 0.05).toFixed(2));
   await meters.getByLabel('Why it is corrected').fill('The last digit was misread');
   await meters.getByLabel('Your password').fill(PASSWORD);
@@ -143,7 +193,9 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   await meters.getByRole('button', { name: 'Strike and write again' }).click();
   await expect(meters).toContainText('Struck by Mira Holt');
   await expect(meters).toContainText('The last digit was misread');
-  await expect(dispatcher.getByRole('region', { name: 'History' })).toContainText('Tomas Brandl signed: hundred-hour.');
+  await expect(dispatcher.getByRole('region', { name: 'History' })).toContainText(
+    'Tomas Brandl signed: hundred-hour.',
+  );
 
   // Its meters may be read while it stands, with the same questions as at the Counter.
   await meters.getByRole('button', { name: 'Read the meters' }).click();
@@ -160,8 +212,14 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
 
   // What a pilot reports is a defect or it is not: somebody says which, and a defect keeps the aircraft on the ground.
   await plan(dispatcher, 'X. Cove');
-  await dispatcher.getByRole('row').filter({ hasText: 'X. Cove' }).getByRole('link', { name: 'Counter' }).click();
-  await expect(dispatcher.getByRole('region', { name: 'The answer for this flight, leaving now' })).toContainText('This flight can go.');
+  await dispatcher
+    .getByRole('row')
+    .filter({ hasText: 'X. Cove' })
+    .getByRole('link', { name: 'Counter' })
+    .click();
+  await expect(
+    dispatcher.getByRole('region', { name: 'The answer for this flight, leaving now' }),
+  ).toContainText('This flight can go.');
   const blockNow = await onRecord('block');
   await air.fill('6401.9');
   await block.fill(blockNow);

@@ -1,13 +1,37 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test as base, type BrowserContext, type Page } from '@playwright/test';
 
-const PEOPLE = { dispatcher: 'Mira Holt', renter: 'Rolf Dane', student: 'Pia Okoro', instructor: 'Sefa Lund', mechanic: 'Tomas Brandl', 'safety-officer': 'Ines Marrow', administrator: 'Agna Voss', 'reach-dispatcher': 'Lena Orr', 'reach-renter': 'Rosa Venn', 'reach-mechanic': 'Owen Tarr' } as const;
+const PEOPLE = {
+  dispatcher: 'Mira Holt',
+  renter: 'Rolf Dane',
+  student: 'Pia Okoro',
+  instructor: 'Sefa Lund',
+  mechanic: 'Tomas Brandl',
+  'safety-officer': 'Ines Marrow',
+  administrator: 'Agna Voss',
+  'reach-dispatcher': 'Lena Orr',
+  'reach-renter': 'Rosa Venn',
+  'reach-mechanic': 'Owen Tarr',
+} as const;
 
 /** Every context watches itself: a request that leaves our origin, or a script error, fails the test. */
 function watch(context: BrowserContext, origin: string, troubles: string[]): void {
-  context.on('request', (request) => { if (!request.url().startsWith(origin) && !/^(data|blob):/.test(request.url())) troubles.push(`left the origin: ${request.url()}`); });
-  context.on('weberror', (error) => { troubles.push(`script error: ${error.error().message}`); });
-  context.on('console', (message) => { if (message.type() === 'error' && !/status of (401|403|404|409|422|429|503)|ERR_(INTERNET_DISCONNECTED|FAILED|CONNECTION_REFUSED|INCOMPLETE_CHUNKED_ENCODING|NETWORK_CHANGED)/.test(message.text())) troubles.push(`console: ${message.text()}`); });
+  context.on('request', (request) => {
+    if (!request.url().startsWith(origin) && !/^(data|blob):/.test(request.url()))
+      troubles.push(`left the origin: ${request.url()}`);
+  });
+  context.on('weberror', (error) => {
+    troubles.push(`script error: ${error.error().message}`);
+  });
+  context.on('console', (message) => {
+    if (
+      message.type() === 'error'
+      && !/status of (401|403|404|409|422|429|503)|ERR_(INTERNET_DISCONNECTED|FAILED|CONNECTION_REFUSED|INCOMPLETE_CHUNKED_ENCODING|NETWORK_CHANGED)/.test(
+        message.text(),
+      )
+    )
+      troubles.push(`console: ${message.text()}`);
+  });
 }
 
 interface Fixtures {
@@ -18,16 +42,22 @@ interface Fixtures {
 }
 
 export const test = base.extend<Fixtures & { readonly troubles: string[] }>({
-  troubles: [async ({ baseURL, context }, give) => {
-    const troubles: string[] = [];
-    watch(context, baseURL ?? '', troubles);
-    await give(troubles);
-    expect(troubles).toEqual([]);
-  }, { auto: true }],
+  troubles: [
+    async ({ baseURL, context }, give) => {
+      const troubles: string[] = [];
+      watch(context, baseURL ?? '', troubles);
+      await give(troubles);
+      expect(troubles).toEqual([]);
+    },
+    { auto: true },
+  ],
   desk: async ({ browser, baseURL, troubles }, give) => {
     const open: BrowserContext[] = [];
     await give(async (person) => {
-      const context = await browser.newContext({ ...(baseURL === undefined ? {} : { baseURL }), viewport: { width: 1280, height: 800 } });
+      const context = await browser.newContext({
+        ...(baseURL === undefined ? {} : { baseURL }),
+        viewport: { width: 1280, height: 800 },
+      });
       open.push(context);
       watch(context, baseURL ?? '', troubles);
       return signIn(await context.newPage(), person);
@@ -37,7 +67,12 @@ export const test = base.extend<Fixtures & { readonly troubles: string[] }>({
   phone: async ({ browser, baseURL, troubles }, give) => {
     const open: BrowserContext[] = [];
     await give(async (person) => {
-      const context = await browser.newContext({ ...(baseURL === undefined ? {} : { baseURL }), viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+      const context = await browser.newContext({
+        ...(baseURL === undefined ? {} : { baseURL }),
+        viewport: { width: 390, height: 844 },
+        hasTouch: true,
+        isMobile: true,
+      });
       open.push(context);
       watch(context, baseURL ?? '', troubles);
       return signIn(await context.newPage(), person);
@@ -51,7 +86,11 @@ export async function signIn(page: Page, person: keyof typeof PEOPLE): Promise<P
   await page.goto('/sign-in');
   await page.getByRole('button', { name: PEOPLE[person] }).click();
   // What the page says instead is worth more than that the time ran out.
-  await page.waitForURL(/\/(line|ramp)$/, { timeout: 20_000 }).catch(async (error: unknown) => { throw new Error(`signing in did not lead on; the page says: ${await page.locator('main').innerText()}`, { cause: error }); });
+  await page.waitForURL(/\/(line|ramp)$/, { timeout: 20_000 }).catch(async (error: unknown) => {
+    throw new Error(`signing in did not lead on; the page says: ${await page.locator('main').innerText()}`, {
+      cause: error,
+    });
+  });
   return page;
 }
 
@@ -62,14 +101,24 @@ export async function expectNoViolations(page: Page): Promise<void> {
   // A page that has not come yet has nothing to look at: every page of ours has one heading of the first level.
   await page.getByRole('heading', { level: 1 }).first().waitFor();
   const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target, failureSummary }) => `${target.join(' ')} ${failureSummary ?? ''}`).join('; ')}`)).toEqual([]);
+  expect(
+    violations.map(
+      ({ id, nodes }) =>
+        `${id}: ${nodes.map(({ target, failureSummary }) => `${target.join(' ')} ${failureSummary ?? ''}`).join('; ')}`,
+    ),
+  ).toEqual([]);
 }
 
 /** What a page of ours says is wrong; the framework has an empty alert of its own on every page. */
 export const alert = (page: Page) => page.getByRole('alert').filter({ hasText: /./ });
 
 /** On the phone: starts a finding that is on no list, at a place, in one's own words. */
-export async function inOwnWords(page: Page, registration: string, place: string, words: string): Promise<void> {
+export async function inOwnWords(
+  page: Page,
+  registration: string,
+  place: string,
+  words: string,
+): Promise<void> {
   await page.goto(`/ramp/${registration}`);
   await page.getByRole('button', { name: place }).tap();
   await page.getByRole('button', { name: 'Something that is not on this list' }).tap();
@@ -77,6 +126,7 @@ export async function inOwnWords(page: Page, registration: string, place: string
 }
 
 /** The Line's row of an aircraft. */
-export const row = (page: Page, registration: string) => page.getByRole('row').filter({ has: page.getByRole('rowheader').filter({ hasText: registration }) });
+export const row = (page: Page, registration: string) =>
+  page.getByRole('row').filter({ has: page.getByRole('rowheader').filter({ hasText: registration }) });
 
 export { expect };

@@ -4,7 +4,10 @@ import { freePort, gone, startServer as start } from './servers';
 test('an open desk whose server was killed says so, and catches up by itself', async ({ browser }) => {
   const port = await freePort();
   let server = await start(port);
-  const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}`, viewport: { width: 1280, height: 800 } });
+  const context = await browser.newContext({
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+  });
   try {
     const page = await signIn(await context.newPage(), 'dispatcher');
     await expect(row(page, 'N00TB')).toBeVisible();

@@ -1,9 +1,20 @@
 import { alert, expect, expectNoViolations, test } from './groval';
 
-const csv = (rows: readonly string[]) => ({ name: 'old-flights.csv', mimeType: 'text/csv', buffer: Buffer.from(['Registration;Pilot;Left at;Back at;Landings;Remarks', ...rows].join('\r\n')) });
-const GOOD = ['N06TG;"Quist; E.";2020-05-01 10:00;2020-05-01 11:00;2;"Nothing; ""really"""', 'N06TG;R. Dane;2020-05-02 10:00;2020-05-02 11:00;007;Nothing to report'];
+const csv = (rows: readonly string[]) => ({
+  name: 'old-flights.csv',
+  mimeType: 'text/csv',
+  buffer: Buffer.from(['Registration;Pilot;Left at;Back at;Landings;Remarks', ...rows].join('\r\n')),
+});
+const GOOD = [
+  'N06TG;"Quist; E.";2020-05-01 10:00;2020-05-01 11:00;2;"Nothing; ""really"""',
+  'N06TG;R. Dane;2020-05-02 10:00;2020-05-02 11:00;007;Nothing to report',
+];
 
-test('flights come in from a file: told first, all or nothing, twice changes nothing, and out again', async ({ desk, browser, baseURL }) => {
+test('flights come in from a file: told first, all or nothing, twice changes nothing, and out again', async ({
+  desk,
+  browser,
+  baseURL,
+}) => {
   const dispatcher = await desk('dispatcher');
   await dispatcher.goto('/records');
   await expectNoViolations(dispatcher);
@@ -35,14 +46,22 @@ test('flights come in from a file: told first, all or nothing, twice changes not
   expect(out).toContain('N06TG,Quist; E.,2020-05-01T13:00:00.000Z,2020-05-01T14:00:00.000Z');
   expect(out).toContain('"Nothing; ""really"""');
 
-  await file.setInputFiles({ name: 'picture.csv', mimeType: 'text/csv', buffer: Buffer.from('registration,person,left_at,back_at\nN06TG,"never ends') });
+  await file.setInputFiles({
+    name: 'picture.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('registration,person,left_at,back_at\nN06TG,"never ends'),
+  });
   await see.click();
   await expect(alert(dispatcher)).toContainText('The file is no CSV that can be read');
 
   // The calendar needs no session, only its secret address, and none once that is revoked.
   await dispatcher.getByLabel('What for').fill('Workshop');
   await dispatcher.getByRole('button', { name: 'Make an address' }).click();
-  const address = await dispatcher.getByRole('status').filter({ hasText: 'shown once' }).locator('code').innerText();
+  const address = await dispatcher
+    .getByRole('status')
+    .filter({ hasText: 'shown once' })
+    .locator('code')
+    .innerText();
   const stranger = await browser.newContext();
   const path = new URL(address).pathname;
   expect(await (await stranger.request.get(`${baseURL ?? ''}${path}`)).text()).toContain('BEGIN:VCALENDAR');

@@ -1,6 +1,9 @@
 import { alert, expect, expectNoViolations, inOwnWords, row, signIn, test } from './groval';
 
-test('the phone without signal keeps a finding and sends it when the signal is back', async ({ desk, phone }) => {
+test('the phone without signal keeps a finding and sends it when the signal is back', async ({
+  desk,
+  phone,
+}) => {
   const dispatcher = await desk('dispatcher');
   await expect(row(dispatcher, 'N01TG')).toContainText('Released');
   const student = await phone('student');
@@ -21,14 +24,24 @@ test('the phone without signal keeps a finding and sends it when the signal is b
   await expect(row(dispatcher, 'N01TG')).toContainText('Grounded');
 });
 
-test('an answer that gets lost takes nothing with it: sent again it is there once, and what was seen since is not taken as received', async ({ desk, phone }) => {
+test('an answer that gets lost takes nothing with it: sent again it is there once, and what was seen since is not taken as received', async ({
+  desk,
+  phone,
+}) => {
   const dispatcher = await desk('dispatcher');
   await expect(row(dispatcher, 'N02TB')).toContainText('Released');
   const student = await phone('student');
   await student.goto('/document-check/N02TB');
   const paper = (name: string) => student.getByRole('region', { name });
   // The round arrives; its answer does not.
-  await student.route('**/api/document-check', async (route) => { await route.fetch(); await route.abort(); }, { times: 2 });
+  await student.route(
+    '**/api/document-check',
+    async (route) => {
+      await route.fetch();
+      await route.abort();
+    },
+    { times: 2 },
+  );
   await paper('Airworthiness certificate').getByRole('radio', { name: 'Yes, readable and in view' }).tap();
   for (let tries = 0; tries < 2; tries += 1) {
     const answered = student.waitForEvent('requestfailed');
@@ -38,14 +51,21 @@ test('an answer that gets lost takes nothing with it: sent again it is there onc
   }
   await paper('Weight-and-balance data').getByRole('radio', { name: 'Not there' }).tap();
   await student.getByRole('button', { name: 'Keep 2 of 6, 1 not in order' }).tap();
-  await expect(student.getByRole('status')).toContainText('Weight-and-balance data: what is missing closes its uses');
+  await expect(student.getByRole('status')).toContainText(
+    'Weight-and-balance data: what is missing closes its uses',
+  );
   await expect(row(dispatcher, 'N02TB')).toContainText('Grounded', { timeout: 15_000 });
   await dispatcher.goto('/aircraft/N02TB');
   // Once for the two tries with the same, once for what was tapped since.
-  await expect(dispatcher.getByRole('region', { name: 'History' }).getByText(/Pia Okoro checked documents/)).toHaveCount(2);
+  await expect(
+    dispatcher.getByRole('region', { name: 'History' }).getByText(/Pia Okoro checked documents/),
+  ).toHaveCount(2);
   // The dispatcher found it: what a student says would wait.
   await dispatcher.goto('/document-check/N02TB');
-  await dispatcher.getByRole('region', { name: 'Weight-and-balance data' }).getByRole('radio', { name: 'Yes, aboard and readable' }).click();
+  await dispatcher
+    .getByRole('region', { name: 'Weight-and-balance data' })
+    .getByRole('radio', { name: 'Yes, aboard and readable' })
+    .click();
   await dispatcher.getByRole('button', { name: 'Keep 1 of 6' }).click();
   await expect(dispatcher.getByRole('status')).toContainText('is there and belongs to this aircraft');
 });
@@ -61,10 +81,14 @@ test('what was typed survives a closed tab', async ({ phone }) => {
   await expect(again.getByRole('textbox')).toHaveValue('A dent behind the');
 });
 
-test('a photo that cannot be read is never lost: the words arrive, the file stays until its taker decides', async ({ phone }) => {
+test('a photo that cannot be read is never lost: the words arrive, the file stays until its taker decides', async ({
+  phone,
+}) => {
   const renter = await phone('renter');
   await inOwnWords(renter, 'N06TG', 'Walking up', 'Dent in the left wing tip');
-  await renter.locator('input[type=file]').setInputFiles({ name: 'dent.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') });
+  await renter
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'dent.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') });
   await renter.getByRole('button', { name: 'Keep this' }).tap();
   await renter.getByRole('button', { name: 'It is not right' }).tap();
   await expect(renter.getByRole('heading', { name: 'Reported.' })).toBeVisible();

@@ -2,7 +2,10 @@ import { alert, expect, expectNoViolations, row, test } from './groval';
 
 const PASSWORD = 'tern-bay-demo';
 
-test('under the maintenance release: the daily inspection signed once with yesterday carried over, work put on the release and signed off', async ({ desk, phone }) => {
+test('under the maintenance release: the daily inspection signed once with yesterday carried over, work put on the release and signed off', async ({
+  desk,
+  phone,
+}) => {
   const dispatcher = await desk('reach-dispatcher');
   await expect(row(dispatcher, 'VH-TB0X1')).toContainText('Grounded');
   await expect(row(dispatcher, 'VH-TB0X1')).toContainText('The daily inspection is not signed');
@@ -34,7 +37,10 @@ test('under the maintenance release: the daily inspection signed once with yeste
   await expect(dispatcher.getByRole('heading', { level: 1 })).toContainText('Grounded');
   const engineer = await desk('reach-mechanic');
   await engineer.goto('/aircraft/VH-TB0X1');
-  const work = engineer.getByRole('list', { name: 'Maintenance required' }).getByRole('listitem').filter({ hasText: 'Tighten the exhaust clamp' });
+  const work = engineer
+    .getByRole('list', { name: 'Maintenance required' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Tighten the exhaust clamp' });
   await work.getByRole('button', { name: 'Done …' }).click();
   await expectNoViolations(engineer);
   await engineer.getByLabel('Your password, as your signature').fill(PASSWORD);

@@ -1,14 +1,21 @@
 import { expect, expectNoViolations, row, test } from './groval';
 
-test('a copy from the logbook opens nothing until somebody else vouches for it, and what a renter sees of a document waits too', async ({ desk }) => {
-  const [dispatcher, renter, mechanic] = [await desk('dispatcher'), await desk('renter'), await desk('mechanic')];
+test('a copy from the logbook opens nothing until somebody else vouches for it, and what a renter sees of a document waits too', async ({
+  desk,
+}) => {
+  const [dispatcher, renter, mechanic] = [
+    await desk('dispatcher'),
+    await desk('renter'),
+    await desk('mechanic'),
+  ];
   // The annual of this one is what limits it next: copied again it would hold longer.
   await dispatcher.goto('/aircraft/N07TB');
   await dispatcher.getByRole('button', { name: 'Record maintenance …' }).click();
   const entry = dispatcher.getByRole('form', { name: 'Record maintenance' });
   await dispatcher.getByLabel('What was done', { exact: true }).click();
   await dispatcher.getByRole('option', { name: 'Annual inspection', exact: true }).click();
-  const stands = /([\d.]+)\s*h in service/.exec(await dispatcher.getByText('h in service').first().innerText())?.[1] ?? '';
+  const stands =
+    /([\d.]+)\s*h in service/.exec(await dispatcher.getByText('h in service').first().innerText())?.[1] ?? '';
   await entry.getByLabel('Time in service then').fill(stands);
   await entry.getByLabel('Who signed there').fill('Ida Quell');
   await entry.getByLabel('Certificate number').fill('none');
@@ -20,8 +27,11 @@ test('a copy from the logbook opens nothing until somebody else vouches for it, 
   await entry.getByLabel('Your password, as your signature').fill('tern-bay-demo');
   await entry.getByRole('button', { name: 'Record the copy' }).click();
   await expect(entry).toHaveCount(0);
-  await expect(dispatcher.getByText('Copied from paper; nobody has vouched for it yet, so it does not count.')).toBeVisible();
-  const waiting = (page: typeof dispatcher) => page.getByRole('region', { name: 'Waiting to be vouched for' });
+  await expect(
+    dispatcher.getByText('Copied from paper; nobody has vouched for it yet, so it does not count.'),
+  ).toBeVisible();
+  const waiting = (page: typeof dispatcher) =>
+    page.getByRole('region', { name: 'Waiting to be vouched for' });
   await expect(waiting(dispatcher).getByText('Annual inspection of', { exact: false })).toBeVisible();
   await expect(waiting(dispatcher).getByRole('checkbox')).toHaveCount(0);
 

@@ -176,13 +176,32 @@ end $$;
 create trigger ledger_continues before insert on ledger for each row execute function ledger_continues();
 `;
 
-const OURS = ['club', 'membership', 'certificate', 'aircraft', 'signature', 'document_sighting', 'inspection', 'meter_reading', 'meter_standing', 'discrepancy', 'rectification', 'photo', 'planned_flight', 'ledger'];
+const OURS = [
+  'club',
+  'membership',
+  'certificate',
+  'aircraft',
+  'signature',
+  'document_sighting',
+  'inspection',
+  'meter_reading',
+  'meter_standing',
+  'discrepancy',
+  'rectification',
+  'photo',
+  'planned_flight',
+  'ledger',
+];
 
 export async function up(db: Kysely<unknown>): Promise<void> {
   const run = (text: string) => sql.raw(text).execute(db);
   await run('set local search_path = groval');
-  await run(`create function current_club() returns uuid language sql stable as $$ select nullif(current_setting('groval.club', true), '')::uuid $$`);
-  await run(`create function current_person() returns text language sql stable as $$ select nullif(current_setting('groval.person', true), '') $$`);
+  await run(
+    `create function current_club() returns uuid language sql stable as $$ select nullif(current_setting('groval.club', true), '')::uuid $$`,
+  );
+  await run(
+    `create function current_person() returns text language sql stable as $$ select nullif(current_setting('groval.person', true), '') $$`,
+  );
   await run(TABLES);
   await run(LEDGER_GUARD);
   for (const table of OURS) {
@@ -195,7 +214,9 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     create policy of_member on club for select using (exists (select from groval.membership m where m.club_id = club.club_id and m.person_id = groval.current_person()))`);
   // The revision is the one thing of ours that changes in place; every change of it has its ledger entry.
   await run('grant update (revision) on aircraft to groval_app');
-  await run('grant usage on schema groval to groval_app; grant execute on all functions in schema groval to groval_app');
+  await run(
+    'grant usage on schema groval to groval_app; grant execute on all functions in schema groval to groval_app',
+  );
 }
 
 export async function down(): Promise<void> {

@@ -20,7 +20,9 @@ export async function up(db: Kysely<unknown>): Promise<void> {
   const run = (text: string) => sql.raw(text).execute(db);
   await run('set local search_path = auth');
   await run(TABLES);
-  await run('grant usage on schema auth to groval_app; grant select, insert, update, delete on all tables in schema auth to groval_app');
+  await run(
+    'grant usage on schema auth to groval_app; grant select, insert, update, delete on all tables in schema auth to groval_app',
+  );
 }
 
 export async function down(): Promise<void> {

@@ -90,7 +90,15 @@ alter table aircraft_record drop constraint aircraft_record_kind_check;
 alter table aircraft_record add constraint aircraft_record_kind_check check (kind in ('stated','equipment','item','directive','deferral','locator','receiver-check','database','fuel-stretch','work','permit','release','daily-inspection','flight-out','tightening','club-paper','tow-rope','measurement','sample','uplift','estimate','done','compliance','list-cleared','known-mark','unlogged','attribution'));
 `;
 
-const NEW = ['dial', 'flight', 'flight_return', 'strike', 'planned_flight_end', 'calendar_feed', 'calendar_feed_end'];
+const NEW = [
+  'dial',
+  'flight',
+  'flight_return',
+  'strike',
+  'planned_flight_end',
+  'calendar_feed',
+  'calendar_feed_end',
+];
 
 export async function up(db: Kysely<unknown>): Promise<void> {
   const run = (text: string) => sql.raw(text).execute(db);

@@ -68,14 +68,18 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       create policy of_club on ${table} using (club_id = groval.current_club()) with check (club_id = groval.current_club());
       grant select, insert on ${table} to groval_app`);
   }
-  await run('create policy of_person on membership_change for select using (person_id = groval.current_person())');
+  await run(
+    'create policy of_person on membership_change for select using (person_id = groval.current_person())',
+  );
   // A club that was brought in by its archive has people and no account. While there is none at all, whoever has the one-time code may see which club that is.
   await run(`create policy of_owner on club for select to groval_owner using (true);
     create function club_without_accounts() returns table (club_id uuid, name text) language sql stable security definer set search_path = pg_catalog as
       $$ select c.club_id, c.name from groval.club c where not exists (select from auth."user") order by c.recorded_at limit 1 $$;
     grant execute on function club_without_accounts() to groval_app`);
   // One-time codes of an installation in which nobody has an account yet, by a hash of each.
-  await run('create table auth.founding_code (code_hash bytea primary key, made_at timestamptz not null); grant select, insert, delete on auth.founding_code to groval_app');
+  await run(
+    'create table auth.founding_code (code_hash bytea primary key, made_at timestamptz not null); grant select, insert, delete on auth.founding_code to groval_app',
+  );
 }
 
 export async function down(): Promise<void> {

@@ -12,12 +12,38 @@ import { sql, type Kysely } from 'kysely';
 
 /** Tables whose rows are records, each with the columns that its digest leaves out and why. */
 const COVERED = {
-  club: [], membership: [], certificate: [], signature: [], document_sighting: [], inspection: [], dial: [], meter_reading: [], discrepancy: [], rectification: [], planned_flight: [], planned_flight_end: [], flight: [], flight_return: [],
-  strike: [], aircraft_record: [], calendar_feed: [], calendar_feed_end: [], membership_change: [], club_change: [], invitation_end: [], certificate_end: [], aircraft_description: [], meter_box: [], meter_box_end: [], box_reading: [], vouch: [],
+  club: [],
+  membership: [],
+  certificate: [],
+  signature: [],
+  document_sighting: [],
+  inspection: [],
+  dial: [],
+  meter_reading: [],
+  discrepancy: [],
+  rectification: [],
+  planned_flight: [],
+  planned_flight_end: [],
+  flight: [],
+  flight_return: [],
+  strike: [],
+  aircraft_record: [],
+  calendar_feed: [],
+  calendar_feed_end: [],
+  membership_change: [],
+  club_change: [],
+  invitation_end: [],
+  certificate_end: [],
+  aircraft_description: [],
+  meter_box: [],
+  meter_box_end: [],
+  box_reading: [],
+  vouch: [],
   // The one thing that changes in place.
   aircraft: ['revision'],
   // Their digest is a column of its own.
-  photo: ['bytes'], record_photo: ['bytes'],
+  photo: ['bytes'],
+  record_photo: ['bytes'],
   // May be blanked when somebody asks for their data to be removed.
   invitation: ['email'],
 } as const satisfies Readonly<Record<string, readonly string[]>>;

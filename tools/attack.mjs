@@ -13,17 +13,36 @@ import { PROJECT, stateFolder } from './provision/places.mjs';
 import { serve } from './provision/serve.mjs';
 import { Explained, step } from './provision/steps.mjs';
 
-const pause = (ms) => new Promise((resolve) => { setTimeout(resolve, ms); });
+const pause = (ms) =>
+  new Promise((resolve) => {
+    setTimeout(resolve, ms);
+  });
 
 /** Runs one part of the attack and answers its last line. @param meanwhile what is done once it has begun */
 function part(name, env, meanwhile = async () => {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(join(PROJECT, 'node_modules', '.bin', 'tsx'), ['attack/main.ts'], { cwd: PROJECT, stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, ...env, GROVAL_ATTACK_PART: name } });
+    const child = spawn(join(PROJECT, 'node_modules', '.bin', 'tsx'), ['attack/main.ts'], {
+      cwd: PROJECT,
+      stdio: ['ignore', 'pipe', 'inherit'],
+      env: { ...process.env, ...env, GROVAL_ATTACK_PART: name },
+    });
     let said = '';
     let killing = Promise.resolve();
-    child.stdout.on('data', (text) => { const first = said === ''; said += text; if (first) killing = meanwhile(); });
+    child.stdout.on('data', (text) => {
+      const first = said === '';
+      said += text;
+      if (first) killing = meanwhile();
+    });
     child.once('error', reject);
-    child.once('exit', () => { killing.then(() => { try { resolve(JSON.parse(said.trim().split('\n').at(-1) ?? '')); } catch { reject(new Explained(`the attack '${name}' ended without saying what came of it`)); } }, reject); });
+    child.once('exit', () => {
+      killing.then(() => {
+        try {
+          resolve(JSON.parse(said.trim().split('\n').at(-1) ?? ''));
+        } catch {
+          reject(new Explained(`the attack '${name}' ended without saying what came of it`));
+        }
+      }, reject);
+    });
   });
 }
 
@@ -35,13 +54,33 @@ function part(name, env, meanwhile = async () => {}) {
 export async function attack({ cluster, folder, reduced, seed }) {
   const database = 'groval_attack';
   const now = '2026-11-28T14:00:00Z';
-  await prepareDatabase(cluster, { database, demo: true, log: join(folder, 'logs', 'prepare-attack.log'), env: { GROVAL_NOW: now } });
+  await prepareDatabase(cluster, {
+    database,
+    demo: true,
+    log: join(folder, 'logs', 'prepare-attack.log'),
+    env: { GROVAL_NOW: now },
+  });
   const port = await freePort();
-  const start = () => serve({ host: '127.0.0.1', port, log: join(folder, 'logs', 'attacked-server.log'), env: { ...applicationEnvironment(cluster, database, `http://127.0.0.1:${port}`), GROVAL_NOW: now, GROVAL_DEMO_PASSWORD: 'tern-bay-demo', GROVAL_LOG_LEVEL: 'warn' } });
+  const start = () =>
+    serve({
+      host: '127.0.0.1',
+      port,
+      log: join(folder, 'logs', 'attacked-server.log'),
+      env: {
+        ...applicationEnvironment(cluster, database, `http://127.0.0.1:${port}`),
+        GROVAL_NOW: now,
+        GROVAL_DEMO_PASSWORD: 'tern-bay-demo',
+        GROVAL_LOG_LEVEL: 'warn',
+      },
+    });
   let server = await start();
   const env = {
-    GROVAL_ATTACK_BASE: server.url, GROVAL_ATTACK_SEED: String(seed), GROVAL_ATTACK_WHOLE: reduced ? '' : '1',
-    GROVAL_SUPERUSER_URL: Object.assign(new URL(cluster.urls(database).superuser), { pathname: `/${database}` }).toString(),
+    GROVAL_ATTACK_BASE: server.url,
+    GROVAL_ATTACK_SEED: String(seed),
+    GROVAL_ATTACK_WHOLE: reduced ? '' : '1',
+    GROVAL_SUPERUSER_URL: Object.assign(new URL(cluster.urls(database).superuser), {
+      pathname: `/${database}`,
+    }).toString(),
   };
   const results = [];
   try {
@@ -57,22 +96,45 @@ export async function attack({ cluster, folder, reduced, seed }) {
         // One backend of the database: PostgreSQL ends all the others with it and recovers.
         await cluster.killBackend();
         await pause(3000);
-        if (!reduced) { await cluster.killServer(); await pause(2000); }
+        if (!reduced) {
+          await cluster.killServer();
+          await pause(2000);
+        }
       }
     };
-    results.push({ name: 'kills', ...(await part('writer', { ...env, GROVAL_ATTACK_SECONDS: String(seconds) }, kills)) });
-  } finally { await server.stop(); }
+    results.push({
+      name: 'kills',
+      ...(await part('writer', { ...env, GROVAL_ATTACK_SECONDS: String(seconds) }, kills)),
+    });
+  } finally {
+    await server.stop();
+  }
   return results;
 }
 
 async function main() {
-  const { values } = parseArgs({ options: { reduced: { type: 'boolean', default: false }, seed: { type: 'string', default: String(Math.floor(Math.random() * 1e9)) } } });
+  const { values } = parseArgs({
+    options: {
+      reduced: { type: 'boolean', default: false },
+      seed: { type: 'string', default: String(Math.floor(Math.random() * 1e9)) },
+    },
+  });
   const folder = stateFolder('attack');
   const log = (name) => join(folder, 'logs', `${name}.log`);
   const giveBack = takeLock(folder, 'An attack');
   let cluster;
-  const stop = () => { cluster?.stop(); giveBack(); };
-  for (const [signal, code] of [['SIGINT', 130], ['SIGTERM', 143]]) process.on(signal, () => { stop(); process.exit(code); });
+  const stop = () => {
+    cluster?.stop();
+    giveBack();
+  };
+  for (const [signal, code] of [
+    ['SIGINT', 130],
+    ['SIGTERM', 143],
+  ])
+    process.on(signal, () => {
+      stop();
+      process.exit(code);
+    });
   try {
     process.stdout.write(`Groval attacked, seed ${values.seed}\n`);
     await step('Debian packages', () => ensureDebianPackages(['postgresql'], log('debian')));
@@ -84,7 +146,13 @@ async function main() {
     const results = await attack({ cluster, folder, reduced: values.reduced, seed: Number(values.seed) });
     for (const { name, line } of results) process.stdout.write(`${name}: ${line}\n`);
     process.exitCode = results.every(({ clean }) => clean) ? 0 : 1;
-  } finally { stop(); }
+  } finally {
+    stop();
+  }
 }
 
-if (process.argv[1] === join(PROJECT, 'tools', 'attack.mjs')) await main().catch((error) => { process.stderr.write(`${error instanceof Explained ? error.message : error.stack}\n`); process.exit(1); });
+if (process.argv[1] === join(PROJECT, 'tools', 'attack.mjs'))
+  await main().catch((error) => {
+    process.stderr.write(`${error instanceof Explained ? error.message : error.stack}\n`);
+    process.exit(1);
+  });

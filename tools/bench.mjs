@@ -14,7 +14,11 @@ import { run, step } from './provision/steps.mjs';
 
 const DEMO_DATA_S = 20;
 const SECOND_START_S = 10;
-const seconds = async (work) => { const started = performance.now(); await work(); return (performance.now() - started) / 1000; };
+const seconds = async (work) => {
+  const started = performance.now();
+  await work();
+  return (performance.now() - started) / 1000;
+};
 
 await withInstallation('bench', 'A bench', async ({ cluster, log, closers }) => {
   const prepare = () => prepareDatabase(cluster, { database: 'groval', demo: true, log: log('prepare') });
@@ -31,18 +35,51 @@ await withInstallation('bench', 'A bench', async ({ cluster, log, closers }) => 
     await ensureBuild(log('build'));
     await prepare();
     rmSync(log('server'), { force: true });
-    const server = await serve({ host: '127.0.0.1', port, log: log('server'), env: { ...applicationEnvironment(cluster, 'groval', url), GROVAL_DEMO_PASSWORD: DEMO_PASSWORD, GROVAL_LOG_LEVEL: 'warn' } });
+    const server = await serve({
+      host: '127.0.0.1',
+      port,
+      log: log('server'),
+      env: {
+        ...applicationEnvironment(cluster, 'groval', url),
+        GROVAL_DEMO_PASSWORD: DEMO_PASSWORD,
+        GROVAL_LOG_LEVEL: 'warn',
+      },
+    });
     closers.push(server.stop);
     await (await fetch(`${url}/line`)).text();
   });
-  const verdict = (value, most) => `${value.toFixed(1).padStart(8)} s   wanted at most ${most} s${value <= most ? '   met' : '   NOT MET'}`;
-  process.stdout.write(`\nStart\n  ${'demo data, with the tables'.padEnd(62)} ${verdict(made, DEMO_DATA_S)}\n  ${'second start to the first page'.padEnd(62)} ${verdict(again, SECOND_START_S)}\n`);
+  const verdict = (value, most) =>
+    `${value.toFixed(1).padStart(8)} s   wanted at most ${most} s${value <= most ? '   met' : '   NOT MET'}`;
+  process.stdout.write(
+    `\nStart\n  ${'demo data, with the tables'.padEnd(62)} ${verdict(made, DEMO_DATA_S)}\n  ${'second start to the first page'.padEnd(62)} ${verdict(again, SECOND_START_S)}\n`,
+  );
 
   // Built like the application: run from source, the helpers of the loader would be measured too.
   const { build } = await import('vite');
-  await build({ root: PROJECT, configFile: false, logLevel: 'error', resolve: { alias: { '@': join(PROJECT, 'src') } }, build: { ssr: 'bench/main.ts', outDir: join(PROJECT, '.groval', 'bench-build'), minify: false, target: 'node20' } });
-  const superuser = Object.assign(new URL(cluster.urls('groval').superuser), { pathname: '/groval' }).toString();
+  await build({
+    root: PROJECT,
+    configFile: false,
+    logLevel: 'error',
+    resolve: { alias: { '@': join(PROJECT, 'src') } },
+    build: {
+      ssr: 'bench/main.ts',
+      outDir: join(PROJECT, '.groval', 'bench-build'),
+      minify: false,
+      target: 'node20',
+    },
+  });
+  const superuser = Object.assign(new URL(cluster.urls('groval').superuser), {
+    pathname: '/groval',
+  }).toString();
   await run(process.execPath, ['--expose-gc', join(PROJECT, '.groval', 'bench-build', 'main.js')], {
-    cwd: PROJECT, log: log('bench'), echo: true, env: { ...process.env, NODE_ENV: 'production', ...applicationEnvironment(cluster, 'groval', url), GROVAL_BENCH_SUPERUSER_URL: superuser },
+    cwd: PROJECT,
+    log: log('bench'),
+    echo: true,
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      ...applicationEnvironment(cluster, 'groval', url),
+      GROVAL_BENCH_SUPERUSER_URL: superuser,
+    },
   });
 });

@@ -4,5 +4,16 @@ import { readFileSync } from 'node:fs';
 import { decideCommand } from './cases/decide-command';
 
 // Somebody who reads only the first lines closes the pipe: that is no error of ours.
-process.stdout.on('error', (error: NodeJS.ErrnoException) => { if (error.code === 'EPIPE') process.exit(process.exitCode ?? 0); else throw error; });
-process.exitCode = decideCommand(process.argv.slice(2), { input: () => readFileSync(0, 'utf8'), out: (text) => { process.stdout.write(text); }, error: (text) => { process.stderr.write(text); } });
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code === 'EPIPE') process.exit(process.exitCode ?? 0);
+  else throw error;
+});
+process.exitCode = decideCommand(process.argv.slice(2), {
+  input: () => readFileSync(0, 'utf8'),
+  out: (text) => {
+    process.stdout.write(text);
+  },
+  error: (text) => {
+    process.stderr.write(text);
+  },
+});

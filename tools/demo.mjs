@@ -27,25 +27,43 @@ const DATABASE = 'groval';
 function options() {
   let values;
   try {
-    ({ values } = parseArgs({ options: { port: { type: 'string' }, host: { type: 'string' }, reset: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } } }));
+    ({ values } = parseArgs({
+      options: {
+        port: { type: 'string' },
+        host: { type: 'string' },
+        reset: { type: 'boolean' },
+        help: { type: 'boolean', short: 'h' },
+      },
+    }));
   } catch (error) {
     throw new Explained(`${error.message}\n\n${USAGE}`);
   }
   if (values.help) return null;
   const port = values.port === undefined ? null : Number(values.port);
-  if (port !== null && !(/^\d+$/.test(values.port) && port >= 1 && port <= 65_535)) throw new Explained(`--port ${values.port}: expected a whole number from 1 to 65535`);
+  if (port !== null && !(/^\d+$/.test(values.port) && port >= 1 && port <= 65_535))
+    throw new Explained(`--port ${values.port}: expected a whole number from 1 to 65535`);
   const now = process.env.GROVAL_NOW;
-  if (now && !(/T.*(Z|[+-]\d\d:?\d\d)$/.test(now) && !Number.isNaN(Date.parse(now)))) throw new Explained(`GROVAL_NOW=${now}: expected a moment such as 2026-11-24T13:42:00Z, with Z or an offset`);
+  if (now && !(/T.*(Z|[+-]\d\d:?\d\d)$/.test(now) && !Number.isNaN(Date.parse(now))))
+    throw new Explained(
+      `GROVAL_NOW=${now}: expected a moment such as 2026-11-24T13:42:00Z, with Z or an offset`,
+    );
   return { port, host: values.host ?? '127.0.0.1', reset: values.reset ?? false };
 }
 
 /** The port to listen on: the wanted one or an error; without a wish the usual one or the next free. */
 async function choosePort(host, wanted) {
   for (let port = wanted ?? USUAL_PORT; ; port += 1) {
-    try { return await freePort(host, port); } catch (error) {
-      if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND') throw new Explained(`--host ${host}: this machine has no such address`);
-      if (error.code === 'EACCES') throw new Explained(`Port ${port} is reserved for the administrator. Choose one from 1024 on: npm run demo -- --port 3600`);
-      if (wanted !== null || port > USUAL_PORT + 50) throw new Explained(`Port ${port} is taken. Choose another: npm run demo -- --port ${port + 1}`);
+    try {
+      return await freePort(host, port);
+    } catch (error) {
+      if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
+        throw new Explained(`--host ${host}: this machine has no such address`);
+      if (error.code === 'EACCES')
+        throw new Explained(
+          `Port ${port} is reserved for the administrator. Choose one from 1024 on: npm run demo -- --port 3600`,
+        );
+      if (wanted !== null || port > USUAL_PORT + 50)
+        throw new Explained(`Port ${port} is taken. Choose another: npm run demo -- --port ${port + 1}`);
     }
   }
 }
@@ -54,7 +72,10 @@ const isLoopback = (host) => host === 'localhost' || host === '::1' || /^127\./.
 
 async function main() {
   const wish = options();
-  if (wish === null) { process.stdout.write(`${USAGE}\n`); return; }
+  if (wish === null) {
+    process.stdout.write(`${USAGE}\n`);
+    return;
+  }
   const port = await choosePort(wish.host, wish.port);
   const folder = stateFolder('demo');
   const log = (name) => join(folder, 'logs', `${name}.log`);
@@ -63,38 +84,94 @@ async function main() {
   let ending = null;
   const end = (code) => {
     ending ??= (async () => {
-      for (const close of closers.reverse()) await Promise.resolve(close()).catch((error) => { process.stderr.write(`${error.message}\n`); });
+      for (const close of closers.reverse())
+        await Promise.resolve(close()).catch((error) => {
+          process.stderr.write(`${error.message}\n`);
+        });
       process.exit(code);
     })();
     return ending;
   };
-  for (const [signal, code] of [['SIGINT', 130], ['SIGTERM', 143], ['SIGHUP', 129]]) process.on(signal, () => { process.stdout.write('\n  ending …\n'); void end(code); });
+  for (const [signal, code] of [
+    ['SIGINT', 130],
+    ['SIGTERM', 143],
+    ['SIGHUP', 129],
+  ])
+    process.on(signal, () => {
+      process.stdout.write('\n  ending …\n');
+      void end(code);
+    });
 
   try {
     process.stdout.write('Groval demo\n');
     await step('Debian packages', () => ensureDebianPackages(['postgresql'], log('debian')));
     await step('npm packages', () => ensureNpmPackages(log('npm')));
     const cluster = new Cluster(folder);
-    if (wish.reset) await step('forgetting the old data', () => { cluster.remove(); rmSync(join(folder, 'boxes.json'), { force: true }); });
+    if (wish.reset)
+      await step('forgetting the old data', () => {
+        cluster.remove();
+        rmSync(join(folder, 'boxes.json'), { force: true });
+      });
     // Registered before it runs: a Ctrl-C in the middle of the start must stop the database too.
     closers.push(() => cluster.stop());
     await step('database', () => cluster.start());
     await step('application', () => ensureBuild(log('build')));
     const pinned = process.env.GROVAL_NOW ? { GROVAL_NOW: process.env.GROVAL_NOW } : {};
-    await step('tables and demo data', () => prepareDatabase(cluster, { database: DATABASE, demo: true, log: log('prepare'), env: pinned }));
-    const open = process.env.GROVAL_URL ?? `http://${isLoopback(wish.host) && wish.host !== '::1' ? wish.host : '127.0.0.1'}:${port}`;
+    await step('tables and demo data', () =>
+      prepareDatabase(cluster, { database: DATABASE, demo: true, log: log('prepare'), env: pinned }),
+    );
+    const open =
+      process.env.GROVAL_URL
+      ?? `http://${isLoopback(wish.host) && wish.host !== '::1' ? wish.host : '127.0.0.1'}:${port}`;
     const { DEMO_PASSWORD } = await import('./demo-password.mjs');
     let server;
     await step('server', async () => {
       rmSync(log('server'), { force: true });
-      server = await serve({ host: wish.host, port, log: log('server'), env: { ...applicationEnvironment(cluster, DATABASE, open), ...pinned, GROVAL_DEMO_PASSWORD: DEMO_PASSWORD } });
+      server = await serve({
+        host: wish.host,
+        port,
+        log: log('server'),
+        env: {
+          ...applicationEnvironment(cluster, DATABASE, open),
+          ...pinned,
+          GROVAL_DEMO_PASSWORD: DEMO_PASSWORD,
+        },
+      });
       closers.push(server.stop);
-      server.child.once('exit', (code) => { if (ending === null) { process.stderr.write(`  The server ended by itself (${code}); its output is in ${log('server')}\n`); void end(1); } });
+      server.child.once('exit', (code) => {
+        if (ending === null) {
+          process.stderr.write(`  The server ended by itself (${code}); its output is in ${log('server')}\n`);
+          void end(1);
+        }
+      });
     });
     // With a pinned clock nothing moves by itself.
     if (!pinned.GROVAL_NOW) {
-      const box = spawn(process.execPath, ['--import', 'tsx', join('demo', 'stand-ins', 'meter-box.ts'), '--demo', '--url', server.url, '--state', join(folder, 'boxes.json')], { cwd: PROJECT, stdio: ['ignore', openSync(log('meter-box'), 'w'), 'inherit'] });
-      closers.push(() => new Promise((resolve) => { if (box.exitCode !== null || box.signalCode !== null) { resolve(); return; } box.once('exit', resolve); box.kill('SIGTERM'); }));
+      const box = spawn(
+        process.execPath,
+        [
+          '--import',
+          'tsx',
+          join('demo', 'stand-ins', 'meter-box.ts'),
+          '--demo',
+          '--url',
+          server.url,
+          '--state',
+          join(folder, 'boxes.json'),
+        ],
+        { cwd: PROJECT, stdio: ['ignore', openSync(log('meter-box'), 'w'), 'inherit'] },
+      );
+      closers.push(
+        () =>
+          new Promise((resolve) => {
+            if (box.exitCode !== null || box.signalCode !== null) {
+              resolve();
+              return;
+            }
+            box.once('exit', resolve);
+            box.kill('SIGTERM');
+          }),
+      );
       process.stdout.write(`  two meter recorders fly along; what they send stands in ${log('meter-box')}\n`);
     }
     process.stdout.write(`\nOpen ${open}   (demo people sign in with one tap; Ctrl-C ends everything)\n`);
@@ -112,4 +189,7 @@ machine itself; for other machines put a TLS proxy in front and start with GROVA
   }
 }
 
-await main().catch((error) => { process.stderr.write(`${error instanceof Explained ? error.message : error.stack}\n`); process.exit(1); });
+await main().catch((error) => {
+  process.stderr.write(`${error instanceof Explained ? error.message : error.stack}\n`);
+  process.exit(1);
+});

@@ -3,7 +3,9 @@ import { migrate } from './database/migrate';
 
 const url = process.env['GROVAL_OWNER_URL'];
 if (url === undefined || url === '') {
-  process.stderr.write('GROVAL_OWNER_URL is not set. Expected the connection of the database’s owner, such as postgres://groval_owner:…@db.example:5432/groval\n');
+  process.stderr.write(
+    'GROVAL_OWNER_URL is not set. Expected the connection of the database’s owner, such as postgres://groval_owner:…@db.example:5432/groval\n',
+  );
   process.exit(2);
 }
 const ran = await migrate(url);

@@ -8,14 +8,58 @@ import { PROJECT } from './provision/places.mjs';
 
 const FOLDERS = {
   // Isolated: what is remembered there from one test to the next hides who looks at it.
-  time: { isolate: true, mutate: ['src/core/time/*.ts'], tests: ['src/core/time/*.test.ts', 'checks/published/{usno-sun,airac,cfr-1-1}/*.test.ts'] },
-  envelope: { mutate: ['src/core/envelope/*.ts'], tests: ['src/core/envelope/*.test.ts', 'tools/cases/answers.test.ts'] },
-  rules: { mutate: ['src/core/rules/**/*.ts', '!src/core/rules/parts/required-lists.ts', '!src/core/rules/packs/*.ts'], tests: ['src/core/rules/*.test.ts', 'src/core/decision/wrong-released*.test.ts', 'checks/**/*.test.ts', 'tools/cases/answers.test.ts'] },
-  decision: { mutate: ['src/core/decision/*.ts'], tests: ['src/core/decision/{decision,details,planned-flight,timeline,remedy-plans,diff,wrong-released*,strikes,unknown}.test.ts', 'tools/cases/answers.test.ts'] },
-  records: { mutate: ['src/core/records/*.ts'], tests: ['src/core/records/*.test.ts', 'src/core/rules/*.test.ts', 'src/core/decision/{wrong-released*,strikes,unknown,decision}.test.ts', 'src/contracts/*.test.ts', 'checks/**/*.test.ts', 'tools/cases/answers.test.ts'] },
-  counter: { mutate: ['src/core/counter/*.ts'], tests: ['src/core/counter/*.test.ts', 'checks/published/meters/*.test.ts'] },
-  walkround: { mutate: ['src/core/walkround/*.ts', '!src/core/walkround/{master-list,step-looks}.ts'], tests: ['src/core/walkround/*.test.ts', 'tools/cases/answers.test.ts'] },
-  quantities: { mutate: ['src/core/{quantities,fuel}/*.ts'], tests: ['src/core/quantities/*.test.ts', 'src/core/rules/ramp*.test.ts', 'checks/**/*.test.ts'] },
+  time: {
+    isolate: true,
+    mutate: ['src/core/time/*.ts'],
+    tests: ['src/core/time/*.test.ts', 'checks/published/{usno-sun,airac,cfr-1-1}/*.test.ts'],
+  },
+  envelope: {
+    mutate: ['src/core/envelope/*.ts'],
+    tests: ['src/core/envelope/*.test.ts', 'tools/cases/answers.test.ts'],
+  },
+  rules: {
+    mutate: [
+      'src/core/rules/**/*.ts',
+      '!src/core/rules/parts/required-lists.ts',
+      '!src/core/rules/packs/*.ts',
+    ],
+    tests: [
+      'src/core/rules/*.test.ts',
+      'src/core/decision/wrong-released*.test.ts',
+      'checks/**/*.test.ts',
+      'tools/cases/answers.test.ts',
+    ],
+  },
+  decision: {
+    mutate: ['src/core/decision/*.ts'],
+    tests: [
+      'src/core/decision/{decision,details,planned-flight,timeline,remedy-plans,diff,wrong-released*,strikes,unknown}.test.ts',
+      'tools/cases/answers.test.ts',
+    ],
+  },
+  records: {
+    mutate: ['src/core/records/*.ts'],
+    tests: [
+      'src/core/records/*.test.ts',
+      'src/core/rules/*.test.ts',
+      'src/core/decision/{wrong-released*,strikes,unknown,decision}.test.ts',
+      'src/contracts/*.test.ts',
+      'checks/**/*.test.ts',
+      'tools/cases/answers.test.ts',
+    ],
+  },
+  counter: {
+    mutate: ['src/core/counter/*.ts'],
+    tests: ['src/core/counter/*.test.ts', 'checks/published/meters/*.test.ts'],
+  },
+  walkround: {
+    mutate: ['src/core/walkround/*.ts', '!src/core/walkround/{master-list,step-looks}.ts'],
+    tests: ['src/core/walkround/*.test.ts', 'tools/cases/answers.test.ts'],
+  },
+  quantities: {
+    mutate: ['src/core/{quantities,fuel}/*.ts'],
+    tests: ['src/core/quantities/*.test.ts', 'src/core/rules/ramp*.test.ts', 'checks/**/*.test.ts'],
+  },
 };
 const state = join(PROJECT, '.groval', 'mutation');
 mkdirSync(state, { recursive: true });
@@ -23,17 +67,38 @@ const wanted = process.argv.slice(2).length > 0 ? process.argv.slice(2) : Object
 const scores = [];
 for (const folder of wanted) {
   const { mutate, tests, isolate = false } = FOLDERS[folder] ?? {};
-  if (!mutate) { process.stderr.write(`no such folder: ${folder}; expected ${Object.keys(FOLDERS).join(', ')}\n`); process.exit(2); }
+  if (!mutate) {
+    process.stderr.write(`no such folder: ${folder}; expected ${Object.keys(FOLDERS).join(', ')}\n`);
+    process.exit(2);
+  }
   const config = JSON.parse(readFileSync(join(PROJECT, 'stryker.config.json'), 'utf8'));
   const own = join(state, `${folder}.config.json`);
   const report = join(state, `${folder}.json`);
-  writeFileSync(own, JSON.stringify({ ...config, mutate: [...mutate, '!**/*.test.ts'], incrementalFile: join(state, `${folder}.incremental.json`), jsonReporter: { fileName: report }, mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral'] } }));
-  const done = spawnSync(join(PROJECT, 'node_modules/.bin/stryker'), ['run', own], { cwd: PROJECT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, GROVAL_MUTATION_TESTS: tests.join(' '), GROVAL_MUTATION_ISOLATE: String(isolate) } });
+  writeFileSync(
+    own,
+    JSON.stringify({
+      ...config,
+      mutate: [...mutate, '!**/*.test.ts'],
+      incrementalFile: join(state, `${folder}.incremental.json`),
+      jsonReporter: { fileName: report },
+      mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral'] },
+    }),
+  );
+  const done = spawnSync(join(PROJECT, 'node_modules/.bin/stryker'), ['run', own], {
+    cwd: PROJECT,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, GROVAL_MUTATION_TESTS: tests.join(' '), GROVAL_MUTATION_ISOLATE: String(isolate) },
+  });
   if (done.status !== 0) process.exit(done.status ?? 1);
-  const mutants = Object.values(JSON.parse(readFileSync(report, 'utf8')).files).flatMap(({ mutants: list }) => list);
+  const mutants = Object.values(JSON.parse(readFileSync(report, 'utf8')).files).flatMap(
+    ({ mutants: list }) => list,
+  );
   const count = (...states) => mutants.filter(({ status }) => states.includes(status)).length;
   const killed = count('Killed', 'Timeout');
   const all = killed + count('Survived', 'NoCoverage');
   scores.push({ folder, killed, all, survived: all - killed });
 }
-for (const { folder, killed, all } of scores) process.stdout.write(`${folder}: ${killed} of ${all} changes noticed, ${((100 * killed) / Math.max(1, all)).toFixed(1)} %\n`);
+for (const { folder, killed, all } of scores)
+  process.stdout.write(
+    `${folder}: ${killed} of ${all} changes noticed, ${((100 * killed) / Math.max(1, all)).toFixed(1)} %\n`,
+  );

@@ -8,9 +8,13 @@ import { openDatabase, openPool } from '../src/db/connection';
 
 const [email] = process.argv.slice(2);
 const url = process.env['DATABASE_URL'] ?? '';
-const complain = (text: string, code: number): never => { process.stderr.write(`${text}\n`); process.exit(code); };
+const complain = (text: string, code: number): never => {
+  process.stderr.write(`${text}\n`);
+  process.exit(code);
+};
 if (email === undefined) complain('usage: npm run new-password -- somebody@example.org', 2);
-if (url === '') complain('DATABASE_URL is not set. Expected the address of the database for the application’s role.', 2);
+if (url === '')
+  complain('DATABASE_URL is not set. Expected the address of the database for the application’s role.', 2);
 const db = openDatabase(openPool(url, 1));
 const word = randomBytes(12).toString('base64url');
 const hash = await hashPassword(word);
@@ -21,4 +25,6 @@ const found = await asPerson(db, 'nobody', async (tx) => {
 });
 await db.destroy();
 if (found === undefined) complain(`Nobody signs in by ${email ?? ''}.`, 1);
-process.stdout.write(`${email ?? ''} signs in by this password from now on, and changes it under Account:\n\n    ${word}\n\nEvery session of theirs has ended.\n`);
+process.stdout.write(
+  `${email ?? ''} signs in by this password from now on, and changes it under Account:\n\n    ${word}\n\nEvery session of theirs has ended.\n`,
+);

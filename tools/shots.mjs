@@ -23,37 +23,141 @@ const VIEWS = [
   { file: 'line', who: 'Mira Holt', size: DESK, path: '/line', acts: [tap('N07TB')] },
   { file: 'line-dim', who: 'Mira Holt', size: DESK, path: '/line', acts: [tap('N05TB'), tap('Dim')] },
   { file: 'aircraft', who: 'Tomas Brandl', size: DESK, path: '/aircraft/N05TB', acts: [] },
-  { file: 'aircraft-repair', who: 'Tomas Brandl', size: { width: 1280, height: 1000 }, path: '/aircraft/N05TB', acts: [tap('Record what was done')] },
-  { file: 'entry', who: 'Tomas Brandl', size: DESK, path: '/aircraft/N02TB', acts: [tap('Record maintenance'), fill('Time in service then', '4177.5'), (page) => page.evaluate(() => { document.getElementById('logbook').scrollIntoView(); })] },
+  {
+    file: 'aircraft-repair',
+    who: 'Tomas Brandl',
+    size: { width: 1280, height: 1000 },
+    path: '/aircraft/N05TB',
+    acts: [tap('Record what was done')],
+  },
+  {
+    file: 'entry',
+    who: 'Tomas Brandl',
+    size: DESK,
+    path: '/aircraft/N02TB',
+    acts: [
+      tap('Record maintenance'),
+      fill('Time in service then', '4177.5'),
+      (page) =>
+        page.evaluate(() => {
+          document.getElementById('logbook').scrollIntoView();
+        }),
+    ],
+  },
   { file: 'counter', who: 'Mira Holt', size: DESK, path: '/counter', acts: [] },
-  { file: 'handing-out', who: 'Mira Holt', size: { width: 1280, height: 1200 }, path: '/counter', acts: [(page) => page.getByRole('link', { name: /J\. Sol/ }).click(), fill('Air-switch meter shows', '4717.50'), fill('Block meter shows', '4721.12'), (page) => page.getByRole('textbox', { name: 'Remarks' }).click()] },
-  { file: 'plan', who: 'Mira Holt', size: DESK, path: '/plan', acts: [tap('Enter a flight'), fill('From', '1700'), fill('To', '1830'), fill('Hours in the air', '1.2')] },
+  {
+    file: 'handing-out',
+    who: 'Mira Holt',
+    size: { width: 1280, height: 1200 },
+    path: '/counter',
+    acts: [
+      (page) => page.getByRole('link', { name: /J\. Sol/ }).click(),
+      fill('Air-switch meter shows', '4717.50'),
+      fill('Block meter shows', '4721.12'),
+      (page) => page.getByRole('textbox', { name: 'Remarks' }).click(),
+    ],
+  },
+  {
+    file: 'plan',
+    who: 'Mira Holt',
+    size: DESK,
+    path: '/plan',
+    acts: [tap('Enter a flight'), fill('From', '1700'), fill('To', '1830'), fill('Hours in the air', '1.2')],
+  },
   { file: 'sheet', who: 'Mira Holt', size: DESK, path: '/sheet/N07TB', acts: [fill('Day', '2026-11-21')] },
   { file: 'records', who: 'Mira Holt', size: DESK, path: '/records', acts: [] },
-  { file: 'release', who: 'Rosa Venn', size: DESK, path: '/aircraft/VH-TB0X1', acts: [tap('Sign the daily inspection')] },
-  { file: 'documents', who: 'Pia Okoro', size: PHONE, path: '/document-check/N04TG', acts: [(page) => page.getByRole('radio', { name: 'Yes, readable and in view' }).click()] },
+  {
+    file: 'release',
+    who: 'Rosa Venn',
+    size: DESK,
+    path: '/aircraft/VH-TB0X1',
+    acts: [tap('Sign the daily inspection')],
+  },
+  {
+    file: 'documents',
+    who: 'Pia Okoro',
+    size: PHONE,
+    path: '/document-check/N04TG',
+    acts: [(page) => page.getByRole('radio', { name: 'Yes, readable and in view' }).click()],
+  },
   { file: 'ramp-aircraft', who: 'Rolf Dane', size: PHONE, path: '/ramp', acts: [] },
   { file: 'ramp-station', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [] },
-  { file: 'ramp-what', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [tap('Propeller'), tap('Blade faces'), tap('New nick')] },
-  { file: 'ramp-looks', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [tap('Propeller'), tap('Blade faces'), tap('New nick'), tap('Keep this')] },
+  {
+    file: 'ramp-what',
+    who: 'Rolf Dane',
+    size: PHONE,
+    path: '/ramp/N02TB',
+    acts: [tap('Propeller'), tap('Blade faces'), tap('New nick')],
+  },
+  {
+    file: 'ramp-looks',
+    who: 'Rolf Dane',
+    size: PHONE,
+    path: '/ramp/N02TB',
+    acts: [tap('Propeller'), tap('Blade faces'), tap('New nick'), tap('Keep this')],
+  },
   // Last, since it enters an aircraft.
   { file: 'club', who: 'Agna Voss', size: DESK, path: '/club', acts: [] },
-  { file: 'facts', who: 'Agna Voss', size: DESK, path: '/club', acts: [fill('Registration, as painted', 'N08TG'), fill('Type', 'Quorin 160'), tap('Enter it'), (page) => page.waitForURL('**/facts/N08TG')] },
+  {
+    file: 'facts',
+    who: 'Agna Voss',
+    size: DESK,
+    path: '/club',
+    acts: [
+      fill('Registration, as painted', 'N08TG'),
+      fill('Type', 'Quorin 160'),
+      tap('Enter it'),
+      (page) => page.waitForURL('**/facts/N08TG'),
+    ],
+  },
 ];
 
 await withInstallation('shots', 'Taking pictures', async ({ cluster, log, closers }) => {
-  await step('demo data', () => prepareDatabase(cluster, { database: 'groval', demo: true, log: log('prepare'), env: { GROVAL_NOW: NOW } }));
+  await step('demo data', () =>
+    prepareDatabase(cluster, {
+      database: 'groval',
+      demo: true,
+      log: log('prepare'),
+      env: { GROVAL_NOW: NOW },
+    }),
+  );
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
-  const server = await serve({ host: '127.0.0.1', port, log: log('server'), env: { ...applicationEnvironment(cluster, 'groval', url), GROVAL_NOW: NOW, GROVAL_DEMO_PASSWORD: DEMO_PASSWORD, GROVAL_LOG_LEVEL: 'warn' } });
+  const server = await serve({
+    host: '127.0.0.1',
+    port,
+    log: log('server'),
+    env: {
+      ...applicationEnvironment(cluster, 'groval', url),
+      GROVAL_NOW: NOW,
+      GROVAL_DEMO_PASSWORD: DEMO_PASSWORD,
+      GROVAL_LOG_LEVEL: 'warn',
+    },
+  });
   closers.push(server.stop);
   const { chromium } = await import('@playwright/test');
-  const browser = await chromium.launch({ executablePath: chromiumProgram(), args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  const browser = await chromium.launch({
+    executablePath: chromiumProgram(),
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
   closers.push(() => browser.close());
   mkdirSync(join(PROJECT, 'docs', 'screenshots'), { recursive: true });
   for (const { file, who, size, path, acts } of VIEWS) {
     await step(file, async () => {
-      const context = await browser.newContext({ viewport: size, hasTouch: size === PHONE, isMobile: size === PHONE, locale: 'en-GB' });
+      const context = await browser.newContext({
+        viewport: size,
+        hasTouch: size === PHONE,
+        isMobile: size === PHONE,
+        locale: 'en-GB',
+      });
       const page = await context.newPage();
       await page.goto(`${url}/sign-in`);
       if (who !== null) {
@@ -63,7 +167,10 @@ await withInstallation('shots', 'Taking pictures', async ({ cluster, log, closer
       }
       await page.getByRole('heading').first().waitFor();
       await page.waitForLoadState('load');
-      for (const act of acts) { await act(page); await page.waitForTimeout(400); }
+      for (const act of acts) {
+        await act(page);
+        await page.waitForTimeout(400);
+      }
       await page.waitForTimeout(1200);
       await page.screenshot({ path: join(PROJECT, 'docs', 'screenshots', `${file}.png`) });
       await context.close();

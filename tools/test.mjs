@@ -28,7 +28,13 @@ const bin = (name) => join(PROJECT, 'node_modules', '.bin', name);
 /** One check without tests of its own: counts as one. */
 async function check(name, command, args, env = {}) {
   try {
-    await step(name, async () => { await run(command, args, { cwd: PROJECT, log: log(name.replaceAll(' ', '-')), env: { ...process.env, ...env } }); });
+    await step(name, async () => {
+      await run(command, args, {
+        cwd: PROJECT,
+        log: log(name.replaceAll(' ', '-')),
+        env: { ...process.env, ...env },
+      });
+    });
     counts.passed += 1;
   } catch (error) {
     counts.failed += 1;
@@ -44,7 +50,11 @@ async function together(name, checks) {
     for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) {
       const [about, command, args] = next;
       try {
-        await run(bin(command), args, { cwd: PROJECT, log: log(about.replaceAll(' ', '-')), env: process.env });
+        await run(bin(command), args, {
+          cwd: PROJECT,
+          log: log(about.replaceAll(' ', '-')),
+          env: process.env,
+        });
         counts.passed += 1;
       } catch (error) {
         counts.failed += 1;
@@ -52,7 +62,12 @@ async function together(name, checks) {
       }
     }
   };
-  await step(name, async () => { await Promise.all([work(), work()]); return troubles.length === 0 ? `${checks.length} checks` : `${troubles.length} of ${checks.length} failed`; });
+  await step(name, async () => {
+    await Promise.all([work(), work()]);
+    return troubles.length === 0
+      ? `${checks.length} checks`
+      : `${troubles.length} of ${checks.length} failed`;
+  });
   for (const trouble of troubles) process.stderr.write(`${trouble}\n`);
 }
 
@@ -63,8 +78,14 @@ async function suite(name, command, args, env, read) {
   let trouble = null;
   await step(name, async () => {
     try {
-      await run(command, args(report), { cwd: PROJECT, log: log(name.replaceAll(/[ /]/g, '-')), env: { ...process.env, ...env } });
-    } catch (error) { trouble = error; }
+      await run(command, args(report), {
+        cwd: PROJECT,
+        log: log(name.replaceAll(/[ /]/g, '-')),
+        env: { ...process.env, ...env },
+      });
+    } catch (error) {
+      trouble = error;
+    }
     const { passed, failed } = read(readJson(report));
     counts.passed += passed;
     counts.failed += failed + (failed === 0 && (trouble !== null || passed === 0) ? 1 : 0);
@@ -73,56 +94,117 @@ async function suite(name, command, args, env, read) {
   if (trouble !== null) process.stderr.write(`${trouble.message}\n${(trouble.output ?? '').slice(-6000)}\n`);
 }
 
-const vitest = (name, projects, env, files = []) => suite(name, bin('vitest'), (report) => ['run', ...files, ...projects.flatMap((project) => ['--project', project]), '--reporter=default', '--reporter=json', `--outputFile.json=${report}`], env,
-  (report) => ({ passed: report?.numPassedTests ?? 0, failed: report?.numFailedTests ?? 0 }));
+const vitest = (name, projects, env, files = []) =>
+  suite(
+    name,
+    bin('vitest'),
+    (report) => [
+      'run',
+      ...files,
+      ...projects.flatMap((project) => ['--project', project]),
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${report}`,
+    ],
+    env,
+    (report) => ({ passed: report?.numPassedTests ?? 0, failed: report?.numFailedTests ?? 0 }),
+  );
 
 async function main() {
   let only;
   try {
-    ({ values: { only } } = parseArgs({ options: { only: { type: 'string' } } }));
-  } catch (error) { throw new Explained(`${error.message}\n${USAGE}`); }
-  if (only !== undefined && !PARTS.includes(only)) throw new Explained(`--only ${only}: expected one of ${PARTS.join(', ')}`);
+    ({
+      values: { only },
+    } = parseArgs({ options: { only: { type: 'string' } } }));
+  } catch (error) {
+    throw new Explained(`${error.message}\n${USAGE}`);
+  }
+  if (only !== undefined && !PARTS.includes(only))
+    throw new Explained(`--only ${only}: expected one of ${PARTS.join(', ')}`);
   const wanted = (part) => only === undefined || only === part;
 
   const giveBack = takeLock(folder, 'A test run');
   let cluster;
-  const stop = () => { cluster?.stop(); giveBack(); };
-  for (const [signal, code] of [['SIGINT', 130], ['SIGTERM', 143]]) process.on(signal, () => { stop(); process.exit(code); });
+  const stop = () => {
+    cluster?.stop();
+    giveBack();
+  };
+  for (const [signal, code] of [
+    ['SIGINT', 130],
+    ['SIGTERM', 143],
+  ])
+    process.on(signal, () => {
+      stop();
+      process.exit(code);
+    });
   try {
     process.stdout.write('Groval tests\n');
-    if (wanted('database') || wanted('attack') || wanted('browser')) await step('Debian packages', () => ensureDebianPackages(wanted('browser') ? ['postgresql', 'chromium'] : ['postgresql'], log('debian')));
+    if (wanted('database') || wanted('attack') || wanted('browser'))
+      await step('Debian packages', () =>
+        ensureDebianPackages(wanted('browser') ? ['postgresql', 'chromium'] : ['postgresql'], log('debian')),
+      );
     await step('npm packages', () => ensureNpmPackages(log('npm')));
     if (wanted('static')) {
       // The framework writes these types; without them a fresh checkout does not know its own asset imports.
-      await step('route types', async () => { await run(bin('next'), ['typegen'], { cwd: PROJECT, log: log('typegen'), env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } }); });
+      await step('route types', async () => {
+        await run(bin('next'), ['typegen'], {
+          cwd: PROJECT,
+          log: log('typegen'),
+          env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+        });
+      });
       await together('types, lint and structure', [
-        ['lint', 'eslint', ['.', '--max-warnings', '0']], ['types and lint that knows them', 'oxlint', ['--type-aware', '--type-check', '.']],
-        ['types of the core alone', 'tsc', ['--noEmit', '-p', 'src/core/tsconfig.json']], ['dead code', 'knip', []], ['published schemas', 'tsx', ['tools/write-schemas.ts', '--check']],
+        ['lint', 'eslint', ['.', '--max-warnings', '0']],
+        ['types and lint that knows them', 'oxlint', ['--type-aware', '--type-check', '.']],
+        ['types of the core alone', 'tsc', ['--noEmit', '-p', 'src/core/tsconfig.json']],
+        ['formatting', 'prettier', ['--check', '--log-level', 'warn', '.']],
+        ['dead code', 'knip', []],
+        ['published schemas', 'tsx', ['tools/write-schemas.ts', '--check']],
       ]);
     }
     // Together, so that the longest files of the one run beside the many of the other.
     const computed = ['core', 'rest'].filter(wanted);
-    if (computed.length > 0) await vitest(computed.length === 2 ? 'core, screens, server, tools' : computed[0], computed, { TZ: 'UTC' });
+    if (computed.length > 0)
+      await vitest(computed.length === 2 ? 'core, screens, server, tools' : computed[0], computed, {
+        TZ: 'UTC',
+      });
     // The answers hang on no clock of the machine: what knows of time, the sentences, the published rows and every example once more elsewhere.
-    if (wanted('core')) await vitest(`answers and dates in ${ELSEWHERE}`, ['core', 'rest'], { TZ: ELSEWHERE }, ['src/core/time', 'src/explain', 'checks/published', 'tools/cases/answers']);
+    if (wanted('core'))
+      await vitest(`answers and dates in ${ELSEWHERE}`, ['core', 'rest'], { TZ: ELSEWHERE }, [
+        'src/core/time',
+        'src/explain',
+        'checks/published',
+        'tools/cases/answers',
+      ]);
     if (wanted('database') || wanted('attack') || wanted('browser')) {
       cluster = new Cluster(folder);
       cluster.remove();
       await step('database', () => cluster.start());
     }
     if (wanted('database')) {
-      await step('tables', () => prepareDatabase(cluster, { database: 'groval_test', demo: false, log: log('prepare-test') }));
+      await step('tables', () =>
+        prepareDatabase(cluster, { database: 'groval_test', demo: false, log: log('prepare-test') }),
+      );
       const urls = cluster.urls('groval_test');
       await check('database types', process.execPath, ['tools/database-types.mjs', urls.owner, '--verify']);
       const superuser = Object.assign(new URL(urls.superuser), { pathname: '/groval_test' }).toString();
-      await vitest('database and commands', ['database'], { TZ: 'UTC', ...applicationEnvironment(cluster, 'groval_test', 'http://127.0.0.1:3600'), GROVAL_TEST_SUPERUSER_URL: superuser });
-      await check('ledger whole after the tests', bin('tsx'), ['tools/verify-ledger.ts'], { GROVAL_SUPERUSER_URL: superuser });
+      await vitest('database and commands', ['database'], {
+        TZ: 'UTC',
+        ...applicationEnvironment(cluster, 'groval_test', 'http://127.0.0.1:3600'),
+        GROVAL_TEST_SUPERUSER_URL: superuser,
+      });
+      await check('ledger whole after the tests', bin('tsx'), ['tools/verify-ledger.ts'], {
+        GROVAL_SUPERUSER_URL: superuser,
+      });
     }
     if (wanted('attack')) {
       await step('application', () => ensureBuild(log('build')));
       await step('attacked, reduced', async () => {
         const results = await attack({ cluster, folder, reduced: true, seed: SEED });
-        for (const { name, line, clean } of results) { counts[clean ? 'passed' : 'failed'] += 1; if (!clean) process.stderr.write(`${name}: ${line}\n`); }
+        for (const { name, line, clean } of results) {
+          counts[clean ? 'passed' : 'failed'] += 1;
+          if (!clean) process.stderr.write(`${name}: ${line}\n`);
+        }
         return results.map(({ name, line }) => `${name}: ${line}`).join('; ');
       });
     }
@@ -130,16 +212,38 @@ async function main() {
       await step('application', () => ensureBuild(log('build')));
       const port = await freePort();
       const env = {
-        ...applicationEnvironment(cluster, 'groval_browser', `http://127.0.0.1:${port}`), GROVAL_TEST_PORT: String(port), GROVAL_LOG_LEVEL: 'warn', GROVAL_TEST_STATE: folder,
+        ...applicationEnvironment(cluster, 'groval_browser', `http://127.0.0.1:${port}`),
+        GROVAL_TEST_PORT: String(port),
+        GROVAL_LOG_LEVEL: 'warn',
+        GROVAL_TEST_STATE: folder,
       };
-      await step('demo data', () => prepareDatabase(cluster, { database: 'groval_browser', demo: true, log: log('prepare-browser') }));
-      await step('empty installation', () => prepareDatabase(cluster, { database: 'groval_empty', demo: false, log: log('prepare-empty') }));
+      await step('demo data', () =>
+        prepareDatabase(cluster, { database: 'groval_browser', demo: true, log: log('prepare-browser') }),
+      );
+      await step('empty installation', () =>
+        prepareDatabase(cluster, { database: 'groval_empty', demo: false, log: log('prepare-empty') }),
+      );
       env.GROVAL_TEST_EMPTY_URL = applicationEnvironment(cluster, 'groval_empty', '').DATABASE_URL;
-      await suite('browser', bin('playwright'), () => ['test', ...(process.env.GROVAL_TEST_FILTER ? [process.env.GROVAL_TEST_FILTER] : [])], { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: join(folder, 'browser.json') }, (report) => ({ passed: (report?.stats?.expected ?? 0) + (report?.stats?.flaky ?? 0), failed: report?.stats?.unexpected ?? 0 }));
+      await suite(
+        'browser',
+        bin('playwright'),
+        () => ['test', ...(process.env.GROVAL_TEST_FILTER ? [process.env.GROVAL_TEST_FILTER] : [])],
+        { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: join(folder, 'browser.json') },
+        (report) => ({
+          passed: (report?.stats?.expected ?? 0) + (report?.stats?.flaky ?? 0),
+          failed: report?.stats?.unexpected ?? 0,
+        }),
+      );
     }
-  } finally { stop(); }
+  } finally {
+    stop();
+  }
   process.stdout.write(`\n${counts.passed} passed, ${counts.failed} failed\n`);
   process.exitCode = counts.failed > 0 || counts.passed === 0 ? 1 : 0;
 }
 
-await main().catch((error) => { process.stderr.write(`${error instanceof Explained ? error.message : error.stack}\n`); process.stdout.write(`\n${counts.passed} passed, ${counts.failed + 1} failed\n`); process.exit(1); });
+await main().catch((error) => {
+  process.stderr.write(`${error instanceof Explained ? error.message : error.stack}\n`);
+  process.stdout.write(`\n${counts.passed} passed, ${counts.failed + 1} failed\n`);
+  process.exit(1);
+});

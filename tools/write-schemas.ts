@@ -5,7 +5,13 @@ import { SCHEMAS } from './cases/published-schemas';
 const check = process.argv.includes('--check');
 let stale = 0;
 for (const { file, text } of SCHEMAS()) {
-  const known = (() => { try { return readFileSync(file, 'utf8'); } catch { return ''; } })();
+  const known = (() => {
+    try {
+      return readFileSync(file, 'utf8');
+    } catch {
+      return '';
+    }
+  })();
   if (known === text) continue;
   stale += 1;
   if (check) process.stderr.write(`${file} is not what the code says: run npm run schemas\n`);

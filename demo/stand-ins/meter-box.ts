@@ -12,33 +12,86 @@ const USAGE = `npm run meter-box -- --url ADDRESS (--key KEY … | --demo) [--st
 Flies a box for each key, and sends what it counts to ADDRESS. --demo flies the demo club's own boxes. --state keeps its numbers over a restart.
 --speed 60 counts a minute in a second. --for ends it by itself.`;
 
-interface Reading { readonly sequence: number; readonly at: string; readonly totalSeconds: number }
+interface Reading {
+  readonly sequence: number;
+  readonly at: string;
+  readonly totalSeconds: number;
+}
 /** A box: what it counted, the number that it gives next, and what was not yet taken. */
-interface Box { readonly key: string; total: number; next: number; waiting: Reading[]; last: Reading[] }
-interface Answer { readonly taken: readonly number[]; readonly repeated: readonly number[]; readonly refused: readonly { readonly sequence: number }[] }
+interface Box {
+  readonly key: string;
+  total: number;
+  next: number;
+  waiting: Reading[];
+  last: Reading[];
+}
+interface Answer {
+  readonly taken: readonly number[];
+  readonly repeated: readonly number[];
+  readonly refused: readonly { readonly sequence: number }[];
+}
 
-const say = (text: string) => { process.stdout.write(`${text}\n`); };
-const { values } = parseArgs({ options: { url: { type: 'string' }, key: { type: 'string', multiple: true }, demo: { type: 'boolean' }, state: { type: 'string' }, every: { type: 'string' }, speed: { type: 'string' }, seed: { type: 'string' }, for: { type: 'string' }, help: { type: 'boolean', short: 'h' } } });
-const keys = values.demo === true ? BOXED.map((registration) => `${idsFrom(SEED)('club')}.${boxSecret(registration)}`) : values.key ?? [];
-if (values.help === true || values.url === undefined || keys.length === 0) { say(USAGE); process.exit(values.help === true ? 0 : 2); }
+const say = (text: string) => {
+  process.stdout.write(`${text}\n`);
+};
+const { values } = parseArgs({
+  options: {
+    url: { type: 'string' },
+    key: { type: 'string', multiple: true },
+    demo: { type: 'boolean' },
+    state: { type: 'string' },
+    every: { type: 'string' },
+    speed: { type: 'string' },
+    seed: { type: 'string' },
+    for: { type: 'string' },
+    help: { type: 'boolean', short: 'h' },
+  },
+});
+const keys =
+  values.demo === true
+    ? BOXED.map((registration) => `${idsFrom(SEED)('club')}.${boxSecret(registration)}`)
+    : (values.key ?? []);
+if (values.help === true || values.url === undefined || keys.length === 0) {
+  say(USAGE);
+  process.exit(values.help === true ? 0 : 2);
+}
 const url = new URL('/api/box/readings', values.url);
 const every = Number(values.every ?? '60');
 const speed = Number(values.speed ?? '1');
 const random = randomFrom(Number(values.seed ?? '7'));
 /** The first flies forty minutes of every fifty, the others make one short flight of twelve minutes. */
-const flies = (at: number, counted: number, elapsed: number): boolean => (at === 0 ? elapsed % 3000 < 2400 : counted < 720);
+const flies = (at: number, counted: number, elapsed: number): boolean =>
+  at === 0 ? elapsed % 3000 < 2400 : counted < 720;
 
 function known(): Record<string, Pick<Box, 'total' | 'next'>> {
-  return values.state !== undefined && existsSync(values.state) ? JSON.parse(readFileSync(values.state, 'utf8')) as Record<string, Pick<Box, 'total' | 'next'>> : {};
+  return values.state !== undefined && existsSync(values.state)
+    ? (JSON.parse(readFileSync(values.state, 'utf8')) as Record<string, Pick<Box, 'total' | 'next'>>)
+    : {};
 }
 /** A box by its key, without writing the key down. */
 const name = (key: string): string => createHash('sha256').update(key).digest('hex').slice(0, 16);
 const before = known();
-const boxes = keys.map((key): Box => ({ key, total: before[name(key)]?.total ?? 0, next: before[name(key)]?.next ?? 1, waiting: [], last: [] }));
-const keep = () => { if (values.state !== undefined) writeFileSync(values.state, JSON.stringify(Object.fromEntries(boxes.map(({ key, total, next }) => [name(key), { total, next }])))); };
+const boxes = keys.map((key): Box => ({
+  key,
+  total: before[name(key)]?.total ?? 0,
+  next: before[name(key)]?.next ?? 1,
+  waiting: [],
+  last: [],
+}));
+const keep = () => {
+  if (values.state !== undefined)
+    writeFileSync(
+      values.state,
+      JSON.stringify(Object.fromEntries(boxes.map(({ key, total, next }) => [name(key), { total, next }]))),
+    );
+};
 
 /** The same in another order. */
-const shuffled = (readings: readonly Reading[]): Reading[] => readings.map((reading) => ({ reading, at: random() })).sort((a, b) => a.at - b.at).map(({ reading }) => reading);
+const shuffled = (readings: readonly Reading[]): Reading[] =>
+  readings
+    .map((reading) => ({ reading, at: random() }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ reading }) => reading);
 
 async function sendAll(box: Box, who: string): Promise<void> {
   const again = random() < 0.35 ? box.last : [];
@@ -47,10 +100,19 @@ async function sendAll(box: Box, who: string): Promise<void> {
   const readings = random() < 0.4 ? shuffled([...sent, ...again]) : [...sent, ...again];
   if (readings.length === 0) return;
   try {
-    const response = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json', authorization: `Bearer ${box.key}` }, body: JSON.stringify({ readings }) });
-    if (!response.ok) { say(`${who}: ${response.status} ${(await response.text()).slice(0, 200)}`); return; }
-    const { taken, repeated, refused } = await response.json() as Answer;
-    say(`${who}: sent ${readings.map(({ sequence }) => sequence).join(' ')}; taken ${taken.join(' ') || 'none'}${repeated.length === 0 ? '' : `, repeated ${repeated.join(' ')}`}${refused.length === 0 ? '' : `, refused ${refused.map(({ sequence }) => sequence).join(' ')}`}`);
+    const response = await fetch(url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', authorization: `Bearer ${box.key}` },
+      body: JSON.stringify({ readings }),
+    });
+    if (!response.ok) {
+      say(`${who}: ${response.status} ${(await response.text()).slice(0, 200)}`);
+      return;
+    }
+    const { taken, repeated, refused } = (await response.json()) as Answer;
+    say(
+      `${who}: sent ${readings.map(({ sequence }) => sequence).join(' ')}; taken ${taken.join(' ') || 'none'}${repeated.length === 0 ? '' : `, repeated ${repeated.join(' ')}`}${refused.length === 0 ? '' : `, refused ${refused.map(({ sequence }) => sequence).join(' ')}`}`,
+    );
     box.last = sent;
     box.waiting = box.waiting.filter((one) => !sent.includes(one));
   } catch (error) {
@@ -63,7 +125,9 @@ const began = Date.now();
 let last = began;
 let turn = 0;
 for (;;) {
-  await new Promise((resolve) => { setTimeout(resolve, every * 1000); });
+  await new Promise((resolve) => {
+    setTimeout(resolve, every * 1000);
+  });
   const now = Date.now();
   const seconds = Math.round(((now - last) / 1000) * speed);
   last = now;
@@ -71,13 +135,18 @@ for (;;) {
   for (const [at, box] of boxes.entries()) {
     const standing = !flies(at, box.total, ((now - began) / 1000) * speed);
     if (!standing) box.total += seconds;
-    if (!standing || turn === 1) { box.waiting.push({ sequence: box.next, at: new Date(now).toISOString(), totalSeconds: box.total }); box.next += 1; }
+    if (!standing || turn === 1) {
+      box.waiting.push({ sequence: box.next, at: new Date(now).toISOString(), totalSeconds: box.total });
+      box.next += 1;
+    }
     // Now and then it is out of reach, and sends later.
     if (random() > 0.25) await sendAll(box, `box ${at + 1}`);
   }
   keep();
   if (values.for !== undefined && now - began > Number(values.for) * 1000) {
-    for (const [at, box] of boxes.entries()) for (let tries = 0; box.waiting.length > 0 && tries < 50; tries += 1) await sendAll(box, `box ${at + 1}`);
+    for (const [at, box] of boxes.entries())
+      for (let tries = 0; box.waiting.length > 0 && tries < 50; tries += 1)
+        await sendAll(box, `box ${at + 1}`);
     break;
   }
 }

@@ -7,7 +7,10 @@ import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
 import { Providers } from '@/screens/shell/providers';
 
-export const metadata: Metadata = { title: { default: 'Groval', template: '%s – Groval' }, description: 'Whether an aircraft may go, for what, why, and for how long.' };
+export const metadata: Metadata = {
+  title: { default: 'Groval', template: '%s – Groval' },
+  description: 'Whether an aircraft may go, for what, why, and for how long.',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: '#14202b' };
 
 export default function RootLayout({ children }: { readonly children: ReactNode }) {

@@ -2,4 +2,6 @@ import { SignIn } from '@/screens/sign-in/sign-in';
 
 export const dynamic = 'force-static';
 
-export default function Page() { return <SignIn />; }
+export default function Page() {
+  return <SignIn />;
+}

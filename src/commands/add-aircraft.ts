@@ -11,16 +11,39 @@ import { NO_RECORDS } from './load-records';
 const TWICE = '23505';
 
 /** Enters an aircraft of the club. Nothing is known of it but what it is called, so that it is closed until its records are in. */
-export async function addAircraft(ports: Ports, actor: Actor, { aircraftId, registration, typeName, category, firstFlownOn, serialNumber }: NewAircraft): Promise<Outcome<{ readonly aircraftId: string }>> {
+export async function addAircraft(
+  ports: Ports,
+  actor: Actor,
+  { aircraftId, registration, typeName, category, firstFlownOn, serialNumber }: NewAircraft,
+): Promise<Outcome<{ readonly aircraftId: string }>> {
   const denied = denial(actor, 'add-aircraft');
   if (denied !== null) return refused(denied);
-  const there = (message: string) => refused({ code: 'invalid', message, problems: [{ path: 'registration', message: 'is on record already' }] });
+  const there = (message: string) =>
+    refused({
+      code: 'invalid',
+      message,
+      problems: [{ path: 'registration', message: 'is on record already' }],
+    });
   const known = await inClub(ports.db, actor.clubId, (tx) => findByRegistration(tx, registration));
-  if (known !== undefined) return known.aircraft_id === aircraftId ? { ok: true, value: { aircraftId } } : there(`The club has ${registration} already. Open its folder.`);
+  if (known !== undefined)
+    return known.aircraft_id === aircraftId
+      ? { ok: true, value: { aircraftId } }
+      : there(`The club has ${registration} already. Open its folder.`);
   try {
-    return await bringIn(ports, actor, { aircraftId, registration, typeName, category, firstFlownOn, approvedFor: null, features: null, particulars: { ...UNKNOWN_PARTICULARS, serialNumber }, ...NO_RECORDS });
+    return await bringIn(ports, actor, {
+      aircraftId,
+      registration,
+      typeName,
+      category,
+      firstFlownOn,
+      approvedFor: null,
+      features: null,
+      particulars: { ...UNKNOWN_PARTICULARS, serialNumber },
+      ...NO_RECORDS,
+    });
   } catch (error) {
-    if (typeof error === 'object' && error !== null && 'code' in error && error.code === TWICE) return there(`Somebody entered ${registration} at the same moment. Open its folder.`);
+    if (typeof error === 'object' && error !== null && 'code' in error && error.code === TWICE)
+      return there(`Somebody entered ${registration} at the same moment. Open its folder.`);
     throw error;
   }
 }

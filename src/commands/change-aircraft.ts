@@ -20,7 +20,11 @@ export interface Changing {
 }
 
 /** What a change answers: what the ledger keeps of it. `null` where the same had been written already, and nothing is to be added. */
-export interface Change<T> { readonly ledger: Plain | null; readonly value: T; readonly moved?: Moved }
+export interface Change<T> {
+  readonly ledger: Plain | null;
+  readonly value: T;
+  readonly moved?: Moved;
+}
 
 /** So many entries of an aircraft's history are shown to somebody whose view was stale. */
 const MOST_CHANGES = 20;
@@ -31,9 +35,20 @@ export function laterThan(before: Instant | null, now: Instant): Instant {
 }
 
 /** A refusal for somebody who looked at an older state: nothing was written, and this happened meanwhile. */
-export async function changedMeanwhile(tx: ClubTransaction, aircraftId: string, registration: string, revision: number, seenRevision: number): Promise<Refused> {
+export async function changedMeanwhile(
+  tx: ClubTransaction,
+  aircraftId: string,
+  registration: string,
+  revision: number,
+  seenRevision: number,
+): Promise<Refused> {
   const changes = await readHistory(tx, aircraftId, MOST_CHANGES, seenRevision);
-  return new Refused({ code: 'conflict', message: `${registration} changed while you were writing. Nothing was recorded; what you wrote is kept. Look at the changes, then record it again.`, revision, changes });
+  return new Refused({
+    code: 'conflict',
+    message: `${registration} changed while you were writing. Nothing was recorded; what you wrote is kept. Look at the changes, then record it again.`,
+    revision,
+    changes,
+  });
 }
 
 /**
@@ -44,30 +59,62 @@ export async function changedMeanwhile(tx: ClubTransaction, aircraftId: string, 
  * @param others further aircraft whose records it touches: all are locked, in one order, before anything is looked at
  */
 export function changeAircraft<T>(
-  ports: Ports, actor: Actor, aircraftId: string, act: string, seenRevision: number | null, work: (changing: Changing) => Promise<Change<T>>, repeat?: Repeat<T>,
+  ports: Ports,
+  actor: Actor,
+  aircraftId: string,
+  act: string,
+  seenRevision: number | null,
+  work: (changing: Changing) => Promise<Change<T>>,
+  repeat?: Repeat<T>,
   others?: (tx: ClubTransaction) => Promise<readonly string[]>,
 ): Promise<Outcome<T & { readonly revision: number }>> {
   const recordedAt = ports.now();
-  return runCommand(() => inClub(ports.db, actor.clubId, async (tx) => {
-    const locked = await lockInOrder(tx, [aircraftId, ...await others?.(tx) ?? []]);
-    const aircraft = locked.get(aircraftId);
-    if (aircraft === undefined) throw new Refused({ code: 'not-found', message: 'The club has no such aircraft. Choose one from the Line.' });
-    const request = repeat === undefined ? undefined : requestDigest(ports, repeat.request);
-    const before = await repeat?.found(tx) ?? null;
-    if (before !== null && request !== undefined) {
-      await onlyTheSame(tx, actor, { id: aircraftId, ...aircraft }, request, seenRevision);
-      return { ...before, revision: aircraft.revision };
-    }
-    if (seenRevision !== null && seenRevision !== aircraft.revision) throw await changedMeanwhile(tx, aircraftId, aircraft.registration, aircraft.revision, seenRevision);
-    const club = await readClub(tx, actor.clubId);
-    const [stored] = await loadAircraft(tx, club.place, aircraftId, true);
-    if (stored === undefined) throw new Error(`aircraft ${aircraftId} is not there`);
-    const { ledger, value, moved } = await work({ tx, club, stored, registration: aircraft.registration, recordedAt });
-    if (ledger === null) return { ...value, revision: aircraft.revision };
-    const revision = await raiseRevision(tx, aircraftId);
-    await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt, moved);
-    await appendToLedger(tx, { clubId: actor.clubId, aircraftId, revision, act, actor, recordedAt, record: ledger, ...(request === undefined ? {} : { request }) }, ports.sha256);
-    await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision });
-    return { ...value, revision };
-  }));
+  return runCommand(() =>
+    inClub(ports.db, actor.clubId, async (tx) => {
+      const locked = await lockInOrder(tx, [aircraftId, ...((await others?.(tx)) ?? [])]);
+      const aircraft = locked.get(aircraftId);
+      if (aircraft === undefined)
+        throw new Refused({
+          code: 'not-found',
+          message: 'The club has no such aircraft. Choose one from the Line.',
+        });
+      const request = repeat === undefined ? undefined : requestDigest(ports, repeat.request);
+      const before = (await repeat?.found(tx)) ?? null;
+      if (before !== null && request !== undefined) {
+        await onlyTheSame(tx, actor, { id: aircraftId, ...aircraft }, request, seenRevision);
+        return { ...before, revision: aircraft.revision };
+      }
+      if (seenRevision !== null && seenRevision !== aircraft.revision)
+        throw await changedMeanwhile(tx, aircraftId, aircraft.registration, aircraft.revision, seenRevision);
+      const club = await readClub(tx, actor.clubId);
+      const [stored] = await loadAircraft(tx, club.place, aircraftId, true);
+      if (stored === undefined) throw new Error(`aircraft ${aircraftId} is not there`);
+      const { ledger, value, moved } = await work({
+        tx,
+        club,
+        stored,
+        registration: aircraft.registration,
+        recordedAt,
+      });
+      if (ledger === null) return { ...value, revision: aircraft.revision };
+      const revision = await raiseRevision(tx, aircraftId);
+      await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt, moved);
+      await appendToLedger(
+        tx,
+        {
+          clubId: actor.clubId,
+          aircraftId,
+          revision,
+          act,
+          actor,
+          recordedAt,
+          record: ledger,
+          ...(request === undefined ? {} : { request }),
+        },
+        ports.sha256,
+      );
+      await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision });
+      return { ...value, revision };
+    }),
+  );
 }

@@ -27,13 +27,25 @@ export interface NewClub {
 /** Founds a club with its first members. There is no actor yet: the installation itself does it. */
 export async function foundClub(ports: Ports, club: NewClub): Promise<Outcome<{ readonly clubId: string }>> {
   const recordedAt = ports.now();
-  return runCommand(() => inClub(ports.db, club.clubId, async (tx) => {
-    await insertClub(tx, club, recordedAt);
-    await insertMembers(tx, club.clubId, club.members, recordedAt);
-    await insertCertificates(tx, club.clubId, club.members, recordedAt);
-    await appendToLedger(tx, {
-      clubId: club.clubId, aircraftId: null, revision: null, act: 'found-club', actor: { personId: 'installation', name: 'the installation' }, recordedAt, record: club as unknown as Plain,
-    }, ports.sha256);
-    return { clubId: club.clubId };
-  }));
+  return runCommand(() =>
+    inClub(ports.db, club.clubId, async (tx) => {
+      await insertClub(tx, club, recordedAt);
+      await insertMembers(tx, club.clubId, club.members, recordedAt);
+      await insertCertificates(tx, club.clubId, club.members, recordedAt);
+      await appendToLedger(
+        tx,
+        {
+          clubId: club.clubId,
+          aircraftId: null,
+          revision: null,
+          act: 'found-club',
+          actor: { personId: 'installation', name: 'the installation' },
+          recordedAt,
+          record: club as unknown as Plain,
+        },
+        ports.sha256,
+      );
+      return { clubId: club.clubId };
+    }),
+  );
 }

@@ -27,25 +27,62 @@ export interface Folder extends RecordBatch {
  * Brings in one aircraft with its folder: all of it or nothing, with one ledger entry that holds a digest of its records.
  * Only a dispatcher may.
  */
-export async function loadFolder(ports: Ports, actor: Actor, folder: Folder): Promise<Outcome<{ readonly aircraftId: string }>> {
+export async function loadFolder(
+  ports: Ports,
+  actor: Actor,
+  folder: Folder,
+): Promise<Outcome<{ readonly aircraftId: string }>> {
   const denied = denial(actor, 'import-rows');
   if (denied !== null) return refused(denied);
   return bringIn(ports, actor, folder);
 }
 
 /** The same for the person who was found entitled. */
-export function bringIn(ports: Ports, actor: Actor, folder: Folder): Promise<Outcome<{ readonly aircraftId: string }>> {
+export function bringIn(
+  ports: Ports,
+  actor: Actor,
+  folder: Folder,
+): Promise<Outcome<{ readonly aircraftId: string }>> {
   const recordedAt = ports.now();
-  return runCommand(() => inClub(ports.db, actor.clubId, async (tx) => {
-    const { aircraftId, registration, typeName, category, firstFlownOn, approvedFor, features, particulars } = folder;
-    await insertAircraft(tx, actor.clubId, folder, recordedAt);
-    const records = await writeBatch(ports, tx, actor, aircraftId, folder);
-    await recordMeterStanding(tx, actor.clubId, aircraftId, 1, recordedAt, movedBy(folder));
-    await appendToLedger(tx, {
-      clubId: actor.clubId, aircraftId, revision: 1, act: 'load-folder', actor, recordedAt,
-      record: { registration, typeName, category, firstFlownOn, approvedFor: approvedFor?.map((box) => ({ ...box })) ?? null, features: features === null ? null : [...features], particulars: particulars as unknown as Plain, records },
-    }, ports.sha256);
-    await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision: 1 });
-    return { aircraftId };
-  }));
+  return runCommand(() =>
+    inClub(ports.db, actor.clubId, async (tx) => {
+      const {
+        aircraftId,
+        registration,
+        typeName,
+        category,
+        firstFlownOn,
+        approvedFor,
+        features,
+        particulars,
+      } = folder;
+      await insertAircraft(tx, actor.clubId, folder, recordedAt);
+      const records = await writeBatch(ports, tx, actor, aircraftId, folder);
+      await recordMeterStanding(tx, actor.clubId, aircraftId, 1, recordedAt, movedBy(folder));
+      await appendToLedger(
+        tx,
+        {
+          clubId: actor.clubId,
+          aircraftId,
+          revision: 1,
+          act: 'load-folder',
+          actor,
+          recordedAt,
+          record: {
+            registration,
+            typeName,
+            category,
+            firstFlownOn,
+            approvedFor: approvedFor?.map((box) => ({ ...box })) ?? null,
+            features: features === null ? null : [...features],
+            particulars: particulars as unknown as Plain,
+            records,
+          },
+        },
+        ports.sha256,
+      );
+      await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision: 1 });
+      return { aircraftId };
+    }),
+  );
 }

@@ -19,12 +19,32 @@ function placeOf({ name, latitude, longitude, timeZone }: CaseFile['place']): Pl
 
 function flightOf(id: string, given: CaseFlight): PlannedFlight {
   return {
-    id, starts: given.starts, ends: given.ends, airborne: known(given.airborne), purpose: known(given.purpose), crew: known(given.crew),
-    rules: known(given.rules), range: known(given.range), light: known(given.light), transponderAirspace: known(given.transponderAirspace),
-    adsbAirspace: known(given.adsbAirspace), beyondGlideOverWater: known(given.beyondGlideOverWater), passengers: known(given.passengers),
-    places: (given.places ?? []).map(placeOf), persons: known(given.persons), load: given.loadKg === undefined ? null : Math.ceil(given.loadKg * 1000), landings: known(given.landings), towLaunches: known(given.towLaunches),
-    toAlternate: given.alternateMinutes === undefined ? null : given.alternateMinutes * 60, fuelPlanned: known(given.fuelAboard), reliesOnVor: known(given.reliesOnVor), reliesOnDatabase: known(given.reliesOnDatabase),
-    trainingWithin50Miles: known(given.trainingWithin50Miles), altitudeFeet: known(given.altitudeFeet), authorisedWithout: given.authorisedWithout ?? [], exceptedAirspace: known(given.exceptedAirspace),
+    id,
+    starts: given.starts,
+    ends: given.ends,
+    airborne: known(given.airborne),
+    purpose: known(given.purpose),
+    crew: known(given.crew),
+    rules: known(given.rules),
+    range: known(given.range),
+    light: known(given.light),
+    transponderAirspace: known(given.transponderAirspace),
+    adsbAirspace: known(given.adsbAirspace),
+    beyondGlideOverWater: known(given.beyondGlideOverWater),
+    passengers: known(given.passengers),
+    places: (given.places ?? []).map(placeOf),
+    persons: known(given.persons),
+    load: given.loadKg === undefined ? null : Math.ceil(given.loadKg * 1000),
+    landings: known(given.landings),
+    towLaunches: known(given.towLaunches),
+    toAlternate: given.alternateMinutes === undefined ? null : given.alternateMinutes * 60,
+    fuelPlanned: known(given.fuelAboard),
+    reliesOnVor: known(given.reliesOnVor),
+    reliesOnDatabase: known(given.reliesOnDatabase),
+    trainingWithin50Miles: known(given.trainingWithin50Miles),
+    altitudeFeet: known(given.altitudeFeet),
+    authorisedWithout: given.authorisedWithout ?? [],
+    exceptedAirspace: known(given.exceptedAirspace),
   };
 }
 
@@ -33,9 +53,17 @@ function packsOf(given: CaseFile['packs']): PackChoices {
   const club = given.find((pack) => pack.id === 'club-policy');
   const own = given.find((pack) => pack.id === 'us-part91');
   return {
-    authority: own?.id === 'us-part91' ? { id: 'us-part91', parameters: usStatements(own.parameters ?? {}) } : { id: 'au-maintenance-release' },
+    authority:
+      own?.id === 'us-part91'
+        ? { id: 'us-part91', parameters: usStatements(own.parameters ?? {}) }
+        : { id: 'au-maintenance-release' },
     ...(club?.id !== 'club-policy' ? {} : clubEstimates(club.pack?.estimates)),
-    club: club?.id !== 'club-policy' ? null : club.pack === undefined ? { id: 'club-policy', parameters: clubParameters(club.parameters), own: null } : clubChoice(club.pack),
+    club:
+      club?.id !== 'club-policy'
+        ? null
+        : club.pack === undefined
+          ? { id: 'club-policy', parameters: clubParameters(club.parameters), own: null }
+          : clubChoice(club.pack),
   };
 }
 
@@ -62,7 +90,11 @@ export function questionOf(given: CaseFile): CaseQuestion {
     facts: {
       place: placeOf(given.place),
       aircraft: {
-        registration, category: known(category), firstFlownOn: known(firstFlownOn), approvedFor: approvedFor === undefined ? null : approvedFor === 'all' ? [EVERYTHING] : approvedFor.map(boxOf),
+        registration,
+        category: known(category),
+        firstFlownOn: known(firstFlownOn),
+        approvedFor:
+          approvedFor === undefined ? null : approvedFor === 'all' ? [EVERYTHING] : approvedFor.map(boxOf),
         particulars: particularsOf(given.aircraft),
       },
       ...recordsOf(given),

@@ -4,4 +4,6 @@ import { z } from 'zod';
 export const DEMO_ADDRESS_END = '@ternbay.example';
 
 /** Signing in as one of them with one tap. */
-export const demoSignInSchema = z.strictObject({ email: z.string().max(200).endsWith(DEMO_ADDRESS_END, 'choose one of the demo’s people') });
+export const demoSignInSchema = z.strictObject({
+  email: z.string().max(200).endsWith(DEMO_ADDRESS_END, 'choose one of the demo’s people'),
+});

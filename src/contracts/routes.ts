@@ -3,14 +3,28 @@ import { factSchema, newAircraftSchema } from './aircraft-entry';
 import { chooseClubSchema, ownPasswordSchema } from './account';
 import { feedSchema, revokeFeedSchema } from './calendar';
 import { correctReadingSchema, strikeSchema } from './corrections';
-import { attributionSchema, checkInSchema, checkOutSchema, dialSchema, exchangeSchema, metersReadSchema } from './counter';
+import {
+  attributionSchema,
+  checkInSchema,
+  checkOutSchema,
+  dialSchema,
+  exchangeSchema,
+  metersReadSchema,
+} from './counter';
 import { demoSignInSchema } from './demo';
 import { clubChangeSchema, clubTrialSchema, foundingSchema, linkSchema, takeUpSchema } from './founding';
 import { knownMarkSchema } from './known-mark';
 import { changeReleaseSchema, dailyInspectionSchema, issueReleaseSchema } from './maintenance-release';
 import { boxReadingsSchema, fitBoxSchema, removeBoxSchema } from './meter-box';
 import { entryPreviewSchema, newEntrySchema } from './new-entry';
-import { admitSchema, certificateSchema, changeRolesSchema, endCertificateSchema, newLinkSchema, revokeLinkSchema } from './people';
+import {
+  admitSchema,
+  certificateSchema,
+  changeRolesSchema,
+  endCertificateSchema,
+  newLinkSchema,
+  revokeLinkSchema,
+} from './people';
 import type { Act } from './permissions';
 import { cancelSchema, planPreviewSchema, planSchema } from './plan';
 import { findingSchema } from './report-finding';
@@ -55,10 +69,12 @@ export interface Route {
 const FORM_BYTES = 128 * 1024;
 const MB = 1024 * 1024;
 
-const json = <S extends z.ZodType>(schema: S, maxBytes = FORM_BYTES) => ({ kind: 'json', schema, maxBytes }) as const;
+const json = <S extends z.ZodType>(schema: S, maxBytes = FORM_BYTES) =>
+  ({ kind: 'json', schema, maxBytes }) as const;
 const none = { kind: 'none' } as const;
 const read = (acts: readonly Act[] = []) => ({ access: 'member', acts, body: none }) as const;
-const act = <S extends z.ZodType>(schema: S, ...acts: readonly Act[]) => ({ access: 'member', acts, body: json(schema) }) as const;
+const act = <S extends z.ZodType>(schema: S, ...acts: readonly Act[]) =>
+  ({ access: 'member', acts, body: json(schema) }) as const;
 const open = <S extends z.ZodType>(schema: S) => ({ access: 'open', acts: [], body: json(schema) }) as const;
 
 export const ROUTES = {
@@ -99,7 +115,11 @@ export const ROUTES = {
   'GET /api/export/[list]': read(),
 
   'POST /api/findings': act(findingSchema, 'report-finding'),
-  'PUT /api/findings/[id]/photos/[photo]': { access: 'member', acts: ['add-photo'], body: { kind: 'bytes', maxBytes: 16 * MB } },
+  'PUT /api/findings/[id]/photos/[photo]': {
+    access: 'member',
+    acts: ['add-photo'],
+    body: { kind: 'bytes', maxBytes: 16 * MB },
+  },
   'POST /api/returns': act(returnToServiceSchema, 'return-to-service'),
   'POST /api/marks': act(knownMarkSchema, 'accept-mark'),
   'POST /api/document-check': act(documentCheckRoundSchema, 'check-documents'),
@@ -142,5 +162,11 @@ export type RouteName = keyof typeof ROUTES;
 export const ROUTE_NAMES = Object.keys(ROUTES) as readonly RouteName[];
 
 /** Routes that take JSON, and what each makes of it. */
-export type JsonRoute = { [N in RouteName]: (typeof ROUTES)[N]['body'] extends { readonly kind: 'json' } ? N : never }[RouteName];
-export type Sent<N extends JsonRoute> = (typeof ROUTES)[N]['body'] extends { readonly schema: infer S extends z.ZodType } ? z.output<S> : never;
+export type JsonRoute = {
+  [N in RouteName]: (typeof ROUTES)[N]['body'] extends { readonly kind: 'json' } ? N : never;
+}[RouteName];
+export type Sent<N extends JsonRoute> = (typeof ROUTES)[N]['body'] extends {
+  readonly schema: infer S extends z.ZodType;
+}
+  ? z.output<S>
+  : never;

@@ -8,7 +8,11 @@ function damaged(what: string, value: unknown): never {
 }
 
 /** One of a list of words; null stays null, which is unknown. */
-export function oneOf<const T extends string>(words: readonly T[], value: string | null, what: string): T | null {
+export function oneOf<const T extends string>(
+  words: readonly T[],
+  value: string | null,
+  what: string,
+): T | null {
   if (value === null) return null;
   return words.find((word) => word === value) ?? damaged(what, value);
 }
@@ -40,11 +44,17 @@ export function storedBoxes(value: unknown): readonly FullBox[] | null {
   return value.map((box: unknown) => {
     if (typeof box !== 'object' || box === null) return damaged('box of approved uses', box);
     const entries = new Map<string, unknown>(Object.entries(box));
-    return Object.fromEntries(DIMENSION_NAMES.map((name) => {
-      const words: readonly string[] = DIMENSIONS[name];
-      const chosen = entries.get(name);
-      if (!Array.isArray(chosen) || !chosen.every((word) => typeof word === 'string' && words.includes(word))) return damaged(`choice of ${name}`, chosen);
-      return [name, chosen];
-    })) as unknown as FullBox;
+    return Object.fromEntries(
+      DIMENSION_NAMES.map((name) => {
+        const words: readonly string[] = DIMENSIONS[name];
+        const chosen = entries.get(name);
+        if (
+          !Array.isArray(chosen)
+          || !chosen.every((word) => typeof word === 'string' && words.includes(word))
+        )
+          return damaged(`choice of ${name}`, chosen);
+        return [name, chosen];
+      }),
+    ) as unknown as FullBox;
   });
 }

@@ -6,15 +6,23 @@ const MAX_WAITING = 200;
 /** A club has as many transactions waiting as anybody may. PostgreSQL's own code for too many connections says the same. */
 export class ClubIsBusy extends Error {
   readonly code = '53300';
-  constructor() { super('too many transactions of one club are waiting'); }
+  constructor() {
+    super('too many transactions of one club are waiting');
+  }
 }
 
 /** The turn of people who are not signed in: links, keys, codes. All of them together have a few connections, whichever club they name. */
 export const STRANGERS = 'strangers';
 const STRANGERS_AT_ONCE = 2;
 
-interface Share { running: number; readonly waiting: (() => void)[] }
-interface Limit { readonly each: number; readonly clubs: Map<string, Share> }
+interface Share {
+  running: number;
+  readonly waiting: (() => void)[];
+}
+interface Limit {
+  readonly each: number;
+  readonly clubs: Map<string, Share>;
+}
 
 const limits = new WeakMap<Database, Limit>();
 
@@ -32,7 +40,9 @@ export async function inItsTurn<T>(db: Database, clubId: string, work: () => Pro
   if (share.running >= (clubId === STRANGERS ? Math.min(limit.each, STRANGERS_AT_ONCE) : limit.each)) {
     if (share.waiting.length >= MAX_WAITING) throw new ClubIsBusy();
     // The person who ends hands its place over, so that nobody slips in between.
-    await new Promise<void>((resolve) => { share.waiting.push(resolve); });
+    await new Promise<void>((resolve) => {
+      share.waiting.push(resolve);
+    });
   } else share.running += 1;
   try {
     return await work();

@@ -10,7 +10,10 @@ export type ClubTransaction = Transaction<DB>;
 const DATE = 1082;
 /** A day has no time and no zone: it stays the text that it is. */
 const textDates: CustomTypesConfig = {
-  getTypeParser: (oid, format) => (oid === DATE ? (value: string) => value : types.getTypeParser(oid, format)) as ReturnType<CustomTypesConfig['getTypeParser']>,
+  getTypeParser: (oid, format) =>
+    (oid === DATE ? (value: string) => value : types.getTypeParser(oid, format)) as ReturnType<
+      CustomTypesConfig['getTypeParser']
+    >,
 };
 
 /** How long things may take, in seconds, so that one that hangs never holds the others. */
@@ -36,7 +39,13 @@ export function connectionOptions(schema: string, { statement, lock, idle }: Tim
 
 /** A pool of connections to our schema. @param url connection of the application's role @param most connections at once */
 export function openPool(url: string, most: number, limits: TimeLimits = SCREEN_LIMITS): Pool {
-  return new Pool({ connectionString: url, max: most, options: connectionOptions('groval', limits), connectionTimeoutMillis: limits.connection * 1000, types: textDates });
+  return new Pool({
+    connectionString: url,
+    max: most,
+    options: connectionOptions('groval', limits),
+    connectionTimeoutMillis: limits.connection * 1000,
+    types: textDates,
+  });
 }
 
 /** The typed database over a pool. */

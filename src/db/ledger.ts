@@ -38,24 +38,58 @@ type Counted = Readonly<Record<string, string>>;
 export async function appendToLedger(tx: ClubTransaction, entry: LedgerEntry, sha256: Sha256): Promise<void> {
   const chain = chainOf(entry.aircraftId);
   await sql`select pg_advisory_xact_lock(hashtextextended(${`${entry.clubId}/${chain}`}, 0))`.execute(tx);
-  const { rows: [state] } = await sql<{ batch: string; counted: Counted; seq: number | null; hash: Buffer | null }>`
-    select groval.current_batch()::text as batch, groval.uncounted() as counted, h.seq, h.hash from (select 1) as one left join guard.head h on h.club_id = ${entry.clubId}::uuid and h.chain = ${chain}`.execute(tx);
+  const {
+    rows: [state],
+  } = await sql<{ batch: string; counted: Counted; seq: number | null; hash: Buffer | null }>`
+    select groval.current_batch()::text as batch, groval.uncounted() as counted, h.seq, h.hash from (select 1) as one left join guard.head h on h.club_id = ${entry.clubId}::uuid and h.chain = ${chain}`.execute(
+    tx,
+  );
   if (state === undefined) throw new Error('the database said nothing of the chain');
   const seq = (state.seq ?? 0) + 1;
   const body = canonicalJson({
-    chain, seq, act: entry.act, actor: entry.actor.personId, actorName: entry.actor.name, revision: entry.revision, recordedAt: instantText(entry.recordedAt), record: entry.record, request: entry.request,
-    batch: state.batch, ...(Object.keys(state.counted).length === 0 ? {} : { rows: { ...state.counted } }),
+    chain,
+    seq,
+    act: entry.act,
+    actor: entry.actor.personId,
+    actorName: entry.actor.name,
+    revision: entry.revision,
+    recordedAt: instantText(entry.recordedAt),
+    record: entry.record,
+    request: entry.request,
+    batch: state.batch,
+    ...(Object.keys(state.counted).length === 0 ? {} : { rows: { ...state.counted } }),
   });
   const previous = state.hash ?? Buffer.alloc(0);
-  await tx.insertInto('ledger').values({
-    club_id: entry.clubId, chain, seq, aircraft_id: entry.aircraftId, revision: entry.revision, act: entry.act, actor: entry.actor.personId, actor_name: entry.actor.name,
-    recorded_at: new Date(entry.recordedAt), body, previous, hash: Buffer.from(sha256(Buffer.concat([previous, Buffer.from(body, 'utf8')]))),
-  }).execute();
+  await tx
+    .insertInto('ledger')
+    .values({
+      club_id: entry.clubId,
+      chain,
+      seq,
+      aircraft_id: entry.aircraftId,
+      revision: entry.revision,
+      act: entry.act,
+      actor: entry.actor.personId,
+      actor_name: entry.actor.name,
+      recorded_at: new Date(entry.recordedAt),
+      body,
+      previous,
+      hash: Buffer.from(sha256(Buffer.concat([previous, Buffer.from(body, 'utf8')]))),
+    })
+    .execute();
 }
 
 /** The newest entry of every chain of the club, as the database keeps it where the application can only read. */
-export async function readHeads(tx: ClubTransaction): Promise<readonly { readonly chain: string; readonly seq: number; readonly hash: string }[]> {
-  const { rows } = await sql<{ chain: string; seq: number; hash: Buffer }>`select chain, seq, hash from guard.head where club_id = groval.current_club() order by chain`.execute(tx);
+export async function readHeads(
+  tx: ClubTransaction,
+): Promise<readonly { readonly chain: string; readonly seq: number; readonly hash: string }[]> {
+  const { rows } = await sql<{
+    chain: string;
+    seq: number;
+    hash: Buffer;
+  }>`select chain, seq, hash from guard.head where club_id = groval.current_club() order by chain`.execute(
+    tx,
+  );
   return rows.map(({ chain, seq, hash }) => ({ chain, seq, hash: hash.toString('base64') }));
 }
 
@@ -63,8 +97,20 @@ export async function readHeads(tx: ClubTransaction): Promise<readonly { readonl
 const LOOKED_AT = 200;
 
 /** Whether somebody has sent the same about an aircraft before. */
-export async function requestKnown(tx: ClubTransaction, aircraftId: string, personId: string, request: string): Promise<boolean> {
-  const rows = await tx.selectFrom('ledger').select('body').where('aircraft_id', '=', aircraftId).where('actor', '=', personId).orderBy('seq', 'desc').limit(LOOKED_AT).execute();
+export async function requestKnown(
+  tx: ClubTransaction,
+  aircraftId: string,
+  personId: string,
+  request: string,
+): Promise<boolean> {
+  const rows = await tx
+    .selectFrom('ledger')
+    .select('body')
+    .where('aircraft_id', '=', aircraftId)
+    .where('actor', '=', personId)
+    .orderBy('seq', 'desc')
+    .limit(LOOKED_AT)
+    .execute();
   return rows.some(({ body }) => (JSON.parse(body) as { readonly request?: unknown }).request === request);
 }
 
@@ -79,11 +125,31 @@ export interface HistoryLine {
 }
 
 /** The newest entries of an aircraft, newest first. `after` leaves out revisions up to that one, `without` acts of some kinds. */
-export async function readHistory(tx: ClubTransaction, aircraftId: string, most: number, after = 0, without: readonly string[] = []): Promise<readonly HistoryLine[]> {
-  const rows = await tx.selectFrom('ledger').select(['seq', 'act', 'actor_name', 'revision', 'recorded_at', 'body'])
-    .where('aircraft_id', '=', aircraftId).$if(after > 0, (query) => query.where('revision', '>', after)).$if(without.length > 0, (query) => query.where('act', 'not in', without)).orderBy('seq', 'desc').limit(most).execute();
+export async function readHistory(
+  tx: ClubTransaction,
+  aircraftId: string,
+  most: number,
+  after = 0,
+  without: readonly string[] = [],
+): Promise<readonly HistoryLine[]> {
+  const rows = await tx
+    .selectFrom('ledger')
+    .select(['seq', 'act', 'actor_name', 'revision', 'recorded_at', 'body'])
+    .where('aircraft_id', '=', aircraftId)
+    .$if(after > 0, (query) => query.where('revision', '>', after))
+    .$if(without.length > 0, (query) => query.where('act', 'not in', without))
+    .orderBy('seq', 'desc')
+    .limit(most)
+    .execute();
   return rows.map((row) => {
     const body = JSON.parse(row.body) as { readonly record?: unknown };
-    return { seq: row.seq, act: row.act, actorName: row.actor_name, revision: row.revision, recordedAt: storedInstant(row.recorded_at), record: body.record ?? null };
+    return {
+      seq: row.seq,
+      act: row.act,
+      actorName: row.actor_name,
+      revision: row.revision,
+      recordedAt: storedInstant(row.recorded_at),
+      record: body.record ?? null,
+    };
   });
 }

@@ -12,15 +12,55 @@ export interface StoredStanding {
 }
 
 /** The newest standing of every aircraft; one without any has nothing said of it. */
-export async function readStandings(tx: ClubTransaction, aircraftId: string | null): Promise<readonly StoredStanding[]> {
-  const rows = await tx.selectFrom('aircraft as a')
-    .leftJoinLateral((query) => query.selectFrom('meter_standing as s').select(['s.agrees', 's.open_flights', 's.last_return']).whereRef('s.club_id', '=', 'a.club_id').whereRef('s.aircraft_id', '=', 'a.aircraft_id').orderBy('s.revision', 'desc').limit(1).as('s'), (join) => join.onTrue())
-    .select(['a.aircraft_id', 's.agrees', 's.open_flights', 's.last_return']).$if(aircraftId !== null, (query) => query.where('a.aircraft_id', '=', aircraftId)).execute();
-  return rows.map((row) => ({ aircraftId: row.aircraft_id, agrees: row.agrees ?? false, openFlights: row.open_flights, lastReturn: row.last_return }));
+export async function readStandings(
+  tx: ClubTransaction,
+  aircraftId: string | null,
+): Promise<readonly StoredStanding[]> {
+  const rows = await tx
+    .selectFrom('aircraft as a')
+    .leftJoinLateral(
+      (query) =>
+        query
+          .selectFrom('meter_standing as s')
+          .select(['s.agrees', 's.open_flights', 's.last_return'])
+          .whereRef('s.club_id', '=', 'a.club_id')
+          .whereRef('s.aircraft_id', '=', 'a.aircraft_id')
+          .orderBy('s.revision', 'desc')
+          .limit(1)
+          .as('s'),
+      (join) => join.onTrue(),
+    )
+    .select(['a.aircraft_id', 's.agrees', 's.open_flights', 's.last_return'])
+    .$if(aircraftId !== null, (query) => query.where('a.aircraft_id', '=', aircraftId))
+    .execute();
+  return rows.map((row) => ({
+    aircraftId: row.aircraft_id,
+    agrees: row.agrees ?? false,
+    openFlights: row.open_flights,
+    lastReturn: row.last_return,
+  }));
 }
 
 /** Writes what is said of an aircraft as of a revision. */
-export async function insertStanding(tx: ClubTransaction, clubId: string, revision: number, standing: StoredStanding, recordedAt: Instant): Promise<void> {
+export async function insertStanding(
+  tx: ClubTransaction,
+  clubId: string,
+  revision: number,
+  standing: StoredStanding,
+  recordedAt: Instant,
+): Promise<void> {
   const at = new Date(recordedAt);
-  await tx.insertInto('meter_standing').values({ club_id: clubId, aircraft_id: standing.aircraftId, revision, agrees: standing.agrees, open_flights: standing.openFlights === null ? null : [...standing.openFlights], last_return: standing.lastReturn, happened_at: at, recorded_at: at }).execute();
+  await tx
+    .insertInto('meter_standing')
+    .values({
+      club_id: clubId,
+      aircraft_id: standing.aircraftId,
+      revision,
+      agrees: standing.agrees,
+      open_flights: standing.openFlights === null ? null : [...standing.openFlights],
+      last_return: standing.lastReturn,
+      happened_at: at,
+      recorded_at: at,
+    })
+    .execute();
 }

@@ -40,10 +40,19 @@ const distinct = (words: readonly string[]): readonly string[] => [...new Set(wo
 
 function told(group: OneReason, where: 'in-force' | 'ahead'): ConstraintWords {
   const one = asOne(group);
-  const remedies = group.flatMap((constraint) => constraint.remedies.map(({ act, by }) => ({ act: ACT_NAMES[act], by: entitledText(by) })));
+  const remedies = group.flatMap((constraint) =>
+    constraint.remedies.map(({ act, by }) => ({ act: ACT_NAMES[act], by: entitledText(by) })),
+  );
   return {
-    id: one.id, ...tellDecided(one, where), source: distinct(group.map(({ source }) => sourceText(source))).join('; '), certainty: one.certainty, condition: one.condition, records: one.records,
-    remedies: remedies.filter(({ act, by }, at) => remedies.findIndex((other) => other.act === act && other.by === by) === at),
+    id: one.id,
+    ...tellDecided(one, where),
+    source: distinct(group.map(({ source }) => sourceText(source))).join('; '),
+    certainty: one.certainty,
+    condition: one.condition,
+    records: one.records,
+    remedies: remedies.filter(
+      ({ act, by }, at) => remedies.findIndex((other) => other.act === act && other.by === by) === at,
+    ),
   };
 }
 
@@ -53,6 +62,9 @@ export function tellConstraint(constraint: DecidedConstraint, where: 'in-force' 
 }
 
 /** Tells constraints, each reason once: a limit that three rules ask for is one sentence. */
-export function tellReasons(constraints: readonly DecidedConstraint[], where: 'in-force' | 'ahead' = 'in-force'): readonly ConstraintWords[] {
+export function tellReasons(
+  constraints: readonly DecidedConstraint[],
+  where: 'in-force' | 'ahead' = 'in-force',
+): readonly ConstraintWords[] {
   return byReason(constraints).map((group) => told(group, where));
 }

@@ -13,6 +13,8 @@ export function tellFlight(answer: FlightAnswer, decision: Decision, zone: ZoneI
   if (blocking !== undefined) return tellDecided(blocking, 'in-force').headline;
   const exceedance = answer.exceedances.find(({ constraint }) => !constraint.condition);
   if (exceedance !== undefined) return exceedanceText(exceedance, zone);
-  const steps = [...closing, ...answer.exceedances.map(({ constraint }) => constraint)].flatMap(({ remedies: [first] }) => (first === undefined ? [] : [{ act: first.act, on: first.on }]));
+  const steps = [...closing, ...answer.exceedances.map(({ constraint }) => constraint)].flatMap(
+    ({ remedies: [first] }) => (first === undefined ? [] : [{ act: first.act, on: first.on }]),
+  );
   return steps.length === 0 ? '' : `Yes, after: ${actsText(steps)}.`;
 }

@@ -16,5 +16,11 @@ const SIGNED = ['certificate', 'signed', 'certificates'];
 export function withoutNumbers(record: unknown, within = false): unknown {
   if (Array.isArray(record)) return record.map((one) => withoutNumbers(one, within));
   if (typeof record !== 'object' || record === null) return record;
-  return Object.fromEntries(Object.entries(record).flatMap(([key, value]) => (within && key === 'number' ? [] : [[key, withoutNumbers(value, SIGNED.includes(key) || (within && key !== 'ad'))]])));
+  return Object.fromEntries(
+    Object.entries(record).flatMap(([key, value]) =>
+      within && key === 'number'
+        ? []
+        : [[key, withoutNumbers(value, SIGNED.includes(key) || (within && key !== 'ad'))]],
+    ),
+  );
 }

@@ -56,7 +56,9 @@ export function timeLeftText(milliseconds: number): string {
 
 /** 'a', 'a and b', 'a, b and c'. */
 export function list(parts: readonly string[], last = 'and'): string {
-  return parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} ${last} ${parts[parts.length - 1] ?? ''}`;
+  return parts.length < 2
+    ? (parts[0] ?? '')
+    : `${parts.slice(0, -1).join(', ')} ${last} ${parts[parts.length - 1] ?? ''}`;
 }
 
 /** `a tow hook`, `an artificial horizon`; names that take no article as they are. */
@@ -88,12 +90,22 @@ export function volumeText(value: Volume, rounding: 'down' | 'up', unit: VolumeU
 /** A measured value with the unit that people read it in. */
 export function measureText(quantity: Quantity, value: number): string {
   switch (QUANTITIES[quantity]) {
-    case 'pL': return volumeText(value as Volume, 'down', quantity === 'oil' || quantity === 'gearbox-oil' ? 'US qt' : 'US gal');
-    case 'um': return `${(value / 1000).toFixed(1)} mm`;
-    case 'mV': return `${(value / 1000).toFixed(1)} V`;
-    case 'rpm': return `${value} rpm`;
-    case 'Pa': return `${(value / 1000).toFixed(0)} kPa`;
-    case 'good': return value === 1 ? 'good' : 'not good';
+    case 'pL':
+      return volumeText(
+        value as Volume,
+        'down',
+        quantity === 'oil' || quantity === 'gearbox-oil' ? 'US qt' : 'US gal',
+      );
+    case 'um':
+      return `${(value / 1000).toFixed(1)} mm`;
+    case 'mV':
+      return `${(value / 1000).toFixed(1)} V`;
+    case 'rpm':
+      return `${value} rpm`;
+    case 'Pa':
+      return `${(value / 1000).toFixed(0)} kPa`;
+    case 'good':
+      return value === 1 ? 'good' : 'not good';
     default: {
       const missing: never = QUANTITIES[quantity];
       throw new RangeError(`no such unit: ${String(missing)}`);
@@ -103,7 +115,12 @@ export function measureText(quantity: Quantity, value: number): string {
 
 /** 'at most 2 people aboard', as the middle of a sentence. */
 export function capText({ quantity, bound, value }: Pick<Cap, 'quantity' | 'bound' | 'value'>): string {
-  const amount = quantity === 'persons' ? `${value} ${value === 1 ? 'person' : 'people'} aboard` : quantity === 'load' ? `${(value / 1000).toFixed(1)} kg of people and baggage` : `${volumeText(value as Volume, bound === 'at-most' ? 'down' : 'up')} of fuel`;
+  const amount =
+    quantity === 'persons'
+      ? `${value} ${value === 1 ? 'person' : 'people'} aboard`
+      : quantity === 'load'
+        ? `${(value / 1000).toFixed(1)} kg of people and baggage`
+        : `${volumeText(value as Volume, bound === 'at-most' ? 'down' : 'up')} of fuel`;
   return `${bound === 'at-most' ? 'at most' : 'at least'} ${amount}`;
 }
 

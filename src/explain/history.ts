@@ -5,110 +5,196 @@ import { parseCivilDate } from '../core/time/civil-date';
 import { dateText, list, sentenceCase } from './formats';
 import { CERTIFICATE_NAMES, DOCUMENT_NAMES } from './names';
 
-const WORK_NAMES: Readonly<Record<string, string>> = { repaired: 'repaired', 'no-fault-found': 'looked, and found no fault', serviced: 'corrected', 'judged-acceptable': 'judged acceptable' };
+const WORK_NAMES: Readonly<Record<string, string>> = {
+  repaired: 'repaired',
+  'no-fault-found': 'looked, and found no fault',
+  serviced: 'corrected',
+  'judged-acceptable': 'judged acceptable',
+};
 
 /** What was done about a finding, in words. */
 export function workName(work: string): string {
   return WORK_NAMES[work] ?? work;
 }
 
-const text = (record: Readonly<Record<string, unknown>>, key: string): string => (typeof record[key] === 'string' ? record[key] : '');
+const text = (record: Readonly<Record<string, unknown>>, key: string): string =>
+  typeof record[key] === 'string' ? record[key] : '';
 
 function countsText(entry: Readonly<Record<string, unknown>>): string {
-  const count = (key: string, one: string, many: string) => (typeof entry[key] === 'number' && entry[key] > 0 ? [`${entry[key]} ${entry[key] === 1 ? one : many}`] : []);
-  return list([...count('documents', 'document check', 'document checks'), ...count('inspections', 'inspection', 'inspections'), ...count('readings', 'meter reading', 'meter readings'), ...count('meters', 'meter', 'meters'), ...count('flights', 'flight', 'flights'), ...count('others', 'other record', 'other records')]) || 'none';
+  const count = (key: string, one: string, many: string) =>
+    typeof entry[key] === 'number' && entry[key] > 0
+      ? [`${entry[key]} ${entry[key] === 1 ? one : many}`]
+      : [];
+  return (
+    list([
+      ...count('documents', 'document check', 'document checks'),
+      ...count('inspections', 'inspection', 'inspections'),
+      ...count('readings', 'meter reading', 'meter readings'),
+      ...count('meters', 'meter', 'meters'),
+      ...count('flights', 'flight', 'flights'),
+      ...count('others', 'other record', 'other records'),
+    ]) || 'none'
+  );
 }
 
 function missingPapers(entry: Readonly<Record<string, unknown>>): string {
-  const papers = Array.isArray(entry['documents']) ? entry['documents'] as readonly Readonly<Record<string, unknown>>[] : [];
-  const missing = papers.filter((paper) => paper['aboard'] === false && text(paper, 'kind') !== 'cabin-tank-form-337').flatMap((paper) => { const kind = DOCUMENT_KINDS.find((known) => known === text(paper, 'kind')); return kind === undefined ? [] : [DOCUMENT_NAMES[kind]]; });
+  const papers = Array.isArray(entry['documents'])
+    ? (entry['documents'] as readonly Readonly<Record<string, unknown>>[])
+    : [];
+  const missing = papers
+    .filter((paper) => paper['aboard'] === false && text(paper, 'kind') !== 'cabin-tank-form-337')
+    .flatMap((paper) => {
+      const kind = DOCUMENT_KINDS.find((known) => known === text(paper, 'kind'));
+      return kind === undefined ? [] : [DOCUMENT_NAMES[kind]];
+    });
   return missing.length === 0 ? '' : `; not there: ${list(missing)}`;
 }
 
 /** The number of a certificate behind a comma; nothing for readers from whom it is kept. */
-const numberOf = (certificate: Readonly<Record<string, unknown>>): string => (text(certificate, 'number') === '' ? '' : `, ${text(certificate, 'number')}`);
+const numberOf = (certificate: Readonly<Record<string, unknown>>): string =>
+  text(certificate, 'number') === '' ? '' : `, ${text(certificate, 'number')}`;
 
 const lengthOf = (value: unknown): number => (Array.isArray(value) ? value.length : 0);
 
 function figuresText(entry: Readonly<Record<string, unknown>>): string {
-  const readings = Array.isArray(entry['readings']) ? entry['readings'] as readonly Readonly<Record<string, unknown>>[] : [];
-  return readings.length === 0 ? '' : `; ${list(readings.map((one) => `${text(one, 'name')} ${text(one, 'shown')}`))}`;
+  const readings = Array.isArray(entry['readings'])
+    ? (entry['readings'] as readonly Readonly<Record<string, unknown>>[])
+    : [];
+  return readings.length === 0
+    ? ''
+    : `; ${list(readings.map((one) => `${text(one, 'name')} ${text(one, 'shown')}`))}`;
 }
 
-const dayOf = (entry: Readonly<Record<string, unknown>>, key: string): string => { const on = parseCivilDate(text(entry, key)); return on === undefined ? '' : dateText(on); };
+const dayOf = (entry: Readonly<Record<string, unknown>>, key: string): string => {
+  const on = parseCivilDate(text(entry, key));
+  return on === undefined ? '' : dateText(on);
+};
 
 const FACTS: Readonly<Record<string, string>> = {
-  description: 'put on record what it is and may be used for', equipment: 'put its equipment list on record', elt: 'put its ELT on record', 'vor-check': 'put a VOR check on record', database: 'put a database on record', rigging: 'put its rigging on record',
+  description: 'put on record what it is and may be used for',
+  equipment: 'put its equipment list on record',
+  elt: 'put its ELT on record',
+  'vor-check': 'put a VOR check on record',
+  database: 'put a database on record',
+  rigging: 'put its rigging on record',
 };
 
 function factText(entry: Readonly<Record<string, unknown>>): string {
   const fact = (entry['fact'] ?? {}) as Readonly<Record<string, unknown>>;
   switch (text(entry, 'kind')) {
-    case 'item': return `put an item on record: ${text(fact, 'name')}`;
-    case 'ad': return `put an AD on record: ${text(fact, 'number')}, ${text(fact, 'title')}`;
-    case 'club-document': return `put a document on record: ${text(fact, 'name')}`;
-    case 'complete': return `said that its list of ${text(fact, 'what')} is complete`;
-    default: return FACTS[text(entry, 'kind')] ?? 'put a fact on record';
+    case 'item':
+      return `put an item on record: ${text(fact, 'name')}`;
+    case 'ad':
+      return `put an AD on record: ${text(fact, 'number')}, ${text(fact, 'title')}`;
+    case 'club-document':
+      return `put a document on record: ${text(fact, 'name')}`;
+    case 'complete':
+      return `said that its list of ${text(fact, 'what')} is complete`;
+    default:
+      return FACTS[text(entry, 'kind')] ?? 'put a fact on record';
   }
 }
 
 function releaseChangeText(entry: Readonly<Record<string, unknown>>): string {
   const why = text(entry, 'why') === '' ? '' : `: ${text(entry, 'why')}`;
   switch (text(entry, 'to')) {
-    case 'suspended': return `suspended the maintenance release${why}`;
-    case 'cancelled': return `cancelled the maintenance release${why}`;
-    case 'in-force': return `signed that the maintenance release is in force again${why}`;
-    case 'required': return `put work on the maintenance release: ${text(entry, 'what')}`;
-    case 'done': return `signed work on the maintenance release as done: ${text(entry, 'what')}`;
-    default: return entry['aboard'] === true ? 'saw the maintenance release aboard' : 'found the maintenance release not aboard';
+    case 'suspended':
+      return `suspended the maintenance release${why}`;
+    case 'cancelled':
+      return `cancelled the maintenance release${why}`;
+    case 'in-force':
+      return `signed that the maintenance release is in force again${why}`;
+    case 'required':
+      return `put work on the maintenance release: ${text(entry, 'what')}`;
+    case 'done':
+      return `signed work on the maintenance release as done: ${text(entry, 'what')}`;
+    default:
+      return entry['aboard'] === true
+        ? 'saw the maintenance release aboard'
+        : 'found the maintenance release not aboard';
   }
 }
 
 /** One line of an aircraft's history, from what the ledger keeps of it. */
 export function describeHistory(act: string, record: unknown): string {
-  const entry = (typeof record === 'object' && record !== null ? record : {}) as Readonly<Record<string, unknown>>;
+  const entry = (typeof record === 'object' && record !== null ? record : {}) as Readonly<
+    Record<string, unknown>
+  >;
   switch (act) {
-    case 'report-finding': return `reported: ${text(entry, 'what')} (${placeOnAircraft(text(entry, 'station'), text(entry, 'side') || null)})`;
-    case 'change-club': return `changed the club’s field or rules, by which this aircraft is decided: ${text(entry, 'why')}`;
-    case 'add-photo': return 'added a photo to the finding';
+    case 'report-finding':
+      return `reported: ${text(entry, 'what')} (${placeOnAircraft(text(entry, 'station'), text(entry, 'side') || null)})`;
+    case 'change-club':
+      return `changed the club’s field or rules, by which this aircraft is decided: ${text(entry, 'why')}`;
+    case 'add-photo':
+      return 'added a photo to the finding';
     case 'return-to-service': {
       const certificate = (entry['certificate'] ?? {}) as Readonly<Record<string, unknown>>;
       const kind = CERTIFICATE_KINDS.find((known) => known === text(certificate, 'kind'));
       const on = parseCivilDate(text(entry, 'completedOn'));
       return `${workName(text(entry, 'work'))} “${text(entry, 'found')}”: ${text(entry, 'description').replace(/[.\s]+$/, '')}${on === undefined ? '' : `, completed ${dateText(on)}`}. Signed as ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}${numberOf(certificate)}.`;
     }
-    case 'record-meter-reading': return `read the meter: ${text(entry, 'entered')} h`;
-    case 'add-meter': return `entered the meter ${text(entry, 'name')}, which shows ${text(entry, 'shows')}`;
-    case 'exchange-meter': return `exchanged the meter ${text(entry, 'name')}: the old one showed ${text(entry, 'lastShown')}, the new one shows ${text(entry, 'firstShown')}. ${sentenceCase(text(entry, 'why'))}`;
-    case 'attribute-unlogged': return `said that ${text(entry, 'length')} on ${text(entry, 'dial')}, which nobody wrote down, were flown by ${text(entry, 'to')}${typeof entry['landings'] === 'number' ? `, with ${entry['landings']} ${entry['landings'] === 1 ? 'landing' : 'landings'}` : ''}${typeof entry['towLaunches'] === 'number' ? ` and ${entry['towLaunches']} tow ${entry['towLaunches'] === 1 ? 'launch' : 'launches'}` : ''}`;
-    case 'read-meters': return `read its meters${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; unlogged time was found'}`;
-    case 'check-out': return text(entry, 'stays') !== '' ? `read its meters for ${text(entry, 'person')}${figuresText(entry)}; unlogged time was found, and the flight could not leave: ${text(entry, 'stays')}` : `handed it out to ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; unlogged time was found'}`;
-    case 'check-in': return `took it back from ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['defects']) === 0 ? '' : '; a defect was found in flight'}. ${text(entry, 'remarks')}`;
+    case 'record-meter-reading':
+      return `read the meter: ${text(entry, 'entered')} h`;
+    case 'add-meter':
+      return `entered the meter ${text(entry, 'name')}, which shows ${text(entry, 'shows')}`;
+    case 'exchange-meter':
+      return `exchanged the meter ${text(entry, 'name')}: the old one showed ${text(entry, 'lastShown')}, the new one shows ${text(entry, 'firstShown')}. ${sentenceCase(text(entry, 'why'))}`;
+    case 'attribute-unlogged':
+      return `said that ${text(entry, 'length')} on ${text(entry, 'dial')}, which nobody wrote down, were flown by ${text(entry, 'to')}${typeof entry['landings'] === 'number' ? `, with ${entry['landings']} ${entry['landings'] === 1 ? 'landing' : 'landings'}` : ''}${typeof entry['towLaunches'] === 'number' ? ` and ${entry['towLaunches']} tow ${entry['towLaunches'] === 1 ? 'launch' : 'launches'}` : ''}`;
+    case 'read-meters':
+      return `read its meters${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; unlogged time was found'}`;
+    case 'check-out':
+      return text(entry, 'stays') !== ''
+        ? `read its meters for ${text(entry, 'person')}${figuresText(entry)}; unlogged time was found, and the flight could not leave: ${text(entry, 'stays')}`
+        : `handed it out to ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; unlogged time was found'}`;
+    case 'check-in':
+      return `took it back from ${text(entry, 'person')}${figuresText(entry)}${lengthOf(entry['defects']) === 0 ? '' : '; a defect was found in flight'}. ${text(entry, 'remarks')}`;
     case 'record-entry': {
       const signed = (entry['signed'] ?? {}) as Readonly<Record<string, unknown>>;
       const kind = CERTIFICATE_KINDS.find((known) => known === text(signed, 'kind'));
       return `${entry['copied'] === true ? 'copied from the logbook' : 'signed'}: ${text(entry, 'name')}. ${text(entry, 'description').replace(/[.\s]+$/, '')}. ${entry['copied'] === true ? `Signed there by ${text(signed, 'name')} as` : 'Signed as'} ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}${numberOf(signed)}.`;
     }
-    case 'accept-mark': return `accepted a mark: ${text(entry, 'what')} (${placeOnAircraft(text(entry, 'station'), text(entry, 'side') || null)})`;
-    case 'import-rows': return `brought in ${typeof entry['rows'] === 'number' ? entry['rows'] : ''} rows of ${text(entry, 'list')} from ${text(entry, 'file')}`;
-    case 'vouch': return `vouched for ${lengthOf(entry['records'])} ${lengthOf(entry['records']) === 1 ? 'record' : 'records'} that waited${text(entry, 'note') === '' ? '' : `: ${text(entry, 'note')}`}`;
-    case 'clear-list': return `cleared the list of an inspection: ${text(entry, 'description')}`;
-    case 'strike': return `struck out an entry (${text(entry, 'what')}): ${text(entry, 'why')}`;
-    case 'correct-reading': return `corrected a reading from ${text(entry, 'was')} to ${text(entry, 'is')}: ${text(entry, 'why')}`;
-    case 'check-documents': return `checked documents${missingPapers(entry)}${lengthOf(entry['waiting']) === 0 ? '' : `; ${lengthOf(entry['waiting'])} wait${lengthOf(entry['waiting']) === 1 ? 's' : ''} for a dispatcher or mechanic`}`;
-    case 'move-flight': return `moved a flight of ${text(entry, 'person')}`;
-    case 'flight-moved-away': return `moved a flight of ${text(entry, 'person')} to ${text(entry, 'to')}`;
-    case 'cancel-flight': return `cancelled a flight of ${text(entry, 'person')}${text(entry, 'why') === '' ? '' : `: ${text(entry, 'why')}`}`;
-    case 'plan-flight': return `planned a flight for ${text(entry, 'person')}`;
-    case 'load-folder': return 'brought in the aircraft with its folder';
-    case 'load-records': return `brought in records: ${countsText(entry)}`;
-    case 'fit-box': return `fitted the meter recorder ${text(entry, 'name')}`;
-    case 'remove-box': return `took out a meter recorder: ${text(entry, 'why')}`;
-    case 'box-readings': return `counted on: ${typeof entry['total'] === 'number' ? (entry['total'] / 3600).toFixed(2) : ''} h by its own count`;
-    case 'enter-fact': return factText(entry);
-    case 'issue-release': return `${entry['copied'] === true ? 'copied from paper' : 'signed'} a maintenance release that expires ${dayOf(entry, 'expiresOn')}`;
-    case 'change-release': return releaseChangeText(entry);
-    case 'sign-daily-inspection': return `signed the daily inspection of ${dayOf(entry, 'on')}`;
-    default: return act;
+    case 'accept-mark':
+      return `accepted a mark: ${text(entry, 'what')} (${placeOnAircraft(text(entry, 'station'), text(entry, 'side') || null)})`;
+    case 'import-rows':
+      return `brought in ${typeof entry['rows'] === 'number' ? entry['rows'] : ''} rows of ${text(entry, 'list')} from ${text(entry, 'file')}`;
+    case 'vouch':
+      return `vouched for ${lengthOf(entry['records'])} ${lengthOf(entry['records']) === 1 ? 'record' : 'records'} that waited${text(entry, 'note') === '' ? '' : `: ${text(entry, 'note')}`}`;
+    case 'clear-list':
+      return `cleared the list of an inspection: ${text(entry, 'description')}`;
+    case 'strike':
+      return `struck out an entry (${text(entry, 'what')}): ${text(entry, 'why')}`;
+    case 'correct-reading':
+      return `corrected a reading from ${text(entry, 'was')} to ${text(entry, 'is')}: ${text(entry, 'why')}`;
+    case 'check-documents':
+      return `checked documents${missingPapers(entry)}${lengthOf(entry['waiting']) === 0 ? '' : `; ${lengthOf(entry['waiting'])} wait${lengthOf(entry['waiting']) === 1 ? 's' : ''} for a dispatcher or mechanic`}`;
+    case 'move-flight':
+      return `moved a flight of ${text(entry, 'person')}`;
+    case 'flight-moved-away':
+      return `moved a flight of ${text(entry, 'person')} to ${text(entry, 'to')}`;
+    case 'cancel-flight':
+      return `cancelled a flight of ${text(entry, 'person')}${text(entry, 'why') === '' ? '' : `: ${text(entry, 'why')}`}`;
+    case 'plan-flight':
+      return `planned a flight for ${text(entry, 'person')}`;
+    case 'load-folder':
+      return 'brought in the aircraft with its folder';
+    case 'load-records':
+      return `brought in records: ${countsText(entry)}`;
+    case 'fit-box':
+      return `fitted the meter recorder ${text(entry, 'name')}`;
+    case 'remove-box':
+      return `took out a meter recorder: ${text(entry, 'why')}`;
+    case 'box-readings':
+      return `counted on: ${typeof entry['total'] === 'number' ? (entry['total'] / 3600).toFixed(2) : ''} h by its own count`;
+    case 'enter-fact':
+      return factText(entry);
+    case 'issue-release':
+      return `${entry['copied'] === true ? 'copied from paper' : 'signed'} a maintenance release that expires ${dayOf(entry, 'expiresOn')}`;
+    case 'change-release':
+      return releaseChangeText(entry);
+    case 'sign-daily-inspection':
+      return `signed the daily inspection of ${dayOf(entry, 'on')}`;
+    default:
+      return act;
   }
 }

@@ -9,9 +9,14 @@ import { EQUIPMENT_NAMES, QUANTITY_NAMES_IN_WORDS } from './names';
 /** What is left to a limit, in the currency that people think in. */
 export function leftText(limit: LimitAhead): string {
   switch (limit.currency) {
-    case 'hours': return hoursLeftText(limit.left);
-    case 'time': return timeLeftText(limit.left);
-    case 'count': { const things = limit.meter === 'tow-launches' ? 'tows' : limit.meter; return `${limit.left} ${limit.left === 1 ? things.slice(0, -1) : things}`; }
+    case 'hours':
+      return hoursLeftText(limit.left);
+    case 'time':
+      return timeLeftText(limit.left);
+    case 'count': {
+      const things = limit.meter === 'tow-launches' ? 'tows' : limit.meter;
+      return `${limit.left} ${limit.left === 1 ? things.slice(0, -1) : things}`;
+    }
     default: {
       const missing: never = limit;
       throw new RangeError(`no such currency: ${JSON.stringify(missing)}`);
@@ -20,7 +25,17 @@ export function leftText(limit: LimitAhead): string {
 }
 
 /** Short enough for a row. */
-const SHORT_INSPECTIONS: Readonly<Record<InspectionKind, string>> = { annual: 'annual', 'hundred-hour': '100-hour', condition: 'condition', 'altimeter-static': 'altimeter test', 'static-system': 'static test', transponder: 'transponder', elt: 'ELT', 'programme-left': 'annual', 'certificate-issue': 'annual' };
+const SHORT_INSPECTIONS: Readonly<Record<InspectionKind, string>> = {
+  annual: 'annual',
+  'hundred-hour': '100-hour',
+  condition: 'condition',
+  'altimeter-static': 'altimeter test',
+  'static-system': 'static test',
+  transponder: 'transponder',
+  elt: 'ELT',
+  'programme-left': 'annual',
+  'certificate-issue': 'annual',
+};
 
 /** Limits that can lie ahead, each with what it is of. */
 const NAMES: { readonly [C in ReasonCode]?: (reason: Extract<Reason, { code: C }>) => string } = {
@@ -65,9 +80,12 @@ export function limitName({ reason }: Pick<DecidedConstraint, 'reason'>): string
 export function exceedanceText(exceedance: Exceedance, zone: ZoneId): string {
   const name = limitName(exceedance.constraint);
   switch (exceedance.currency) {
-    case 'hours': return `Exceeds the ${name} limit by ${hoursOverText(exceedance.by)} (due ${readingText(exceedance.at)}, lands at ${readingText(addHours(exceedance.at, exceedance.by))}).`;
-    case 'count': return `Exceeds the ${name} limit by ${exceedance.by} (due at ${exceedance.at}).`;
-    case 'time': return `Ends after ${momentText(exceedance.at, zone)}, the ${name} limit.`;
+    case 'hours':
+      return `Exceeds the ${name} limit by ${hoursOverText(exceedance.by)} (due ${readingText(exceedance.at)}, lands at ${readingText(addHours(exceedance.at, exceedance.by))}).`;
+    case 'count':
+      return `Exceeds the ${name} limit by ${exceedance.by} (due at ${exceedance.at}).`;
+    case 'time':
+      return `Ends after ${momentText(exceedance.at, zone)}, the ${name} limit.`;
     default: {
       const missing: never = exceedance;
       throw new RangeError(`no such currency: ${JSON.stringify(missing)}`);

@@ -3,8 +3,18 @@ import { REGULATION_POLICY, USUAL_POLICY, policyFrom } from '@/core/rules/packs/
 import { decideClean } from '@/testing/clean-case';
 import { policyCloses } from './policy';
 
-const bare = { clubDocuments: null, equipment: { list: { items: { 'fire-extinguisher': 'not-fitted', 'monoxide-detector': 'not-fitted' } } } };
-const verdict = (parameters: object) => decideClean({ ...bare, packs: [{ id: 'us-part91', parameters: { trainingUnder: 'part-61' } }, { id: 'club-policy', parameters: { ...parameters } }] }).verdict;
+const bare = {
+  clubDocuments: null,
+  equipment: { list: { items: { 'fire-extinguisher': 'not-fitted', 'monoxide-detector': 'not-fitted' } } },
+};
+const verdict = (parameters: object) =>
+  decideClean({
+    ...bare,
+    packs: [
+      { id: 'us-part91', parameters: { trainingUnder: 'part-61' } },
+      { id: 'club-policy', parameters: { ...parameters } },
+    ],
+  }).verdict;
 
 describe('the rules that a club begins with', () => {
   it('as the regulation close nothing that the authority leaves open, and say so', () => {
@@ -19,7 +29,10 @@ describe('the rules that a club begins with', () => {
   it('each choice by itself is told alone', () => {
     for (const name of Object.keys(USUAL_POLICY) as readonly (keyof typeof USUAL_POLICY)[]) {
       const one = { ...REGULATION_POLICY, [name]: USUAL_POLICY[name] };
-      expect([name, policyCloses(one).length]).toEqual([name, USUAL_POLICY[name] === REGULATION_POLICY[name] ? 0 : 1]);
+      expect([name, policyCloses(one).length]).toEqual([
+        name,
+        USUAL_POLICY[name] === REGULATION_POLICY[name] ? 0 : 1,
+      ]);
     }
   });
 });

@@ -2,11 +2,15 @@ import { REGULATION_POLICY, type ClubPolicyParameters } from '../core/rules/pack
 
 type Words = { readonly [K in keyof ClubPolicyParameters]: (value: ClubPolicyParameters[K]) => string };
 
-const SAFETY = (what: string, value: ClubPolicyParameters['fireExtinguisher']) => `${value === 'no-passengers-without' ? 'flights with passengers' : 'every flight'} without a ${what} that is on record, in date and working`;
+const SAFETY = (what: string, value: ClubPolicyParameters['fireExtinguisher']) =>
+  `${value === 'no-passengers-without' ? 'flights with passengers' : 'every flight'} without a ${what} that is on record, in date and working`;
 
 const CLOSES: Words = {
   hundredHourCovers: () => 'private rental and student solo past the 100-hour inspection',
-  fuelSampling: (value) => (value === 'every-flight-and-after-fuelling' ? 'a flight before fuel was sampled for it' : 'the first flight of a day before fuel was sampled'),
+  fuelSampling: (value) =>
+    value === 'every-flight-and-after-fuelling'
+      ? 'a flight before fuel was sampled for it'
+      : 'the first flight of a day before fuel was sampled',
   lapsedTransponder: () => 'every flight with a lapsed transponder test',
   insurance: () => 'every flight without insurance on record',
   monoxideDetector: (value) => SAFETY('carbon-monoxide detector', value),
@@ -16,11 +20,14 @@ const CLOSES: Words = {
   reserveDay: (minutes) => `a flight by day with less than ${minutes} minutes of fuel in reserve`,
   reserveNight: (minutes) => `a flight by night with less than ${minutes} minutes of fuel in reserve`,
   reserveIfr: (minutes) => `a flight by instruments with less than ${minutes} minutes of fuel in reserve`,
-  oilUseLimit: (thousandths) => `every flight once the engine uses more than ${(thousandths / 1000).toFixed(2)} US qt of oil an hour, until a mechanic has looked`,
+  oilUseLimit: (thousandths) =>
+    `every flight once the engine uses more than ${(thousandths / 1000).toFixed(2)} US qt of oil an hour, until a mechanic has looked`,
 };
 
 /** What a club's choices close beyond the regulation, one line each; none where they are the regulation's own. */
 export function policyCloses(policy: ClubPolicyParameters): readonly string[] {
   const names = Object.keys(CLOSES) as readonly (keyof ClubPolicyParameters)[];
-  return names.filter((name) => policy[name] !== REGULATION_POLICY[name]).map((name) => (CLOSES[name] as (value: unknown) => string)(policy[name]));
+  return names
+    .filter((name) => policy[name] !== REGULATION_POLICY[name])
+    .map((name) => (CLOSES[name] as (value: unknown) => string)(policy[name]));
 }

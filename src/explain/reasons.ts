@@ -18,17 +18,33 @@ const TELLERS: Tellers<ReasonCode> = { ...PAPERS, ...MAINTENANCE, ...EQUIPMENT, 
 
 /** What a 100-hour inspection that is overdue is needed for: the purposes that it closes as a whole. */
 function neededFor({ closes }: Pick<DecidedConstraint, 'closes'>): string {
-  const purposes = DIMENSIONS.purpose.flatMap((purpose) => {
-    if (isWithin(usesIn({ purpose: [purpose] }), closes)) return [USE_NAMES[purpose]];
-    return isWithin(usesIn({ purpose: [purpose], crew: ['dual'] }), closes) ? [`dual ${USE_NAMES[purpose]}`] : [];
-  }).filter((name) => name !== '');
+  const purposes = DIMENSIONS.purpose
+    .flatMap((purpose) => {
+      if (isWithin(usesIn({ purpose: [purpose] }), closes)) return [USE_NAMES[purpose]];
+      return isWithin(usesIn({ purpose: [purpose], crew: ['dual'] }), closes)
+        ? [`dual ${USE_NAMES[purpose]}`]
+        : [];
+    })
+    .filter((name) => name !== '');
   return purposes.length === 0 ? '' : `: no ${list(purposes, 'or')}`;
 }
 
 /** The words of a constraint, in force or ahead. A limit on a meter that bites only because the meter is not known says so. */
-export function tellDecided({ reason, certainty, begins, closes }: Pick<DecidedConstraint, 'reason' | 'certainty' | 'begins' | 'closes'>, where: 'in-force' | 'ahead'): ReasonWords {
-  const told = tellReason(reason, where === 'in-force' && begins.kind === 'meter' && certainty === 'unknown' ? 'unsure' : where);
-  if (reason.code === 'item-inoperative') return { ...told, meaning: inoperativeText(reason.because, usesText(closes)) };
+export function tellDecided(
+  {
+    reason,
+    certainty,
+    begins,
+    closes,
+  }: Pick<DecidedConstraint, 'reason' | 'certainty' | 'begins' | 'closes'>,
+  where: 'in-force' | 'ahead',
+): ReasonWords {
+  const told = tellReason(
+    reason,
+    where === 'in-force' && begins.kind === 'meter' && certainty === 'unknown' ? 'unsure' : where,
+  );
+  if (reason.code === 'item-inoperative')
+    return { ...told, meaning: inoperativeText(reason.because, usesText(closes)) };
   if (reason.code !== 'hundred-hour-due' || where === 'ahead' || certainty === 'unknown') return told;
   return { ...told, headline: `${told.headline.slice(0, -1)}${neededFor({ closes })}.` };
 }
@@ -36,7 +52,9 @@ export function tellDecided({ reason, certainty, begins, closes }: Pick<DecidedC
 /** A reason in plain words that a student understands. */
 export function tellReason(reason: Reason, tense: Tense): ReasonWords {
   // The table pairs every code with its own teller; TypeScript cannot follow that pairing through the look-up.
-  const tellers = TELLERS as unknown as Readonly<Record<ReasonCode, (reason: Reason, tense: Tense) => ReasonWords>>;
+  const tellers = TELLERS as unknown as Readonly<
+    Record<ReasonCode, (reason: Reason, tense: Tense) => ReasonWords>
+  >;
   return tellers[reason.code](reason, tense);
 }
 

@@ -1,6 +1,13 @@
 import type { Act, Entitled, Remedy, Source } from '../core/rules/parts/constraint';
 import { list } from './formats';
-import { CERTIFICATE_NAMES, DOCUMENT_NAMES, EQUIPMENT_NAMES, INSPECTION_NAMES, METER_NAMES_IN_WORDS, QUANTITY_NAMES_IN_WORDS } from './names';
+import {
+  CERTIFICATE_NAMES,
+  DOCUMENT_NAMES,
+  EQUIPMENT_NAMES,
+  INSPECTION_NAMES,
+  METER_NAMES_IN_WORDS,
+  QUANTITY_NAMES_IN_WORDS,
+} from './names';
 
 /** Acts, in the imperative, as the start of a sentence. */
 export const ACT_NAMES: Readonly<Record<Act, string>> = {
@@ -24,7 +31,8 @@ export const ACT_NAMES: Readonly<Record<Act, string>> = {
   'record-meter-reading': 'Read the meter and record it',
   'correct-meter-reading': 'Find the wrong meter reading and correct it',
   'correct-record': 'Correct the record',
-  'say-landings': 'Find out how many landings or launches the unlogged time had, and record them with the meters: until then the most that are possible count',
+  'say-landings':
+    'Find out how many landings or launches the unlogged time had, and record them with the meters: until then the most that are possible count',
   'repair-and-return-to-service': 'Repair and return to service',
   'service-and-record': 'Service it and record it',
   'instructor-judges': 'Have an instructor judge it and record the judgement',
@@ -70,23 +78,35 @@ export const ACT_NAMES: Readonly<Record<Act, string>> = {
   'renew-club-document': 'Renew it and record the new date',
   'withdraw-dispatch-restriction': 'Withdraw the dispatch restriction',
   'record-return': 'Check the aircraft in, or record its loss',
-  'record-rigging': 'Rig the glider, check its critical assemblies and its controls, count the tools, and record who did',
+  'record-rigging':
+    'Rig the glider, check its critical assemblies and its controls, count the tools, and record who did',
   'state-for-flight': 'State it for this flight',
   'change-flight': 'Change the flight so that it fits',
-  'obtain-atc-authorisation': 'Get air traffic control’s authorisation for this flight: where it is inoperative at any time, for the flight to the destination or to where it is repaired; where none is fitted ask at least one hour before',
-  'obtain-special-flight-permit': 'Get a special flight permit and a mechanic’s statement that the flight is safe',
+  'obtain-atc-authorisation':
+    'Get air traffic control’s authorisation for this flight: where it is inoperative at any time, for the flight to the destination or to where it is repaired; where none is fitted ask at least one hour before',
+  'obtain-special-flight-permit':
+    'Get a special flight permit and a mechanic’s statement that the flight is safe',
   'replace-tow-rope': 'Use a rope and links that fit, and record them',
 };
 
 /** Who may do it, as the end of a sentence. */
 export function entitledText(by: Entitled): string {
   switch (by.kind) {
-    case 'certificate': return list(by.anyOf.map((kind) => CERTIFICATE_NAMES[kind]), 'or');
-    case 'owner': return 'the owner';
-    case 'dispatcher': return 'a dispatcher';
-    case 'pilot-in-command': return 'the pilot in command';
-    case 'anybody-at-the-aircraft': return 'anybody at the aircraft';
-    case 'record-keeper': return 'a record keeper';
+    case 'certificate':
+      return list(
+        by.anyOf.map((kind) => CERTIFICATE_NAMES[kind]),
+        'or',
+      );
+    case 'owner':
+      return 'the owner';
+    case 'dispatcher':
+      return 'a dispatcher';
+    case 'pilot-in-command':
+      return 'the pilot in command';
+    case 'anybody-at-the-aircraft':
+      return 'anybody at the aircraft';
+    case 'record-keeper':
+      return 'a record keeper';
     default: {
       const missing: never = by;
       throw new RangeError(`nobody is entitled: ${JSON.stringify(missing)}`);
@@ -97,10 +117,14 @@ export function entitledText(by: Entitled): string {
 /** Where a rule comes from, in small print. */
 export function sourceText(source: Source): string {
   switch (source.kind) {
-    case 'regulation': return source.citation;
-    case 'club-policy': return 'club policy';
-    case 'common-practice': return 'common practice';
-    case 'approved-documents': return 'the aircraft’s approved documents';
+    case 'regulation':
+      return source.citation;
+    case 'club-policy':
+      return 'club policy';
+    case 'common-practice':
+      return 'common practice';
+    case 'approved-documents':
+      return 'the aircraft’s approved documents';
     default: {
       const missing: never = source;
       throw new RangeError(`no such source: ${JSON.stringify(missing)}`);
@@ -110,28 +134,66 @@ export function sourceText(source: Source): string {
 
 /** What a flight can say or change about itself. */
 const OF_A_FLIGHT: Readonly<Record<string, string>> = {
-  persons: 'how many people fly', load: 'its load', fuel: 'its fuel', altitudeFeet: 'its altitude', trainingWithin50Miles: 'that it is training within 50 NM', exceptedAirspace: 'that it stays in airspace that 91.215(b) excepts',
-  reliesOnVor: 'that it does not rely on VOR', reliesOnDatabase: 'that it does not rely on the database', landings: 'its landings', 'tow-launches': 'its tows', alternate: 'its alternate', toAlternate: 'how far its alternate is', transponder: 'without transponder', 'ads-b-out': 'without ADS-B Out', 'transponder and ads-b-out': 'without transponder and ADS-B Out',
+  persons: 'how many people fly',
+  load: 'its load',
+  fuel: 'its fuel',
+  altitudeFeet: 'its altitude',
+  trainingWithin50Miles: 'that it is training within 50 NM',
+  exceptedAirspace: 'that it stays in airspace that 91.215(b) excepts',
+  reliesOnVor: 'that it does not rely on VOR',
+  reliesOnDatabase: 'that it does not rely on the database',
+  landings: 'its landings',
+  'tow-launches': 'its tows',
+  alternate: 'its alternate',
+  toAlternate: 'how far its alternate is',
+  transponder: 'without transponder',
+  'ads-b-out': 'without ADS-B Out',
+  'transponder and ads-b-out': 'without transponder and ADS-B Out',
 };
-const NAMED: Readonly<Record<string, string>> = { ...INSPECTION_NAMES, ...METER_NAMES_IN_WORDS, ...QUANTITY_NAMES_IN_WORDS, ...EQUIPMENT_NAMES, ...DOCUMENT_NAMES, ...OF_A_FLIGHT, 'maintenance-release': 'maintenance release' };
+const NAMED: Readonly<Record<string, string>> = {
+  ...INSPECTION_NAMES,
+  ...METER_NAMES_IN_WORDS,
+  ...QUANTITY_NAMES_IN_WORDS,
+  ...EQUIPMENT_NAMES,
+  ...DOCUMENT_NAMES,
+  ...OF_A_FLIGHT,
+  'maintenance-release': 'maintenance release',
+};
 
 /** What an act is done to, in words; empty for a record, whose id says nothing to a person. */
 export function onText(act: Act, on: string | null): string {
   if (on === null) return '';
   // Of an item of equipment or of a flight the same word says two things.
-  if (act === 'obtain-atc-authorisation' || act === 'state-for-flight' || act === 'change-flight') return OF_A_FLIGHT[on] ?? '';
+  if (act === 'obtain-atc-authorisation' || act === 'state-for-flight' || act === 'change-flight')
+    return OF_A_FLIGHT[on] ?? '';
   const [quantity = '', which] = on.split(' ');
-  return NAMED[on] ?? (which === undefined || NAMED[quantity] === undefined ? (which === undefined ? '' : on) : `${NAMED[quantity]}, ${which}`);
+  return (
+    NAMED[on]
+    ?? (which === undefined || NAMED[quantity] === undefined
+      ? which === undefined
+        ? ''
+        : on
+      : `${NAMED[quantity]}, ${which}`)
+  );
 }
 
 /** Acts in words, with who does them where that is said; the same act on several things is said once. */
 export function actsText(acts: readonly (Pick<Remedy, 'act' | 'on'> & { readonly by?: Entitled })[]): string {
-  const groups = new Map<string, { readonly act: Act; readonly by: string; readonly on: readonly string[] }>();
+  const groups = new Map<
+    string,
+    { readonly act: Act; readonly by: string; readonly on: readonly string[] }
+  >();
   for (const { act, on, by: whom } of acts) {
     const by = whom === undefined ? '' : ` – ${entitledText(whom)}`;
     const known = groups.get(`${act}${by}`)?.on ?? [];
     const thing = onText(act, on);
-    groups.set(`${act}${by}`, { act, by, on: thing === '' || known.includes(thing) ? known : [...known, thing] });
+    groups.set(`${act}${by}`, {
+      act,
+      by,
+      on: thing === '' || known.includes(thing) ? known : [...known, thing],
+    });
   }
-  return [...groups.values()].map(({ act, by, on }) => `${ACT_NAMES[act]}${on.length === 0 ? '' : ` (${on.join('; ')})`}${by}`).join('; ');
+  return [...groups.values()]
+    .map(({ act, by, on }) => `${ACT_NAMES[act]}${on.length === 0 ? '' : ` (${on.join('; ')})`}${by}`)
+    .join('; ');
 }

@@ -10,11 +10,21 @@ describe('uses in a few words', () => {
     ['instrument flight', usesIn({ rules: ['ifr'] }), 'by instruments'],
     ['airspace', usesIn({ transponderAirspace: ['inside'] }), 'in transponder airspace'],
     ['one purpose', usesIn({ purpose: ['carriage-for-hire'] }), 'for carriage for hire'],
-    ['purposes at night', usesIn({ light: ['night'], purpose: ['instruction-school-aircraft', 'carriage-for-hire'] }), 'for lessons and carriage for hire at night'],
-    ['over water with passengers', usesIn({ overWater: ['beyond-glide'], passengers: ['aboard'] }), 'beyond gliding distance of the shore with passengers'],
+    [
+      'purposes at night',
+      usesIn({ light: ['night'], purpose: ['instruction-school-aircraft', 'carriage-for-hire'] }),
+      'for lessons and carriage for hire at night',
+    ],
+    [
+      'over water with passengers',
+      usesIn({ overWater: ['beyond-glide'], passengers: ['aboard'] }),
+      'beyond gliding distance of the shore with passengers',
+    ],
     ['what has no phrase', usesIn({ crew: ['dual'] }), 'for some flights'],
     ['dusk alone', usesIn({ light: ['dusk'] }), 'for some flights'],
     ['no box', union(usesIn({ light: ['night'] }), usesIn({ rules: ['ifr'] })), 'for some flights'],
     ['nothing', NO_USES, 'for some flights'],
-  ] as const)('%s', (_, uses, text) => { expect(usesText(uses)).toBe(text); });
+  ] as const)('%s', (_, uses, text) => {
+    expect(usesText(uses)).toBe(text);
+  });
 });

@@ -21,11 +21,25 @@ const PHRASES: Readonly<Partial<Record<Dimension, Readonly<Record<string, string
 export function usesText(uses: UseSet): string {
   if (isWithin(ORDINARY_USES, uses)) return 'for every flight';
   const own = intersection(uses, ORDINARY_USES);
-  const valuesIn = (name: Dimension, set: UseSet) => (DIMENSIONS[name] as readonly string[]).filter((value) => overlaps(usesIn({ [name]: [value] } as Box), set));
+  const valuesIn = (name: Dimension, set: UseSet) =>
+    (DIMENSIONS[name] as readonly string[]).filter((value) =>
+      overlaps(usesIn({ [name]: [value] } as Box), set),
+    );
   const box = Object.fromEntries(DIMENSION_NAMES.map((name) => [name, valuesIn(name, own)])) as Box;
-  const limited = DIMENSION_NAMES.filter((name) => valuesIn(name, own).length < valuesIn(name, ORDINARY_USES).length);
-  const phrases = limited.flatMap((name): readonly (string | undefined)[] => (name === 'purpose' ? [] : [PHRASES[name]?.[valuesIn(name, own).join()]]));
-  if (limited.length === 0 || phrases.includes(undefined) || !isWithin(intersection(ORDINARY_USES, usesIn(box)), uses)) return 'for some flights';
-  const purposes = limited.includes('purpose') ? [`for ${list((box.purpose ?? []).map((purpose) => USE_NAMES[purpose]))}`] : [];
+  const limited = DIMENSION_NAMES.filter(
+    (name) => valuesIn(name, own).length < valuesIn(name, ORDINARY_USES).length,
+  );
+  const phrases = limited.flatMap((name): readonly (string | undefined)[] =>
+    name === 'purpose' ? [] : [PHRASES[name]?.[valuesIn(name, own).join()]],
+  );
+  if (
+    limited.length === 0
+    || phrases.includes(undefined)
+    || !isWithin(intersection(ORDINARY_USES, usesIn(box)), uses)
+  )
+    return 'for some flights';
+  const purposes = limited.includes('purpose')
+    ? [`for ${list((box.purpose ?? []).map((purpose) => USE_NAMES[purpose]))}`]
+    : [];
   return [...purposes, ...phrases].join(' ');
 }

@@ -6,7 +6,11 @@ import type { ClubTransaction } from '@/db/connection';
 import { readHeads } from '@/db/ledger';
 
 /** A whole club as pieces of one JSON text: no more than a page of rows is held at once. */
-export async function* clubArchive(tx: ClubTransaction, clubId: string, now: Instant): AsyncGenerator<string> {
+export async function* clubArchive(
+  tx: ClubTransaction,
+  clubId: string,
+  now: Instant,
+): AsyncGenerator<string> {
   yield `{"format":"groval-club","version":${ARCHIVE_VERSION},"exportedAt":${JSON.stringify(new Date(now).toISOString())},"engine":${JSON.stringify(ENGINE_VERSION)},"clubId":${JSON.stringify(clubId)},"heads":${JSON.stringify(await readHeads(tx))},"tables":{`;
   for (const [at, name] of ARCHIVE_TABLE_NAMES.entries()) {
     yield `${at === 0 ? '' : ','}\n${JSON.stringify(name)}:[`;
@@ -22,5 +26,10 @@ export async function* clubArchive(tx: ClubTransaction, clubId: string, now: Ins
 
 /** A file name that says what it is and when it was made. */
 export function archiveName(club: string, now: Instant): string {
-  return `${club.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-').replaceAll(/^-|-$/g, '') || 'club'}-${instantText(now).slice(0, 10)}.groval.json`;
+  return `${
+    club
+      .toLowerCase()
+      .replaceAll(/[^a-z0-9]+/g, '-')
+      .replaceAll(/^-|-$/g, '') || 'club'
+  }-${instantText(now).slice(0, 10)}.groval.json`;
 }

@@ -21,7 +21,12 @@ import { tellDecided } from '@/explain/reasons';
 export interface EntryPreview {
   readonly verdict: { readonly before: Verdict; readonly after: Verdict };
   /** Each thing whose next limit changes, with the sum. */
-  readonly moved: readonly { readonly name: string; readonly before: string; readonly after: string; readonly sum: string }[];
+  readonly moved: readonly {
+    readonly name: string;
+    readonly before: string;
+    readonly after: string;
+    readonly sum: string;
+  }[];
   /** Why the entry would not count, but for its signature. */
   readonly faults: readonly string[];
   /** Whose certificates may sign it, in words, and their kinds. */
@@ -31,18 +36,42 @@ export interface EntryPreview {
   readonly aboveMeter: string | null;
 }
 
-const due = (decision: Decision): readonly DecidedConstraint[] => [...decision.constraints, ...decision.limits.map(({ constraint }) => constraint)];
+const due = (decision: Decision): readonly DecidedConstraint[] => [
+  ...decision.constraints,
+  ...decision.limits.map(({ constraint }) => constraint),
+];
 
 /** What is due by a decision, by constraint. */
-function nextBy(decision: Decision, facts: AircraftFacts): ReadonlyMap<string, { readonly name: string; readonly next: string; readonly sum: string }> {
-  return new Map(due(decision).flatMap((constraint) => {
-    const words = tellDue(constraint, facts);
-    return words === null ? [] : [[constraint.id, { name: limitName(constraint), next: words.next, sum: words.sum === '' ? tellDecided(constraint, 'ahead').headline : words.sum }] as const];
-  }));
+function nextBy(
+  decision: Decision,
+  facts: AircraftFacts,
+): ReadonlyMap<string, { readonly name: string; readonly next: string; readonly sum: string }> {
+  return new Map(
+    due(decision).flatMap((constraint) => {
+      const words = tellDue(constraint, facts);
+      return words === null
+        ? []
+        : [
+            [
+              constraint.id,
+              {
+                name: limitName(constraint),
+                next: words.next,
+                sum: words.sum === '' ? tellDecided(constraint, 'ahead').headline : words.sum,
+              },
+            ] as const,
+          ];
+    }),
+  );
 }
 
 /** What an entry would change, before anybody signs it. The stand-in signature is entitled, so that only what the entry itself lacks is told. Null without such an aircraft. */
-export async function entryPreview(tx: ClubTransaction, clubId: string, { aircraftId, draft }: EntryPreviewQuestion, now: Instant): Promise<EntryPreview | null> {
+export async function entryPreview(
+  tx: ClubTransaction,
+  clubId: string,
+  { aircraftId, draft }: EntryPreviewQuestion,
+  now: Instant,
+): Promise<EntryPreview | null> {
   const club = await readClub(tx, clubId);
   const [stored] = await loadAircraft(tx, club.place, aircraftId, true);
   if (stored === undefined) return null;
@@ -52,7 +81,18 @@ export async function entryPreview(tx: ClubTransaction, clubId: string, { aircra
   const kinds = mayBeSignedBy(work, authority);
   const [kind] = kinds;
   const present = presentFor(stored.facts, now);
-  const signature = kind === undefined ? null : { name: 'to be signed', certificate: { kind, number: '-', validFrom: '1900-01-01' as CivilDate, validUntil: 'no-expiry' as const } };
+  const signature =
+    kind === undefined
+      ? null
+      : {
+          name: 'to be signed',
+          certificate: {
+            kind,
+            number: '-',
+            validFrom: '1900-01-01' as CivilDate,
+            validUntil: 'no-expiry' as const,
+          },
+        };
   const entry = entryOf(draft, 'entry-being-written', signature, present);
   const facts = withEntry(stored.facts, entry);
   const before = decide(stored.facts, club.packs, null, present);
@@ -68,13 +108,36 @@ export async function entryPreview(tx: ClubTransaction, clubId: string, { aircra
     return [{ name: words.name, before: old, after: words.next, sum: words.sum }];
   });
   const meters = knownAt(stored.facts, present, authority).accounted;
-  const above = (draft.of === 'inspection' ? (draft.timeInService === null ? [] : [{ meter: 'time-in-service' as const, value: draft.timeInService }]) : draft.readings)
-    .find(({ meter, value }) => { const standing = meters[meter]; return standing.state === 'known' && value > standing.value; });
+  const above = (
+    draft.of === 'inspection'
+      ? draft.timeInService === null
+        ? []
+        : [{ meter: 'time-in-service' as const, value: draft.timeInService }]
+      : draft.readings
+  ).find(({ meter, value }) => {
+    const standing = meters[meter];
+    return standing.state === 'known' && value > standing.value;
+  });
   const standing = above === undefined ? undefined : meters[above.meter];
   const faults = entryFaults(entry, work, club.place.zone, authority).map((fault) => FAULT_NAMES[fault]);
   return {
-    verdict: { before: before.verdict, after: after.verdict }, moved, faults: draft.completedOn > civilDateAt(now, club.place.zone) ? [...new Set([...faults, FAULT_NAMES['completed-after-recorded']])] : faults,
-    signs: kinds.length === 0 ? 'nobody under this club’s rules' : list(kinds.map((one) => CERTIFICATE_NAMES[one]), 'or'), kinds,
-    aboveMeter: above === undefined || standing?.state !== 'known' ? null : `${meterText(above.meter, above.value)} is more than ${meterText(above.meter, standing.value)}, which is on record.`,
+    verdict: { before: before.verdict, after: after.verdict },
+    moved,
+    faults:
+      draft.completedOn > civilDateAt(now, club.place.zone)
+        ? [...new Set([...faults, FAULT_NAMES['completed-after-recorded']])]
+        : faults,
+    signs:
+      kinds.length === 0
+        ? 'nobody under this club’s rules'
+        : list(
+            kinds.map((one) => CERTIFICATE_NAMES[one]),
+            'or',
+          ),
+    kinds,
+    aboveMeter:
+      above === undefined || standing?.state !== 'known'
+        ? null
+        : `${meterText(above.meter, above.value)} is more than ${meterText(above.meter, standing.value)}, which is on record.`,
   };
 }

@@ -17,10 +17,19 @@ export interface LastReport {
 const LOOKED_AT = 5;
 
 /** The report of the flight that came back last; null where none is on record. */
-export async function lastReport(tx: ClubTransaction, aircraftId: string, zone: ZoneId): Promise<LastReport | null> {
+export async function lastReport(
+  tx: ClubTransaction,
+  aircraftId: string,
+  zone: ZoneId,
+): Promise<LastReport | null> {
   const flight = (await latestFlights(tx, aircraftId, LOOKED_AT)).find(({ returned }) => returned !== null);
   if (flight?.returned == null) return null;
   const { remarks, at } = flight.returned;
   const noted = remarks !== 'not said' && remarks !== '';
-  return { by: flight.personName, when: momentText(at, zone), words: noted && remarks !== 'Nothing to report' ? remarks : null, noted };
+  return {
+    by: flight.personName,
+    when: momentText(at, zone),
+    words: noted && remarks !== 'Nothing to report' ? remarks : null,
+    noted,
+  };
 }

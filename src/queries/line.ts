@@ -93,12 +93,21 @@ export interface Line {
 
 function nextLimits(decision: Decision): readonly NextLimit[] {
   if (decision.verdict === 'Grounded') return [{ figure: 'now', of: '' }];
-  return [decision.firstLimit.hours, decision.firstLimit.time].filter((limit) => limit !== null).map((limit) => ({ figure: leftText(limit), of: limitName(limit.constraint) }));
+  return [decision.firstLimit.hours, decision.firstLimit.time]
+    .filter((limit) => limit !== null)
+    .map((limit) => ({ figure: leftText(limit), of: limitName(limit.constraint) }));
 }
 
 /** Where on the clock a refused flight meets its first limit: hours are spread evenly over the flight. */
 function wallOf({ flight }: StoredFlight, { exceedances }: FlightAnswer): Instant | null {
-  const walls = exceedances.map((exceedance) => (exceedance.currency === 'time' ? flight.ends - exceedance.by : exceedance.currency === 'count' ? flight.ends : flight.ends - Math.round((exceedance.by / Math.max(1, airborneTime(flight))) * (flight.ends - flight.starts))));
+  const walls = exceedances.map((exceedance) =>
+    exceedance.currency === 'time'
+      ? flight.ends - exceedance.by
+      : exceedance.currency === 'count'
+        ? flight.ends
+        : flight.ends
+          - Math.round((exceedance.by / Math.max(1, airborneTime(flight))) * (flight.ends - flight.starts)),
+  );
   return walls.length === 0 ? null : (Math.max(flight.starts, Math.min(...walls)) as Instant);
 }
 
@@ -110,53 +119,127 @@ function outText(flights: readonly FlightOut[], zone: ZoneId, now: Instant): str
 }
 
 /** One aircraft's row, decided now. */
-export function lineRow(stored: StoredAircraft, flights: readonly StoredFlight[], club: Club, rules: string, now: Instant): LineRow {
+export function lineRow(
+  stored: StoredAircraft,
+  flights: readonly StoredFlight[],
+  club: Club,
+  rules: string,
+  now: Instant,
+): LineRow {
   const { aircraftId, typeName, revision, facts } = stored;
   const { place } = club;
   const { prepared, present } = preparedFor(stored, club, rules, now);
   const decision = decidePrepared(prepared, null, present);
   const ahead = flights.filter(({ flight, left }) => !left && flight.starts >= now);
-  const answers = new Map(answerFlights(prepared, decision, ahead.map(({ flight }) => flight)).map((answer) => [answer.flight, answer]));
+  const answers = new Map(
+    answerFlights(
+      prepared,
+      decision,
+      ahead.map(({ flight }) => flight),
+    ).map((answer) => [answer.flight, answer]),
+  );
   return {
-    aircraftId, registration: decision.registration, typeName, revision, verdict: decision.verdict, window: decision.window, windowText: windowText(decision.window), openFor: availabilityText(decision.open, decision.full),
-    reasons: tellReasons(decision.constraints), next: nextLimits(decision), secondsLeft: decision.firstLimit.hours?.currency === 'hours' ? decision.firstLimit.hours.left : null, holdsUntil: decision.holdsUntil, notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
+    aircraftId,
+    registration: decision.registration,
+    typeName,
+    revision,
+    verdict: decision.verdict,
+    window: decision.window,
+    windowText: windowText(decision.window),
+    openFor: availabilityText(decision.open, decision.full),
+    reasons: tellReasons(decision.constraints),
+    next: nextLimits(decision),
+    secondsLeft: decision.firstLimit.hours?.currency === 'hours' ? decision.firstLimit.hours.left : null,
+    holdsUntil: decision.holdsUntil,
+    notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
     out: outText(facts.flightsOut, place.zone, now),
-    openItems: facts.discrepancies.filter(({ rectification }) => rectification === null).map(({ what }) => what),
+    openItems: facts.discrepancies
+      .filter(({ rectification }) => rectification === null)
+      .map(({ what }) => what),
     flights: flights.map((planned) => {
       const { id, starts, ends, purpose } = planned.flight;
       const answer = answers.get(id);
-      const base = { id, name: planned.personName, starts, ends, purpose, airborneSeconds: airborneTime(planned.flight) };
-      return answer === undefined ? { ...base, answer: 'past' as const, words: '', wall: null } : { ...base, answer: answer.answer, words: tellFlight(answer, decision, place.zone), wall: wallOf(planned, answer) };
+      const base = {
+        id,
+        name: planned.personName,
+        starts,
+        ends,
+        purpose,
+        airborneSeconds: airborneTime(planned.flight),
+      };
+      return answer === undefined
+        ? { ...base, answer: 'past' as const, words: '', wall: null }
+        : {
+            ...base,
+            answer: answer.answer,
+            words: tellFlight(answer, decision, place.zone),
+            wall: wallOf(planned, answer),
+          };
     }),
   };
 }
 
 /** Reads what one or all rows need. */
-async function readRows(tx: ClubTransaction, club: Club, aircraftId: string | null, now: Instant): Promise<readonly LineRow[]> {
+async function readRows(
+  tx: ClubTransaction,
+  club: Club,
+  aircraftId: string | null,
+  now: Instant,
+): Promise<readonly LineRow[]> {
   const today = civilDateAt(now, club.place.zone);
   const stored = factsFromRows(await readFactRows(tx, aircraftId, true), club.place);
-  const flights = await flightsBetween(tx, startOfDay(today, club.place.zone), endOfDay(today, club.place.zone), aircraftId);
+  const flights = await flightsBetween(
+    tx,
+    startOfDay(today, club.place.zone),
+    endOfDay(today, club.place.zone),
+    aircraftId,
+  );
   const byAircraft = new Map<string, StoredFlight[]>();
-  for (const flight of flights) byAircraft.set(flight.aircraftId, [...(byAircraft.get(flight.aircraftId) ?? []), flight]);
+  for (const flight of flights)
+    byAircraft.set(flight.aircraftId, [...(byAircraft.get(flight.aircraftId) ?? []), flight]);
   const rules = rulesOf(club);
-  return stored.map((aircraft) => lineRow(aircraft, byAircraft.get(aircraft.aircraftId) ?? [], club, rules, now));
+  return stored.map((aircraft) =>
+    lineRow(aircraft, byAircraft.get(aircraft.aircraftId) ?? [], club, rules, now),
+  );
 }
 
 /** The whole Line at `now`. */
-export async function line(tx: ClubTransaction, clubId: string, now: Instant, pinned: boolean): Promise<Line> {
+export async function line(
+  tx: ClubTransaction,
+  clubId: string,
+  now: Instant,
+  pinned: boolean,
+): Promise<Line> {
   const club = await readClub(tx, clubId);
   const { place } = club;
   const date = civilDateAt(now, place.zone);
   const { dawn, sunrise, sunset, nightfall } = sunOn(date, place);
   return {
-    club: club.name, field: place.name, zone: place.zone, now, pinned,
-    today: { date, from: startOfDay(date, place.zone), to: startOfDay(addDays(date, 1), place.zone), dawn, sunrise, sunset, nightfall },
+    club: club.name,
+    field: place.name,
+    zone: place.zone,
+    now,
+    pinned,
+    today: {
+      date,
+      from: startOfDay(date, place.zone),
+      to: startOfDay(addDays(date, 1), place.zone),
+      dawn,
+      sunrise,
+      sunset,
+      nightfall,
+    },
     rows: await readRows(tx, club, null, now),
   };
 }
 
 /** One row of the Line, for a live event; null when the aircraft is not there. */
-export async function lineRowOf(tx: ClubTransaction, clubId: string, aircraftId: string, now: Instant): Promise<LineRow | null> {
+export async function lineRowOf(
+  tx: ClubTransaction,
+  clubId: string,
+  aircraftId: string,
+  now: Instant,
+): Promise<LineRow | null> {
   const [row] = await readRows(tx, await readClub(tx, clubId), aircraftId, now);
   return row ?? null;
 }

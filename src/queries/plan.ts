@@ -31,7 +31,28 @@ export interface PlanLine {
   readonly ends: string;
   readonly date: CivilDate;
   readonly airborne: string;
-  readonly flight: Pick<PlannedFlight, 'purpose' | 'crew' | 'rules' | 'range' | 'transponderAirspace' | 'adsbAirspace' | 'beyondGlideOverWater' | 'passengers' | 'persons' | 'landings' | 'towLaunches' | 'reliesOnVor' | 'reliesOnDatabase' | 'places' | 'altitudeFeet' | 'toAlternate' | 'authorisedWithout' | 'exceptedAirspace' | 'trainingWithin50Miles'>;
+  readonly flight: Pick<
+    PlannedFlight,
+    | 'purpose'
+    | 'crew'
+    | 'rules'
+    | 'range'
+    | 'transponderAirspace'
+    | 'adsbAirspace'
+    | 'beyondGlideOverWater'
+    | 'passengers'
+    | 'persons'
+    | 'landings'
+    | 'towLaunches'
+    | 'reliesOnVor'
+    | 'reliesOnDatabase'
+    | 'places'
+    | 'altitudeFeet'
+    | 'toAlternate'
+    | 'authorisedWithout'
+    | 'exceptedAirspace'
+    | 'trainingWithin50Miles'
+  >;
   /** US gallons; empty where none was planned. */
   readonly fuel: string;
   readonly answer: FlightAnswer['answer'] | 'past' | 'left';
@@ -45,14 +66,25 @@ export interface DayPlan {
   readonly field: string;
   readonly today: CivilDate;
   readonly date: CivilDate;
-  readonly aircraft: readonly { readonly aircraftId: string; readonly registration: string; readonly typeName: string; readonly verdict: Verdict; readonly purposes: readonly Purpose[] }[];
+  readonly aircraft: readonly {
+    readonly aircraftId: string;
+    readonly registration: string;
+    readonly typeName: string;
+    readonly verdict: Verdict;
+    readonly purposes: readonly Purpose[];
+  }[];
   readonly flights: readonly PlanLine[];
   /** Places that flights of the club touched before. */
   readonly places: readonly Place[];
 }
 
 /** Every flight planned for a day, each decided as it stands now. */
-export async function dayPlan(tx: ClubTransaction, clubId: string, date: CivilDate | null, now: Instant): Promise<DayPlan> {
+export async function dayPlan(
+  tx: ClubTransaction,
+  clubId: string,
+  date: CivilDate | null,
+  now: Instant,
+): Promise<DayPlan> {
   const club = await readClub(tx, clubId);
   const { zone } = club.place;
   const today = civilDateAt(now, zone);
@@ -66,18 +98,55 @@ export async function dayPlan(tx: ClubTransaction, clubId: string, date: CivilDa
     const decision = decidePrepared(prepared, null, present);
     const own = flights.filter(({ aircraftId }) => aircraftId === one.aircraftId);
     const ahead = own.filter(({ left, flight }) => !left && flight.starts >= present);
-    const answers = new Map(answerFlights(prepared, decision, ahead.map(({ flight }) => flight)).map((answer) => [answer.flight, answer]));
+    const answers = new Map(
+      answerFlights(
+        prepared,
+        decision,
+        ahead.map(({ flight }) => flight),
+      ).map((answer) => [answer.flight, answer]),
+    );
     for (const { flight, left, personName, personId, plannedBy } of own) {
       const answer = answers.get(flight.id);
       lines.push({
-        flightId: flight.id, aircraftId: one.aircraftId, registration: decision.registration, person: personName, owners: [...(personId === null ? [] : [personId]), plannedBy], starts: clockText(flight.starts, zone), ends: clockText(flight.ends, zone), date: civilDateAt(flight.starts, zone), airborne: decimalHours(airborneTime(flight), 2, 'up'), flight, fuel: flight.fuelPlanned === null ? '' : String(Number(decimalVolume(flight.fuelPlanned, 'US gal', 3, 'down'))),
-        answer: left ? 'left' : answer === undefined ? 'past' : answer.answer, words: answer === undefined ? '' : tellFlight(answer, decision, zone),
+        flightId: flight.id,
+        aircraftId: one.aircraftId,
+        registration: decision.registration,
+        person: personName,
+        owners: [...(personId === null ? [] : [personId]), plannedBy],
+        starts: clockText(flight.starts, zone),
+        ends: clockText(flight.ends, zone),
+        date: civilDateAt(flight.starts, zone),
+        airborne: decimalHours(airborneTime(flight), 2, 'up'),
+        flight,
+        fuel:
+          flight.fuelPlanned === null
+            ? ''
+            : String(Number(decimalVolume(flight.fuelPlanned, 'US gal', 3, 'down'))),
+        answer: left ? 'left' : answer === undefined ? 'past' : answer.answer,
+        words: answer === undefined ? '' : tellFlight(answer, decision, zone),
       });
     }
     const purposes = [...new Set(one.facts.aircraft.approvedFor?.flatMap(({ purpose }) => purpose) ?? [])];
-    return { aircraftId: one.aircraftId, registration: decision.registration, typeName: one.typeName, verdict: decision.verdict, purposes };
+    return {
+      aircraftId: one.aircraftId,
+      registration: decision.registration,
+      typeName: one.typeName,
+      verdict: decision.verdict,
+      purposes,
+    };
   });
-  return { places: await placesPlanned(tx), now, zone, field: club.place.name, today, date: day, aircraft, flights: lines.sort((a, b) => (a.starts < b.starts ? -1 : a.starts > b.starts ? 1 : a.registration < b.registration ? -1 : 1)) };
+  return {
+    places: await placesPlanned(tx),
+    now,
+    zone,
+    field: club.place.name,
+    today,
+    date: day,
+    aircraft,
+    flights: lines.sort((a, b) =>
+      a.starts < b.starts ? -1 : a.starts > b.starts ? 1 : a.registration < b.registration ? -1 : 1,
+    ),
+  };
 }
 
 /** What one draft would be answered. */
@@ -94,13 +163,22 @@ export interface DraftAnswer {
 const MOST_OTHERS = 4;
 
 /** The answer for a flight that is being entered, and which other aircraft could take it. */
-export async function draftAnswer(tx: ClubTransaction, clubId: string, draft: FlightDraft, replaces: string | null, now: Instant): Promise<DraftAnswer> {
+export async function draftAnswer(
+  tx: ClubTransaction,
+  clubId: string,
+  draft: FlightDraft,
+  replaces: string | null,
+  now: Instant,
+): Promise<DraftAnswer> {
   const club = await readClub(tx, clubId);
   const flight = flightFrom(draft, 'flight-being-entered', club.place.zone);
-  if ('path' in flight) return { answer: 'unclear', words: flight.message, against: [], clashes: [], others: [] };
+  if ('path' in flight)
+    return { answer: 'unclear', words: flight.message, against: [], clashes: [], others: [] };
   const stored = await loadAircraft(tx, club.place, null, true);
   const rules = rulesOf(club);
-  const near = (await flightsBetween(tx, flight.starts, flight.ends, null)).filter((one) => one.flight.id !== replaces);
+  const near = (await flightsBetween(tx, flight.starts, flight.ends, null)).filter(
+    (one) => one.flight.id !== replaces,
+  );
   const judge = (aircraftId: string) => {
     const one = stored.find((aircraft) => aircraft.aircraftId === aircraftId);
     if (one === undefined) return null;
@@ -108,11 +186,32 @@ export async function draftAnswer(tx: ClubTransaction, clubId: string, draft: Fl
     return decidePrepared(prepared, flight, present);
   };
   const decision = judge(draft.aircraftId);
-  if (decision?.flight == null) return { answer: 'unclear', words: 'Choose an aircraft.', against: [], clashes: [], others: [] };
+  if (decision?.flight == null)
+    return { answer: 'unclear', words: 'Choose an aircraft.', against: [], clashes: [], others: [] };
   const asked = decision.flight;
   const busy = (aircraftId: string) => near.filter((one) => one.aircraftId === aircraftId);
-  const clashes = busy(draft.aircraftId).map(({ personName, flight: other }) => `${personName}, ${clockText(other.starts, club.place.zone)}–${clockText(other.ends, club.place.zone)}`);
-  const others = asked.answer === 'yes' && clashes.length === 0 ? [] : stored.filter(({ aircraftId }) => aircraftId !== draft.aircraftId && busy(aircraftId).length === 0 && judge(aircraftId)?.flight?.answer === 'yes').slice(0, MOST_OTHERS).map(({ aircraftId, facts }) => ({ aircraftId, registration: facts.aircraft.registration }));
+  const clashes = busy(draft.aircraftId).map(
+    ({ personName, flight: other }) =>
+      `${personName}, ${clockText(other.starts, club.place.zone)}–${clockText(other.ends, club.place.zone)}`,
+  );
+  const others =
+    asked.answer === 'yes' && clashes.length === 0
+      ? []
+      : stored
+          .filter(
+            ({ aircraftId }) =>
+              aircraftId !== draft.aircraftId
+              && busy(aircraftId).length === 0
+              && judge(aircraftId)?.flight?.answer === 'yes',
+          )
+          .slice(0, MOST_OTHERS)
+          .map(({ aircraftId, facts }) => ({ aircraftId, registration: facts.aircraft.registration }));
   const closing = [...decision.constraints.filter(({ id }) => asked.closedBy.includes(id)), ...asked.own];
-  return { answer: asked.answer, words: tellFlight(asked, decision, club.place.zone), against: tellReasons(closing), clashes, others };
+  return {
+    answer: asked.answer,
+    words: tellFlight(asked, decision, club.place.zone),
+    against: tellReasons(closing),
+    clashes,
+    others,
+  };
 }

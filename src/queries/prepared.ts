@@ -7,7 +7,11 @@ import type { Club } from '@/db/clubs';
 /** How many aircraft are kept prepared in one process: a few large clubs. */
 const MOST = 3000;
 
-interface Kept { readonly revision: number; readonly rules: string; readonly prepared: Prepared }
+interface Kept {
+  readonly revision: number;
+  readonly rules: string;
+  readonly prepared: Prepared;
+}
 
 const kept = new Map<string, Kept>();
 
@@ -21,7 +25,12 @@ export function rulesOf({ packs, place }: Club): string {
  * preparation serves as long as the revision and the club's rules stay the same; a copy in another process comes to the same.
  * @param rules rulesOf() the club: made once for a list
  */
-export function preparedFor({ aircraftId, revision, facts }: StoredAircraft, { packs }: Club, rules: string, now: Instant): { readonly prepared: Prepared; readonly present: Instant } {
+export function preparedFor(
+  { aircraftId, revision, facts }: StoredAircraft,
+  { packs }: Club,
+  rules: string,
+  now: Instant,
+): { readonly prepared: Prepared; readonly present: Instant } {
   const known = kept.get(aircraftId);
   if (known?.revision === revision && known.rules === rules) {
     const { prepared } = known;

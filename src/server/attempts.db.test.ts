@@ -4,16 +4,29 @@ import { openAccountPool } from './accounts';
 import { Attempts, DEVICE_COOKIE } from './attempts';
 
 const pool = openAccountPool(given('DATABASE_URL'));
-afterAll(async () => { await pool.end(); });
+afterAll(async () => {
+  await pool.end();
+});
 const attempts = new Attempts(pool, 'x'.repeat(32));
 
 let made = 0;
 /** An account and an address of a test's own. */
-const somebody = (change: Partial<{ account: string; address: string | null; device: string | null }> = {}) => {
+const somebody = (
+  change: Partial<{ account: string; address: string | null; device: string | null }> = {},
+) => {
   made += 1;
-  return { account: `somebody-${process.pid}-${made}@ternbay.example`, address: `test-${process.pid}-${made}`, device: null, ...change };
+  return {
+    account: `somebody-${process.pid}-${made}@ternbay.example`,
+    address: `test-${process.pid}-${made}`,
+    device: null,
+    ...change,
+  };
 };
-const many = async (times: number, trier: ReturnType<typeof somebody>) => { const answers = []; for (let at = 0; at < times; at += 1) answers.push(await attempts.begin(trier)); return answers; };
+const many = async (times: number, trier: ReturnType<typeof somebody>) => {
+  const answers = [];
+  for (let at = 0; at < times; at += 1) answers.push(await attempts.begin(trier));
+  return answers;
+};
 
 describe('tries of an account', () => {
   it('cost nothing five times, and then one has to wait for seconds, never for a quarter of an hour', async () => {
@@ -52,7 +65,10 @@ describe('tries of an account', () => {
     const address = `spray-${process.pid}`;
     const answers = [];
     for (let at = 0; at < 105; at += 1) answers.push(await attempts.begin(somebody({ address })));
-    expect([answers.slice(0, 100).every(({ ok }) => ok), answers.slice(100).some(({ ok }) => ok)]).toEqual([true, false]);
+    expect([answers.slice(0, 100).every(({ ok }) => ok), answers.slice(100).some(({ ok }) => ok)]).toEqual([
+      true,
+      false,
+    ]);
     // Where nobody tells the address, it is not counted: otherwise strangers would lock everybody out.
     expect(await attempts.begin(somebody({ address: null }))).toEqual({ ok: true });
   });
@@ -63,9 +79,17 @@ describe('the cookie of a device', () => {
   it.each([
     ['of another account', cookie, 'rolf@ternbay.example'],
     ['with another signature', `${cookie.slice(0, -3)}AAA`, 'mira@ternbay.example'],
-    ['of another server', new Attempts(pool, 'y'.repeat(32)).deviceCookie('mira@ternbay.example', false).split(';')[0] ?? '', 'mira@ternbay.example'],
+    [
+      'of another server',
+      new Attempts(pool, 'y'.repeat(32)).deviceCookie('mira@ternbay.example', false).split(';')[0] ?? '',
+      'mira@ternbay.example',
+    ],
     ['that is none', 'groval.device=x.y', 'mira@ternbay.example'],
     ['that is not there', null, 'mira@ternbay.example'],
-  ])('%s is worth nothing', (_, cookies, account) => { expect(attempts.deviceOf(cookies, account)).toBeNull(); });
-  it('is known for its account', () => { expect(attempts.deviceOf(cookie, 'mira@ternbay.example')).toMatch(/^[0-9a-f-]{36}$/); });
+  ])('%s is worth nothing', (_, cookies, account) => {
+    expect(attempts.deviceOf(cookies, account)).toBeNull();
+  });
+  it('is known for its account', () => {
+    expect(attempts.deviceOf(cookie, 'mira@ternbay.example')).toMatch(/^[0-9a-f-]{36}$/);
+  });
 });

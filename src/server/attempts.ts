@@ -21,13 +21,18 @@ export type Attempt = { readonly ok: true } | { readonly ok: false; readonly ret
 const MAY: Attempt = { ok: true };
 
 /** Who tries: the account, the network address where it is known, and the device where this account has signed in on it before. */
-export interface Trier { readonly account: string; readonly address: string | null; readonly device: string | null }
+export interface Trier {
+  readonly account: string;
+  readonly address: string | null;
+  readonly device: string | null;
+}
 
 const hashed = (text: string): string => createHash('sha256').update(text).digest('base64url');
 
 /** What a limiter throws is either its own answer or trouble with the database. */
 function waitOf(error: unknown): Attempt {
-  if (error instanceof RateLimiterRes) return { ok: false, retryAfterSeconds: Math.max(1, Math.ceil(error.msBeforeNext / 1000)) };
+  if (error instanceof RateLimiterRes)
+    return { ok: false, retryAfterSeconds: Math.max(1, Math.ceil(error.msBeforeNext / 1000)) };
   throw error;
 }
 
@@ -42,8 +47,22 @@ export class Attempts {
   private readonly byAddress: RateLimiterPostgres;
   private readonly byDevice: RateLimiterPostgres;
 
-  constructor(pool: Pool, private readonly secret: string) {
-    const limiter = (keyPrefix: string, points: number, duration: number) => new RateLimiterPostgres({ storeClient: pool, storeType: 'pool', schemaName: 'auth', tableName: 'attempts', tableCreated: true, clearExpiredByTimeout: keyPrefix === 'account', keyPrefix, points, duration });
+  constructor(
+    pool: Pool,
+    private readonly secret: string,
+  ) {
+    const limiter = (keyPrefix: string, points: number, duration: number) =>
+      new RateLimiterPostgres({
+        storeClient: pool,
+        storeType: 'pool',
+        schemaName: 'auth',
+        tableName: 'attempts',
+        tableCreated: true,
+        clearExpiredByTimeout: keyPrefix === 'account',
+        keyPrefix,
+        points,
+        duration,
+      });
     this.byAccount = limiter('account', 1_000_000, HOUR_S);
     this.gate = limiter('gate', 1, LONGEST_WAIT_S);
     this.byAddress = limiter('address', BY_ADDRESS.points, BY_ADDRESS.duration);
@@ -54,11 +73,23 @@ export class Attempts {
   async begin({ account, address, device }: Trier): Promise<Attempt> {
     const key = hashed(account);
     try {
-      if (device !== null && await this.byDevice.consume(`${device}:${key}`).then(() => true, (error: unknown) => { waitOf(error); return false; })) return MAY;
+      if (
+        device !== null
+        && (await this.byDevice.consume(`${device}:${key}`).then(
+          () => true,
+          (error: unknown) => {
+            waitOf(error);
+            return false;
+          },
+        ))
+      )
+        return MAY;
       if (address !== null) await this.byAddress.consume(hashed(address));
       const { consumedPoints } = await this.byAccount.consume(key);
       if (consumedPoints <= FREE_TRIES) return MAY;
-      await this.gate.consume(key, 1, { customDuration: Math.min(LONGEST_WAIT_S, 2 ** (consumedPoints - FREE_TRIES)) });
+      await this.gate.consume(key, 1, {
+        customDuration: Math.min(LONGEST_WAIT_S, 2 ** (consumedPoints - FREE_TRIES)),
+      });
       return MAY;
     } catch (error) {
       return waitOf(error);
@@ -80,7 +111,9 @@ export class Attempts {
 
   /** What a cookie says of the device, where this account has signed in on it before; null otherwise. */
   deviceOf(cookies: string | null, account: string): string | null {
-    for (const [, device, signature] of (cookies ?? '').matchAll(/(?:^|;\s*)groval\.device=([0-9a-f-]{36})\.([\w-]{43})(?=;|$)/g)) {
+    for (const [, device, signature] of (cookies ?? '').matchAll(
+      /(?:^|;\s*)groval\.device=([0-9a-f-]{36})\.([\w-]{43})(?=;|$)/g,
+    )) {
       if (device === undefined || signature === undefined) continue;
       const known = Buffer.from(signature, 'base64url');
       const right = this.signatureOf(device, account);

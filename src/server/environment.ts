@@ -4,7 +4,9 @@ import { instantSchema } from '@/contracts/scalars';
 const schema = z.object({
   DATABASE_URL: z.url('expected the address of the database, postgres://groval_app:…@host:port/database'),
   GROVAL_AUTH_SECRET: z.string().min(24, 'expected at least 24 random characters: it signs the sessions'),
-  GROVAL_URL: z.url('expected the address that people open, such as https://groval.example').default('http://127.0.0.1:3600'),
+  GROVAL_URL: z
+    .url('expected the address that people open, such as https://groval.example')
+    .default('http://127.0.0.1:3600'),
   GROVAL_DEMO_PASSWORD: z.string().min(8).optional(),
   GROVAL_NOW: instantSchema.optional(),
   GROVAL_LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
@@ -20,7 +22,9 @@ export type Environment = z.output<typeof schema>;
 export function readEnvironment(): Environment {
   const checked = schema.safeParse(process.env);
   if (checked.success) return checked.data;
-  throw new Error(`The environment is not complete:\n${checked.error.issues.map(({ path, message }) => `  ${path.join('.')}: ${message}`).join('\n')}`);
+  throw new Error(
+    `The environment is not complete:\n${checked.error.issues.map(({ path, message }) => `  ${path.join('.')}: ${message}`).join('\n')}`,
+  );
 }
 
 /** True when the address is this machine only: then a session cookie may travel without TLS. */

@@ -7,34 +7,57 @@ import { openLog } from './log';
 
 const log = openLog({ GROVAL_LOG_LEVEL: 'silent' });
 let superuser: Client;
-beforeAll(async () => { superuser = new Client({ connectionString: given('GROVAL_TEST_SUPERUSER_URL') }); await superuser.connect(); });
-afterAll(async () => { await superuser.end(); });
+beforeAll(async () => {
+  superuser = new Client({ connectionString: given('GROVAL_TEST_SUPERUSER_URL') });
+  await superuser.connect();
+});
+afterAll(async () => {
+  await superuser.end();
+});
 
 describe('live events', () => {
   let live: LiveEvents | null = null;
-  afterEach(async () => { await live?.close(); live = null; });
-  const open = (describe: (change: Change) => Promise<string> = ({ aircraft }) => Promise.resolve(aircraft)) => {
+  afterEach(async () => {
+    await live?.close();
+    live = null;
+  });
+  const open = (
+    describe: (change: Change) => Promise<string> = ({ aircraft }) => Promise.resolve(aircraft),
+  ) => {
     live = new LiveEvents(given('DATABASE_URL'), log, describe);
     return live;
   };
   const screen = async (events: LiveEvents, club: string) => {
     const heard: string[] = [];
-    const remove = await events.add(club, (event, data) => { heard.push(`${event} ${data}`); });
+    const remove = await events.add(club, (event, data) => {
+      heard.push(`${event} ${data}`);
+    });
     return { heard, remove };
   };
-  const change = (club: string, aircraft: string) => superuser.query('select pg_notify($1, $2)', [CHANNEL, JSON.stringify({ club, aircraft, revision: 2 })]);
+  const change = (club: string, aircraft: string) =>
+    superuser.query('select pg_notify($1, $2)', [CHANNEL, JSON.stringify({ club, aircraft, revision: 2 })]);
 
   it('a change is described once and reaches every screen of its club, and no other', async () => {
     let described = 0;
-    const events = open(({ aircraft }) => { described += 1; return Promise.resolve(aircraft); });
-    const [first, second, stranger] = [await screen(events, 'ours'), await screen(events, 'ours'), await screen(events, 'theirs')];
+    const events = open(({ aircraft }) => {
+      described += 1;
+      return Promise.resolve(aircraft);
+    });
+    const [first, second, stranger] = [
+      await screen(events, 'ours'),
+      await screen(events, 'ours'),
+      await screen(events, 'theirs'),
+    ];
     await change('ours', 'N07TB');
     await expect.poll(() => [first.heard, second.heard]).toEqual([['change N07TB'], ['change N07TB']]);
     expect([stranger.heard, described]).toEqual([[], 1]);
   });
   it('a screen that has gone hears nothing more, and a club without screens costs nothing', async () => {
     let described = 0;
-    const events = open(({ aircraft }) => { described += 1; return Promise.resolve(aircraft); });
+    const events = open(({ aircraft }) => {
+      described += 1;
+      return Promise.resolve(aircraft);
+    });
     const [gone, stays] = [await screen(events, 'ours'), await screen(events, 'theirs')];
     gone.remove();
     await change('ours', 'N07TB');
@@ -45,7 +68,9 @@ describe('live events', () => {
   it('after a lost connection every screen is told to ask again, and changes arrive again', async () => {
     const events = open();
     const { heard } = await screen(events, 'ours');
-    await superuser.query(`select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'groval live'`);
+    await superuser.query(
+      `select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'groval live'`,
+    );
     await expect.poll(() => heard, { timeout: 10_000 }).toEqual(['resync {}']);
     await change('ours', 'N07TB');
     await expect.poll(() => heard, { timeout: 5000 }).toEqual(['resync {}', 'change N07TB']);

@@ -17,7 +17,11 @@ export class LiveEvents {
   private closed = false;
   private starting: Promise<void> | null = null;
 
-  constructor(private readonly url: string, private readonly log: Log, private readonly describe: (change: Change) => Promise<string>) {}
+  constructor(
+    private readonly url: string,
+    private readonly log: Log,
+    private readonly describe: (change: Change) => Promise<string>,
+  ) {}
 
   /** Adds a screen. Answers the function that removes it. */
   async add(club: string, send: Send): Promise<() => void> {
@@ -37,16 +41,24 @@ export class LiveEvents {
       const client = new Client({ connectionString: this.url, application_name: 'groval live' });
       try {
         await client.connect();
-        client.on('notification', ({ payload }) => { void this.changed(payload ?? ''); });
-        client.on('error', (error) => { this.lost(client, error); });
-        client.on('end', () => { this.lost(client, new Error('the connection ended')); });
+        client.on('notification', ({ payload }) => {
+          void this.changed(payload ?? '');
+        });
+        client.on('error', (error) => {
+          this.lost(client, error);
+        });
+        client.on('end', () => {
+          this.lost(client, new Error('the connection ended'));
+        });
         await client.query(`listen ${CHANNEL}`);
         this.client = client;
         return;
       } catch (error) {
         this.log.warn({ err: error }, 'cannot listen for live events yet');
         await client.end().catch(() => undefined);
-        await new Promise((resolve) => { setTimeout(resolve, RETRY_MS); });
+        await new Promise((resolve) => {
+          setTimeout(resolve, RETRY_MS);
+        });
       }
     }
   }
@@ -55,7 +67,9 @@ export class LiveEvents {
     if (this.closed || this.client !== client) return;
     this.client = null;
     this.log.warn({ err: error }, 'live events lost the database; trying again');
-    this.starting = this.listen().then(() => { for (const screens of this.screens.values()) for (const send of screens) send('resync', '{}'); });
+    this.starting = this.listen().then(() => {
+      for (const screens of this.screens.values()) for (const send of screens) send('resync', '{}');
+    });
   }
 
   private async changed(payload: string): Promise<void> {

@@ -10,11 +10,17 @@ export class Passwords {
   private readonly work = new Bounded(AT_ONCE, MAX_WAITING);
 
   /** True where one more would be refused. */
-  get full(): boolean { return this.work.full; }
+  get full(): boolean {
+    return this.work.full;
+  }
 
   /** The hash that a password is kept by. @throws TooBusy */
-  hash(password: string): Promise<string> { return this.work.run(() => hashPassword(password)); }
+  hash(password: string): Promise<string> {
+    return this.work.run(() => hashPassword(password));
+  }
 
   /** Whether it is the password behind a hash. @throws TooBusy */
-  verify(hash: string, password: string): Promise<boolean> { return this.work.run(() => verifyPassword({ hash, password })); }
+  verify(hash: string, password: string): Promise<boolean> {
+    return this.work.run(() => verifyPassword({ hash, password }));
+  }
 }

@@ -10,10 +10,15 @@ async function tellFoundingCode(foundingCode: FoundingCode): Promise<void> {
   const { env, log, ports } = runtime();
   try {
     const code = await foundingCode(ports);
-    if (code !== null) process.stdout.write(`\nNobody has an account here yet. Open ${new URL('/founding', env.GROVAL_URL).toString()} and enter this one-time code:\n\n    ${code}\n\n`);
+    if (code !== null)
+      process.stdout.write(
+        `\nNobody has an account here yet. Open ${new URL('/founding', env.GROVAL_URL).toString()} and enter this one-time code:\n\n    ${code}\n\n`,
+      );
   } catch (error) {
     log.warn({ err: error }, 'could not look whether anybody has an account; trying again');
-    setTimeout(() => { void tellFoundingCode(foundingCode); }, TRY_AGAIN_MS).unref();
+    setTimeout(() => {
+      void tellFoundingCode(foundingCode);
+    }, TRY_AGAIN_MS).unref();
   }
 }
 
@@ -27,11 +32,18 @@ export function startProcess(foundingCode: FoundingCode): void {
     log.info({ signal }, 'shutting down');
     // The framework waits for open requests; live streams never end by themselves.
     endStreams();
-    void closeRuntime().catch((error: unknown) => { log.error({ err: error }, 'could not close everything'); });
+    void closeRuntime().catch((error: unknown) => {
+      log.error({ err: error }, 'could not close everything');
+    });
   };
   process.once('SIGTERM', end);
   process.once('SIGINT', end);
-  if (env.GROVAL_EXIT_WITH_PARENT === '1') process.stdin.on('end', () => { process.kill(process.pid, 'SIGTERM'); }).resume();
+  if (env.GROVAL_EXIT_WITH_PARENT === '1')
+    process.stdin
+      .on('end', () => {
+        process.kill(process.pid, 'SIGTERM');
+      })
+      .resume();
   void tellFoundingCode(foundingCode);
   log.info({ url: env.GROVAL_URL, pinned: env.GROVAL_NOW !== undefined }, 'started');
 }

@@ -35,7 +35,9 @@ export interface Runtime {
   readonly watch: StreamWatch;
   readonly ports: Ports;
   /** Accounts whose address ends like this, for the demo's one-tap list. */
-  readonly demoPeople: (addressEnd: string) => Promise<readonly { readonly email: string; readonly name: string }[]>;
+  readonly demoPeople: (
+    addressEnd: string,
+  ) => Promise<readonly { readonly email: string; readonly name: string }[]>;
   /** True when the clock is pinned: then screens must not let it run on either. */
   readonly pinned: boolean;
   /** Things to be closed at the end, last opened first. */
@@ -58,11 +60,17 @@ const TRANSFERS_ALTOGETHER = 24;
 export function openRuntime(env: Environment): Runtime {
   const log = openLog(env);
   const pool = openPool(env.DATABASE_URL, env.GROVAL_POOL_SIZE);
-  pool.on('error', (error) => { log.warn({ err: error }, 'an idle database connection was lost'); });
+  pool.on('error', (error) => {
+    log.warn({ err: error }, 'an idle database connection was lost');
+  });
   const accountPool = openAccountPool(env.DATABASE_URL);
-  accountPool.on('error', (error) => { log.warn({ err: error }, 'an idle database connection was lost'); });
+  accountPool.on('error', (error) => {
+    log.warn({ err: error }, 'an idle database connection was lost');
+  });
   const bulkPool = openPool(env.DATABASE_URL, env.GROVAL_BULK_POOL_SIZE, BULK_LIMITS);
-  bulkPool.on('error', (error) => { log.warn({ err: error }, 'an idle database connection was lost'); });
+  bulkPool.on('error', (error) => {
+    log.warn({ err: error }, 'an idle database connection was lost');
+  });
   const db = openDatabase(pool);
   const bulk = openDatabase(bulkPool);
   // A club may use most of the connections, and never all.
@@ -73,28 +81,61 @@ export function openRuntime(env: Environment): Runtime {
   const pictures = new Bounded(PICTURES_AT_ONCE, PICTURES_WAITING);
   const now = (): Instant => env.GROVAL_NOW ?? instantFromMilliseconds(Date.now());
   const ports: Ports = {
-    db, now, newId: randomUUID, reencodePhoto: (bytes) => pictures.run(() => reencodePhoto(bytes)), hashPassword: (password) => passwords.hash(password),
+    db,
+    now,
+    newId: randomUUID,
+    reencodePhoto: (bytes) => pictures.run(() => reencodePhoto(bytes)),
+    hashPassword: (password) => passwords.hash(password),
     sha256: (bytes) => createHash('sha256').update(bytes).digest(),
     checkPassword: async (personId, password) => {
       const trier = { account: `sign:${personId}`, address: null, device: null };
       if (!(await attempts.begin(trier)).ok) return 'too-many-tries';
-      const { rows } = await accountPool.query<{ password: string | null }>('select password from account where "userId" = $1 and "providerId" = $2', [personId, 'credential']);
+      const { rows } = await accountPool.query<{ password: string | null }>(
+        'select password from account where "userId" = $1 and "providerId" = $2',
+        [personId, 'credential'],
+      );
       const hash = rows[0]?.password ?? null;
-      if (hash === null || !await passwords.verify(hash, password)) return 'wrong';
+      if (hash === null || !(await passwords.verify(hash, password))) return 'wrong';
       await attempts.succeeded(trier);
       return 'right';
     },
   };
-  const demoPeople = async (addressEnd: string) => (await accountPool.query<{ email: string; name: string }>('select email, name from "user" where right(email, length($1)) = $1 order by "createdAt", email', [addressEnd])).rows;
+  const demoPeople = async (addressEnd: string) =>
+    (
+      await accountPool.query<{ email: string; name: string }>(
+        'select email, name from "user" where right(email, length($1)) = $1 order by "createdAt", email',
+        [addressEnd],
+      )
+    ).rows;
   let probed: { readonly at: number; readonly answer: Promise<void> } | null = null;
   // Asked by everybody: once a second is enough, however many ask.
   const probe = (): Promise<void> => {
-    if (probed === null || Date.now() - probed.at > PROBE_MS) probed = { at: Date.now(), answer: accountPool.query('update health_probe set at = now()').then(() => undefined) };
+    if (probed === null || Date.now() - probed.at > PROBE_MS)
+      probed = {
+        at: Date.now(),
+        answer: accountPool.query('update health_probe set at = now()').then(() => undefined),
+      };
     return probed.answer;
   };
   return {
-    env, log, db, bulk, probe, demoPeople, accounts: openAccounts(env, accountPool, passwords), attempts, passwords, ports, pinned: env.GROVAL_NOW !== undefined,
-    transfers: new TransferShares(new Shares(TRANSFERS_EACH, TRANSFERS_ALTOGETHER), new Shares(TRANSFERS_OF_A_CLUB, TRANSFERS_ALTOGETHER)), imports: new Shares(1, TRANSFERS_ALTOGETHER), streams: new StreamShares(), watch: new StreamWatch(accountPool, db, log),
+    env,
+    log,
+    db,
+    bulk,
+    probe,
+    demoPeople,
+    accounts: openAccounts(env, accountPool, passwords),
+    attempts,
+    passwords,
+    ports,
+    pinned: env.GROVAL_NOW !== undefined,
+    transfers: new TransferShares(
+      new Shares(TRANSFERS_EACH, TRANSFERS_ALTOGETHER),
+      new Shares(TRANSFERS_OF_A_CLUB, TRANSFERS_ALTOGETHER),
+    ),
+    imports: new Shares(1, TRANSFERS_ALTOGETHER),
+    streams: new StreamShares(),
+    watch: new StreamWatch(accountPool, db, log),
     closers: [() => db.destroy(), () => bulk.destroy(), () => accountPool.end()],
   };
 }
@@ -105,7 +146,7 @@ type Holder = { [KEY]: Runtime | undefined };
 /** The runtime of this process. Kept on the global object because the framework loads modules more than once. */
 export function runtime(): Runtime {
   const holder = globalThis as unknown as Holder;
-  return holder[KEY] ??= openRuntime(readEnvironment());
+  return (holder[KEY] ??= openRuntime(readEnvironment()));
 }
 
 /** Closes everything that this process opened, once. */
@@ -128,7 +169,7 @@ export function liveEvents(describe: (change: Change) => Promise<string>): LiveE
   const { env, log, closers } = runtime();
   const live = new LiveEvents(env.DATABASE_URL, log, describe);
   closers.push(() => live.close());
-  return holder[LIVE] = live;
+  return (holder[LIVE] = live);
 }
 
 /** True for an origin that our own pages have. */

@@ -8,15 +8,22 @@ import type { ReadableStream as WebStream } from 'node:stream/web';
 
 /** More came than may be sent. */
 export class TooLarge extends Error {
-  constructor(readonly maxBytes: number) { super(`more than ${maxBytes} bytes`); }
+  constructor(readonly maxBytes: number) {
+    super(`more than ${maxBytes} bytes`);
+  }
 }
 /** Nothing came, or nobody read, for too long. */
 export class TooSlow extends Error {
-  constructor() { super('took too long'); }
+  constructor() {
+    super('took too long');
+  }
 }
 
 /** A file beside the memory, and what removes it. */
-export interface Spooled { readonly path: string; readonly remove: () => Promise<void> }
+export interface Spooled {
+  readonly path: string;
+  readonly remove: () => Promise<void>;
+}
 
 async function emptyFile(): Promise<Spooled> {
   const folder = await mkdtemp(join(tmpdir(), 'groval-'));
@@ -24,15 +31,28 @@ async function emptyFile(): Promise<Spooled> {
 }
 
 /** The pieces of a body up to a limit, in a time. @throws TooLarge @throws TooSlow */
-async function* within(body: WebStream<Uint8Array>, maxBytes: number, maxSeconds: number): AsyncGenerator<Uint8Array> {
+async function* within(
+  body: WebStream<Uint8Array>,
+  maxBytes: number,
+  maxSeconds: number,
+): AsyncGenerator<Uint8Array> {
   const until = Date.now() + maxSeconds * 1000;
   const reader = body.getReader();
   let length = 0;
   try {
     for (;;) {
       let timer: NodeJS.Timeout | undefined;
-      const tooSlow = new Promise<never>((_, reject) => { timer = setTimeout(() => { reject(new TooSlow()); }, Math.max(0, until - Date.now())); });
-      const { done, value } = await Promise.race([reader.read(), tooSlow]).finally(() => { clearTimeout(timer); });
+      const tooSlow = new Promise<never>((_, reject) => {
+        timer = setTimeout(
+          () => {
+            reject(new TooSlow());
+          },
+          Math.max(0, until - Date.now()),
+        );
+      });
+      const { done, value } = await Promise.race([reader.read(), tooSlow]).finally(() => {
+        clearTimeout(timer);
+      });
       if (done) return;
       length += value.byteLength;
       if (length > maxBytes) throw new TooLarge(maxBytes);
@@ -48,7 +68,8 @@ export async function readWithin(request: Request, maxBytes: number, maxSeconds 
   if (Number(request.headers.get('content-length') ?? '0') > maxBytes) throw new TooLarge(maxBytes);
   if (request.body === null) return new Uint8Array();
   const pieces: Uint8Array[] = [];
-  for await (const piece of within(request.body as unknown as WebStream<Uint8Array>, maxBytes, maxSeconds)) pieces.push(piece);
+  for await (const piece of within(request.body as unknown as WebStream<Uint8Array>, maxBytes, maxSeconds))
+    pieces.push(piece);
   return Buffer.concat(pieces);
 }
 
@@ -57,9 +78,16 @@ export async function receive(request: Request, maxBytes: number, maxSeconds: nu
   if (Number(request.headers.get('content-length') ?? '0') > maxBytes) throw new TooLarge(maxBytes);
   const file = await emptyFile();
   try {
-    const pieces = request.body === null ? [] : within(request.body as unknown as WebStream<Uint8Array>, maxBytes, maxSeconds);
+    const pieces =
+      request.body === null
+        ? []
+        : within(request.body as unknown as WebStream<Uint8Array>, maxBytes, maxSeconds);
     const out = createWriteStream(file.path, { mode: 0o600 });
-    Readable.from(pieces).on('error', (error) => { out.destroy(error); }).pipe(out);
+    Readable.from(pieces)
+      .on('error', (error) => {
+        out.destroy(error);
+      })
+      .pipe(out);
     await finished(out);
     return file;
   } catch (error) {
@@ -69,11 +97,21 @@ export async function receive(request: Request, maxBytes: number, maxSeconds: nu
 }
 
 /** Writes a file from what is made for it. */
-export async function spool(make: (write: (text: string) => Promise<void>) => Promise<void>): Promise<Spooled> {
+export async function spool(
+  make: (write: (text: string) => Promise<void>) => Promise<void>,
+): Promise<Spooled> {
   const file = await emptyFile();
   const out = createWriteStream(file.path, { mode: 0o600 });
   try {
-    await make((text) => new Promise((resolve, reject) => { out.write(text, (error) => { if (error == null) resolve(); else reject(error); }); }));
+    await make(
+      (text) =>
+        new Promise((resolve, reject) => {
+          out.write(text, (error) => {
+            if (error == null) resolve();
+            else reject(error);
+          });
+        }),
+    );
     out.end();
     await finished(out);
     return file;
@@ -88,7 +126,11 @@ export async function spool(make: (write: (text: string) => Promise<void>) => Pr
  * Sends a file and removes it, however that ends: read to its end, given up, or not read on for so long.
  * @param ended is called once when it is over
  */
-export function sendFile(file: Spooled, maxIdleSeconds: number, ended: () => void): ReadableStream<Uint8Array> {
+export function sendFile(
+  file: Spooled,
+  maxIdleSeconds: number,
+  ended: () => void,
+): ReadableStream<Uint8Array> {
   const source = createReadStream(file.path, { highWaterMark: 64 * 1024 });
   const pieces = source[Symbol.asyncIterator]() as AsyncIterator<Uint8Array>;
   let timer: NodeJS.Timeout | undefined;
@@ -101,15 +143,27 @@ export function sendFile(file: Spooled, maxIdleSeconds: number, ended: () => voi
     void file.remove();
     ended();
   };
-  return new ReadableStream<Uint8Array>({
-    async pull(controller) {
-      clearTimeout(timer);
-      const { done, value } = await pieces.next();
-      if (done === true) { controller.close(); end(); return; }
-      controller.enqueue(value);
-      timer = setTimeout(() => { controller.error(new TooSlow()); end(); }, maxIdleSeconds * 1000);
-      timer.unref();
+  return new ReadableStream<Uint8Array>(
+    {
+      async pull(controller) {
+        clearTimeout(timer);
+        const { done, value } = await pieces.next();
+        if (done === true) {
+          controller.close();
+          end();
+          return;
+        }
+        controller.enqueue(value);
+        timer = setTimeout(() => {
+          controller.error(new TooSlow());
+          end();
+        }, maxIdleSeconds * 1000);
+        timer.unref();
+      },
+      cancel() {
+        end();
+      },
     },
-    cancel() { end(); },
-  }, { highWaterMark: 0 });
+    { highWaterMark: 0 },
+  );
 }

@@ -1,10 +1,13 @@
 const KEY = Symbol.for('groval.streams');
-interface Streams { readonly open: Set<() => void>; ending: boolean }
+interface Streams {
+  readonly open: Set<() => void>;
+  ending: boolean;
+}
 type Holder = { [KEY]: Streams | undefined };
 
 function streams(): Streams {
   const holder = globalThis as unknown as Holder;
-  return holder[KEY] ??= { open: new Set(), ending: false };
+  return (holder[KEY] ??= { open: new Set(), ending: false });
 }
 
 /**
@@ -13,9 +16,16 @@ function streams(): Streams {
  */
 export function rememberStream(end: () => void): () => void {
   const { open, ending } = streams();
-  if (ending) { end(); return () => { /* ended already */ }; }
+  if (ending) {
+    end();
+    return () => {
+      /* ended already */
+    };
+  }
   open.add(end);
-  return () => { open.delete(end); };
+  return () => {
+    open.delete(end);
+  };
 }
 
 /** Ends every open stream, and each that still comes. */
@@ -47,5 +57,7 @@ export class StreamShares {
   }
 
   /** How many streams a person has open. */
-  count(personId: string): number { return this.open.get(personId)?.length ?? 0; }
+  count(personId: string): number {
+    return this.open.get(personId)?.length ?? 0;
+  }
 }

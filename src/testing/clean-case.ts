@@ -29,29 +29,65 @@ export function decideBy(rules: readonly string[], change: Json = {}): Decision 
 }
 
 /** A change of the clean trainer: a lamp that no list asks for is out, lawfully deferred, and closes the named uses until it is repaired. */
-export const deferredLamp = (id: string, what: string, closesUses: readonly string[]): { readonly [key: string]: Json } => ({
+export const deferredLamp = (
+  id: string,
+  what: string,
+  closesUses: readonly string[],
+): { readonly [key: string]: Json } => ({
   discrepancies: {
     [id]: {
-      happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what, classification: 'deferral-path', closesUses: [...closesUses], equipment: ['instrument-lights'],
-      deferral: { recordedAt: '2026-11-23T18:00:00Z', deferredOn: '2026-11-23', action: 'deactivated', placarded: true, entered: 'not-maintenance', noHazard: { name: 'Rosa Dane', certificate: { kind: 'pilot', number: 'P-114', validFrom: '2010-01-01', validUntil: 'no-expiry' } } },
+      happenedAt: '2026-11-23T12:00:00Z',
+      recordedAt: '2026-11-23T12:00:00Z',
+      what,
+      classification: 'deferral-path',
+      closesUses: [...closesUses],
+      equipment: ['instrument-lights'],
+      deferral: {
+        recordedAt: '2026-11-23T18:00:00Z',
+        deferredOn: '2026-11-23',
+        action: 'deactivated',
+        placarded: true,
+        entered: 'not-maintenance',
+        noHazard: {
+          name: 'Rosa Dane',
+          certificate: { kind: 'pilot', number: 'P-114', validFrom: '2010-01-01', validUntil: 'no-expiry' },
+        },
+      },
     },
   },
-  equipment: { list: { items: { 'instrument-lights': { fitted: true, typeCertification: false, equipmentList: 'no', kindsOfOperation: 'no' } } } },
+  equipment: {
+    list: {
+      items: {
+        'instrument-lights': {
+          fitted: true,
+          typeCertification: false,
+          equipmentList: 'no',
+          kindsOfOperation: 'no',
+        },
+      },
+    },
+  },
 });
 
 /** Reason codes in force, in the decision's order. */
-export const codes = (decision: Decision): readonly string[] => decision.constraints.map(({ reason }) => reason.code);
+export const codes = (decision: Decision): readonly string[] =>
+  decision.constraints.map(({ reason }) => reason.code);
 
 /**
  * Everything that is in force, a line each: its key and reason, `?` where it is not known, `!` for a step before flight, `~` where a
  * special permit may cover it, how many uses it closes (nothing said: all), the records that it rests on, and the acts that clear it.
  */
-export const said = (decision: Pick<Decision, 'constraints'>): readonly string[] => decision.constraints.map(({ key, reason: { code }, certainty, condition, permitMayCover, closes, records, remedies }) => {
-  const what = key === code || key.endsWith(`.${code}`) ? key : `${key}: ${code}`;
-  const signs = `${certainty === 'unknown' ? '?' : ''}${condition ? '!' : ''}${permitMayCover ? '~' : ''}`;
-  const uses = countUses(closes);
-  return `${what}${signs} ${uses === countUses(ALL_USES) ? '' : `${uses} `}[${records.join()}] ${remedies.map(({ act, on }) => (on === null ? act : `${act}(${on})`)).join(' or ')}`;
-});
+export const said = (decision: Pick<Decision, 'constraints'>): readonly string[] =>
+  decision.constraints.map(
+    ({ key, reason: { code }, certainty, condition, permitMayCover, closes, records, remedies }) => {
+      const what = key === code || key.endsWith(`.${code}`) ? key : `${key}: ${code}`;
+      const signs = `${certainty === 'unknown' ? '?' : ''}${condition ? '!' : ''}${permitMayCover ? '~' : ''}`;
+      const uses = countUses(closes);
+      return `${what}${signs} ${uses === countUses(ALL_USES) ? '' : `${uses} `}[${records.join()}] ${remedies.map(({ act, on }) => (on === null ? act : `${act}(${on})`)).join(' or ')}`;
+    },
+  );
 
 /** What the rules missed, each once. */
-export const missed = (decision: Decision): readonly string[] => [...new Set(decision.rules.flatMap(({ missing }) => missing))];
+export const missed = (decision: Decision): readonly string[] => [
+  ...new Set(decision.rules.flatMap(({ missing }) => missing)),
+];

@@ -8,11 +8,37 @@ const family = "'Atkinson Hyperlegible Next Variable', sans-serif";
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'data' },
   colorSchemes: {
-    light: { palette: { primary: { main: '#0b4a63', contrastText: '#ffffff' }, error: { main: '#8e1616' }, background: { default: '#f6f4ee', paper: '#ffffff' }, text: { primary: '#14202b', secondary: '#3d4850' }, divider: '#d9d5ca' } },
-    dark: { palette: { primary: { main: '#9ed3e6', contrastText: '#0d1a21' }, error: { main: '#ffb3a8' }, background: { default: '#10171d', paper: '#17212a' }, text: { primary: '#f1eee6', secondary: '#c3cbd1' }, divider: '#36434e' } },
+    light: {
+      palette: {
+        primary: { main: '#0b4a63', contrastText: '#ffffff' },
+        error: { main: '#8e1616' },
+        background: { default: '#f6f4ee', paper: '#ffffff' },
+        text: { primary: '#14202b', secondary: '#3d4850' },
+        divider: '#d9d5ca',
+      },
+    },
+    dark: {
+      palette: {
+        primary: { main: '#9ed3e6', contrastText: '#0d1a21' },
+        error: { main: '#ffb3a8' },
+        background: { default: '#10171d', paper: '#17212a' },
+        text: { primary: '#f1eee6', secondary: '#c3cbd1' },
+        divider: '#36434e',
+      },
+    },
   },
   shape: { borderRadius: 6 },
   shadows: Array.from({ length: 25 }, () => 'none') as never,
-  typography: { fontFamily: family, fontSize: 15, button: { textTransform: 'none', fontWeight: 700 }, h1: { fontSize: 24, fontWeight: 700 }, h2: { fontSize: 20, fontWeight: 700 }, h3: { fontSize: 16, fontWeight: 700 } },
-  components: { MuiButtonBase: { defaultProps: { disableRipple: true } }, MuiButton: { styleOverrides: { root: { minHeight: 40 } } } },
+  typography: {
+    fontFamily: family,
+    fontSize: 15,
+    button: { textTransform: 'none', fontWeight: 700 },
+    h1: { fontSize: 24, fontWeight: 700 },
+    h2: { fontSize: 20, fontWeight: 700 },
+    h3: { fontSize: 16, fontWeight: 700 },
+  },
+  components: {
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButton: { styleOverrides: { root: { minHeight: 40 } } },
+  },
 });

@@ -33,18 +33,41 @@ The format is described in docs/formats.md, examples are in examples/cases. Exit
 `;
 
 /** Where the command reads and writes. */
-export interface CommandIo { readonly input: () => string; readonly out: (text: string) => void; readonly error: (text: string) => void }
+export interface CommandIo {
+  readonly input: () => string;
+  readonly out: (text: string) => void;
+  readonly error: (text: string) => void;
+}
 
-interface Options { readonly flight: string | undefined; readonly timeline: boolean; readonly until: string | undefined; readonly diff: string | undefined; readonly explain: boolean }
+interface Options {
+  readonly flight: string | undefined;
+  readonly timeline: boolean;
+  readonly until: string | undefined;
+  readonly diff: string | undefined;
+  readonly explain: boolean;
+}
 
 /** What is printed: a document, or its sentences. */
-interface Answer { readonly document: unknown; readonly lines: readonly string[] }
+interface Answer {
+  readonly document: unknown;
+  readonly lines: readonly string[];
+}
 
-const refuse = (path: string, message: string): never => { throw new CaseRefused('the question cannot be answered', [{ path, message }]); };
+const refuse = (path: string, message: string): never => {
+  throw new CaseRefused('the question cannot be answered', [{ path, message }]);
+};
 
 function chosenFlight({ flight, flights }: CaseQuestion, id: string | undefined) {
   if (id === undefined) return flight;
-  return flights.find((one) => one.id === id) ?? (flight?.id === id ? flight : refuse('--flight', `the case has no flight '${id}': it has ${[...flights.map((one) => one.id), ...(flight === null ? [] : [flight.id])].join(', ') || 'none'}`));
+  return (
+    flights.find((one) => one.id === id)
+    ?? (flight?.id === id
+      ? flight
+      : refuse(
+          '--flight',
+          `the case has no flight '${id}': it has ${[...flights.map((one) => one.id), ...(flight === null ? [] : [flight.id])].join(', ') || 'none'}`,
+        ))
+  );
 }
 
 function decided(question: CaseQuestion, flightId: string | undefined) {
@@ -52,8 +75,14 @@ function decided(question: CaseQuestion, flightId: string | undefined) {
   const flight = chosenFlight(question, flightId);
   const prepared = prepare(facts, packs, asOf);
   const decision = decidePrepared(prepared, flight, asOf, undefined, wanted);
-  const ways = { flight: plansForFlight(prepared, decision, flight), wanted: plansForWanted(prepared, decision), release: plansToRelease(prepared, decision) };
-  const hash = createHash('sha256').update(canonicalInputs({ facts, packs, flight, wanted, asOf })).digest('hex');
+  const ways = {
+    flight: plansForFlight(prepared, decision, flight),
+    wanted: plansForWanted(prepared, decision),
+    release: plansToRelease(prepared, decision),
+  };
+  const hash = createHash('sha256')
+    .update(canonicalInputs({ facts, packs, flight, wanted, asOf }))
+    .digest('hex');
   return { prepared, decision, ways, hash, zone: facts.place.zone };
 }
 
@@ -62,7 +91,8 @@ function untilOf({ asOf, facts }: CaseQuestion, given: string | undefined): Inst
   if (given === undefined) return endOfDay(addDays(civilDateAt(asOf, zone), DAYS), zone);
   const day = parseCivilDate(given);
   const until = day === undefined ? parseInstant(given) : endOfDay(day, zone);
-  if (until === undefined || until <= asOf) return refuse('--until', `expected a day or a moment after the case's asOf, got '${given}'`);
+  if (until === undefined || until <= asOf)
+    return refuse('--until', `expected a day or a moment after the case's asOf, got '${given}'`);
   return until;
 }
 
@@ -74,12 +104,33 @@ function answer(question: CaseQuestion, options: Options, other: CaseQuestion | 
   const { prepared, decision, ways, hash, zone } = decided(question, options.flight);
   if (options.timeline) {
     const flights = question.flight === null ? question.flights : [question.flight, ...question.flights];
-    const document = timelineDocument(timeline(prepared, flights, question.asOf, untilOf(question, options.until)), decision.registration, prepared.constraints.map(({ constraint }) => constraint), zone);
-    const flightLines = document.flights.filter(({ exceedances, closedBy, notApproved }) => exceedances.length + closedBy.length > 0 || notApproved)
-      .map(({ flight, exceedances, closedBy, notApproved }) => `Flight ${flight}: ${[...(notApproved ? ['The aircraft is not approved or fitted for it.'] : []), ...closedBy.map(({ headline }) => headline), ...exceedances.map(({ words }) => words)].join(' ')}`);
-    return { document, lines: [`${decision.registration} is ${decision.verdict} at first.`, ...document.changes.map(({ words }) => words), ...flightLines] };
+    const document = timelineDocument(
+      timeline(prepared, flights, question.asOf, untilOf(question, options.until)),
+      decision.registration,
+      prepared.constraints.map(({ constraint }) => constraint),
+      zone,
+    );
+    const flightLines = document.flights
+      .filter(
+        ({ exceedances, closedBy, notApproved }) => exceedances.length + closedBy.length > 0 || notApproved,
+      )
+      .map(
+        ({ flight, exceedances, closedBy, notApproved }) =>
+          `Flight ${flight}: ${[...(notApproved ? ['The aircraft is not approved or fitted for it.'] : []), ...closedBy.map(({ headline }) => headline), ...exceedances.map(({ words }) => words)].join(' ')}`,
+      );
+    return {
+      document,
+      lines: [
+        `${decision.registration} is ${decision.verdict} at first.`,
+        ...document.changes.map(({ words }) => words),
+        ...flightLines,
+      ],
+    };
   }
-  return { document: decisionDocument(decision, zone, ways, hash), lines: options.explain ? sentences(explain(decision, zone, ways)) : [] };
+  return {
+    document: decisionDocument(decision, zone, ways, hash),
+    lines: options.explain ? sentences(explain(decision, zone, ways)) : [],
+  };
 }
 
 function read(file: string, { input }: CommandIo): Json {
@@ -88,7 +139,9 @@ function read(file: string, { input }: CommandIo): Json {
   try {
     text = file === '-' ? input() : readFileSync(file, 'utf8');
   } catch (error) {
-    throw new CaseRefused(`${name} cannot be read`, [{ path: '', message: `cannot be read: ${error instanceof Error ? error.message : String(error)}` }]);
+    throw new CaseRefused(`${name} cannot be read`, [
+      { path: '', message: `cannot be read: ${error instanceof Error ? error.message : String(error)}` },
+    ]);
   }
   return parseJson(text, name);
 }
@@ -111,20 +164,54 @@ function print({ document, lines }: Answer, options: Options, { out }: CommandIo
 export function decideCommand(args: readonly string[], io: CommandIo): number {
   let parsed;
   try {
-    parsed = parseArgs({ args: [...args], allowPositionals: true, options: { flight: { type: 'string' }, timeline: { type: 'boolean' }, until: { type: 'string' }, diff: { type: 'string' }, explain: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } } });
+    parsed = parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: {
+        flight: { type: 'string' },
+        timeline: { type: 'boolean' },
+        until: { type: 'string' },
+        diff: { type: 'string' },
+        explain: { type: 'boolean' },
+        help: { type: 'boolean', short: 'h' },
+      },
+    });
   } catch (error) {
     io.error(`${error instanceof Error ? error.message : String(error)}\n\n${USAGE}`);
     return 2;
   }
-  const { values, positionals: [file, ...more] } = parsed;
-  if (values.help === true) { io.out(USAGE); return 0; }
-  const options: Options = { flight: values.flight, timeline: values.timeline ?? false, until: values.until, diff: values.diff, explain: values.explain ?? false };
-  if (file === undefined || more.length > 0 || (options.until !== undefined && !options.timeline) || (options.diff !== undefined && options.timeline)) { io.error(USAGE); return 2; }
+  const {
+    values,
+    positionals: [file, ...more],
+  } = parsed;
+  if (values.help === true) {
+    io.out(USAGE);
+    return 0;
+  }
+  const options: Options = {
+    flight: values.flight,
+    timeline: values.timeline ?? false,
+    until: values.until,
+    diff: values.diff,
+    explain: values.explain ?? false,
+  };
+  if (
+    file === undefined
+    || more.length > 0
+    || (options.until !== undefined && !options.timeline)
+    || (options.diff !== undefined && options.timeline)
+  ) {
+    io.error(USAGE);
+    return 2;
+  }
   const name = file === '-' ? 'standard input' : file;
   try {
     const given = read(file, io);
     const other = options.diff === undefined ? null : ask(read(options.diff, io), folderOf(options.diff));
-    if (!Array.isArray(given)) { print(answer(ask(given, folderOf(file)), options, other), options, io); return 0; }
+    if (!Array.isArray(given)) {
+      print(answer(ask(given, folderOf(file)), options, other), options, io);
+      return 0;
+    }
     let code = 0;
     const answers = given.map((member: Json, at): Answer => {
       try {
@@ -133,10 +220,21 @@ export function decideCommand(args: readonly string[], io: CommandIo): number {
         if (!(error instanceof CaseRefused)) throw error;
         code = 2;
         complain(`${name}[${at}]`, error, io);
-        return { document: { error: { message: error.message, problems: error.problems } }, lines: [error.message] };
+        return {
+          document: { error: { message: error.message, problems: error.problems } },
+          lines: [error.message],
+        };
       }
     });
-    io.out(options.explain ? `${answers.map(({ lines }) => lines.join('\n')).join('\n\n')}\n` : `${JSON.stringify(answers.map(({ document }) => document), null, 2)}\n`);
+    io.out(
+      options.explain
+        ? `${answers.map(({ lines }) => lines.join('\n')).join('\n\n')}\n`
+        : `${JSON.stringify(
+            answers.map(({ document }) => document),
+            null,
+            2,
+          )}\n`,
+    );
     return code;
   } catch (error) {
     if (!(error instanceof CaseRefused)) throw error;

@@ -12,17 +12,27 @@ const DEEPEST = 10;
 
 /** A case that cannot be decided, with everything that is wrong with it. */
 export class CaseRefused extends Error {
-  constructor(message: string, readonly problems: readonly Problem[]) { super(message); }
+  constructor(
+    message: string,
+    readonly problems: readonly Problem[],
+  ) {
+    super(message);
+  }
 }
 
-const refuse = (path: string, message: string): never => { throw new CaseRefused('the case cannot be read', [{ path, message }]); };
+const refuse = (path: string, message: string): never => {
+  throw new CaseRefused('the case cannot be read', [{ path, message }]);
+};
 
 /** Parses JSON text; a syntax error says where it is. */
 export function parseJson(text: string, name: string): Json {
   try {
     const given = JSON.parse(text, (key, value: unknown) => {
       // JavaScript gives this name a meaning of its own, and a record under it could be passed over in silence.
-      if (key === '__proto__') throw new CaseRefused(`${name} uses a reserved name`, [{ path: '__proto__', message: 'is a reserved name: give the record another id' }]);
+      if (key === '__proto__')
+        throw new CaseRefused(`${name} uses a reserved name`, [
+          { path: '__proto__', message: 'is a reserved name: give the record another id' },
+        ]);
       return value;
     }) as Json;
     const losses = silentLosses(text);
@@ -30,7 +40,9 @@ export function parseJson(text: string, name: string): Json {
     return given;
   } catch (error) {
     if (error instanceof CaseRefused) throw error;
-    throw new CaseRefused(`${name} is not JSON`, [{ path: '', message: `expected JSON: ${error instanceof Error ? error.message : String(error)}` }]);
+    throw new CaseRefused(`${name} is not JSON`, [
+      { path: '', message: `expected JSON: ${error instanceof Error ? error.message : String(error)}` },
+    ]);
   }
 }
 
@@ -42,10 +54,15 @@ function locate(name: string, folder: string): string {
 
 /** The case with its `extends` followed and merged (JSON Merge Patch, RFC 7396). */
 function resolveExtends(given: Json, folder: string, trail: readonly string[]): Json {
-  if (typeof given !== 'object' || given === null || Array.isArray(given)) return refuse('', 'expected a JSON object, a case');
+  if (typeof given !== 'object' || given === null || Array.isArray(given))
+    return refuse('', 'expected a JSON object, a case');
   const { extends: base, ...rest } = given as { readonly [key: string]: Json };
   if (base === undefined || base === null) return mergePatch({}, rest);
-  if (typeof base !== 'string') return refuse('extends', 'expected the name of a shipped case such as clean-trainer, or a path to a case file');
+  if (typeof base !== 'string')
+    return refuse(
+      'extends',
+      'expected the name of a shipped case such as clean-trainer, or a path to a case file',
+    );
   const path = locate(base, folder);
   if (trail.includes(path)) return refuse('extends', `'${base}' leads back to itself`);
   if (trail.length >= DEEPEST) return refuse('extends', `expected at most ${DEEPEST} cases in a row`);
@@ -53,7 +70,10 @@ function resolveExtends(given: Json, folder: string, trail: readonly string[]): 
   try {
     text = readFileSync(path, 'utf8');
   } catch {
-    return refuse('extends', `'${base}' cannot be read: expected the name of a shipped case such as clean-trainer, or a path to a case file`);
+    return refuse(
+      'extends',
+      `'${base}' cannot be read: expected the name of a shipped case such as clean-trainer, or a path to a case file`,
+    );
   }
   return mergePatch(resolveExtends(parseJson(text, base), dirname(path), [...trail, path]), rest);
 }

@@ -10,16 +10,30 @@ const FOLDER = resolve(dirname(fileURLToPath(import.meta.url)), '../../migration
 const provider: MigrationProvider = {
   async getMigrations() {
     const names = (await fs.readdir(FOLDER)).filter((name) => /^\d{4}_.*\.ts$/.test(name)).sort();
-    const loaded = await Promise.all(names.map(async (name) => [name.replace(/\.ts$/, ''), await import(pathToFileURL(join(FOLDER, name)).href) as Migration] as const));
+    const loaded = await Promise.all(
+      names.map(
+        async (name) =>
+          [
+            name.replace(/\.ts$/, ''),
+            (await import(pathToFileURL(join(FOLDER, name)).href)) as Migration,
+          ] as const,
+      ),
+    );
     return Object.fromEntries(loaded);
   },
 };
 
 /** Brings the database up to date. Answers the names of the migrations that were run. @param ownerUrl connection of groval_owner */
 export async function migrate(ownerUrl: string): Promise<readonly string[]> {
-  const db = new Kysely<unknown>({ dialect: new PostgresDialect({ pool: new Pool({ connectionString: ownerUrl, max: 1 }) }) });
+  const db = new Kysely<unknown>({
+    dialect: new PostgresDialect({ pool: new Pool({ connectionString: ownerUrl, max: 1 }) }),
+  });
   try {
-    const { error, results } = await new Migrator({ db, provider, migrationTableSchema: 'migrations' }).migrateToLatest();
+    const { error, results } = await new Migrator({
+      db,
+      provider,
+      migrationTableSchema: 'migrations',
+    }).migrateToLatest();
     if (error !== undefined) throw error instanceof Error ? error : new Error(String(error));
     return (results ?? []).map(({ migrationName }) => migrationName);
   } finally {

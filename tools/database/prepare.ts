@@ -31,7 +31,20 @@ async function demoData(): Promise<string> {
     if (latest === null) {
       await Promise.all([makeTernBay(ports, now), makeSisterField(ports, now)]);
       const hash = await ports.hashPassword(DEMO_PASSWORD);
-      for (const [clubId, people] of [[CLUB_ID, PEOPLE], [SISTER_ID, SISTER_PEOPLE]] as const) for (const person of people) await inClub(db, clubId, (tx) => insertAccount(tx, { personId: personId(person.key), name: person.name, email: person.email, hash, clubId }));
+      for (const [clubId, people] of [
+        [CLUB_ID, PEOPLE],
+        [SISTER_ID, SISTER_PEOPLE],
+      ] as const)
+        for (const person of people)
+          await inClub(db, clubId, (tx) =>
+            insertAccount(tx, {
+              personId: personId(person.key),
+              name: person.name,
+              email: person.email,
+              hash,
+              clubId,
+            }),
+          );
       return `demo data as of ${instantText(now)}`;
     }
     if (latest >= today) return 'demo data already there';

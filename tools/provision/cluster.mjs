@@ -1,7 +1,17 @@
 // A PostgreSQL cluster of this checkout's own on a free loopback port: made once, started and stopped with us.
 import { spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, openSync, closeSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  closeSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { postgresPrograms } from './debian.mjs';
@@ -20,7 +30,10 @@ export function freePort(host = '127.0.0.1', port = 0) {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', reject);
-    probe.listen(port, host, () => { const { port: found } = probe.address(); probe.close(() => resolve(found)); });
+    probe.listen(port, host, () => {
+      const { port: found } = probe.address();
+      probe.close(() => resolve(found));
+    });
   });
 }
 
@@ -53,10 +66,16 @@ export class Cluster {
     // Standard output must be a file: the server inherits it, and a pipe would keep us waiting for ever.
     const log = openSync(join(this.folder, 'logs', `${program}.log`), 'a');
     const done = spawnSync(join(this.programs, program), args, {
-      ...this.user, cwd: '/', env: { PATH: process.env.PATH, LANG: 'C.UTF-8', HOME: this.home, PGPASSFILE: '/dev/null' }, stdio: ['ignore', log, log],
+      ...this.user,
+      cwd: '/',
+      env: { PATH: process.env.PATH, LANG: 'C.UTF-8', HOME: this.home, PGPASSFILE: '/dev/null' },
+      stdio: ['ignore', log, log],
     });
     closeSync(log);
-    if (done.error || !ok.includes(done.status)) throw new Explained(`${program} failed (${done.error?.message ?? done.status}); see ${join(this.folder, 'logs')} and ${join(this.home, 'server.log')}`);
+    if (done.error || !ok.includes(done.status))
+      throw new Explained(
+        `${program} failed (${done.error?.message ?? done.status}); see ${join(this.folder, 'logs')} and ${join(this.home, 'server.log')}`,
+      );
     return done.status;
   }
 
@@ -73,23 +92,54 @@ export class Cluster {
       const file = join(this.home, 'password');
       writeFileSync(file, `${superuser}\n`, { mode: 0o600 });
       if (this.user.uid !== undefined) chownSync(file, this.user.uid, this.user.gid);
-      this.#call('initdb', ['-D', this.data, '-U', 'postgres', '--auth=scram-sha-256', `--pwfile=${file}`, '-E', 'UTF8', '--locale=C.UTF-8']);
+      this.#call('initdb', [
+        '-D',
+        this.data,
+        '-U',
+        'postgres',
+        '--auth=scram-sha-256',
+        `--pwfile=${file}`,
+        '-E',
+        'UTF8',
+        '--locale=C.UTF-8',
+      ]);
       rmSync(file);
       writeFileSync(complete, '');
     }
     if (this.running()) this.stop();
     this.port = await freePort();
-    this.#call('pg_ctl', ['-w', '-t', '60', '-D', this.data, '-l', join(this.home, 'server.log'), '-o',
-      `-p ${this.port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=60`, 'start']);
+    this.#call('pg_ctl', [
+      '-w',
+      '-t',
+      '60',
+      '-D',
+      this.data,
+      '-l',
+      join(this.home, 'server.log'),
+      '-o',
+      `-p ${this.port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=60`,
+      'start',
+    ]);
   }
 
-  running() { return existsSync(join(this.data, 'postmaster.pid')) && this.#call('pg_ctl', ['-D', this.data, 'status'], [0, 3, 4]) === 0; }
+  running() {
+    return (
+      existsSync(join(this.data, 'postmaster.pid'))
+      && this.#call('pg_ctl', ['-D', this.data, 'status'], [0, 3, 4]) === 0
+    );
+  }
 
   /** Process ids of the database server and its backends that serve connections. */
   #processes() {
     const postmaster = Number(readFileSync(join(this.data, 'postmaster.pid'), 'utf8').split('\n')[0]);
-    const children = spawnSync('ps', ['-o', 'pid=,args=', '--ppid', String(postmaster)], { encoding: 'utf8' }).stdout.trim().split('\n').map((line) => line.trim());
-    return { postmaster, backends: children.filter((line) => /groval_app/.test(line)).map((line) => Number(line.split(' ')[0])) };
+    const children = spawnSync('ps', ['-o', 'pid=,args=', '--ppid', String(postmaster)], { encoding: 'utf8' })
+      .stdout.trim()
+      .split('\n')
+      .map((line) => line.trim());
+    return {
+      postmaster,
+      backends: children.filter((line) => /groval_app/.test(line)).map((line) => Number(line.split(' ')[0])),
+    };
   }
 
   /** Kills one backend of the application with -9: PostgreSQL ends all others and recovers. For hostile runs on a cluster of our own only. */
@@ -104,20 +154,42 @@ export class Cluster {
     const { postmaster, backends } = this.#processes();
     process.kill(postmaster, 'SIGKILL');
     // Its children end by themselves once they see that it is gone; the new one waits for them.
-    for (const one of backends) { try { process.kill(one, 'SIGKILL'); } catch { /* gone already */ } }
-    await new Promise((resolve) => { setTimeout(resolve, 1500); });
+    for (const one of backends) {
+      try {
+        process.kill(one, 'SIGKILL');
+      } catch {
+        /* gone already */
+      }
+    }
+    await new Promise((resolve) => {
+      setTimeout(resolve, 1500);
+    });
     rmSync(join(this.data, 'postmaster.pid'), { force: true });
-    this.#call('pg_ctl', ['-w', '-t', '60', '-D', this.data, '-l', join(this.home, 'server.log'), '-o', `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=60`, 'start']);
+    this.#call('pg_ctl', [
+      '-w',
+      '-t',
+      '60',
+      '-D',
+      this.data,
+      '-l',
+      join(this.home, 'server.log'),
+      '-o',
+      `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=60`,
+      'start',
+    ]);
     this.port = port;
   }
 
   /** Stops the server and waits for it; safe to call twice. */
-  stop() { if (this.running()) this.#call('pg_ctl', ['-w', '-t', '60', '-m', 'fast', '-D', this.data, 'stop']); }
+  stop() {
+    if (this.running()) this.#call('pg_ctl', ['-w', '-t', '60', '-m', 'fast', '-D', this.data, 'stop']);
+  }
 
   /** Removes the cluster with everything in it. */
   remove() {
     this.stop();
-    for (const name of ['cluster-complete', 'cluster', 'secrets.json']) rmSync(join(this.folder, name), { recursive: true, force: true });
+    for (const name of ['cluster-complete', 'cluster', 'secrets.json'])
+      rmSync(join(this.folder, name), { recursive: true, force: true });
   }
 
   /** Connection addresses for the three roles. @param {string} database */

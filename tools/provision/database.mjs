@@ -20,10 +20,18 @@ export function applicationEnvironment(cluster, database, url) {
 export async function prepareDatabase(cluster, { database, demo, log, env = {} }) {
   const { superuser, secrets } = cluster.urls(database);
   const text = await run(process.execPath, ['--import', 'tsx', join('tools', 'database', 'prepare.ts')], {
-    cwd: PROJECT, log,
+    cwd: PROJECT,
+    log,
     env: {
-      ...process.env, ...applicationEnvironment(cluster, database, 'http://127.0.0.1'), ...env, GROVAL_LOG_LEVEL: 'warn',
-      GROVAL_SUPERUSER_URL: superuser, GROVAL_DATABASE: database, GROVAL_OWNER_WORD: secrets.owner, GROVAL_APP_WORD: secrets.app, GROVAL_PREPARE_DEMO: demo ? '1' : '',
+      ...process.env,
+      ...applicationEnvironment(cluster, database, 'http://127.0.0.1'),
+      ...env,
+      GROVAL_LOG_LEVEL: 'warn',
+      GROVAL_SUPERUSER_URL: superuser,
+      GROVAL_DATABASE: database,
+      GROVAL_OWNER_WORD: secrets.owner,
+      GROVAL_APP_WORD: secrets.app,
+      GROVAL_PREPARE_DEMO: demo ? '1' : '',
     },
   });
   return text.trim().split('\n').at(-1) ?? '';

@@ -10,7 +10,9 @@ const POSTGRES = '/usr/lib/postgresql';
 export function postgresPrograms() {
   if (!existsSync(POSTGRES)) return undefined;
   const version = readdirSync(POSTGRES)
-    .filter((name) => ['initdb', 'pg_ctl', 'postgres'].every((program) => existsSync(join(POSTGRES, name, 'bin', program))))
+    .filter((name) =>
+      ['initdb', 'pg_ctl', 'postgres'].every((program) => existsSync(join(POSTGRES, name, 'bin', program))),
+    )
     .sort((a, b) => Number(b) - Number(a))[0];
   return version === undefined ? undefined : join(POSTGRES, version, 'bin');
 }
@@ -46,11 +48,17 @@ export function ensureDebianPackages(names, log) {
   const missing = names.filter((name) => !WANTED[name].there());
   if (missing.length === 0) return 'already there';
   const byHand = `Install them by hand and start again: apt-get install ${missing.join(' ')}`;
-  if (!existsSync('/usr/bin/apt-get')) throw new Explained(`Missing: ${missing.join(', ')}, and this machine has no apt-get. ${byHand}`);
+  if (!existsSync('/usr/bin/apt-get'))
+    throw new Explained(`Missing: ${missing.join(', ')}, and this machine has no apt-get. ${byHand}`);
   const root = process.getuid?.() === 0;
-  if (!root && spawnSync('sudo', ['--version']).error) throw new Explained(`Missing: ${missing.join(', ')}. Installing needs root or sudo, and sudo is not here. ${byHand}`);
+  if (!root && spawnSync('sudo', ['--version']).error)
+    throw new Explained(
+      `Missing: ${missing.join(', ')}. Installing needs root or sudo, and sudo is not here. ${byHand}`,
+    );
   const shell = ['sh', '-c', `(${INSTALL}) > "$0" 2>&1`, log, ...missing];
-  const done = root ? spawnSync(shell[0], shell.slice(1), { stdio: 'inherit' }) : spawnSync('sudo', shell, { stdio: 'inherit' });
+  const done = root
+    ? spawnSync(shell[0], shell.slice(1), { stdio: 'inherit' })
+    : spawnSync('sudo', shell, { stdio: 'inherit' });
   if (done.status !== 0 || missing.some((name) => !WANTED[name].there())) {
     throw new Explained(`Installing ${missing.join(', ')} failed; the output is in ${log}. ${byHand}`);
   }

@@ -17,8 +17,16 @@ import { Explained, step } from './steps.mjs';
  */
 export async function withInstallation(purpose, what, work) {
   const closers = [];
-  const stop = async () => { for (const close of closers.splice(0).reverse()) await close(); };
-  for (const [signal, code] of [['SIGINT', 130], ['SIGTERM', 143]]) process.on(signal, () => { void stop().then(() => process.exit(code)); });
+  const stop = async () => {
+    for (const close of closers.splice(0).reverse()) await close();
+  };
+  for (const [signal, code] of [
+    ['SIGINT', 130],
+    ['SIGTERM', 143],
+  ])
+    process.on(signal, () => {
+      void stop().then(() => process.exit(code));
+    });
   try {
     const folder = stateFolder(purpose);
     const log = (name) => join(folder, 'logs', `${name}.log`);
@@ -34,5 +42,7 @@ export async function withInstallation(purpose, what, work) {
   } catch (error) {
     process.stderr.write(`${error instanceof Explained ? error.message : error.stack}\n`);
     process.exitCode = 1;
-  } finally { await stop(); }
+  } finally {
+    await stop();
+  }
 }

@@ -5,7 +5,13 @@ import { Explained } from './steps.mjs';
 
 /** When a process started, so that a recycled process id is not taken for the one that wrote the lock. */
 function startTicks(pid) {
-  try { return readFileSync(`/proc/${pid}/stat`, 'utf8').replace(/^.*\) /s, '').split(' ')[19]; } catch { return undefined; }
+  try {
+    return readFileSync(`/proc/${pid}/stat`, 'utf8')
+      .replace(/^.*\) /s, '')
+      .split(' ')[19];
+  } catch {
+    return undefined;
+  }
 }
 
 /**
@@ -20,11 +26,16 @@ export function takeLock(folder, what) {
   for (let tries = 0; ; tries += 1) {
     try {
       writeFileSync(path, mine, { flag: 'wx' });
-      return () => { if (existsSync(path) && readFileSync(path, 'utf8') === mine) rmSync(path); };
+      return () => {
+        if (existsSync(path) && readFileSync(path, 'utf8') === mine) rmSync(path);
+      };
     } catch (error) {
       if (error.code !== 'EEXIST' || tries > 2) throw error;
       const [pid = '', ticks = ''] = readFileSync(path, 'utf8').split(' ');
-      if (pid !== '' && startTicks(pid) === ticks) throw new Explained(`${what} of this checkout is running already, as process ${pid}. End it there with Ctrl-C first, or use it.`);
+      if (pid !== '' && startTicks(pid) === ticks)
+        throw new Explained(
+          `${what} of this checkout is running already, as process ${pid}. End it there with Ctrl-C first, or use it.`,
+        );
       rmSync(path, { force: true });
     }
   }

@@ -8,7 +8,10 @@ import { run } from './steps.mjs';
 /** Runs `npm ci` when node_modules does not match the lock file. @param {string} log */
 export async function ensureNpmPackages(log) {
   const stamp = join(PROJECT, 'node_modules', '.groval-lock');
-  const hash = createHash('sha256').update(readFileSync(join(PROJECT, 'package-lock.json'))).update(process.version).digest('hex');
+  const hash = createHash('sha256')
+    .update(readFileSync(join(PROJECT, 'package-lock.json')))
+    .update(process.version)
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return 'already there';
   await run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund'], { cwd: PROJECT, log });
   writeFileSync(stamp, hash);

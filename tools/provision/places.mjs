@@ -12,7 +12,8 @@ const others = 0o001;
 
 /** True when every folder above `path` lets another user pass through: PostgreSQL never runs as root. */
 function otherUsersMayReach(path) {
-  for (let at = path; at !== '/'; at = dirname(at)) if (existsSync(at) && (statSync(at).mode & others) === 0) return false;
+  for (let at = path; at !== '/'; at = dirname(at))
+    if (existsSync(at) && (statSync(at).mode & others) === 0) return false;
   return true;
 }
 
@@ -27,7 +28,8 @@ export function stateFolder(purpose) {
   const name = `groval-${process.getuid?.() ?? 0}-${createHash('sha256').update(PROJECT).digest('hex').slice(0, 12)}`;
   const base = isRoot && !otherUsersMayReach(PROJECT) ? join('/var/tmp', name) : inside;
   mkdirSync(base, { recursive: true, mode: 0o711 });
-  if (lstatSync(base).isSymbolicLink() || lstatSync(base).uid !== process.getuid?.()) throw new Explained(`${base} belongs to somebody else. Remove it, or start as its owner.`);
+  if (lstatSync(base).isSymbolicLink() || lstatSync(base).uid !== process.getuid?.())
+    throw new Explained(`${base} belongs to somebody else. Remove it, or start as its owner.`);
   const folder = join(base, purpose);
   mkdirSync(join(folder, 'logs'), { recursive: true, mode: 0o711 });
   return folder;

@@ -36,11 +36,17 @@ export function run(command, args, options) {
   return new Promise((resolve, reject) => {
     const file = createWriteStream(options.log);
     const child = spawn(command, args, {
-      cwd: options.cwd, env: options.env ?? process.env, stdio: ['ignore', 'pipe', 'pipe'],
+      cwd: options.cwd,
+      env: options.env ?? process.env,
+      stdio: ['ignore', 'pipe', 'pipe'],
       ...(options.uid === undefined ? {} : { uid: options.uid, gid: options.gid }),
     });
     const parts = [];
-    const take = (chunk) => { parts.push(chunk); file.write(chunk); if (options.echo) process.stdout.write(chunk); };
+    const take = (chunk) => {
+      parts.push(chunk);
+      file.write(chunk);
+      if (options.echo) process.stdout.write(chunk);
+    };
     child.stdout.on('data', take);
     child.stderr.on('data', take);
     child.on('error', (error) => reject(new Explained(`${command} could not be started: ${error.message}`)));
@@ -49,7 +55,9 @@ export function run(command, args, options) {
       const text = Buffer.concat(parts).toString('utf8');
       if (code === 0) return resolve(text);
       const tail = options.echo ? '' : `\n${text.split('\n').slice(-25).join('\n')}`;
-      const error = new Explained(`${command} ${args.join(' ')} ended with ${signal ?? code}. The whole output is in ${options.log}${tail}`);
+      const error = new Explained(
+        `${command} ${args.join(' ')} ended with ${signal ?? code}. The whole output is in ${options.log}${tail}`,
+      );
       error.output = text;
       reject(error);
     });
@@ -59,6 +67,15 @@ export function run(command, args, options) {
 /** Reads a JSON file, or answers undefined where there is none yet. A damaged file is an error, not an absence. */
 export function readJson(path) {
   let text;
-  try { text = readFileSync(path, 'utf8'); } catch (error) { if (error.code === 'ENOENT') return undefined; throw error; }
-  try { return JSON.parse(text); } catch { throw new Explained(`${path} is damaged: it is not JSON. Delete it, or start over with --reset.`); }
+  try {
+    text = readFileSync(path, 'utf8');
+  } catch (error) {
+    if (error.code === 'ENOENT') return undefined;
+    throw error;
+  }
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new Explained(`${path} is damaged: it is not JSON. Delete it, or start over with --reset.`);
+  }
 }

@@ -1,3 +1,8 @@
 import type { PublishedSource } from '../source';
 
-export const source: PublishedSource = { title: 'US Code of Federal Regulations, title 14, part 91', section: '91.203, 91.9(b): documents aboard', edition: 'text of about 2025', from: 'memory, high confidence' };
+export const source: PublishedSource = {
+  title: 'US Code of Federal Regulations, title 14, part 91',
+  section: '91.203, 91.9(b): documents aboard',
+  edition: 'text of about 2025',
+  from: 'memory, high confidence',
+};

@@ -4,11 +4,30 @@ import { hours } from '@/core/quantities/hours';
 import { addDays, civilDate } from '@/core/time/civil-date';
 import { source } from './source';
 
-const INTERVAL = { months: null, monthsToTheDay: null, days: null, meters: [{ meter: 'time-in-service' as const, every: hours('100') }] };
-const at = (value: string) => ({ completedOn: addDays(civilDate('2025-01-01'), Math.round(Number(value))), readings: [{ meter: 'time-in-service' as const, value: hours(value) }], excessOnFreeUses: false });
+const INTERVAL = {
+  months: null,
+  monthsToTheDay: null,
+  days: null,
+  meters: [{ meter: 'time-in-service' as const, every: hours('100') }],
+};
+const at = (value: string) => ({
+  completedOn: addDays(civilDate('2025-01-01'), Math.round(Number(value))),
+  readings: [{ meter: 'time-in-service' as const, value: hours(value) }],
+  excessOnFreeUses: false,
+});
 
 describe(source.section, () => {
-  it('done late within the tolerance, the next interval counts from when it was done: 1206.5', () => { expect(nextDue([at('1000'), at('1106.5')], INTERVAL, false).meters[0]?.at).toBe(hours('1206.5')); });
-  it('the American rule takes the excess off: 1200.0', () => { expect(nextDue([at('1000'), at('1106.5')], INTERVAL, true).meters[0]).toMatchObject({ at: hours('1200'), takenOff: hours('6.5') }); });
-  it('early counts from when it was done in both', () => { for (const off of [true, false]) expect(nextDue([at('1000'), at('1092')], INTERVAL, off).meters[0]?.at).toBe(hours('1192')); });
+  it('done late within the tolerance, the next interval counts from when it was done: 1206.5', () => {
+    expect(nextDue([at('1000'), at('1106.5')], INTERVAL, false).meters[0]?.at).toBe(hours('1206.5'));
+  });
+  it('the American rule takes the excess off: 1200.0', () => {
+    expect(nextDue([at('1000'), at('1106.5')], INTERVAL, true).meters[0]).toMatchObject({
+      at: hours('1200'),
+      takenOff: hours('6.5'),
+    });
+  });
+  it('early counts from when it was done in both', () => {
+    for (const off of [true, false])
+      expect(nextDue([at('1000'), at('1092')], INTERVAL, off).meters[0]?.at).toBe(hours('1192'));
+  });
 });

@@ -12,12 +12,18 @@ describe(`${source.title}, ${source.section}`, () => {
     [{ a: 'c' }, { a: ['b'] }, { a: ['b'] }],
     [{ a: { b: 'c' } }, { a: { b: 'd', c: null } }, { a: { b: 'd' } }],
     [{ a: [{ b: 'c' }] }, { a: [1] }, { a: [1] }],
-    [['a', 'b'], ['c', 'd'], ['c', 'd']],
+    [
+      ['a', 'b'],
+      ['c', 'd'],
+      ['c', 'd'],
+    ],
     [{ a: 'b' }, ['c'], ['c']],
     [{ a: 'foo' }, null, null],
     [{ a: 'foo' }, 'bar', 'bar'],
     [{ e: null }, { a: 1 }, { e: null, a: 1 }],
     [[1, 2], { a: 'b', c: null }, { a: 'b' }],
     [{}, { a: { bb: { ccc: null } } }, { a: { bb: {} } }],
-  ])('%j patched by %j', (target, patch, result) => { expect(mergePatch(target, patch)).toEqual(result); });
+  ])('%j patched by %j', (target, patch, result) => {
+    expect(mergePatch(target, patch)).toEqual(result);
+  });
 });

@@ -3,4 +3,6 @@ import { AccountScreen } from '@/screens/account/account-screen';
 export const metadata = { title: 'Account' };
 export const dynamic = 'force-static';
 
-export default function Page() { return <AccountScreen />; }
+export default function Page() {
+  return <AccountScreen />;
+}

@@ -3,4 +3,6 @@ import { CounterScreen } from '@/screens/counter/counter-screen';
 export const metadata = { title: 'Counter' };
 export const dynamic = 'force-static';
 
-export default function Page() { return <CounterScreen />; }
+export default function Page() {
+  return <CounterScreen />;
+}

@@ -3,4 +3,6 @@ import { DocumentCheckScreen } from '@/screens/document-check/document-check-scr
 export const metadata = { title: 'Documents' };
 export const dynamic = 'force-static';
 
-export default function Page() { return <DocumentCheckScreen />; }
+export default function Page() {
+  return <DocumentCheckScreen />;
+}

@@ -3,4 +3,6 @@ import { FoundingScreen } from '@/screens/founding/founding-screen';
 export const metadata = { title: 'A new club' };
 export const dynamic = 'force-static';
 
-export default function Page() { return <FoundingScreen />; }
+export default function Page() {
+  return <FoundingScreen />;
+}

@@ -3,4 +3,6 @@ import { JoinScreen } from '@/screens/founding/join-screen';
 export const metadata = { title: 'Choose a password' };
 export const dynamic = 'force-static';
 
-export default function Page() { return <JoinScreen />; }
+export default function Page() {
+  return <JoinScreen />;
+}

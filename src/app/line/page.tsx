@@ -3,4 +3,6 @@ import { LineScreen } from '@/screens/line/line-screen';
 export const metadata = { title: 'The Line' };
 export const dynamic = 'force-static';
 
-export default function Page() { return <LineScreen />; }
+export default function Page() {
+  return <LineScreen />;
+}

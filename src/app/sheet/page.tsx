@@ -3,4 +3,6 @@ import { SheetScreen } from '@/screens/sheet/sheet-screen';
 export const metadata = { title: 'Sheets' };
 export const dynamic = 'force-static';
 
-export default function Page() { return <SheetScreen />; }
+export default function Page() {
+  return <SheetScreen />;
+}

@@ -7,7 +7,15 @@ import type { PlannedFlight } from '../records/planned-flight';
 import type { Begins, Cap } from '../rules/parts/constraint';
 import type { PackChoices } from '../rules/register';
 import { instantFromMilliseconds, type Instant } from '../time/instant';
-import type { DecidedConstraint, Decision, DecisionParts, LimitAhead, ReliefInForce, RuleAnswer, Verdict } from './decision';
+import type {
+  DecidedConstraint,
+  Decision,
+  DecisionParts,
+  LimitAhead,
+  ReliefInForce,
+  RuleAnswer,
+  Verdict,
+} from './decision';
 import { answerFlight, answerWanted } from './planned-flight';
 import { BY_INSTANT, BY_RECORD, prepare, type Prepared } from './prepare';
 
@@ -17,8 +25,10 @@ export const ENGINE_VERSION = '0.8.0';
 /** True when a boundary is reached at `asOf` with these meters. With a meter unknown every limit on it bites. */
 export function bites(begins: Begins, asOf: Instant, meters: MeterValues): boolean {
   switch (begins.kind) {
-    case 'recorded': return true;
-    case 'instant': return asOf >= begins.at;
+    case 'recorded':
+      return true;
+    case 'instant':
+      return asOf >= begins.at;
     // With nothing left the use is closed.
     case 'meter': {
       const value = meters[begins.meter];
@@ -46,18 +56,39 @@ function byNearness(a: LimitAhead, b: LimitAhead): number {
 }
 
 /** The permits in force at a moment, with what of the closed uses they open. */
-function reliefsInForce({ reliefs }: Prepared, asOf: Instant, meters: MeterValues, covered: readonly DecidedConstraint[]): readonly ReliefInForce[] {
+function reliefsInForce(
+  { reliefs }: Prepared,
+  asOf: Instant,
+  meters: MeterValues,
+  covered: readonly DecidedConstraint[],
+): readonly ReliefInForce[] {
   const hours = meters['time-in-service'];
-  return reliefs.filter(({ from, until, untilTimeInService }) => from <= asOf && asOf < until && (untilTimeInService === null || (hours !== null && hours < untilTimeInService)))
-    .map(({ id, uses, until }) => ({ permit: id, uses, until, covers: covered.filter(({ closes }) => overlaps(closes, uses)).map((one) => one.id) }));
+  return reliefs
+    .filter(
+      ({ from, until, untilTimeInService }) =>
+        from <= asOf
+        && asOf < until
+        && (untilTimeInService === null || (hours !== null && hours < untilTimeInService)),
+    )
+    .map(({ id, uses, until }) => ({
+      permit: id,
+      uses,
+      until,
+      covers: covered.filter(({ closes }) => overlaps(closes, uses)).map((one) => one.id),
+    }));
 }
-
 
 /**
  * Decides about the whole aircraft, and about one planned flight where one is given.
  * Pure: the same arguments give the same answer. Only what had been recorded by `asOf` is used.
  */
-export function decide(facts: AircraftFacts, packs: PackChoices, plannedFlight: PlannedFlight | null, asOf: Instant, wanted: UseSet | null = null): Decision {
+export function decide(
+  facts: AircraftFacts,
+  packs: PackChoices,
+  plannedFlight: PlannedFlight | null,
+  asOf: Instant,
+  wanted: UseSet | null = null,
+): Decision {
   return decidePrepared(prepare(facts, packs, asOf), plannedFlight, asOf, undefined, wanted);
 }
 
@@ -66,7 +97,13 @@ export function decide(facts: AircraftFacts, packs: PackChoices, plannedFlight: 
  * @param meters what the meters show at `asOf`; usually what they show now
  * @throws RangeError for a moment before the one that the facts were known at: later records would leak into a past decision
  */
-export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight | null, asOf: Instant, meters: MeterValues = prepared.meters, wanted: UseSet | null = null): Decision {
+export function decidePrepared(
+  prepared: Prepared,
+  plannedFlight: PlannedFlight | null,
+  asOf: Instant,
+  meters: MeterValues = prepared.meters,
+  wanted: UseSet | null = null,
+): Decision {
   const { packs, registration, full } = prepared;
   if (asOf < prepared.knownAt) throw new RangeError('a moment before the one that the facts were known at');
   const { kind, at, meter, notBefore, ends, set, sets, ahead: inOrder, mixed } = prepared.packed;
@@ -85,7 +122,9 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
     const { constraint, caps: below, coverable } = own;
     const over = ends[place] ?? 0;
     // With nothing left the use is closed; a meter that is not known counts as past every limit.
-    const reached = kind[place] === BY_RECORD || (at[place] ?? 0) <= (kind[place] === BY_INSTANT ? asOf : values[meter[place] ?? 0] ?? 0);
+    const reached =
+      kind[place] === BY_RECORD
+      || (at[place] ?? 0) <= (kind[place] === BY_INSTANT ? asOf : (values[meter[place] ?? 0] ?? 0));
     const waits = notBefore[place] ?? Number.NEGATIVE_INFINITY;
     if (reached && asOf < waits && waits < holdsUntil) holdsUntil = waits;
     if (!reached || asOf < waits || asOf >= over) continue;
@@ -93,7 +132,9 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
     constraints.push(constraint);
     if (over < holdsUntil) holdsUntil = over;
     const { cap } = constraint;
-    if (cap !== null) { if (below) caps.push(cap); } else if (coverable) covered.push(constraint);
+    if (cap !== null) {
+      if (below) caps.push(cap);
+    } else if (coverable) covered.push(constraint);
     else closed[set[place] ?? 0] = 1;
   }
   const limits: LimitAhead[] = [];
@@ -106,18 +147,31 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
     // A step that is done before each flight, or in a minute, is not what limits an aircraft next.
     const waits = constraint.notBefore;
     // Its reading is reached, and it waits for its day.
-    const day = name === null ? boundary : waits !== null && (meters[name] ?? boundary) >= boundary ? waits : null;
+    const day =
+      name === null ? boundary : waits !== null && (meters[name] ?? boundary) >= boundary ? waits : null;
     if (day !== null) {
       const limit: LimitAhead = { currency: 'time', at: day as Instant, left: day - asOf, constraint };
       limits.push(limit);
       if (day < holdsUntil) holdsUntil = day;
       if (counts && firstTime === null) firstTime = limit;
     } else if (name !== null && hours) {
-      const limit: LimitAhead = { currency: 'hours', meter: name as HourMeter, at: boundary as Hours, left: (boundary - (meters[name] ?? 0)) as Hours, constraint };
+      const limit: LimitAhead = {
+        currency: 'hours',
+        meter: name as HourMeter,
+        at: boundary as Hours,
+        left: (boundary - (meters[name] ?? 0)) as Hours,
+        constraint,
+      };
       limits.push(limit);
       if (counts && (firstHours === null || (mixed && byNearness(limit, firstHours) < 0))) firstHours = limit;
     } else if (name !== null) {
-      const limit: LimitAhead = { currency: 'count', meter: name as Counter, at: boundary, left: boundary - (meters[name] ?? 0), constraint };
+      const limit: LimitAhead = {
+        currency: 'count',
+        meter: name as Counter,
+        at: boundary,
+        left: boundary - (meters[name] ?? 0),
+        constraint,
+      };
       limits.push(limit);
       if (counts && (firstCount === null || (mixed && byNearness(limit, firstCount) < 0))) firstCount = limit;
     }
@@ -135,24 +189,62 @@ export function decidePrepared(prepared: Prepared, plannedFlight: PlannedFlight 
     }
     // Written out: copying with a spread costs more than all the rest of this loop.
     const { id, title, pack, source, explanation, missing } = rule.about;
-    return { id, title, pack, source, explanation, answer: failed ? 'closes' : inForce.length > 0 ? 'unknown' : rule.notAsked ? 'not-asked' : 'met', constraints: inForce, missing };
+    return {
+      id,
+      title,
+      pack,
+      source,
+      explanation,
+      answer: failed ? 'closes' : inForce.length > 0 ? 'unknown' : rule.notAsked ? 'not-asked' : 'met',
+      constraints: inForce,
+      missing,
+    };
   });
 
-  let open = without(full, sets.filter((_, number) => closed[number] === 1));
+  let open = without(
+    full,
+    sets.filter((_, number) => closed[number] === 1),
+  );
   let reliefs: readonly ReliefInForce[] = [];
   if (permits) {
-    for (const { from, until } of prepared.reliefs) { const next = from > asOf ? from : until; if (next > asOf && next < holdsUntil) holdsUntil = next; }
+    for (const { from, until } of prepared.reliefs) {
+      const next = from > asOf ? from : until;
+      if (next > asOf && next < holdsUntil) holdsUntil = next;
+    }
     reliefs = reliefsInForce(prepared, asOf, meters, covered);
     const spared = reliefs.map(({ uses }) => intersection(open, uses));
-    open = union(without(open, covered.map(({ closes }) => closes)), ...spared);
+    open = union(
+      without(
+        open,
+        covered.map(({ closes }) => closes),
+      ),
+      ...spared,
+    );
   }
   const service = meters['time-in-service'];
   const situation = { full, constraints, limits, meters, asOf };
   const decision: DecisionParts = {
-    engine: ENGINE_VERSION, packs, registration, asOf, verdict: verdictOf(open, prepared.ordinary, caps.length > 0), open, full, window: windowPicture(open, prepared.window), rules, constraints, notices: prepared.notices.filter(({ begins }) => bites(begins, asOf, meters)), limits,
-    firstLimit: { time: firstTime, hours: firstHours, landings: firstCount }, caps, reliefs: reliefs.filter(({ uses }) => !isEmpty(uses)), availability: prepared.availability,
-    meters, timeInService: service === null ? null : hoursFromSeconds(service),
-    flight: plannedFlight === null ? null : answerFlight(prepared, situation, plannedFlight), wanted: wanted === null ? null : answerWanted(wanted, { full, constraints, reliefs }), notChecked: prepared.notChecked,
+    engine: ENGINE_VERSION,
+    packs,
+    registration,
+    asOf,
+    verdict: verdictOf(open, prepared.ordinary, caps.length > 0),
+    open,
+    full,
+    window: windowPicture(open, prepared.window),
+    rules,
+    constraints,
+    notices: prepared.notices.filter(({ begins }) => bites(begins, asOf, meters)),
+    limits,
+    firstLimit: { time: firstTime, hours: firstHours, landings: firstCount },
+    caps,
+    reliefs: reliefs.filter(({ uses }) => !isEmpty(uses)),
+    availability: prepared.availability,
+    meters,
+    timeInService: service === null ? null : hoursFromSeconds(service),
+    flight: plannedFlight === null ? null : answerFlight(prepared, situation, plannedFlight),
+    wanted: wanted === null ? null : answerWanted(wanted, { full, constraints, reliefs }),
+    notChecked: prepared.notChecked,
     holdsUntil: holdsUntil === Number.POSITIVE_INFINITY ? null : instantFromMilliseconds(holdsUntil),
   };
   return decision as Decision;

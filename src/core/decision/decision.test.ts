@@ -12,8 +12,21 @@ import { decide, decidePrepared } from './decide';
 import { prepare } from './prepare';
 import { answerFlights } from './planned-flight';
 
-const lesson = { starts: '2026-11-24T14:00:00Z', ends: '2026-11-24T16:00:00Z', airborne: 1.5, purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false };
-const fly = (change: { readonly [key: string]: Json }, more: { readonly [key: string]: Json } = {}) => decideClean({ ...more, flight: { ...lesson, ...change } }).flight;
+const lesson = {
+  starts: '2026-11-24T14:00:00Z',
+  ends: '2026-11-24T16:00:00Z',
+  airborne: 1.5,
+  purpose: 'instruction-school-aircraft',
+  crew: 'dual',
+  rules: 'vfr',
+  range: 'local',
+  transponderAirspace: false,
+  adsbAirspace: false,
+  beyondGlideOverWater: false,
+  passengers: false,
+};
+const fly = (change: { readonly [key: string]: Json }, more: { readonly [key: string]: Json } = {}) =>
+  decideClean({ ...more, flight: { ...lesson, ...change } }).flight;
 
 describe('a clean aircraft', () => {
   const decision = decideClean();
@@ -22,16 +35,28 @@ describe('a clean aircraft', () => {
     expect(sameUses(decision.open, decision.full)).toBe(true);
     expect(decision.constraints).toEqual([]);
     expect([...new Set(decision.rules.map(({ answer }) => answer))].sort()).toEqual(['met', 'not-asked']);
-    expect(decision.rules.filter(({ answer }) => answer === 'not-asked').map(({ id }) => id)).toEqual(['measured-limits', 'fuel-for-flight', 'fuel-quality', 'gauge-and-dip', 'club-fuel-reserve', 'fuel-samples', 'oil-trend']);
+    expect(decision.rules.filter(({ answer }) => answer === 'not-asked').map(({ id }) => id)).toEqual([
+      'measured-limits',
+      'fuel-for-flight',
+      'fuel-quality',
+      'gauge-and-dip',
+      'club-fuel-reserve',
+      'fuel-samples',
+      'oil-trend',
+    ]);
     expect(decision.firstLimit.hours).toMatchObject({ at: hours('4208.7'), left: hours('58.4') });
-    expect(decision.firstLimit.time?.currency === 'time' ? instantText(decision.firstLimit.time.at) : '').toBe('2027-04-01T03:00:00Z');
+    expect(
+      decision.firstLimit.time?.currency === 'time' ? instantText(decision.firstLimit.time.at) : '',
+    ).toBe('2027-04-01T03:00:00Z');
     expect(decision.holdsUntil).toBe(instant('2027-04-01T03:00:00Z'));
   });
   it('a limit ahead never restricts by itself', () => {
     expect(decideClean({ meterReadings: { today: { value: 4208.69 } } }).verdict).toBe('Released');
     expect(decideClean({ meterReadings: { today: { value: 4208.7 } } }).verdict).toBe('Grounded');
   });
-  it('says what it did not look at', () => { expect(decision.notChecked.length).toBeGreaterThan(3); });
+  it('says what it did not look at', () => {
+    expect(decision.notChecked.length).toBeGreaterThan(3);
+  });
 });
 
 describe('the moment of the decision', () => {
@@ -44,7 +69,15 @@ describe('the moment of the decision', () => {
     expect(codes(decideClean({ asOf: '2026-11-20T12:05:00Z' }))).not.toContain('document-never-checked');
   });
   it('about the present leaves out nothing that is on record, though a clock ran ahead', () => {
-    const { facts, packs } = cleanCase({ discrepancies: { d: { happenedAt: '2026-11-24T13:00:02Z', recordedAt: '2026-11-24T13:00:02Z', what: 'Crack in the spinner' } } });
+    const { facts, packs } = cleanCase({
+      discrepancies: {
+        d: {
+          happenedAt: '2026-11-24T13:00:02Z',
+          recordedAt: '2026-11-24T13:00:02Z',
+          what: 'Crack in the spinner',
+        },
+      },
+    });
     const now = instant('2026-11-24T13:00:00Z');
     expect(decide(facts, packs, null, now).verdict).toBe('Released');
     expect(presentFor(facts, now)).toBe(addSeconds(now, 2));
@@ -52,14 +85,27 @@ describe('the moment of the decision', () => {
     expect(presentFor(facts, addSeconds(now, 60))).toBe(addSeconds(now, 60));
   });
   it('about the present sees a repair that a faster clock wrote', () => {
-    const { facts } = cleanCase({ discrepancies: { d: { happenedAt: '2026-11-24T12:00:00Z', recordedAt: '2026-11-24T12:00:00Z', what: 'x', rectification: { recordedAt: '2026-11-24T13:00:05Z' } } } });
+    const { facts } = cleanCase({
+      discrepancies: {
+        d: {
+          happenedAt: '2026-11-24T12:00:00Z',
+          recordedAt: '2026-11-24T12:00:00Z',
+          what: 'x',
+          rectification: { recordedAt: '2026-11-24T13:00:05Z' },
+        },
+      },
+    });
     expect(presentFor(facts, instant('2026-11-24T13:00:00Z'))).toBe(instant('2026-11-24T13:00:05Z'));
   });
 });
 
 describe('unknown', () => {
   const drop: readonly (readonly [string, Json])[] = [
-    ['category', { aircraft: { category: null } }], ['approved uses', { aircraft: { approvedFor: null } }], ['documents', { documents: null }], ['inspections', { inspections: null }], ['meter', { meterReadings: null }],
+    ['category', { aircraft: { category: null } }],
+    ['approved uses', { aircraft: { approvedFor: null } }],
+    ['documents', { documents: null }],
+    ['inspections', { inspections: null }],
+    ['meter', { meterReadings: null }],
   ];
   it.each(drop)('%s closes, and never releases', (_, change) => {
     const decision = decideClean(change);
@@ -69,14 +115,20 @@ describe('unknown', () => {
   });
   it('an unknown meter leaves the hour limits unsure, not failed', () => {
     const decision = decideClean({ meterReadings: null });
-    expect(decision.constraints.filter(({ begins }) => begins.kind === 'meter').every(({ certainty }) => certainty === 'unknown')).toBe(true);
+    expect(
+      decision.constraints
+        .filter(({ begins }) => begins.kind === 'meter')
+        .every(({ certainty }) => certainty === 'unknown'),
+    ).toBe(true);
     expect(decision.constraints[0]?.reason.code).toBe('meter-unknown');
     expect(decision.timeInService).toBeNull();
   });
 });
 
 describe('a planned flight', () => {
-  it('fits', () => { expect(fly({})).toMatchObject({ answer: 'yes', exceedances: [], closedBy: [] }); });
+  it('fits', () => {
+    expect(fly({})).toMatchObject({ answer: 'yes', exceedances: [], closedBy: [] });
+  });
   it('may end exactly at an hour limit, and not a hundredth later', () => {
     expect(fly({ airborne: 1.5 }, { meterReadings: { today: { value: 4207.2 } } })?.answer).toBe('yes');
     const exceedance = fly({ airborne: 1.5 }, { meterReadings: { today: { value: 4207.21 } } });
@@ -101,9 +153,13 @@ describe('a planned flight', () => {
     expect(fly({ purpose: 'glider-towing' })).toMatchObject({ answer: 'no', notApproved: true });
   });
   it.each([
-    ['ends before it starts', { ends: '2026-11-24T13:59:59Z' }], ['ends as it starts', { ends: '2026-11-24T14:00:00Z' }],
-    ['has begun already', { starts: '2026-11-24T12:59:59Z' }], ['is longer in the air than from start to end', { airborne: 2.01 }],
-  ])('%s: its times contradict', (_, change) => { expect(fly(change)).toMatchObject({ answer: 'no', timesContradict: true }); });
+    ['ends before it starts', { ends: '2026-11-24T13:59:59Z' }],
+    ['ends as it starts', { ends: '2026-11-24T14:00:00Z' }],
+    ['has begun already', { starts: '2026-11-24T12:59:59Z' }],
+    ['is longer in the air than from start to end', { airborne: 2.01 }],
+  ])('%s: its times contradict', (_, change) => {
+    expect(fly(change)).toMatchObject({ answer: 'no', timesContradict: true });
+  });
   it('takes the light from the sun at the field', () => {
     const lights = deferredLamp('d', 'Navigation lights out', ['dusk', 'night']);
     expect(fly({ starts: '2026-11-24T19:00:00Z', ends: '2026-11-24T20:40:00Z' }, lights)?.answer).toBe('yes'); // sunset 16:41 local, 20:41 UTC
@@ -116,7 +172,12 @@ describe('the light that a flight says', () => {
     const lamps = deferredLamp('d', 'Navigation lights out', ['dusk', 'night']);
     expect(fly({}, lamps)?.answer).toBe('yes');
     expect(fly({ light: ['night'] }, lamps)?.answer).toBe('no');
-    expect(fly({ starts: '2026-11-25T01:00:00Z', ends: '2026-11-25T02:00:00Z', airborne: 0.5, light: ['day'] }, lamps)?.answer).toBe('no');
+    expect(
+      fly(
+        { starts: '2026-11-25T01:00:00Z', ends: '2026-11-25T02:00:00Z', airborne: 0.5, light: ['day'] },
+        lamps,
+      )?.answer,
+    ).toBe('no');
   });
 });
 
@@ -126,11 +187,31 @@ describe('several flights of a day', () => {
     const prepared = prepare(facts, packs, asOf);
     const decision = decidePrepared(prepared, null, asOf);
     const flight = (id: string, hour: number, airborne: string) => ({
-      id, starts: addSeconds(asOf, hour * 3600), ends: addSeconds(asOf, (hour + 2) * 3600), airborne: hours(airborne), purpose: 'instruction-school-aircraft' as const, crew: 'dual' as const, rules: 'vfr' as const, range: 'local' as const,
-      light: ['day' as const], transponderAirspace: false, adsbAirspace: false, beyondGlideOverWater: false, passengers: false, ...UNSAID,
+      id,
+      starts: addSeconds(asOf, hour * 3600),
+      ends: addSeconds(asOf, (hour + 2) * 3600),
+      airborne: hours(airborne),
+      purpose: 'instruction-school-aircraft' as const,
+      crew: 'dual' as const,
+      rules: 'vfr' as const,
+      range: 'local' as const,
+      light: ['day' as const],
+      transponderAirspace: false,
+      adsbAirspace: false,
+      beyondGlideOverWater: false,
+      passengers: false,
+      ...UNSAID,
     });
-    const answers = answerFlights(prepared, decision, [flight('c', 5, '0.7'), flight('a', 1, '1.4'), flight('b', 3, '1.4')]);
-    expect(answers.map((answer) => [answer.flight, answer.answer])).toEqual([['a', 'yes'], ['b', 'no'], ['c', 'no']]);
+    const answers = answerFlights(prepared, decision, [
+      flight('c', 5, '0.7'),
+      flight('a', 1, '1.4'),
+      flight('b', 3, '1.4'),
+    ]);
+    expect(answers.map((answer) => [answer.flight, answer.answer])).toEqual([
+      ['a', 'yes'],
+      ['b', 'no'],
+      ['c', 'no'],
+    ]);
     expect(answers[1]?.exceedances).toMatchObject([{ by: hours('0.1') }]);
   });
 });
@@ -146,30 +227,52 @@ describe('a preparation', () => {
   });
   it('refuses a moment before its own: later records would leak into the past', () => {
     const { facts, packs, asOf } = cleanCase();
-    expect(() => decidePrepared(prepare(facts, packs, asOf), null, addSeconds(asOf, -1))).toThrow('a moment before');
+    expect(() => decidePrepared(prepare(facts, packs, asOf), null, addSeconds(asOf, -1))).toThrow(
+      'a moment before',
+    );
   });
 });
 
 describe('the decision as a function', () => {
   const troubles: readonly { readonly [key: string]: Json }[] = [
-    { documents: { loading: { aboard: false } } }, { documents: { airworthiness: { displayed: null } } }, { documents: { radio: { aboard: false } } },
-    { inspections: { 'annual-2026': null } }, { meterReadings: { today: { value: 4300 } } }, { discrepancies: { d: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Nick' } } },
+    { documents: { loading: { aboard: false } } },
+    { documents: { airworthiness: { displayed: null } } },
+    { documents: { radio: { aboard: false } } },
+    { inspections: { 'annual-2026': null } },
+    { meterReadings: { today: { value: 4300 } } },
+    {
+      discrepancies: {
+        d: { happenedAt: '2026-11-23T12:00:00Z', recordedAt: '2026-11-23T12:00:00Z', what: 'Nick' },
+      },
+    },
   ];
   it('is monotone: more trouble never opens a use', () => {
-    fc.assert(fc.property(fc.subarray([...troubles]), fc.nat(troubles.length - 1), (some, one) => {
-      const merge = (parts: readonly { readonly [key: string]: Json }[]) => parts.reduce<{ [key: string]: Json }>((all, part) => {
-        for (const [key, value] of Object.entries(part)) all[key] = { ...(all[key] as object | undefined), ...(value as object) };
-        return all;
-      }, {});
-      const more = troubles[one];
-      if (more === undefined) throw new Error('no such trouble');
-      expect(isWithin(decideClean(merge([...some, more])).open, decideClean(merge(some)).open)).toBe(true);
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(fc.subarray([...troubles]), fc.nat(troubles.length - 1), (some, one) => {
+        const merge = (parts: readonly { readonly [key: string]: Json }[]) =>
+          parts.reduce<{ [key: string]: Json }>((all, part) => {
+            for (const [key, value] of Object.entries(part))
+              all[key] = { ...(all[key] as object | undefined), ...(value as object) };
+            return all;
+          }, {});
+        const more = troubles[one];
+        if (more === undefined) throw new Error('no such trouble');
+        expect(isWithin(decideClean(merge([...some, more])).open, decideClean(merge(some)).open)).toBe(true);
+      }),
+      { numRuns: 60 },
+    );
   });
   it('gives the same answer, byte for byte, for the same arguments in another order', () => {
     const { facts, packs, asOf } = cleanCase();
-    const turned = { ...facts, documents: [...facts.documents].reverse(), inspections: [...facts.inspections].reverse() };
-    const text = (given: typeof facts) => JSON.stringify(decide(given, packs, null, asOf), (_, value: unknown) => (value instanceof Uint32Array ? [...value] : value));
+    const turned = {
+      ...facts,
+      documents: [...facts.documents].reverse(),
+      inspections: [...facts.inspections].reverse(),
+    };
+    const text = (given: typeof facts) =>
+      JSON.stringify(decide(given, packs, null, asOf), (_, value: unknown) =>
+        value instanceof Uint32Array ? [...value] : value,
+      );
     expect(text(turned)).toBe(text(facts));
   });
 });
@@ -180,15 +283,19 @@ describe('canonical JSON', () => {
   });
   it('writes numbers as RFC 8785 does', () => {
     // RFC 8785, section 3.2.2.3 and appendix B: numbers in their shortest form (from memory).
-    expect(canonicalJson([1e21, 1e-7, 0.000001, 4.5, -0, 333333333.33333329])).toBe('[1e+21,1e-7,0.000001,4.5,0,333333333.3333333]');
+    expect(canonicalJson([1e21, 1e-7, 0.000001, 4.5, -0, 333333333.33333329])).toBe(
+      '[1e+21,1e-7,0.000001,4.5,0,333333333.3333333]',
+    );
   });
   it('refuses what JSON cannot hold', () => {
     expect(() => canonicalJson(Number.NaN)).toThrow('cannot be written');
     expect(() => canonicalJson([Infinity])).toThrow('cannot be written');
   });
   it('does not depend on the order in which members were made', () => {
-    fc.assert(fc.property(fc.dictionary(fc.string(), fc.integer()), (value) => {
-      expect(canonicalJson(Object.fromEntries(Object.entries(value).reverse()))).toBe(canonicalJson(value));
-    }));
+    fc.assert(
+      fc.property(fc.dictionary(fc.string(), fc.integer()), (value) => {
+        expect(canonicalJson(Object.fromEntries(Object.entries(value).reverse()))).toBe(canonicalJson(value));
+      }),
+    );
   });
 });

@@ -34,15 +34,49 @@ export interface RuleAnswer {
 
 /** A constraint that does not bite yet, with what is left until it does: whole milliseconds, seconds on a meter, or a count. */
 export type LimitAhead =
-  | { readonly currency: 'time'; readonly at: Instant; readonly left: number; readonly constraint: DecidedConstraint }
-  | { readonly currency: 'hours'; readonly meter: HourMeter; readonly at: Hours; readonly left: Hours; readonly constraint: DecidedConstraint }
-  | { readonly currency: 'count'; readonly meter: Counter; readonly at: number; readonly left: number; readonly constraint: DecidedConstraint };
+  | {
+      readonly currency: 'time';
+      readonly at: Instant;
+      readonly left: number;
+      readonly constraint: DecidedConstraint;
+    }
+  | {
+      readonly currency: 'hours';
+      readonly meter: HourMeter;
+      readonly at: Hours;
+      readonly left: Hours;
+      readonly constraint: DecidedConstraint;
+    }
+  | {
+      readonly currency: 'count';
+      readonly meter: Counter;
+      readonly at: number;
+      readonly left: number;
+      readonly constraint: DecidedConstraint;
+    };
 
 /** A limit that a planned flight would cross, and by how much. */
 export type Exceedance =
-  | { readonly currency: 'time'; readonly at: Instant; readonly constraint: DecidedConstraint; readonly by: number }
-  | { readonly currency: 'hours'; readonly meter: HourMeter; readonly at: Hours; readonly constraint: DecidedConstraint; readonly by: Hours }
-  | { readonly currency: 'count'; readonly meter: Counter; readonly at: number; readonly constraint: DecidedConstraint; readonly by: number };
+  | {
+      readonly currency: 'time';
+      readonly at: Instant;
+      readonly constraint: DecidedConstraint;
+      readonly by: number;
+    }
+  | {
+      readonly currency: 'hours';
+      readonly meter: HourMeter;
+      readonly at: Hours;
+      readonly constraint: DecidedConstraint;
+      readonly by: Hours;
+    }
+  | {
+      readonly currency: 'count';
+      readonly meter: Counter;
+      readonly at: number;
+      readonly constraint: DecidedConstraint;
+      readonly by: number;
+    };
 
 /** The light that a flight meets at one place. */
 export interface LightAt {
@@ -80,11 +114,24 @@ export interface WantedAnswer {
 }
 
 /** What no decision of ours looks at, or did not in this one. Said on every answer: silence must never look like a pass. */
-export const NOT_CHECKED = ['pilot-licence-medical-currency', 'weather-and-notices', 'loading', 'fuel-and-oil-aboard', 'walk-round', 'club-policy', 'australian-equipment'] as const;
+export const NOT_CHECKED = [
+  'pilot-licence-medical-currency',
+  'weather-and-notices',
+  'loading',
+  'fuel-and-oil-aboard',
+  'walk-round',
+  'club-policy',
+  'australian-equipment',
+] as const;
 export type NotChecked = (typeof NOT_CHECKED)[number];
 
 /** A special flight permit in force: the only way an aircraft that is closed for airworthiness moves. */
-export interface ReliefInForce { readonly permit: string; readonly uses: UseSet; readonly until: Instant; readonly covers: readonly string[] }
+export interface ReliefInForce {
+  readonly permit: string;
+  readonly uses: UseSet;
+  readonly until: Instant;
+  readonly covers: readonly string[];
+}
 
 /** What a decision says. */
 export interface DecisionParts {
@@ -105,7 +152,11 @@ export interface DecisionParts {
   readonly notices: readonly DecidedConstraint[];
   /** Ahead, nearest first within each currency. */
   readonly limits: readonly LimitAhead[];
-  readonly firstLimit: { readonly time: LimitAhead | null; readonly hours: LimitAhead | null; readonly landings: LimitAhead | null };
+  readonly firstLimit: {
+    readonly time: LimitAhead | null;
+    readonly hours: LimitAhead | null;
+    readonly landings: LimitAhead | null;
+  };
   /** Numbers that the aircraft is held to below its own. */
   readonly caps: readonly Cap[];
   readonly reliefs: readonly ReliefInForce[];

@@ -20,8 +20,12 @@ export interface Inputs {
 function inOrder(value: unknown): unknown {
   if (Array.isArray(value)) {
     const list: readonly unknown[] = value.map(inOrder);
-    const ids = list.map((one) => (typeof one === 'object' && one !== null && 'id' in one && typeof one.id === 'string' ? one.id : null));
-    return ids.every((id) => id !== null) ? [...list].sort((a, b) => ((a as { id: string }).id < (b as { id: string }).id ? -1 : 1)) : list;
+    const ids = list.map((one) =>
+      typeof one === 'object' && one !== null && 'id' in one && typeof one.id === 'string' ? one.id : null,
+    );
+    return ids.every((id) => id !== null)
+      ? [...list].sort((a, b) => ((a as { id: string }).id < (b as { id: string }).id ? -1 : 1))
+      : list;
   }
   if (typeof value !== 'object' || value === null) return value;
   return Object.fromEntries(Object.entries(value).map(([key, member]) => [key, inOrder(member)]));
@@ -32,5 +36,15 @@ function inOrder(value: unknown): unknown {
  * texts, byte for byte. The hash over it is made by the person who has a hash function.
  */
 export function canonicalInputs({ facts, packs, flight, wanted, asOf }: Inputs): string {
-  return canonicalJson(inOrder({ engine: ENGINE_VERSION, versions: packVersions(packs), packs, facts, flight, wanted: wanted === null ? null : boxesOf(wanted), asOf }) as Plain);
+  return canonicalJson(
+    inOrder({
+      engine: ENGINE_VERSION,
+      versions: packVersions(packs),
+      packs,
+      facts,
+      flight,
+      wanted: wanted === null ? null : boxesOf(wanted),
+      asOf,
+    }) as Plain,
+  );
 }

@@ -4,12 +4,26 @@ import { hoursFromSeconds } from '../quantities/hours';
 import type { Meter } from '../records/meters';
 import type { Relief } from '../records/permit';
 import { isExceptedFromTransponder, type Described } from '../records/aircraft';
-import { adds, isMoreThanCrew, wholeTime, type AuthorisedWithout, type PlannedFlight } from '../records/planned-flight';
+import {
+  adds,
+  isMoreThanCrew,
+  wholeTime,
+  type AuthorisedWithout,
+  type PlannedFlight,
+} from '../records/planned-flight';
 import { mostOf } from '../records/unlogged';
 import { constraint, DISPATCHER, remedy, RECORDED, type Cap } from '../rules/parts/constraint';
 import { civilDateAt } from '../time/zone';
 import { lightTouched, LIGHT, sunOn, type Place } from '../time/sun';
-import type { DecidedConstraint, DecisionParts, FlightAnswer, LightAt, LimitAhead, Exceedance, WantedAnswer } from './decision';
+import type {
+  DecidedConstraint,
+  DecisionParts,
+  FlightAnswer,
+  LightAt,
+  LimitAhead,
+  Exceedance,
+  WantedAnswer,
+} from './decision';
 import { decided, type Prepared } from './prepare';
 
 /** What of a decision a flight is compared with. */
@@ -17,21 +31,36 @@ type Situation = Pick<DecisionParts, 'full' | 'constraints' | 'limits' | 'meters
 
 /** What planned flights add to each meter before the one that is looked at. */
 export type Flown = { readonly [M in Meter]: number };
-export const NOTHING_FLOWN: Flown = { 'time-in-service': 0, engine: 0, propeller: 0, block: 0, landings: 0, cycles: 0, 'tow-launches': 0 };
+export const NOTHING_FLOWN: Flown = {
+  'time-in-service': 0,
+  engine: 0,
+  propeller: 0,
+  block: 0,
+  landings: 0,
+  cycles: 0,
+  'tow-launches': 0,
+};
 
 /** What a flight adds, after what was flown before. */
 export function flownAfter(flown: Flown, flight: PlannedFlight): Flown {
   const more = adds(flight);
   return {
-    'time-in-service': flown['time-in-service'] + more['time-in-service'], engine: flown.engine + more.engine, propeller: flown.propeller + more.propeller, block: flown.block + more.block,
-    landings: flown.landings + more.landings, cycles: flown.cycles + more.cycles, 'tow-launches': flown['tow-launches'] + more['tow-launches'],
+    'time-in-service': flown['time-in-service'] + more['time-in-service'],
+    engine: flown.engine + more.engine,
+    propeller: flown.propeller + more.propeller,
+    block: flown.block + more.block,
+    landings: flown.landings + more.landings,
+    cycles: flown.cycles + more.cycles,
+    'tow-launches': flown['tow-launches'] + more['tow-launches'],
   };
 }
 
 /** The light that a flight meets at the field and at every other place that it names. */
 export function lightOf(flight: PlannedFlight, place: Place): readonly LightAt[] {
   return [place, ...flight.places].map((at) => ({
-    place: at.name, light: flight.ends > flight.starts ? lightTouched(flight.starts, flight.ends, at) : LIGHT, sun: sunOn(civilDateAt(flight.starts, at.zone), at),
+    place: at.name,
+    light: flight.ends > flight.starts ? lightTouched(flight.starts, flight.ends, at) : LIGHT,
+    sun: sunOn(civilDateAt(flight.starts, at.zone), at),
   }));
 }
 
@@ -43,19 +72,58 @@ function one<V>(value: V | null): readonly V[] | undefined {
  * The uses that a flight needs. What it does not say, it may need every value of. In airspace that air traffic control authorised it to enter without
  * the equipment, or that excepts the aircraft, it needs no more than outside.
  */
-export function usesNeeded(flight: PlannedFlight, place: Place, aircraft: Pick<Described, 'category' | 'particulars'>): UseSet {
+export function usesNeeded(
+  flight: PlannedFlight,
+  place: Place,
+  aircraft: Pick<Described, 'category' | 'particulars'>,
+): UseSet {
   const excepted = flight.exceptedAirspace === true && isExceptedFromTransponder(aircraft);
-  const inside = (value: boolean | null, without: AuthorisedWithout) => one<'inside' | 'outside'>(excepted || flight.authorisedWithout.includes(without) ? 'outside' : value === null ? null : value ? 'inside' : 'outside');
+  const inside = (value: boolean | null, without: AuthorisedWithout) =>
+    one<'inside' | 'outside'>(
+      excepted || flight.authorisedWithout.includes(without)
+        ? 'outside'
+        : value === null
+          ? null
+          : value
+            ? 'inside'
+            : 'outside',
+    );
   // What the flight says of light elsewhere adds to the light at its places, and never takes away from it.
-  const light = flight.ends > flight.starts
-    ? LIGHT.filter((value) => (flight.light ?? []).includes(value) || [place, ...flight.places].some((at) => lightTouched(flight.starts, flight.ends, at).includes(value)))
-    : LIGHT;
+  const light =
+    flight.ends > flight.starts
+      ? LIGHT.filter(
+          (value) =>
+            (flight.light ?? []).includes(value)
+            || [place, ...flight.places].some((at) =>
+              lightTouched(flight.starts, flight.ends, at).includes(value),
+            ),
+        )
+      : LIGHT;
   const box: FullBox = {
-    light, purpose: one(flight.purpose) ?? DIMENSIONS.purpose, crew: one(flight.crew) ?? DIMENSIONS.crew, rules: one(flight.rules) ?? DIMENSIONS.rules, range: one(flight.range) ?? DIMENSIONS.range,
-    transponderAirspace: inside(flight.transponderAirspace, 'transponder') ?? DIMENSIONS.transponderAirspace, adsbAirspace: inside(flight.adsbAirspace, 'ads-b-out') ?? DIMENSIONS.adsbAirspace,
-    overWater: one(flight.beyondGlideOverWater === null ? null : flight.beyondGlideOverWater ? 'beyond-glide' : 'within-glide') ?? DIMENSIONS.overWater,
+    light,
+    purpose: one(flight.purpose) ?? DIMENSIONS.purpose,
+    crew: one(flight.crew) ?? DIMENSIONS.crew,
+    rules: one(flight.rules) ?? DIMENSIONS.rules,
+    range: one(flight.range) ?? DIMENSIONS.range,
+    transponderAirspace: inside(flight.transponderAirspace, 'transponder') ?? DIMENSIONS.transponderAirspace,
+    adsbAirspace: inside(flight.adsbAirspace, 'ads-b-out') ?? DIMENSIONS.adsbAirspace,
+    overWater:
+      one(
+        flight.beyondGlideOverWater === null
+          ? null
+          : flight.beyondGlideOverWater
+            ? 'beyond-glide'
+            : 'within-glide',
+      ) ?? DIMENSIONS.overWater,
     // Somebody who is not needed to fly it is a passenger, whatever the flight says.
-    passengers: one(isMoreThanCrew(flight) || flight.passengers === true ? 'aboard' : flight.passengers === null ? null : 'none') ?? DIMENSIONS.passengers,
+    passengers:
+      one(
+        isMoreThanCrew(flight) || flight.passengers === true
+          ? 'aboard'
+          : flight.passengers === null
+            ? null
+            : 'none',
+      ) ?? DIMENSIONS.passengers,
   };
   return usesIn(box);
 }
@@ -68,13 +136,31 @@ export function coverableIds({ constraints }: Pick<Prepared, 'constraints'>): Re
 }
 
 /** The permit that covers the whole of a flight, to its end in time and hours, or null. */
-export function reliefFor(reliefs: readonly Relief[], flight: PlannedFlight, needs: UseSet, endTimeInService: number | null): Relief | null {
-  return reliefs.find(({ uses, from, until, untilTimeInService }) => isWithin(needs, uses) && from <= flight.starts && flight.ends <= until
-    && (untilTimeInService === null || (endTimeInService !== null && endTimeInService <= untilTimeInService))) ?? null;
+export function reliefFor(
+  reliefs: readonly Relief[],
+  flight: PlannedFlight,
+  needs: UseSet,
+  endTimeInService: number | null,
+): Relief | null {
+  return (
+    reliefs.find(
+      ({ uses, from, until, untilTimeInService }) =>
+        isWithin(needs, uses)
+        && from <= flight.starts
+        && flight.ends <= until
+        && (untilTimeInService === null
+          || (endTimeInService !== null && endTimeInService <= untilTimeInService)),
+    ) ?? null
+  );
 }
 
 /** By how much a flight would cross a limit, or null. */
-function exceedanceOf(limit: LimitAhead, flight: PlannedFlight, { meters }: Situation, flown: Flown): Exceedance | null {
+function exceedanceOf(
+  limit: LimitAhead,
+  flight: PlannedFlight,
+  { meters }: Situation,
+  flown: Flown,
+): Exceedance | null {
   const { constraint: crossed } = limit;
   if (limit.currency === 'time') {
     const over = crossed.atStart ? flight.starts >= limit.at : flight.ends > limit.at;
@@ -85,45 +171,99 @@ function exceedanceOf(limit: LimitAhead, flight: PlannedFlight, { meters }: Situ
   const { meter, at } = limit;
   const end = (meters[meter] ?? at) + flown[meter] + adds(flight)[meter];
   if (end <= at) return null;
-  return limit.currency === 'hours' ? { currency: 'hours', meter: limit.meter, at: limit.at, constraint: crossed, by: hoursFromSeconds(end - at) } : { currency: 'count', meter: limit.meter, at, constraint: crossed, by: end - at };
+  return limit.currency === 'hours'
+    ? {
+        currency: 'hours',
+        meter: limit.meter,
+        at: limit.at,
+        constraint: crossed,
+        by: hoursFromSeconds(end - at),
+      }
+    : { currency: 'count', meter: limit.meter, at, constraint: crossed, by: end - at };
 }
 
 /** What a number that the aircraft is held to asks of this flight; null when it keeps within, or states nothing that could pass it. */
-function capPassed(closing: DecidedConstraint, cap: Cap, flight: PlannedFlight, needs: UseSet): DecidedConstraint | null {
+function capPassed(
+  closing: DecidedConstraint,
+  cap: Cap,
+  flight: PlannedFlight,
+  needs: UseSet,
+): DecidedConstraint | null {
   const { quantity, bound, value } = cap;
-  const planned = quantity === 'persons' ? flight.persons : quantity === 'load' ? flight.load : flight.fuelPlanned;
+  const planned =
+    quantity === 'persons' ? flight.persons : quantity === 'load' ? flight.load : flight.fuelPlanned;
   if (planned !== null && (bound === 'at-most' ? planned <= value : planned >= value)) return null;
   const passed = constraint({
-    key: `${closing.key}.cap`, certainty: planned === null ? 'unknown' : 'failed', source: closing.source, reason: { code: 'cap-passed', quantity, bound, value, planned }, records: closing.records, closes: needs,
-    remedies: [remedy(planned === null ? 'state-for-flight' : 'change-flight', DISPATCHER, quantity), ...closing.remedies], condition: true,
+    key: `${closing.key}.cap`,
+    certainty: planned === null ? 'unknown' : 'failed',
+    source: closing.source,
+    reason: { code: 'cap-passed', quantity, bound, value, planned },
+    records: closing.records,
+    closes: needs,
+    remedies: [
+      remedy(planned === null ? 'state-for-flight' : 'change-flight', DISPATCHER, quantity),
+      ...closing.remedies,
+    ],
+    condition: true,
   });
   return decided(passed, closing.rule, closing.pack, needs, passed.certainty);
 }
 
 /** A count limit that a flight which does not say how often it lands might cross. */
-function unsaidCount(limits: readonly LimitAhead[], flight: PlannedFlight, needs: UseSet, { meters }: Situation, flown: Flown): readonly DecidedConstraint[] {
+function unsaidCount(
+  limits: readonly LimitAhead[],
+  flight: PlannedFlight,
+  needs: UseSet,
+  { meters }: Situation,
+  flown: Flown,
+): readonly DecidedConstraint[] {
   const most = mostOf((flight.ends - flight.starts) / 1000) + 1;
   for (const limit of limits) {
     if (limit.currency !== 'count' || !overlaps(limit.constraint.closes, needs)) continue;
-    const unsaid = limit.meter === 'tow-launches' ? flight.towLaunches === null && flight.purpose !== 'private-rental' : flight.landings === null;
+    const unsaid =
+      limit.meter === 'tow-launches'
+        ? flight.towLaunches === null && flight.purpose !== 'private-rental'
+        : flight.landings === null;
     if (!unsaid || (meters[limit.meter] ?? limit.at) + flown[limit.meter] + most <= limit.at) continue;
     const what = limit.meter === 'tow-launches' ? 'tow-launches' : 'landings';
-    const asked = constraint({ key: `unsaid.${limit.meter}`, certainty: 'unknown', source: limit.constraint.source, reason: { code: 'flight-leaves-open', what }, records: limit.constraint.records, closes: needs, remedies: [remedy('state-for-flight', DISPATCHER, what)], condition: true });
+    const asked = constraint({
+      key: `unsaid.${limit.meter}`,
+      certainty: 'unknown',
+      source: limit.constraint.source,
+      reason: { code: 'flight-leaves-open', what },
+      records: limit.constraint.records,
+      closes: needs,
+      remedies: [remedy('state-for-flight', DISPATCHER, what)],
+      condition: true,
+    });
     return [decided(asked, limit.constraint.rule, limit.constraint.pack, needs, 'unknown')];
   }
   return [];
 }
 
 /** What is asked of this flight alone, by the rules that look at flights and by the numbers that the aircraft is held to. */
-function ownOf(prepared: Prepared, flight: PlannedFlight, needs: UseSet, situation: Situation, flown: Flown): readonly DecidedConstraint[] {
+function ownOf(
+  prepared: Prepared,
+  flight: PlannedFlight,
+  needs: UseSet,
+  situation: Situation,
+  flown: Flown,
+): readonly DecidedConstraint[] {
   const asked = prepared.flightRules.flatMap(({ pack, rule }) =>
-    (rule.judgeFlight?.(prepared.facts, undefined, flight, needs) ?? []).filter(({ closes }) => overlaps(closes, needs)).map((one) => decided({ ...one, begins: RECORDED }, rule.id, pack, one.closes, one.certainty)));
+    (rule.judgeFlight?.(prepared.facts, undefined, flight, needs) ?? [])
+      .filter(({ closes }) => overlaps(closes, needs))
+      .map((one) => decided({ ...one, begins: RECORDED }, rule.id, pack, one.closes, one.certainty)),
+  );
   const capped = situation.constraints.flatMap((one) => {
-    const passed = one.cap !== null && overlaps(one.closes, needs) && holdsAt(one, flight) ? capPassed(one, one.cap, flight, needs) : null;
+    const passed =
+      one.cap !== null && overlaps(one.closes, needs) && holdsAt(one, flight)
+        ? capPassed(one, one.cap, flight, needs)
+        : null;
     return passed === null ? [] : [passed];
   });
   const ahead = situation.limits.flatMap(({ constraint: one, currency, at }) => {
-    if (one.cap === null || currency !== 'time' || flight.ends <= at || !overlaps(one.closes, needs)) return [];
+    if (one.cap === null || currency !== 'time' || flight.ends <= at || !overlaps(one.closes, needs))
+      return [];
     const passed = capPassed(one, one.cap, flight, needs);
     return passed === null ? [] : [passed];
   });
@@ -140,29 +280,79 @@ function holdsAt({ ends }: DecidedConstraint, flight: PlannedFlight): boolean {
  * `flown` are planned flights before this one, which are assumed flown.
  * 'yes-after' when only conditions stand in the way: steps that are to be done before the flight.
  */
-export function answerFlight(prepared: Prepared, situation: Situation, flight: PlannedFlight, flown: Flown = NOTHING_FLOWN): FlightAnswer {
+export function answerFlight(
+  prepared: Prepared,
+  situation: Situation,
+  flight: PlannedFlight,
+  flown: Flown = NOTHING_FLOWN,
+): FlightAnswer {
   const { full, constraints, limits, meters, asOf } = situation;
   const needs = usesNeeded(flight, prepared.place, prepared.facts.aircraft);
   const service = meters['time-in-service'];
-  const relief = reliefFor(prepared.reliefs, flight, needs, service === null ? null : service + flown['time-in-service'] + adds(flight)['time-in-service']);
+  const relief = reliefFor(
+    prepared.reliefs,
+    flight,
+    needs,
+    service === null ? null : service + flown['time-in-service'] + adds(flight)['time-in-service'],
+  );
   const coverable = relief === null ? NO_IDS : coverableIds(prepared);
-  const stands = (one: DecidedConstraint) => one.cap === null && overlaps(one.closes, needs) && holdsAt(one, flight) && (relief === null || !coverable.has(one.id));
+  const stands = (one: DecidedConstraint) =>
+    one.cap === null
+    && overlaps(one.closes, needs)
+    && holdsAt(one, flight)
+    && (relief === null || !coverable.has(one.id));
   const closing = constraints.filter(stands);
-  const exceedances = limits.filter(({ constraint: one }) => stands(one)).flatMap((limit) => { const exceedance = exceedanceOf(limit, flight, situation, flown); return exceedance === null ? [] : [exceedance]; });
+  const exceedances = limits
+    .filter(({ constraint: one }) => stands(one))
+    .flatMap((limit) => {
+      const exceedance = exceedanceOf(limit, flight, situation, flown);
+      return exceedance === null ? [] : [exceedance];
+    });
   const own = ownOf(prepared, flight, needs, situation, flown);
   const notApproved = !isWithin(needs, full);
-  const timesContradict = flight.ends <= flight.starts || flight.starts < asOf || (flight.airborne !== null && flight.airborne > wholeTime(flight));
+  const timesContradict =
+    flight.ends <= flight.starts
+    || flight.starts < asOf
+    || (flight.airborne !== null && flight.airborne > wholeTime(flight));
   const inTheWay = [...closing, ...own, ...exceedances.map(({ constraint: one }) => one)];
-  const answer = notApproved || timesContradict || inTheWay.some(({ condition }) => !condition) ? 'no' : inTheWay.length > 0 ? 'yes-after' : 'yes';
-  return { flight: flight.id, answer, needs, closedBy: closing.map(({ id }) => id), own, exceedances, authorisedWithout: flight.authorisedWithout, notApproved, timesContradict, light: lightOf(flight, prepared.place) };
+  const answer =
+    notApproved || timesContradict || inTheWay.some(({ condition }) => !condition)
+      ? 'no'
+      : inTheWay.length > 0
+        ? 'yes-after'
+        : 'yes';
+  return {
+    flight: flight.id,
+    answer,
+    needs,
+    closedBy: closing.map(({ id }) => id),
+    own,
+    exceedances,
+    authorisedWithout: flight.authorisedWithout,
+    notApproved,
+    timesContradict,
+    light: lightOf(flight, prepared.place),
+  };
 }
 
 /** Answers for uses that somebody wants now, without a flight: every one of them must be open, or covered by one permit in force. */
-export function answerWanted(wanted: UseSet, { full, constraints, reliefs }: Pick<DecisionParts, 'full' | 'constraints' | 'reliefs'>): WantedAnswer {
-  const covered = new Set(reliefs.filter(({ uses }) => isWithin(wanted, uses)).flatMap(({ covers }) => covers));
-  const closing = constraints.filter(({ id, closes, cap }) => cap === null && overlaps(closes, wanted) && !covered.has(id));
+export function answerWanted(
+  wanted: UseSet,
+  { full, constraints, reliefs }: Pick<DecisionParts, 'full' | 'constraints' | 'reliefs'>,
+): WantedAnswer {
+  const covered = new Set(
+    reliefs.filter(({ uses }) => isWithin(wanted, uses)).flatMap(({ covers }) => covers),
+  );
+  const closing = constraints.filter(
+    ({ id, closes, cap }) => cap === null && overlaps(closes, wanted) && !covered.has(id),
+  );
   const notApproved = !isWithin(wanted, full);
-  const answer = notApproved || closing.some(({ condition }) => !condition) ? 'no' : closing.length > 0 ? 'yes-after' : 'yes';
+  const answer =
+    notApproved || closing.some(({ condition }) => !condition)
+      ? 'no'
+      : closing.length > 0
+        ? 'yes-after'
+        : 'yes';
   return { answer, wanted, closedBy: closing.map(({ id }) => id), notApproved };
 }
 
@@ -170,7 +360,11 @@ export function answerWanted(wanted: UseSet, { full, constraints, reliefs }: Pic
  * Answers for several flights of one aircraft, in the order of their start. For foresight each is assumed flown in order, even
  * where one is refused: its hours count for the later ones.
  */
-export function answerFlights(prepared: Prepared, situation: Situation, flights: readonly PlannedFlight[]): readonly FlightAnswer[] {
+export function answerFlights(
+  prepared: Prepared,
+  situation: Situation,
+  flights: readonly PlannedFlight[],
+): readonly FlightAnswer[] {
   let flown = NOTHING_FLOWN;
   return inOrder(flights).map((flight) => {
     const answer = answerFlight(prepared, situation, flight, flown);

@@ -1,5 +1,14 @@
 import { ORDINARY_USES } from '../envelope/ordinary';
-import { countUses, intersection, isWithin, NO_USES, overlaps, sameUses, usesInAny, type UseSet } from '../envelope/use-set';
+import {
+  countUses,
+  intersection,
+  isWithin,
+  NO_USES,
+  overlaps,
+  sameUses,
+  usesInAny,
+  type UseSet,
+} from '../envelope/use-set';
 import { windowParts, type WindowPart } from '../envelope/window-picture';
 import { knownAt, type AircraftFacts, type KnownFacts } from '../records/facts';
 import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters';
@@ -97,16 +106,29 @@ export interface Prepared {
   readonly packed: Packed;
 }
 
-interface Weighed { readonly constraint: DecidedConstraint; readonly closes: Known; place: number }
+interface Weighed {
+  readonly constraint: DecidedConstraint;
+  readonly closes: Known;
+  place: number;
+}
 
 /** Workshop before a step, failed before unknown, what is known to bite before what may, more closed uses first; the id settles the rest. */
 function byWeight(a: Weighed, b: Weighed): number {
-  const rank = ({ constraint: { condition, certainty, begins } }: Weighed) => Number(condition) * 4 + Number(certainty === 'unknown') * 2 + Number(certainty === 'unknown' && begins.kind === 'meter');
+  const rank = ({ constraint: { condition, certainty, begins } }: Weighed) =>
+    Number(condition) * 4
+    + Number(certainty === 'unknown') * 2
+    + Number(certainty === 'unknown' && begins.kind === 'meter');
   return rank(a) - rank(b) || b.closes.uses - a.closes.uses || (a.constraint.id < b.constraint.id ? -1 : 1);
 }
 
 /** A set of uses with what is asked of it again and again. */
-interface Known { readonly set: UseSet; readonly number: number; readonly uses: number; readonly touches: boolean; readonly ordinary: boolean }
+interface Known {
+  readonly set: UseSet;
+  readonly number: number;
+  readonly uses: number;
+  readonly touches: boolean;
+  readonly ordinary: boolean;
+}
 
 /** Answers one object for equal sets, so that a decision adds each only once. */
 function interned(full: UseSet): (set: UseSet) => Known {
@@ -117,7 +139,13 @@ function interned(full: UseSet): (set: UseSet) => Known {
     if (same !== undefined) return same;
     same = known.find((one) => sameUses(one.set, set));
     if (same === undefined) {
-      same = { set, number: known.length, uses: countUses(set), touches: overlaps(set, full), ordinary: overlaps(set, ORDINARY_USES) };
+      same = {
+        set,
+        number: known.length,
+        uses: countUses(set),
+        touches: overlaps(set, full),
+        ordinary: overlaps(set, ORDINARY_USES),
+      };
       known.push(same);
     }
     seen.set(set, same);
@@ -126,7 +154,10 @@ function interned(full: UseSet): (set: UseSet) => Known {
 }
 
 /** What follows from an aircraft's approvals alone. */
-interface Approved { readonly ordinary: UseSet; readonly window: readonly WindowPart[] }
+interface Approved {
+  readonly ordinary: UseSet;
+  readonly window: readonly WindowPart[];
+}
 
 const approvedKnown = new WeakMap<UseSet, Approved>();
 
@@ -141,14 +172,29 @@ function approvedFor(full: UseSet): Approved {
 }
 
 function metersOf({ meters }: KnownFacts): MeterValues {
-  const value = (meter: Meter) => { const standing = meters[meter]; return standing.state === 'known' ? standing.value : null; };
-  return { 'time-in-service': value('time-in-service'), engine: value('engine'), propeller: value('propeller'), block: value('block'), landings: value('landings'), cycles: value('cycles'), 'tow-launches': value('tow-launches') };
+  const value = (meter: Meter) => {
+    const standing = meters[meter];
+    return standing.state === 'known' ? standing.value : null;
+  };
+  return {
+    'time-in-service': value('time-in-service'),
+    engine: value('engine'),
+    propeller: value('propeller'),
+    block: value('block'),
+    landings: value('landings'),
+    cycles: value('cycles'),
+    'tow-launches': value('tow-launches'),
+  };
 }
 
 function notCheckedIn({ ramp }: KnownFacts, { authority, club }: PackChoices): readonly NotChecked[] {
   return [
-    'pilot-licence-medical-currency', 'weather-and-notices', 'loading',
-    ...(ramp === null ? (['fuel-and-oil-aboard', 'walk-round'] as const) : []), ...(club === null ? (['club-policy'] as const) : []), ...(authority.id === 'au-maintenance-release' ? (['australian-equipment'] as const) : []),
+    'pilot-licence-medical-currency',
+    'weather-and-notices',
+    'loading',
+    ...(ramp === null ? (['fuel-and-oil-aboard', 'walk-round'] as const) : []),
+    ...(club === null ? (['club-policy'] as const) : []),
+    ...(authority.id === 'au-maintenance-release' ? (['australian-equipment'] as const) : []),
   ];
 }
 
@@ -158,9 +204,48 @@ function availabilityOf({ flightsOut }: KnownFacts): DecisionParts['availability
 }
 
 /** A rule's constraint with its rule and pack. Written out: a spread here costs more than all the rest. */
-export function decided(constraint: Constraint, rule: string, pack: string, closes: UseSet, certainty: Constraint['certainty'], remedies: Constraint['remedies'] = constraint.remedies): DecidedConstraint {
-  const { key, source, reason, records, begins, notBefore, ends, condition, atStart, notice, cap, permitMayCover } = constraint;
-  return { key, certainty, source, reason, records, closes, begins, notBefore, ends, remedies, condition, atStart, notice, cap, permitMayCover, id: `${rule}/${key}`, rule, pack };
+export function decided(
+  constraint: Constraint,
+  rule: string,
+  pack: string,
+  closes: UseSet,
+  certainty: Constraint['certainty'],
+  remedies: Constraint['remedies'] = constraint.remedies,
+): DecidedConstraint {
+  const {
+    key,
+    source,
+    reason,
+    records,
+    begins,
+    notBefore,
+    ends,
+    condition,
+    atStart,
+    notice,
+    cap,
+    permitMayCover,
+  } = constraint;
+  return {
+    key,
+    certainty,
+    source,
+    reason,
+    records,
+    closes,
+    begins,
+    notBefore,
+    ends,
+    remedies,
+    condition,
+    atStart,
+    notice,
+    cap,
+    permitMayCover,
+    id: `${rule}/${key}`,
+    rule,
+    pack,
+  };
 }
 
 const CURRENCY = (meter: Meter): number => (isHourMeter(meter) ? 0 : 1);
@@ -168,7 +253,14 @@ const CURRENCY = (meter: Meter): number => (isHourMeter(meter) ? 0 : 1);
 /** The packed table of constraints that are in their final order. */
 function pack(weighed: readonly Weighed[]): Packed {
   const count = weighed.length;
-  const table = { kind: new Uint8Array(count), at: new Float64Array(count), meter: new Uint8Array(count), notBefore: new Float64Array(count), ends: new Float64Array(count), set: new Uint16Array(count) };
+  const table = {
+    kind: new Uint8Array(count),
+    at: new Float64Array(count),
+    meter: new Uint8Array(count),
+    notBefore: new Float64Array(count),
+    ends: new Float64Array(count),
+    set: new Uint16Array(count),
+  };
   const sets: UseSet[] = [];
   const ahead: (MayComeAhead & { readonly rank: number })[] = [];
   const meters = [new Set<Meter>(), new Set<Meter>()];
@@ -188,9 +280,19 @@ function pack(weighed: readonly Weighed[]): Packed {
     }
     if (!closes.touches) continue;
     const meter = begins.kind === 'instant' ? null : begins.meter;
-    ahead.push({ place, constraint, meter, hours: meter !== null && isHourMeter(meter), boundary: begins.at, counts: closes.ordinary && !constraint.condition, rank: meter === null ? 1000 : CURRENCY(meter) * 100 + METER_NAMES.indexOf(meter) });
+    ahead.push({
+      place,
+      constraint,
+      meter,
+      hours: meter !== null && isHourMeter(meter),
+      boundary: begins.at,
+      counts: closes.ordinary && !constraint.condition,
+      rank: meter === null ? 1000 : CURRENCY(meter) * 100 + METER_NAMES.indexOf(meter),
+    });
   }
-  ahead.sort((a, b) => a.rank - b.rank || a.boundary - b.boundary || (a.constraint.id < b.constraint.id ? -1 : 1));
+  ahead.sort(
+    (a, b) => a.rank - b.rank || a.boundary - b.boundary || (a.constraint.id < b.constraint.id ? -1 : 1),
+  );
   return { ...table, sets, ahead, mixed: meters.some(({ size }) => size > 1) };
 }
 
@@ -198,25 +300,46 @@ function pack(weighed: readonly Weighed[]): Packed {
  * Whether a constraint stood when a permit was issued: the same one, resting on the same records, for the same reason, and closing no
  * more than then. Later work, refusals, removals, measurements and finds are not what somebody looked at who issued it.
  */
-function onRecordAt(facts: AircraftFacts, moment: Instant, packs: PackChoices, chosen: readonly ChosenRule[]): (constraint: DecidedConstraint) => boolean {
+function onRecordAt(
+  facts: AircraftFacts,
+  moment: Instant,
+  packs: PackChoices,
+  chosen: readonly ChosenRule[],
+): (constraint: DecidedConstraint) => boolean {
   const then = knownAt(facts, moment, authorityOf(packs));
-  const stood = new Map<string, Constraint>(chosen.flatMap(({ pack: of, rule }) => rule.judge(then).constraints.map((one) => [`${of} ${rule.id}/${one.key}`, one] as const)));
+  const stood = new Map<string, Constraint>(
+    chosen.flatMap(({ pack: of, rule }) =>
+      rule.judge(then).constraints.map((one) => [`${of} ${rule.id}/${one.key}`, one] as const),
+    ),
+  );
   return ({ pack: of, id, reason, records, closes }) => {
     const was = stood.get(`${of} ${id}`);
-    return was !== undefined && was.reason.code === reason.code && was.records.join('\n') === records.join('\n') && isWithin(closes, was.closes);
+    return (
+      was !== undefined
+      && was.reason.code === reason.code
+      && was.records.join('\n') === records.join('\n')
+      && isWithin(closes, was.closes)
+    );
   };
 }
 
 /** While a meter is not known, only knowing it clears the limits on it: doing the work over would not say what it shows. */
 function meterRemedies({ meters }: KnownFacts, meter: Meter): Constraint['remedies'] {
-  return meters[meter].state === 'unknown' ? [remedy('record-meter-reading', ANYBODY, meter)] : [remedy('correct-meter-reading', RECORD_KEEPER, meter)];
+  return meters[meter].state === 'unknown'
+    ? [remedy('record-meter-reading', ANYBODY, meter)]
+    : [remedy('correct-meter-reading', RECORD_KEEPER, meter)];
 }
 
 /**
  * Asks every rule of the chosen packs about the facts as they were known at `moment`.
  * @param chosen the rules; only checks of single rules give fewer than the packs have
  */
-export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instant, chosen: readonly ChosenRule[] = chosenRules(packs)): Prepared {
+export function prepare(
+  facts: AircraftFacts,
+  packs: PackChoices,
+  moment: Instant,
+  chosen: readonly ChosenRule[] = chosenRules(packs),
+): Prepared {
   const known = knownAt(facts, moment, authorityOf(packs));
   const meters = metersOf(known);
   const full = known.aircraft.approvedFor === null ? NO_USES : usesInAny(known.aircraft.approvedFor);
@@ -229,13 +352,23 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
     const own: Weighed[] = [];
     for (const constraint of constraints) {
       const { begins } = constraint;
-      if (constraint.notice) { notices.push(decided(constraint, id, of, constraint.closes, constraint.certainty)); continue; }
+      if (constraint.notice) {
+        notices.push(decided(constraint, id, of, constraint.closes, constraint.certainty));
+        continue;
+      }
       const closes = one(constraint.closes);
       // What closes only uses that the aircraft never had is no constraint on it.
       if (!closes.touches && known.aircraft.approvedFor !== null) continue;
       // A limit on a meter bites while the meter is not known, because nobody can say that it has not come: that is not knowing, not failing.
       const unsure = begins.kind === 'meter' && meters[begins.meter] === null ? begins.meter : null;
-      const made = decided(constraint, id, of, closes.set, unsure === null ? constraint.certainty : 'unknown', unsure === null ? constraint.remedies : meterRemedies(known, unsure));
+      const made = decided(
+        constraint,
+        id,
+        of,
+        closes.set,
+        unsure === null ? constraint.certainty : 'unknown',
+        unsure === null ? constraint.remedies : meterRemedies(known, unsure),
+      );
       own.push({ constraint: made, closes, place: 0 });
     }
     if (own.length > 1) own.sort((a, b) => (a.constraint.id < b.constraint.id ? -1 : 1));
@@ -243,20 +376,54 @@ export function prepare(facts: AircraftFacts, packs: PackChoices, moment: Instan
     return { about: { id, title, pack: of, source, explanation, missing }, notAsked: notAsked === true, own };
   });
   weighed.sort(byWeight);
-  for (let place = 0; place < weighed.length; place += 1) { const at = weighed[place]; if (at !== undefined) at.place = place; }
-  const rules = answered.map(({ about, notAsked, own }): PreparedRule => ({ about, notAsked, own: own.map(({ constraint }) => constraint), places: own.map(({ place }) => place) }));
+  for (let place = 0; place < weighed.length; place += 1) {
+    const at = weighed[place];
+    if (at !== undefined) at.place = place;
+  }
+  const rules = answered.map(({ about, notAsked, own }): PreparedRule => ({
+    about,
+    notAsked,
+    own: own.map(({ constraint }) => constraint),
+    places: own.map(({ place }) => place),
+  }));
   const { registration } = known.aircraft;
-  const reliefs = reliefsOf(known.permits, registration, known.place.zone, known.authority).filter(({ until }) => until > moment);
+  const reliefs = reliefsOf(known.permits, registration, known.place.zone, known.authority).filter(
+    ({ until }) => until > moment,
+  );
   const stood = reliefs.map(({ knows }) => onRecordAt(facts, knows, packs, chosen));
   const constraints = weighed.map(({ constraint, closes: { touches, ordinary } }): PreparedConstraint => {
     const { cap } = constraint;
-    const below = cap !== null && (cap.own === null || (cap.bound === 'at-most' ? cap.value < cap.own : true));
+    const below =
+      cap !== null && (cap.own === null || (cap.bound === 'at-most' ? cap.value < cap.own : true));
     const { permitMayCover } = constraint;
-    return { constraint, touches, ordinary, caps: below && ordinary, coverable: permitMayCover && reliefs.length > 0 && isWithinReachOfPermits(constraint.closes) && stood.every((was) => was(constraint)) };
+    return {
+      constraint,
+      touches,
+      ordinary,
+      caps: below && ordinary,
+      coverable:
+        permitMayCover
+        && reliefs.length > 0
+        && isWithinReachOfPermits(constraint.closes)
+        && stood.every((was) => was(constraint)),
+    };
   });
   return {
-    packs, registration, place: known.place, knownAt: moment, full, ...approvedFor(full), meters, facts: known, rules, constraints, packed: pack(weighed),
-    flightRules: chosen.filter(({ rule }) => rule.judgeFlight !== undefined), reliefs,
-    notices: notices.sort((a, b) => (a.id < b.id ? -1 : 1)), notChecked: notCheckedIn(known, packs), availability: availabilityOf(known),
+    packs,
+    registration,
+    place: known.place,
+    knownAt: moment,
+    full,
+    ...approvedFor(full),
+    meters,
+    facts: known,
+    rules,
+    constraints,
+    packed: pack(weighed),
+    flightRules: chosen.filter(({ rule }) => rule.judgeFlight !== undefined),
+    reliefs,
+    notices: notices.sort((a, b) => (a.id < b.id ? -1 : 1)),
+    notChecked: notCheckedIn(known, packs),
+    availability: availabilityOf(known),
   };
 }

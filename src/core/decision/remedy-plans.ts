@@ -39,16 +39,36 @@ const PERMIT: Remedy = remedy('obtain-special-flight-permit', OWNER, null, compl
 
 const keyOf = ({ act, on }: Pick<Remedy, 'act' | 'on'>): string => `${act} ${on ?? ''}`;
 
-interface Option { readonly key: string; readonly remedy: Remedy; readonly minutes: number; readonly cents: number }
+interface Option {
+  readonly key: string;
+  readonly remedy: Remedy;
+  readonly minutes: number;
+  readonly cents: number;
+}
 
 function priced(one: Remedy, estimates: readonly Estimate[]): Option {
-  const own = estimates.find(({ act, on }) => act === one.act && on === one.on) ?? estimates.find(({ act, on }) => act === one.act && on === null);
-  return { key: keyOf(one), remedy: one, minutes: (own ?? ACT_ESTIMATES[one.act]).minutes, cents: (own ?? ACT_ESTIMATES[one.act]).cents };
+  const own =
+    estimates.find(({ act, on }) => act === one.act && on === one.on)
+    ?? estimates.find(({ act, on }) => act === one.act && on === null);
+  return {
+    key: keyOf(one),
+    remedy: one,
+    minutes: (own ?? ACT_ESTIMATES[one.act]).minutes,
+    cents: (own ?? ACT_ESTIMATES[one.act]).cents,
+  };
 }
 
 /** The alternatives that clear a constraint for the wanted uses: those that leave some of them closed do not. */
-function optionsOf(constraint: DecidedConstraint, wanted: UseSet, estimates: readonly Estimate[], helps: (one: Remedy) => boolean): readonly Option[] {
-  const own = constraint.permitMayCover && isWithinReachOfPermits(constraint.closes) && isWithin(wanted, FERRY) ? [...constraint.remedies, PERMIT] : constraint.remedies;
+function optionsOf(
+  constraint: DecidedConstraint,
+  wanted: UseSet,
+  estimates: readonly Estimate[],
+  helps: (one: Remedy) => boolean,
+): readonly Option[] {
+  const own =
+    constraint.permitMayCover && isWithinReachOfPermits(constraint.closes) && isWithin(wanted, FERRY)
+      ? [...constraint.remedies, PERMIT]
+      : constraint.remedies;
   const seen = new Map<string, Option>();
   for (const one of own) {
     if ((one.leaves !== null && overlaps(one.leaves, wanted)) || !helps(one)) continue;
@@ -59,18 +79,31 @@ function optionsOf(constraint: DecidedConstraint, wanted: UseSet, estimates: rea
 }
 
 /** Order of plans: time out of service, then cost, then the number of acts. */
-export interface Price { readonly minutes: number; readonly cents: number; readonly acts: number }
+export interface Price {
+  readonly minutes: number;
+  readonly cents: number;
+  readonly acts: number;
+}
 
 /** Negative where `a` is the better. */
 export function comparePrice(a: Price, b: Price): number {
   return a.minutes - b.minutes || a.cents - b.cents || a.acts - b.acts;
 }
 
-interface Found { readonly keys: readonly string[]; readonly price: Price }
+interface Found {
+  readonly keys: readonly string[];
+  readonly price: Price;
+}
 
 const FREE: Price = { minutes: 0, cents: 0, acts: 0 };
-const plus = (a: Price, { minutes, cents }: Pick<Option, 'minutes' | 'cents'>): Price => ({ minutes: a.minutes + minutes, cents: a.cents + cents, acts: a.acts + 1 });
-const better = (a: Found, b: Found): number => comparePrice(a.price, b.price) || (a.keys.join() < b.keys.join() ? -1 : a.keys.join() > b.keys.join() ? 1 : 0);
+const plus = (a: Price, { minutes, cents }: Pick<Option, 'minutes' | 'cents'>): Price => ({
+  minutes: a.minutes + minutes,
+  cents: a.cents + cents,
+  acts: a.acts + 1,
+});
+const better = (a: Found, b: Found): number =>
+  comparePrice(a.price, b.price)
+  || (a.keys.join() < b.keys.join() ? -1 : a.keys.join() > b.keys.join() ? 1 : 0);
 
 /** Each list of alternatives is a demand: at least one of them must be done. */
 type Demand = readonly Option[];
@@ -80,7 +113,10 @@ function independentParts(demands: readonly Demand[]): readonly (readonly Demand
   const parts: { keys: Set<string>; demands: Demand[] }[] = [];
   for (const demand of demands) {
     const touching = parts.filter(({ keys }) => demand.some(({ key }) => keys.has(key)));
-    const merged = { keys: new Set([...touching.flatMap(({ keys }) => [...keys]), ...demand.map(({ key }) => key)]), demands: [...touching.flatMap((part) => part.demands), demand] };
+    const merged = {
+      keys: new Set([...touching.flatMap(({ keys }) => [...keys]), ...demand.map(({ key }) => key)]),
+      demands: [...touching.flatMap((part) => part.demands), demand],
+    };
     for (const part of touching) parts.splice(parts.indexOf(part), 1);
     parts.push(merged);
   }
@@ -93,15 +129,24 @@ function independentParts(demands: readonly Demand[]): readonly (readonly Demand
  */
 function bestOfPart(part: readonly Demand[]): readonly Found[] {
   const best: Found[] = [];
-  const worst = () => (best.length < MAX_PLANS ? null : best[MAX_PLANS - 1]?.price ?? null);
-  const meets = (chosen: ReadonlyMap<string, Option>, demand: Demand) => demand.some(({ key }) => chosen.has(key));
+  const worst = () => (best.length < MAX_PLANS ? null : (best[MAX_PLANS - 1]?.price ?? null));
+  const meets = (chosen: ReadonlyMap<string, Option>, demand: Demand) =>
+    demand.some(({ key }) => chosen.has(key));
   const visit = (chosen: ReadonlyMap<string, Option>, banned: ReadonlySet<string>, price: Price): void => {
-    const open = part.filter((demand) => !meets(chosen, demand)).map((demand) => demand.filter(({ key }) => !banned.has(key)));
+    const open = part
+      .filter((demand) => !meets(chosen, demand))
+      .map((demand) => demand.filter(({ key }) => !banned.has(key)));
     const limit = worst();
     if (open.some((demand) => demand.length === 0)) return;
     if (open.length === 0) {
       const keys = [...chosen.keys()].sort();
-      const needed = keys.every((key) => part.some((demand) => demand.filter((option) => chosen.has(option.key)).every((option) => option.key === key) && demand.some((option) => option.key === key)));
+      const needed = keys.every((key) =>
+        part.some(
+          (demand) =>
+            demand.filter((option) => chosen.has(option.key)).every((option) => option.key === key)
+            && demand.some((option) => option.key === key),
+        ),
+      );
       if (!needed) return;
       best.push({ keys, price });
       best.sort(better);
@@ -109,8 +154,23 @@ function bestOfPart(part: readonly Demand[]): readonly Found[] {
       return;
     }
     // At least one alternative of some open demand is still to come: the cheapest of the dearest demand.
-    const least = open.map((demand) => demand.map((option) => plus(FREE, option)).reduce((a, b) => (comparePrice(a, b) <= 0 ? a : b))).reduce((a, b) => (comparePrice(a, b) >= 0 ? a : b));
-    if (limit !== null && comparePrice({ minutes: price.minutes + least.minutes, cents: price.cents + least.cents, acts: price.acts + least.acts }, limit) > 0) return;
+    const least = open
+      .map((demand) =>
+        demand.map((option) => plus(FREE, option)).reduce((a, b) => (comparePrice(a, b) <= 0 ? a : b)),
+      )
+      .reduce((a, b) => (comparePrice(a, b) >= 0 ? a : b));
+    if (
+      limit !== null
+      && comparePrice(
+        {
+          minutes: price.minutes + least.minutes,
+          cents: price.cents + least.cents,
+          acts: price.acts + least.acts,
+        },
+        limit,
+      ) > 0
+    )
+      return;
     const [first] = [...open].sort((a, b) => a.length - b.length);
     const skipped = new Set(banned);
     for (const option of first ?? []) {
@@ -127,8 +187,19 @@ function bestOfPart(part: readonly Demand[]): readonly Found[] {
 function combine(parts: readonly (readonly Found[])[]): readonly Found[] {
   let sofar: readonly Found[] = [{ keys: [], price: FREE }];
   for (const part of parts) {
-    sofar = sofar.flatMap((a) => part.map((b): Found => ({ keys: [...a.keys, ...b.keys].sort(), price: { minutes: a.price.minutes + b.price.minutes, cents: a.price.cents + b.price.cents, acts: a.price.acts + b.price.acts } })))
-      .sort(better).slice(0, MAX_PLANS);
+    sofar = sofar
+      .flatMap((a) =>
+        part.map((b): Found => ({
+          keys: [...a.keys, ...b.keys].sort(),
+          price: {
+            minutes: a.price.minutes + b.price.minutes,
+            cents: a.price.cents + b.price.cents,
+            acts: a.price.acts + b.price.acts,
+          },
+        })),
+      )
+      .sort(better)
+      .slice(0, MAX_PLANS);
   }
   return sofar;
 }
@@ -139,22 +210,54 @@ function combine(parts: readonly (readonly Found[])[]): readonly Found[] {
  * @param helps false for an act that would not be enough: what it leaves would close again at once
  * @param inTheWay the constraints that have to go: those in force on the wanted uses, and limits that a flight would cross
  */
-export function remedyPlans(inTheWay: readonly DecidedConstraint[], wanted: UseSet, estimates: readonly Estimate[], helps: (one: Remedy) => boolean): RemedyPlans {
-  const demands = inTheWay.map((constraint) => ({ constraint, options: optionsOf(constraint, wanted, estimates, helps) }));
-  const withoutRemedy = demands.filter(({ options }) => options.length === 0).map(({ constraint }) => constraint.id);
+export function remedyPlans(
+  inTheWay: readonly DecidedConstraint[],
+  wanted: UseSet,
+  estimates: readonly Estimate[],
+  helps: (one: Remedy) => boolean,
+): RemedyPlans {
+  const demands = inTheWay.map((constraint) => ({
+    constraint,
+    options: optionsOf(constraint, wanted, estimates, helps),
+  }));
+  const withoutRemedy = demands
+    .filter(({ options }) => options.length === 0)
+    .map(({ constraint }) => constraint.id);
   if (withoutRemedy.length > 0) return { plans: [], withoutRemedy };
-  const distinct = new Map(demands.map(({ options }) => [options.map(({ key }) => key).sort().join('\n'), options]));
+  const distinct = new Map(
+    demands.map(({ options }) => [
+      options
+        .map(({ key }) => key)
+        .sort()
+        .join('\n'),
+      options,
+    ]),
+  );
   const found = combine(independentParts([...distinct.values()]).map(bestOfPart));
-  const options = new Map(demands.flatMap(({ options: all }) => all.map((option) => [option.key, option] as const)));
+  const options = new Map(
+    demands.flatMap(({ options: all }) => all.map((option) => [option.key, option] as const)),
+  );
   return {
     withoutRemedy: [],
     plans: found.map(({ keys, price: { minutes, cents } }): RemedyPlan => ({
-      minutes, cents,
+      minutes,
+      cents,
       actions: keys.flatMap((key): readonly Action[] => {
         const option = options.get(key);
         if (option === undefined) return [];
-        const remedies = demands.filter((demand) => demand.options.some((one) => one.key === key)).map(({ constraint }) => constraint.id);
-        return [{ act: option.remedy.act, on: option.remedy.on, by: option.remedy.by, minutes: option.minutes, cents: option.cents, remedies }];
+        const remedies = demands
+          .filter((demand) => demand.options.some((one) => one.key === key))
+          .map(({ constraint }) => constraint.id);
+        return [
+          {
+            act: option.remedy.act,
+            on: option.remedy.on,
+            by: option.remedy.by,
+            minutes: option.minutes,
+            cents: option.cents,
+            remedies,
+          },
+        ];
       }),
     })),
   };

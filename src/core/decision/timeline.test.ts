@@ -13,32 +13,176 @@ import { prepare, type Prepared } from './prepare';
 import { timeline } from './timeline';
 
 const DAY = 86_400;
-const flight = (id: string, starts: Instant, seconds: number, airborne: number, change: Partial<PlannedFlight> = {}): PlannedFlight => ({
-  id, starts, ends: addSeconds(starts, seconds), airborne: hoursFromSeconds(airborne), purpose: 'instruction-school-aircraft', crew: 'dual', rules: 'vfr', range: 'local', light: null, transponderAirspace: false, adsbAirspace: false,
-  beyondGlideOverWater: false, passengers: false, ...UNSAID, landings: 2, ...change,
+const flight = (
+  id: string,
+  starts: Instant,
+  seconds: number,
+  airborne: number,
+  change: Partial<PlannedFlight> = {},
+): PlannedFlight => ({
+  id,
+  starts,
+  ends: addSeconds(starts, seconds),
+  airborne: hoursFromSeconds(airborne),
+  purpose: 'instruction-school-aircraft',
+  crew: 'dual',
+  rules: 'vfr',
+  range: 'local',
+  light: null,
+  transponderAirspace: false,
+  adsbAirspace: false,
+  beyondGlideOverWater: false,
+  passengers: false,
+  ...UNSAID,
+  landings: 2,
+  ...change,
 });
 
 /** The meters at a moment, every flight flown that has ended by then. */
-function metersAt(prepared: Prepared, flights: readonly PlannedFlight[], from: Instant, at: Instant): MeterValues {
+function metersAt(
+  prepared: Prepared,
+  flights: readonly PlannedFlight[],
+  from: Instant,
+  at: Instant,
+): MeterValues {
   const values: { -readonly [M in Meter]: number | null } = { ...prepared.meters };
-  for (const one of flights) if (one.ends > from && one.ends <= at) for (const meter of METER_NAMES) { const value = values[meter]; values[meter] = value === null ? null : value + adds(one)[meter]; }
+  for (const one of flights)
+    if (one.ends > from && one.ends <= at)
+      for (const meter of METER_NAMES) {
+        const value = values[meter];
+        values[meter] = value === null ? null : value + adds(one)[meter];
+      }
   return values;
 }
 
 const RICH: Json = {
   aircraft: { registration: 'N02TB' },
-  meterReadings: { landings: { meter: 'landings', happenedAt: '2026-11-23T21:10:00Z', recordedAt: '2026-11-23T21:12:00Z', value: 11_900 }, engine: { meter: 'engine', happenedAt: '2026-11-23T21:10:00Z', recordedAt: '2026-11-23T21:12:00Z', value: 1054 } },
-  // Of one the reading is reached before its day, of the other the day is over first.
-  ads: Object.fromEntries(([['reading-first', 30, 3], ['day-first', 80, 2]] as const).map(([id, every, months]) => [id, {
-    recordedAt: '2026-11-02T12:00:00Z', number: id, title: 'Later of the two', applies: true, effectiveOn: '2026-11-01', noFerry: false, equipment: [], methods: { look: { name: 'Look' } },
-    initial: { months, hours: [{ meter: 'time-in-service', every }], whichever: 'later' }, readingsThen: { hours: { 'time-in-service': 4140 } },
-  }])),
-  items: {
-    gear: { recordedAt: '2020-01-01T00:00:00Z', name: 'Gear bolt', kind: 'life-limit', interval: { counts: [{ meter: 'landings', every: 12_000 }] }, done: { a: { recordedAt: '2020-01-01T20:00:00Z', completedOn: '2020-01-01', readings: { counts: { landings: 0 } }, signedBy: { name: 'W', certificate: { kind: 'repair-station', number: 'R', validFrom: '2000-01-01', validUntil: 'no-expiry' } } } } },
-    service: { recordedAt: '2020-01-01T00:00:00Z', name: 'Service', kind: 'service', interval: { months: 4, hours: [{ meter: 'engine', every: 50 }] }, overrun: { meter: 'engine', by: 5 }, uses: [{ range: ['abroad', 'cross-country'] }], done: { a: { recordedAt: '2026-10-02T20:00:00Z', completedOn: '2026-10-02', readings: { hours: { engine: 1040 } }, signedBy: { name: 'W', certificate: { kind: 'repair-station', number: 'R', validFrom: '2000-01-01', validUntil: 'no-expiry' } } } } },
+  meterReadings: {
+    landings: {
+      meter: 'landings',
+      happenedAt: '2026-11-23T21:10:00Z',
+      recordedAt: '2026-11-23T21:12:00Z',
+      value: 11_900,
+    },
+    engine: {
+      meter: 'engine',
+      happenedAt: '2026-11-23T21:10:00Z',
+      recordedAt: '2026-11-23T21:12:00Z',
+      value: 1054,
+    },
   },
-  dispatchRestrictions: { wind: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:01:00Z', by: 'M', why: 'wind', uses: [{ crew: ['student-solo'] }], until: '2026-12-03T12:00:00Z' }, two: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:01:00Z', by: 'M', why: 'soft grass', cap: { quantity: 'persons', bound: 'at-most', value: 3 }, until: '2026-12-05T12:00:00Z' } },
-  permits: { p: { recordedAt: '2026-11-24T10:00:00Z', number: 'P', registrationShown: 'N02TB', validFrom: '2027-03-20', validUntil: '2027-04-20', aboard: true, untilTimeInService: 4300, safeForFlight: { on: '2026-11-24', by: { name: 'T', certificate: { kind: 'mechanic-airframe-powerplant', number: 'A', validFrom: '2000-01-01', validUntil: 'no-expiry' } } } } },
+  // Of one the reading is reached before its day, of the other the day is over first.
+  ads: Object.fromEntries(
+    (
+      [
+        ['reading-first', 30, 3],
+        ['day-first', 80, 2],
+      ] as const
+    ).map(([id, every, months]) => [
+      id,
+      {
+        recordedAt: '2026-11-02T12:00:00Z',
+        number: id,
+        title: 'Later of the two',
+        applies: true,
+        effectiveOn: '2026-11-01',
+        noFerry: false,
+        equipment: [],
+        methods: { look: { name: 'Look' } },
+        initial: { months, hours: [{ meter: 'time-in-service', every }], whichever: 'later' },
+        readingsThen: { hours: { 'time-in-service': 4140 } },
+      },
+    ]),
+  ),
+  items: {
+    gear: {
+      recordedAt: '2020-01-01T00:00:00Z',
+      name: 'Gear bolt',
+      kind: 'life-limit',
+      interval: { counts: [{ meter: 'landings', every: 12_000 }] },
+      done: {
+        a: {
+          recordedAt: '2020-01-01T20:00:00Z',
+          completedOn: '2020-01-01',
+          readings: { counts: { landings: 0 } },
+          signedBy: {
+            name: 'W',
+            certificate: {
+              kind: 'repair-station',
+              number: 'R',
+              validFrom: '2000-01-01',
+              validUntil: 'no-expiry',
+            },
+          },
+        },
+      },
+    },
+    service: {
+      recordedAt: '2020-01-01T00:00:00Z',
+      name: 'Service',
+      kind: 'service',
+      interval: { months: 4, hours: [{ meter: 'engine', every: 50 }] },
+      overrun: { meter: 'engine', by: 5 },
+      uses: [{ range: ['abroad', 'cross-country'] }],
+      done: {
+        a: {
+          recordedAt: '2026-10-02T20:00:00Z',
+          completedOn: '2026-10-02',
+          readings: { hours: { engine: 1040 } },
+          signedBy: {
+            name: 'W',
+            certificate: {
+              kind: 'repair-station',
+              number: 'R',
+              validFrom: '2000-01-01',
+              validUntil: 'no-expiry',
+            },
+          },
+        },
+      },
+    },
+  },
+  dispatchRestrictions: {
+    wind: {
+      happenedAt: '2026-11-24T10:00:00Z',
+      recordedAt: '2026-11-24T10:01:00Z',
+      by: 'M',
+      why: 'wind',
+      uses: [{ crew: ['student-solo'] }],
+      until: '2026-12-03T12:00:00Z',
+    },
+    two: {
+      happenedAt: '2026-11-24T10:00:00Z',
+      recordedAt: '2026-11-24T10:01:00Z',
+      by: 'M',
+      why: 'soft grass',
+      cap: { quantity: 'persons', bound: 'at-most', value: 3 },
+      until: '2026-12-05T12:00:00Z',
+    },
+  },
+  permits: {
+    p: {
+      recordedAt: '2026-11-24T10:00:00Z',
+      number: 'P',
+      registrationShown: 'N02TB',
+      validFrom: '2027-03-20',
+      validUntil: '2027-04-20',
+      aboard: true,
+      untilTimeInService: 4300,
+      safeForFlight: {
+        on: '2026-11-24',
+        by: {
+          name: 'T',
+          certificate: {
+            kind: 'mechanic-airframe-powerplant',
+            number: 'A',
+            validFrom: '2000-01-01',
+            validUntil: 'no-expiry',
+          },
+        },
+      },
+    },
+  },
 };
 
 describe('the timeline', () => {
@@ -47,26 +191,63 @@ describe('the timeline', () => {
   const until = addSeconds(asOf, 400 * DAY);
 
   it('agrees with pointwise decisions at random moments, and a second either side of each change', () => {
-    const plans = fc.array(fc.record({ day: fc.integer({ min: 0, max: 390 }), hour: fc.integer({ min: 0, max: 20 }), lasts: fc.integer({ min: 1800, max: 9000 }), share: fc.integer({ min: 20, max: 100 }), landings: fc.integer({ min: 1, max: 8 }) }), { maxLength: 120 });
-    fc.assert(fc.property(plans, fc.array(fc.integer({ min: 0, max: 400 * DAY }), { minLength: 12, maxLength: 12 }), (planned, moments) => {
-      const flights = planned.map(({ day, hour, lasts, share, landings }, at) => flight(`f${at}`, addSeconds(asOf, day * DAY + hour * 3600), lasts, Math.floor((lasts * share) / 100), { landings }));
-      const { changes } = timeline(prepared, flights, asOf, until);
-      const asked = [asOf, ...moments.map((seconds) => addSeconds(asOf, seconds)), ...changes.flatMap(({ at }) => [at, (at - 1) as Instant])].filter((at) => at >= asOf && at <= until);
-      for (const at of asked) {
-        const pointwise = decidePrepared(prepared, null, at, metersAt(prepared, flights, asOf, at));
-        const latest = changes.filter((change) => change.at <= at).at(-1);
-        const ours = latest ?? { verdict: decidePrepared(prepared, null, asOf).verdict, open: decidePrepared(prepared, null, asOf).open };
-        expect([instantText(at), ours.verdict, sameUses(ours.open, pointwise.open)]).toEqual([instantText(at), pointwise.verdict, true]);
-      }
-      for (const [index, change] of changes.entries()) {
-        const before = index === 0 ? decidePrepared(prepared, null, asOf) : changes[index - 1];
-        expect(before?.verdict !== change.verdict || !sameUses(change.open, before.open)).toBe(true);
-      }
-    }), { numRuns: 40 });
+    const plans = fc.array(
+      fc.record({
+        day: fc.integer({ min: 0, max: 390 }),
+        hour: fc.integer({ min: 0, max: 20 }),
+        lasts: fc.integer({ min: 1800, max: 9000 }),
+        share: fc.integer({ min: 20, max: 100 }),
+        landings: fc.integer({ min: 1, max: 8 }),
+      }),
+      { maxLength: 120 },
+    );
+    fc.assert(
+      fc.property(
+        plans,
+        fc.array(fc.integer({ min: 0, max: 400 * DAY }), { minLength: 12, maxLength: 12 }),
+        (planned, moments) => {
+          const flights = planned.map(({ day, hour, lasts, share, landings }, at) =>
+            flight(
+              `f${at}`,
+              addSeconds(asOf, day * DAY + hour * 3600),
+              lasts,
+              Math.floor((lasts * share) / 100),
+              { landings },
+            ),
+          );
+          const { changes } = timeline(prepared, flights, asOf, until);
+          const asked = [
+            asOf,
+            ...moments.map((seconds) => addSeconds(asOf, seconds)),
+            ...changes.flatMap(({ at }) => [at, (at - 1) as Instant]),
+          ].filter((at) => at >= asOf && at <= until);
+          for (const at of asked) {
+            const pointwise = decidePrepared(prepared, null, at, metersAt(prepared, flights, asOf, at));
+            const latest = changes.filter((change) => change.at <= at).at(-1);
+            const ours = latest ?? {
+              verdict: decidePrepared(prepared, null, asOf).verdict,
+              open: decidePrepared(prepared, null, asOf).open,
+            };
+            expect([instantText(at), ours.verdict, sameUses(ours.open, pointwise.open)]).toEqual([
+              instantText(at),
+              pointwise.verdict,
+              true,
+            ]);
+          }
+          for (const [index, change] of changes.entries()) {
+            const before = index === 0 ? decidePrepared(prepared, null, asOf) : changes[index - 1];
+            expect(before?.verdict !== change.verdict || !sameUses(change.open, before.open)).toBe(true);
+          }
+        },
+      ),
+      { numRuns: 40 },
+    );
   });
 
   it('says of each flight what a decision at its start says', () => {
-    const flights = Array.from({ length: 60 }, (_, at) => flight(`f${at}`, addSeconds(asOf, (at + 1) * 3 * DAY), 7200, 5400));
+    const flights = Array.from({ length: 60 }, (_, at) =>
+      flight(`f${at}`, addSeconds(asOf, (at + 1) * 3 * DAY), 7200, 5400),
+    );
     const { flights: answers } = timeline(prepared, flights, asOf, until);
     let flown = NOTHING_FLOWN;
     for (const one of inOrder(flights)) {
@@ -75,7 +256,9 @@ describe('the timeline', () => {
       const whole = answerFlight(prepared, decision, one);
       const ours = answers.find((answer) => answer.flight === one.id);
       expect([one.id, [...(ours?.closedBy ?? [])].sort()]).toEqual([one.id, [...whole.closedBy].sort()]);
-      expect([...(ours?.exceedances ?? [])].map(({ constraint, by }) => [constraint.id, by]).sort()).toEqual(whole.exceedances.map(({ constraint, by }) => [constraint.id, by]).sort());
+      expect([...(ours?.exceedances ?? [])].map(({ constraint, by }) => [constraint.id, by]).sort()).toEqual(
+        whole.exceedances.map(({ constraint, by }) => [constraint.id, by]).sort(),
+      );
       flown = flownAfter(flown, one);
     }
     expect(answers.some(({ exceedances }) => exceedances.length > 0)).toBe(true);
@@ -84,78 +267,243 @@ describe('the timeline', () => {
   it('names the flight that trips a limit, the limit, and by how much', () => {
     const base = cleanCase({ meterReadings: { today: { value: 4206 } } });
     const at = (hour: number) => addSeconds(base.asOf, hour * 3600);
-    const { changes, flights } = timeline(prepare(base.facts, base.packs, base.asOf), [flight('b', at(5), 7200, 5400), flight('a', at(1), 7200, 5400)], base.asOf, at(48));
-    expect(flights.map(({ flight: id, exceedances }) => [id, exceedances.map(({ constraint, by }) => [constraint.id, by])])).toEqual([['a', []], ['b', [['hundred-hour-inspection/due', hours('0.3')]]]].map(([id, exceedances]) => [id, exceedances]));
-    expect(changes.map(({ flight: id, verdict, at: moment }) => [id, verdict, moment])).toEqual([['b', 'Grounded', addSeconds(at(5), 7200)]]);
+    const { changes, flights } = timeline(
+      prepare(base.facts, base.packs, base.asOf),
+      [flight('b', at(5), 7200, 5400), flight('a', at(1), 7200, 5400)],
+      base.asOf,
+      at(48),
+    );
+    expect(
+      flights.map(({ flight: id, exceedances }) => [
+        id,
+        exceedances.map(({ constraint, by }) => [constraint.id, by]),
+      ]),
+    ).toEqual(
+      [
+        ['a', []],
+        ['b', [['hundred-hour-inspection/due', hours('0.3')]]],
+      ].map(([id, exceedances]) => [id, exceedances]),
+    );
+    expect(changes.map(({ flight: id, verdict, at: moment }) => [id, verdict, moment])).toEqual([
+      ['b', 'Grounded', addSeconds(at(5), 7200)],
+    ]);
     expect(changes[0]?.began).toContain('hundred-hour-inspection/due');
   });
   it('changes exactly at local midnight, over the time change too', () => {
     const base = cleanCase({ clubDocuments: { insurance: { validUntil: '2026-11-30' } } });
-    const { changes } = timeline(prepare(base.facts, base.packs, base.asOf), [], base.asOf, instant('2027-03-20T00:00:00Z'));
+    const { changes } = timeline(
+      prepare(base.facts, base.packs, base.asOf),
+      [],
+      base.asOf,
+      instant('2027-03-20T00:00:00Z'),
+    );
     expect(changes.map(({ at }) => instantText(at))).toEqual(['2026-12-01T04:00:00Z']);
   });
   it('a flight that ends exactly at a limit leaves nothing, and is no exceeded', () => {
     const base = cleanCase({ meterReadings: { today: { value: 4207.2 } } });
-    const { changes, flights } = timeline(prepare(base.facts, base.packs, base.asOf), [flight('a', addSeconds(base.asOf, 3600), 7200, 5400)], base.asOf, addSeconds(base.asOf, DAY));
+    const { changes, flights } = timeline(
+      prepare(base.facts, base.packs, base.asOf),
+      [flight('a', addSeconds(base.asOf, 3600), 7200, 5400)],
+      base.asOf,
+      addSeconds(base.asOf, DAY),
+    );
     expect([flights[0]?.exceedances, changes[0]?.verdict]).toEqual([[], 'Grounded']);
   });
   describe('at its edges', () => {
-    const closed = (until: string, change: Json = {}): Json => ({ wind: { happenedAt: '2026-11-24T10:00:00Z', recordedAt: '2026-11-24T10:01:00Z', by: 'M', why: 'wind', until, ...(change as object) } });
-    const run = (change: Json, to: string, flights: readonly PlannedFlight[] = []) => { const base = cleanCase(change); return timeline(prepare(base.facts, base.packs, base.asOf), flights, base.asOf, instant(to)); };
-    const moments = (change: Json, to: string) => run(change, to).changes.map(({ at, ended, began }) => [instantText(at), ended, began]);
-    it('a change at the very end is in it, one a millisecond later is not', () => {
-      expect([moments({ dispatchRestrictions: closed('2026-11-25T12:00:00Z') }, '2026-11-25T12:00:00Z'), moments({ dispatchRestrictions: closed('2026-11-25T12:00:00.001Z') }, '2026-11-25T12:00:00Z')]).toEqual([[['2026-11-25T12:00:00Z', ['dispatch-restrictions/wind'], []]], []]);
+    const closed = (until: string, change: Json = {}): Json => ({
+      wind: {
+        happenedAt: '2026-11-24T10:00:00Z',
+        recordedAt: '2026-11-24T10:01:00Z',
+        by: 'M',
+        why: 'wind',
+        until,
+        ...(change as object),
+      },
     });
-    it('what ends as it starts is no change', () => { expect(moments({ dispatchRestrictions: closed('2026-11-24T13:00:00Z') }, '2026-11-26T12:00:00Z')).toEqual([]); });
+    const run = (change: Json, to: string, flights: readonly PlannedFlight[] = []) => {
+      const base = cleanCase(change);
+      return timeline(prepare(base.facts, base.packs, base.asOf), flights, base.asOf, instant(to));
+    };
+    const moments = (change: Json, to: string) =>
+      run(change, to).changes.map(({ at, ended, began }) => [instantText(at), ended, began]);
+    it('a change at the very end is in it, one a millisecond later is not', () => {
+      expect([
+        moments({ dispatchRestrictions: closed('2026-11-25T12:00:00Z') }, '2026-11-25T12:00:00Z'),
+        moments({ dispatchRestrictions: closed('2026-11-25T12:00:00.001Z') }, '2026-11-25T12:00:00Z'),
+      ]).toEqual([[['2026-11-25T12:00:00Z', ['dispatch-restrictions/wind'], []]], []]);
+    });
+    it('what ends as it starts is no change', () => {
+      expect(
+        moments({ dispatchRestrictions: closed('2026-11-24T13:00:00Z') }, '2026-11-26T12:00:00Z'),
+      ).toEqual([]);
+    });
     it('what changes nothing is no change: one of two closures of the same uses', () => {
       const one = (until: string) => (closed(until) as { readonly wind: Json }).wind;
       const two = { a: one('2026-11-25T12:00:00Z'), b: one('2026-11-26T12:00:00Z') };
-      expect(moments({ dispatchRestrictions: two }, '2026-11-30T12:00:00Z').map(([at]) => at)).toEqual(['2026-11-26T12:00:00Z']);
+      expect(moments({ dispatchRestrictions: two }, '2026-11-30T12:00:00Z').map(([at]) => at)).toEqual([
+        '2026-11-26T12:00:00Z',
+      ]);
     });
     it('a number that it is held to changes the verdict, though every use stays open', () => {
-      const held = run({ dispatchRestrictions: closed('2026-11-25T12:00:00Z', { cap: { quantity: 'persons', bound: 'at-most', value: 2 } }) }, '2026-11-30T12:00:00Z');
-      expect(held.changes.map(({ verdict, ended }) => [verdict, ended])).toEqual([['Released', ['dispatch-restrictions/wind']]]);
+      const held = run(
+        {
+          dispatchRestrictions: closed('2026-11-25T12:00:00Z', {
+            cap: { quantity: 'persons', bound: 'at-most', value: 2 },
+          }),
+        },
+        '2026-11-30T12:00:00Z',
+      );
+      expect(held.changes.map(({ verdict, ended }) => [verdict, ended])).toEqual([
+        ['Released', ['dispatch-restrictions/wind']],
+      ]);
     });
     const at = (text: string) => instant(text);
     it('answers for flights that start within it, and counts those that are under way', () => {
       const base = { meterReadings: { today: { value: 4206 } } };
-      const flights = [flight('under-way', at('2026-11-24T12:00:00Z'), 7200, 5400), flight('first', at('2026-11-24T13:00:00Z'), 7200, 3600), flight('last', at('2026-11-25T12:00:00Z'), 7200, 3600), flight('after', addSeconds(at('2026-11-25T12:00:00Z'), 1), 7200, 3600), flight('over', at('2026-11-24T10:00:00Z'), 10_800, 10_800)];
+      const flights = [
+        flight('under-way', at('2026-11-24T12:00:00Z'), 7200, 5400),
+        flight('first', at('2026-11-24T13:00:00Z'), 7200, 3600),
+        flight('last', at('2026-11-25T12:00:00Z'), 7200, 3600),
+        flight('after', addSeconds(at('2026-11-25T12:00:00Z'), 1), 7200, 3600),
+        flight('over', at('2026-11-24T10:00:00Z'), 10_800, 10_800),
+      ];
       const { flights: answers, meters } = run(base, '2026-11-25T12:00:00Z', flights);
-      expect([answers.map(({ flight: id }) => id), meters['time-in-service']]).toEqual([['first', 'last'], hours('4208.5')]);
+      expect([answers.map(({ flight: id }) => id), meters['time-in-service']]).toEqual([
+        ['first', 'last'],
+        hours('4208.5'),
+      ]);
     });
     it('of two that leave at one moment the id settles who is first', () => {
-      const { flights: answers } = run({}, '2026-11-26T12:00:00Z', [flight('b', at('2026-11-24T14:00:00Z'), 3600, 3600), flight('a', at('2026-11-24T14:00:00Z'), 3600, 3600)]);
+      const { flights: answers } = run({}, '2026-11-26T12:00:00Z', [
+        flight('b', at('2026-11-24T14:00:00Z'), 3600, 3600),
+        flight('a', at('2026-11-24T14:00:00Z'), 3600, 3600),
+      ]);
       expect(answers.map(({ flight: id }) => id)).toEqual(['a', 'b']);
     });
     it('one that lands as the next leaves counts for it', () => {
-      const { flights: answers } = run({ meterReadings: { today: { value: 4207.2 } } }, '2026-11-26T12:00:00Z', [flight('a', at('2026-11-24T14:00:00Z'), 7200, 5400), flight('b', at('2026-11-24T16:00:00Z'), 3600, 3600)]);
-      expect(answers.map(({ exceedances, closedBy }) => [exceedances.length, closedBy.includes('hundred-hour-inspection/due')])).toEqual([[0, false], [0, true]]);
+      const { flights: answers } = run(
+        { meterReadings: { today: { value: 4207.2 } } },
+        '2026-11-26T12:00:00Z',
+        [
+          flight('a', at('2026-11-24T14:00:00Z'), 7200, 5400),
+          flight('b', at('2026-11-24T16:00:00Z'), 3600, 3600),
+        ],
+      );
+      expect(
+        answers.map(({ exceedances, closedBy }) => [
+          exceedances.length,
+          closedBy.includes('hundred-hour-inspection/due'),
+        ]),
+      ).toEqual([
+        [0, false],
+        [0, true],
+      ]);
     });
     it('a flight crosses a moment by as much as it is over, and may end exactly at it', () => {
-      const over = (ends: number) => run({}, '2027-04-02T00:00:00Z', [flight('x', at('2027-04-01T01:00:00Z'), ends, 1800)]).flights[0];
-      expect([over(7200)?.exceedances, over(7201)?.exceedances.map(({ currency, by }) => [currency, by]), over(7200)?.closedBy]).toEqual([[], [['time', 1000]], []]);
+      const over = (ends: number) =>
+        run({}, '2027-04-02T00:00:00Z', [flight('x', at('2027-04-01T01:00:00Z'), ends, 1800)]).flights[0];
+      expect([
+        over(7200)?.exceedances,
+        over(7201)?.exceedances.map(({ currency, by }) => [currency, by]),
+        over(7200)?.closedBy,
+      ]).toEqual([[], [['time', 1000]], []]);
     });
-    it('a flight that was never approved is told so', () => { expect(run({}, '2026-11-26T12:00:00Z', [flight('x', at('2026-11-24T14:00:00Z'), 3600, 3600, { rules: 'ifr' }), flight('y', at('2026-11-24T15:00:00Z'), 3600, 3600)]).flights.map(({ notApproved }) => notApproved)).toEqual([true, false]); });
+    it('a flight that was never approved is told so', () => {
+      expect(
+        run({}, '2026-11-26T12:00:00Z', [
+          flight('x', at('2026-11-24T14:00:00Z'), 3600, 3600, { rules: 'ifr' }),
+          flight('y', at('2026-11-24T15:00:00Z'), 3600, 3600),
+        ]).flights.map(({ notApproved }) => notApproved),
+      ).toEqual([true, false]);
+    });
     it('a closure that ends before the flight does not close it', () => {
-      const by = (until: string) => run({ dispatchRestrictions: closed(until) }, '2026-11-26T12:00:00Z', [flight('x', at('2026-11-24T14:00:00Z'), 3600, 3600)]).flights[0]?.closedBy;
-      expect([by('2026-11-24T14:00:00Z'), by('2026-11-24T14:00:01Z')]).toEqual([[], ['dispatch-restrictions/wind']]);
+      const by = (until: string) =>
+        run({ dispatchRestrictions: closed(until) }, '2026-11-26T12:00:00Z', [
+          flight('x', at('2026-11-24T14:00:00Z'), 3600, 3600),
+        ]).flights[0]?.closedBy;
+      expect([by('2026-11-24T14:00:00Z'), by('2026-11-24T14:00:01Z')]).toEqual([
+        [],
+        ['dispatch-restrictions/wind'],
+      ]);
     });
     it('a permit spares the ferry flight while it is in force and its hours last', () => {
       const change = (hoursLeft: number): Json => ({
-        discrepancies: { c: { happenedAt: '2026-11-24T09:00:00Z', recordedAt: '2026-11-24T09:05:00Z', what: 'Crack' } },
-        permits: { p: { recordedAt: '2026-11-24T12:00:00Z', number: 'P', registrationShown: 'N02TB', validFrom: '2026-11-24', validUntil: '2026-11-25', aboard: true, untilTimeInService: hoursLeft, safeForFlight: { on: '2026-11-24', by: { name: 'T', certificate: { kind: 'mechanic-airframe-powerplant', number: 'A', validFrom: '2000-01-01', validUntil: 'no-expiry' } } } } },
+        discrepancies: {
+          c: { happenedAt: '2026-11-24T09:00:00Z', recordedAt: '2026-11-24T09:05:00Z', what: 'Crack' },
+        },
+        permits: {
+          p: {
+            recordedAt: '2026-11-24T12:00:00Z',
+            number: 'P',
+            registrationShown: 'N02TB',
+            validFrom: '2026-11-24',
+            validUntil: '2026-11-25',
+            aboard: true,
+            untilTimeInService: hoursLeft,
+            safeForFlight: {
+              on: '2026-11-24',
+              by: {
+                name: 'T',
+                certificate: {
+                  kind: 'mechanic-airframe-powerplant',
+                  number: 'A',
+                  validFrom: '2000-01-01',
+                  validUntil: 'no-expiry',
+                },
+              },
+            },
+          },
+        },
       });
-      const ferry = (id: string, start: string) => flight(id, at(start), 3600, 3600, { purpose: 'positioning-to-maintenance', crew: 'rated-pilot', passengers: false });
-      const flights = [ferry('today', '2026-11-24T14:00:00Z'), flight('lesson', at('2026-11-24T14:00:00Z'), 60, 60), ferry('later', '2026-11-25T14:00:00Z'), ferry('over', '2026-11-26T14:00:00Z')];
-      const closing = (left: number) => run(change(left), '2026-11-28T12:00:00Z', flights).flights.map(({ flight: id, closedBy }) => [id, closedBy.length]);
-      expect(closing(4200)).toEqual([['lesson', 1], ['today', 0], ['later', 0], ['over', 1]]);
+      const ferry = (id: string, start: string) =>
+        flight(id, at(start), 3600, 3600, {
+          purpose: 'positioning-to-maintenance',
+          crew: 'rated-pilot',
+          passengers: false,
+        });
+      const flights = [
+        ferry('today', '2026-11-24T14:00:00Z'),
+        flight('lesson', at('2026-11-24T14:00:00Z'), 60, 60),
+        ferry('later', '2026-11-25T14:00:00Z'),
+        ferry('over', '2026-11-26T14:00:00Z'),
+      ];
+      const closing = (left: number) =>
+        run(change(left), '2026-11-28T12:00:00Z', flights).flights.map(({ flight: id, closedBy }) => [
+          id,
+          closedBy.length,
+        ]);
+      expect(closing(4200)).toEqual([
+        ['lesson', 1],
+        ['today', 0],
+        ['later', 0],
+        ['over', 1],
+      ]);
       // An hour and a minute are flown before the later one. It may end exactly at the permit's hours, and not past them.
-      expect(closing(4152.32)).toEqual([['lesson', 1], ['today', 0], ['later', 0], ['over', 1]]);
-      expect(closing(4152.31)).toEqual([['lesson', 1], ['today', 0], ['later', 1], ['over', 1]]);
+      expect(closing(4152.32)).toEqual([
+        ['lesson', 1],
+        ['today', 0],
+        ['later', 0],
+        ['over', 1],
+      ]);
+      expect(closing(4152.31)).toEqual([
+        ['lesson', 1],
+        ['today', 0],
+        ['later', 1],
+        ['over', 1],
+      ]);
       // Nor may it end after the permit does: local midnight lies at 04:00 UTC.
-      const late = (seconds: number) => run(change(4200), '2026-11-28T12:00:00Z', [flight('x', at('2026-11-26T03:00:00Z'), seconds, 60, { purpose: 'positioning-to-maintenance', crew: 'rated-pilot', passengers: false })]).flights[0]?.closedBy.length;
+      const late = (seconds: number) =>
+        run(change(4200), '2026-11-28T12:00:00Z', [
+          flight('x', at('2026-11-26T03:00:00Z'), seconds, 60, {
+            purpose: 'positioning-to-maintenance',
+            crew: 'rated-pilot',
+            passengers: false,
+          }),
+        ]).flights[0]?.closedBy.length;
       expect([late(3600), late(3601)]).toEqual([0, 1]);
     });
   });
-  it('refuses a start before the facts were known', () => { expect(() => timeline(prepared, [], addSeconds(asOf, -1), until)).toThrow('before'); });
+  it('refuses a start before the facts were known', () => {
+    expect(() => timeline(prepared, [], addSeconds(asOf, -1), until)).toThrow('before');
+  });
 });

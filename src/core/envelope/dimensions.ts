@@ -11,8 +11,13 @@ export const DIMENSIONS = {
   rules: ['vfr', 'ifr'],
   /** What the flight is for. The last two are not ordinary uses. */
   purpose: [
-    'private-rental', 'instruction-school-aircraft', 'instruction-own-aircraft', 'carriage-for-hire',
-    'glider-towing', 'positioning-to-maintenance', 'maintenance-check-flight',
+    'private-rental',
+    'instruction-school-aircraft',
+    'instruction-own-aircraft',
+    'carriage-for-hire',
+    'glider-towing',
+    'positioning-to-maintenance',
+    'maintenance-check-flight',
   ],
   /** Who flies: a student alone, two pilots under instruction, a rated pilot. */
   crew: ['student-solo', 'dual', 'rated-pilot'],

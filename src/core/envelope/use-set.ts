@@ -41,7 +41,9 @@ const MOST_SEEN = 2000;
 
 /** The uses in a box. An empty list in any dimension gives no uses. Equal boxes give one and the same set, which nobody changes. */
 export function usesIn(box: Box): UseSet {
-  const key = DIMENSION_NAMES.map((dimension) => (box[dimension] as readonly string[] | undefined)?.join(',') ?? '*').join(';');
+  const key = DIMENSION_NAMES.map(
+    (dimension) => (box[dimension] as readonly string[] | undefined)?.join(',') ?? '*',
+  ).join(';');
   const seen = boxesSeen.get(key);
   if (seen !== undefined) return seen;
   if (boxesSeen.size >= MOST_SEEN) boxesSeen.clear();
@@ -51,11 +53,16 @@ export function usesIn(box: Box): UseSet {
 }
 
 function fillBox(box: Box): UseSet {
-  const allowed = DIMENSION_NAMES.map((dimension, at) => choices(box, dimension).map((choice) => choice * (STRIDES[at] ?? 0)));
+  const allowed = DIMENSION_NAMES.map((dimension, at) =>
+    choices(box, dimension).map((choice) => choice * (STRIDES[at] ?? 0)),
+  );
   const words = blank();
   const fill = (depth: number, base: number): void => {
     const offsets = allowed[depth];
-    if (offsets === undefined) { words[base >>> 5] = word(words, base >>> 5) | (1 << (base & 31)); return; }
+    if (offsets === undefined) {
+      words[base >>> 5] = word(words, base >>> 5) | (1 << (base & 31));
+      return;
+    }
     for (const offset of offsets) fill(depth + 1, base + offset);
   };
   fill(0, 0);
@@ -130,7 +137,11 @@ export function overlaps(a: UseSet, b: UseSet): boolean {
 }
 
 /** A set with the words between which it has any use: comparing it looks at no others. */
-export interface Stretch { readonly set: UseSet; readonly from: number; readonly to: number }
+export interface Stretch {
+  readonly set: UseSet;
+  readonly from: number;
+  readonly to: number;
+}
 
 /** The stretch of a set. */
 export function stretchOf(set: UseSet): Stretch {
@@ -197,7 +208,9 @@ export function boxesOf(set: UseSet): readonly FullBox[] {
         number = shapes.length;
         seen.set(key, number);
         const groups = new Map<number, number[]>();
-        children.forEach((rest, value) => { if (rest !== 0) groups.set(rest, [...(groups.get(rest) ?? []), value]); });
+        children.forEach((rest, value) => {
+          if (rest !== 0) groups.set(rest, [...(groups.get(rest) ?? []), value]);
+        });
         shapes.push([...groups].map(([rest, values]) => ({ values, rest })));
       }
       above.push(number);
@@ -206,11 +219,20 @@ export function boxesOf(set: UseSet): readonly FullBox[] {
     numbers = above;
   }
   const expand = (depth: number, shape: number): readonly (readonly (readonly number[])[])[] =>
-    (depth === SIZES.length ? [[]] : (levels[depth]?.[shape] ?? []).flatMap(({ values, rest }) => expand(depth + 1, rest).map((tail) => [values, ...tail])));
-  const boxes = expand(0, numbers[0] ?? 0).map((box) => Object.fromEntries(DIMENSION_NAMES.map((name, at) => {
-    const values: readonly string[] = DIMENSIONS[name];
-    return [name, (box[at] ?? []).map((value) => values[value] ?? '')];
-  })) as unknown as FullBox);
+    depth === SIZES.length
+      ? [[]]
+      : (levels[depth]?.[shape] ?? []).flatMap(({ values, rest }) =>
+          expand(depth + 1, rest).map((tail) => [values, ...tail]),
+        );
+  const boxes = expand(0, numbers[0] ?? 0).map(
+    (box) =>
+      Object.fromEntries(
+        DIMENSION_NAMES.map((name, at) => {
+          const values: readonly string[] = DIMENSIONS[name];
+          return [name, (box[at] ?? []).map((value) => values[value] ?? '')];
+        }),
+      ) as unknown as FullBox,
+  );
   boxesKnown.set(set, boxes);
   return boxes;
 }

@@ -4,14 +4,26 @@ import { windowParts, windowPicture as drawn } from './window-picture';
 
 const windowPicture = (open: UseSet, full: UseSet) => drawn(open, windowParts(full));
 
-const VFR_CLUB = usesIn({ rules: ['vfr'], purpose: ['private-rental', 'instruction-school-aircraft', 'carriage-for-hire', 'positioning-to-maintenance'] });
+const VFR_CLUB = usesIn({
+  rules: ['vfr'],
+  purpose: [
+    'private-rental',
+    'instruction-school-aircraft',
+    'carriage-for-hire',
+    'positioning-to-maintenance',
+  ],
+});
 
 describe('the window picture', () => {
   it('shows everything open, and everything closed', () => {
     const open = windowPicture(ALL_USES, ALL_USES);
-    expect([...Object.values(open.panes), ...Object.values(open.sills)]).toEqual(Array<string>(8).fill('open'));
+    expect([...Object.values(open.panes), ...Object.values(open.sills)]).toEqual(
+      Array<string>(8).fill('open'),
+    );
     const closed = windowPicture(NO_USES, ALL_USES);
-    expect([...Object.values(closed.panes), ...Object.values(closed.sills)]).toEqual(Array<string>(8).fill('closed'));
+    expect([...Object.values(closed.panes), ...Object.values(closed.sills)]).toEqual(
+      Array<string>(8).fill('closed'),
+    );
   });
 
   it('leaves out what the aircraft was never fitted or approved for', () => {

@@ -40,7 +40,11 @@ const BEHIND = [
 ];
 
 /** A pane or sill with the uses behind it that one aircraft has; null when it has none. */
-export interface WindowPart { readonly group: 'panes' | 'sills'; readonly name: string; readonly has: Stretch | null }
+export interface WindowPart {
+  readonly group: 'panes' | 'sills';
+  readonly name: string;
+  readonly has: Stretch | null;
+}
 
 /** The parts of the picture for an aircraft that has `full`: the same until its approvals change. */
 export function windowParts(full: UseSet): readonly WindowPart[] {
@@ -53,6 +57,10 @@ export function windowParts(full: UseSet): readonly WindowPart[] {
 /** The picture of `open`. A part is open only if every use behind it that the aircraft has is open. */
 export function windowPicture(open: UseSet, parts: readonly WindowPart[]): WindowPicture {
   const picture: Record<'panes' | 'sills', Record<string, PaneState>> = { panes: {}, sills: {} };
-  for (const { group, name, has } of parts) picture[group][name] = has === null ? 'absent' : ({ all: 'open', some: 'partly', none: 'closed' } as const)[howMuchOf(has, open)];
+  for (const { group, name, has } of parts)
+    picture[group][name] =
+      has === null
+        ? 'absent'
+        : ({ all: 'open', some: 'partly', none: 'closed' } as const)[howMuchOf(has, open)];
   return picture as unknown as WindowPicture;
 }

@@ -21,13 +21,17 @@ export function parseDecimalHours(text: string): Hours | undefined {
 /** The same for hours written in code; throws on a text that is no decimal hours. */
 export function hours(text: string): Hours {
   const found = parseDecimalHours(text);
-  if (found === undefined) throw new RangeError(`'${text}' is no number of hours: expected 0 to ${MOST_HOURS} with at most two decimals`);
+  if (found === undefined)
+    throw new RangeError(
+      `'${text}' is no number of hours: expected 0 to ${MOST_HOURS} with at most two decimals`,
+    );
   return found;
 }
 
 /** From whole seconds, such as the database stores; throws on a fraction or a negative number. */
 export function hoursFromSeconds(seconds: number): Hours {
-  if (!Number.isSafeInteger(seconds) || seconds < 0) throw new RangeError(`${seconds} is no number of whole seconds from 0`);
+  if (!Number.isSafeInteger(seconds) || seconds < 0)
+    throw new RangeError(`${seconds} is no number of whole seconds from 0`);
   return seconds as Hours;
 }
 

@@ -21,7 +21,8 @@ export function unitsOf(base: Base): readonly string[] {
 /** Reads a decimal amount with at most three decimals into whole base units; undefined for anything else. */
 export function parseMeasure(text: string, unit: string, base: Base): number | undefined {
   // A unit of its own list, and no name that every object inherits.
-  if (base === 'pL') return Object.hasOwn(VOLUME_UNITS, unit) ? parseVolume(text, unit as VolumeUnit) : undefined;
+  if (base === 'pL')
+    return Object.hasOwn(VOLUME_UNITS, unit) ? parseVolume(text, unit as VolumeUnit) : undefined;
   const factor = Object.hasOwn(MEASURE_UNITS[base], unit) ? MEASURE_UNITS[base][unit] : undefined;
   const match = /^(\d{1,7})(?:\.(\d{1,3}))?$/.exec(text);
   if (factor === undefined || match === null) return undefined;

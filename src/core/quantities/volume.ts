@@ -7,7 +7,13 @@ import type { Brand } from '../brand';
 export type Volume = Brand<number, 'Volume'>;
 
 /** Picolitres in one unit. The factors are exact by definition: 1 US gal = 3.785411784 L, 1 imp gal = 4.54609 L, 4 qt = 1 gal. */
-export const VOLUME_UNITS = { L: 1_000_000_000_000, 'US gal': 3_785_411_784_000, 'imp gal': 4_546_090_000_000, 'US qt': 946_352_946_000, mL: 1_000_000_000 } as const;
+export const VOLUME_UNITS = {
+  L: 1_000_000_000_000,
+  'US gal': 3_785_411_784_000,
+  'imp gal': 4_546_090_000_000,
+  'US qt': 946_352_946_000,
+  mL: 1_000_000_000,
+} as const;
 export type VolumeUnit = keyof typeof VOLUME_UNITS;
 
 /** No tank of ours holds more than this many litres. */
@@ -29,7 +35,10 @@ export function parseVolume(text: string, unit: VolumeUnit): Volume | undefined 
 /** The same for an amount written in code; throws on one that cannot be read. */
 export function volume(text: string, unit: VolumeUnit): Volume {
   const found = parseVolume(text, unit);
-  if (found === undefined) throw new RangeError(`'${text}' is no volume: expected 0 to ${MOST_LITRES} L with at most three decimals`);
+  if (found === undefined)
+    throw new RangeError(
+      `'${text}' is no volume: expected 0 to ${MOST_LITRES} L with at most three decimals`,
+    );
   return found;
 }
 
@@ -42,11 +51,18 @@ export function addVolumes(a: Volume, b: Volume): Volume {
 
 /** What burns at `perHour` in `seconds`: rounded up to a whole picolitre, since required amounts round up. */
 export function burnt(perHour: Volume, seconds: number): Volume {
-  return Number((BigInt(perHour) * BigInt(seconds) + BigInt(SECONDS_PER_HOUR - 1)) / BigInt(SECONDS_PER_HOUR)) as Volume;
+  return Number(
+    (BigInt(perHour) * BigInt(seconds) + BigInt(SECONDS_PER_HOUR - 1)) / BigInt(SECONDS_PER_HOUR),
+  ) as Volume;
 }
 
 /** A decimal amount in a unit for people and files. @param rounding `down` for what there is, `up` for what is needed */
-export function decimalVolume(value: Volume, unit: VolumeUnit, decimals: 1 | 2 | 3, rounding: 'down' | 'up'): string {
+export function decimalVolume(
+  value: Volume,
+  unit: VolumeUnit,
+  decimals: 1 | 2 | 3,
+  rounding: 'down' | 'up',
+): string {
   const step = VOLUME_UNITS[unit] / 10 ** decimals;
   const units = rounding === 'down' ? Math.floor(value / step) : Math.ceil(value / step);
   const scale = 10 ** decimals;

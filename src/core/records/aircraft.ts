@@ -5,7 +5,14 @@ import type { Instant } from '../time/instant';
 import type { FuelGrade, MeasureLimit } from './measurement';
 
 /** Certification categories. Only those that a rule pack covers can be decided; the rest are closed, not guessed. */
-export const CATEGORIES = ['standard', 'light-sport', 'experimental', 'glider', 'restricted', 'provisional'] as const;
+export const CATEGORIES = [
+  'standard',
+  'light-sport',
+  'experimental',
+  'glider',
+  'restricted',
+  'provisional',
+] as const;
 export type Category = (typeof CATEGORIES)[number];
 
 /** How the aircraft's regular inspections are arranged. `progressive`: in segments, by an approved programme. */
@@ -70,18 +77,35 @@ export interface Particulars {
 
 /** Nothing known of it. */
 export const UNKNOWN_PARTICULARS: Particulars = {
-  serialNumber: null, manufacturedOn: null, certificatedOn: null, seats: null, engine: null, gear: null, aircraftClass: null, fuses: null, programme: null, ifrNavigation: null,
-  manualRevision: null, minimumEquipmentList: null, fuel: null, measured: [],
+  serialNumber: null,
+  manufacturedOn: null,
+  certificatedOn: null,
+  seats: null,
+  engine: null,
+  gear: null,
+  aircraftClass: null,
+  fuses: null,
+  programme: null,
+  ifrNavigation: null,
+  manualRevision: null,
+  minimumEquipmentList: null,
+  fuel: null,
+  measured: [],
 };
 
 /** True for a glider, whatever its certificate is. One of the glider category that is said to be an aeroplane is asked for what aeroplanes are. */
 export function isGlider({ category, particulars }: Pick<Described, 'category' | 'particulars'>): boolean {
-  return particulars.aircraftClass === 'glider' || (category === 'glider' && particulars.aircraftClass !== 'aeroplane');
+  return (
+    particulars.aircraftClass === 'glider'
+    || (category === 'glider' && particulars.aircraftClass !== 'aeroplane')
+  );
 }
 
 /** True where nothing burns fuel or oil: no engine, or a glider of which nobody said that it has one. */
 export function isWithoutEngine(described: Pick<Described, 'category' | 'particulars'>): boolean {
-  return described.particulars.engine === 'none' || (described.particulars.engine === null && isGlider(described));
+  return (
+    described.particulars.engine === 'none' || (described.particulars.engine === null && isGlider(described))
+  );
 }
 
 /** True for one that 14 CFR 91.215(b)(3) and (5) and 91.225(e) let into some airspace without transponder and ADS-B Out: a glider, or no engine-driven electrical system. */

@@ -17,7 +17,9 @@ export function withBoxes(meters: Standings, readings: readonly BoxReading[]): S
   if (service.state !== 'known') return meters;
   let highest: BoxReading | null = null;
   for (const reading of readings) if (reading.value > (highest?.value ?? service.value)) highest = reading;
-  return highest === null ? meters : { ...meters, 'time-in-service': { ...service, value: highest.value, from: highest.id } };
+  return highest === null
+    ? meters
+    : { ...meters, 'time-in-service': { ...service, value: highest.value, from: highest.id } };
 }
 
 /** So much, in seconds, box and meter may differ without anybody having flown: a meter shows tenths. Common practice, no source. */
@@ -26,5 +28,7 @@ export const BOX_SLACK = 360;
 /** By how many seconds the boxes counted more than the meters on record; null where they did not. */
 export function boxAhead(meters: Standings, accounted: Standings): number | null {
   const [all, own] = [meters['time-in-service'], accounted['time-in-service']];
-  return all.state === 'known' && own.state === 'known' && all.value > own.value ? all.value - own.value : null;
+  return all.state === 'known' && own.state === 'known' && all.value > own.value
+    ? all.value - own.value
+    : null;
 }

@@ -43,13 +43,31 @@ export interface Signature {
 /** A signature as it was known at a moment: a copy for which somebody vouched later was a mere copy then. */
 export function signatureKnownAt(signature: Signature | null, moment: Instant): Signature | null {
   const vouched = signature?.vouched;
-  return signature === null || vouched === undefined || vouched === 'nobody' || vouched.recordedAt <= moment ? signature : { ...signature, vouched: 'nobody' };
+  return signature === null || vouched === undefined || vouched === 'nobody' || vouched.recordedAt <= moment
+    ? signature
+    : { ...signature, vouched: 'nobody' };
 }
 
 /** Work that a certificate can stand behind. */
 export const SIGNED_WORK = [
-  'annual-inspection', 'hundred-hour-inspection', 'condition-inspection', 'progressive-segment', 'certificate-issue', 'altimeter-test', 'static-test', 'transponder-test', 'elt-inspection',
-  'return-to-service', 'major-repair-or-alteration', 'service', 'judgement', 'no-hazard', 'check-flight', 'independent-inspection', 'daily-inspection', 'maintenance-release',
+  'annual-inspection',
+  'hundred-hour-inspection',
+  'condition-inspection',
+  'progressive-segment',
+  'certificate-issue',
+  'altimeter-test',
+  'static-test',
+  'transponder-test',
+  'elt-inspection',
+  'return-to-service',
+  'major-repair-or-alteration',
+  'service',
+  'judgement',
+  'no-hazard',
+  'check-flight',
+  'independent-inspection',
+  'daily-inspection',
+  'maintenance-release',
 ] as const;
 export type SignedWork = (typeof SIGNED_WORK)[number];
 
@@ -88,15 +106,21 @@ const IN_THE_US: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
 
 /** Light-sport aircraft: repairmen with a maintenance rating too (65.107(c), 91.327(c)(1)), and sport pilots for preventive maintenance (43.7(g)); from memory. */
 const OF_LIGHT_SPORT: typeof IN_THE_US = {
-  ...IN_THE_US, 'hundred-hour-inspection': [...US_MECHANICS, 'light-sport-repairman'], 'condition-inspection': [...US_MECHANICS, 'light-sport-repairman'],
-  'return-to-service': [...US_MECHANICS, 'light-sport-repairman'], service: [...IN_THE_US.service, 'light-sport-repairman', 'sport-pilot'],
+  ...IN_THE_US,
+  'hundred-hour-inspection': [...US_MECHANICS, 'light-sport-repairman'],
+  'condition-inspection': [...US_MECHANICS, 'light-sport-repairman'],
+  'return-to-service': [...US_MECHANICS, 'light-sport-repairman'],
+  service: [...IN_THE_US.service, 'light-sport-repairman', 'sport-pilot'],
 };
 
 /**
  * Experimental aircraft: the builder's repairman certificate signs the condition inspection of that aircraft (65.104); from memory. A light-sport
  * repairman does so only on light-sport aircraft with an experimental certificate (65.107), which nothing on record tells: nobody of them signs here.
  */
-const OF_EXPERIMENTAL: typeof IN_THE_US = { ...IN_THE_US, 'condition-inspection': [...US_MECHANICS, 'experimental-builder'] };
+const OF_EXPERIMENTAL: typeof IN_THE_US = {
+  ...IN_THE_US,
+  'condition-inspection': [...US_MECHANICS, 'experimental-builder'],
+};
 
 /** Licensed engineers, and approved maintenance organisations, which are on record as repair stations. */
 const AU_MAINTAINERS = ['licensed-engineer', 'repair-station'] as const;
@@ -123,19 +147,38 @@ const IN_AUSTRALIA: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
   'maintenance-release': AU_MAINTAINERS,
 };
 
-const MAY_SIGN: Readonly<Record<Authority, Readonly<Record<SignedWork, readonly CertificateKind[]>>>> = { us: IN_THE_US, 'us-light-sport': OF_LIGHT_SPORT, 'us-experimental': OF_EXPERIMENTAL, au: IN_AUSTRALIA };
+const MAY_SIGN: Readonly<Record<Authority, Readonly<Record<SignedWork, readonly CertificateKind[]>>>> = {
+  us: IN_THE_US,
+  'us-light-sport': OF_LIGHT_SPORT,
+  'us-experimental': OF_EXPERIMENTAL,
+  au: IN_AUSTRALIA,
+};
 
 /** The rules for an aircraft of a category; an unknown category takes those without any repairman or sport pilot. */
-export function authorityFor(authority: Authority, { category }: { readonly category: string | null }): Authority {
+export function authorityFor(
+  authority: Authority,
+  { category }: { readonly category: string | null },
+): Authority {
   if (authority === 'au') return authority;
-  return category === 'light-sport' ? 'us-light-sport' : category === 'experimental' ? 'us-experimental' : 'us';
+  return category === 'light-sport'
+    ? 'us-light-sport'
+    : category === 'experimental'
+      ? 'us-experimental'
+      : 'us';
 }
 
 /** True where two signatures are one person's: the same certificate number, however the name is spelt, or the same name. What a signature does not say may be the same; where there is none there is nobody. */
 export function samePerson(a: Signature | null, b: Signature | null): boolean {
   if (a === null || b === null) return false;
-  const told = (text: string | null | undefined) => (text ?? '').trim().toLowerCase().replace(/[\s.-]+/g, ' ');
-  const [numbers, names] = [[told(a.certificate?.number), told(b.certificate?.number)], [told(a.name), told(b.name)]];
+  const told = (text: string | null | undefined) =>
+    (text ?? '')
+      .trim()
+      .toLowerCase()
+      .replace(/[\s.-]+/g, ' ');
+  const [numbers, names] = [
+    [told(a.certificate?.number), told(b.certificate?.number)],
+    [told(a.name), told(b.name)],
+  ];
   if (numbers.includes('') || names.includes('')) return true;
   return numbers[0] === numbers[1] || names[0] === names[1];
 }
@@ -147,22 +190,45 @@ export function mayBeSignedBy(work: SignedWork, authority: Authority): readonly 
 
 /** Why a signature does not stand behind a piece of work. */
 export type SignatureFault =
-  | 'name-missing' | 'certificate-missing' | 'certificate-number-missing' | 'certificate-validity-unknown'
-  | 'certificate-not-valid-then' | 'certificate-kind-not-entitled' | 'copy-not-vouched';
+  | 'name-missing'
+  | 'certificate-missing'
+  | 'certificate-number-missing'
+  | 'certificate-validity-unknown'
+  | 'certificate-not-valid-then'
+  | 'certificate-kind-not-entitled'
+  | 'copy-not-vouched';
 
 const NO_FAULTS: readonly SignatureFault[] = [];
 
-function isSound({ name, certificate, vouched }: Signature, work: SignedWork, on: CivilDate, authority: Authority): boolean {
+function isSound(
+  { name, certificate, vouched }: Signature,
+  work: SignedWork,
+  on: CivilDate,
+  authority: Authority,
+): boolean {
   if (vouched === 'nobody' || name === null || certificate === null || name.trim() === '') return false;
   const { kind, number, validFrom, validUntil } = certificate;
-  return MAY_SIGN[authority][work].includes(kind) && number !== null && number.trim() !== '' && validFrom !== null && validUntil !== null && on >= validFrom && (validUntil === 'no-expiry' || on <= validUntil);
+  return (
+    MAY_SIGN[authority][work].includes(kind)
+    && number !== null
+    && number.trim() !== ''
+    && validFrom !== null
+    && validUntil !== null
+    && on >= validFrom
+    && (validUntil === 'no-expiry' || on <= validUntil)
+  );
 }
 
 /**
  * Every fault of a signature for `work` done on `on`; an empty list means that it counts.
  * Source of the elements: 14 CFR 43.9(a)(4) and 43.11(a)(3): signature, certificate number and kind (from memory).
  */
-export function signatureFaults(signature: Signature | null, work: SignedWork, on: CivilDate, authority: Authority): readonly SignatureFault[] {
+export function signatureFaults(
+  signature: Signature | null,
+  work: SignedWork,
+  on: CivilDate,
+  authority: Authority,
+): readonly SignatureFault[] {
   // Most are in order: they make no list.
   if (signature !== null && isSound(signature, work, on, authority)) return NO_FAULTS;
   const faults: SignatureFault[] = [];
@@ -171,8 +237,14 @@ export function signatureFaults(signature: Signature | null, work: SignedWork, o
   const certificate = signature?.certificate ?? null;
   if (certificate === null) return [...faults, 'certificate-missing'];
   if (!MAY_SIGN[authority][work].includes(certificate.kind)) faults.push('certificate-kind-not-entitled');
-  if (certificate.number === null || certificate.number.trim() === '') faults.push('certificate-number-missing');
-  if (certificate.validFrom === null || certificate.validUntil === null) faults.push('certificate-validity-unknown');
-  else if (on < certificate.validFrom || (certificate.validUntil !== 'no-expiry' && on > certificate.validUntil)) faults.push('certificate-not-valid-then');
+  if (certificate.number === null || certificate.number.trim() === '')
+    faults.push('certificate-number-missing');
+  if (certificate.validFrom === null || certificate.validUntil === null)
+    faults.push('certificate-validity-unknown');
+  else if (
+    on < certificate.validFrom
+    || (certificate.validUntil !== 'no-expiry' && on > certificate.validUntil)
+  )
+    faults.push('certificate-not-valid-then');
   return faults;
 }

@@ -15,7 +15,14 @@ import type { RecordBase } from './record';
  * tell-instructor: no flight until an instructor has judged it. deferral-path: closes the uses that need the item.
  * watch and note close nothing.
  */
-export const CLASSIFICATIONS = ['ground-until-mechanic', 'service-before-flight', 'tell-instructor', 'deferral-path', 'watch', 'note'] as const;
+export const CLASSIFICATIONS = [
+  'ground-until-mechanic',
+  'service-before-flight',
+  'tell-instructor',
+  'deferral-path',
+  'watch',
+  'note',
+] as const;
 export type Classification = (typeof CLASSIFICATIONS)[number];
 
 /** Uses that an inoperative item closes, in the words of the walk-round list. No word at all means every use. */
@@ -55,7 +62,11 @@ export interface Deferral {
   readonly untilTimeInService: Hours | null;
   /** Uses that it closes beyond what the rules do. */
   readonly closes: readonly FullBox[];
-  readonly cap: { readonly quantity: 'persons' | 'load' | 'fuel'; readonly bound: 'at-most' | 'at-least'; readonly value: number } | null;
+  readonly cap: {
+    readonly quantity: 'persons' | 'load' | 'fuel';
+    readonly bound: 'at-most' | 'at-least';
+    readonly value: number;
+  } | null;
   /** Under an approved minimum equipment list: its repair category, and for A its own number of days. */
   readonly listed: { readonly category: keyof typeof REPAIR_CATEGORIES; readonly days: number | null } | null;
 }
@@ -87,20 +98,41 @@ export interface Discrepancy extends RecordBase {
 }
 
 /** Why an entry does not close a discrepancy. Source of the elements: 14 CFR 43.9(a) (from memory). */
-export type RectificationFault = SignatureFault | 'work-missing' | 'work-does-not-fit' | 'description-missing' | 'date-missing' | 'completed-after-recorded' | 'completed-before-found';
+export type RectificationFault =
+  | SignatureFault
+  | 'work-missing'
+  | 'work-does-not-fit'
+  | 'description-missing'
+  | 'date-missing'
+  | 'completed-after-recorded'
+  | 'completed-before-found';
 
 /** Which work may close which classification, and as what it is signed. */
-export function closingWork(work: NonNullable<Rectification['work']>, classification: Classification, preventive: PreventiveTask | null = null): 'return-to-service' | 'service' | 'judgement' | null {
+export function closingWork(
+  work: NonNullable<Rectification['work']>,
+  classification: Classification,
+  preventive: PreventiveTask | null = null,
+): 'return-to-service' | 'service' | 'judgement' | null {
   switch (work) {
     case 'repaired':
       // A pilot's preventive maintenance; what a mechanic or an instructor has to look at first stays theirs.
-      return preventive !== null && classification !== 'ground-until-mechanic' && classification !== 'tell-instructor' ? 'service' : 'return-to-service';
+      return preventive !== null
+        && classification !== 'ground-until-mechanic'
+        && classification !== 'tell-instructor'
+        ? 'service'
+        : 'return-to-service';
     case 'no-fault-found':
       return 'return-to-service';
     case 'serviced':
-      return classification === 'service-before-flight' || classification === 'note' || classification === 'watch' ? 'service' : null;
+      return classification === 'service-before-flight'
+        || classification === 'note'
+        || classification === 'watch'
+        ? 'service'
+        : null;
     case 'judged-acceptable':
-      return classification === 'tell-instructor' || classification === 'note' || classification === 'watch' ? 'judgement' : null;
+      return classification === 'tell-instructor' || classification === 'note' || classification === 'watch'
+        ? 'judgement'
+        : null;
     default: {
       const missing: never = work;
       throw new RangeError(`no such work: ${String(missing)}`);
@@ -115,17 +147,42 @@ export function strictest(a: Classification | null, b: Classification | null): C
 }
 
 /** Every reason why a rectification does not close its discrepancy; an empty list means that it does. */
-export function rectificationFaults(discrepancy: Discrepancy, rectification: Rectification, at: ZoneId, authority: Authority): readonly RectificationFault[] {
+export function rectificationFaults(
+  discrepancy: Discrepancy,
+  rectification: Rectification,
+  at: ZoneId,
+  authority: Authority,
+): readonly RectificationFault[] {
   const faults: RectificationFault[] = [];
-  if (rectification.description === null || rectification.description.trim() === '') faults.push('description-missing');
+  if (rectification.description === null || rectification.description.trim() === '')
+    faults.push('description-missing');
   if (rectification.completedOn === null) faults.push('date-missing');
   if (rectification.work === null) faults.push('work-missing');
   if (rectification.completedOn === null || rectification.work === null) return faults;
-  if (rectification.completedOn > civilDateAt(rectification.recordedAt, at)) faults.push('completed-after-recorded');
-  if (rectification.recordedAt < discrepancy.happenedAt || rectification.completedOn < civilDateAt(discrepancy.happenedAt, at)) faults.push('completed-before-found');
-  const work = closingWork(rectification.work, discrepancy.classification ?? 'ground-until-mechanic', rectification.preventive != null && isAbout(rectification.preventive, discrepancy.equipment) ? rectification.preventive : null);
+  if (rectification.completedOn > civilDateAt(rectification.recordedAt, at))
+    faults.push('completed-after-recorded');
+  if (
+    rectification.recordedAt < discrepancy.happenedAt
+    || rectification.completedOn < civilDateAt(discrepancy.happenedAt, at)
+  )
+    faults.push('completed-before-found');
+  const work = closingWork(
+    rectification.work,
+    discrepancy.classification ?? 'ground-until-mechanic',
+    rectification.preventive != null && isAbout(rectification.preventive, discrepancy.equipment)
+      ? rectification.preventive
+      : null,
+  );
   if (work === null) faults.push('work-does-not-fit');
-  else faults.push(...signatureFaults(rectification.signedBy, rectification.major === true ? 'major-repair-or-alteration' : work, rectification.completedOn, authority));
+  else
+    faults.push(
+      ...signatureFaults(
+        rectification.signedBy,
+        rectification.major === true ? 'major-repair-or-alteration' : work,
+        rectification.completedOn,
+        authority,
+      ),
+    );
   return faults;
 }
 
@@ -135,10 +192,22 @@ export function isDeferrable(classification: Classification | null): boolean {
 }
 
 /** Why a deferral does not count. */
-export type DeferralFault = SignatureFault | 'date-missing' | 'action-missing' | 'placard-missing' | 'record-missing' | 'completed-after-recorded' | 'completed-before-found';
+export type DeferralFault =
+  | SignatureFault
+  | 'date-missing'
+  | 'action-missing'
+  | 'placard-missing'
+  | 'record-missing'
+  | 'completed-after-recorded'
+  | 'completed-before-found';
 
 /** Every reason why a deferral is not lawful; an empty list means that it is. Source: 14 CFR 91.213(d)(3) and (4), 43.11(b) (from memory). */
-export function deferralFaults(discrepancy: Discrepancy, deferral: Deferral, at: ZoneId, authority: Authority): readonly DeferralFault[] {
+export function deferralFaults(
+  discrepancy: Discrepancy,
+  deferral: Deferral,
+  at: ZoneId,
+  authority: Authority,
+): readonly DeferralFault[] {
   const faults: DeferralFault[] = [];
   if (deferral.action === null) faults.push('action-missing');
   if (deferral.placarded !== true) faults.push('placard-missing');
@@ -147,7 +216,11 @@ export function deferralFaults(discrepancy: Discrepancy, deferral: Deferral, at:
   if (deferral.entered === 'not-maintenance' && deferral.action === 'removed') faults.push('record-missing');
   if (deferral.deferredOn === null) return [...faults, 'date-missing'];
   if (deferral.deferredOn > civilDateAt(deferral.recordedAt, at)) faults.push('completed-after-recorded');
-  if (deferral.recordedAt < discrepancy.happenedAt || deferral.deferredOn < civilDateAt(discrepancy.happenedAt, at)) faults.push('completed-before-found');
+  if (
+    deferral.recordedAt < discrepancy.happenedAt
+    || deferral.deferredOn < civilDateAt(discrepancy.happenedAt, at)
+  )
+    faults.push('completed-before-found');
   return [...faults, ...signatureFaults(deferral.noHazard, 'no-hazard', deferral.deferredOn, authority)];
 }
 

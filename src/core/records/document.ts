@@ -12,7 +12,14 @@ interface DocumentCheck extends RecordBase {
 }
 
 /** Why a registration ended before its date. Source: 14 CFR 47.41(a) (from memory). */
-export const REGISTRATION_ENDINGS = ['ownership-transferred', 'cancelled-by-holder', 'registered-abroad', 'destroyed-or-scrapped', 'holder-lost-eligibility', 'holder-died'] as const;
+export const REGISTRATION_ENDINGS = [
+  'ownership-transferred',
+  'cancelled-by-holder',
+  'registered-abroad',
+  'destroyed-or-scrapped',
+  'holder-lost-eligibility',
+  'holder-died',
+] as const;
 export type RegistrationEnding = (typeof REGISTRATION_ENDINGS)[number];
 
 export interface AirworthinessCertificate extends DocumentCheck {
@@ -64,15 +71,29 @@ export interface CabinTankRecord extends DocumentCheck {
   readonly tankFitted: boolean | null;
 }
 
-export type AircraftDocument = AirworthinessCertificate | RegistrationCertificate | OperatingLimitations | WeightAndBalance | RadioLicence | CabinTankRecord;
+export type AircraftDocument =
+  | AirworthinessCertificate
+  | RegistrationCertificate
+  | OperatingLimitations
+  | WeightAndBalance
+  | RadioLicence
+  | CabinTankRecord;
 export type DocumentKind = AircraftDocument['kind'];
 
 export const DOCUMENT_KINDS = [
-  'airworthiness-certificate', 'registration-certificate', 'operating-limitations', 'weight-and-balance', 'radio-licence', 'cabin-tank-form-337',
+  'airworthiness-certificate',
+  'registration-certificate',
+  'operating-limitations',
+  'weight-and-balance',
+  'radio-licence',
+  'cabin-tank-form-337',
 ] as const satisfies readonly DocumentKind[];
 
 /** The latest document check: by when it happened, then when it was recorded, then id. */
-export function latestDocumentCheck<K extends DocumentKind>(documents: readonly AircraftDocument[], kind: K): Extract<AircraftDocument, { kind: K }> | null {
+export function latestDocumentCheck<K extends DocumentKind>(
+  documents: readonly AircraftDocument[],
+  kind: K,
+): Extract<AircraftDocument, { kind: K }> | null {
   let latest: Extract<AircraftDocument, { kind: K }> | null = null;
   for (const document of documents) {
     if (document.kind !== kind) continue;
@@ -87,9 +108,15 @@ function order(a: RecordBase, b: RecordBase): number {
 }
 
 /** The document checks of the latest moment at which it was looked for: where they differ, the stricter holds, unless somebody vouched for one of them. */
-export function latestDocumentChecks<K extends DocumentKind>(documents: readonly AircraftDocument[], kind: K): readonly Extract<AircraftDocument, { kind: K }>[] {
+export function latestDocumentChecks<K extends DocumentKind>(
+  documents: readonly AircraftDocument[],
+  kind: K,
+): readonly Extract<AircraftDocument, { kind: K }>[] {
   const latest = latestDocumentCheck(documents, kind);
-  const all = documents.filter((document): document is Extract<AircraftDocument, { kind: K }> => document.kind === kind && document.happenedAt === latest?.happenedAt);
+  const all = documents.filter(
+    (document): document is Extract<AircraftDocument, { kind: K }> =>
+      document.kind === kind && document.happenedAt === latest?.happenedAt,
+  );
   const vouched = all.filter((document) => document.vouched === true);
   return vouched.length > 0 ? vouched : all;
 }

@@ -4,13 +4,55 @@ import type { RecordBase } from './record';
 
 /** Instruments and equipment that a list may ask for. */
 export const EQUIPMENT_KINDS = [
-  'airspeed-indicator', 'altimeter', 'magnetic-direction-indicator', 'tachometer', 'oil-pressure-gauge', 'coolant-temperature-gauge',
-  'oil-temperature-gauge', 'manifold-pressure-gauge', 'fuel-gauge', 'gear-position-indicator', 'anticollision-lights', 'flotation', 'pyrotechnic-signal',
-  'safety-belts', 'front-shoulder-harnesses', 'all-seat-harnesses', 'position-lights', 'landing-light', 'electrical-source', 'spare-fuses',
-  'two-way-radio', 'ifr-navigation', 'rate-of-turn', 'slip-skid', 'sensitive-altimeter', 'clock', 'generator', 'artificial-horizon', 'directional-gyro',
-  'transponder', 'ads-b-out', 'vor-receiver', 'satellite-navigator', 'tow-hook', 'stall-warning', 'pitot-heat', 'fire-extinguisher',
-  'monoxide-detector', 'exhaust-gas-gauge', 'instrument-lights',
-  'alternate-static', 'elt', 'avionics-fan', 'warning-lights', 'ice-lights', 'static-wicks', 'outside-air-thermometer', 'tow-rope', 'other',
+  'airspeed-indicator',
+  'altimeter',
+  'magnetic-direction-indicator',
+  'tachometer',
+  'oil-pressure-gauge',
+  'coolant-temperature-gauge',
+  'oil-temperature-gauge',
+  'manifold-pressure-gauge',
+  'fuel-gauge',
+  'gear-position-indicator',
+  'anticollision-lights',
+  'flotation',
+  'pyrotechnic-signal',
+  'safety-belts',
+  'front-shoulder-harnesses',
+  'all-seat-harnesses',
+  'position-lights',
+  'landing-light',
+  'electrical-source',
+  'spare-fuses',
+  'two-way-radio',
+  'ifr-navigation',
+  'rate-of-turn',
+  'slip-skid',
+  'sensitive-altimeter',
+  'clock',
+  'generator',
+  'artificial-horizon',
+  'directional-gyro',
+  'transponder',
+  'ads-b-out',
+  'vor-receiver',
+  'satellite-navigator',
+  'tow-hook',
+  'stall-warning',
+  'pitot-heat',
+  'fire-extinguisher',
+  'monoxide-detector',
+  'exhaust-gas-gauge',
+  'instrument-lights',
+  'alternate-static',
+  'elt',
+  'avionics-fan',
+  'warning-lights',
+  'ice-lights',
+  'static-wicks',
+  'outside-air-thermometer',
+  'tow-rope',
+  'other',
 ] as const;
 export type EquipmentKind = (typeof EQUIPMENT_KINDS)[number];
 
@@ -43,14 +85,33 @@ export function lineOf(list: EquipmentList | null, kind: EquipmentKind): Equipme
   return list?.items.find((item) => item.kind === kind) ?? null;
 }
 
-const earlier = (a: EquipmentItem['expiresOn'], b: EquipmentItem['expiresOn']): EquipmentItem['expiresOn'] => (a === null || b === null ? null : a === 'no-expiry' ? b : b === 'no-expiry' ? a : a < b ? a : b);
-const more = (a: AskedFor, b: AskedFor): AskedFor => (a === null || b === null ? null : a === 'always' || b === 'always' ? 'always' : a === 'no' ? b : b === 'no' ? a : [...a, ...b]);
+const earlier = (a: EquipmentItem['expiresOn'], b: EquipmentItem['expiresOn']): EquipmentItem['expiresOn'] =>
+  a === null || b === null ? null : a === 'no-expiry' ? b : b === 'no-expiry' ? a : a < b ? a : b;
+const more = (a: AskedFor, b: AskedFor): AskedFor =>
+  a === null || b === null
+    ? null
+    : a === 'always' || b === 'always'
+      ? 'always'
+      : a === 'no'
+        ? b
+        : b === 'no'
+          ? a
+          : [...a, ...b];
 
 function stricterLine(a: EquipmentItem, b: EquipmentItem): EquipmentItem {
   return {
-    kind: a.kind, fitted: a.fitted === false || b.fitted === false ? false : a.fitted === null || b.fitted === null ? null : true,
-    typeCertification: a.typeCertification === false && b.typeCertification === false ? false : a.typeCertification === null || b.typeCertification === null ? null : true,
-    equipmentList: more(a.equipmentList, b.equipmentList), kindsOfOperation: more(a.kindsOfOperation, b.kindsOfOperation), expiresOn: earlier(a.expiresOn, b.expiresOn),
+    kind: a.kind,
+    fitted:
+      a.fitted === false || b.fitted === false ? false : a.fitted === null || b.fitted === null ? null : true,
+    typeCertification:
+      a.typeCertification === false && b.typeCertification === false
+        ? false
+        : a.typeCertification === null || b.typeCertification === null
+          ? null
+          : true,
+    equipmentList: more(a.equipmentList, b.equipmentList),
+    kindsOfOperation: more(a.kindsOfOperation, b.kindsOfOperation),
+    expiresOn: earlier(a.expiresOn, b.expiresOn),
   };
 }
 
@@ -58,8 +119,15 @@ function stricterLine(a: EquipmentItem, b: EquipmentItem): EquipmentItem {
 export function strictestList(lists: readonly EquipmentList[]): EquipmentList | null {
   const [first, ...others] = [...lists].sort((a, b) => (a.id < b.id ? -1 : 1));
   if (first === undefined || others.length === 0) return first ?? null;
-  return others.reduce((all, list): EquipmentList => ({
-    ...all, approved: all.approved === true && list.approved === true,
-    items: all.items.flatMap((item) => { const other = lineOf(list, item.kind); return other === null ? [] : [stricterLine(item, other)]; }),
-  }), first);
+  return others.reduce(
+    (all, list): EquipmentList => ({
+      ...all,
+      approved: all.approved === true && list.approved === true,
+      items: all.items.flatMap((item) => {
+        const other = lineOf(list, item.kind);
+        return other === null ? [] : [stricterLine(item, other)];
+      }),
+    }),
+    first,
+  );
 }

@@ -58,13 +58,37 @@ export interface AircraftFacts extends Lists {
   readonly estimates: readonly Estimate[];
 }
 
-interface Recorded { readonly recordedAt: Instant }
+interface Recorded {
+  readonly recordedAt: Instant;
+}
 
 function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
   const { ramp } = facts;
   return [
-    facts.documents, facts.inspections, facts.readings, facts.discrepancies, facts.equipment, facts.elts, facts.vorChecks, facts.databases, facts.fuelStretches, facts.work,
-    facts.permits, facts.releases, facts.dailyInspections, facts.flightsOut, facts.dispatchRestrictions, facts.clubDocuments, facts.towRopes, facts.riggings, facts.strikes, facts.descriptions, facts.boxReadings, facts.unlogged, facts.items ?? [], facts.ads ?? [],
+    facts.documents,
+    facts.inspections,
+    facts.readings,
+    facts.discrepancies,
+    facts.equipment,
+    facts.elts,
+    facts.vorChecks,
+    facts.databases,
+    facts.fuelStretches,
+    facts.work,
+    facts.permits,
+    facts.releases,
+    facts.dailyInspections,
+    facts.flightsOut,
+    facts.dispatchRestrictions,
+    facts.clubDocuments,
+    facts.towRopes,
+    facts.riggings,
+    facts.strikes,
+    facts.descriptions,
+    facts.boxReadings,
+    facts.unlogged,
+    facts.items ?? [],
+    facts.ads ?? [],
     ...(ramp === null ? [] : [ramp.measurements, ramp.samples, ramp.uplifts]),
   ];
 }
@@ -75,19 +99,36 @@ function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
  */
 export function presentFor(facts: AircraftFacts, now: Instant): Instant {
   let latest = now;
-  const see = (part: Recorded | null) => { if (part !== null && part.recordedAt > latest) latest = part.recordedAt; };
+  const see = (part: Recorded | null) => {
+    if (part !== null && part.recordedAt > latest) latest = part.recordedAt;
+  };
   for (const list of listsOf(facts)) for (const record of list) see(record);
-  for (const { rectification, deferral } of facts.discrepancies) { see(rectification); see(deferral); }
-  for (const { listCleared } of facts.inspections) if (listCleared?.recordedAt !== undefined) see({ recordedAt: listCleared.recordedAt });
-  const seeVouched = ({ signedBy }: { readonly signedBy: Signature | null }) => { const vouched = signedBy?.vouched; if (vouched !== undefined && vouched !== 'nobody') see(vouched); };
+  for (const { rectification, deferral } of facts.discrepancies) {
+    see(rectification);
+    see(deferral);
+  }
+  for (const { listCleared } of facts.inspections)
+    if (listCleared?.recordedAt !== undefined) see({ recordedAt: listCleared.recordedAt });
+  const seeVouched = ({ signedBy }: { readonly signedBy: Signature | null }) => {
+    const vouched = signedBy?.vouched;
+    if (vouched !== undefined && vouched !== 'nobody') see(vouched);
+  };
   facts.inspections.forEach(seeVouched);
-  for (const { done } of [...facts.items ?? [], ...facts.ads ?? []]) for (const one of done) { see(one); seeVouched(one); }
-  for (const { checkFlight, independentInspection } of facts.work) { see(checkFlight); see(independentInspection); }
+  for (const { done } of [...(facts.items ?? []), ...(facts.ads ?? [])])
+    for (const one of done) {
+      see(one);
+      seeVouched(one);
+    }
+  for (const { checkFlight, independentInspection } of facts.work) {
+    see(checkFlight);
+    see(independentInspection);
+  }
   for (const { required } of facts.releases) for (const { certified } of required) see(certified);
   for (const { returned } of facts.flightsOut) see(returned);
   for (const { withdrawn } of facts.dispatchRestrictions) see(withdrawn);
   for (const { said } of facts.unlogged) see(said);
-  for (const { cleared } of [...facts.ramp?.samples ?? [], ...facts.ramp?.uplifts ?? []]) see(cleared ?? null);
+  for (const { cleared } of [...(facts.ramp?.samples ?? []), ...(facts.ramp?.uplifts ?? [])])
+    see(cleared ?? null);
   return latest;
 }
 
@@ -105,13 +146,18 @@ export interface KnownFacts extends AircraftFacts {
   readonly equipmentList: EquipmentList | null;
 }
 
-interface Dated extends Recorded { readonly id?: string }
+interface Dated extends Recorded {
+  readonly id?: string;
+}
 
 /** What counts at a moment: recorded by then, and not struck out by then. */
 class Counting {
   private readonly struck: ReadonlySet<string> | null;
 
-  constructor(private readonly moment: Instant, strikes: readonly Strike[]) {
+  constructor(
+    private readonly moment: Instant,
+    strikes: readonly Strike[],
+  ) {
     const now = strikes.filter(({ recordedAt }) => recordedAt <= moment);
     this.struck = now.length === 0 ? null : new Set(now.map(({ record }) => record));
   }
@@ -141,13 +187,28 @@ class Counting {
 }
 
 /** The aircraft as it was described by `moment`; before the first description nothing of it is known but its registration. */
-function describedAt({ aircraft, descriptions }: Pick<AircraftFacts, 'aircraft' | 'descriptions'>, moment: Instant): Aircraft {
+function describedAt(
+  { aircraft, descriptions }: Pick<AircraftFacts, 'aircraft' | 'descriptions'>,
+  moment: Instant,
+): Aircraft {
   if (descriptions.length === 0) return aircraft;
   // They stand in the order in which they were written down: the last that was by then counts, whatever the clocks and ids say.
   const latest = descriptions.filter(({ recordedAt }) => recordedAt <= moment).at(-1);
   return latest === undefined
-    ? { registration: aircraft.registration, category: null, firstFlownOn: null, approvedFor: null, particulars: UNKNOWN_PARTICULARS }
-    : { registration: aircraft.registration, category: latest.category, firstFlownOn: latest.firstFlownOn, approvedFor: latest.approvedFor, particulars: latest.particulars };
+    ? {
+        registration: aircraft.registration,
+        category: null,
+        firstFlownOn: null,
+        approvedFor: null,
+        particulars: UNKNOWN_PARTICULARS,
+      }
+    : {
+        registration: aircraft.registration,
+        category: latest.category,
+        firstFlownOn: latest.firstFlownOn,
+        approvedFor: latest.approvedFor,
+        particulars: latest.particulars,
+      };
 }
 
 /** The facts as they were known at `moment`: later entries are left out, also a repair of a discrepancy that was already there; and so are entries that had been struck out by then. */
@@ -157,44 +218,117 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
   // A finding and what somebody closed are never struck out: a repair closes the one, and lifting it the other.
   const recorded = new Counting(moment, []);
   // A copy counts since somebody vouched for it; until then it is read and does not count.
-  const signed = <T extends { readonly signedBy: Signature | null }>(one: T): T => { const signedBy = signatureKnownAt(one.signedBy, moment); return signedBy === one.signedBy ? one : { ...one, signedBy }; };
-  const allSigned = <T extends { readonly signedBy: Signature | null }>(records: readonly T[]): readonly T[] => { const known = records.map(signed); return known.every((one, at) => one === records[at]) ? records : known; };
-  const inspections = counting.inside(facts.inspections, (one) => signed(one.listCleared?.recordedAt !== undefined && one.listCleared.recordedAt > moment ? { ...one, listCleared: null } : one));
+  const signed = <T extends { readonly signedBy: Signature | null }>(one: T): T => {
+    const signedBy = signatureKnownAt(one.signedBy, moment);
+    return signedBy === one.signedBy ? one : { ...one, signedBy };
+  };
+  const allSigned = <T extends { readonly signedBy: Signature | null }>(
+    records: readonly T[],
+  ): readonly T[] => {
+    const known = records.map(signed);
+    return known.every((one, at) => one === records[at]) ? records : known;
+  };
+  const inspections = counting.inside(facts.inspections, (one) =>
+    signed(
+      one.listCleared?.recordedAt !== undefined && one.listCleared.recordedAt > moment
+        ? { ...one, listCleared: null }
+        : one,
+    ),
+  );
   const readings = counting.of(facts.readings);
   const equipment = counting.of(facts.equipment);
   const { ramp } = facts;
-  const clearedBy = <T extends FuelSample | Uplift>(one: T): T => (one.cleared == null || counting.counts(one.cleared) ? one : { ...one, cleared: null });
+  const clearedBy = <T extends FuelSample | Uplift>(one: T): T =>
+    one.cleared == null || counting.counts(one.cleared) ? one : { ...one, cleared: null };
   // A box that was struck out takes with it all that it sent.
-  const boxReadings = recorded.of(facts.boxReadings).filter(({ box }) => counting.counts({ id: box, recordedAt: moment }));
-  const items = facts.items === null ? null : counting.inside(facts.items, (item) => { const done = allSigned(counting.of(item.done)); return done === item.done ? item : { ...item, done }; });
-  const ads = facts.ads === null ? null : counting.inside(facts.ads, (one) => { const done = allSigned(counting.of(one.done)); return done === one.done ? one : { ...one, done }; });
-  const seenRamp = ramp === null ? null : { measurements: counting.of(ramp.measurements), samples: counting.inside(ramp.samples, clearedBy), uplifts: counting.inside(ramp.uplifts, clearedBy) };
-  const flightsOut = counting.inside(facts.flightsOut, (one) => (counting.part(one.returned) === one.returned ? one : { ...one, returned: null }));
-  const unlogged = counting.inside(facts.unlogged, (one) => (counting.part(one.said) === one.said ? one : { ...one, said: null }));
+  const boxReadings = recorded
+    .of(facts.boxReadings)
+    .filter(({ box }) => counting.counts({ id: box, recordedAt: moment }));
+  const items =
+    facts.items === null
+      ? null
+      : counting.inside(facts.items, (item) => {
+          const done = allSigned(counting.of(item.done));
+          return done === item.done ? item : { ...item, done };
+        });
+  const ads =
+    facts.ads === null
+      ? null
+      : counting.inside(facts.ads, (one) => {
+          const done = allSigned(counting.of(one.done));
+          return done === one.done ? one : { ...one, done };
+        });
+  const seenRamp =
+    ramp === null
+      ? null
+      : {
+          measurements: counting.of(ramp.measurements),
+          samples: counting.inside(ramp.samples, clearedBy),
+          uplifts: counting.inside(ramp.uplifts, clearedBy),
+        };
+  const flightsOut = counting.inside(facts.flightsOut, (one) =>
+    counting.part(one.returned) === one.returned ? one : { ...one, returned: null },
+  );
+  const unlogged = counting.inside(facts.unlogged, (one) =>
+    counting.part(one.said) === one.said ? one : { ...one, said: null },
+  );
   const accounted = standingsOf({ readings, inspections, items, ads, ramp: seenRamp }, facts.place.zone);
   const unread = unreadFlights(flightsOut, accounted);
   return {
-    authority: authorityFor(authority, aircraft), place: facts.place, boxReadings, unlogged, accounted, aircraft, descriptions: facts.descriptions, estimates: facts.estimates, strikes: facts.strikes, inspections, readings, equipment,
-    documents: counting.of(facts.documents), elts: counting.of(facts.elts), vorChecks: counting.of(facts.vorChecks), databases: counting.of(facts.databases),
-    fuelStretches: counting.of(facts.fuelStretches), permits: counting.of(facts.permits), dailyInspections: counting.of(facts.dailyInspections),
-    clubDocuments: counting.of(facts.clubDocuments), towRopes: counting.of(facts.towRopes), riggings: counting.of(facts.riggings),
+    authority: authorityFor(authority, aircraft),
+    place: facts.place,
+    boxReadings,
+    unlogged,
+    accounted,
+    aircraft,
+    descriptions: facts.descriptions,
+    estimates: facts.estimates,
+    strikes: facts.strikes,
+    inspections,
+    readings,
+    equipment,
+    documents: counting.of(facts.documents),
+    elts: counting.of(facts.elts),
+    vorChecks: counting.of(facts.vorChecks),
+    databases: counting.of(facts.databases),
+    fuelStretches: counting.of(facts.fuelStretches),
+    permits: counting.of(facts.permits),
+    dailyInspections: counting.of(facts.dailyInspections),
+    clubDocuments: counting.of(facts.clubDocuments),
+    towRopes: counting.of(facts.towRopes),
+    riggings: counting.of(facts.riggings),
     discrepancies: recorded.inside(facts.discrepancies, (one) => {
       const rectification = counting.part(one.rectification);
       const deferral = counting.part(one.deferral);
-      return rectification === one.rectification && deferral === one.deferral ? one : { ...one, rectification, deferral };
+      return rectification === one.rectification && deferral === one.deferral
+        ? one
+        : { ...one, rectification, deferral };
     }),
-    items, ads,
+    items,
+    ads,
     work: counting.inside(facts.work, (one) => {
       const checkFlight = counting.part(one.checkFlight);
       const independentInspection = counting.part(one.independentInspection);
-      return checkFlight === one.checkFlight && independentInspection === one.independentInspection ? one : { ...one, checkFlight, independentInspection };
+      return checkFlight === one.checkFlight && independentInspection === one.independentInspection
+        ? one
+        : { ...one, checkFlight, independentInspection };
     }),
-    releases: counting.inside(facts.releases, (one) => (one.required.some(({ certified }) => counting.part(certified) !== certified)
-      ? { ...one, required: one.required.map((entry) => ({ ...entry, certified: counting.part(entry.certified) })) } : one)),
-    flightsOut, unread,
-    dispatchRestrictions: recorded.inside(facts.dispatchRestrictions, (one) => (counting.part(one.withdrawn) === one.withdrawn ? one : { ...one, withdrawn: null })),
+    releases: counting.inside(facts.releases, (one) =>
+      one.required.some(({ certified }) => counting.part(certified) !== certified)
+        ? {
+            ...one,
+            required: one.required.map((entry) => ({ ...entry, certified: counting.part(entry.certified) })),
+          }
+        : one,
+    ),
+    flightsOut,
+    unread,
+    dispatchRestrictions: recorded.inside(facts.dispatchRestrictions, (one) =>
+      counting.part(one.withdrawn) === one.withdrawn ? one : { ...one, withdrawn: null },
+    ),
     ramp: seenRamp,
-    meters: withUnlogged(withBoxes(withUnread(accounted, unread), boxReadings), unlogged), equipmentList: strictestList(latestAll(equipment)),
+    meters: withUnlogged(withBoxes(withUnread(accounted, unread), boxReadings), unlogged),
+    equipmentList: strictestList(latestAll(equipment)),
   };
 }
 
@@ -208,15 +342,25 @@ export function latestAll<T extends { readonly happenedAt: Instant }>(records: r
 /** The last moment at which the aircraft came back from a flight; null where none is on record. */
 export function lastReturn({ flightsOut }: Pick<AircraftFacts, 'flightsOut'>): Instant | null {
   let last: Instant | null = null;
-  for (const { returned } of flightsOut) if (returned !== null && (last === null || returned.at > last)) last = returned.at;
+  for (const { returned } of flightsOut)
+    if (returned !== null && (last === null || returned.at > last)) last = returned.at;
   return last;
 }
 
 /** The latest of some records: by when it happened, then when it was recorded, then id. */
-export function latestOf<T extends { readonly id: string; readonly happenedAt: Instant; readonly recordedAt: Instant }>(records: readonly T[]): T | null {
+export function latestOf<
+  T extends { readonly id: string; readonly happenedAt: Instant; readonly recordedAt: Instant },
+>(records: readonly T[]): T | null {
   let latest: T | null = null;
   for (const record of records) {
-    if (latest === null || record.happenedAt > latest.happenedAt || (record.happenedAt === latest.happenedAt && (record.recordedAt > latest.recordedAt || (record.recordedAt === latest.recordedAt && record.id > latest.id)))) latest = record;
+    if (
+      latest === null
+      || record.happenedAt > latest.happenedAt
+      || (record.happenedAt === latest.happenedAt
+        && (record.recordedAt > latest.recordedAt
+          || (record.recordedAt === latest.recordedAt && record.id > latest.id)))
+    )
+      latest = record;
   }
   return latest;
 }

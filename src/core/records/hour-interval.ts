@@ -22,7 +22,10 @@ function byMoment(inspections: readonly Inspection[]): readonly Inspection[] {
   const days: Inspection[] = [];
   for (const one of inspections) {
     const before = days.at(-1);
-    if (before === undefined || before.completedOn !== one.completedOn) { days.push(one); continue; }
+    if (before === undefined || before.completedOn !== one.completedOn) {
+      days.push(one);
+      continue;
+    }
     const lower = (one.timeInService ?? NO_HOURS) < (before.timeInService ?? NO_HOURS) ? one : before;
     days[days.length - 1] = { ...lower, excess: one.excess === before.excess ? one.excess : null };
   }
@@ -45,9 +48,13 @@ export function hourInterval(inspections: readonly Inspection[], interval: Hours
 }
 
 function afterInspection(before: IntervalState | null, last: Inspection, interval: Hours): IntervalState {
-  if (last.timeInService === null) throw new RangeError(`inspection ${last.id} has no time in service and does not count`);
+  if (last.timeInService === null)
+    throw new RangeError(`inspection ${last.id} has no time in service and does not count`);
   const lastAt = last.timeInService;
-  const excess = before === null || last.excess === 'flown-on-uses-without-the-limit' ? NO_HOURS : hoursBeyond(lastAt, before.dueAt);
+  const excess =
+    before === null || last.excess === 'flown-on-uses-without-the-limit'
+      ? NO_HOURS
+      : hoursBeyond(lastAt, before.dueAt);
   const takenOff = excess > MOST_EXCESS ? MOST_EXCESS : excess;
   return { last, lastAt, dueAt: hoursFromSeconds(lastAt + interval - takenOff), takenOff };
 }

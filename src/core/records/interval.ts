@@ -15,7 +15,10 @@ export interface Interval {
 }
 
 /** What a meter showed when something was done. */
-export interface ReadingThen { readonly meter: Meter; readonly value: number }
+export interface ReadingThen {
+  readonly meter: Meter;
+  readonly value: number;
+}
 
 /** What was done once. A reading that is not there is not known. */
 export interface Doing {
@@ -34,7 +37,10 @@ export interface Due {
 }
 
 /** The last day of an interval in days and months that starts on `done`: the earliest of all that is given. */
-export function lastDayOf({ months, monthsToTheDay, days }: Pick<Interval, 'months' | 'monthsToTheDay' | 'days'>, done: CivilDate): CivilDate | null {
+export function lastDayOf(
+  { months, monthsToTheDay, days }: Pick<Interval, 'months' | 'monthsToTheDay' | 'days'>,
+  done: CivilDate,
+): CivilDate | null {
   const ends = [
     ...(months === null ? [] : [lastDayOfCalendarMonths(done, months)]),
     ...(monthsToTheDay === null ? [] : [addMonths(done, monthsToTheDay)]),
@@ -43,7 +49,11 @@ export function lastDayOf({ months, monthsToTheDay, days }: Pick<Interval, 'mont
   return ends.sort()[0] ?? null;
 }
 
-interface Moment { readonly on: CivilDate; readonly value: number | null; readonly excessOnFreeUses: boolean }
+interface Moment {
+  readonly on: CivilDate;
+  readonly value: number | null;
+  readonly excessOnFreeUses: boolean;
+}
 
 /** What a meter showed each time. Doings of one day are one moment: the lowest reading counts, one without a reading makes it unknown, and an excess is excused only where all say so. */
 function byMoment(doings: readonly Doing[], meter: Meter): readonly Moment[] {
@@ -52,7 +62,12 @@ function byMoment(doings: readonly Doing[], meter: Meter): readonly Moment[] {
     const value = readings.find((reading) => reading.meter === meter)?.value ?? null;
     const before = moments.at(-1);
     if (before === undefined || before.on !== on) moments.push({ on, value, excessOnFreeUses });
-    else moments[moments.length - 1] = { on, value: value === null || before.value === null ? null : Math.min(value, before.value), excessOnFreeUses: excessOnFreeUses && before.excessOnFreeUses };
+    else
+      moments[moments.length - 1] = {
+        on,
+        value: value === null || before.value === null ? null : Math.min(value, before.value),
+        excessOnFreeUses: excessOnFreeUses && before.excessOnFreeUses,
+      };
   }
   return moments;
 }
@@ -70,7 +85,10 @@ export function nextDue(doings: readonly Doing[], interval: Interval, takeOff: b
   for (const { meter, every } of interval.meters) {
     let due: { at: number; takenOff: number } | null = null;
     for (const { value, excessOnFreeUses } of byMoment(doings, meter)) {
-      if (value === null) { due = null; continue; }
+      if (value === null) {
+        due = null;
+        continue;
+      }
       const excess: number = due === null || !takeOff || excessOnFreeUses ? 0 : Math.max(0, value - due.at);
       // What was just done is never due before it was done.
       const takenOff = Math.min(excess, every);

@@ -2,16 +2,36 @@ import type { FullBox } from '../envelope/dimensions';
 import type { CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
 import { civilDateAt, type ZoneId } from '../time/zone';
-import { signatureFaults, type Authority, type Signature, type SignatureFault, type SignedWork } from './certificate';
+import {
+  signatureFaults,
+  type Authority,
+  type Signature,
+  type SignatureFault,
+  type SignedWork,
+} from './certificate';
 import type { Doing, Interval } from './interval';
 import type { Meter } from './meters';
 
 /** What a maintenance item is: decides its source and what stands behind it. */
-export const ITEM_KINDS = ['life-limit', 'overhaul', 'service', 'component-check', 'oil-change', 'safety-equipment', 'club-document'] as const;
+export const ITEM_KINDS = [
+  'life-limit',
+  'overhaul',
+  'service',
+  'component-check',
+  'oil-change',
+  'safety-equipment',
+  'club-document',
+] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];
 
 /** What a time between overhauls can rest on, beside the maker's recommendation. */
-export const ITEM_BASES = ['recommended', 'airworthiness-limitations', 'ad', 'approved-programme', 'club'] as const;
+export const ITEM_BASES = [
+  'recommended',
+  'airworthiness-limitations',
+  'ad',
+  'approved-programme',
+  'club',
+] as const;
 export type ItemBasis = (typeof ITEM_BASES)[number];
 
 /** True for an overhaul that is only recommended: under part 91 a maker's time between overhauls binds nobody by itself. Common practice, no source. */
@@ -67,17 +87,31 @@ export interface FuelStretch {
 export type DoneFault = SignatureFault | 'completed-after-recorded';
 
 /** Every fault of a completion that is signed as `work`; an empty list means that it counts. */
-export function doneFaults(done: Pick<ItemDone, 'completedOn' | 'recordedAt' | 'signedBy'>, work: SignedWork, at: ZoneId, authority: Authority): readonly DoneFault[] {
+export function doneFaults(
+  done: Pick<ItemDone, 'completedOn' | 'recordedAt' | 'signedBy'>,
+  work: SignedWork,
+  at: ZoneId,
+  authority: Authority,
+): readonly DoneFault[] {
   const faults: DoneFault[] = [...signatureFaults(done.signedBy, work, done.completedOn, authority)];
   if (done.completedOn > civilDateAt(done.recordedAt, at)) faults.push('completed-after-recorded');
   return faults;
 }
 
 /** Completions that count, oldest first. */
-export function countingDone<D extends Pick<ItemDone, 'id' | 'completedOn' | 'recordedAt' | 'signedBy' | 'readings'>>(done: readonly D[], work: SignedWork, at: ZoneId, authority: Authority): readonly D[] {
+export function countingDone<
+  D extends Pick<ItemDone, 'id' | 'completedOn' | 'recordedAt' | 'signedBy' | 'readings'>,
+>(done: readonly D[], work: SignedWork, at: ZoneId, authority: Authority): readonly D[] {
   return done.filter((one) => doneFaults(one, work, at, authority).length === 0).sort(byDay);
 }
 
-function byDay(a: Pick<ItemDone, 'id' | 'completedOn' | 'readings'>, b: Pick<ItemDone, 'id' | 'completedOn' | 'readings'>): number {
-  return a.completedOn < b.completedOn ? -1 : a.completedOn > b.completedOn ? 1 : (a.readings[0]?.value ?? 0) - (b.readings[0]?.value ?? 0) || (a.id < b.id ? -1 : 1);
+function byDay(
+  a: Pick<ItemDone, 'id' | 'completedOn' | 'readings'>,
+  b: Pick<ItemDone, 'id' | 'completedOn' | 'readings'>,
+): number {
+  return a.completedOn < b.completedOn
+    ? -1
+    : a.completedOn > b.completedOn
+      ? 1
+      : (a.readings[0]?.value ?? 0) - (b.readings[0]?.value ?? 0) || (a.id < b.id ? -1 : 1);
 }

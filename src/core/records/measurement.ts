@@ -7,17 +7,26 @@ import type { RecordBase } from './record';
 /** What is measured or looked at on the ramp, each with the unit that its whole-number value is kept in. */
 export const QUANTITIES = {
   /** Picolitres. */
-  oil: 'pL', 'gearbox-oil': 'pL', 'fuel-dip': 'pL', 'fuel-gauge': 'pL',
+  oil: 'pL',
+  'gearbox-oil': 'pL',
+  'fuel-dip': 'pL',
+  'fuel-gauge': 'pL',
   /** Micrometres, so that inches are kept exactly. */
-  strut: 'um', 'belt-play': 'um', 'brake-pad': 'um', propeller: 'um',
+  strut: 'um',
+  'belt-play': 'um',
+  'brake-pad': 'um',
+  propeller: 'um',
   /** Millivolts. */
   battery: 'mV',
   /** Revolutions a minute. */
-  'ignition-drop': 'rpm', 'ignition-difference': 'rpm',
+  'ignition-drop': 'rpm',
+  'ignition-difference': 'rpm',
   /** Pascals. */
   'tyre-pressure': 'Pa',
   /** 0 is no good, 1 is good: looked at rather than measured. */
-  tyre: 'good', coolant: 'good', 'brake-fluid': 'good',
+  tyre: 'good',
+  coolant: 'good',
+  'brake-fluid': 'good',
 } as const;
 export type Quantity = keyof typeof QUANTITIES;
 export const QUANTITY_NAMES = Object.keys(QUANTITIES) as readonly Quantity[];

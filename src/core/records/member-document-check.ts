@@ -2,7 +2,11 @@ import type { CivilDate } from '../time/civil-date';
 import type { AircraftDocument } from './document';
 
 /** What an aircraft's documents are compared with; null where it is not known. */
-export interface ExpectedOnDocuments { readonly registration: string; readonly serialNumber: string | null; readonly manualRevision: string | null }
+export interface ExpectedOnDocuments {
+  readonly registration: string;
+  readonly serialNumber: string | null;
+  readonly manualRevision: string | null;
+}
 
 /** What a member's document check does at once, and whether the rest of it waits for somebody entitled. */
 export interface MemberDocumentCheck {
@@ -38,32 +42,74 @@ function stricterText(before: string | null, seen: string | null, right: string 
  * vouched for it. Club rule of the product's own, no published source.
  * @param before the document check that counts so far; null where nobody entitled has looked yet
  */
-export function memberDocumentCheck(before: AircraftDocument | null, seen: AircraftDocument, expected: ExpectedOnDocuments): MemberDocumentCheck {
+export function memberDocumentCheck(
+  before: AircraftDocument | null,
+  seen: AircraftDocument,
+  expected: ExpectedOnDocuments,
+): MemberDocumentCheck {
   if (before?.kind !== seen.kind) {
-    const saysMissing = seen.aboard === false && !(seen.kind === 'cabin-tank-form-337' && seen.tankFitted === false);
+    const saysMissing =
+      seen.aboard === false && !(seen.kind === 'cabin-tank-form-337' && seen.tankFitted === false);
     return { counts: saysMissing ? seen : null, waits: !saysMissing };
   }
   const counts = stricterDocument(before, seen, expected);
   return { counts, waits: !sayTheSame(counts, seen) };
 }
 
-function stricterDocument(before: AircraftDocument, seen: AircraftDocument, { registration, serialNumber, manualRevision }: ExpectedOnDocuments): AircraftDocument {
-  const base = { id: seen.id, happenedAt: seen.happenedAt, recordedAt: seen.recordedAt, aboard: worse(before.aboard, seen.aboard), legible: seen.aboard === false ? seen.legible : worse(before.legible, seen.legible) };
+function stricterDocument(
+  before: AircraftDocument,
+  seen: AircraftDocument,
+  { registration, serialNumber, manualRevision }: ExpectedOnDocuments,
+): AircraftDocument {
+  const base = {
+    id: seen.id,
+    happenedAt: seen.happenedAt,
+    recordedAt: seen.recordedAt,
+    aboard: worse(before.aboard, seen.aboard),
+    legible: seen.aboard === false ? seen.legible : worse(before.legible, seen.legible),
+  };
   switch (seen.kind) {
     case 'airworthiness-certificate':
-      return before.kind !== seen.kind ? seen : { ...base, kind: seen.kind, registrationShown: stricterText(before.registrationShown, seen.registrationShown, registration), displayed: worse(before.displayed, seen.displayed) };
+      return before.kind !== seen.kind
+        ? seen
+        : {
+            ...base,
+            kind: seen.kind,
+            registrationShown: stricterText(before.registrationShown, seen.registrationShown, registration),
+            displayed: worse(before.displayed, seen.displayed),
+          };
     case 'registration-certificate':
-      return before.kind !== seen.kind ? seen : {
-        ...base, kind: seen.kind, registrationShown: stricterText(before.registrationShown, seen.registrationShown, registration), ended: seen.ended, temporary: before.temporary === true || seen.temporary === true,
-        // A certificate in place of a copy of the application, or the other way round, is another document: nobody knows yet until when it holds.
-        ...((before.temporary === true) === (seen.temporary === true) ? { issuedOn: earlier(before.issuedOn, seen.issuedOn), printedExpiry: earlier(before.printedExpiry, seen.printedExpiry) } : { issuedOn: null, printedExpiry: null }),
-      };
+      return before.kind !== seen.kind
+        ? seen
+        : {
+            ...base,
+            kind: seen.kind,
+            registrationShown: stricterText(before.registrationShown, seen.registrationShown, registration),
+            ended: seen.ended,
+            temporary: before.temporary === true || seen.temporary === true,
+            // A certificate in place of a copy of the application, or the other way round, is another document: nobody knows yet until when it holds.
+            ...((before.temporary === true) === (seen.temporary === true)
+              ? {
+                  issuedOn: earlier(before.issuedOn, seen.issuedOn),
+                  printedExpiry: earlier(before.printedExpiry, seen.printedExpiry),
+                }
+              : { issuedOn: null, printedExpiry: null }),
+          };
     case 'operating-limitations':
-      return before.kind !== seen.kind ? seen : {
-        ...base, kind: seen.kind, form: before.form === seen.form ? before.form : null, revision: stricterText(before.revision, seen.revision, manualRevision), serialShown: stricterText(before.serialShown, seen.serialShown, serialNumber), placards: worse(before.placards, seen.placards),
-      };
+      return before.kind !== seen.kind
+        ? seen
+        : {
+            ...base,
+            kind: seen.kind,
+            form: before.form === seen.form ? before.form : null,
+            revision: stricterText(before.revision, seen.revision, manualRevision),
+            serialShown: stricterText(before.serialShown, seen.serialShown, serialNumber),
+            placards: worse(before.placards, seen.placards),
+          };
     case 'weight-and-balance':
-      return before.kind !== seen.kind ? seen : { ...base, kind: seen.kind, datedOn: earlier(before.datedOn, seen.datedOn) };
+      return before.kind !== seen.kind
+        ? seen
+        : { ...base, kind: seen.kind, datedOn: earlier(before.datedOn, seen.datedOn) };
     case 'radio-licence':
       return { ...base, kind: seen.kind };
     case 'cabin-tank-form-337': {
@@ -81,6 +127,16 @@ function stricterDocument(before: AircraftDocument, seen: AircraftDocument, { re
 
 /** Whether two document checks of one kind say the same, whatever their ids and times are. */
 function sayTheSame(one: AircraftDocument, other: AircraftDocument): boolean {
-  const said = (document: AircraftDocument) => JSON.stringify(Object.entries({ temporary: false, ...document, vouched: false, id: '', happenedAt: 0, recordedAt: 0 }).sort(([a], [b]) => (a < b ? -1 : 1)));
+  const said = (document: AircraftDocument) =>
+    JSON.stringify(
+      Object.entries({
+        temporary: false,
+        ...document,
+        vouched: false,
+        id: '',
+        happenedAt: 0,
+        recordedAt: 0,
+      }).sort(([a], [b]) => (a < b ? -1 : 1)),
+    );
   return said(one) === said(other);
 }

@@ -17,7 +17,12 @@ export type HourMeter = { [M in Meter]: (typeof METERS)[M] extends 'hours' ? M :
 export type Counter = Exclude<Meter, HourMeter>;
 
 export const METER_NAMES = Object.keys(METERS) as readonly Meter[];
-export const HOUR_METERS = ['time-in-service', 'engine', 'propeller', 'block'] as const satisfies readonly HourMeter[];
+export const HOUR_METERS = [
+  'time-in-service',
+  'engine',
+  'propeller',
+  'block',
+] as const satisfies readonly HourMeter[];
 export const COUNTERS = ['landings', 'cycles', 'tow-launches'] as const satisfies readonly Counter[];
 
 /** True for a meter that counts hours. */

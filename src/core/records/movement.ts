@@ -20,7 +20,11 @@ export interface DispatchRestriction extends RecordBase {
   /** What it closes; null means every use. */
   readonly uses: readonly FullBox[] | null;
   /** Instead of closing, hold to a number. */
-  readonly cap: { readonly quantity: 'persons' | 'load' | 'fuel'; readonly bound: 'at-most' | 'at-least'; readonly value: number } | null;
+  readonly cap: {
+    readonly quantity: 'persons' | 'load' | 'fuel';
+    readonly bound: 'at-most' | 'at-least';
+    readonly value: number;
+  } | null;
   readonly until: Instant | null;
   readonly withdrawn: { readonly recordedAt: Instant } | null;
 }

@@ -23,7 +23,10 @@ export interface Relief {
 /** Flights to where the aircraft is corrected, with nobody aboard but required crew. */
 export const FERRY = intersection(POSITIONING, usesIn({ passengers: ['none'] }));
 /** Such flights by day, visually, and outside airspace that asks for equipment of its own. */
-const PLAIN_FERRY = intersection(FERRY, usesIn({ light: ['day'], rules: ['vfr'], transponderAirspace: ['outside'], adsbAirspace: ['outside'] }));
+const PLAIN_FERRY = intersection(
+  FERRY,
+  usesIn({ light: ['day'], rules: ['vfr'], transponderAirspace: ['outside'], adsbAirspace: ['outside'] }),
+);
 
 /**
  * Whether a permit may cover what closes these uses. It speaks of an aircraft that is not airworthy; what closes only flights after sunset, by
@@ -40,12 +43,54 @@ const earlier = (a: Instant, b: Instant): Instant => (a < b ? a : b);
  * The permits that count: numbered, of this aircraft, aboard, with dates, and with a mechanic's statement that the aircraft is
  * safe for the flight. What one of them allows stays within ferry flights. Source: 14 CFR 21.197(a)(1) and 21.199 (from memory).
  */
-export function reliefsOf(permits: readonly FlightPermit[], registration: string, zone: ZoneId, authority: Authority): readonly Relief[] {
+export function reliefsOf(
+  permits: readonly FlightPermit[],
+  registration: string,
+  zone: ZoneId,
+  authority: Authority,
+): readonly Relief[] {
   return permits.flatMap((permit): readonly Relief[] => {
-    const { id, number, registrationShown, validFrom, validUntil, uses, untilTimeInService, aboard, safeForFlight, recordedAt } = permit;
-    if (number === null || number.trim() === '' || registrationShown !== registration || validFrom === null || validUntil === null || validUntil < validFrom || aboard !== true || safeForFlight === null) return [];
-    if (safeForFlight.on > civilDateAt(recordedAt, zone) || signatureFaults(safeForFlight.by, 'return-to-service', safeForFlight.on, authority).length > 0) return [];
+    const {
+      id,
+      number,
+      registrationShown,
+      validFrom,
+      validUntil,
+      uses,
+      untilTimeInService,
+      aboard,
+      safeForFlight,
+      recordedAt,
+    } = permit;
+    if (
+      number === null
+      || number.trim() === ''
+      || registrationShown !== registration
+      || validFrom === null
+      || validUntil === null
+      || validUntil < validFrom
+      || aboard !== true
+      || safeForFlight === null
+    )
+      return [];
+    if (
+      safeForFlight.on > civilDateAt(recordedAt, zone)
+      || signatureFaults(safeForFlight.by, 'return-to-service', safeForFlight.on, authority).length > 0
+    )
+      return [];
     const from = validFrom > safeForFlight.on ? validFrom : safeForFlight.on;
-    return [{ id, uses: intersection(usesInAny(uses), FERRY), from: startOfDay(from, zone), until: endOfDay(validUntil, zone), untilTimeInService, knows: earlier(civilDateAt(recordedAt, zone) <= validFrom ? recordedAt : startOfDay(validFrom, zone), endOfDay(safeForFlight.on, zone)) }];
+    return [
+      {
+        id,
+        uses: intersection(usesInAny(uses), FERRY),
+        from: startOfDay(from, zone),
+        until: endOfDay(validUntil, zone),
+        untilTimeInService,
+        knows: earlier(
+          civilDateAt(recordedAt, zone) <= validFrom ? recordedAt : startOfDay(validFrom, zone),
+          endOfDay(safeForFlight.on, zone),
+        ),
+      },
+    ];
   });
 }

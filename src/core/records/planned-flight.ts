@@ -59,7 +59,19 @@ export interface PlannedFlight {
 
 /** What a flight leaves open about itself. */
 export const UNSAID = {
-  places: [], persons: null, load: null, landings: null, towLaunches: null, toAlternate: null, fuelPlanned: null, reliesOnVor: null, reliesOnDatabase: null, trainingWithin50Miles: null, altitudeFeet: null, authorisedWithout: [], exceptedAirspace: null,
+  places: [],
+  persons: null,
+  load: null,
+  landings: null,
+  towLaunches: null,
+  toAlternate: null,
+  fuelPlanned: null,
+  reliesOnVor: null,
+  reliesOnDatabase: null,
+  trainingWithin50Miles: null,
+  altitudeFeet: null,
+  authorisedWithout: [],
+  exceptedAirspace: null,
 } as const satisfies Partial<PlannedFlight>;
 
 /** What a flight may say beyond the uses that it needs. */
@@ -90,5 +102,13 @@ export function airborneTime(flight: Pick<PlannedFlight, 'starts' | 'ends' | 'ai
 export function adds(flight: PlannedFlight): { readonly [M in Meter]: number } {
   const block = wholeTime(flight);
   const landings = flight.landings ?? 1;
-  return { 'time-in-service': airborneTime(flight), engine: block, propeller: block, block, landings, cycles: landings, 'tow-launches': flight.towLaunches ?? (flight.purpose === 'glider-towing' ? 1 : 0) };
+  return {
+    'time-in-service': airborneTime(flight),
+    engine: block,
+    propeller: block,
+    block,
+    landings,
+    cycles: landings,
+    'tow-launches': flight.towLaunches ?? (flight.purpose === 'glider-towing' ? 1 : 0),
+  };
 }

@@ -27,7 +27,8 @@ export function unsaidStretches(stretches: readonly UnloggedStretch[]): readonly
   const longest = new Map<Instant, UnloggedStretch>();
   for (const stretch of stretches) {
     const other = longest.get(stretch.happenedAt);
-    if (other === undefined || (stretch.seconds ?? 0) > (other.seconds ?? 0)) longest.set(stretch.happenedAt, stretch);
+    if (other === undefined || (stretch.seconds ?? 0) > (other.seconds ?? 0))
+      longest.set(stretch.happenedAt, stretch);
   }
   // Who said it of one of several meters has said it of the flying.
   for (const { said, happenedAt } of stretches) if (said !== null) longest.delete(happenedAt);
@@ -38,7 +39,16 @@ export function unsaidStretches(stretches: readonly UnloggedStretch[]): readonly
 export function withUnlogged(meters: Standings, stretches: readonly UnloggedStretch[]): Standings {
   if (stretches.length === 0) return meters;
   const most: Record<Counter, number> = { landings: 0, cycles: 0, 'tow-launches': 0 };
-  for (const { seconds, unseen } of unsaidStretches(stretches)) for (const meter of unseen) most[meter] += mostOf(seconds ?? 0);
-  const more = <M extends Counter>(meter: M): Standings[M] => { const standing = meters[meter]; return standing.state === 'known' ? { ...standing, value: standing.value + most[meter] } : standing; };
-  return { ...meters, landings: more('landings'), cycles: more('cycles'), 'tow-launches': more('tow-launches') };
+  for (const { seconds, unseen } of unsaidStretches(stretches))
+    for (const meter of unseen) most[meter] += mostOf(seconds ?? 0);
+  const more = <M extends Counter>(meter: M): Standings[M] => {
+    const standing = meters[meter];
+    return standing.state === 'known' ? { ...standing, value: standing.value + most[meter] } : standing;
+  };
+  return {
+    ...meters,
+    landings: more('landings'),
+    cycles: more('cycles'),
+    'tow-launches': more('tow-launches'),
+  };
 }

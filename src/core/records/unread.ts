@@ -7,11 +7,14 @@ import { mostOf } from './unlogged';
 export function unreadFlights(flightsOut: readonly FlightOut[], meters: Standings): readonly FlightOut[] {
   const service = meters['time-in-service'];
   if (service.state !== 'known') return [];
-  return flightsOut.filter(({ returned }) => returned !== null && returned.at > service.readAt).sort((a, b) => (a.returned?.at ?? 0) - (b.returned?.at ?? 0));
+  return flightsOut
+    .filter(({ returned }) => returned !== null && returned.at > service.readAt)
+    .sort((a, b) => (a.returned?.at ?? 0) - (b.returned?.at ?? 0));
 }
 
 /** Seconds from leaving to coming back. */
-const elapsed = ({ happenedAt, returned }: FlightOut): number => Math.max(0, Math.ceil(((returned?.at ?? happenedAt) - happenedAt) / 1000));
+const elapsed = ({ happenedAt, returned }: FlightOut): number =>
+  Math.max(0, Math.ceil(((returned?.at ?? happenedAt) - happenedAt) / 1000));
 
 /** What a flight that nobody read counts on the time in service, in seconds: as planned, or else the whole time until it came back. */
 export function unreadSeconds(flight: FlightOut): number {
@@ -28,11 +31,17 @@ export function withUnread(meters: Standings, flights: readonly FlightOut[]): St
   const add = (meter: HourMeter | Counter, seconds: (flight: FlightOut) => number): Partial<Standings> => {
     const standing = meters[meter];
     if (standing.state !== 'known') return {};
-    const more = flights.filter(({ returned }) => returned !== null && returned.at > standing.readAt).reduce((sum, flight) => sum + seconds(flight), 0);
+    const more = flights
+      .filter(({ returned }) => returned !== null && returned.at > standing.readAt)
+      .reduce((sum, flight) => sum + seconds(flight), 0);
     return { [meter]: { ...standing, value: standing.value + more } };
   };
-  return Object.assign({}, answer,
-    ...HOUR_METERS.map((meter) => add(meter, (flight) => (meter === 'time-in-service' ? unreadSeconds(flight) : elapsed(flight)))),
+  return Object.assign(
+    {},
+    answer,
+    ...HOUR_METERS.map((meter) =>
+      add(meter, (flight) => (meter === 'time-in-service' ? unreadSeconds(flight) : elapsed(flight))),
+    ),
     ...COUNTERS.map((meter) => add(meter, (flight) => mostOf(elapsed(flight)))),
   ) as Standings;
 }

@@ -22,10 +22,19 @@ export interface WorkEntry {
   readonly mayChangeFlight: boolean | null;
   /** Ground tests and inspection showed conclusively that it did not. */
   readonly groundTestsConclusive: boolean | null;
-  readonly checkFlight: { readonly recordedAt: Instant; readonly on: CivilDate; readonly pilot: Signature; readonly logged: boolean | null } | null;
+  readonly checkFlight: {
+    readonly recordedAt: Instant;
+    readonly on: CivilDate;
+    readonly pilot: Signature;
+    readonly logged: boolean | null;
+  } | null;
   /** Work on flight controls, which some authorities want inspected by two people. */
   readonly flightControls: boolean | null;
-  readonly independentInspection: { readonly recordedAt: Instant; readonly on: CivilDate; readonly by: Signature } | null;
+  readonly independentInspection: {
+    readonly recordedAt: Instant;
+    readonly on: CivilDate;
+    readonly by: Signature;
+  } | null;
   /** The static system was opened (not its drains or alternate source). */
   readonly staticOpened: boolean | null;
   /** Work that could let the transponder's altitude disagree with the altimeter. */
@@ -43,7 +52,19 @@ export function workFaults(entry: WorkEntry, at: ZoneId, authority: Authority): 
   if (entry.description === null || entry.description.trim() === '') faults.push('description-missing');
   if (entry.completedOn === null) return [...faults, 'date-missing'];
   if (entry.completedOn > civilDateAt(entry.recordedAt, at)) faults.push('completed-after-recorded');
-  return [...faults, ...signatureFaults(entry.signedBy, entry.major === true ? 'major-repair-or-alteration' : entry.preventive == null ? 'return-to-service' : 'service', entry.completedOn, authority)];
+  return [
+    ...faults,
+    ...signatureFaults(
+      entry.signedBy,
+      entry.major === true
+        ? 'major-repair-or-alteration'
+        : entry.preventive == null
+          ? 'return-to-service'
+          : 'service',
+      entry.completedOn,
+      authority,
+    ),
+  ];
 }
 
 /** A special flight permit. Null fields are not known, and then it opens nothing. */
@@ -76,7 +97,17 @@ export interface MaintenanceRelease {
   readonly aboard: boolean | null;
   readonly standing: 'in-force' | 'suspended' | 'cancelled' | null;
   /** Its part one: maintenance required before it expires. */
-  readonly required: readonly { readonly id: string; readonly what: string; readonly by: CivilDate | null; readonly at: Hours | null; readonly certified: { readonly recordedAt: Instant; readonly on: CivilDate; readonly by: Signature } | null }[];
+  readonly required: readonly {
+    readonly id: string;
+    readonly what: string;
+    readonly by: CivilDate | null;
+    readonly at: Hours | null;
+    readonly certified: {
+      readonly recordedAt: Instant;
+      readonly on: CivilDate;
+      readonly by: Signature;
+    } | null;
+  }[];
 }
 
 /** The daily inspection, certified before the first flight of a day. */
@@ -88,18 +119,36 @@ export interface DailyInspection {
 }
 
 /** The releases that count: the one issued last, and any other of that day that was written down at the same moment, since nobody knows which came last. */
-export function latestReleases(releases: readonly MaintenanceRelease[], zone: ZoneId): readonly MaintenanceRelease[] {
+export function latestReleases(
+  releases: readonly MaintenanceRelease[],
+  zone: ZoneId,
+): readonly MaintenanceRelease[] {
   const latest = latestRelease(releases, zone);
   const dayOf = ({ issuedOn, recordedAt }: MaintenanceRelease) => issuedOn ?? civilDateAt(recordedAt, zone);
-  return releases.filter((one) => one === latest || (latest !== null && one.recordedAt === latest.recordedAt && dayOf(one) === dayOf(latest)));
+  return releases.filter(
+    (one) =>
+      one === latest
+      || (latest !== null && one.recordedAt === latest.recordedAt && dayOf(one) === dayOf(latest)),
+  );
 }
 
 /**
  * The release that counts: the one issued last. One that does not say when it was issued counts from when it was written down, and
  * before another of that moment: it may be the one in force, and then the other is not.
  */
-export function latestRelease(releases: readonly MaintenanceRelease[], zone: ZoneId): MaintenanceRelease | null {
+export function latestRelease(
+  releases: readonly MaintenanceRelease[],
+  zone: ZoneId,
+): MaintenanceRelease | null {
   const dayOf = ({ issuedOn, recordedAt }: MaintenanceRelease) => issuedOn ?? civilDateAt(recordedAt, zone);
   const undated = ({ issuedOn }: MaintenanceRelease) => Number(issuedOn === null);
-  return [...releases].sort((a, b) => (dayOf(a) < dayOf(b) ? 1 : dayOf(a) > dayOf(b) ? -1 : b.recordedAt - a.recordedAt || undated(b) - undated(a) || (a.id < b.id ? -1 : 1)))[0] ?? null;
+  return (
+    [...releases].sort((a, b) =>
+      dayOf(a) < dayOf(b)
+        ? 1
+        : dayOf(a) > dayOf(b)
+          ? -1
+          : b.recordedAt - a.recordedAt || undated(b) - undated(a) || (a.id < b.id ? -1 : 1),
+    )[0] ?? null
+  );
 }

@@ -15,26 +15,55 @@ export const clubDocuments = rule({
   id: 'club-documents',
   title: 'Insurance and club documents',
   source,
-  explanation: 'Where the club asks for it, insurance in force must be on record; other club documents hold to their own dates, for the uses that need them.',
+  explanation:
+    'Where the club asks for it, insurance in force must be on record; other club documents hold to their own dates, for the uses that need them.',
   judge: (facts, { insurance }: { readonly insurance: (typeof INSURANCE)[number] }) => {
     const missing: string[] = [];
     const byName = new Map<string, ClubDocument[]>();
     for (const paper of facts.clubDocuments) {
       const key = `${paper.kind}/${paper.name}`;
-      byName.set(key, [...byName.get(key) ?? [], paper]);
+      byName.set(key, [...(byName.get(key) ?? []), paper]);
     }
-    const constraints = [...byName].sort(([a], [b]) => (a < b ? -1 : 1)).flatMap(([key, papers]) => each(latestAll(papers), (paper): readonly Constraint[] => {
-      if (paper.validUntil === 'no-expiry') return [];
-      const made = { key, source, records: [paper.id], closes: usesInAny(paper.uses) };
-      if (paper.validUntil === null) {
-        missing.push(`clubDocuments.${paper.id}.validUntil`);
-        return [constraint({ ...made, certainty: 'unknown', reason: { code: 'club-document-expiry-unknown', name: paper.name }, remedies: [remedy('renew-club-document', RECORD_KEEPER, key)] })];
-      }
-      return [constraint({ ...made, certainty: 'failed', reason: { code: 'club-document-expires', name: paper.name, lastDay: paper.validUntil }, begins: from(endOfDay(paper.validUntil, facts.place.zone)), remedies: [remedy('renew-club-document', OWNER, key)] })];
-    }));
+    const constraints = [...byName]
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .flatMap(([key, papers]) =>
+        each(latestAll(papers), (paper): readonly Constraint[] => {
+          if (paper.validUntil === 'no-expiry') return [];
+          const made = { key, source, records: [paper.id], closes: usesInAny(paper.uses) };
+          if (paper.validUntil === null) {
+            missing.push(`clubDocuments.${paper.id}.validUntil`);
+            return [
+              constraint({
+                ...made,
+                certainty: 'unknown',
+                reason: { code: 'club-document-expiry-unknown', name: paper.name },
+                remedies: [remedy('renew-club-document', RECORD_KEEPER, key)],
+              }),
+            ];
+          }
+          return [
+            constraint({
+              ...made,
+              certainty: 'failed',
+              reason: { code: 'club-document-expires', name: paper.name, lastDay: paper.validUntil },
+              begins: from(endOfDay(paper.validUntil, facts.place.zone)),
+              remedies: [remedy('renew-club-document', OWNER, key)],
+            }),
+          ];
+        }),
+      );
     if (insurance === 'required' && !facts.clubDocuments.some(({ kind }) => kind === 'insurance')) {
       missing.push('clubDocuments (insurance)');
-      constraints.push(constraint({ key: 'insurance', certainty: 'unknown', source, reason: { code: 'club-document-missing', kind: 'insurance' }, closes: ALL_USES, remedies: [remedy('renew-club-document', RECORD_KEEPER, 'insurance')] }));
+      constraints.push(
+        constraint({
+          key: 'insurance',
+          certainty: 'unknown',
+          source,
+          reason: { code: 'club-document-missing', kind: 'insurance' },
+          closes: ALL_USES,
+          remedies: [remedy('renew-club-document', RECORD_KEEPER, 'insurance')],
+        }),
+      );
     }
     return result(constraints, missing);
   },

@@ -19,12 +19,22 @@ export const clubHundredHour = rule({
   id: 'club-hundred-hour',
   title: '100-hour limit for rental and solo',
   source,
-  explanation: 'By club policy an aircraft whose 100-hour inspection is overdue is not available for rental and student solo either, which the regulation allows. A club may choose to apply only the regulation.',
-  judge: (facts, { hundredHourCovers }: { readonly hundredHourCovers: (typeof HUNDRED_HOUR_COVERS)[number] }) => {
+  explanation:
+    'By club policy an aircraft whose 100-hour inspection is overdue is not available for rental and student solo either, which the regulation allows. A club may choose to apply only the regulation.',
+  judge: (
+    facts,
+    { hundredHourCovers }: { readonly hundredHourCovers: (typeof HUNDRED_HOUR_COVERS)[number] },
+  ) => {
     // The Australian release has hours of its own, for every use.
     if (hundredHourCovers === 'hire-and-lessons' || facts.authority === 'au') return result([]);
-    const closed = uncoveredCategory(facts.aircraft.category, ['standard', 'glider', 'light-sport', 'experimental'], source, CLOSES);
-    if (closed !== null) return result([closed], facts.aircraft.category === null ? ['aircraft.category'] : []);
+    const closed = uncoveredCategory(
+      facts.aircraft.category,
+      ['standard', 'glider', 'light-sport', 'experimental'],
+      source,
+      CLOSES,
+    );
+    if (closed !== null)
+      return result([closed], facts.aircraft.category === null ? ['aircraft.category'] : []);
     if (facts.aircraft.particulars.programme === 'progressive') return result([]);
     return hundredHours(facts, source, CLOSES);
   },

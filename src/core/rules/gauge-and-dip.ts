@@ -14,19 +14,43 @@ export const gaugeAndDip = rule({
   id: 'gauge-and-dip',
   title: 'Gauge against dip',
   source,
-  explanation: 'No practitioner trusts a gauge on its own. Where a tank’s gauge and its dip differ by more than the tolerance, one of them is wrong, and nobody flies until it is known which.',
+  explanation:
+    'No practitioner trusts a gauge on its own. Where a tank’s gauge and its dip differ by more than the tolerance, one of them is wrong, and nobody flies until it is known which.',
   judge: ({ ramp, aircraft }) => {
     if (ramp === null) return NOT_ASKED;
     const tanks = aircraft.particulars.fuel?.tanks ?? [];
-    return result(tanks.flatMap(({ id: tank }): readonly Constraint[] => {
-      const of = (quantity: 'fuel-gauge' | 'fuel-dip') => latestAll(ramp.measurements.filter((one) => one.quantity === quantity && one.which === tank));
-      const [apart] = of('fuel-gauge').flatMap((gauge) => of('fuel-dip').map((dip) => ({ gauge, dip }))).sort((a, b) => Math.abs(b.gauge.value - b.dip.value) - Math.abs(a.gauge.value - a.dip.value));
-      if (apart === undefined || Math.abs(apart.gauge.value - apart.dip.value) <= GAUGE_TOLERANCE) return [];
-      const { gauge, dip } = apart;
-      return [constraint({
-        key: tank, certainty: 'failed', source, reason: { code: 'gauge-differs', tank, gauge: gauge.value as Volume, dip: dip.value as Volume, tolerance: GAUGE_TOLERANCE }, records: [gauge.id, dip.id], closes: ALL_USES,
-        remedies: [remedy('measure', ANYBODY, `fuel ${tank}`), remedy('repair-and-return-to-service', MECHANICS, `gauge ${tank}`)], condition: true,
-      })];
-    }));
+    return result(
+      tanks.flatMap(({ id: tank }): readonly Constraint[] => {
+        const of = (quantity: 'fuel-gauge' | 'fuel-dip') =>
+          latestAll(ramp.measurements.filter((one) => one.quantity === quantity && one.which === tank));
+        const [apart] = of('fuel-gauge')
+          .flatMap((gauge) => of('fuel-dip').map((dip) => ({ gauge, dip })))
+          .sort((a, b) => Math.abs(b.gauge.value - b.dip.value) - Math.abs(a.gauge.value - a.dip.value));
+        if (apart === undefined || Math.abs(apart.gauge.value - apart.dip.value) <= GAUGE_TOLERANCE)
+          return [];
+        const { gauge, dip } = apart;
+        return [
+          constraint({
+            key: tank,
+            certainty: 'failed',
+            source,
+            reason: {
+              code: 'gauge-differs',
+              tank,
+              gauge: gauge.value as Volume,
+              dip: dip.value as Volume,
+              tolerance: GAUGE_TOLERANCE,
+            },
+            records: [gauge.id, dip.id],
+            closes: ALL_USES,
+            remedies: [
+              remedy('measure', ANYBODY, `fuel ${tank}`),
+              remedy('repair-and-return-to-service', MECHANICS, `gauge ${tank}`),
+            ],
+            condition: true,
+          }),
+        ];
+      }),
+    );
   },
 });

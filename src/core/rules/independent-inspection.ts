@@ -12,13 +12,47 @@ export const independentInspection = rule({
   id: 'independent-inspection',
   title: 'Second inspection of flight controls',
   source,
-  explanation: 'Whenever flight controls were worked on, two people inspect them, one after the other and each on their own. The aircraft does not fly before the second has signed.',
-  judge: ({ work, place, authority }) => result(work.flatMap((entry): readonly Constraint[] => {
-    const { id, flightControls, independentInspection: by, completedOn, signedBy } = entry;
-    if (flightControls === false) return [];
-    const description = entry.description ?? '';
-    if (flightControls === null) return [constraint({ key: id, certainty: 'unknown', source, reason: { code: 'work-effect-unknown', description, effect: 'flight-controls' }, records: [id], closes: ALL_USES, remedies: [remedy('release-after-work', second, id)], permitMayCover: true })];
-    const counts = by !== null && completedOn !== null && by.on >= completedOn && by.on <= civilDateAt(by.recordedAt, place.zone) && !samePerson(by.by, signedBy) && signatureFaults(by.by, 'independent-inspection', by.on, authority).length === 0;
-    return counts ? [] : [constraint({ key: id, certainty: 'failed', source, reason: { code: 'independent-inspection-needed', description }, records: [id], closes: ALL_USES, remedies: [remedy('inspect-independently', second, id)] })];
-  })),
+  explanation:
+    'Whenever flight controls were worked on, two people inspect them, one after the other and each on their own. The aircraft does not fly before the second has signed.',
+  judge: ({ work, place, authority }) =>
+    result(
+      work.flatMap((entry): readonly Constraint[] => {
+        const { id, flightControls, independentInspection: by, completedOn, signedBy } = entry;
+        if (flightControls === false) return [];
+        const description = entry.description ?? '';
+        if (flightControls === null)
+          return [
+            constraint({
+              key: id,
+              certainty: 'unknown',
+              source,
+              reason: { code: 'work-effect-unknown', description, effect: 'flight-controls' },
+              records: [id],
+              closes: ALL_USES,
+              remedies: [remedy('release-after-work', second, id)],
+              permitMayCover: true,
+            }),
+          ];
+        const counts =
+          by !== null
+          && completedOn !== null
+          && by.on >= completedOn
+          && by.on <= civilDateAt(by.recordedAt, place.zone)
+          && !samePerson(by.by, signedBy)
+          && signatureFaults(by.by, 'independent-inspection', by.on, authority).length === 0;
+        return counts
+          ? []
+          : [
+              constraint({
+                key: id,
+                certainty: 'failed',
+                source,
+                reason: { code: 'independent-inspection-needed', description },
+                records: [id],
+                closes: ALL_USES,
+                remedies: [remedy('inspect-independently', second, id)],
+              }),
+            ];
+      }),
+    ),
 });

@@ -8,7 +8,11 @@ import { result, rule } from './parts/rule';
 const source = { kind: 'regulation', citation: '14 CFR 91.407' } as const;
 
 /** The check flight itself, with nobody on board but the crew. */
-const CHECK_FLIGHT = usesIn({ purpose: ['maintenance-check-flight'], crew: ['rated-pilot'], passengers: ['none'] });
+const CHECK_FLIGHT = usesIn({
+  purpose: ['maintenance-check-flight'],
+  crew: ['rated-pilot'],
+  passengers: ['none'],
+});
 const BUT_CHECK_FLIGHT = difference(ALL_USES, CHECK_FLIGHT);
 
 /** Work is approved for return to service by an entry with every required element; work that may change how it flies needs a check flight first. */
@@ -16,25 +20,72 @@ export const maintenanceEntries = rule({
   id: 'maintenance-entries',
   title: 'Maintenance entries and check flights',
   source,
-  explanation: 'After maintenance nobody flies until an entry with description, date, name, certificate and signature approves it. If the work may have changed how the aircraft flies, a rated pilot flies it first with nobody aboard but the crew, and logs that, unless ground tests showed conclusively that nothing changed.',
-  judge: ({ work, place, authority }) => result(work.flatMap((entry): readonly Constraint[] => {
-    const { id, completedOn, mayChangeFlight, groundTestsConclusive, checkFlight } = entry;
-    const description = entry.description ?? '';
-    const faults = workFaults(entry, place.zone, authority);
-    if (faults.length > 0 || completedOn === null) {
-      return [constraint({ key: id, certainty: 'failed', source: { kind: 'regulation', citation: '14 CFR 91.407(a) and 43.9' }, reason: { code: 'work-entry-not-valid', description, faults }, records: [id], closes: ALL_USES, remedies: [remedy('release-after-work', MECHANICS, id)], permitMayCover: true })];
-    }
-    if (mayChangeFlight === false) return [];
-    if (mayChangeFlight === null) {
-      return [constraint({ key: id, certainty: 'unknown', source, reason: { code: 'work-effect-unknown', description, effect: 'flight-characteristics' }, records: [id], closes: BUT_CHECK_FLIGHT, remedies: [remedy('release-after-work', MECHANICS, id), remedy('record-item-history', RECORD_KEEPER, id)] })];
-    }
-    if (groundTestsConclusive === true) return [];
-    const flown = checkFlight !== null && checkFlight.on >= completedOn && checkFlight.on <= civilDateAt(checkFlight.recordedAt, place.zone) && checkFlight.logged === true && signatureFaults(checkFlight.pilot, 'check-flight', checkFlight.on, authority).length === 0;
-    if (flown) return [];
-    return [constraint({
-      key: id, certainty: 'failed', source: { kind: 'regulation', citation: '14 CFR 91.407(b)' }, reason: { code: 'check-flight-needed', description, completedOn, attempted: checkFlight !== null }, records: [id],
-      closes: BUT_CHECK_FLIGHT, remedies: [remedy('fly-check-flight', { kind: 'certificate', anyOf: ['pilot', 'flight-instructor'] }, id), remedy('release-after-work', MECHANICS, id)],
-    })];
-  })),
+  explanation:
+    'After maintenance nobody flies until an entry with description, date, name, certificate and signature approves it. If the work may have changed how the aircraft flies, a rated pilot flies it first with nobody aboard but the crew, and logs that, unless ground tests showed conclusively that nothing changed.',
+  judge: ({ work, place, authority }) =>
+    result(
+      work.flatMap((entry): readonly Constraint[] => {
+        const { id, completedOn, mayChangeFlight, groundTestsConclusive, checkFlight } = entry;
+        const description = entry.description ?? '';
+        const faults = workFaults(entry, place.zone, authority);
+        if (faults.length > 0 || completedOn === null) {
+          return [
+            constraint({
+              key: id,
+              certainty: 'failed',
+              source: { kind: 'regulation', citation: '14 CFR 91.407(a) and 43.9' },
+              reason: { code: 'work-entry-not-valid', description, faults },
+              records: [id],
+              closes: ALL_USES,
+              remedies: [remedy('release-after-work', MECHANICS, id)],
+              permitMayCover: true,
+            }),
+          ];
+        }
+        if (mayChangeFlight === false) return [];
+        if (mayChangeFlight === null) {
+          return [
+            constraint({
+              key: id,
+              certainty: 'unknown',
+              source,
+              reason: { code: 'work-effect-unknown', description, effect: 'flight-characteristics' },
+              records: [id],
+              closes: BUT_CHECK_FLIGHT,
+              remedies: [
+                remedy('release-after-work', MECHANICS, id),
+                remedy('record-item-history', RECORD_KEEPER, id),
+              ],
+            }),
+          ];
+        }
+        if (groundTestsConclusive === true) return [];
+        const flown =
+          checkFlight !== null
+          && checkFlight.on >= completedOn
+          && checkFlight.on <= civilDateAt(checkFlight.recordedAt, place.zone)
+          && checkFlight.logged === true
+          && signatureFaults(checkFlight.pilot, 'check-flight', checkFlight.on, authority).length === 0;
+        if (flown) return [];
+        return [
+          constraint({
+            key: id,
+            certainty: 'failed',
+            source: { kind: 'regulation', citation: '14 CFR 91.407(b)' },
+            reason: {
+              code: 'check-flight-needed',
+              description,
+              completedOn,
+              attempted: checkFlight !== null,
+            },
+            records: [id],
+            closes: BUT_CHECK_FLIGHT,
+            remedies: [
+              remedy('fly-check-flight', { kind: 'certificate', anyOf: ['pilot', 'flight-instructor'] }, id),
+              remedy('release-after-work', MECHANICS, id),
+            ],
+          }),
+        ];
+      }),
+    ),
 });
-

@@ -3,30 +3,61 @@ import { isWithoutEngine } from '../records/aircraft';
 import { lastReturn, latestAll, type KnownFacts } from '../records/facts';
 import type { MeasureLimit, Measurement } from '../records/measurement';
 import { civilDateAt, endOfDay } from '../time/zone';
-import { ANYBODY, constraint, from, remedy, MECHANICS, PILOT_OR_MECHANIC, RECORD_KEEPER, type Act, type Constraint, type Entitled } from './parts/constraint';
+import {
+  ANYBODY,
+  constraint,
+  from,
+  remedy,
+  MECHANICS,
+  PILOT_OR_MECHANIC,
+  RECORD_KEEPER,
+  type Act,
+  type Constraint,
+  type Entitled,
+} from './parts/constraint';
 import { NOT_ASKED, result, rule } from './parts/rule';
 
 const source = { kind: 'approved-documents' } as const;
 
 /** True for a value outside a limit. */
-export function isOutside(value: number, { min, max, open }: Pick<MeasureLimit, 'min' | 'max' | 'open'>): boolean {
-  return (min !== null && (open ? value <= min : value < min)) || (max !== null && (open ? value >= max : value > max));
+export function isOutside(
+  value: number,
+  { min, max, open }: Pick<MeasureLimit, 'min' | 'max' | 'open'>,
+): boolean {
+  return (
+    (min !== null && (open ? value <= min : value < min))
+    || (max !== null && (open ? value >= max : value > max))
+  );
 }
 
-function remedyOf({ quantity, remedy, max }: MeasureLimit, value: number | null): { readonly act: Act; readonly by: Entitled } {
+function remedyOf(
+  { quantity, remedy, max }: MeasureLimit,
+  value: number | null,
+): { readonly act: Act; readonly by: Entitled } {
   if (remedy === 'mechanic') return { act: 'service-measured-item', by: MECHANICS };
-  if (quantity === 'oil') return { act: value !== null && max !== null && value > max ? 'remove-oil' : 'add-oil', by: PILOT_OR_MECHANIC };
+  if (quantity === 'oil')
+    return {
+      act: value !== null && max !== null && value > max ? 'remove-oil' : 'add-oil',
+      by: PILOT_OR_MECHANIC,
+    };
   if (quantity === 'fuel-dip') return { act: 'add-fuel', by: ANYBODY };
   return { act: 'service-measured-item', by: PILOT_OR_MECHANIC };
 }
 
 /** The difference between the drops of the two ignitions, as a measurement of the moment at which both were known. */
 function dropDifference(measurements: readonly Measurement[]): readonly Measurement[] {
-  const of = (which: string) => latestAll(measurements.filter((one) => one.quantity === 'ignition-drop' && one.which === which));
-  return of('left').flatMap((left) => of('right').map((right): Measurement => ({
-    id: left.happenedAt > right.happenedAt ? left.id : right.id, happenedAt: left.happenedAt > right.happenedAt ? left.happenedAt : right.happenedAt, recordedAt: left.recordedAt > right.recordedAt ? left.recordedAt : right.recordedAt,
-    quantity: 'ignition-difference', which: null, value: Math.abs(left.value - right.value),
-  })));
+  const of = (which: string) =>
+    latestAll(measurements.filter((one) => one.quantity === 'ignition-drop' && one.which === which));
+  return of('left').flatMap((left) =>
+    of('right').map((right): Measurement => ({
+      id: left.happenedAt > right.happenedAt ? left.id : right.id,
+      happenedAt: left.happenedAt > right.happenedAt ? left.happenedAt : right.happenedAt,
+      recordedAt: left.recordedAt > right.recordedAt ? left.recordedAt : right.recordedAt,
+      quantity: 'ignition-difference',
+      which: null,
+      value: Math.abs(left.value - right.value),
+    })),
+  );
 }
 
 /**
@@ -35,11 +66,18 @@ function dropDifference(measurements: readonly Measurement[]): readonly Measurem
  */
 function latest(facts: KnownFacts, limit: MeasureLimit): Measurement | null {
   if (facts.ramp === null) return null;
-  const all = latestAll([...facts.ramp.measurements.filter((one) => one.quantity === limit.quantity && one.which === limit.which), ...(limit.quantity === 'ignition-difference' ? dropDifference(facts.ramp.measurements) : [])]);
+  const all = latestAll([
+    ...facts.ramp.measurements.filter((one) => one.quantity === limit.quantity && one.which === limit.which),
+    ...(limit.quantity === 'ignition-difference' ? dropDifference(facts.ramp.measurements) : []),
+  ]);
   const measured = all.find(({ value }) => isOutside(value, limit)) ?? all[0] ?? null;
   if (measured === null || limit.quantity !== 'oil' || limit.max === null) return measured;
-  const added = facts.ramp.uplifts.filter(({ what, happenedAt }) => what === 'oil' && happenedAt >= measured.happenedAt).reduce((sum, one) => sum + one.added, 0);
-  return added > 0 && measured.value + added > limit.max ? { ...measured, value: measured.value + added } : measured;
+  const added = facts.ramp.uplifts
+    .filter(({ what, happenedAt }) => what === 'oil' && happenedAt >= measured.happenedAt)
+    .reduce((sum, one) => sum + one.added, 0);
+  return added > 0 && measured.value + added > limit.max
+    ? { ...measured, value: measured.value + added }
+    : measured;
 }
 
 /** What was measured on the ramp against the aircraft's own limits: oil, fuel, tyres, struts, volts, belt, ignition drops. */
@@ -47,7 +85,8 @@ export const measuredLimits = rule({
   id: 'measured-limits',
   title: 'What was measured on the ramp',
   source,
-  explanation: 'Each thing that is measured before flight has its limits in the aircraft’s handbook, for all flights or only for some: oil for instrument flight may be higher. Below or above them is a step before flight where topping up or servicing helps, and a job for a mechanic where it does not. Once the walk-round is part of the question, what has to be measured before each flight and was not counts as outside; so does the oil of an engine whose limits nobody has put on record.',
+  explanation:
+    'Each thing that is measured before flight has its limits in the aircraft’s handbook, for all flights or only for some: oil for instrument flight may be higher. Below or above them is a step before flight where topping up or servicing helps, and a job for a mechanic where it does not. Once the walk-round is part of the question, what has to be measured before each flight and was not counts as outside; so does the oil of an engine whose limits nobody has put on record.',
   judge: (facts) => {
     const { ramp, aircraft } = facts;
     if (ramp === null) return NOT_ASKED;
@@ -57,7 +96,16 @@ export const measuredLimits = rule({
     if (!isWithoutEngine(aircraft) && !particulars.measured.some(({ quantity }) => quantity === 'oil')) {
       // Every engine has oil: where nobody wrote down how much it needs, looking at it says nothing.
       missing.push('aircraft.measured (oil)');
-      constraints.push(constraint({ key: 'oil-limits', certainty: 'unknown', source, reason: { code: 'particular-unknown', what: 'oil-limits' }, closes: ALL_USES, remedies: [remedy('record-particulars', RECORD_KEEPER, 'oil-limits')] }));
+      constraints.push(
+        constraint({
+          key: 'oil-limits',
+          certainty: 'unknown',
+          source,
+          reason: { code: 'particular-unknown', what: 'oil-limits' },
+          closes: ALL_USES,
+          remedies: [remedy('record-particulars', RECORD_KEEPER, 'oil-limits')],
+        }),
+      );
     }
     for (const limit of aircraft.particulars.measured) {
       const { quantity, which, min, max, remedy: helps } = limit;
@@ -72,19 +120,56 @@ export const measuredLimits = rule({
       if (measured === null || (everyFlight && flown !== null && flown > measured.happenedAt)) {
         if (!everyFlight) continue;
         missing.push(`ramp.measurements (${quantity})`);
-        constraints.push(constraint({ key, certainty: 'unknown', source, reason: { code: 'not-measured', quantity, which }, closes, remedies: [remedy('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())], condition: true }));
+        constraints.push(
+          constraint({
+            key,
+            certainty: 'unknown',
+            source,
+            reason: { code: 'not-measured', quantity, which },
+            closes,
+            remedies: [remedy('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())],
+            condition: true,
+          }),
+        );
       } else if (isOutside(measured.value, limit)) {
         const { act, by } = remedyOf(limit, measured.value);
-        constraints.push(constraint({
-          key, certainty: 'failed', source, reason: { code: 'measured-outside', quantity, which, value: measured.value, min, max, remedy: helps }, records: [measured.id], closes,
-          remedies: [remedy(act, by, `${quantity} ${which ?? ''}`.trim())], condition: helps !== 'mechanic', permitMayCover: helps === 'mechanic',
-        }));
+        constraints.push(
+          constraint({
+            key,
+            certainty: 'failed',
+            source,
+            reason: {
+              code: 'measured-outside',
+              quantity,
+              which,
+              value: measured.value,
+              min,
+              max,
+              remedy: helps,
+            },
+            records: [measured.id],
+            closes,
+            remedies: [remedy(act, by, `${quantity} ${which ?? ''}`.trim())],
+            condition: helps !== 'mechanic',
+            permitMayCover: helps === 'mechanic',
+          }),
+        );
       } else if (everyFlight) {
         // It holds for the day on which it was measured.
-        constraints.push(constraint({
-          key: `${key}.day`, certainty: 'unknown', source, reason: { code: 'not-measured', quantity, which }, records: [measured.id], closes, begins: from(endOfDay(civilDateAt(measured.happenedAt, facts.place.zone), facts.place.zone)),
-          remedies: [remedy('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())], condition: true, atStart: true,
-        }));
+        constraints.push(
+          constraint({
+            key: `${key}.day`,
+            certainty: 'unknown',
+            source,
+            reason: { code: 'not-measured', quantity, which },
+            records: [measured.id],
+            closes,
+            begins: from(endOfDay(civilDateAt(measured.happenedAt, facts.place.zone), facts.place.zone)),
+            remedies: [remedy('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())],
+            condition: true,
+            atStart: true,
+          }),
+        );
       }
     }
     return result(constraints, missing);

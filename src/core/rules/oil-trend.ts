@@ -14,13 +14,25 @@ export const oilTrend = rule({
   id: 'oil-trend',
   title: 'Oil consumption',
   source,
-  explanation: 'Oil added over hours in service gives what the engine uses; the middle of all slopes between uplifts is not moved by one odd entry. Above the club’s limit a mechanic looks before the next flight.',
+  explanation:
+    'Oil added over hours in service gives what the engine uses; the middle of all slopes between uplifts is not moved by one odd entry. Above the club’s limit a mechanic looks before the next flight.',
   judge: ({ ramp }, { oilUseLimit }: { readonly oilUseLimit: number }) => {
     if (ramp === null) return NOT_ASKED;
     const use = oilPerHour(ramp.uplifts);
     if (use === null) return result([]);
     const limit = volume((oilUseLimit / 1000).toFixed(3), UNIT);
     if (use.perHour <= limit) return result([]);
-    return result([constraint({ key: 'use', certainty: 'failed', source, reason: { code: 'oil-use-high', perHour: use.perHour as Volume, limit }, records: use.records, closes: ALL_USES, remedies: [remedy('have-trend-looked-at', MECHANICS, 'oil')], permitMayCover: true })]);
+    return result([
+      constraint({
+        key: 'use',
+        certainty: 'failed',
+        source,
+        reason: { code: 'oil-use-high', perHour: use.perHour as Volume, limit },
+        records: use.records,
+        closes: ALL_USES,
+        remedies: [remedy('have-trend-looked-at', MECHANICS, 'oil')],
+        permitMayCover: true,
+      }),
+    ]);
   },
 });

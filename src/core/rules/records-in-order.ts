@@ -10,11 +10,27 @@ export const recordsInOrder = rule({
   id: 'records-in-order',
   title: 'Records in order',
   source,
-  explanation: 'Nothing can have happened after it was written down, come back before it left, or been corrected before it was found. A record that says so is wrong in one of its times, and until it is corrected the aircraft is not available: nobody knows which.',
+  explanation:
+    'Nothing can have happened after it was written down, come back before it left, or been corrected before it was found. A record that says so is wrong in one of its times, and until it is corrected the aircraft is not available: nobody knows which.',
   judge: (facts) => {
     const seen = new Set<string>();
-    return result(contradictions(facts).filter(({ id }) => !seen.has(id) && seen.add(id).size > 0).map(({ id, kind, how }) => constraint({
-      key: id, certainty: 'unknown', source, reason: how === 'ahead-of-itself' ? { code: 'record-ahead-of-itself', record: id, kind } : { code: 'record-contradicts-itself', record: id, kind, how }, records: [id], closes: ALL_USES, remedies: [remedy('correct-record', RECORD_KEEPER, id)],
-    })));
+    return result(
+      contradictions(facts)
+        .filter(({ id }) => !seen.has(id) && seen.add(id).size > 0)
+        .map(({ id, kind, how }) =>
+          constraint({
+            key: id,
+            certainty: 'unknown',
+            source,
+            reason:
+              how === 'ahead-of-itself'
+                ? { code: 'record-ahead-of-itself', record: id, kind }
+                : { code: 'record-contradicts-itself', record: id, kind, how },
+            records: [id],
+            closes: ALL_USES,
+            remedies: [remedy('correct-record', RECORD_KEEPER, id)],
+          }),
+        ),
+    );
   },
 });

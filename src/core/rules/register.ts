@@ -7,7 +7,11 @@ import type { Act } from './parts/constraint';
 import { usPart91, type UsPart91Parameters } from './packs/us-part91';
 
 /** Every rule pack by id. */
-export const PACKS = { 'us-part91': usPart91, 'au-maintenance-release': auMaintenanceRelease, 'club-policy': clubPolicy } as const;
+export const PACKS = {
+  'us-part91': usPart91,
+  'au-maintenance-release': auMaintenanceRelease,
+  'club-policy': clubPolicy,
+} as const;
 
 /** An authority's pack: exactly one decides an aircraft. */
 export type AuthorityChoice =
@@ -50,10 +54,16 @@ export function authorityOf({ authority }: Pick<PackChoices, 'authority'>): Auth
 }
 
 /** A rule as it stands in a chosen pack. */
-export interface ChosenRule { readonly pack: string; readonly rule: BoundRule }
+export interface ChosenRule {
+  readonly pack: string;
+  readonly rule: BoundRule;
+}
 
 /** The packs of a choice with their versions, for every record of a decision. */
-export function packVersions({ authority, club }: PackChoices): readonly { readonly id: string; readonly version: string }[] {
+export function packVersions({
+  authority,
+  club,
+}: PackChoices): readonly { readonly id: string; readonly version: string }[] {
   return [
     { id: authority.id, version: PACKS[authority.id].version },
     ...(club === null ? [] : [{ id: club.id, version: PACKS[club.id].version }]),
@@ -67,16 +77,23 @@ const chosenBefore = new WeakMap<PackChoices, readonly ChosenRule[]>();
 /** The rules of the chosen packs, in their published order. */
 export function chosenRules(packs: PackChoices): readonly ChosenRule[] {
   let rules = chosenBefore.get(packs);
-  if (rules === undefined) { rules = chooseRules(packs); chosenBefore.set(packs, rules); }
+  if (rules === undefined) {
+    rules = chooseRules(packs);
+    chosenBefore.set(packs, rules);
+  }
   return rules;
 }
 
 function chooseRules({ authority, club }: PackChoices): readonly ChosenRule[] {
-  const own = authority.id === 'us-part91' ? PACKS['us-part91'].rules(authority.parameters) : PACKS['au-maintenance-release'].rules();
+  const own =
+    authority.id === 'us-part91'
+      ? PACKS['us-part91'].rules(authority.parameters)
+      : PACKS['au-maintenance-release'].rules();
   const added = club === null ? [] : PACKS[club.id].rules(club.parameters);
   const written = club?.own == null ? [] : club.own.rules.map(ownRule);
   return [
-    ...own.map((rule) => ({ pack: authority.id, rule })), ...added.map((rule) => ({ pack: 'club-policy', rule })),
+    ...own.map((rule) => ({ pack: authority.id, rule })),
+    ...added.map((rule) => ({ pack: 'club-policy', rule })),
     ...written.map((rule) => ({ pack: club?.own?.id ?? 'club-policy', rule })),
   ];
 }

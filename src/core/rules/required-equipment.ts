@@ -2,7 +2,16 @@ import { ALL_USES, overlaps, usesIn, usesInAny, type UseSet } from '../envelope/
 import type { Aircraft } from '../records/aircraft';
 import { lineOf, type EquipmentKind } from '../records/equipment';
 import { endOfDay } from '../time/zone';
-import { ANYBODY, constraint, from, remedy, MECHANICS, RECORD_KEEPER, type Constraint, type Source } from './parts/constraint';
+import {
+  ANYBODY,
+  constraint,
+  from,
+  remedy,
+  MECHANICS,
+  RECORD_KEEPER,
+  type Constraint,
+  type Source,
+} from './parts/constraint';
 import { FOR_HIRE, type Lessons } from './parts/for-hire';
 import type { RequiredList } from './parts/reason';
 import { linesFor, type RequiredLine } from './parts/required-lists';
@@ -29,9 +38,15 @@ const touching = new WeakMap<UseSet, Map<readonly RequiredLine[], readonly Requi
 function linesOn(aircraft: Aircraft, has: UseSet, lessons: Lessons): readonly RequiredLine[] {
   const lines = linesFor(aircraft, lessons);
   let known = touching.get(has);
-  if (known === undefined) { known = new Map(); touching.set(has, known); }
+  if (known === undefined) {
+    known = new Map();
+    touching.set(has, known);
+  }
   let own = known.get(lines);
-  if (own === undefined) { own = lines.filter(({ uses }) => overlaps(uses, has)); known.set(lines, own); }
+  if (own === undefined) {
+    own = lines.filter(({ uses }) => overlaps(uses, has));
+    known.set(lines, own);
+  }
   return own;
 }
 
@@ -40,13 +55,28 @@ export const requiredEquipment = rule({
   id: 'required-equipment',
   title: 'Required instruments and equipment',
   source,
-  explanation: 'Powered aircraft of the standard category need the instruments of the lists for day, night and instrument flight, some of them only from a date of manufacture on or for hire; light-sport and experimental aeroplanes need them by night and by instruments, as their limitations usually say. Every aircraft needs position lights from sunset to sunrise. Airspace that needs a transponder or ADS-B Out, towing, and flights beyond gliding distance of the shore ask for more. What the equipment list does not say counts as missing; equipment for uses that the aircraft was never approved for is not asked for.',
+  explanation:
+    'Powered aircraft of the standard category need the instruments of the lists for day, night and instrument flight, some of them only from a date of manufacture on or for hire; light-sport and experimental aeroplanes need them by night and by instruments, as their limitations usually say. Every aircraft needs position lights from sunset to sunrise. Airspace that needs a transponder or ADS-B Out, towing, and flights beyond gliding distance of the shore ask for more. What the equipment list does not say counts as missing; equipment for uses that the aircraft was never approved for is not asked for.',
   judge: ({ aircraft, equipmentList, place }, { lessons }: { readonly lessons: Lessons }) => {
     if (equipmentList === null) {
-      return result([constraint({ key: 'list', certainty: 'unknown', source, reason: { code: 'equipment-list-unknown' }, closes: ALL_USES, remedies: [remedy('record-equipment', ANYBODY)] })], ['equipment']);
+      return result(
+        [
+          constraint({
+            key: 'list',
+            certainty: 'unknown',
+            source,
+            reason: { code: 'equipment-list-unknown' },
+            closes: ALL_USES,
+            remedies: [remedy('record-equipment', ANYBODY)],
+          }),
+        ],
+        ['equipment'],
+      );
     }
     const has = aircraft.approvedFor === null ? ALL_USES : usesInAny(aircraft.approvedFor);
-    const fitted = new Set(equipmentList.items.filter((item) => item.fitted === true).map(({ kind }) => kind));
+    const fitted = new Set(
+      equipmentList.items.filter((item) => item.fitted === true).map(({ kind }) => kind),
+    );
     const records = [equipmentList.id];
     const missing: string[] = [];
     const constraints: Constraint[] = [];
@@ -55,25 +85,73 @@ export const requiredEquipment = rule({
       const by = needed(aircraft);
       if (by === false) continue;
       const item = lineOf(equipmentList, equipment);
-      const made = { key: `${list}.${equipment}`, source: SOURCES[list] ?? source, closes: uses, records, permitMayCover: true };
+      const made = {
+        key: `${list}.${equipment}`,
+        source: SOURCES[list] ?? source,
+        closes: uses,
+        records,
+        permitMayCover: true,
+      };
       if (typeof by === 'object') {
         missing.push(`aircraft.${by.unknown}`);
-        constraints.push(constraint({ ...made, certainty: 'unknown', reason: { code: 'particular-unknown', what: by.unknown }, remedies: [remedy('record-particulars', RECORD_KEEPER, by.unknown)] }));
+        constraints.push(
+          constraint({
+            ...made,
+            certainty: 'unknown',
+            reason: { code: 'particular-unknown', what: by.unknown },
+            remedies: [remedy('record-particulars', RECORD_KEEPER, by.unknown)],
+          }),
+        );
       } else if (item?.fitted == null) {
         missing.push(`equipment.${equipment}`);
-        constraints.push(constraint({ ...made, certainty: 'unknown', reason: { code: 'equipment-unknown', equipment, list }, remedies: [remedy('record-equipment', ANYBODY)] }));
+        constraints.push(
+          constraint({
+            ...made,
+            certainty: 'unknown',
+            reason: { code: 'equipment-unknown', equipment, list },
+            remedies: [remedy('record-equipment', ANYBODY)],
+          }),
+        );
       } else {
-        constraints.push(constraint({ ...made, certainty: 'failed', reason: { code: 'equipment-not-fitted', equipment, list }, remedies: [remedy('install-equipment', MECHANICS, equipment)] }));
+        constraints.push(
+          constraint({
+            ...made,
+            certainty: 'failed',
+            reason: { code: 'equipment-not-fitted', equipment, list },
+            remedies: [remedy('install-equipment', MECHANICS, equipment)],
+          }),
+        );
       }
     }
     for (const { kind, closes } of dated(lessons)) {
       const item = lineOf(equipmentList, kind);
       if (item?.fitted !== true || item.expiresOn === 'no-expiry' || !overlaps(closes, has)) continue;
-      const made = { key: `dated.${kind}`, source, closes, records, remedies: [remedy('service-measured-item', MECHANICS, kind)] };
-      if (item.expiresOn === null) constraints.push(constraint({ ...made, certainty: 'unknown', reason: { code: 'equipment-date-unknown', equipment: kind }, remedies: [remedy('record-equipment', ANYBODY)] }));
-      else constraints.push(constraint({ ...made, certainty: 'failed', reason: { code: 'equipment-expires', equipment: kind, lastDay: item.expiresOn }, begins: from(endOfDay(item.expiresOn, place.zone)) }));
+      const made = {
+        key: `dated.${kind}`,
+        source,
+        closes,
+        records,
+        remedies: [remedy('service-measured-item', MECHANICS, kind)],
+      };
+      if (item.expiresOn === null)
+        constraints.push(
+          constraint({
+            ...made,
+            certainty: 'unknown',
+            reason: { code: 'equipment-date-unknown', equipment: kind },
+            remedies: [remedy('record-equipment', ANYBODY)],
+          }),
+        );
+      else
+        constraints.push(
+          constraint({
+            ...made,
+            certainty: 'failed',
+            reason: { code: 'equipment-expires', equipment: kind, lastDay: item.expiresOn },
+            begins: from(endOfDay(item.expiresOn, place.zone)),
+          }),
+        );
     }
     return result(constraints, missing);
   },
 });
-

@@ -12,6 +12,7 @@ export const transponderTest = rule({
   id: 'transponder-test',
   title: 'Transponder test',
   source,
-  explanation: 'A transponder may be used only within 24 calendar months of its test, visually too. After that it stays off, and the aircraft is not available for airspace that needs one. It is tested again after work that could make it report a wrong altitude.',
+  explanation:
+    'A transponder may be used only within 24 calendar months of its test, visually too. After that it stays off, and the aircraft is not available for airspace that needs one. It is tested again after work that could make it report a wrong altitude.',
   judge: (facts) => transponderTests(facts, source, AIRSPACE),
 });

@@ -3,7 +3,14 @@ import { latestAll, type KnownFacts } from '../records/facts';
 import type { VorCheck } from '../records/elt';
 import { addDays } from '../time/civil-date';
 import { civilDateAt, endOfDay } from '../time/zone';
-import { constraint, from, remedy, PILOT_OR_MECHANIC, type Constraint, type RuleResult } from './parts/constraint';
+import {
+  constraint,
+  from,
+  remedy,
+  PILOT_OR_MECHANIC,
+  type Constraint,
+  type RuleResult,
+} from './parts/constraint';
 import { judgeReliance } from './parts/ifr-reliance';
 import { rule } from './parts/rule';
 
@@ -11,12 +18,19 @@ const source = { kind: 'regulation', citation: '14 CFR 91.171' } as const;
 const DAYS = 30;
 
 /** Largest permissible bearing error by method, tenths of a degree. Source: 14 CFR 91.171(b) and (c) (from memory). */
-const ALLOWED: Readonly<Record<NonNullable<VorCheck['method']>, number>> = { 'test-signal': 40, 'ground-point': 40, 'airborne-point': 60, airway: 60, dual: 40 };
+const ALLOWED: Readonly<Record<NonNullable<VorCheck['method']>, number>> = {
+  'test-signal': 40,
+  'ground-point': 40,
+  'airborne-point': 60,
+  airway: 60,
+  dual: 40,
+};
 
 const check = remedy('check-vor', PILOT_OR_MECHANIC);
 
 /** True for a check with every element that its entry must have. */
-const isComplete = ({ method, error, place, signedBy }: VorCheck): boolean => method !== null && error !== null && place !== null && signedBy !== null;
+const isComplete = ({ method, error, place, signedBy }: VorCheck): boolean =>
+  method !== null && error !== null && place !== null && signedBy !== null;
 /** What no method allows. */
 const MOST = Math.max(...Object.values(ALLOWED));
 
@@ -32,14 +46,43 @@ function checksOf({ vorChecks, place }: KnownFacts, closes: UseSet): RuleResult 
   const since = good[0]?.happenedAt ?? Number.NEGATIVE_INFINITY;
   const [failed] = vorChecks.filter((check) => check.happenedAt >= since && beyond(check) !== null);
   const [last = failed ?? latestAll(vorChecks)[0] ?? null] = failed === undefined ? good : [failed];
-  const made = (given: Pick<Constraint, 'certainty' | 'reason'> & Partial<Constraint>) => constraint({ key: 'check', source, records: last === null ? [] : [last.id], closes, remedies: [check], ...given });
-  if (last === null) return { constraints: [made({ certainty: 'unknown', reason: { code: 'vor-check-unknown' } })], missing: ['vorChecks'] };
+  const made = (given: Pick<Constraint, 'certainty' | 'reason'> & Partial<Constraint>) =>
+    constraint({
+      key: 'check',
+      source,
+      records: last === null ? [] : [last.id],
+      closes,
+      remedies: [check],
+      ...given,
+    });
+  if (last === null)
+    return {
+      constraints: [made({ certainty: 'unknown', reason: { code: 'vor-check-unknown' } })],
+      missing: ['vorChecks'],
+    };
   const off = beyond(last);
-  if (off !== null) return { constraints: [made({ certainty: 'failed', reason: { code: 'vor-check-failed', ...off } })], missing: [] };
+  if (off !== null)
+    return {
+      constraints: [made({ certainty: 'failed', reason: { code: 'vor-check-failed', ...off } })],
+      missing: [],
+    };
   const doneOn = civilDateAt(last.happenedAt, place.zone);
-  if (!isComplete(last)) return { constraints: [made({ certainty: 'unknown', reason: { code: 'vor-check-incomplete', doneOn } })], missing: ['vorChecks'] };
+  if (!isComplete(last))
+    return {
+      constraints: [made({ certainty: 'unknown', reason: { code: 'vor-check-incomplete', doneOn } })],
+      missing: ['vorChecks'],
+    };
   const lastDay = addDays(doneOn, DAYS);
-  return { constraints: [made({ certainty: 'failed', reason: { code: 'vor-check-expires', lastDay, doneOn }, begins: from(endOfDay(lastDay, place.zone)) })], missing: [] };
+  return {
+    constraints: [
+      made({
+        certainty: 'failed',
+        reason: { code: 'vor-check-expires', lastDay, doneOn },
+        begins: from(endOfDay(lastDay, place.zone)),
+      }),
+    ],
+    missing: [],
+  };
 }
 
 /** A VOR check within 30 days, for instrument flight that relies on them. */
@@ -47,6 +90,7 @@ export const vorCheck = rule({
   id: 'vor-check',
   title: 'VOR check',
   source,
-  explanation: 'Instrument flight that relies on VOR needs a VOR check within the last 30 days, within its limit of error, with date, place, bearing error and signature on record. An aircraft that can navigate without VOR is not available only for a flight that relies on it.',
+  explanation:
+    'Instrument flight that relies on VOR needs a VOR check within the last 30 days, within its limit of error, with date, place, bearing error and signature on record. An aircraft that can navigate without VOR is not available only for a flight that relies on it.',
   ...judgeReliance({ only: 'vor-only', says: 'reliesOnVor', source, find: checksOf }),
 });

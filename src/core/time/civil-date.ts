@@ -23,14 +23,16 @@ const parsed = remembered((text: string): CivilDate | undefined => {
 /** The same for a date written in code; throws on one that does not exist. */
 export function civilDate(text: string): CivilDate {
   const date = parseCivilDate(text);
-  if (date === undefined) throw new RangeError(`'${text}' is no date: expected YYYY-MM-DD, a day that exists, 1900 to 2199`);
+  if (date === undefined)
+    throw new RangeError(`'${text}' is no date: expected YYYY-MM-DD, a day that exists, 1900 to 2199`);
   return date;
 }
 
 /** @internal shared with zone.ts only */
 export function civilDateFrom(date: Temporal.PlainDate): CivilDate {
   // A computed day may lie beyond what is read (2199 and some years); four digits keep the texts in order.
-  if (date.year < 1000 || date.year > 9999) throw new RangeError(`${date.toString()} lies outside the years 1000 to 9999`);
+  if (date.year < 1000 || date.year > 9999)
+    throw new RangeError(`${date.toString()} lies outside the years 1000 to 9999`);
   return date.toString() as CivilDate;
 }
 
@@ -41,13 +43,16 @@ export function civilDateFrom(date: Temporal.PlainDate): CivilDate {
  * @param months whole months, 0 or more
  */
 export function lastDayOfCalendarMonths(done: CivilDate, months: number): CivilDate {
-  if (!Number.isInteger(months) || months < 0) throw new RangeError(`calendar months must be a whole number from 0, not ${months}`);
+  if (!Number.isInteger(months) || months < 0)
+    throw new RangeError(`calendar months must be a whole number from 0, not ${months}`);
   return lastDays(`${done} ${months}`);
 }
 
 const lastDays = remembered((key: string): CivilDate => {
   const [done = '', months = ''] = key.split(' ');
-  const first = Temporal.PlainDate.from(done).with({ day: 1 }).add({ months: Number(months) });
+  const first = Temporal.PlainDate.from(done)
+    .with({ day: 1 })
+    .add({ months: Number(months) });
   return civilDateFrom(first.with({ day: first.daysInMonth }));
 }, 20_000);
 

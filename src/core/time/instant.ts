@@ -20,7 +20,10 @@ export function parseInstant(text: string): Instant | undefined {
 /** The same for a moment written in code; throws on anything else. */
 export function instant(text: string): Instant {
   const found = parseInstant(text);
-  if (found === undefined) throw new RangeError(`'${text}' is no moment: expected ISO 8601 with Z or an offset, 1900 to 2199, such as 2026-11-24T09:42:00Z`);
+  if (found === undefined)
+    throw new RangeError(
+      `'${text}' is no moment: expected ISO 8601 with Z or an offset, 1900 to 2199, such as 2026-11-24T09:42:00Z`,
+    );
   return found;
 }
 

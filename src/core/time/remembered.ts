@@ -2,7 +2,10 @@
  * Remembers the answers of a pure function, for calendar and sun arithmetic that is asked the same thing thousands of times.
  * @param most answers kept; after that it starts again, so that memory stays bounded
  */
-export function remembered<Key extends string | number, Value>(compute: (key: Key) => Value, most: number): (key: Key) => Value {
+export function remembered<Key extends string | number, Value>(
+  compute: (key: Key) => Value,
+  most: number,
+): (key: Key) => Value {
   const known = new Map<Key, Value>();
   return (key) => {
     const found = known.get(key);

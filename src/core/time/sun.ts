@@ -26,7 +26,9 @@ export interface SunDay {
 }
 
 const moment = (date: Date | null | undefined): Instant | null =>
-  date === null || date === undefined || Number.isNaN(date.valueOf()) ? null : instantFromMilliseconds(date.valueOf());
+  date === null || date === undefined || Number.isNaN(date.valueOf())
+    ? null
+    : instantFromMilliseconds(date.valueOf());
 
 /**
  * Sunrise, sunset and civil twilight (sun's centre 6 degrees down, 14 CFR 1.1 'night') at a place on a local day.
@@ -38,7 +40,16 @@ export function sunOn(date: CivilDate, place: Place): SunDay {
 
 const sunByPlace = remembered((key: string) => {
   const [latitude = '', longitude = '', at = ''] = key.split('|');
-  return remembered((date: CivilDate) => computeSun(date, { name: '', latitude: Number(latitude), longitude: Number(longitude), zone: at as ZoneId }), 2000);
+  return remembered(
+    (date: CivilDate) =>
+      computeSun(date, {
+        name: '',
+        latitude: Number(latitude),
+        longitude: Number(longitude),
+        zone: at as ZoneId,
+      }),
+    2000,
+  );
 }, 50);
 
 const sunAt = ({ latitude, longitude, zone }: Place) => sunByPlace(`${latitude}|${longitude}|${zone}`);
@@ -46,25 +57,51 @@ const sunAt = ({ latitude, longitude, zone }: Place) => sunByPlace(`${latitude}|
 function computeSun(date: CivilDate, place: Place): SunDay {
   const noon = new Date(startOfDay(date, place.zone) + 12 * 3_600_000);
   const times = getTimes(noon, place.latitude, place.longitude);
-  const [dawn, sunrise, sunset, nightfall] = [moment(times.dawn), moment(times.sunrise), moment(times.sunset), moment(times.dusk)];
+  const [dawn, sunrise, sunset, nightfall] = [
+    moment(times.dawn),
+    moment(times.sunrise),
+    moment(times.sunset),
+    moment(times.dusk),
+  ];
   // On the days around the first and last civil night of the far north and south the library answers moments that cannot be:
   // a dawn after the sunset of its own day. Such a moment is none.
-  return { date, dawn: dawn !== null && sunrise !== null && dawn >= sunrise ? null : dawn, sunrise, sunset, nightfall: nightfall !== null && sunset !== null && nightfall <= sunset ? null : nightfall };
+  return {
+    date,
+    dawn: dawn !== null && sunrise !== null && dawn >= sunrise ? null : dawn,
+    sunrise,
+    sunset,
+    nightfall: nightfall !== null && sunset !== null && nightfall <= sunset ? null : nightfall,
+  };
 }
 
 /** Dawn, sunrise, sunset, nightfall. */
 const EDGES_A_DAY = 4;
 
 /** A moment at which the light changes, and what it is then. */
-interface Edge { readonly at: Instant; readonly then: Light }
+interface Edge {
+  readonly at: Instant;
+  readonly then: Light;
+}
 
 function edgesOf({ dawn, sunrise, sunset, nightfall }: SunDay): readonly Edge[] {
-  return ([[dawn, 'dusk'], [sunrise, 'day'], [sunset, 'dusk'], [nightfall, 'night']] as const).flatMap(([at, then]) => (at === null ? [] : [{ at, then }]));
+  return (
+    [
+      [dawn, 'dusk'],
+      [sunrise, 'day'],
+      [sunset, 'dusk'],
+      [nightfall, 'night'],
+    ] as const
+  ).flatMap(([at, then]) => (at === null ? [] : [{ at, then }]));
 }
 
 const edgesByPlace = remembered((key: string) => {
   const [latitude = '', longitude = '', at = ''] = key.split('|');
-  const place: Place = { name: '', latitude: Number(latitude), longitude: Number(longitude), zone: at as ZoneId };
+  const place: Place = {
+    name: '',
+    latitude: Number(latitude),
+    longitude: Number(longitude),
+    zone: at as ZoneId,
+  };
   return remembered((date: CivilDate): readonly Edge[] | null => {
     // The day, the one before and the one after: local days and the sun's moments need not fit each other.
     const days = [-1, 0, 1].map((far) => edgesOf(sunOn(addDays(date, far), place)));

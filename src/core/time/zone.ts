@@ -21,7 +21,8 @@ export function parseZone(name: string): ZoneId | undefined {
 /** The same for a zone written in code; throws on an unknown one. */
 export function zone(name: string): ZoneId {
   const found = parseZone(name);
-  if (found === undefined) throw new RangeError(`'${name}' is no time zone: expected an IANA name such as America/Halifax`);
+  if (found === undefined)
+    throw new RangeError(`'${name}' is no time zone: expected an IANA name such as America/Halifax`);
   return found;
 }
 
@@ -32,8 +33,10 @@ const QUARTERS_SINCE = Date.UTC(1973, 0, 1);
 
 /** The days of one zone. Asking the time zone database is slow, so its answers are remembered. */
 function daysIn(at: ZoneId) {
-  const dateAt = (moment: number): CivilDate => civilDateFrom(Temporal.Instant.fromEpochMilliseconds(moment).toZonedDateTimeISO(at).toPlainDate());
-  const startOf = (date: CivilDate): Instant => Temporal.PlainDate.from(date).toZonedDateTime(at).startOfDay().epochMilliseconds as Instant;
+  const dateAt = (moment: number): CivilDate =>
+    civilDateFrom(Temporal.Instant.fromEpochMilliseconds(moment).toZonedDateTimeISO(at).toPlainDate());
+  const startOf = (date: CivilDate): Instant =>
+    Temporal.PlainDate.from(date).toZonedDateTime(at).startOfDay().epochMilliseconds as Instant;
   return {
     dateAt,
     dateAtQuarter: remembered((quarter: number) => dateAt(quarter * QUARTER_MS), MOST_REMEMBERED),
@@ -61,7 +64,10 @@ export function endOfDay(date: CivilDate, at: ZoneId): Instant {
 }
 
 /** The wall clock at `moment`, for people to read: `hour` and `minute` cut off, never rounded up. */
-export function wallClock(moment: Instant, at: ZoneId): { readonly date: CivilDate; readonly hour: number; readonly minute: number } {
+export function wallClock(
+  moment: Instant,
+  at: ZoneId,
+): { readonly date: CivilDate; readonly hour: number; readonly minute: number } {
   const local = Temporal.Instant.fromEpochMilliseconds(moment).toZonedDateTimeISO(at);
   return { date: civilDateFrom(local.toPlainDate()), hour: local.hour, minute: local.minute };
 }
@@ -73,8 +79,10 @@ export function wallClock(moment: Instant, at: ZoneId): { readonly date: CivilDa
 export function momentsAt(date: CivilDate, clock: string, at: ZoneId): readonly Instant[] {
   if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(clock)) return [];
   const local = Temporal.PlainDateTime.from(`${date}T${clock}`);
-  const moments = (['earlier', 'later'] as const).map((disambiguation) => local.toZonedDateTime(at, { disambiguation }))
-    .filter((moment) => moment.toPlainDateTime().equals(local)).map((moment) => moment.epochMilliseconds as Instant);
+  const moments = (['earlier', 'later'] as const)
+    .map((disambiguation) => local.toZonedDateTime(at, { disambiguation }))
+    .filter((moment) => moment.toPlainDateTime().equals(local))
+    .map((moment) => moment.epochMilliseconds as Instant);
   return [...new Set(moments)];
 }
 
@@ -88,7 +96,8 @@ const SUMMER = Temporal.Instant.from('2026-07-01T00:00:00Z').epochMilliseconds;
  * @param longitude east positive, -180 to 180 degrees
  */
 export function hoursFromTheSun(at: ZoneId, longitude: number): number {
-  const offset = (moment: number) => Temporal.Instant.fromEpochMilliseconds(moment).toZonedDateTimeISO(at).offsetNanoseconds / 1e6 / HOUR_MS;
+  const offset = (moment: number) =>
+    Temporal.Instant.fromEpochMilliseconds(moment).toZonedDateTimeISO(at).offsetNanoseconds / 1e6 / HOUR_MS;
   const apart = Math.abs(Math.min(offset(WINTER), offset(SUMMER)) - longitude / 15) % 24;
   return Math.min(apart, 24 - apart);
 }

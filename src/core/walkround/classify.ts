@@ -30,13 +30,31 @@ export function equipmentAt({ looksAt }: Step): readonly EquipmentKind[] {
  * another matter.
  * @param asListed the finding is just what the step's list names
  */
-export function classifyFinding(step: Step | null, asListed: boolean, looks: Looks): { readonly classification: Classification; readonly closesUses: readonly ClosedUse[]; readonly equipment: readonly EquipmentKind[] } {
+export function classifyFinding(
+  step: Step | null,
+  asListed: boolean,
+  looks: Looks,
+): {
+  readonly classification: Classification;
+  readonly closesUses: readonly ClosedUse[];
+  readonly equipment: readonly EquipmentKind[];
+} {
   const listed = asListed ? step : null;
   const classification = strictest(listed === null ? null : listed.firstAction, AT_LEAST[looks]);
-  return { classification, closesUses: classification === 'deferral-path' && listed !== null ? listed.closesUses : [], equipment: step === null ? [] : equipmentAt(step) };
+  return {
+    classification,
+    closesUses: classification === 'deferral-path' && listed !== null ? listed.closesUses : [],
+    equipment: step === null ? [] : equipmentAt(step),
+  };
 }
 
 /** The steps of a station that this aircraft has. Features that are not on record hide nothing. */
 export function stepsAt(station: string, features: readonly string[] | null): readonly Step[] {
-  return STEPS.filter((step) => step.station === station && (features === null || step.appliesTo.includes('all') || step.appliesTo.some((tag) => features.includes(tag))));
+  return STEPS.filter(
+    (step) =>
+      step.station === station
+      && (features === null
+        || step.appliesTo.includes('all')
+        || step.appliesTo.some((tag) => features.includes(tag))),
+  );
 }

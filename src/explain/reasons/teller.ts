@@ -24,13 +24,18 @@ export const words = (headline: string, meaning: string): ReasonWords => ({ head
 /** 'ends', 'ended', or 'ends … ; whether that has come is not known'. */
 export const ends = (tense: Tense): string => (tense === 'in-force' ? 'ended' : 'ends');
 /** What is said where nobody can tell whether a limit has come. */
-export const unsure = (tense: Tense): string => (tense === 'unsure' ? '; whether that has come is not known' : '');
+export const unsure = (tense: Tense): string =>
+  tense === 'unsure' ? '; whether that has come is not known' : '';
 export const UNSEEN = 'A document that nobody has seen counts as missing.';
 
 /** Entries that do not count, each with what is wrong with it. */
 export function discountedText(entries: readonly DiscountedEntry[]): string {
-  return entries.map(({ kind, completedOn, faults }) =>
-    ` The ${INSPECTION_NAMES[kind]} of ${dateText(completedOn)} does not count: ${faultsText(faults)}.`).join('');
+  return entries
+    .map(
+      ({ kind, completedOn, faults }) =>
+        ` The ${INSPECTION_NAMES[kind]} of ${dateText(completedOn)} does not count: ${faultsText(faults)}.`,
+    )
+    .join('');
 }
 
 /** What is wrong with an entry, as one list: what it lacks is said together. */
@@ -38,5 +43,8 @@ export function faultsText(faults: readonly Fault[]): string {
   const lacks = 'the entry lacks ';
   const named = faults.map((fault) => FAULT_NAMES[fault]);
   const missing = named.filter((name) => name.startsWith(lacks)).map((name) => name.slice(lacks.length));
-  return list([...(missing.length === 0 ? [] : [`${lacks}${list(missing)}`]), ...named.filter((name) => !name.startsWith(lacks))]);
+  return list([
+    ...(missing.length === 0 ? [] : [`${lacks}${list(missing)}`]),
+    ...named.filter((name) => !name.startsWith(lacks)),
+  ]);
 }

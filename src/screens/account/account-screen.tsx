@@ -18,7 +18,13 @@ import { Trouble } from '../shell/trouble';
 /** Changes one's own password: every other session ends. */
 function PasswordForm() {
   const [told, setTold] = useState<{ readonly good: boolean; readonly words: string } | null>(null);
-  const { register, handleSubmit, setError, reset, formState: { errors, isSubmitting } } = useForm({ defaultValues: { current: '', password: '', again: '' } });
+  const {
+    register,
+    handleSubmit,
+    setError,
+    reset,
+    formState: { errors, isSubmitting },
+  } = useForm({ defaultValues: { current: '', password: '', again: '' } });
   const submit = async ({ current, password }: { readonly current: string; readonly password: string }) => {
     setTold(null);
     try {
@@ -26,19 +32,66 @@ function PasswordForm() {
       reset();
       setTold({ good: true, words: 'Your password is changed. You are signed out everywhere else.' });
     } catch (error) {
-      if (error instanceof Refusal) for (const { path, message } of error.details.problems ?? []) setError(path as 'current', { message });
-      setTold({ good: false, words: error instanceof Error ? error.message : 'That did not work. Try again.' });
+      if (error instanceof Refusal)
+        for (const { path, message } of error.details.problems ?? [])
+          setError(path as 'current', { message });
+      setTold({
+        good: false,
+        words: error instanceof Error ? error.message : 'That did not work. Try again.',
+      });
     }
   };
-  const field = (name: 'current' | 'password' | 'again') => ({ type: 'password', error: errors[name] !== undefined, helperText: errors[name]?.message });
+  const field = (name: 'current' | 'password' | 'again') => ({
+    type: 'password',
+    error: errors[name] !== undefined,
+    helperText: errors[name]?.message,
+  });
   return (
-    <Stack component="form" noValidate spacing={2} aria-label="Change your password" sx={{ maxWidth: 420 }} onSubmit={(event) => { void handleSubmit(submit)(event); }}>
-      <Typography variant="h6" component="h2">Password</Typography>
-      <TextField label="The password that you have now" autoComplete="current-password" {...register('current', { required: 'Enter the password that you have now.' })} {...field('current')} />
-      <TextField label="New password" autoComplete="new-password" {...register('password', { validate: (text) => text.length >= 10 || 'Choose at least 10 characters.' })} {...field('password')} />
-      <TextField label="The new password again" autoComplete="new-password" {...register('again', { validate: (text, all) => text === all.password || 'The two are not the same.' })} {...field('again')} />
-      {told === null ? null : <Alert severity={told.good ? 'success' : 'error'} role={told.good ? 'status' : 'alert'}>{told.words}</Alert>}
-      <div><Button type="submit" variant="contained" disabled={isSubmitting}>Change the password</Button></div>
+    <Stack
+      component="form"
+      noValidate
+      spacing={2}
+      aria-label="Change your password"
+      sx={{ maxWidth: 420 }}
+      onSubmit={(event) => {
+        void handleSubmit(submit)(event);
+      }}
+    >
+      <Typography variant="h6" component="h2">
+        Password
+      </Typography>
+      <TextField
+        label="The password that you have now"
+        autoComplete="current-password"
+        {...register('current', { required: 'Enter the password that you have now.' })}
+        {...field('current')}
+      />
+      <TextField
+        label="New password"
+        autoComplete="new-password"
+        {...register('password', {
+          validate: (text) => text.length >= 10 || 'Choose at least 10 characters.',
+        })}
+        {...field('password')}
+      />
+      <TextField
+        label="The new password again"
+        autoComplete="new-password"
+        {...register('again', {
+          validate: (text, all) => text === all.password || 'The two are not the same.',
+        })}
+        {...field('again')}
+      />
+      {told === null ? null : (
+        <Alert severity={told.good ? 'success' : 'error'} role={told.good ? 'status' : 'alert'}>
+          {told.words}
+        </Alert>
+      )}
+      <div>
+        <Button type="submit" variant="contained" disabled={isSubmitting}>
+          Change the password
+        </Button>
+      </div>
     </Stack>
   );
 }
@@ -57,15 +110,34 @@ function Clubs({ me }: { readonly me: Me }) {
   };
   return (
     <Stack spacing={1}>
-      <Typography variant="h6" component="h2">{me.clubs.length > 1 ? 'Clubs' : 'Club'}</Typography>
-      {me.clubs.length === 0 ? <Typography>You belong to no club. Ask the club’s administrator for a link.</Typography> : null}
+      <Typography variant="h6" component="h2">
+        {me.clubs.length > 1 ? 'Clubs' : 'Club'}
+      </Typography>
+      {me.clubs.length === 0 ? (
+        <Typography>You belong to no club. Ask the club’s administrator for a link.</Typography>
+      ) : null}
       {me.clubs.map((club) => (
         <Stack key={club.id} direction="row" spacing={2} sx={{ alignItems: 'center' }}>
           <Typography sx={{ flex: 1, fontWeight: club.id === me.clubId ? 700 : 400 }}>{club.name}</Typography>
-          {me.clubs.length < 2 ? null : club.id === me.clubId && me.chosen ? <Typography>you work in it</Typography> : <Button variant="outlined" onClick={() => { void choose(club.id); }}>Work in {club.name}</Button>}
+          {me.clubs.length < 2 ? null : club.id === me.clubId && me.chosen ? (
+            <Typography>you work in it</Typography>
+          ) : (
+            <Button
+              variant="outlined"
+              onClick={() => {
+                void choose(club.id);
+              }}
+            >
+              Work in {club.name}
+            </Button>
+          )}
         </Stack>
       ))}
-      {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
+      {trouble === null ? null : (
+        <Alert severity="error" role="alert">
+          {trouble}
+        </Alert>
+      )}
     </Stack>
   );
 }
@@ -77,15 +149,48 @@ export function AccountScreen() {
     <>
       <DeskHeader />
       <Container component="main" maxWidth="sm" sx={{ py: 3 }}>
-        {me === undefined ? (error === null ? <p>Loading …</p> : <Trouble error={error} retry={() => { void refetch(); }} />) : (
+        {me === undefined ? (
+          error === null ? (
+            <p>Loading …</p>
+          ) : (
+            <Trouble
+              error={error}
+              retry={() => {
+                void refetch();
+              }}
+            />
+          )
+        ) : (
           <Stack spacing={3} divider={<Divider />}>
-            <div><Typography variant="h4" component="h1">{me.name}</Typography><Typography>{me.email}{me.roles.length === 0 ? '' : ` · ${me.roles.map((role) => role.replace('-', ' ')).join(', ')}`}</Typography></div>
+            <div>
+              <Typography variant="h4" component="h1">
+                {me.name}
+              </Typography>
+              <Typography>
+                {me.email}
+                {me.roles.length === 0
+                  ? ''
+                  : ` · ${me.roles.map((role) => role.replace('-', ' ')).join(', ')}`}
+              </Typography>
+            </div>
             <Clubs me={me} />
             <PasswordForm />
             <Stack spacing={1}>
-              <Typography variant="h6" component="h2">What is kept about you</Typography>
-              <Typography variant="body2">Your name, roles and certificates, your flights, what you found, signed and entered in this club. Records of maintenance are kept as the law asks, also after you have left. The administrator or the person who runs this server removes your account and address.</Typography>
-              {me.clubId === null ? null : <div><Button variant="outlined" component="a" href="/api/me/data" download="my-data.json">Save what is kept about me</Button></div>}
+              <Typography variant="h6" component="h2">
+                What is kept about you
+              </Typography>
+              <Typography variant="body2">
+                Your name, roles and certificates, your flights, what you found, signed and entered in this
+                club. Records of maintenance are kept as the law asks, also after you have left. The
+                administrator or the person who runs this server removes your account and address.
+              </Typography>
+              {me.clubId === null ? null : (
+                <div>
+                  <Button variant="outlined" component="a" href="/api/me/data" download="my-data.json">
+                    Save what is kept about me
+                  </Button>
+                </div>
+              )}
             </Stack>
           </Stack>
         )}

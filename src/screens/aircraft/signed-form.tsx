@@ -7,22 +7,37 @@ import { describeHistory } from '@/explain/history';
 import { Refusal, send } from '../data/fetching';
 
 /** What somebody who looked earlier has missed. */
-interface Changed { readonly act: string; readonly actorName: string; readonly record: unknown }
+interface Changed {
+  readonly act: string;
+  readonly actorName: string;
+  readonly record: unknown;
+}
 
 /** Sends something that is signed. What was typed stays when it is refused; what changed meanwhile is told. */
 export function useSigned() {
   const client = useQueryClient();
-  const [trouble, setTrouble] = useState<{ readonly message: string; readonly changes: readonly Changed[] } | null>(null);
+  const [trouble, setTrouble] = useState<{
+    readonly message: string;
+    readonly changes: readonly Changed[];
+  } | null>(null);
   /** Answers whether it was recorded. @param tell gets each problem with the field that it is about */
-  const sign = async (path: string, value: unknown, tell: (path: string, message: string) => void): Promise<boolean> => {
+  const sign = async (
+    path: string,
+    value: unknown,
+    tell: (path: string, message: string) => void,
+  ): Promise<boolean> => {
     setTrouble(null);
     try {
       await send(path, value);
       await client.invalidateQueries();
       return true;
     } catch (error) {
-      if (error instanceof Refusal) for (const problem of error.details.problems ?? []) tell(problem.path, problem.message);
-      setTrouble({ message: error instanceof Error ? error.message : 'It was not recorded. Try again.', changes: (error instanceof Refusal ? error.details.changes ?? [] : []) as readonly Changed[] });
+      if (error instanceof Refusal)
+        for (const problem of error.details.problems ?? []) tell(problem.path, problem.message);
+      setTrouble({
+        message: error instanceof Error ? error.message : 'It was not recorded. Try again.',
+        changes: (error instanceof Refusal ? (error.details.changes ?? []) : []) as readonly Changed[],
+      });
       // Not waited for: the person who types on meanwhile must not lose it to what the form does after a refusal.
       void client.invalidateQueries({ queryKey: ['aircraft'] });
       return false;
@@ -35,8 +50,17 @@ export function useSigned() {
 export function SignedTrouble({ trouble }: { readonly trouble: ReturnType<typeof useSigned>['trouble'] }) {
   if (trouble === null) return null;
   return (
-    <Alert severity="error" role="alert">{trouble.message}
-      {trouble.changes.length === 0 ? null : <ul>{trouble.changes.map((change, at) => <li key={at}>{change.actorName} {describeHistory(change.act, change.record)}</li>)}</ul>}
+    <Alert severity="error" role="alert">
+      {trouble.message}
+      {trouble.changes.length === 0 ? null : (
+        <ul>
+          {trouble.changes.map((change, at) => (
+            <li key={at}>
+              {change.actorName} {describeHistory(change.act, change.record)}
+            </li>
+          ))}
+        </ul>
+      )}
     </Alert>
   );
 }

@@ -25,65 +25,184 @@ import { policyCloses } from '@/explain/policy';
 
 /** What a form asks about a club: texts as they are typed. */
 export interface ClubForm {
-  readonly club: string; readonly field: string; readonly latitude: string; readonly longitude: string; readonly zone: string;
-  readonly authority: 'us-part91' | 'au-maintenance-release'; readonly trainingUnder: 'part-61' | 'part-141'; readonly lessons: Lessons; readonly withPolicy: boolean; readonly policy: Readonly<Record<string, string>>;
+  readonly club: string;
+  readonly field: string;
+  readonly latitude: string;
+  readonly longitude: string;
+  readonly zone: string;
+  readonly authority: 'us-part91' | 'au-maintenance-release';
+  readonly trainingUnder: 'part-61' | 'part-141';
+  readonly lessons: Lessons;
+  readonly withPolicy: boolean;
+  readonly policy: Readonly<Record<string, string>>;
   /** What each act takes, as typed. */
   readonly estimates: Readonly<Record<Act, { readonly minutes: string; readonly cost: string }>>;
 }
 
 const POLICY: readonly (readonly [string, ParameterSpec])[] = Object.entries(clubPolicy.parameters);
-const two = { display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(280px, 1fr))', gap: 14 } as const;
+const two = {
+  display: 'grid',
+  gridTemplateColumns: 'repeat(auto-fit, minmax(280px, 1fr))',
+  gap: 14,
+} as const;
 const degrees = (text: string): number => Number(text.replace(',', '.').replace('−', '-'));
-const textsOf = (policy: object): Record<string, string> => Object.fromEntries(Object.entries(policy).map(([name, value]) => [name, String(value)]));
+const textsOf = (policy: object): Record<string, string> =>
+  Object.fromEntries(Object.entries(policy).map(([name, value]) => [name, String(value)]));
 
 const whole = (text: string): number => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
-const estimateTexts = (estimates: NonNullable<ClubEntryInput['estimates']>): ClubForm['estimates'] => Object.fromEntries(ACTS.map((act) => {
-  const own = estimates.find((one) => one.act === act);
-  return [act, { minutes: String(own?.minutes ?? ACT_ESTIMATES[act].minutes), cost: String(own?.cost ?? ACT_ESTIMATES[act].cents / 100) }];
-})) as unknown as ClubForm['estimates'];
+const estimateTexts = (estimates: NonNullable<ClubEntryInput['estimates']>): ClubForm['estimates'] =>
+  Object.fromEntries(
+    ACTS.map((act) => {
+      const own = estimates.find((one) => one.act === act);
+      return [
+        act,
+        {
+          minutes: String(own?.minutes ?? ACT_ESTIMATES[act].minutes),
+          cost: String(own?.cost ?? ACT_ESTIMATES[act].cents / 100),
+        },
+      ];
+    }),
+  ) as unknown as ClubForm['estimates'];
 
 /** A form for a club that is not there yet. Its rules begin as the regulation has them, so that no choice of the club grounds an aircraft on the first day; what careful clubs choose is a tap away, with what it closes. The zone is a guess: most people found a club from where it is. */
-export const emptyClub = (): ClubForm => ({ club: '', field: '', latitude: '', longitude: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, authority: 'us-part91', trainingUnder: 'part-141', lessons: 'lessons-are-for-hire', withPolicy: true, policy: textsOf(REGULATION_POLICY), estimates: estimateTexts([]) });
+export const emptyClub = (): ClubForm => ({
+  club: '',
+  field: '',
+  latitude: '',
+  longitude: '',
+  zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  authority: 'us-part91',
+  trainingUnder: 'part-141',
+  lessons: 'lessons-are-for-hire',
+  withPolicy: true,
+  policy: textsOf(REGULATION_POLICY),
+  estimates: estimateTexts([]),
+});
 
 /** The form of a club as it is on record. */
-export function formOf({ name, field, latitude, longitude, zone, authority, policy, estimates }: ClubEntryInput): ClubForm {
+export function formOf({
+  name,
+  field,
+  latitude,
+  longitude,
+  zone,
+  authority,
+  policy,
+  estimates,
+}: ClubEntryInput): ClubForm {
   return {
-    club: name, field, latitude: String(latitude), longitude: String(longitude), zone, authority: authority.id, trainingUnder: authority.id === 'us-part91' ? authority.parameters.trainingUnder : 'part-141', lessons: authority.id === 'us-part91' ? authority.parameters.lessons : 'lessons-are-for-hire',
-    withPolicy: policy !== null, policy: { ...textsOf(USUAL_POLICY), ...textsOf(policy ?? {}) }, estimates: estimateTexts(estimates ?? []),
+    club: name,
+    field,
+    latitude: String(latitude),
+    longitude: String(longitude),
+    zone,
+    authority: authority.id,
+    trainingUnder: authority.id === 'us-part91' ? authority.parameters.trainingUnder : 'part-141',
+    lessons: authority.id === 'us-part91' ? authority.parameters.lessons : 'lessons-are-for-hire',
+    withPolicy: policy !== null,
+    policy: { ...textsOf(USUAL_POLICY), ...textsOf(policy ?? {}) },
+    estimates: estimateTexts(estimates ?? []),
   };
 }
 
 /** What a form says, for the server to check. */
 export function clubOf(form: ClubForm): ClubEntryInput {
   return {
-    name: form.club, field: form.field, latitude: degrees(form.latitude), longitude: degrees(form.longitude), zone: form.zone,
-    authority: form.authority === 'us-part91' ? { id: form.authority, parameters: { trainingUnder: form.trainingUnder, lessons: form.lessons } } : { id: form.authority },
-    policy: form.withPolicy ? Object.fromEntries(POLICY.map(([name, spec]) => [name, spec.kind === 'word' ? form.policy[name] : Number(form.policy[name])])) : null,
+    name: form.club,
+    field: form.field,
+    latitude: degrees(form.latitude),
+    longitude: degrees(form.longitude),
+    zone: form.zone,
+    authority:
+      form.authority === 'us-part91'
+        ? { id: form.authority, parameters: { trainingUnder: form.trainingUnder, lessons: form.lessons } }
+        : { id: form.authority },
+    policy: form.withPolicy
+      ? Object.fromEntries(
+          POLICY.map(([name, spec]) => [
+            name,
+            spec.kind === 'word' ? form.policy[name] : Number(form.policy[name]),
+          ]),
+        )
+      : null,
     // What is usual stays what is usual, also where it changes with the program.
-    estimates: ACTS.flatMap((act) => { const minutes = whole(form.estimates[act].minutes); const cost = whole(form.estimates[act].cost); return minutes === ACT_ESTIMATES[act].minutes && cost === ACT_ESTIMATES[act].cents / 100 ? [] : [{ act, minutes, cost }]; }),
+    estimates: ACTS.flatMap((act) => {
+      const minutes = whole(form.estimates[act].minutes);
+      const cost = whole(form.estimates[act].cost);
+      return minutes === ACT_ESTIMATES[act].minutes && cost === ACT_ESTIMATES[act].cents / 100
+        ? []
+        : [{ act, minutes, cost }];
+    }),
   };
 }
 
-const PLACES: Readonly<Record<string, keyof ClubForm>> = { 'club.name': 'club', 'club.field': 'field', 'club.latitude': 'latitude', 'club.longitude': 'longitude', 'club.zone': 'zone' };
+const PLACES: Readonly<Record<string, keyof ClubForm>> = {
+  'club.name': 'club',
+  'club.field': 'field',
+  'club.latitude': 'latitude',
+  'club.longitude': 'longitude',
+  'club.zone': 'zone',
+};
 
 /** Where a refused value stands in the form; null where it does not. */
-export const placeInForm = (path: string): 'club' | 'policy' | null => (PLACES[path] ?? (path.startsWith('club.policy.') ? `policy.${path.slice('club.policy.'.length)}` : null)) as 'club' | 'policy' | null;
+export const placeInForm = (path: string): 'club' | 'policy' | null =>
+  (PLACES[path]
+    ?? (path.startsWith('club.policy.') ? `policy.${path.slice('club.policy.'.length)}` : null)) as
+    'club' | 'policy' | null;
 
 /** The club's name, field and zone. Inside of a form that holds a ClubForm. */
 export function FieldFields() {
-  const { register, control, formState: { errors } } = useFormContext<ClubForm>();
-  const text = (name: 'club' | 'field', label: string) => ({ label, ...register(name, { validate: (given) => given.trim() !== '' || `Enter ${label.toLowerCase()}.` }), error: errors[name] !== undefined, helperText: errors[name]?.message });
+  const {
+    register,
+    control,
+    formState: { errors },
+  } = useFormContext<ClubForm>();
+  const text = (name: 'club' | 'field', label: string) => ({
+    label,
+    ...register(name, { validate: (given) => given.trim() !== '' || `Enter ${label.toLowerCase()}.` }),
+    error: errors[name] !== undefined,
+    helperText: errors[name]?.message,
+  });
   const coordinate = (name: 'latitude' | 'longitude', most: number) => ({
-    ...register(name, { validate: (given) => (given.trim() !== '' && Math.abs(degrees(given)) <= most) || `Degrees from -${most} to ${most}, such as ${name === 'latitude' ? '44.53' : '-64.02'}.` }),
-    error: errors[name] !== undefined, helperText: errors[name]?.message ?? (name === 'latitude' ? 'North is positive.' : 'East is positive, west negative.'), slotProps: { htmlInput: { inputMode: 'decimal' as const, className: 'figure' } },
+    ...register(name, {
+      validate: (given) =>
+        (given.trim() !== '' && Math.abs(degrees(given)) <= most)
+        || `Degrees from -${most} to ${most}, such as ${name === 'latitude' ? '44.53' : '-64.02'}.`,
+    }),
+    error: errors[name] !== undefined,
+    helperText:
+      errors[name]?.message
+      ?? (name === 'latitude' ? 'North is positive.' : 'East is positive, west negative.'),
+    slotProps: { htmlInput: { inputMode: 'decimal' as const, className: 'figure' } },
   });
   return (
     <div style={two}>
-      <TextField {...text('club', 'Name of the club')} /><TextField {...text('field', 'Name of the field')} />
-      <TextField label="Latitude, degrees" {...coordinate('latitude', 90)} /><TextField label="Longitude, degrees" {...coordinate('longitude', 180)} />
-      <Controller name="zone" control={control} render={({ field: { value, onChange } }) => (
-        <Autocomplete options={Intl.supportedValuesOf('timeZone')} value={value} disableClearable onChange={(_, chosen) => { onChange(chosen); }} renderInput={(params) => <TextField {...params} label="Time zone of the field" error={errors.zone !== undefined} helperText={errors.zone?.message ?? 'Dates hold to local midnight there.'} />} />
-      )} />
+      <TextField {...text('club', 'Name of the club')} />
+      <TextField {...text('field', 'Name of the field')} />
+      <TextField label="Latitude, degrees" {...coordinate('latitude', 90)} />
+      <TextField label="Longitude, degrees" {...coordinate('longitude', 180)} />
+      <Controller
+        name="zone"
+        control={control}
+        render={({ field: { value, onChange } }) => (
+          <Autocomplete
+            options={Intl.supportedValuesOf('timeZone')}
+            value={value}
+            disableClearable
+            onChange={(_, chosen) => {
+              onChange(chosen);
+            }}
+            renderInput={(params) => (
+              <TextField
+                {...params}
+                label="Time zone of the field"
+                error={errors.zone !== undefined}
+                helperText={errors.zone?.message ?? 'Dates hold to local midnight there.'}
+              />
+            )}
+          />
+        )}
+      />
     </div>
   );
 }
@@ -92,36 +211,103 @@ export function FieldFields() {
 function Presets() {
   const { control, setValue } = useFormContext<ClubForm>();
   const { policy } = useWatch<ClubForm>({ control }) as ClubForm;
-  const chosen = policyFrom(Object.fromEntries(POLICY.map(([name, spec]) => [name, spec.kind === 'word' ? policy[name] : Number(policy[name])])));
+  const chosen = policyFrom(
+    Object.fromEntries(
+      POLICY.map(([name, spec]) => [name, spec.kind === 'word' ? policy[name] : Number(policy[name])]),
+    ),
+  );
   const closes = 'fault' in chosen ? null : policyCloses(chosen);
-  const take = (preset: object) => { for (const [name, value] of Object.entries(textsOf(preset))) setValue(`policy.${name}`, value, { shouldDirty: true }); };
+  const take = (preset: object) => {
+    for (const [name, value] of Object.entries(textsOf(preset)))
+      setValue(`policy.${name}`, value, { shouldDirty: true });
+  };
   return (
     <div>
-      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}><Button size="small" variant="outlined" onClick={() => { take(REGULATION_POLICY); }}>As the regulation</Button><Button size="small" variant="outlined" onClick={() => { take(USUAL_POLICY); }}>As careful clubs do</Button></div>
-      {closes === null ? null : closes.length === 0 ? <p className="small">These choices close nothing that the regulation leaves open.</p> : <div className="small"><p style={{ marginBottom: 4 }}>Beyond the regulation these choices close:</p><ul style={{ margin: 0 }}>{closes.map((words) => <li key={words}>{words}</li>)}</ul></div>}
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={() => {
+            take(REGULATION_POLICY);
+          }}
+        >
+          As the regulation
+        </Button>
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={() => {
+            take(USUAL_POLICY);
+          }}
+        >
+          As careful clubs do
+        </Button>
+      </div>
+      {closes === null ? null : closes.length === 0 ? (
+        <p className="small">These choices close nothing that the regulation leaves open.</p>
+      ) : (
+        <div className="small">
+          <p style={{ marginBottom: 4 }}>Beyond the regulation these choices close:</p>
+          <ul style={{ margin: 0 }}>
+            {closes.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+        </div>
+      )}
     </div>
   );
 }
 
 /** What each act takes: what is usual until the club says otherwise. It orders remedies and decides nothing. */
 function Estimates() {
-  const { register, formState: { errors } } = useFormContext<ClubForm>();
-  const figure = (label: string) => ({ htmlInput: { inputMode: 'decimal' as const, className: 'figure', 'aria-label': label } });
+  const {
+    register,
+    formState: { errors },
+  } = useFormContext<ClubForm>();
+  const figure = (label: string) => ({
+    htmlInput: { inputMode: 'decimal' as const, className: 'figure', 'aria-label': label },
+  });
   const valid = (text: string) => (Number.isFinite(whole(text)) && whole(text) >= 0) || 'A number from 0.';
   return (
     <details>
       <summary>What acts take: minutes out of service, and cost</summary>
-      <p className="small">Estimates. They put remedies in order, the shortest first, and decide nothing. Change what your workshop does faster or dearer.</p>
+      <p className="small">
+        Estimates. They put remedies in order, the shortest first, and decide nothing. Change what your
+        workshop does faster or dearer.
+      </p>
       <Table size="small" aria-label="What acts take">
-        <TableHead><TableRow><TableCell>Act</TableCell><TableCell>Minutes</TableCell><TableCell>Cost</TableCell></TableRow></TableHead>
+        <TableHead>
+          <TableRow>
+            <TableCell>Act</TableCell>
+            <TableCell>Minutes</TableCell>
+            <TableCell>Cost</TableCell>
+          </TableRow>
+        </TableHead>
         <TableBody>
           {ACTS.map((act) => {
             const fault = errors.estimates?.[act];
             return (
               <TableRow key={act}>
                 <TableCell>{ACT_NAMES[act]}</TableCell>
-                <TableCell><TextField size="small" {...register(`estimates.${act}.minutes`, { validate: valid })} error={fault?.minutes !== undefined} helperText={fault?.minutes?.message} slotProps={figure(`Minutes: ${ACT_NAMES[act]}`)} /></TableCell>
-                <TableCell><TextField size="small" {...register(`estimates.${act}.cost`, { validate: valid })} error={fault?.cost !== undefined} helperText={fault?.cost?.message} slotProps={figure(`Cost: ${ACT_NAMES[act]}`)} /></TableCell>
+                <TableCell>
+                  <TextField
+                    size="small"
+                    {...register(`estimates.${act}.minutes`, { validate: valid })}
+                    error={fault?.minutes !== undefined}
+                    helperText={fault?.minutes?.message}
+                    slotProps={figure(`Minutes: ${ACT_NAMES[act]}`)}
+                  />
+                </TableCell>
+                <TableCell>
+                  <TextField
+                    size="small"
+                    {...register(`estimates.${act}.cost`, { validate: valid })}
+                    error={fault?.cost !== undefined}
+                    helperText={fault?.cost?.message}
+                    slotProps={figure(`Cost: ${ACT_NAMES[act]}`)}
+                  />
+                </TableCell>
               </TableRow>
             );
           })}
@@ -133,27 +319,114 @@ function Estimates() {
 
 /** Whose rules hold, and the club's own choices. Inside of a form that holds a ClubForm. */
 export function RuleFields() {
-  const { register, control, formState: { errors } } = useFormContext<ClubForm>();
+  const {
+    register,
+    control,
+    formState: { errors },
+  } = useFormContext<ClubForm>();
   const { authority, withPolicy } = useWatch<ClubForm>({ control }) as ClubForm;
   return (
     <>
       <div style={two}>
-        <TextField select label="Authority" value={authority} {...register('authority')}><MenuItem value="us-part91">{usPart91.title}</MenuItem><MenuItem value="au-maintenance-release">Australian maintenance release</MenuItem></TextField>
-        {authority === 'us-part91' ? <Controller name="trainingUnder" control={control} render={({ field: { value, onChange } }) => <TextField select label={usPart91.parameters.trainingUnder.title} value={value} onChange={onChange} helperText={usPart91.parameters.trainingUnder.about}><MenuItem value="part-61">Part 61</MenuItem><MenuItem value="part-141">Part 141</MenuItem></TextField>} /> : null}
-        {authority === 'us-part91' ? <Controller name="lessons" control={control} render={({ field: { value, onChange } }) => <TextField select label={usPart91.parameters.lessons.title} value={value} onChange={onChange} helperText={usPart91.parameters.lessons.about}><MenuItem value="lessons-are-for-hire">Lessons count as for hire</MenuItem><MenuItem value="lessons-are-not-for-hire">Lessons do not count as for hire</MenuItem></TextField>} /> : null}
+        <TextField select label="Authority" value={authority} {...register('authority')}>
+          <MenuItem value="us-part91">{usPart91.title}</MenuItem>
+          <MenuItem value="au-maintenance-release">Australian maintenance release</MenuItem>
+        </TextField>
+        {authority === 'us-part91' ? (
+          <Controller
+            name="trainingUnder"
+            control={control}
+            render={({ field: { value, onChange } }) => (
+              <TextField
+                select
+                label={usPart91.parameters.trainingUnder.title}
+                value={value}
+                onChange={onChange}
+                helperText={usPart91.parameters.trainingUnder.about}
+              >
+                <MenuItem value="part-61">Part 61</MenuItem>
+                <MenuItem value="part-141">Part 141</MenuItem>
+              </TextField>
+            )}
+          />
+        ) : null}
+        {authority === 'us-part91' ? (
+          <Controller
+            name="lessons"
+            control={control}
+            render={({ field: { value, onChange } }) => (
+              <TextField
+                select
+                label={usPart91.parameters.lessons.title}
+                value={value}
+                onChange={onChange}
+                helperText={usPart91.parameters.lessons.about}
+              >
+                <MenuItem value="lessons-are-for-hire">Lessons count as for hire</MenuItem>
+                <MenuItem value="lessons-are-not-for-hire">Lessons do not count as for hire</MenuItem>
+              </TextField>
+            )}
+          />
+        ) : null}
       </div>
-      <p className="small" style={{ margin: 0 }}>The rules were written down from memory of the published texts, and say so at every answer. Consult the text in force; where the two differ, the text is right.</p>
-      <Controller name="withPolicy" control={control} render={({ field: { value, onChange } }) => <FormControlLabel control={<Checkbox checked={value} onChange={(_, checked) => { onChange(checked); }} />} label="The club has rules of its own on top. None can be looser than the authority’s." />} />
+      <p className="small" style={{ margin: 0 }}>
+        The rules were written down from memory of the published texts, and say so at every answer. Consult
+        the text in force; where the two differ, the text is right.
+      </p>
+      <Controller
+        name="withPolicy"
+        control={control}
+        render={({ field: { value, onChange } }) => (
+          <FormControlLabel
+            control={
+              <Checkbox
+                checked={value}
+                onChange={(_, checked) => {
+                  onChange(checked);
+                }}
+              />
+            }
+            label="The club has rules of its own on top. None can be looser than the authority’s."
+          />
+        )}
+      />
       {withPolicy ? <Presets /> : null}
       {withPolicy ? (
         <div style={two}>
           {POLICY.map(([name, spec]) => (
-            <Controller key={name} name={`policy.${name}`} control={control} render={({ field: { value, onChange } }) => {
-              const fault = errors.policy?.[name]?.message;
-              return spec.kind === 'word'
-                ? <TextField select label={spec.title} value={value} onChange={onChange} error={fault !== undefined} helperText={fault ?? spec.about}>{spec.values.map((word) => <MenuItem key={word} value={word}>{sentenceCase(word.replaceAll('-', ' '))}</MenuItem>)}</TextField>
-                : <TextField label={spec.title} value={value} onChange={onChange} error={fault !== undefined} helperText={fault ?? `In ${spec.unit}. ${spec.about}`} slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }} />;
-            }} />
+            <Controller
+              key={name}
+              name={`policy.${name}`}
+              control={control}
+              render={({ field: { value, onChange } }) => {
+                const fault = errors.policy?.[name]?.message;
+                return spec.kind === 'word' ? (
+                  <TextField
+                    select
+                    label={spec.title}
+                    value={value}
+                    onChange={onChange}
+                    error={fault !== undefined}
+                    helperText={fault ?? spec.about}
+                  >
+                    {spec.values.map((word) => (
+                      <MenuItem key={word} value={word}>
+                        {sentenceCase(word.replaceAll('-', ' '))}
+                      </MenuItem>
+                    ))}
+                  </TextField>
+                ) : (
+                  <TextField
+                    label={spec.title}
+                    value={value}
+                    onChange={onChange}
+                    error={fault !== undefined}
+                    helperText={fault ?? `In ${spec.unit}. ${spec.about}`}
+                    slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }}
+                  />
+                );
+              }}
+            />
           ))}
         </div>
       ) : null}

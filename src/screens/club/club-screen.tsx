@@ -15,11 +15,24 @@ export function ClubScreen() {
     <>
       <DeskHeader />
       <main style={{ padding: '16px 20px 60px', maxWidth: 1240, margin: '0 auto' }}>
-        {people === undefined ? (error === null ? <p>Loading …</p> : <Trouble error={error} retry={() => { void refetch(); }} />) : (
+        {people === undefined ? (
+          error === null ? (
+            <p>Loading …</p>
+          ) : (
+            <Trouble
+              error={error}
+              retry={() => {
+                void refetch();
+              }}
+            />
+          )
+        ) : (
           <>
             <h1 style={{ marginBottom: 4 }}>{people.club.name}</h1>
             <ClubPart rules={people.club.rules} mayChange={people.mayChange} />
-            <FleetPart mayEnter={me?.roles.some((role) => role === 'administrator' || role === 'dispatcher') ?? false} />
+            <FleetPart
+              mayEnter={me?.roles.some((role) => role === 'administrator' || role === 'dispatcher') ?? false}
+            />
             <PeoplePart people={people} />
           </>
         )}

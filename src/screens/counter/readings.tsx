@@ -25,14 +25,24 @@ export function useReadings() {
   const [readings, setReadings] = useState(NOTHING);
   return {
     readings,
-    type: (dial: string, text: string) => { setReadings((now) => ({ ...now, shown: { ...now.shown, [dial]: text } })); },
-    leave: (dials: readonly string[]) => { setReadings((now) => ({ ...now, left: [...new Set([...now.left, ...dials])] })); },
-    answer: (key: string, yes: boolean) => { setReadings((now) => ({ ...now, accepted: yes ? [...now.accepted, key] : now.accepted.filter((one) => one !== key) })); },
+    type: (dial: string, text: string) => {
+      setReadings((now) => ({ ...now, shown: { ...now.shown, [dial]: text } }));
+    },
+    leave: (dials: readonly string[]) => {
+      setReadings((now) => ({ ...now, left: [...new Set([...now.left, ...dials])] }));
+    },
+    answer: (key: string, yes: boolean) => {
+      setReadings((now) => ({
+        ...now,
+        accepted: yes ? [...now.accepted, key] : now.accepted.filter((one) => one !== key),
+      }));
+    },
   };
 }
 
 /** What was typed, as the server takes it. */
-export const enteredOf = (dials: readonly CounterDial[], { shown }: Readings) => dials.map(({ dial }) => ({ dial: dial.id, shown: (shown[dial.id] ?? '').trim() }));
+export const enteredOf = (dials: readonly CounterDial[], { shown }: Readings) =>
+  dials.map(({ dial }) => ({ dial: dial.id, shown: (shown[dial.id] ?? '').trim() }));
 
 interface Props {
   readonly dials: readonly CounterDial[];
@@ -45,7 +55,13 @@ interface Props {
 }
 
 /** The meters one under the other: what is on record, what is read, and what has to be asked about it. */
-export function ReadingFields({ dials, asks, state: { readings, type, leave, answer }, beside, stacked = false }: Props) {
+export function ReadingFields({
+  dials,
+  asks,
+  state: { readings, type, leave, answer },
+  beside,
+  stacked = false,
+}: Props) {
   const all = dials.map(({ dial }) => dial);
   return (
     <div style={{ display: 'grid', gap: 16 }}>
@@ -54,10 +70,35 @@ export function ReadingFields({ dials, asks, state: { readings, type, leave, ans
         const own = readings.left.includes(dial.id) ? asks.filter((ask) => ask.dial === dial.id) : [];
         const same = own.length === 0 && readings.left.includes(dial.id);
         return (
-          <div key={dial.id} style={{ display: 'grid', gridTemplateColumns: stacked ? 'minmax(0, 1fr)' : '260px 200px minmax(0, 1fr)', gap: stacked ? 10 : 16, alignItems: 'center' }}>
-            <div><b>{dial.name}</b>{dial.bills ? <span className="small"> · billed by it</span> : null}<div className="small">{beside(one)}</div></div>
-            <TextField label={`${dial.name} shows`} value={readings.shown[dial.id] ?? ''} onChange={(event) => { type(dial.id, event.target.value); }} onBlur={() => { leave([dial.id]); }} autoComplete="off"
-              error={own.length > 0} slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure', style: { fontSize: 20 } } }} />
+          <div
+            key={dial.id}
+            style={{
+              display: 'grid',
+              gridTemplateColumns: stacked ? 'minmax(0, 1fr)' : '260px 200px minmax(0, 1fr)',
+              gap: stacked ? 10 : 16,
+              alignItems: 'center',
+            }}
+          >
+            <div>
+              <b>{dial.name}</b>
+              {dial.bills ? <span className="small"> · billed by it</span> : null}
+              <div className="small">{beside(one)}</div>
+            </div>
+            <TextField
+              label={`${dial.name} shows`}
+              value={readings.shown[dial.id] ?? ''}
+              onChange={(event) => {
+                type(dial.id, event.target.value);
+              }}
+              onBlur={() => {
+                leave([dial.id]);
+              }}
+              autoComplete="off"
+              error={own.length > 0}
+              slotProps={{
+                htmlInput: { inputMode: 'decimal', className: 'figure', style: { fontSize: 20 } },
+              }}
+            />
             <div role={own.length > 0 ? 'alert' : undefined}>
               {same ? <span className="small">agrees</span> : null}
               {own.map((ask) => {
@@ -65,8 +106,45 @@ export function ReadingFields({ dials, asks, state: { readings, type, leave, ans
                 return (
                   <div key={ask.key} style={{ borderLeft: '4px solid var(--restricted)', paddingLeft: 12 }}>
                     <div>{headline}</div>
-                    {ask.intended.length === 0 ? null : <div style={{ display: 'flex', gap: 8, alignItems: 'center', flexWrap: 'wrap', margin: '6px 0' }}>Did you mean {ask.intended.map(({ text }) => <Button key={text} size="small" variant="outlined" className="figure" onClick={() => { type(dial.id, text); }}>{text}</Button>)}</div>}
-                    {accept === null ? null : <FormControlLabel control={<Checkbox checked={readings.accepted.includes(ask.key)} onChange={(_, yes) => { answer(ask.key, yes); }} />} label={accept} />}
+                    {ask.intended.length === 0 ? null : (
+                      <div
+                        style={{
+                          display: 'flex',
+                          gap: 8,
+                          alignItems: 'center',
+                          flexWrap: 'wrap',
+                          margin: '6px 0',
+                        }}
+                      >
+                        Did you mean{' '}
+                        {ask.intended.map(({ text }) => (
+                          <Button
+                            key={text}
+                            size="small"
+                            variant="outlined"
+                            className="figure"
+                            onClick={() => {
+                              type(dial.id, text);
+                            }}
+                          >
+                            {text}
+                          </Button>
+                        ))}
+                      </div>
+                    )}
+                    {accept === null ? null : (
+                      <FormControlLabel
+                        control={
+                          <Checkbox
+                            checked={readings.accepted.includes(ask.key)}
+                            onChange={(_, yes) => {
+                              answer(ask.key, yes);
+                            }}
+                          />
+                        }
+                        label={accept}
+                      />
+                    )}
                   </div>
                 );
               })}

@@ -14,7 +14,10 @@ export interface KeptFinding {
   readonly clubId?: string | null;
   readonly registration: string;
   readonly ready: 0 | 1;
-  readonly finding: Omit<FindingInput, 'station' | 'looks'> & { readonly station: string | null; readonly looks: FindingInput['looks'] | null };
+  readonly finding: Omit<FindingInput, 'station' | 'looks'> & {
+    readonly station: string | null;
+    readonly looks: FindingInput['looks'] | null;
+  };
   readonly photo: Blob | null;
   readonly photoId: string;
   /** The words have arrived; only the photo is still to be sent. */
@@ -29,12 +32,19 @@ store.version(1).stores({ kept: 'findingId, [personId+ready]' });
 /** Keeps what was typed or taken so far. */
 export const keep = (finding: KeptFinding) => store.kept.put(finding);
 /** The unfinished finding of a person on an aircraft, if there is one. */
-export const unfinished = (personId: string, registration: string) => store.kept.where({ personId, ready: 0 }).filter((kept) => kept.registration === registration).first();
+export const unfinished = (personId: string, registration: string) =>
+  store.kept
+    .where({ personId, ready: 0 })
+    .filter((kept) => kept.registration === registration)
+    .first();
 /** Throws away a finding that its writer gave up. */
 export const discard = (findingId: string) => store.kept.delete(findingId);
 
 /** What came of sending one finding. */
-export type Sent = { readonly state: 'sent'; readonly photoTrouble: string | null } | { readonly state: 'kept' } | { readonly state: 'refused' };
+export type Sent =
+  | { readonly state: 'sent'; readonly photoTrouble: string | null }
+  | { readonly state: 'kept' }
+  | { readonly state: 'refused' };
 
 /** Sends one finding, words first. Without signal it stays; a refusal is kept with its reason. */
 export async function sendKept(kept: KeptFinding): Promise<Sent> {
@@ -42,7 +52,11 @@ export async function sendKept(kept: KeptFinding): Promise<Sent> {
   try {
     if (!kept.wordsSent) await send('/api/findings', kept.finding, inClub);
   } catch (error) {
-    if (error instanceof NoSignal || (error instanceof Refusal && (error.status === 401 || error.status >= 500))) return { state: 'kept' };
+    if (
+      error instanceof NoSignal
+      || (error instanceof Refusal && (error.status === 401 || error.status >= 500))
+    )
+      return { state: 'kept' };
     const message = error instanceof Error ? error.message : 'It was not accepted.';
     await keep({ ...kept, trouble: message });
     return { state: 'refused' };
@@ -50,9 +64,14 @@ export async function sendKept(kept: KeptFinding): Promise<Sent> {
   await keep({ ...kept, wordsSent: true, trouble: null });
   if (kept.photo !== null) {
     try {
-      await ask(`/api/findings/${kept.findingId}/photos/${kept.photoId}`, { method: 'PUT', body: kept.photo, headers: inClub });
+      await ask(`/api/findings/${kept.findingId}/photos/${kept.photoId}`, {
+        method: 'PUT',
+        body: kept.photo,
+        headers: inClub,
+      });
     } catch (error) {
-      if (!(error instanceof Refusal) || error.status === 401 || error.status >= 500) return { state: 'kept' };
+      if (!(error instanceof Refusal) || error.status === 401 || error.status >= 500)
+        return { state: 'kept' };
       // The photo may exist nowhere else: it stays on the phone until its taker has decided.
       const photoTrouble = error.message;
       await keep({ ...kept, wordsSent: true, trouble: photoTrouble });
@@ -68,22 +87,34 @@ export function useOutbox(personId: string | undefined): readonly KeptFinding[] 
   const [waiting, setWaiting] = useState<readonly KeptFinding[]>([]);
   useEffect(() => {
     if (personId === undefined) return undefined;
-    const watch = liveQuery(() => store.kept.where({ personId, ready: 1 }).toArray()).subscribe({ next: setWaiting, error: () => { setWaiting([]); } });
+    const watch = liveQuery(() => store.kept.where({ personId, ready: 1 }).toArray()).subscribe({
+      next: setWaiting,
+      error: () => {
+        setWaiting([]);
+      },
+    });
     let busy = false;
     const sendAll = async () => {
       if (busy) return;
       busy = true;
       try {
-        for (const kept of await store.kept.where({ personId, ready: 1 }).toArray()) if (kept.trouble === null) await sendKept(kept);
+        for (const kept of await store.kept.where({ personId, ready: 1 }).toArray())
+          if (kept.trouble === null) await sendKept(kept);
       } finally {
         busy = false;
       }
     };
-    const again = () => { void sendAll(); };
+    const again = () => {
+      void sendAll();
+    };
     again();
     window.addEventListener('online', again);
     const timer = setInterval(again, 30_000);
-    return () => { watch.unsubscribe(); window.removeEventListener('online', again); clearInterval(timer); };
+    return () => {
+      watch.unsubscribe();
+      window.removeEventListener('online', again);
+      clearInterval(timer);
+    };
   }, [personId]);
   return waiting;
 }

@@ -7,6 +7,10 @@ export function goTo(path: string): void {
 
 /** Signs out and shows the first page. What is kept on the phone stays there for the person who wrote it. */
 export async function leave(): Promise<void> {
-  await ask('/api/auth/sign-out', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }).catch(() => null);
+  await ask('/api/auth/sign-out', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: '{}',
+  }).catch(() => null);
   goTo('/sign-in');
 }

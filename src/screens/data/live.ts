@@ -29,11 +29,21 @@ export function useLive(): number | null {
     let lost = true;
     const alive = () => {
       heard = Date.now();
-      if (lost) { lost = false; setDeadSince(null); void client.invalidateQueries(); }
+      if (lost) {
+        lost = false;
+        setDeadSince(null);
+        void client.invalidateQueries();
+      }
     };
-    const dead = () => { lost = true; setDeadSince((since) => since ?? heard); };
+    const dead = () => {
+      lost = true;
+      setDeadSince((since) => since ?? heard);
+    };
     source.addEventListener('beat', alive);
-    source.addEventListener('resync', () => { alive(); void client.invalidateQueries(); });
+    source.addEventListener('resync', () => {
+      alive();
+      void client.invalidateQueries();
+    });
     source.addEventListener('change', (event: MessageEvent<string>) => {
       alive();
       const row = JSON.parse(event.data) as LineRow | null;
@@ -48,19 +58,38 @@ export function useLive(): number | null {
       return undefined;
     });
     source.onerror = dead;
-    const watch = setInterval(() => { if (Date.now() - heard > SILENCE_MS) dead(); }, 2000);
-    return () => { source.close(); clearInterval(watch); };
+    const watch = setInterval(() => {
+      if (Date.now() - heard > SILENCE_MS) dead();
+    }, 2000);
+    return () => {
+      source.close();
+      clearInterval(watch);
+    };
   }, [client]);
   return deadSince;
 }
 
 /** Asks again at the moment at which an answer changes by itself: an inspection that ends at midnight ends on an open screen too. */
-export function useRenewalAt(moments: readonly (number | null)[], now: number | undefined, pinned: boolean): void {
+export function useRenewalAt(
+  moments: readonly (number | null)[],
+  now: number | undefined,
+  pinned: boolean,
+): void {
   const client = useQueryClient();
-  const next = moments.reduce<number | null>((first, moment) => (moment === null ? first : first === null ? moment : Math.min(first, moment)), null);
+  const next = moments.reduce<number | null>(
+    (first, moment) => (moment === null ? first : first === null ? moment : Math.min(first, moment)),
+    null,
+  );
   useEffect(() => {
     if (next === null || now === undefined || pinned) return undefined;
-    const timer = setTimeout(() => { void client.invalidateQueries(); }, Math.min(LONGEST_TIMER_MS, Math.max(1000, next - now + 500)));
-    return () => { clearTimeout(timer); };
+    const timer = setTimeout(
+      () => {
+        void client.invalidateQueries();
+      },
+      Math.min(LONGEST_TIMER_MS, Math.max(1000, next - now + 500)),
+    );
+    return () => {
+      clearTimeout(timer);
+    };
   }, [client, next, now, pinned]);
 }

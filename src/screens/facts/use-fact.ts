@@ -11,9 +11,16 @@ export function useFact({ aircraftId }: Pick<Facts, 'aircraftId'>) {
   const [done, setDone] = useState(false);
   const { sign, trouble } = useSigned();
   /** Answers the id under which it was recorded; null where it was not. @param tell gets each problem with the last part of its path */
-  const enter = async (fact: FactInput, tell: (field: string, message: string) => void = () => { /* the message says it */ }): Promise<string | null> => {
+  const enter = async (
+    fact: FactInput,
+    tell: (field: string, message: string) => void = () => {
+      /* the message says it */
+    },
+  ): Promise<string | null> => {
     setDone(false);
-    const went = await sign('/api/facts', { factId, aircraftId, fact }, (path, message) => { tell(path.split('.').at(-1) ?? path, message); });
+    const went = await sign('/api/facts', { factId, aircraftId, fact }, (path, message) => {
+      tell(path.split('.').at(-1) ?? path, message);
+    });
     if (!went) return null;
     setDone(true);
     setFactId(crypto.randomUUID());
@@ -30,12 +37,17 @@ export function useInstead(latest: string | null) {
   const [opened, setOpened] = useState<{ readonly id: string | null } | 'latest'>({ id: latest });
   return {
     instead: opened === 'latest' ? latest : opened.id,
-    recorded: (id: string) => { setOpened({ id }); },
-    told: (field: string) => { if (field === 'instead') setOpened('latest'); },
+    recorded: (id: string) => {
+      setOpened({ id });
+    },
+    told: (field: string) => {
+      if (field === 'instead') setOpened('latest');
+    },
   };
 }
 
 /** An empty text says nothing. */
 export const said = (text: string): string | undefined => (text.trim() === '' ? undefined : text.trim());
 /** A number as people write it; what is no number goes on as it is, so that the server says what it expected. */
-export const figure = (text: string): number | undefined => (text.trim() === '' ? undefined : Number(text.trim().replace(',', '.')));
+export const figure = (text: string): number | undefined =>
+  text.trim() === '' ? undefined : Number(text.trim().replace(',', '.'));

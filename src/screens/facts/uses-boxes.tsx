@@ -11,37 +11,131 @@ import { PURPOSE_NAMES } from '@/explain/names';
 export type TickedBox = Readonly<Record<Dimension, readonly string[]>>;
 
 const TITLES: Readonly<Record<Dimension, string>> = {
-  light: 'Light', rules: 'Flight rules', purpose: 'What for', crew: 'Who flies', range: 'How far', transponderAirspace: 'Airspace that needs a transponder', adsbAirspace: 'Airspace that needs ADS-B Out', overWater: 'Over water', passengers: 'People who are not crew',
+  light: 'Light',
+  rules: 'Flight rules',
+  purpose: 'What for',
+  crew: 'Who flies',
+  range: 'How far',
+  transponderAirspace: 'Airspace that needs a transponder',
+  adsbAirspace: 'Airspace that needs ADS-B Out',
+  overWater: 'Over water',
+  passengers: 'People who are not crew',
 };
-const WORDS: Readonly<Record<string, string>> = { vfr: 'visual', ifr: 'by instruments', 'student-solo': 'student alone', dual: 'with an instructor', 'rated-pilot': 'rated pilot', local: 'local area', 'cross-country': 'across country', outside: 'outside it', inside: 'inside it', 'within-glide': 'within gliding distance of the shore', 'beyond-glide': 'beyond it', none: 'nobody', aboard: 'aboard' };
-const wordOf = (dimension: Dimension, value: string): string => (dimension === 'purpose' ? PURPOSE_NAMES[value as keyof typeof PURPOSE_NAMES] : WORDS[value] ?? value);
+const WORDS: Readonly<Record<string, string>> = {
+  vfr: 'visual',
+  ifr: 'by instruments',
+  'student-solo': 'student alone',
+  dual: 'with an instructor',
+  'rated-pilot': 'rated pilot',
+  local: 'local area',
+  'cross-country': 'across country',
+  outside: 'outside it',
+  inside: 'inside it',
+  'within-glide': 'within gliding distance of the shore',
+  'beyond-glide': 'beyond it',
+  none: 'nobody',
+  aboard: 'aboard',
+};
+const wordOf = (dimension: Dimension, value: string): string =>
+  dimension === 'purpose' ? PURPOSE_NAMES[value as keyof typeof PURPOSE_NAMES] : (WORDS[value] ?? value);
 
 /** A first box: an ordinary trainer by day, visually. Nothing is assumed that somebody did not leave ticked. */
 const FIRST_BOX: TickedBox = {
-  light: ['day'], rules: ['vfr'], purpose: ['private-rental', 'positioning-to-maintenance', 'maintenance-check-flight'], crew: [...DIMENSIONS.crew], range: ['local', 'cross-country'], transponderAirspace: ['outside'], adsbAirspace: ['outside'], overWater: ['within-glide'], passengers: [...DIMENSIONS.passengers],
+  light: ['day'],
+  rules: ['vfr'],
+  purpose: ['private-rental', 'positioning-to-maintenance', 'maintenance-check-flight'],
+  crew: [...DIMENSIONS.crew],
+  range: ['local', 'cross-country'],
+  transponderAirspace: ['outside'],
+  adsbAirspace: ['outside'],
+  overWater: ['within-glide'],
+  passengers: [...DIMENSIONS.passengers],
 };
 
 /** What an aircraft is approved and fitted for: one set of ticks, or several where it may, say, tow only by day. */
-export function UsesBoxes({ boxes, onChange }: { readonly boxes: readonly TickedBox[]; readonly onChange: (boxes: readonly TickedBox[]) => void }) {
+export function UsesBoxes({
+  boxes,
+  onChange,
+}: {
+  readonly boxes: readonly TickedBox[];
+  readonly onChange: (boxes: readonly TickedBox[]) => void;
+}) {
   const tick = (at: number, dimension: Dimension, value: string, on: boolean) => {
-    onChange(boxes.map((box, place) => (place !== at ? box : { ...box, [dimension]: DIMENSIONS[dimension].filter((one: string) => (one === value ? on : box[dimension].includes(one))) })));
+    onChange(
+      boxes.map((box, place) =>
+        place !== at
+          ? box
+          : {
+              ...box,
+              [dimension]: DIMENSIONS[dimension].filter((one: string) =>
+                one === value ? on : box[dimension].includes(one),
+              ),
+            },
+      ),
+    );
   };
   return (
     <div style={{ display: 'grid', gap: 14 }}>
       {boxes.map((box, at) => (
         <fieldset key={at} style={{ border: '1px solid var(--rule)', padding: '8px 14px', margin: 0 }}>
-          <legend>{boxes.length === 1 ? 'Approved and fitted for' : `Approved and fitted for, ${at + 1}`}</legend>
+          <legend>
+            {boxes.length === 1 ? 'Approved and fitted for' : `Approved and fitted for, ${at + 1}`}
+          </legend>
           {DIMENSION_NAMES.map((dimension) => (
-            <div key={dimension} role="group" aria-label={TITLES[dimension]} style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', borderTop: '1px solid var(--rule)' }}>
+            <div
+              key={dimension}
+              role="group"
+              aria-label={TITLES[dimension]}
+              style={{
+                display: 'flex',
+                flexWrap: 'wrap',
+                alignItems: 'center',
+                borderTop: '1px solid var(--rule)',
+              }}
+            >
               <span style={{ width: 200, fontWeight: 600, fontSize: 14 }}>{TITLES[dimension]}</span>
-              {DIMENSIONS[dimension].map((value: string) => <FormControlLabel key={value} control={<Checkbox size="small" checked={box[dimension].includes(value)} onChange={(_, on) => { tick(at, dimension, value, on); }} />} label={sentenceCase(wordOf(dimension, value))} />)}
-              {box[dimension].length === 0 ? <span style={{ color: 'var(--grounded)', fontWeight: 700 }}>Tick at least one.</span> : null}
+              {DIMENSIONS[dimension].map((value: string) => (
+                <FormControlLabel
+                  key={value}
+                  control={
+                    <Checkbox
+                      size="small"
+                      checked={box[dimension].includes(value)}
+                      onChange={(_, on) => {
+                        tick(at, dimension, value, on);
+                      }}
+                    />
+                  }
+                  label={sentenceCase(wordOf(dimension, value))}
+                />
+              ))}
+              {box[dimension].length === 0 ? (
+                <span style={{ color: 'var(--grounded)', fontWeight: 700 }}>Tick at least one.</span>
+              ) : null}
             </div>
           ))}
-          {boxes.length === 1 ? null : <Button size="small" onClick={() => { onChange(boxes.filter((_, place) => place !== at)); }}>Take this set away</Button>}
+          {boxes.length === 1 ? null : (
+            <Button
+              size="small"
+              onClick={() => {
+                onChange(boxes.filter((_, place) => place !== at));
+              }}
+            >
+              Take this set away
+            </Button>
+          )}
         </fieldset>
       ))}
-      <div><Button size="small" onClick={() => { onChange([...boxes, boxes.at(-1) ?? FIRST_BOX]); }}>{boxes.length === 0 ? 'Say what it is approved for' : 'Another set of uses'}</Button></div>
+      <div>
+        <Button
+          size="small"
+          onClick={() => {
+            onChange([...boxes, boxes.at(-1) ?? FIRST_BOX]);
+          }}
+        >
+          {boxes.length === 0 ? 'Say what it is approved for' : 'Another set of uses'}
+        </Button>
+      </div>
     </div>
   );
 }

@@ -11,20 +11,45 @@ import { Refusal, send } from '../data/fetching';
 import { goTo } from '../data/leave';
 import { useMe } from '../data/queries';
 
-interface Link { readonly name: string; readonly kind: 'join' | 'new-password' | 'second-club'; readonly email: string | null; readonly club: string }
+interface Link {
+  readonly name: string;
+  readonly kind: 'join' | 'new-password' | 'second-club';
+  readonly email: string | null;
+  readonly club: string;
+}
 
-const onHash = (changed: () => void) => { window.addEventListener('hashchange', changed); return () => { window.removeEventListener('hashchange', changed); }; };
+const onHash = (changed: () => void) => {
+  window.addEventListener('hashchange', changed);
+  return () => {
+    window.removeEventListener('hashchange', changed);
+  };
+};
 
 /** What a link carries behind its hash sign: the club and the secret. */
 function useLink(): { readonly club: string; readonly secret: string } | null {
-  const hash = useSyncExternalStore(onHash, () => window.location.hash.slice(1), () => '');
+  const hash = useSyncExternalStore(
+    onHash,
+    () => window.location.hash.slice(1),
+    () => '',
+  );
   const found = /^([0-9a-f-]{36})\.([0-9a-f]{64})$/.exec(hash);
   return found === null ? null : { club: found[1] ?? '', secret: found[2] ?? '' };
 }
 
-function Choose({ link, whose }: { readonly link: { readonly club: string; readonly secret: string }; readonly whose: Link }) {
+function Choose({
+  link,
+  whose,
+}: {
+  readonly link: { readonly club: string; readonly secret: string };
+  readonly whose: Link;
+}) {
   const [trouble, setTrouble] = useState<string | null>(null);
-  const { register, handleSubmit, setError, formState: { errors, isSubmitting } } = useForm({ defaultValues: { password: '', again: '' } });
+  const {
+    register,
+    handleSubmit,
+    setError,
+    formState: { errors, isSubmitting },
+  } = useForm({ defaultValues: { password: '', again: '' } });
   const submit = async ({ password }: { readonly password: string }) => {
     setTrouble(null);
     try {
@@ -33,22 +58,66 @@ function Choose({ link, whose }: { readonly link: { readonly club: string; reado
       goTo('/');
     } catch (error) {
       setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.');
-      if (error instanceof Refusal) for (const { path, message } of error.details.problems ?? []) if (path === 'password') setError('password', { message });
+      if (error instanceof Refusal)
+        for (const { path, message } of error.details.problems ?? [])
+          if (path === 'password') setError('password', { message });
     }
   };
   return (
-    <form noValidate onSubmit={(event) => { void handleSubmit(submit)(event); }} aria-label="Choose a password" style={{ display: 'grid', gap: 16 }}>
-      <p style={{ margin: 0 }}>{whose.kind === 'join' ? `${whose.club} admits you, ${whose.name}.` : `${whose.name}, this sets a new password and signs you out everywhere.`} You sign in as <b>{whose.email ?? ''}</b>. Your password is also your signature: keep it to yourself.</p>
-      <TextField label="Password" type="password" autoComplete="new-password" {...register('password', { validate: (text) => text.length >= 10 || 'Choose at least 10 characters.' })} error={errors.password !== undefined} helperText={errors.password?.message ?? 'At least 10 characters.'} />
-      <TextField label="The password again" type="password" autoComplete="new-password" {...register('again', { validate: (text, all) => text === all.password || 'The two are not the same.' })} error={errors.again !== undefined} helperText={errors.again?.message} />
-      {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
-      <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>Keep this password</Button>
+    <form
+      noValidate
+      onSubmit={(event) => {
+        void handleSubmit(submit)(event);
+      }}
+      aria-label="Choose a password"
+      style={{ display: 'grid', gap: 16 }}
+    >
+      <p style={{ margin: 0 }}>
+        {whose.kind === 'join'
+          ? `${whose.club} admits you, ${whose.name}.`
+          : `${whose.name}, this sets a new password and signs you out everywhere.`}{' '}
+        You sign in as <b>{whose.email ?? ''}</b>. Your password is also your signature: keep it to yourself.
+      </p>
+      <TextField
+        label="Password"
+        type="password"
+        autoComplete="new-password"
+        {...register('password', {
+          validate: (text) => text.length >= 10 || 'Choose at least 10 characters.',
+        })}
+        error={errors.password !== undefined}
+        helperText={errors.password?.message ?? 'At least 10 characters.'}
+      />
+      <TextField
+        label="The password again"
+        type="password"
+        autoComplete="new-password"
+        {...register('again', {
+          validate: (text, all) => text === all.password || 'The two are not the same.',
+        })}
+        error={errors.again !== undefined}
+        helperText={errors.again?.message}
+      />
+      {trouble === null ? null : (
+        <Alert severity="error" role="alert">
+          {trouble}
+        </Alert>
+      )}
+      <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
+        Keep this password
+      </Button>
     </form>
   );
 }
 
 /** Joining a club with the account that one has: signed in, by one tap. */
-function Accept({ link, whose }: { readonly link: { readonly club: string; readonly secret: string }; readonly whose: Link }) {
+function Accept({
+  link,
+  whose,
+}: {
+  readonly link: { readonly club: string; readonly secret: string };
+  readonly whose: Link;
+}) {
   const { data: me } = useMe();
   const [trouble, setTrouble] = useState<string | null>(null);
   const accept = async () => {
@@ -62,10 +131,38 @@ function Accept({ link, whose }: { readonly link: { readonly club: string; reado
   };
   return (
     <Stack spacing={2}>
-      <p style={{ margin: 0 }}>{whose.club} admits you, {whose.name}. You have an account already, <b>{whose.email ?? ''}</b>: you join with it, and your password and your other club stay as they are.</p>
-      {me?.email === whose.email ? <Button variant="contained" size="large" onClick={() => { void accept(); }}>Join {whose.club}</Button>
-        : <><p style={{ margin: 0 }}>{me === undefined ? 'Sign in first.' : `You are signed in as ${me.email}. Sign out, and sign in as ${whose.email ?? ''}.`} Then open this link again.</p><Button variant="outlined" href="/sign-in">Sign in</Button></>}
-      {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
+      <p style={{ margin: 0 }}>
+        {whose.club} admits you, {whose.name}. You have an account already, <b>{whose.email ?? ''}</b>: you
+        join with it, and your password and your other club stay as they are.
+      </p>
+      {me?.email === whose.email ? (
+        <Button
+          variant="contained"
+          size="large"
+          onClick={() => {
+            void accept();
+          }}
+        >
+          Join {whose.club}
+        </Button>
+      ) : (
+        <>
+          <p style={{ margin: 0 }}>
+            {me === undefined
+              ? 'Sign in first.'
+              : `You are signed in as ${me.email}. Sign out, and sign in as ${whose.email ?? ''}.`}{' '}
+            Then open this link again.
+          </p>
+          <Button variant="outlined" href="/sign-in">
+            Sign in
+          </Button>
+        </>
+      )}
+      {trouble === null ? null : (
+        <Alert severity="error" role="alert">
+          {trouble}
+        </Alert>
+      )}
     </Stack>
   );
 }
@@ -73,11 +170,31 @@ function Accept({ link, whose }: { readonly link: { readonly club: string; reado
 /** Choosing a password by a link from the administrator. */
 export function JoinScreen() {
   const link = useLink();
-  const { data, error } = useQuery({ queryKey: ['join', link], queryFn: () => send<Link>('/api/join', link), enabled: link !== null, retry: false, refetchOnWindowFocus: false });
+  const { data, error } = useQuery({
+    queryKey: ['join', link],
+    queryFn: () => send<Link>('/api/join', link),
+    enabled: link !== null,
+    retry: false,
+    refetchOnWindowFocus: false,
+  });
   return (
     <main style={{ maxWidth: 480, margin: '0 auto', padding: '40px 20px' }}>
       <h1 style={{ marginTop: 0 }}>{data?.kind === 'second-club' ? 'Join a club' : 'Choose a password'}</h1>
-      {link === null ? <p>This address is not complete. Open the whole link that the administrator gave you.</p> : data !== undefined ? (data.kind === 'second-club' ? <Accept link={link} whose={data} /> : <Choose link={link} whose={data} />) : error === null ? <p>Loading …</p> : <p role="alert" style={{ color: 'var(--grounded)', fontWeight: 700 }}>{error.message}</p>}
+      {link === null ? (
+        <p>This address is not complete. Open the whole link that the administrator gave you.</p>
+      ) : data !== undefined ? (
+        data.kind === 'second-club' ? (
+          <Accept link={link} whose={data} />
+        ) : (
+          <Choose link={link} whose={data} />
+        )
+      ) : error === null ? (
+        <p>Loading …</p>
+      ) : (
+        <p role="alert" style={{ color: 'var(--grounded)', fontWeight: 700 }}>
+          {error.message}
+        </p>
+      )}
     </main>
   );
 }

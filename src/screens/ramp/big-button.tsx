@@ -1,17 +1,60 @@
 import type { ReactNode } from 'react';
 
-interface Props { readonly children: ReactNode; readonly detail?: string; readonly strong?: boolean; readonly wide?: boolean; readonly onClick: () => void; readonly disabled?: boolean }
+interface Props {
+  readonly children: ReactNode;
+  readonly detail?: string;
+  readonly strong?: boolean;
+  readonly wide?: boolean;
+  readonly onClick: () => void;
+  readonly disabled?: boolean;
+}
 
 /** A target for a thumb: at least 56 px high, words first. `strong` is the one way on; `wide` takes both columns. */
-export function BigButton({ children, detail, strong = false, wide = false, onClick, disabled = false }: Props) {
+export function BigButton({
+  children,
+  detail,
+  strong = false,
+  wide = false,
+  onClick,
+  disabled = false,
+}: Props) {
   return (
-    <button type="button" onClick={onClick} disabled={disabled} style={{
-      flex: strong ? 2 : 1, minHeight: 58, padding: '8px 12px', textAlign: strong ? 'center' : 'left', font: 'inherit', fontSize: strong ? 20 : 18, fontWeight: 700, borderRadius: 6, cursor: 'pointer', lineHeight: 1.2,
-      gridColumn: wide ? '1 / -1' : undefined,
-      background: disabled ? 'var(--card)' : strong ? 'var(--sea)' : 'var(--card)', color: disabled ? 'var(--soft)' : strong ? 'var(--on-sea)' : 'var(--ink)', border: strong && !disabled ? '2px solid var(--sea)' : `2px ${disabled ? 'dashed' : 'solid'} var(--ink)`,
-    }}>
+    <button
+      type="button"
+      onClick={onClick}
+      disabled={disabled}
+      style={{
+        flex: strong ? 2 : 1,
+        minHeight: 58,
+        padding: '8px 12px',
+        textAlign: strong ? 'center' : 'left',
+        font: 'inherit',
+        fontSize: strong ? 20 : 18,
+        fontWeight: 700,
+        borderRadius: 6,
+        cursor: 'pointer',
+        lineHeight: 1.2,
+        gridColumn: wide ? '1 / -1' : undefined,
+        background: disabled ? 'var(--card)' : strong ? 'var(--sea)' : 'var(--card)',
+        color: disabled ? 'var(--soft)' : strong ? 'var(--on-sea)' : 'var(--ink)',
+        border:
+          strong && !disabled ? '2px solid var(--sea)' : `2px ${disabled ? 'dashed' : 'solid'} var(--ink)`,
+      }}
+    >
       {children}
-      {detail === undefined ? null : <span style={{ display: 'block', fontWeight: 400, fontSize: 15, marginTop: 2, color: strong ? 'inherit' : 'var(--soft)' }}>{detail}</span>}
+      {detail === undefined ? null : (
+        <span
+          style={{
+            display: 'block',
+            fontWeight: 400,
+            fontSize: 15,
+            marginTop: 2,
+            color: strong ? 'inherit' : 'var(--soft)',
+          }}
+        >
+          {detail}
+        </span>
+      )}
     </button>
   );
 }

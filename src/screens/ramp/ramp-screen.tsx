@@ -13,15 +13,39 @@ import { SignOut } from './sign-out';
 
 function Choose({ onChoose }: { readonly onChoose: (registration: string) => void }) {
   const { data, error, refetch } = useRampList();
-  if (data === undefined) return error === null ? <p>Loading the aircraft …</p> : <Trouble error={error} retry={() => { void refetch(); }} />;
+  if (data === undefined)
+    return error === null ? (
+      <p>Loading the aircraft …</p>
+    ) : (
+      <Trouble
+        error={error}
+        retry={() => {
+          void refetch();
+        }}
+      />
+    );
   return (
     <>
       <h1 style={{ fontSize: 26, margin: '12px 0' }}>Which aircraft?</h1>
       <Choices columns={2}>
-        {data.aircraft.map(({ aircraftId, registration, typeName }) => <BigButton key={aircraftId} detail={typeName} onClick={() => { onChoose(registration); }}><span className="figure" style={{ fontSize: 21 }}>{registration}</span></BigButton>)}
+        {data.aircraft.map(({ aircraftId, registration, typeName }) => (
+          <BigButton
+            key={aircraftId}
+            detail={typeName}
+            onClick={() => {
+              onChoose(registration);
+            }}
+          >
+            <span className="figure" style={{ fontSize: 21 }}>
+              {registration}
+            </span>
+          </BigButton>
+        ))}
       </Choices>
       {data.aircraft.length === 0 ? <p>The club has no aircraft yet. Ask the dispatcher.</p> : null}
-      <ThumbBar><SignOut /></ThumbBar>
+      <ThumbBar>
+        <SignOut />
+      </ThumbBar>
     </>
   );
 }
@@ -36,12 +60,60 @@ export function RampScreen() {
   const refusedOnes = waiting.filter(({ trouble }) => trouble !== null);
   return (
     <RampFrame title={registration ?? 'Groval'} waiting={waiting.length}>
-      {refusedOnes.map((kept) => <Refused key={kept.findingId} kept={kept} />)}
-      {me.error !== null ? <Trouble error={me.error} retry={() => { void me.refetch(); }} />
-        : registration === null ? <Choose onChoose={(chosen) => { router.push(`/ramp/${chosen}`); }} />
-          : aircraft.error !== null ? <Trouble error={aircraft.error} retry={() => { void aircraft.refetch(); }} />
-            : aircraft.data === undefined || me.data === undefined ? <p>Loading {registration} …</p>
-              : <>{aircraft.data.daily === 'not-signed' ? <a href={`/aircraft/${aircraft.data.registration}#release`} style={{ display: 'flex', alignItems: 'center', minHeight: 48, margin: '12px 0 0', padding: '0 14px', border: '2px solid var(--grounded)', fontWeight: 700 }}>The daily inspection is not signed for today. Sign it …</a> : null}<Report key={aircraft.data.aircraftId} aircraft={aircraft.data} personId={me.data.personId} clubId={me.data.clubId} onDone={() => { router.push('/ramp'); }} /></>}
+      {refusedOnes.map((kept) => (
+        <Refused key={kept.findingId} kept={kept} />
+      ))}
+      {me.error !== null ? (
+        <Trouble
+          error={me.error}
+          retry={() => {
+            void me.refetch();
+          }}
+        />
+      ) : registration === null ? (
+        <Choose
+          onChoose={(chosen) => {
+            router.push(`/ramp/${chosen}`);
+          }}
+        />
+      ) : aircraft.error !== null ? (
+        <Trouble
+          error={aircraft.error}
+          retry={() => {
+            void aircraft.refetch();
+          }}
+        />
+      ) : aircraft.data === undefined || me.data === undefined ? (
+        <p>Loading {registration} …</p>
+      ) : (
+        <>
+          {aircraft.data.daily === 'not-signed' ? (
+            <a
+              href={`/aircraft/${aircraft.data.registration}#release`}
+              style={{
+                display: 'flex',
+                alignItems: 'center',
+                minHeight: 48,
+                margin: '12px 0 0',
+                padding: '0 14px',
+                border: '2px solid var(--grounded)',
+                fontWeight: 700,
+              }}
+            >
+              The daily inspection is not signed for today. Sign it …
+            </a>
+          ) : null}
+          <Report
+            key={aircraft.data.aircraftId}
+            aircraft={aircraft.data}
+            personId={me.data.personId}
+            clubId={me.data.clubId}
+            onDone={() => {
+              router.push('/ramp');
+            }}
+          />
+        </>
+      )}
     </RampFrame>
   );
 }

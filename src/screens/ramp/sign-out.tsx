@@ -5,5 +5,13 @@ import { BigButton } from './big-button';
 
 /** Ends the session on this phone. */
 export function SignOut() {
-  return <BigButton onClick={() => { void leave(); }}>Sign out</BigButton>;
+  return (
+    <BigButton
+      onClick={() => {
+        void leave();
+      }}
+    >
+      Sign out
+    </BigButton>
+  );
 }

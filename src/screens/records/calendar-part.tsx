@@ -7,28 +7,116 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, send } from '../data/fetching';
 
-interface Feed { readonly feedId: string; readonly name: string; readonly revoked: boolean }
+interface Feed {
+  readonly feedId: string;
+  readonly name: string;
+  readonly revoked: boolean;
+}
 
 /** Secret addresses of the calendar of what is due: made, shown once, revoked. */
 export function CalendarPart() {
   const client = useQueryClient();
-  const { data } = useQuery({ queryKey: ['feeds'], queryFn: () => ask<{ readonly feeds: readonly Feed[] }>('/api/feed') });
+  const { data } = useQuery({
+    queryKey: ['feeds'],
+    queryFn: () => ask<{ readonly feeds: readonly Feed[] }>('/api/feed'),
+  });
   const [name, setName] = useState('');
   const [address, setAddress] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const act = async (work: () => Promise<void>) => {
     setTrouble(null);
-    try { await work(); } catch (error) { setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.'); }
+    try {
+      await work();
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.');
+    }
     await client.invalidateQueries({ queryKey: ['feeds'] });
   };
-  const make = () => act(async () => { setAddress(new URL((await send<{ readonly path: string }>('/api/feed', { name: name.trim() === '' ? 'Calendar' : name.trim() })).path, window.location.href).toString()); setName(''); });
+  const make = () =>
+    act(async () => {
+      setAddress(
+        new URL(
+          (
+            await send<{ readonly path: string }>('/api/feed', {
+              name: name.trim() === '' ? 'Calendar' : name.trim(),
+            })
+          ).path,
+          window.location.href,
+        ).toString(),
+      );
+      setName('');
+    });
   return (
-    <section aria-labelledby="calendar"><h2 id="calendar">What is due as a calendar</h2>
-      <p>A calendar program that knows the address shows the last good day of everything that ends on a day. The person who has the address can read it; revoke it when it is no longer wanted.</p>
-      <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}><TextField size="small" label="What for, such as workshop" value={name} onChange={(event) => { setName(event.target.value); }} /><Button variant="outlined" onClick={() => { void make(); }}>Make an address</Button></div>
-      {address === null ? null : <p role="status">This is shown once; copy it now: <code className="mono" style={{ wordBreak: 'break-all' }}>{address}</code></p>}
-      {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
-      <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>{(data?.feeds ?? []).map((feed) => <li key={feed.feedId} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0', display: 'flex', gap: 12, alignItems: 'center' }}><span style={{ flex: 1, textDecoration: feed.revoked ? 'line-through' : 'none' }}>{feed.name}</span>{feed.revoked ? <span className="small">revoked</span> : <Button size="small" aria-label={`Revoke ${feed.name}`} onClick={() => { void act(async () => { await send('/api/feed/revoke', { feedId: feed.feedId }); }); }}>Revoke</Button>}</li>)}</ul>
+    <section aria-labelledby="calendar">
+      <h2 id="calendar">What is due as a calendar</h2>
+      <p>
+        A calendar program that knows the address shows the last good day of everything that ends on a day.
+        The person who has the address can read it; revoke it when it is no longer wanted.
+      </p>
+      <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
+        <TextField
+          size="small"
+          label="What for, such as workshop"
+          value={name}
+          onChange={(event) => {
+            setName(event.target.value);
+          }}
+        />
+        <Button
+          variant="outlined"
+          onClick={() => {
+            void make();
+          }}
+        >
+          Make an address
+        </Button>
+      </div>
+      {address === null ? null : (
+        <p role="status">
+          This is shown once; copy it now:{' '}
+          <code className="mono" style={{ wordBreak: 'break-all' }}>
+            {address}
+          </code>
+        </p>
+      )}
+      {trouble === null ? null : (
+        <Alert severity="error" role="alert">
+          {trouble}
+        </Alert>
+      )}
+      <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+        {(data?.feeds ?? []).map((feed) => (
+          <li
+            key={feed.feedId}
+            style={{
+              borderTop: '1px solid var(--rule)',
+              padding: '6px 0',
+              display: 'flex',
+              gap: 12,
+              alignItems: 'center',
+            }}
+          >
+            <span style={{ flex: 1, textDecoration: feed.revoked ? 'line-through' : 'none' }}>
+              {feed.name}
+            </span>
+            {feed.revoked ? (
+              <span className="small">revoked</span>
+            ) : (
+              <Button
+                size="small"
+                aria-label={`Revoke ${feed.name}`}
+                onClick={() => {
+                  void act(async () => {
+                    await send('/api/feed/revoke', { feedId: feed.feedId });
+                  });
+                }}
+              >
+                Revoke
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

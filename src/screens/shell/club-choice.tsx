@@ -31,10 +31,35 @@ export function ClubChoice() {
       <DialogTitle id="club-choice">In which club do you work?</DialogTitle>
       <DialogContent>
         <DialogContentText>You can switch under Account at any time.</DialogContentText>
-        <Stack spacing={1} sx={{ mt: 2 }}>{me.clubs.map((club) => <Button key={club.id} variant="outlined" size="large" onClick={() => { void choose(club.id); }}>{club.name}</Button>)}</Stack>
-        {trouble === null ? null : <Alert severity="error" role="alert">{trouble}</Alert>}
+        <Stack spacing={1} sx={{ mt: 2 }}>
+          {me.clubs.map((club) => (
+            <Button
+              key={club.id}
+              variant="outlined"
+              size="large"
+              onClick={() => {
+                void choose(club.id);
+              }}
+            >
+              {club.name}
+            </Button>
+          ))}
+        </Stack>
+        {trouble === null ? null : (
+          <Alert severity="error" role="alert">
+            {trouble}
+          </Alert>
+        )}
       </DialogContent>
-      <DialogActions><Button onClick={() => { setLater(true); }}>Later</Button></DialogActions>
+      <DialogActions>
+        <Button
+          onClick={() => {
+            setLater(true);
+          }}
+        >
+          Later
+        </Button>
+      </DialogActions>
     </Dialog>
   );
 }

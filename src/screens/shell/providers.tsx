@@ -8,10 +8,15 @@ import { theme } from '@/ui/theme';
 
 /** Theme and the store of fetched answers, around every screen. */
 export function Providers({ children }: { readonly children: ReactNode }) {
-  const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: true } } }));
+  const [client] = useState(
+    () => new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: true } } }),
+  );
   return (
     <QueryClientProvider client={client}>
-      <ThemeProvider theme={theme} defaultMode="light" disableTransitionOnChange><CssBaseline />{children}</ThemeProvider>
+      <ThemeProvider theme={theme} defaultMode="light" disableTransitionOnChange>
+        <CssBaseline />
+        {children}
+      </ThemeProvider>
     </QueryClientProvider>
   );
 }

@@ -10,7 +10,15 @@ export function Trouble({ error, retry }: { readonly error: Error; readonly retr
   return (
     <div role="alert" style={{ padding: 24, maxWidth: 560 }}>
       <h1 style={{ fontSize: 20 }}>{error.message}</h1>
-      {signedOut ? <Button variant="contained" component={Link} href="/sign-in">Sign in</Button> : <Button variant="outlined" onClick={retry}>Try again</Button>}
+      {signedOut ? (
+        <Button variant="contained" component={Link} href="/sign-in">
+          Sign in
+        </Button>
+      ) : (
+        <Button variant="outlined" onClick={retry}>
+          Try again
+        </Button>
+      )}
     </div>
   );
 }

@@ -6,7 +6,9 @@ import { signIn } from '@/server/sign-in';
 /** The demo's people, by name and role. Only when started as the demo. */
 export const GET = openRoute('GET /api/demo', async () => {
   const { env, demoPeople } = runtime();
-  return Response.json({ people: env.GROVAL_DEMO_PASSWORD === undefined ? [] : await demoPeople(DEMO_ADDRESS_END) });
+  return Response.json({
+    people: env.GROVAL_DEMO_PASSWORD === undefined ? [] : await demoPeople(DEMO_ADDRESS_END),
+  });
 });
 
 /** Signs in as one of them with one tap. Only when started as the demo. */

@@ -12,30 +12,70 @@ const BEAT_MS = 10_000;
  */
 export const GET = memberRoute('GET /api/events', ({ actor: { clubId, personId }, sessionId, request }) => {
   const { db, ports, streams, watch } = runtime();
-  const live = liveEvents(async ({ club, aircraft }) => JSON.stringify(await inClub(db, club, (tx) => lineRowOf(tx, club, aircraft, ports.now()))));
+  const live = liveEvents(async ({ club, aircraft }) =>
+    JSON.stringify(await inClub(db, club, (tx) => lineRowOf(tx, club, aircraft, ports.now()))),
+  );
   const encoder = new TextEncoder();
-  let stop = () => { /* replaced once the stream is open */ };
+  let stop = () => {
+    /* replaced once the stream is open */
+  };
   const stream = new ReadableStream<Uint8Array>({
     async start(controller) {
-      const write = (text: string) => { try { controller.enqueue(encoder.encode(text)); } catch { stop(); } };
-      const remove = await live.add(clubId, (event, data) => { write(`event: ${event}\ndata: ${data}\n\n`); });
-      const beat = setInterval(() => { write('event: beat\ndata: {}\n\n'); }, BEAT_MS);
+      const write = (text: string) => {
+        try {
+          controller.enqueue(encoder.encode(text));
+        } catch {
+          stop();
+        }
+      };
+      const remove = await live.add(clubId, (event, data) => {
+        write(`event: ${event}\ndata: ${data}\n\n`);
+      });
+      const beat = setInterval(() => {
+        write('event: beat\ndata: {}\n\n');
+      }, BEAT_MS);
       const ends: (() => void)[] = [];
       stop = () => {
-        stop = () => { /* ended */ };
+        stop = () => {
+          /* ended */
+        };
         clearInterval(beat);
         remove();
         for (const end of ends) end();
-        try { controller.close(); } catch { /* the other side closed it first */ }
+        try {
+          controller.close();
+        } catch {
+          /* the other side closed it first */
+        }
       };
-      const end = () => { stop(); };
-      ends.push(rememberStream(end), streams.add(personId, end), watch.add({ sessionId, personId, clubId, end }));
+      const end = () => {
+        stop();
+      };
+      ends.push(
+        rememberStream(end),
+        streams.add(personId, end),
+        watch.add({ sessionId, personId, clubId, end }),
+      );
       request.signal.addEventListener('abort', end);
-      if (request.signal.aborted) { stop(); return; }
+      if (request.signal.aborted) {
+        stop();
+        return;
+      }
       write('retry: 1000\nevent: beat\ndata: {}\n\n');
     },
-    cancel() { stop(); },
+    cancel() {
+      stop();
+    },
   });
   // The connection goes with the stream: a server that is ending waits for idle connections, and screens would come back on them.
-  return Promise.resolve(new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no', connection: 'close' } }));
+  return Promise.resolve(
+    new Response(stream, {
+      headers: {
+        'content-type': 'text/event-stream',
+        'cache-control': 'no-store, no-transform',
+        'x-accel-buffering': 'no',
+        connection: 'close',
+      },
+    }),
+  );
 });

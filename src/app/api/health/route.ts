@@ -9,8 +9,12 @@ export const GET = openRoute('GET /api/health', async () => {
     return Response.json({ ok: true, database: 'answers' });
   } catch (error) {
     log.warn({ err: error }, 'the database is not well');
-    const refuses = typeof error === 'object' && error !== null && 'code' in error && /^(25|53)/.test(String(error.code));
-    return Response.json({ ok: false, database: refuses ? 'takes nothing that is written' : 'does not answer' }, { status: 503 });
+    const refuses =
+      typeof error === 'object' && error !== null && 'code' in error && /^(25|53)/.test(String(error.code));
+    return Response.json(
+      { ok: false, database: refuses ? 'takes nothing that is written' : 'does not answer' },
+      { status: 503 },
+    );
   }
 });
 

@@ -3,4 +3,6 @@ import { lookAtLink } from '@/commands/people';
 import { runtime } from '@/server/runtime';
 
 /** Whose link this is. */
-export const POST = openJsonRoute('POST /api/join', async ({ club, secret }) => answer(await lookAtLink(runtime().ports, club, secret)));
+export const POST = openJsonRoute('POST /api/join', async ({ club, secret }) =>
+  answer(await lookAtLink(runtime().ports, club, secret)),
+);

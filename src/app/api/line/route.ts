@@ -2,4 +2,6 @@ import { queryRoute } from '../answer';
 import { line } from '@/queries/line';
 import { runtime } from '@/server/runtime';
 
-export const GET = queryRoute('GET /api/line', ({ tx, actor, now }) => line(tx, actor.clubId, now, runtime().pinned));
+export const GET = queryRoute('GET /api/line', ({ tx, actor, now }) =>
+  line(tx, actor.clubId, now, runtime().pinned),
+);

@@ -4,9 +4,21 @@ import { readClub } from '@/db/clubs';
 import { runtime } from '@/server/runtime';
 
 /** Who is signed in, in which club, and which others there are. */
-export const GET = personRoute('GET /api/me', async ({ personId, email, memberships, membership, chosen }) => {
-  const { db } = runtime();
-  const clubs = [];
-  for (const { clubId } of memberships) clubs.push({ id: clubId, name: (await inClub(db, clubId, (tx) => readClub(tx, clubId))).name });
-  return Response.json({ name: membership?.name ?? email, roles: membership?.roles ?? [], personId, email, clubId: membership?.clubId ?? null, clubs, chosen });
-});
+export const GET = personRoute(
+  'GET /api/me',
+  async ({ personId, email, memberships, membership, chosen }) => {
+    const { db } = runtime();
+    const clubs = [];
+    for (const { clubId } of memberships)
+      clubs.push({ id: clubId, name: (await inClub(db, clubId, (tx) => readClub(tx, clubId))).name });
+    return Response.json({
+      name: membership?.name ?? email,
+      roles: membership?.roles ?? [],
+      personId,
+      email,
+      clubId: membership?.clubId ?? null,
+      clubs,
+      chosen,
+    });
+  },
+);

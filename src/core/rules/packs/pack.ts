@@ -7,8 +7,14 @@ export type BoundRule = Rule<void>;
 export function bind<P>(rule: Rule<P>, parameters: P): BoundRule {
   const { id, title, source, explanation, judgeFlight } = rule;
   return {
-    id, title, source, explanation, judge: (facts) => rule.judge(facts, parameters),
-    ...(judgeFlight === undefined ? {} : { judgeFlight: (facts, _, flight, needs) => judgeFlight(facts, parameters, flight, needs) }),
+    id,
+    title,
+    source,
+    explanation,
+    judge: (facts) => rule.judge(facts, parameters),
+    ...(judgeFlight === undefined
+      ? {}
+      : { judgeFlight: (facts, _, flight, needs) => judgeFlight(facts, parameters, flight, needs) }),
   };
 }
 
@@ -44,12 +50,15 @@ export type ParameterSpec = WordSpec | NumberSpec;
 /** Why a value of a parameter is refused; null when it is not. */
 export function parameterFault(spec: ParameterSpec, value: unknown): string | null {
   if (spec.kind === 'word') {
-    return typeof value === 'string' && spec.values.includes(value) ? null : `expected one of ${spec.values.join(', ')} (the last is the strictest)`;
+    return typeof value === 'string' && spec.values.includes(value)
+      ? null
+      : `expected one of ${spec.values.join(', ')} (the last is the strictest)`;
   }
   const { stricter, loosest, limit, unit } = spec;
   if (typeof value !== 'number' || !Number.isInteger(value)) return `expected a whole number of ${unit}`;
   const looser = stricter === 'lower' ? value > loosest : value < loosest;
-  if (looser) return `${value} ${unit} is looser than the ${loosest} that hold without the club: a club's rule may only be stricter (${stricter})`;
+  if (looser)
+    return `${value} ${unit} is looser than the ${loosest} that hold without the club: a club's rule may only be stricter (${stricter})`;
   const senseless = stricter === 'lower' ? value < limit : value > limit;
   return senseless ? `expected at ${stricter === 'lower' ? 'least' : 'most'} ${limit} ${unit}` : null;
 }

@@ -26,20 +26,78 @@ export type Begins =
 
 /** An act that removes a constraint. */
 export const ACTS = [
-  'put-document-aboard', 'check-document', 'display-certificate', 'replace-document', 'fetch-the-right-document', 'update-document',
-  'renew-registration', 'record-registration-dates', 'register-new-owner', 'record-first-flight-date', 'record-particulars',
-  'complete-annual', 'complete-condition-inspection', 'clear-inspection-list', 'complete-hundred-hour', 'complete-inspection-entry', 'record-excess-reason',
-  'record-meter-reading', 'correct-meter-reading', 'correct-record', 'say-landings',
-  'repair-and-return-to-service', 'service-and-record', 'instructor-judges', 'complete-repair-entry', 'defer-item',
-  'record-approved-uses', 'record-category', 'use-covered-category',
-  'inspect-elt', 'replace-elt-battery', 'reinstall-elt', 'record-elt-removal', 'deactivate-elt', 'record-elt',
-  'test-altimeter-static', 'test-static-system', 'test-transponder', 'check-vor', 'update-database',
-  'comply-with-ad', 'record-ads', 'complete-item', 'record-item-history', 'record-items', 'replace-part',
-  'install-equipment', 'record-equipment', 'release-after-work', 'fly-check-flight', 'inspect-independently',
-  'add-oil', 'remove-oil', 'add-fuel', 'remove-fuel', 'measure', 'sample-fuel', 'deal-with-suspect-fuel', 'complete-work-entry', 'service-measured-item', 'have-trend-looked-at',
-  'issue-maintenance-release', 'sign-daily-inspection',
-  'renew-club-document', 'withdraw-dispatch-restriction', 'record-return', 'record-rigging', 'state-for-flight', 'change-flight', 'obtain-atc-authorisation',
-  'obtain-special-flight-permit', 'replace-tow-rope',
+  'put-document-aboard',
+  'check-document',
+  'display-certificate',
+  'replace-document',
+  'fetch-the-right-document',
+  'update-document',
+  'renew-registration',
+  'record-registration-dates',
+  'register-new-owner',
+  'record-first-flight-date',
+  'record-particulars',
+  'complete-annual',
+  'complete-condition-inspection',
+  'clear-inspection-list',
+  'complete-hundred-hour',
+  'complete-inspection-entry',
+  'record-excess-reason',
+  'record-meter-reading',
+  'correct-meter-reading',
+  'correct-record',
+  'say-landings',
+  'repair-and-return-to-service',
+  'service-and-record',
+  'instructor-judges',
+  'complete-repair-entry',
+  'defer-item',
+  'record-approved-uses',
+  'record-category',
+  'use-covered-category',
+  'inspect-elt',
+  'replace-elt-battery',
+  'reinstall-elt',
+  'record-elt-removal',
+  'deactivate-elt',
+  'record-elt',
+  'test-altimeter-static',
+  'test-static-system',
+  'test-transponder',
+  'check-vor',
+  'update-database',
+  'comply-with-ad',
+  'record-ads',
+  'complete-item',
+  'record-item-history',
+  'record-items',
+  'replace-part',
+  'install-equipment',
+  'record-equipment',
+  'release-after-work',
+  'fly-check-flight',
+  'inspect-independently',
+  'add-oil',
+  'remove-oil',
+  'add-fuel',
+  'remove-fuel',
+  'measure',
+  'sample-fuel',
+  'deal-with-suspect-fuel',
+  'complete-work-entry',
+  'service-measured-item',
+  'have-trend-looked-at',
+  'issue-maintenance-release',
+  'sign-daily-inspection',
+  'renew-club-document',
+  'withdraw-dispatch-restriction',
+  'record-return',
+  'record-rigging',
+  'state-for-flight',
+  'change-flight',
+  'obtain-atc-authorisation',
+  'obtain-special-flight-permit',
+  'replace-tow-rope',
 ] as const;
 export type Act = (typeof ACTS)[number];
 
@@ -95,14 +153,31 @@ export interface Constraint {
 }
 
 /** A constraint with what is usual left out: recorded, without end or cap, no step before flight, no permit. */
-export type GivenConstraint = Pick<Constraint, 'key' | 'certainty' | 'source' | 'reason' | 'closes' | 'remedies'> & Partial<Constraint>;
+export type GivenConstraint = Pick<
+  Constraint,
+  'key' | 'certainty' | 'source' | 'reason' | 'closes' | 'remedies'
+>
+  & Partial<Constraint>;
 
 /** Fills in what is usual. Written out, since this is made hundreds of times for every aircraft. */
 export function constraint(given: GivenConstraint): Constraint {
   const { key, certainty, source, reason, closes, remedies } = given;
   return {
-    key, certainty, source, reason, records: given.records ?? [], closes, begins: given.begins ?? RECORDED, notBefore: given.notBefore ?? null, ends: given.ends ?? null, remedies,
-    condition: given.condition ?? false, atStart: given.atStart ?? false, notice: given.notice ?? false, cap: given.cap ?? null, permitMayCover: given.permitMayCover ?? false,
+    key,
+    certainty,
+    source,
+    reason,
+    records: given.records ?? [],
+    closes,
+    begins: given.begins ?? RECORDED,
+    notBefore: given.notBefore ?? null,
+    ends: given.ends ?? null,
+    remedies,
+    condition: given.condition ?? false,
+    atStart: given.atStart ?? false,
+    notice: given.notice ?? false,
+    cap: given.cap ?? null,
+    permitMayCover: given.permitMayCover ?? false,
   };
 }
 
@@ -120,20 +195,41 @@ export function atReading(meter: Meter, at: number): Begins {
 }
 
 /** A remedy that leaves nothing behind. */
-export function remedy(act: Act, by: Entitled, on: string | null = null, leaves: UseSet | null = null, holds: Begins | null = null): Remedy {
+export function remedy(
+  act: Act,
+  by: Entitled,
+  on: string | null = null,
+  leaves: UseSet | null = null,
+  holds: Begins | null = null,
+): Remedy {
   return { act, by, on, leaves, holds };
 }
 
 /** Those who may sign for work on aircraft. */
-export const MECHANICS: Entitled = { kind: 'certificate', anyOf: ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'] };
+export const MECHANICS: Entitled = {
+  kind: 'certificate',
+  anyOf: ['mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'],
+};
 /** Those who may sign an annual. */
-export const INSPECTORS: Entitled = { kind: 'certificate', anyOf: ['inspection-authorisation', 'repair-station'] };
+export const INSPECTORS: Entitled = {
+  kind: 'certificate',
+  anyOf: ['inspection-authorisation', 'repair-station'],
+};
 export const ANYBODY: Entitled = { kind: 'anybody-at-the-aircraft' };
 export const RECORD_KEEPER: Entitled = { kind: 'record-keeper' };
 export const OWNER: Entitled = { kind: 'owner' };
 export const DISPATCHER: Entitled = { kind: 'dispatcher' };
 export const PILOT_IN_COMMAND: Entitled = { kind: 'pilot-in-command' };
-export const PILOT_OR_MECHANIC: Entitled = { kind: 'certificate', anyOf: ['pilot', 'flight-instructor', 'mechanic-airframe-powerplant', 'inspection-authorisation', 'repair-station'] };
+export const PILOT_OR_MECHANIC: Entitled = {
+  kind: 'certificate',
+  anyOf: [
+    'pilot',
+    'flight-instructor',
+    'mechanic-airframe-powerplant',
+    'inspection-authorisation',
+    'repair-station',
+  ],
+};
 
 /** What a rule found. Without constraints in force it is met; it never answers by being silent about something it could not see. */
 export interface RuleResult {

@@ -3,12 +3,21 @@ import type { EquipmentKind } from '../../records/equipment';
 import type { KnownFacts } from '../../records/facts';
 
 /** True until an entry that counts has put it right. A deferral does not: it leaves the thing as it is. */
-export function isOpen(discrepancy: Discrepancy, { place, authority }: Pick<KnownFacts, 'place' | 'authority'>): boolean {
+export function isOpen(
+  discrepancy: Discrepancy,
+  { place, authority }: Pick<KnownFacts, 'place' | 'authority'>,
+): boolean {
   const { rectification } = discrepancy;
-  return rectification === null || rectificationFaults(discrepancy, rectification, place.zone, authority).length > 0;
+  return (
+    rectification === null
+    || rectificationFaults(discrepancy, rectification, place.zone, authority).length > 0
+  );
 }
 
 /** The open discrepancies that name a kind of equipment: it is inoperative, or may be. */
-export function inoperative(facts: Pick<KnownFacts, 'discrepancies' | 'place' | 'authority'>, kind: EquipmentKind): readonly Discrepancy[] {
+export function inoperative(
+  facts: Pick<KnownFacts, 'discrepancies' | 'place' | 'authority'>,
+  kind: EquipmentKind,
+): readonly Discrepancy[] {
   return facts.discrepancies.filter((one) => one.equipment.includes(kind) && isOpen(one, facts));
 }

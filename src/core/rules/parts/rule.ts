@@ -16,11 +16,18 @@ export interface Rule<P> {
    * What it asks of one flight beyond the aircraft: fuel, samples, what the flight relies on. Each answer is in force for this flight.
    * @param needs the uses that the flight needs
    */
-  readonly judgeFlight?: (facts: KnownFacts, parameters: P, flight: PlannedFlight, needs: UseSet) => readonly Constraint[];
+  readonly judgeFlight?: (
+    facts: KnownFacts,
+    parameters: P,
+    flight: PlannedFlight,
+    needs: UseSet,
+  ) => readonly Constraint[];
 }
 
 /** Keeps the literal type of the id. */
-export function rule<const Id extends string, P>(definition: Rule<P> & { readonly id: Id }): Rule<P> & { readonly id: Id } {
+export function rule<const Id extends string, P>(
+  definition: Rule<P> & { readonly id: Id },
+): Rule<P> & { readonly id: Id } {
   return definition;
 }
 
@@ -36,11 +43,19 @@ export function result(constraints: RuleResult['constraints'], missing: readonly
  * What records of one moment say, each judged by itself: all of it holds, so that the stricter of two that differ does. What two of them
  * say alike is said once; what has the same key and says something else gets a key of its own.
  */
-export function each<T>(records: readonly T[], judge: (record: T) => readonly Constraint[]): readonly Constraint[] {
+export function each<T>(
+  records: readonly T[],
+  judge: (record: T) => readonly Constraint[],
+): readonly Constraint[] {
   const [only] = records;
   if (only !== undefined && records.length === 1) return judge(only);
   const kept: Constraint[] = [];
-  const says = ({ records: _, ...one }: Constraint) => JSON.stringify({ ...one, closes: [...one.closes], remedies: one.remedies.map(({ act, on }) => [act, on]) });
+  const says = ({ records: _, ...one }: Constraint) =>
+    JSON.stringify({
+      ...one,
+      closes: [...one.closes],
+      remedies: one.remedies.map(({ act, on }) => [act, on]),
+    });
   for (const one of records.flatMap((record) => judge(record))) {
     const same = kept.filter(({ key }) => key === one.key || key.startsWith(`${one.key}~`));
     if (same.some((other) => says({ ...other, key: one.key }) === says(one))) continue;

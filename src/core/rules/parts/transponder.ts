@@ -1,7 +1,14 @@
 import type { UseSet } from '../../envelope/use-set';
 import { lineOf } from '../../records/equipment';
 import type { KnownFacts } from '../../records/facts';
-import { constraint, remedy, type Constraint, type Entitled, type RuleResult, type Source } from './constraint';
+import {
+  constraint,
+  remedy,
+  type Constraint,
+  type Entitled,
+  type RuleResult,
+  type Source,
+} from './constraint';
 import { datedInspection } from './dated-inspection';
 
 const MONTHS = 24;
@@ -14,14 +21,36 @@ export const LAPSED_TRANSPONDER = ['switched-off', 'aircraft-closed'] as const;
 export function transponderTests(facts: KnownFacts, source: Source, closes: UseSet): RuleResult {
   // Not fitted is a stated value: there is nothing to test, and the airspace is closed by the equipment lists.
   if (lineOf(facts.equipmentList, 'transponder')?.fitted === false) return { constraints: [], missing: [] };
-  const { constraints, missing, last } = datedInspection(facts, { kind: 'transponder', months: MONTHS, source, closes, act: 'test-transponder', by: station });
+  const { constraints, missing, last } = datedInspection(facts, {
+    kind: 'transponder',
+    months: MONTHS,
+    source,
+    closes,
+    act: 'test-transponder',
+    by: station,
+  });
   const more: Constraint[] = [];
   for (const { id, completedOn, altitudeReportingTouched, description } of facts.work) {
-    if (altitudeReportingTouched === false || (last !== null && completedOn !== null && last.completedOn >= completedOn)) continue;
-    more.push(constraint({
-      key: `touched-${id}`, certainty: altitudeReportingTouched === null ? 'unknown' : 'failed', source, records: [id], closes, permitMayCover: true, remedies: [remedy('test-transponder', station)],
-      reason: altitudeReportingTouched === null || completedOn === null ? { code: 'work-effect-unknown', description: description ?? '', effect: 'altitude-reporting' } : { code: 'test-needed-after-work', kind: 'transponder', workedOn: completedOn },
-    }));
+    if (
+      altitudeReportingTouched === false
+      || (last !== null && completedOn !== null && last.completedOn >= completedOn)
+    )
+      continue;
+    more.push(
+      constraint({
+        key: `touched-${id}`,
+        certainty: altitudeReportingTouched === null ? 'unknown' : 'failed',
+        source,
+        records: [id],
+        closes,
+        permitMayCover: true,
+        remedies: [remedy('test-transponder', station)],
+        reason:
+          altitudeReportingTouched === null || completedOn === null
+            ? { code: 'work-effect-unknown', description: description ?? '', effect: 'altitude-reporting' }
+            : { code: 'test-needed-after-work', kind: 'transponder', workedOn: completedOn },
+      }),
+    );
   }
   return { constraints: [...constraints, ...more], missing };
 }

@@ -10,11 +10,34 @@ const source = { kind: 'regulation', citation: '14 CFR 91.407(a) and 43.9' } as 
  * Work that was done and that nobody entitled has signed: a part that is out, in or replaced. It closes until it is signed, unless the same was
  * done and signed since. A copy from paper that nobody has vouched for is no new work: it does not count, and closes nothing by itself.
  */
-export function unsignedWork(done: readonly Pick<ItemDone, 'id' | 'completedOn' | 'recordedAt' | 'signedBy' | 'readings'>[], name: string, work: SignedWork, { place: { zone }, authority }: Pick<KnownFacts, 'place' | 'authority'>): readonly Constraint[] {
+export function unsignedWork(
+  done: readonly Pick<ItemDone, 'id' | 'completedOn' | 'recordedAt' | 'signedBy' | 'readings'>[],
+  name: string,
+  work: SignedWork,
+  { place: { zone }, authority }: Pick<KnownFacts, 'place' | 'authority'>,
+): readonly Constraint[] {
   const last = countingDone(done, work, zone, authority).at(-1) ?? null;
   return done.flatMap((one): readonly Constraint[] => {
-    const faults = doneFaults(one, work, zone, authority).filter((fault) => fault !== 'copy-not-vouched' && fault !== 'completed-after-recorded');
-    if (faults.length === 0 || one.signedBy?.vouched === 'nobody' || (last !== null && last.completedOn > one.completedOn)) return [];
-    return [constraint({ key: `unsigned.${one.id}`, certainty: 'failed', source, reason: { code: 'work-not-signed', name, completedOn: one.completedOn, faults }, records: [one.id], closes: ALL_USES, remedies: [remedy('complete-work-entry', MECHANICS, one.id)], permitMayCover: true })];
+    const faults = doneFaults(one, work, zone, authority).filter(
+      (fault) => fault !== 'copy-not-vouched' && fault !== 'completed-after-recorded',
+    );
+    if (
+      faults.length === 0
+      || one.signedBy?.vouched === 'nobody'
+      || (last !== null && last.completedOn > one.completedOn)
+    )
+      return [];
+    return [
+      constraint({
+        key: `unsigned.${one.id}`,
+        certainty: 'failed',
+        source,
+        reason: { code: 'work-not-signed', name, completedOn: one.completedOn, faults },
+        records: [one.id],
+        closes: ALL_USES,
+        remedies: [remedy('complete-work-entry', MECHANICS, one.id)],
+        permitMayCover: true,
+      }),
+    ];
   });
 }

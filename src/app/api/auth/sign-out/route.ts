@@ -6,6 +6,12 @@ import { readWithin } from '@/server/spool';
 export const POST = openRoute('POST /api/auth/sign-out', async (request) => {
   const { accounts, env } = runtime();
   await readWithin(request, 1024);
-  const headers = new Headers({ 'content-type': 'application/json', origin: request.headers.get('origin') ?? '', cookie: request.headers.get('cookie') ?? '' });
-  return accounts.handler(new Request(new URL('/api/auth/sign-out', env.GROVAL_URL), { method: 'POST', headers, body: '{}' }));
+  const headers = new Headers({
+    'content-type': 'application/json',
+    origin: request.headers.get('origin') ?? '',
+    cookie: request.headers.get('cookie') ?? '',
+  });
+  return accounts.handler(
+    new Request(new URL('/api/auth/sign-out', env.GROVAL_URL), { method: 'POST', headers, body: '{}' }),
+  );
 });

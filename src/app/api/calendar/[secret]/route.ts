@@ -8,7 +8,11 @@ import { dueCalendar } from '@/queries/due-calendar';
 import { calendarText } from '@/server/calendar';
 import { runtime } from '@/server/runtime';
 
-const nothing = () => new Response('This address answers nothing. It may have been revoked; ask your club for a new one.\n', { status: 404, headers: { 'content-type': 'text/plain; charset=utf-8' } });
+const nothing = () =>
+  new Response('This address answers nothing. It may have been revoked; ask your club for a new one.\n', {
+    status: 404,
+    headers: { 'content-type': 'text/plain; charset=utf-8' },
+  });
 
 /** The calendar has no session: the person who knows the address reads what is due, and nothing else. */
 export const GET = openRoute('GET /api/calendar/[secret]', async (_request, params) => {
@@ -17,7 +21,23 @@ export const GET = openRoute('GET /api/calendar/[secret]', async (_request, para
   const club = idSchema().safeParse(found?.[1]);
   if (found === null || !club.success) return nothing();
   const now = ports.now();
-  const due = await inClub(db, club.data, async (tx) => (await feedInForce(tx, feedHash(ports.sha256, found[2] ?? '')) ? dueCalendar(tx, club.data, now) : null), STRANGERS);
+  const due = await inClub(
+    db,
+    club.data,
+    async (tx) =>
+      (await feedInForce(tx, feedHash(ports.sha256, found[2] ?? '')))
+        ? dueCalendar(tx, club.data, now)
+        : null,
+    STRANGERS,
+  );
   if (due === null) return nothing();
-  return new Response(calendarText({ name: `${due.club}: what is due`, host: new URL(env.GROVAL_URL).hostname, now, days: due.days }), { headers: { 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'no-store' } });
+  return new Response(
+    calendarText({
+      name: `${due.club}: what is due`,
+      host: new URL(env.GROVAL_URL).hostname,
+      now,
+      days: due.days,
+    }),
+    { headers: { 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'no-store' } },
+  );
 });

@@ -2,7 +2,11 @@ import { queryRoute } from '../../answer';
 import { idSchema } from '@/contracts/scalars';
 import { counterFlight } from '@/queries/counter';
 
-export const GET = queryRoute('GET /api/counter/[flight]', async ({ tx, actor, params, now }) => {
-  const flight = idSchema().safeParse(params['flight']);
-  return flight.success ? counterFlight(tx, actor.clubId, flight.data, now) : null;
-}, 'There is no such flight: it may have been moved or cancelled. Choose one from the Counter.');
+export const GET = queryRoute(
+  'GET /api/counter/[flight]',
+  async ({ tx, actor, params, now }) => {
+    const flight = idSchema().safeParse(params['flight']);
+    return flight.success ? counterFlight(tx, actor.clubId, flight.data, now) : null;
+  },
+  'There is no such flight: it may have been moved or cancelled. Choose one from the Counter.',
+);

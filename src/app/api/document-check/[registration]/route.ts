@@ -1,4 +1,8 @@
 import { queryRoute } from '../../answer';
 import { documentCheckList } from '@/queries/document-check';
 
-export const GET = queryRoute('GET /api/document-check/[registration]', ({ tx, params }) => documentCheckList(tx, params['registration'] ?? ''), 'The club has no such aircraft. Choose one from the Line.');
+export const GET = queryRoute(
+  'GET /api/document-check/[registration]',
+  ({ tx, params }) => documentCheckList(tx, params['registration'] ?? ''),
+  'The club has no such aircraft. Choose one from the Line.',
+);

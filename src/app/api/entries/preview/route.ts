@@ -1,4 +1,8 @@
 import { trialRoute } from '../../answer';
 import { entryPreview } from '@/queries/entry-preview';
 
-export const POST = trialRoute('POST /api/entries/preview', ({ tx, actor, now }, question) => entryPreview(tx, actor.clubId, question, now), 'The aircraft has no such item, AD or method. Open its folder again.');
+export const POST = trialRoute(
+  'POST /api/entries/preview',
+  ({ tx, actor, now }, question) => entryPreview(tx, actor.clubId, question, now),
+  'The aircraft has no such item, AD or method. Open its folder again.',
+);

@@ -20,8 +20,13 @@ export const GET = memberRoute('GET /api/export/[list]', async ({ actor, params 
   const now = ports.now();
   const whole = list === 'club.json';
   const name = list.replace(/\.csv$/, '');
-  if (!whole && (!list.endsWith('.csv') || !Object.hasOwn(LISTS, name))) return problem(404, `There is no such list. Lists: ${Object.keys(LISTS).join(', ')}.`);
-  const act: Act = whole ? 'export-club' : NAMES_WHO_FLEW.includes(name as ListName) ? 'export-flights' : 'export-lists';
+  if (!whole && (!list.endsWith('.csv') || !Object.hasOwn(LISTS, name)))
+    return problem(404, `There is no such list. Lists: ${Object.keys(LISTS).join(', ')}.`);
+  const act: Act = whole
+    ? 'export-club'
+    : NAMES_WHO_FLEW.includes(name as ListName)
+      ? 'export-flights'
+      : 'export-lists';
   if (!may(actor.roles, act)) return refusal({ code: 'not-entitled', message: ACTS[act].denied });
   const giveBack = transfers.take(actor.personId, actor.clubId);
   if (giveBack === null) return refusal({ code: 'too-many-tries', message: TOO_MANY });
@@ -35,11 +40,16 @@ export const GET = memberRoute('GET /api/export/[list]', async ({ actor, params 
       }
       const columns = LISTS[name as ListName];
       await write(csvText(columns, [], true));
-      for await (const rows of listRows(tx, name as ListName, actor, now)) await write(csvText(columns, rows, false));
+      for await (const rows of listRows(tx, name as ListName, actor, now))
+        await write(csvText(columns, rows, false));
     };
     const file = await spool((write) => inClub(bulk, actor.clubId, (tx) => make(tx, write)));
     return new Response(sendFile(file, MAX_IDLE_S, giveBack), {
-      headers: { 'cache-control': 'no-store', 'content-type': whole ? 'application/json; charset=utf-8' : 'text/csv; charset=utf-8; header=present', 'content-disposition': `attachment; filename="${fileName}"` },
+      headers: {
+        'cache-control': 'no-store',
+        'content-type': whole ? 'application/json; charset=utf-8' : 'text/csv; charset=utf-8; header=present',
+        'content-disposition': `attachment; filename="${fileName}"`,
+      },
     });
   } catch (error) {
     giveBack();

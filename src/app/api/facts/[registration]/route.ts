@@ -1,4 +1,8 @@
 import { queryRoute } from '../../answer';
 import { facts } from '@/queries/facts';
 
-export const GET = queryRoute('GET /api/facts/[registration]', ({ tx, actor, params, now }) => facts(tx, actor, params['registration'] ?? '', now), 'The club has no such aircraft. Choose one from the Line.');
+export const GET = queryRoute(
+  'GET /api/facts/[registration]',
+  ({ tx, actor, params, now }) => facts(tx, actor, params['registration'] ?? '', now),
+  'The club has no such aircraft. Choose one from the Line.',
+);

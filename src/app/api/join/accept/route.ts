@@ -3,4 +3,6 @@ import { acceptLink } from '@/commands/people';
 import { runtime } from '@/server/runtime';
 
 /** Joins a club with the account that one has. */
-export const POST = personJsonRoute('POST /api/join/accept', async (person, link) => answer(await acceptLink(runtime().ports, person, link)));
+export const POST = personJsonRoute('POST /api/join/accept', async (person, link) =>
+  answer(await acceptLink(runtime().ports, person, link)),
+);

@@ -3,4 +3,6 @@ import { takeUpLink } from '@/commands/people';
 import { runtime } from '@/server/runtime';
 
 /** Chooses a password by a link, once. */
-export const POST = openJsonRoute('POST /api/join/take-up', async (entry) => answer(await takeUpLink(runtime().ports, entry)));
+export const POST = openJsonRoute('POST /api/join/take-up', async (entry) =>
+  answer(await takeUpLink(runtime().ports, entry)),
+);

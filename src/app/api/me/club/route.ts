@@ -4,8 +4,12 @@ import { asPerson } from '@/db/club-transaction';
 import { runtime } from '@/server/runtime';
 
 /** Chooses which of their clubs this session works in. */
-export const POST = personJsonRoute('POST /api/me/club', async ({ personId, sessionId, memberships }, { clubId }) => {
-  if (!memberships.some((membership) => membership.clubId === clubId)) return problem(404, 'You do not belong to that club. Load the page again.');
-  await asPerson(runtime().db, personId, (tx) => chooseClub(tx, sessionId, clubId));
-  return Response.json({ clubId });
-});
+export const POST = personJsonRoute(
+  'POST /api/me/club',
+  async ({ personId, sessionId, memberships }, { clubId }) => {
+    if (!memberships.some((membership) => membership.clubId === clubId))
+      return problem(404, 'You do not belong to that club. Load the page again.');
+    await asPerson(runtime().db, personId, (tx) => chooseClub(tx, sessionId, clubId));
+    return Response.json({ clubId });
+  },
+);

@@ -3,4 +3,6 @@ import { changeOwnPassword } from '@/commands/own-password';
 import { runtime } from '@/server/runtime';
 
 /** Changes one's own password; every other session of that person ends. */
-export const POST = personJsonRoute('POST /api/me/password', async (person, entry) => answer(await changeOwnPassword(runtime().ports, person, entry)));
+export const POST = personJsonRoute('POST /api/me/password', async (person, entry) =>
+  answer(await changeOwnPassword(runtime().ports, person, entry)),
+);

@@ -1,4 +1,8 @@
 import { trialRoute } from '../../answer';
 import { draftAnswer } from '@/queries/plan';
 
-export const POST = trialRoute('POST /api/plan/preview', ({ tx, actor, now }, { flight, replaces }) => draftAnswer(tx, actor.clubId, flight, replaces, now), 'The club has no such aircraft. Choose one from the list.');
+export const POST = trialRoute(
+  'POST /api/plan/preview',
+  ({ tx, actor, now }, { flight, replaces }) => draftAnswer(tx, actor.clubId, flight, replaces, now),
+  'The club has no such aircraft. Choose one from the list.',
+);

@@ -1,4 +1,8 @@
 import { queryRoute } from '../../../answer';
 import { folder } from '@/queries/folder';
 
-export const GET = queryRoute('GET /api/aircraft/[registration]/folder', ({ tx, actor, params, now }) => folder(tx, actor, params['registration'] ?? '', now), 'The club has no such aircraft. Choose one from the Line.');
+export const GET = queryRoute(
+  'GET /api/aircraft/[registration]/folder',
+  ({ tx, actor, params, now }) => folder(tx, actor, params['registration'] ?? '', now),
+  'The club has no such aircraft. Choose one from the Line.',
+);

@@ -1,4 +1,6 @@
 import { commandRoute } from '../../../answer';
 import { revokeLink } from '@/commands/people';
 
-export const POST = commandRoute('POST /api/people/links/revoke', (ports, actor, { invitationId }) => revokeLink(ports, actor, invitationId));
+export const POST = commandRoute('POST /api/people/links/revoke', (ports, actor, { invitationId }) =>
+  revokeLink(ports, actor, invitationId),
+);
