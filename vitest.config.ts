@@ -62,6 +62,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'database',
+          isolate: false,
           include: ['src/{db,commands}/**/*.test.ts', 'src/**/*.db.test.ts'],
           testTimeout: 30_000,
           hookTimeout: 60_000,

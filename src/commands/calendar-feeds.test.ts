@@ -1,15 +1,14 @@
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { feedInForce, readFeeds } from '@/db/calendar-feeds';
 import { inClub } from '@/db/club-transaction';
 import { dueCalendar } from '@/queries/due-calendar';
-import { bad, closeDatabase, good, testClub } from '@/testing/database';
+import { bad, good, testClub } from '@/testing/database';
 import { feedHash, makeFeed, revokeFeed } from './calendar-feeds';
 
 let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => {
   club = await testClub();
 });
-afterAll(closeDatabase);
 
 const secretOf = (path: string) => /\.([0-9a-f]{64})\.ics$/.exec(path)?.[1] ?? '';
 const inForce = (path: string) =>

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { clubChangeSchema, type ClubChange, type ClubEntryInput } from '@/contracts/founding';
 import { problemsOf } from '@/contracts/problem';
 import { civilDate } from '@/core/time/civil-date';
@@ -9,7 +9,7 @@ import { readClub } from '@/db/clubs';
 import { readHistory } from '@/db/ledger';
 import { clubPage, clubTrial } from '@/queries/club';
 import { line } from '@/queries/line';
-import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { addAircraft } from './add-aircraft';
 import { changeClub } from './change-club';
 
@@ -17,7 +17,6 @@ let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => {
   club = await testClub();
 });
-afterAll(closeDatabase);
 
 const admin = () => club.actor('administrator');
 const page = () => inClub(club.ports.db, club.clubId, (tx) => clubPage(tx, club.clubId));

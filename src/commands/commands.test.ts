@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { addSeconds, instant } from '@/core/time/instant';
 import { hours } from '@/core/quantities/hours';
 import { inClub } from '@/db/club-transaction';
@@ -8,7 +8,7 @@ import { readHistory } from '@/db/ledger';
 import { CHANNEL } from '@/db/notify';
 import { aircraftPage } from '@/queries/aircraft-page';
 import { line } from '@/queries/line';
-import { bad, closeDatabase, given, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, given, good, PASSWORD, testClub } from '@/testing/database';
 import { enterCertificate } from './people';
 import { addPhoto, MAX_PHOTO_BYTES } from './add-photo';
 import { civilDate } from '@/core/time/civil-date';
@@ -26,7 +26,6 @@ let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => {
   club = await testClub();
 });
-afterAll(closeDatabase);
 
 const nick = (change: object = {}) => ({
   findingId: randomUUID(),

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import landingsCase from '../../examples/cases/life-limit-landings.json';
 import type { Attribution, CheckIn, CheckOut } from '@/contracts/counter';
 import type { Json } from '@/contracts/merge-patch';
@@ -19,7 +19,7 @@ import { counterFlight, counterList } from '@/queries/counter';
 import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
 import { rampAircraft } from '@/queries/ramp';
-import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
 import { addDial, exchangeDial } from './dials';
@@ -30,7 +30,6 @@ import { planFlight } from './plan-flight';
 
 let club: Awaited<ReturnType<typeof testClub>>;
 const block = randomUUID();
-afterAll(closeDatabase);
 
 const inTx = <T>(work: Parameters<typeof inClub<T>>[2]) => inClub(club.ports.db, club.clubId, work);
 const row = async () => (await inTx((tx) => line(tx, club.clubId, club.ports.now(), true))).rows[0];

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { hours } from '@/core/quantities/hours';
 import { UNSAID } from '@/core/records/planned-flight';
 import { addSeconds } from '@/core/time/instant';
@@ -9,7 +9,7 @@ import { latestReadings } from '@/db/readings';
 import { counterFlight } from '@/queries/counter';
 import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
-import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
 import { correctReading } from './correct-reading';
@@ -20,7 +20,6 @@ import { planFlight } from './plan-flight';
 
 let club: Awaited<ReturnType<typeof testClub>>;
 const block = randomUUID();
-afterAll(closeDatabase);
 
 const inTx = <T>(work: Parameters<typeof inClub<T>>[2]) => inClub(club.ports.db, club.clubId, work);
 const later = (seconds: number) => {

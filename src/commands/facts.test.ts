@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { describedAs, factSchema, listedAs, type FactInput } from '@/contracts/aircraft-entry';
 import { decide } from '@/core/decision/decide';
 import { civilDate } from '@/core/time/civil-date';
@@ -11,7 +11,7 @@ import { describeHistory } from '@/explain/history';
 import { facts } from '@/queries/facts';
 import { line } from '@/queries/line';
 import { documentCheckList } from '@/queries/document-check';
-import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { addAircraft } from './add-aircraft';
 import { strikeEntry } from './corrections';
 import { enterFact } from './enter-fact';
@@ -21,7 +21,6 @@ let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => {
   club = await testClub();
 });
-afterAll(closeDatabase);
 
 type Role = Parameters<typeof club.actor>[0];
 const enter = (

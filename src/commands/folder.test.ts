@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import type { SignedEntry } from '@/contracts/new-entry';
 import type { DocumentCheckRound } from '@/contracts/document-check';
 import { hours } from '@/core/quantities/hours';
@@ -14,7 +14,7 @@ import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
 import { sheet } from '@/queries/sheet';
 import { documentCheckList } from '@/queries/document-check';
-import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { acceptMark } from './accept-mark';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
@@ -37,7 +37,6 @@ let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => {
   club = await testClub();
 });
-afterAll(closeDatabase);
 
 const inTx = <T>(work: Parameters<typeof inClub<T>>[2]) => inClub(club.ports.db, club.clubId, work);
 const row = async () => (await inTx((tx) => line(tx, club.clubId, club.ports.now(), true))).rows[0];

@@ -1,4 +1,4 @@
-import { afterAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { foundingSchema, type Founding, type FoundingInput } from '@/contracts/founding';
 import type { ClubArchive } from '@/contracts/club-archive';
 import { clubWithoutAccounts, findAccount } from '@/db/accounts';
@@ -6,13 +6,11 @@ import { asPerson, inClub } from '@/db/club-transaction';
 import { membershipsOf, readClub } from '@/db/clubs';
 import { clubArchive } from '@/queries/club-archive';
 import { line } from '@/queries/line';
-import { bad, closeDatabase, good, testClub, testPorts } from '@/testing/database';
+import { bad, good, testClub, testPorts } from '@/testing/database';
 import { emptyDatabase } from '@/testing/empty-database';
 import { found, foundingCode, foundingState } from './founding';
 import { importClub } from './import-club';
 import { makeLinkFor, takeUpLink } from './people';
-
-afterAll(closeDatabase);
 
 const entry = (code: string, change: Partial<FoundingInput> = {}): Founding =>
   foundingSchema.parse({

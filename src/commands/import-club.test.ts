@@ -15,7 +15,7 @@ import { clubArchive } from '@/queries/club-archive';
 import { aircraftPage } from '@/queries/aircraft-page';
 import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
-import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { emptyDatabase } from '@/testing/empty-database';
 import { checkChain, type LedgerRow } from '../../tools/database/check-chain';
 import { addPhoto } from './add-photo';
@@ -37,7 +37,6 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   await close();
-  await closeDatabase();
 });
 
 /** A club with something of every kind that decides. */

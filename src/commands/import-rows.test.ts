@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { guessMapping, IMPORT_LISTS, type ImportList } from '@/contracts/csv-lists';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { addSeconds } from '@/core/time/instant';
@@ -9,7 +9,7 @@ import { readHistory } from '@/db/ledger';
 import { line } from '@/queries/line';
 import { listRows, LISTS } from '@/queries/lists';
 import { waitingOfAircraft } from '@/db/vouching';
-import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { importRows, type FileRow, type ImportRequest } from './import-rows';
 import { vouch } from './vouch';
 
@@ -19,7 +19,6 @@ let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => {
   club = await testClub();
 });
-afterAll(closeDatabase);
 
 async function* from(rows: readonly Readonly<Record<string, unknown>>[]): AsyncGenerator<readonly FileRow[]> {
   for (const [at, cells] of rows.entries()) {

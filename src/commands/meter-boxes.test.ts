@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { boxReadingsSchema, type BoxReadings } from '@/contracts/meter-box';
 import { hours } from '@/core/quantities/hours';
 import { UNSAID } from '@/core/records/planned-flight';
@@ -10,7 +10,7 @@ import { inClub } from '@/db/club-transaction';
 import { counterFlight } from '@/queries/counter';
 import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
-import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
 import { strikeEntry } from './corrections';
@@ -19,7 +19,6 @@ import { fitBox, removeBox, takeBoxReadings } from './meter-boxes';
 import { planFlight } from './plan-flight';
 
 let club: Awaited<ReturnType<typeof testClub>>;
-afterAll(closeDatabase);
 
 const inTx = <T>(work: Parameters<typeof inClub<T>>[2]) => inClub(club.ports.db, club.clubId, work);
 const row = async () => (await inTx((tx) => line(tx, club.clubId, club.ports.now(), true))).rows[0];

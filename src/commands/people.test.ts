@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { admitSchema } from '@/contracts/people';
 import { civilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
@@ -7,7 +7,7 @@ import { accountsOf } from '@/db/accounts';
 import { asPerson, inClub } from '@/db/club-transaction';
 import { membershipsOf } from '@/db/clubs';
 import { people } from '@/queries/people';
-import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { clearList } from './clear-list';
 import {
   acceptLink,
@@ -27,7 +27,6 @@ let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => {
   club = await testClub();
 });
-afterAll(closeDatabase);
 
 const admin = () => club.actor('administrator');
 const listed = async (personId: string) =>

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { flightFrom, plannedFlightSchema, type FlightDraft } from '@/contracts/plan';
 import { hours } from '@/core/quantities/hours';
 import { civilDate } from '@/core/time/civil-date';
@@ -8,7 +8,7 @@ import { zone } from '@/core/time/zone';
 import { inClub } from '@/db/club-transaction';
 import { readHistory } from '@/db/ledger';
 import { dayPlan, draftAnswer } from '@/queries/plan';
-import { bad, closeDatabase, good, testClub } from '@/testing/database';
+import { bad, good, testClub } from '@/testing/database';
 import { loadFolder } from './load-folder';
 import { NO_RECORDS } from './load-records';
 import { cancelFlight, planOrMove } from './planning';
@@ -19,7 +19,6 @@ let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => {
   club = await testClub();
 });
-afterAll(closeDatabase);
 
 const draft = (change: Partial<FlightDraft> = {}): FlightDraft => ({
   aircraftId: club.aircraftId,

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import type { MetersRead } from '@/contracts/counter';
 import { hours } from '@/core/quantities/hours';
 import { UNSAID } from '@/core/records/planned-flight';
@@ -8,7 +8,7 @@ import { inClub } from '@/db/club-transaction';
 import { latestReadings } from '@/db/readings';
 import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
-import { bad, closeDatabase, good, testClub } from '@/testing/database';
+import { bad, good, testClub } from '@/testing/database';
 import { checkOut } from './check-out';
 import { addDial } from './dials';
 import { loadRecords, NO_RECORDS } from './load-records';
@@ -17,7 +17,6 @@ import { readMeters } from './read-meters';
 
 let club: Awaited<ReturnType<typeof testClub>>;
 const dial = randomUUID();
-afterAll(closeDatabase);
 beforeEach(async () => {
   club = await testClub();
 });

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import release from '../../examples/cases/clean-release.json';
 import {
   changeReleaseSchema,
@@ -16,7 +16,7 @@ import { appendToLedger, readHistory } from '@/db/ledger';
 import { describeHistory } from '@/explain/history';
 import { folder } from '@/queries/folder';
 import { line } from '@/queries/line';
-import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { changeRelease, issueRelease } from './maintenance-release';
 import { signDailyInspection } from './sign-daily-inspection';
 import { vouch } from './vouch';
@@ -35,7 +35,6 @@ let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => {
   club = await testClub(change);
 });
-afterAll(closeDatabase);
 
 type Role = Parameters<typeof club.actor>[0];
 const view = async (role: Role = 'mechanic') => {

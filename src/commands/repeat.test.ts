@@ -1,6 +1,6 @@
 // What is sent again since the answer got lost: the same is recorded once, and anything else is never taken for it.
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import type { CheckIn } from '@/contracts/counter';
 import type { SignedEntry } from '@/contracts/new-entry';
 import type { Finding } from '@/contracts/report-finding';
@@ -13,7 +13,7 @@ import { wallClock } from '@/core/time/zone';
 import { inClub } from '@/db/club-transaction';
 import { line } from '@/queries/line';
 import { folder } from '@/queries/folder';
-import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
 import { addDial } from './dials';
@@ -24,7 +24,6 @@ import { returnToService } from './return-to-service';
 import { checkDocuments } from './check-documents';
 
 let club: Awaited<ReturnType<typeof testClub>>;
-afterAll(closeDatabase);
 beforeEach(async () => {
   club = await testClub();
 });

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { decide } from '@/core/decision/decide';
 import { countUses, isWithin, type UseSet } from '@/core/envelope/use-set';
 import { civilDate } from '@/core/time/civil-date';
@@ -14,7 +14,7 @@ import { readClub } from '@/db/clubs';
 import { latestFlights } from '@/db/flights';
 import type { SignedEntry } from '@/contracts/new-entry';
 import type { DocumentCheckRound } from '@/contracts/document-check';
-import { bad, closeDatabase, good, PASSWORD, testClub } from '@/testing/database';
+import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
 import { addDial } from './dials';
@@ -30,7 +30,6 @@ let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => {
   club = await testClub();
 });
-afterAll(closeDatabase);
 type Role = Parameters<typeof club.actor>[0];
 
 /** What the aircraft is available for now, as the database has it. */

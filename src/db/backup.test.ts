@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { Client } from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { line } from '@/queries/line';
-import { closeDatabase, given, testClub } from '@/testing/database';
+import { given, testClub } from '@/testing/database';
 import { inClub } from './club-transaction';
 import { openDatabase, openPool } from './connection';
 
@@ -27,7 +27,6 @@ beforeAll(async () => {
 afterAll(async () => {
   await superuser.query(`drop database if exists ${RESTORED} with (force)`);
   await superuser.end();
-  await closeDatabase();
 });
 
 describe('backup and restore', () => {

@@ -11,7 +11,7 @@ import { hours } from '@/core/quantities/hours';
 import { civilDate } from '@/core/time/civil-date';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { cleanCase } from '@/testing/clean-case';
-import { closeDatabase, given, good, testClub } from '@/testing/database';
+import { given, good, testClub } from '@/testing/database';
 import { openAccountPool, openAccounts } from '@/server/accounts';
 import { checkChain, type LedgerRow } from '../../tools/database/check-chain';
 import { decisionDocument } from '@/explain/decision-document';
@@ -47,7 +47,6 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   await superuser.end();
-  await closeDatabase();
 });
 
 /** A meter, a flight with its return, a struck out entry, and a planned flight that was cancelled. */

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { addPhoto } from '@/commands/add-photo';
 import { changeRoles } from '@/commands/people';
 import { reportFinding } from '@/commands/report-finding';
-import { closeDatabase, given, good, testClub } from '@/testing/database';
+import { given, good, testClub } from '@/testing/database';
 import { emptyDatabase } from '@/testing/empty-database';
 import { verify, type SavedHeads } from '../../tools/database/verify';
 
@@ -57,7 +57,6 @@ beforeAll(async () => {
 afterAll(async () => {
   await postgres.end();
   await close();
-  await closeDatabase();
 });
 
 /** What is found in a copy in which something was damaged by somebody who switches triggers off. */

@@ -20,11 +20,9 @@ export function given(name: string): string {
   return value;
 }
 
+// Shared by all files that one worker runs, and ended with it.
 const pool = openPool(given('DATABASE_URL'), 12);
 const db = openDatabase(pool);
-
-/** Ends the connections of this test file. */
-export const closeDatabase = (): Promise<void> => db.destroy();
 
 /** The password of everybody in tests. */
 export const PASSWORD = 'right-password';
