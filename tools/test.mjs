@@ -25,90 +25,168 @@ const counts = { passed: 0, failed: 0 };
 
 const bin = (name) => join(PROJECT, 'node_modules', '.bin', name);
 
-/** One check without tests of its own: counts as one. */
-async function check(name, command, args, env = {}) {
-  try {
-    await step(name, async () => {
-      await run(command, args, {
-        cwd: PROJECT,
-        log: log(name.replaceAll(' ', '-')),
-        env: { ...process.env, ...env },
-      });
-    });
-    counts.passed += 1;
-  } catch (error) {
-    counts.failed += 1;
-    process.stderr.write(`${error.message}\n`);
-  }
+/**
+ * Something that is run and passes or fails: a check counts as one, a test runner as many as its report says.
+ * A runner that dies without a report counts as one failure.
+ * @typedef {{ about: string, command: string, args: string[], env?: Record<string, string>, report?: string, read?: (report: any) => { passed: number, failed: number } }} Job
+ */
+
+/** @param {string} about @param {string} command @param {string[]} args @param {Record<string, string>} env @returns {Job} */
+const check = (about, command, args, env = {}) => ({ about, command, args, env });
+
+/** Tests of Vitest. @returns {Job} */
+function vitest(about, projects, env, files = []) {
+  const report = reportOf(about);
+  const named = projects.flatMap((project) => ['--project', project]);
+  return {
+    about,
+    command: bin('vitest'),
+    args: ['run', ...files, ...named, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+    env,
+    report,
+    read: (told) => ({ passed: told?.numPassedTests ?? 0, failed: told?.numFailedTests ?? 0 }),
+  };
 }
 
-/** Checks that know nothing of each other, two at a time: each of them uses one of a machine's cores. Each counts as one. */
-async function together(name, checks) {
-  const waiting = [...checks];
+const fileName = (about) => about.replaceAll(/[ ,/]+/g, '-');
+const reportOf = (about) => join(folder, `${fileName(about)}.json`);
+
+/** Runs a job and counts what came of it. @param {Job} job @param {readonly string[]} before what its command is started by */
+async function counted({ about, command, args, env, report, read }, before = []) {
+  if (report !== undefined) rmSync(report, { force: true });
+  const [program, ...words] = [...before, command, ...args];
+  let trouble = null;
+  try {
+    await run(program, words, {
+      cwd: PROJECT,
+      log: log(fileName(about)),
+      env: { ...process.env, ...env },
+    });
+  } catch (error) {
+    trouble = error;
+  }
+  const told = read === undefined ? { passed: trouble === null ? 1 : 0, failed: 0 } : read(readJson(report));
+  const failed = told.failed + (told.failed === 0 && (trouble !== null || told.passed === 0) ? 1 : 0);
+  counts.passed += told.passed;
+  counts.failed += failed;
+  return { passed: told.passed, failed, trouble };
+}
+
+const tellTrouble = ({ message, output }) => {
+  process.stderr.write(`${message}\n${(output ?? '').slice(-6000)}\n`);
+};
+
+/** Runs a job as a step of its own. @param {Job} job */
+async function ran(job) {
+  let came;
+  await step(job.about, async () => {
+    came = await counted(job);
+    return job.read === undefined && came.failed === 0
+      ? undefined
+      : `${came.passed} passed, ${came.failed} failed`;
+  });
+  if (came.trouble !== null) tellTrouble(came.trouble);
+}
+
+/**
+ * Starts jobs that know nothing of each other, two at a time and behind whatever else wants the machine: what waits for a
+ * database, a timer or a browser leaves room for them. @param {readonly Job[]} jobs @returns what to wait for, and tell, at the end
+ */
+function beside(jobs) {
+  const waiting = [...jobs];
   const troubles = [];
   const work = async () => {
     for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) {
-      const [about, command, args] = next;
-      try {
-        await run(bin(command), args, {
-          cwd: PROJECT,
-          log: log(about.replaceAll(' ', '-')),
-          env: process.env,
-        });
-        counts.passed += 1;
-      } catch (error) {
-        counts.failed += 1;
-        troubles.push(`${about}: ${error.message}`);
-      }
+      const { about } = next;
+      const { trouble } = await counted(next, ['nice', '-n', '19']);
+      if (trouble !== null)
+        troubles.push(Object.assign(trouble, { message: `${about}: ${trouble.message}` }));
     }
   };
-  await step(name, async () => {
-    await Promise.all([work(), work()]);
-    return troubles.length === 0
-      ? `${checks.length} checks`
-      : `${troubles.length} of ${checks.length} failed`;
-  });
-  for (const trouble of troubles) process.stderr.write(`${trouble}\n`);
+  const done = Promise.all([work(), work()]);
+  return async () => {
+    await step('types, lint and structure', async () => {
+      await done;
+      return troubles.length === 0 ? `${jobs.length} beside` : `${troubles.length} of ${jobs.length} failed`;
+    });
+    for (const trouble of troubles) tellTrouble(trouble);
+  };
 }
 
-/** A test runner that leaves a report; a runner that dies without one counts as one failure. */
-async function suite(name, command, args, env, read) {
-  const report = join(folder, `${name.replaceAll(/[ /]/g, '-')}.json`);
-  rmSync(report, { force: true });
-  let trouble = null;
-  await step(name, async () => {
-    try {
-      await run(command, args(report), {
-        cwd: PROJECT,
-        log: log(name.replaceAll(/[ /]/g, '-')),
-        env: { ...process.env, ...env },
-      });
-    } catch (error) {
-      trouble = error;
-    }
-    const { passed, failed } = read(readJson(report));
-    counts.passed += passed;
-    counts.failed += failed + (failed === 0 && (trouble !== null || passed === 0) ? 1 : 0);
-    return `${passed} passed, ${failed} failed`;
-  });
-  if (trouble !== null) process.stderr.write(`${trouble.message}\n${(trouble.output ?? '').slice(-6000)}\n`);
-}
+const STRUCTURE = [
+  check('lint', bin('eslint'), ['.', '--max-warnings', '0']),
+  check('types and lint that knows them', bin('oxlint'), ['--type-aware', '--type-check', '.']),
+  check('types of the core alone', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json']),
+  check('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']),
+  check('dead code', bin('knip'), []),
+  check('published schemas', bin('tsx'), ['tools/write-schemas.ts', '--check']),
+];
 
-const vitest = (name, projects, env, files = []) =>
-  suite(
-    name,
-    bin('vitest'),
-    (report) => [
-      'run',
-      ...files,
-      ...projects.flatMap((project) => ['--project', project]),
-      '--reporter=default',
-      '--reporter=json',
-      `--outputFile.json=${report}`,
-    ],
-    env,
-    (report) => ({ passed: report?.numPassedTests ?? 0, failed: report?.numFailedTests ?? 0 }),
+/** What knows of dates, and so of zones. */
+const AWAY = ['src/core/time', 'src/explain', 'checks/published', 'tools/cases/answers'];
+
+async function commandsAndTables(cluster) {
+  await step('tables', () =>
+    prepareDatabase(cluster, { database: 'groval_test', demo: false, log: log('prepare-test') }),
   );
+  const urls = cluster.urls('groval_test');
+  await ran(check('database types', process.execPath, ['tools/database-types.mjs', urls.owner, '--verify']));
+  const superuser = Object.assign(new URL(urls.superuser), { pathname: '/groval_test' }).toString();
+  await ran(
+    vitest('database and commands', ['database'], {
+      TZ: 'UTC',
+      ...applicationEnvironment(cluster, 'groval_test', 'http://127.0.0.1:3600'),
+      GROVAL_TEST_SUPERUSER_URL: superuser,
+    }),
+  );
+  await ran(
+    check('ledger whole after the tests', bin('tsx'), ['tools/verify-ledger.ts'], {
+      GROVAL_SUPERUSER_URL: superuser,
+    }),
+  );
+}
+
+async function attacked(cluster) {
+  await step('attacked, reduced', async () => {
+    const results = await attack({ cluster, folder, reduced: true, seed: SEED });
+    for (const { name, line, clean } of results) {
+      counts[clean ? 'passed' : 'failed'] += 1;
+      if (!clean) process.stderr.write(`${name}: ${line}\n`);
+    }
+    return results.map(({ name, line }) => `${name}: ${line}`).join('; ');
+  });
+}
+
+/** Makes the databases of the browser tests. @returns {Promise<Job>} */
+async function preparedBrowser(cluster) {
+  await step('demo data', () =>
+    prepareDatabase(cluster, { database: 'groval_browser', demo: true, log: log('prepare-browser') }),
+  );
+  await step('empty installation', () =>
+    prepareDatabase(cluster, { database: 'groval_empty', demo: false, log: log('prepare-empty') }),
+  );
+  const port = await freePort();
+  const filter = process.env.GROVAL_TEST_FILTER;
+  const report = reportOf('browser');
+  return {
+    about: 'browser',
+    command: bin('playwright'),
+    args: ['test', ...(filter ? [filter] : [])],
+    env: {
+      ...applicationEnvironment(cluster, 'groval_browser', `http://127.0.0.1:${port}`),
+      GROVAL_TEST_PORT: String(port),
+      GROVAL_LOG_LEVEL: 'warn',
+      GROVAL_TEST_STATE: folder,
+      GROVAL_TEST_EMPTY_URL: applicationEnvironment(cluster, 'groval_empty', '').DATABASE_URL,
+      PLAYWRIGHT_JSON_OUTPUT_FILE: report,
+    },
+    report,
+    read: (told) => ({
+      passed: (told?.stats?.expected ?? 0) + (told?.stats?.flaky ?? 0),
+      failed: told?.stats?.unexpected ?? 0,
+    }),
+  };
+}
 
 async function main() {
   let only;
@@ -144,97 +222,34 @@ async function main() {
         ensureDebianPackages(wanted('browser') ? ['postgresql', 'chromium'] : ['postgresql'], log('debian')),
       );
     await step('npm packages', () => ensureNpmPackages(log('npm')));
-    if (wanted('static')) {
-      // The framework writes these types; without them a fresh checkout does not know its own asset imports.
+    // The framework writes these types; without them a fresh checkout does not know its own asset imports.
+    if (wanted('static'))
       await step('route types', async () => {
-        await run(bin('next'), ['typegen'], {
-          cwd: PROJECT,
-          log: log('typegen'),
-          env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
-        });
+        const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
+        await run(bin('next'), ['typegen'], { cwd: PROJECT, log: log('typegen'), env });
       });
-      await together('types, lint and structure', [
-        ['lint', 'eslint', ['.', '--max-warnings', '0']],
-        ['types and lint that knows them', 'oxlint', ['--type-aware', '--type-check', '.']],
-        ['types of the core alone', 'tsc', ['--noEmit', '-p', 'src/core/tsconfig.json']],
-        ['formatting', 'prettier', ['--check', '--log-level', 'warn', '.']],
-        ['dead code', 'knip', []],
-        ['published schemas', 'tsx', ['tools/write-schemas.ts', '--check']],
-      ]);
-    }
     // Together, so that the longest files of the one run beside the many of the other.
     const computed = ['core', 'rest'].filter(wanted);
-    if (computed.length > 0)
-      await vitest(computed.length === 2 ? 'core, screens, server, tools' : computed[0], computed, {
-        TZ: 'UTC',
-      });
-    // The answers hang on no clock of the machine: what knows of time, the sentences, the published rows and every example once more elsewhere.
-    if (wanted('core'))
-      await vitest(`answers and dates in ${ELSEWHERE}`, ['core', 'rest'], { TZ: ELSEWHERE }, [
-        'src/core/time',
-        'src/explain',
-        'checks/published',
-        'tools/cases/answers',
-      ]);
+    if (computed.length > 0) await ran(vitest(computed.join(' and '), computed, { TZ: 'UTC' }));
     if (wanted('database') || wanted('attack') || wanted('browser')) {
       cluster = new Cluster(folder);
       cluster.remove();
       await step('database', () => cluster.start());
     }
-    if (wanted('database')) {
-      await step('tables', () =>
-        prepareDatabase(cluster, { database: 'groval_test', demo: false, log: log('prepare-test') }),
-      );
-      const urls = cluster.urls('groval_test');
-      await check('database types', process.execPath, ['tools/database-types.mjs', urls.owner, '--verify']);
-      const superuser = Object.assign(new URL(urls.superuser), { pathname: '/groval_test' }).toString();
-      await vitest('database and commands', ['database'], {
-        TZ: 'UTC',
-        ...applicationEnvironment(cluster, 'groval_test', 'http://127.0.0.1:3600'),
-        GROVAL_TEST_SUPERUSER_URL: superuser,
-      });
-      await check('ledger whole after the tests', bin('tsx'), ['tools/verify-ledger.ts'], {
-        GROVAL_SUPERUSER_URL: superuser,
-      });
-    }
-    if (wanted('attack')) {
-      await step('application', () => ensureBuild(log('build')));
-      await step('attacked, reduced', async () => {
-        const results = await attack({ cluster, folder, reduced: true, seed: SEED });
-        for (const { name, line, clean } of results) {
-          counts[clean ? 'passed' : 'failed'] += 1;
-          if (!clean) process.stderr.write(`${name}: ${line}\n`);
-        }
-        return results.map(({ name, line }) => `${name}: ${line}`).join('; ');
-      });
-    }
-    if (wanted('browser')) {
-      await step('application', () => ensureBuild(log('build')));
-      const port = await freePort();
-      const env = {
-        ...applicationEnvironment(cluster, 'groval_browser', `http://127.0.0.1:${port}`),
-        GROVAL_TEST_PORT: String(port),
-        GROVAL_LOG_LEVEL: 'warn',
-        GROVAL_TEST_STATE: folder,
-      };
-      await step('demo data', () =>
-        prepareDatabase(cluster, { database: 'groval_browser', demo: true, log: log('prepare-browser') }),
-      );
-      await step('empty installation', () =>
-        prepareDatabase(cluster, { database: 'groval_empty', demo: false, log: log('prepare-empty') }),
-      );
-      env.GROVAL_TEST_EMPTY_URL = applicationEnvironment(cluster, 'groval_empty', '').DATABASE_URL;
-      await suite(
-        'browser',
-        bin('playwright'),
-        () => ['test', ...(process.env.GROVAL_TEST_FILTER ? [process.env.GROVAL_TEST_FILTER] : [])],
-        { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: join(folder, 'browser.json') },
-        (report) => ({
-          passed: (report?.stats?.expected ?? 0) + (report?.stats?.flaky ?? 0),
-          failed: report?.stats?.unexpected ?? 0,
-        }),
-      );
-    }
+    if (wanted('database')) await commandsAndTables(cluster);
+    if (wanted('attack') || wanted('browser')) await step('application', () => ensureBuild(log('build')));
+    const joined = beside([
+      ...(wanted('static') ? STRUCTURE : []),
+      // The answers hang on no clock of the machine: what knows of time, the sentences, the published rows and every example once more elsewhere.
+      ...(wanted('core')
+        ? [vitest(`answers in ${ELSEWHERE}`, ['core', 'rest'], { TZ: ELSEWHERE }, AWAY)]
+        : []),
+    ]);
+    // Before the attack, which ends connections of the cluster.
+    const browse = wanted('browser') ? await preparedBrowser(cluster) : null;
+    if (wanted('attack')) await attacked(cluster);
+    if (browse !== null) await ran(browse);
+    await joined();
   } finally {
     stop();
   }
