@@ -3,6 +3,7 @@ import { windowPicture } from '../envelope/window-picture';
 import { hoursFromSeconds, type Hours } from '../quantities/hours';
 import type { AircraftFacts } from '../records/facts';
 import { METER_NAMES, type Counter, type HourMeter, type MeterValues } from '../records/meters';
+import type { Relief } from '../records/permit';
 import type { PlannedFlight } from '../records/planned-flight';
 import type { Begins, Cap } from '../rules/parts/constraint';
 import type { PackChoices } from '../rules/register';
@@ -55,27 +56,15 @@ function byNearness(a: LimitAhead, b: LimitAhead): number {
   return a.left - b.left || (a.constraint.id < b.constraint.id ? -1 : 1);
 }
 
-/** The permits in force at a moment, with what of the closed uses they open. */
-function reliefsInForce(
-  { reliefs }: Prepared,
-  asOf: Instant,
-  meters: MeterValues,
-  covered: readonly DecidedConstraint[],
-): readonly ReliefInForce[] {
+/** The permits in force at a moment with these meters; where the hours are not known none that ends by hours is. */
+export function reliefsAt({ reliefs }: Prepared, asOf: Instant, meters: MeterValues): readonly Relief[] {
   const hours = meters['time-in-service'];
-  return reliefs
-    .filter(
-      ({ from, until, untilTimeInService }) =>
-        from <= asOf
-        && asOf < until
-        && (untilTimeInService === null || (hours !== null && hours < untilTimeInService)),
-    )
-    .map(({ id, uses, until }) => ({
-      permit: id,
-      uses,
-      until,
-      covers: covered.filter(({ closes }) => overlaps(closes, uses)).map((one) => one.id),
-    }));
+  return reliefs.filter(
+    ({ from, until, untilTimeInService }) =>
+      from <= asOf
+      && asOf < until
+      && (untilTimeInService === null || (hours !== null && hours < untilTimeInService)),
+  );
 }
 
 /**
@@ -211,7 +200,12 @@ export function decidePrepared(
       const next = from > asOf ? from : until;
       if (next > asOf && next < holdsUntil) holdsUntil = next;
     }
-    reliefs = reliefsInForce(prepared, asOf, meters, covered);
+    reliefs = reliefsAt(prepared, asOf, meters).map(({ id, uses, until }) => ({
+      permit: id,
+      uses,
+      until,
+      covers: covered.filter(({ closes }) => overlaps(closes, uses)).map((one) => one.id),
+    }));
     const spared = reliefs.map(({ uses }) => intersection(open, uses));
     open = union(
       without(

@@ -1,23 +1,13 @@
-import { isEmpty, isWithin, overlaps, type UseSet } from '../envelope/use-set';
+import { isEmpty, overlaps } from '../envelope/use-set';
 import { isExceptedFromTransponder } from '../records/aircraft';
 import type { Estimate } from '../records/movement';
 import { AUTHORISED_WITHOUT, type PlannedFlight } from '../records/planned-flight';
 import { DISPATCHER, remedy, PILOT_IN_COMMAND, type Remedy } from '../rules/parts/constraint';
 import { bites } from './decide';
 import type { DecidedConstraint, Decision } from './decision';
-import { flownAfter, NOTHING_FLOWN, usesNeeded } from './planned-flight';
+import { closingNow, flownAfter, NOTHING_FLOWN, usesNeeded } from './planned-flight';
 import type { Prepared } from './prepare';
 import { remedyPlans, type RemedyPlans } from './remedy-plans';
-
-/** What stands in the way of uses now: what closes any of them, unless a permit in force covers all of them. */
-export function closingNow(decision: Decision, wanted: UseSet): readonly DecidedConstraint[] {
-  const covered = new Set(
-    decision.reliefs.filter(({ uses }) => isWithin(wanted, uses)).flatMap(({ covers }) => covers),
-  );
-  return decision.constraints.filter(
-    ({ id, closes, cap }) => cap === null && overlaps(closes, wanted) && !covered.has(id),
-  );
-}
 
 /** True for an act after which the constraint does not close again at once. */
 const stillOpen =
@@ -91,7 +81,7 @@ export function plansForWanted(prepared: Prepared, decision: Decision): RemedyPl
   const { wanted } = decision;
   if (wanted === null || wanted.answer === 'yes' || wanted.notApproved) return null;
   return remedyPlans(
-    closingNow(decision, wanted.wanted),
+    closingNow(wanted.wanted, decision),
     wanted.wanted,
     estimatesOf(prepared),
     stillOpen(decision),
@@ -109,7 +99,7 @@ export function plansToRelease(prepared: Prepared, decision: Decision): RemedyPl
       : remedyPlans(unknown, prepared.ordinary, estimatesOf(prepared), stillOpen(decision));
   }
   const closing = [
-    ...closingNow(decision, prepared.ordinary),
+    ...closingNow(prepared.ordinary, decision),
     ...decision.constraints.filter(({ cap }) => cap !== null),
   ];
   return remedyPlans(closing, prepared.ordinary, estimatesOf(prepared), stillOpen(decision));

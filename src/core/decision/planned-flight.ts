@@ -335,18 +335,26 @@ export function answerFlight(
   };
 }
 
-/** Answers for uses that somebody wants now, without a flight: every one of them must be open, or covered by one permit in force. */
-export function answerWanted(
+/** What stands in the way of uses now: what closes any of them, unless one permit in force covers all of them. */
+export function closingNow(
   wanted: UseSet,
-  { full, constraints, reliefs }: Pick<DecisionParts, 'full' | 'constraints' | 'reliefs'>,
-): WantedAnswer {
+  { constraints, reliefs }: Pick<DecisionParts, 'constraints' | 'reliefs'>,
+): readonly DecidedConstraint[] {
   const covered = new Set(
     reliefs.filter(({ uses }) => isWithin(wanted, uses)).flatMap(({ covers }) => covers),
   );
-  const closing = constraints.filter(
+  return constraints.filter(
     ({ id, closes, cap }) => cap === null && overlaps(closes, wanted) && !covered.has(id),
   );
-  const notApproved = !isWithin(wanted, full);
+}
+
+/** Answers for uses that somebody wants now, without a flight: nothing may stand in the way of any of them. */
+export function answerWanted(
+  wanted: UseSet,
+  decided: Pick<DecisionParts, 'full' | 'constraints' | 'reliefs'>,
+): WantedAnswer {
+  const closing = closingNow(wanted, decided);
+  const notApproved = !isWithin(wanted, decided.full);
   const answer =
     notApproved || closing.some(({ condition }) => !condition)
       ? 'no'

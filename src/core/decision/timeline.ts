@@ -3,7 +3,7 @@ import { hoursFromSeconds } from '../quantities/hours';
 import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters';
 import { adds, type PlannedFlight } from '../records/planned-flight';
 import type { Instant } from '../time/instant';
-import { bites, verdictOf } from './decide';
+import { bites, reliefsAt, verdictOf } from './decide';
 import type { DecidedConstraint, Exceedance, Verdict } from './decision';
 import { inOrder, reliefFor, usesNeeded } from './planned-flight';
 import type { Prepared } from './prepare';
@@ -132,23 +132,15 @@ class Sweep {
     this.stale = false;
     const inForce = (counts: Int32Array) => this.sets.filter((_, set) => (counts[set] ?? 0) > 0);
     const afterOthers = without(this.prepared.full, inForce(this.closing));
-    const spared = this.reliefsNow().map(({ uses }) => intersection(afterOthers, uses));
+    const spared = reliefsAt(this.prepared, this.at, this.meters).map(({ uses }) =>
+      intersection(afterOthers, uses),
+    );
     const open =
       this.prepared.reliefs.length === 0
         ? afterOthers
         : union(without(afterOthers, inForce(this.covered)), ...spared);
     this.openNow = open;
     return open;
-  }
-
-  private reliefsNow() {
-    const hours = this.meters['time-in-service'];
-    return this.prepared.reliefs.filter(
-      ({ from, until, untilTimeInService }) =>
-        from <= this.at
-        && this.at < until
-        && (untilTimeInService === null || (hours !== null && hours < untilTimeInService)),
-    );
   }
 
   verdict(): Verdict {

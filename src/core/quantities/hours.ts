@@ -40,11 +40,6 @@ export function addHours(a: Hours, b: Hours): Hours {
   return (a + b) as Hours;
 }
 
-/** How much `a` exceeds `b`; zero when it does not. */
-export function hoursBeyond(a: Hours, b: Hours): Hours {
-  return Math.max(0, a - b) as Hours;
-}
-
 /**
  * Decimal hours with one or two decimals for people and files.
  * @param rounding `down` for what is left (available amounts), `up` for what is needed or overrun

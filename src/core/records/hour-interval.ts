@@ -1,11 +1,10 @@
-import { hours, hoursBeyond, hoursFromSeconds, type Hours } from '../quantities/hours';
+import { hours, hoursFromSeconds, type Hours } from '../quantities/hours';
 import type { Inspection } from './inspection';
-
-const NO_HOURS = hours('0');
+import { nextDue, type Doing } from './interval';
 
 /** Where an hour interval stands. */
 export interface IntervalState {
-  /** The entry that it now counts from. */
+  /** The entry that it now counts from: of several of one day the one with the lowest reading, its reason only where all of them give it. */
   readonly last: Inspection;
   readonly lastAt: Hours;
   /** The last reading at which the interval still holds. */
@@ -17,21 +16,6 @@ export interface IntervalState {
 /** So much may be flown past while en route to the inspection, and no more of it comes off. Source: 14 CFR 91.409(b) (from memory). */
 export const MOST_EXCESS = hours('10');
 
-/** Entries of one day are one moment: the lowest reading counts, and an excess is excused only where all of them say so. */
-function byMoment(inspections: readonly Inspection[]): readonly Inspection[] {
-  const days: Inspection[] = [];
-  for (const one of inspections) {
-    const before = days.at(-1);
-    if (before === undefined || before.completedOn !== one.completedOn) {
-      days.push(one);
-      continue;
-    }
-    const lower = (one.timeInService ?? NO_HOURS) < (before.timeInService ?? NO_HOURS) ? one : before;
-    days[days.length - 1] = { ...lower, excess: one.excess === before.excess ? one.excess : null };
-  }
-  return days;
-}
-
 /**
  * Walks through the completed inspections (oldest first) and says when the next is due.
  * Done early or in time: a full interval from when it was done. Done late: the time flown past it on the way to the inspection, at
@@ -42,19 +26,35 @@ function byMoment(inspections: readonly Inspection[]): readonly Inspection[] {
  * Answers null without any inspection. Every entry must state its time in service.
  */
 export function hourInterval(inspections: readonly Inspection[], interval: Hours): IntervalState | null {
-  let state: IntervalState | null = null;
-  for (const last of byMoment(inspections)) state = afterInspection(state, last, interval);
-  return state;
+  const newest = inspections.at(-1);
+  if (newest === undefined) return null;
+  const [due] = nextDue(
+    inspections.map(doingOf),
+    { ...NO_TIME, meters: [{ meter: 'time-in-service', every: interval }] },
+    MOST_EXCESS,
+  ).meters;
+  const onThatDay = inspections.filter(({ completedOn }) => completedOn === newest.completedOn);
+  const last = onThatDay.reduce((lowest, entry) => (readingOf(entry) < readingOf(lowest) ? entry : lowest));
+  const agreed = onThatDay.every(({ excess }) => excess === last.excess);
+  if (due === undefined) throw new RangeError('no reading is there to count from');
+  return {
+    last: agreed ? last : { ...last, excess: null },
+    lastAt: readingOf(last),
+    dueAt: hoursFromSeconds(due.at),
+    takenOff: hoursFromSeconds(due.takenOff),
+  };
 }
 
-function afterInspection(before: IntervalState | null, last: Inspection, interval: Hours): IntervalState {
-  if (last.timeInService === null)
-    throw new RangeError(`inspection ${last.id} has no time in service and does not count`);
-  const lastAt = last.timeInService;
-  const excess =
-    before === null || last.excess === 'flown-on-uses-without-the-limit'
-      ? NO_HOURS
-      : hoursBeyond(lastAt, before.dueAt);
-  const takenOff = excess > MOST_EXCESS ? MOST_EXCESS : excess;
-  return { last, lastAt, dueAt: hoursFromSeconds(lastAt + interval - takenOff), takenOff };
+const NO_TIME = { months: null, monthsToTheDay: null, days: null };
+
+function readingOf({ id, timeInService }: Inspection): Hours {
+  if (timeInService === null)
+    throw new RangeError(`inspection ${id} has no time in service and does not count`);
+  return timeInService;
 }
+
+const doingOf = (entry: Inspection): Doing => ({
+  completedOn: entry.completedOn,
+  readings: [{ meter: 'time-in-service', value: readingOf(entry) }],
+  excessOnFreeUses: entry.excess === 'flown-on-uses-without-the-limit',
+});

@@ -60,68 +60,78 @@ describe('the last day of an interval', () => {
   });
 });
 
+const ALL = Number.POSITIVE_INFINITY;
+
 describe('when something is due again', () => {
   it.each([
-    ['in time', [done('2026-01-01', '1000'), done('2026-02-01', '1100')], true, '1200', '0'],
-    ['early', [done('2026-01-01', '1000'), done('2026-02-01', '1092')], true, '1192', '0'],
+    ['in time', [done('2026-01-01', '1000'), done('2026-02-01', '1100')], ALL, '1200', '0'],
+    ['early', [done('2026-01-01', '1000'), done('2026-02-01', '1092')], ALL, '1192', '0'],
     [
       'late, the excess taken off',
       [done('2026-01-01', '1000'), done('2026-02-01', '1106.5')],
-      true,
+      ALL,
       '1200',
       '6.5',
     ],
-    ['late, not taken off', [done('2026-01-01', '1000'), done('2026-02-01', '1106.5')], false, '1206.5', '0'],
+    ['late, not taken off', [done('2026-01-01', '1000'), done('2026-02-01', '1106.5')], 0, '1206.5', '0'],
+    [
+      'late, a part of the excess taken off',
+      [done('2026-01-01', '1000'), done('2026-02-01', '1106.5')],
+      hours('4'),
+      '1202.5',
+      '4',
+    ],
     [
       'late on free uses',
       [done('2026-01-01', '1000'), done('2026-02-01', '1106.5', true)],
-      true,
+      ALL,
       '1206.5',
       '0',
     ],
     [
       'late twice',
       [done('2026-01-01', '1000'), done('2026-02-01', '1106.5'), done('2026-03-01', '1203')],
-      true,
+      ALL,
       '1300',
       '3',
     ],
     [
       'late, then in time',
       [done('2026-01-01', '1000'), done('2026-02-01', '1106.5'), done('2026-03-01', '1195')],
-      true,
+      ALL,
       '1295',
       '0',
     ],
-  ] as const)('%s', (_, doings, takeOff, at, takenOff) => {
-    expect(nextDue(doings, every('100'), takeOff).meters).toEqual([
+  ] as const)('%s', (_, doings, most, at, takenOff) => {
+    expect(nextDue(doings, every('100'), most).meters).toEqual([
       { meter: 'time-in-service', at: hours(at), takenOff: hours(takenOff) },
     ]);
   });
   it('counts the days from the last time, however late', () => {
     expect(
-      nextDue([done('2024-03-14', null), done('2025-06-02', null)], { ...NONE, months: 12 }, true).lastDay,
+      nextDue([done('2024-03-14', null), done('2025-06-02', null)], { ...NONE, months: 12 }, ALL).lastDay,
     ).toBe('2026-06-30');
   });
   it('cannot be said on a meter that was not read then', () => {
-    expect(nextDue([done('2026-01-01', '1000'), done('2026-02-01', null)], every('100'), true)).toMatchObject(
-      { meters: [], unknownMeters: ['time-in-service'] },
-    );
+    expect(nextDue([done('2026-01-01', '1000'), done('2026-02-01', null)], every('100'), ALL)).toMatchObject({
+      meters: [],
+      unknownMeters: ['time-in-service'],
+    });
   });
   it('needs to have been done once', () => {
-    expect(() => nextDue([], every('100'), true)).toThrow('nothing was done');
+    expect(() => nextDue([], every('100'), ALL)).toThrow('nothing was done');
   });
   it('never comes due before it was done, however late that was', () => {
     expect(
-      nextDue([done('2026-01-01', '1000'), done('2026-02-01', '1450')], every('100'), true).meters,
+      nextDue([done('2026-01-01', '1000'), done('2026-02-01', '1450')], every('100'), ALL).meters,
     ).toEqual([{ meter: 'time-in-service', at: hours('1450'), takenOff: hours('100') }]);
   });
   it('of one day with two readings the lower counts, and one without makes it unknown', () => {
     expect(
-      nextDue([done('2026-01-01', '1004'), done('2026-01-01', '1000')], every('100'), true).meters[0]?.at,
+      nextDue([done('2026-01-01', '1004'), done('2026-01-01', '1000')], every('100'), ALL).meters[0]?.at,
     ).toBe(hours('1100'));
     expect(
-      nextDue([done('2026-01-01', '1000'), done('2026-01-01', null)], every('100'), true).unknownMeters,
+      nextDue([done('2026-01-01', '1000'), done('2026-01-01', null)], every('100'), ALL).unknownMeters,
     ).toEqual(['time-in-service']);
   });
   it('taking off never gives more than counting again', () => {
@@ -132,9 +142,9 @@ describe('when something is due again', () => {
           value += step;
           return done(`2026-01-0${place + 1}`, String(value));
         });
-        const at = (off: boolean) => nextDue(doings, every('100'), off).meters[0]?.at ?? Number.NaN;
-        expect(at(true)).toBeLessThanOrEqual(at(false));
-        expect(at(false)).toBe(hours(String(value + 100)));
+        const at = (most: number) => nextDue(doings, every('100'), most).meters[0]?.at ?? Number.NaN;
+        expect(at(ALL)).toBeLessThanOrEqual(at(0));
+        expect(at(0)).toBe(hours(String(value + 100)));
       }),
     );
   });

@@ -74,10 +74,11 @@ function byMoment(doings: readonly Doing[], meter: Meter): readonly Moment[] {
 
 /**
  * When it is due again after `doings` (oldest first; at least one). On a meter, done early or in time counts from when it was
- * done; done late, the excess is taken off the next interval where `takeOff` says so and it was not flown on free uses.
+ * done; done late, the excess is taken off the next interval, no more than `mostTakenOff` of it (0: nothing is taken off) and
+ * nothing of what was flown on free uses.
  * In time it always counts from the day on which it was done.
  */
-export function nextDue(doings: readonly Doing[], interval: Interval, takeOff: boolean): Due {
+export function nextDue(doings: readonly Doing[], interval: Interval, mostTakenOff: number): Due {
   const last = doings.at(-1);
   if (last === undefined) throw new RangeError('nothing was done yet, so nothing is due from it');
   const meters: Due['meters'][number][] = [];
@@ -89,9 +90,9 @@ export function nextDue(doings: readonly Doing[], interval: Interval, takeOff: b
         due = null;
         continue;
       }
-      const excess: number = due === null || !takeOff || excessOnFreeUses ? 0 : Math.max(0, value - due.at);
+      const excess: number = due === null || excessOnFreeUses ? 0 : Math.max(0, value - due.at);
       // What was just done is never due before it was done.
-      const takenOff = Math.min(excess, every);
+      const takenOff = Math.min(excess, every, mostTakenOff);
       due = { at: value + every - takenOff, takenOff };
     }
     if (due === null) unknownMeters.push(meter);

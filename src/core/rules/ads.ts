@@ -174,7 +174,7 @@ function judgeOne(ad: AirworthinessDirective, facts: KnownFacts, meters: Set<Met
     if (repeats === null) return [];
     count(repeats);
     // Recurring counts from the last actual compliance: nothing is taken off.
-    const due = nextDue([one], repeats, false);
+    const due = nextDue([one], repeats, 0);
     const own: DueParts = { ...parts, records: [id, one.id] };
     return limitsOf(
       ad,

@@ -115,7 +115,8 @@ function judgeOne(
     ];
   }
   // A new part starts afresh: what the old one ran over is not taken off it.
-  const due = nextDue(done, interval, item.excess === 'taken-off' && kind !== 'life-limit');
+  const takesOff = item.excess === 'taken-off' && kind !== 'life-limit';
+  const due = nextDue(done, interval, takesOff ? Number.POSITIVE_INFINITY : 0);
   if (due.lastDay !== null)
     constraints.push(
       closesAfter(
