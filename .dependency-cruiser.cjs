@@ -20,7 +20,7 @@ const MAY = {
     'src/core',
     'src/queries',
   ],
-  'src/server': ['src/server', 'src/db', 'src/contracts', 'src/core', 'src/commands/command'],
+  'src/server': ['src/server', 'src/db', 'src/contracts', 'src/core', 'src/commands/kernel/command'],
   'src/app': [
     'src/app',
     'src/commands',

@@ -30,7 +30,8 @@ const noDroppedInserts = [
   },
   {
     selector: 'CallExpression[callee.property.name=/^(doNothing|onConflict)$/]',
-    message: 'Use insertOnce() of src/db/insert-once.ts: the only place in which an insert may do nothing.',
+    message:
+      'Use insertOnce() of src/db/kernel/insert-once.ts: the only place in which an insert may do nothing.',
   },
 ];
 /** An id has one form: capital letters would make two texts of one id. */
@@ -82,7 +83,7 @@ const config = [
     rules: { 'no-restricted-syntax': [...noHiddenInputs('This layer'), ...noDroppedInserts, noLooseIds] },
   },
   {
-    files: ['src/db/insert-once.ts', 'src/contracts/scalars.ts'],
+    files: ['src/db/kernel/insert-once.ts', 'src/contracts/kernel/scalars.ts'],
     rules: { 'no-restricted-syntax': noHiddenInputs('This layer') },
   },
   { files: ['src/app/**/*.ts'], rules: { 'no-restricted-syntax': ['error', noLooseIds] } },

@@ -1,5 +1,5 @@
-import { ACTS } from '../src/contracts/permissions';
-import { ROUTES, ROUTE_NAMES, type Route, type RouteName } from '../src/contracts/routes';
+import { ACTS } from '../src/contracts/kernel/permissions';
+import { ROUTES, ROUTE_NAMES, type Route, type RouteName } from '../src/contracts/kernel/routes';
 import { call, NOBODY, type Session } from './client';
 import { MUTATIONS, plausibleBody, type Mutation } from './generate';
 import type { Random } from './random';

@@ -1,27 +1,27 @@
 // The folder of an aircraft with three years behind it, against the bare queries that it needs.
 import { sql } from 'kysely';
 import type { Instant } from '../src/core/time/instant';
-import { readFactRows } from '../src/db/aircraft-facts';
+import { readFactRows } from '../src/db/aircraft/aircraft-facts';
 import {
   certificatesOf,
   findByRegistration,
   documentsOf,
   readDiscrepancies,
-} from '../src/db/aircraft-documents';
-import { inClub } from '../src/db/club-transaction';
-import { readClub } from '../src/db/clubs';
-import type { ClubTransaction, Database } from '../src/db/connection';
-import { readDials } from '../src/db/dials';
-import { flownByMonth } from '../src/db/flown-by-month';
-import { latestFlights } from '../src/db/flights';
-import { readHistory } from '../src/db/ledger';
-import { logbookOf } from '../src/db/logbook';
-import { othersOfKind } from '../src/db/other-records';
-import { latestReadings } from '../src/db/readings';
-import { readStrikes } from '../src/db/strikes';
+} from '../src/db/aircraft/aircraft-documents';
+import { inClub } from '../src/db/kernel/club-transaction';
+import { readClub } from '../src/db/club/clubs';
+import type { ClubTransaction, Database } from '../src/db/kernel/connection';
+import { readDials } from '../src/db/meters/dials';
+import { flownByMonth } from '../src/db/meters/flown-by-month';
+import { latestFlights } from '../src/db/flights/flights';
+import { readHistory } from '../src/db/kernel/ledger';
+import { logbookOf } from '../src/db/maintenance/logbook';
+import { othersOfKind } from '../src/db/aircraft/other-records';
+import { latestReadings } from '../src/db/meters/readings';
+import { readStrikes } from '../src/db/aircraft/strikes';
 import { countRows } from './large-club';
-import { aircraftPage } from '../src/queries/aircraft-page';
-import { folder } from '../src/queries/folder';
+import { aircraftPage } from '../src/queries/aircraft/aircraft-page';
+import { folder } from '../src/queries/aircraft/folder';
 import { quantile, type Figure } from './measure';
 
 const ROUNDS = 15;

@@ -2,11 +2,11 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
 import type { ReadableStream as WebStream } from 'node:stream/web';
-import { importRows } from '../src/commands/import-rows';
-import { guessMapping } from '../src/contracts/csv-lists';
+import { importRows } from '../src/commands/exchange/import-rows';
+import { guessMapping } from '../src/contracts/exchange/csv-lists';
 import type { Instant } from '../src/core/time/instant';
-import type { Ports } from '../src/commands/command';
-import type { Database } from '../src/db/connection';
+import type { Ports } from '../src/commands/kernel/command';
+import type { Database } from '../src/db/kernel/connection';
 import { fileRows } from '../src/server/file-rows';
 import type { Figure } from './measure';
 

@@ -2,13 +2,13 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import clean from '../examples/cases/clean-trainer.json';
-import { questionOf } from '../src/contracts/case-facts';
-import { caseSchema } from '../src/contracts/case-file';
+import { questionOf } from '../src/contracts/exchange/case-facts';
+import { caseSchema } from '../src/contracts/exchange/case-file';
 import { addSeconds, type Instant } from '../src/core/time/instant';
-import { inClub } from '../src/db/club-transaction';
-import type { ClubTransaction, Database } from '../src/db/connection';
+import { inClub } from '../src/db/kernel/club-transaction';
+import type { ClubTransaction, Database } from '../src/db/kernel/connection';
 import { DIMENSIONS } from '../src/core/envelope/dimensions';
-import { appendToLedger } from '../src/db/ledger';
+import { appendToLedger } from '../src/db/kernel/ledger';
 import { othersOf } from '../tools/cases/other-records';
 
 export const AIRCRAFT = 500;

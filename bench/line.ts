@@ -1,15 +1,15 @@
 // The Line's data path against its bare SQL: from the acquired connection to the JSON text, against the same SQL in the same
 // kind of transaction, rows only.
-import { readFactRows, factsFromRows } from '../src/db/aircraft-facts';
-import { inClub } from '../src/db/club-transaction';
-import { readClub } from '../src/db/clubs';
-import type { Database } from '../src/db/connection';
-import { flightsBetween } from '../src/db/planned-flights';
+import { readFactRows, factsFromRows } from '../src/db/aircraft/aircraft-facts';
+import { inClub } from '../src/db/kernel/club-transaction';
+import { readClub } from '../src/db/club/clubs';
+import type { Database } from '../src/db/kernel/connection';
+import { flightsBetween } from '../src/db/flights/planned-flights';
 import { decidePrepared } from '../src/core/decision/decide';
 import type { Instant } from '../src/core/time/instant';
 import { civilDateAt, endOfDay, startOfDay } from '../src/core/time/zone';
-import { line } from '../src/queries/line';
-import { preparedFor, rulesOf } from '../src/queries/prepared';
+import { line } from '../src/queries/aircraft/line';
+import { preparedFor, rulesOf } from '../src/queries/kernel/prepared';
 import { AIRCRAFT } from './large-club';
 import { quantile, type Figure } from './measure';
 

@@ -1,7 +1,7 @@
 // npm run bench: what is measured, in one run. tools/bench.mjs makes the database and the server and calls this.
 import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
-import { BULK_LIMITS, openDatabase, openPool } from '../src/db/connection';
+import { BULK_LIMITS, openDatabase, openPool } from '../src/db/kernel/connection';
 import { instantFromMilliseconds } from '../src/core/time/instant';
 import { benchDecide } from './decide';
 import { ageOneAircraft, benchFolder } from './folder';

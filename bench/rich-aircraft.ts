@@ -1,10 +1,10 @@
 // An aircraft with much on record: 60 dated items, 25 discrepancies, 40 ADs, and 200 planned flights.
 import clean from '../examples/cases/clean-trainer.json';
-import { questionOf } from '../src/contracts/case-facts';
-import { caseSchema } from '../src/contracts/case-file';
-import { mergePatch, type Json } from '../src/contracts/merge-patch';
+import { questionOf } from '../src/contracts/exchange/case-facts';
+import { caseSchema } from '../src/contracts/exchange/case-file';
+import { mergePatch, type Json } from '../src/contracts/kernel/merge-patch';
 import { hoursFromSeconds } from '../src/core/quantities/hours';
-import { UNSAID, type PlannedFlight } from '../src/core/records/planned-flight';
+import { UNSAID, type PlannedFlight } from '../src/core/records/flights/planned-flight';
 import { addDays, civilDate } from '../src/core/time/civil-date';
 import { addSeconds, type Instant } from '../src/core/time/instant';
 

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { hours } from '../src/core/quantities/hours';
-import type { AirworthinessDirective } from '../src/core/records/ad';
-import { hourInterval } from '../src/core/records/hour-interval';
-import { countingInspections, inspectionFaults } from '../src/core/records/inspection';
-import type { MaintenanceItem } from '../src/core/records/maintenance-item';
-import { standingsOf } from '../src/core/records/meter-reading';
+import type { AirworthinessDirective } from '../src/core/records/maintenance/ad';
+import { hourInterval } from '../src/core/records/maintenance/hour-interval';
+import { countingInspections, inspectionFaults } from '../src/core/records/maintenance/inspection';
+import type { MaintenanceItem } from '../src/core/records/maintenance/maintenance-item';
+import { standingsOf } from '../src/core/records/meters/meter-reading';
 import { addDays, civilDate } from '../src/core/time/civil-date';
 import { stepOf } from '../src/core/walkround/classify';
 import { FLEET } from './fleet';

@@ -2,14 +2,14 @@
 import { DIMENSIONS } from '../src/core/envelope/dimensions';
 import { hours, hoursFromSeconds } from '../src/core/quantities/hours';
 import { volume } from '../src/core/quantities/volume';
-import { UNKNOWN_PARTICULARS, type Particulars } from '../src/core/records/aircraft';
-import type { AirworthinessDirective } from '../src/core/records/ad';
-import type { EquipmentItem, EquipmentKind } from '../src/core/records/equipment';
-import type { MaintenanceItem } from '../src/core/records/maintenance-item';
+import { UNKNOWN_PARTICULARS, type Particulars } from '../src/core/records/aircraft/aircraft';
+import type { AirworthinessDirective } from '../src/core/records/maintenance/ad';
+import type { EquipmentItem, EquipmentKind } from '../src/core/records/aircraft/equipment';
+import type { MaintenanceItem } from '../src/core/records/maintenance/maintenance-item';
 import { addDays, addYears, civilDate, type CivilDate } from '../src/core/time/civil-date';
 import { hourOfDay, type Place } from '../src/core/time/sun';
-import type { Signature } from '../src/core/records/certificate';
-import type { OtherRecord } from '../src/db/other-records';
+import type { Signature } from '../src/core/records/club/certificate';
+import type { OtherRecord } from '../src/db/aircraft/other-records';
 import type { DemoAircraft } from './fleet';
 import { DAYS_BACK, type History } from './history';
 

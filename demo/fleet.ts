@@ -1,6 +1,6 @@
 import { DIMENSIONS, type FullBox, type Purpose, type Rules } from '../src/core/envelope/dimensions';
 import type { Light } from '../src/core/time/sun';
-import type { Category } from '../src/core/records/aircraft';
+import type { Category } from '../src/core/records/aircraft/aircraft';
 
 /** A planned flight of the demo's day. Hours are on the field's clock. */
 export interface DemoFlight {

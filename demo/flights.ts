@@ -1,8 +1,8 @@
-import type { DialRow } from '../src/db/dials';
-import type { RecordBatch } from '../src/commands/load-records';
-import type { OtherRecord } from '../src/db/other-records';
+import type { DialRow } from '../src/db/meters/dials';
+import type { RecordBatch } from '../src/commands/kernel/load-records';
+import type { OtherRecord } from '../src/db/aircraft/other-records';
 import { decimalHours, hoursFromSeconds } from '../src/core/quantities/hours';
-import type { MeterReading } from '../src/core/records/meter-reading';
+import type { MeterReading } from '../src/core/records/meters/meter-reading';
 import { addDays, type CivilDate } from '../src/core/time/civil-date';
 import { addSeconds } from '../src/core/time/instant';
 import { hourOfDay, type Place } from '../src/core/time/sun';

@@ -1,7 +1,7 @@
 import { hours, hoursFromSeconds, type Hours } from '../src/core/quantities/hours';
-import type { Signature } from '../src/core/records/certificate';
-import type { Inspection } from '../src/core/records/inspection';
-import type { MeterReading } from '../src/core/records/meter-reading';
+import type { Signature } from '../src/core/records/club/certificate';
+import type { Inspection } from '../src/core/records/maintenance/inspection';
+import type { MeterReading } from '../src/core/records/meters/meter-reading';
 import { addDays, civilDate, type CivilDate } from '../src/core/time/civil-date';
 import { hourOfDay, type Place } from '../src/core/time/sun';
 import type { DemoAircraft } from './fleet';

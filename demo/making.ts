@@ -1,6 +1,6 @@
 // What both of the demo's clubs are made with.
 import { createHash } from 'node:crypto';
-import type { Outcome, Ports } from '../src/commands/command';
+import type { Outcome, Ports } from '../src/commands/kernel/command';
 import type { Instant } from '../src/core/time/instant';
 import { idsFrom } from './identity';
 

@@ -1,6 +1,6 @@
 import { civilDate } from '../src/core/time/civil-date';
-import type { Certificate } from '../src/core/records/certificate';
-import { DEMO_ADDRESS_END } from '../src/contracts/demo';
+import type { Certificate } from '../src/core/records/club/certificate';
+import { DEMO_ADDRESS_END } from '../src/contracts/club/demo';
 
 /** The password of every demo account. A demo start says that it is public. */
 export const DEMO_PASSWORD = 'tern-bay-demo';

@@ -1,16 +1,16 @@
 // The sister field under the second rule pack: one aircraft on a maintenance release, and the people who keep it.
-import type { Actor, Ports } from '../src/commands/command';
-import { foundClub } from '../src/commands/found-club';
-import { loadFolder } from '../src/commands/load-folder';
-import { loadRecords, NO_RECORDS, type RecordBatch } from '../src/commands/load-records';
+import type { Actor, Ports } from '../src/commands/kernel/command';
+import { foundClub } from '../src/commands/club/found-club';
+import { loadFolder } from '../src/commands/kernel/load-folder';
+import { loadRecords, NO_RECORDS, type RecordBatch } from '../src/commands/kernel/load-records';
 import { hours } from '../src/core/quantities/hours';
-import type { Signature } from '../src/core/records/certificate';
-import type { DailyInspection, MaintenanceRelease } from '../src/core/records/work-entry';
+import type { Signature } from '../src/core/records/club/certificate';
+import type { DailyInspection, MaintenanceRelease } from '../src/core/records/maintenance/work-entry';
 import { addDays, addYears, civilDate, type CivilDate } from '../src/core/time/civil-date';
 import { addSeconds, type Instant } from '../src/core/time/instant';
 import { hourOfDay, type Place } from '../src/core/time/sun';
 import { civilDateAt, zone } from '../src/core/time/zone';
-import type { OtherRecord } from '../src/db/other-records';
+import type { OtherRecord } from '../src/db/aircraft/other-records';
 import { fitOutOf, particularsOf, serialOf } from './fit-out';
 import { FITS, FLEET, type DemoAircraft } from './fleet';
 import { flightsOf } from './flights';

@@ -1,20 +1,20 @@
 // Tern Bay Flying Club: made by code from a seed number, through the same commands that people use.
-import { addPhoto } from '../src/commands/add-photo';
-import type { Actor, Ports } from '../src/commands/command';
-import { checkOut } from '../src/commands/check-out';
-import { fitBox } from '../src/commands/meter-boxes';
-import { foundClub } from '../src/commands/found-club';
-import { loadFolder } from '../src/commands/load-folder';
-import { loadRecords, NO_RECORDS, type RecordBatch } from '../src/commands/load-records';
-import { planFlight } from '../src/commands/plan-flight';
-import { recordMeterReading } from '../src/commands/record-meter-reading';
-import { reportFinding } from '../src/commands/report-finding';
-import { returnToService } from '../src/commands/return-to-service';
+import { addPhoto } from '../src/commands/findings/add-photo';
+import type { Actor, Ports } from '../src/commands/kernel/command';
+import { checkOut } from '../src/commands/flights/check-out';
+import { fitBox } from '../src/commands/meters/meter-boxes';
+import { foundClub } from '../src/commands/club/found-club';
+import { loadFolder } from '../src/commands/kernel/load-folder';
+import { loadRecords, NO_RECORDS, type RecordBatch } from '../src/commands/kernel/load-records';
+import { planFlight } from '../src/commands/flights/plan-flight';
+import { recordMeterReading } from '../src/commands/meters/record-meter-reading';
+import { reportFinding } from '../src/commands/findings/report-finding';
+import { returnToService } from '../src/commands/findings/return-to-service';
 import { hours } from '../src/core/quantities/hours';
-import type { Deferral } from '../src/core/records/discrepancy';
-import { UNSAID } from '../src/core/records/planned-flight';
+import type { Deferral } from '../src/core/records/findings/discrepancy';
+import { UNSAID } from '../src/core/records/flights/planned-flight';
 import { USUAL_POLICY } from '../src/core/rules/packs/club-policy';
-import type { AircraftDocument } from '../src/core/records/document';
+import type { AircraftDocument } from '../src/core/records/documents/document';
 import {
   addDays,
   addYears,
@@ -26,9 +26,9 @@ import { addSeconds, type Instant } from '../src/core/time/instant';
 import { hourOfDay, type Place } from '../src/core/time/sun';
 import { civilDateAt, zone } from '../src/core/time/zone';
 import { stepOf } from '../src/core/walkround/classify';
-import { inClub } from '../src/db/club-transaction';
-import { loadAircraft } from '../src/db/aircraft-facts';
-import { counterFlight } from '../src/queries/counter';
+import { inClub } from '../src/db/kernel/club-transaction';
+import { loadAircraft } from '../src/db/aircraft/aircraft-facts';
+import { counterFlight } from '../src/queries/flights/counter';
 import { fitOutOf, particularsOf, serialOf } from './fit-out';
 import { flightsOf } from './flights';
 import { FITS, FLEET, type DemoAircraft, type DemoFinding } from './fleet';

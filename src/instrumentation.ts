@@ -2,6 +2,6 @@
 export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
   const { startProcess } = await import('./server/process');
-  const { foundingCode } = await import('./commands/founding');
+  const { foundingCode } = await import('./commands/club/founding');
   startProcess(foundingCode);
 }

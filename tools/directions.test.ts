@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, symlinkSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
@@ -57,6 +57,38 @@ describe('this project', () => {
       [],
     );
     expect(sources.length).toBeGreaterThan(180);
+  });
+});
+
+/** Subjects: the same folder name on every floor. The kernel and the kit are what all of them stand on. */
+const ROOMS = [
+  'aircraft',
+  'club',
+  'documents',
+  'exchange',
+  'findings',
+  'flights',
+  'maintenance',
+  'meters',
+  'releases',
+  'walkround',
+];
+/** Each floor with what else lies on it. */
+const FLOORS: readonly (readonly [floor: string, beside: readonly string[]])[] = [
+  ['src/commands', ['kernel']],
+  ['src/queries', ['kernel']],
+  ['src/contracts', ['kernel']],
+  ['src/db', ['kernel', 'schema.generated.ts']],
+  ['src/screens', ['kit', 'data', 'shell']],
+  [
+    'src/core/records',
+    ['facts.ts', 'record.ts', 'strike.ts', 'contradictions.ts', 'records.test.ts', 'order.test.ts'],
+  ],
+];
+
+describe('the rooms', () => {
+  it.each(FLOORS)('%s has no other than those of the subjects', (floor, beside) => {
+    expect(readdirSync(floor).filter((name) => ![...ROOMS, ...beside].includes(name))).toEqual([]);
   });
 });
 

@@ -1,7 +1,7 @@
 // npm run import-club -- FILE: brings a whole club from its archive into an empty installation. DATABASE_URL is the application's connection.
 import { readFileSync } from 'node:fs';
-import { importClub } from '../src/commands/import-club';
-import { openDatabase, openPool } from '../src/db/connection';
+import { importClub } from '../src/commands/exchange/import-club';
+import { openDatabase, openPool } from '../src/db/kernel/connection';
 
 const [file] = process.argv.slice(2);
 const url = process.env['DATABASE_URL'];

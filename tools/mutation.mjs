@@ -38,12 +38,12 @@ const FOLDERS = {
     ],
   },
   records: {
-    mutate: ['src/core/records/*.ts'],
+    mutate: ['src/core/records/**/*.ts'],
     tests: [
-      'src/core/records/*.test.ts',
+      'src/core/records/**/*.test.ts',
       'src/core/rules/*.test.ts',
       'src/core/decision/{wrong-released*,strikes,unknown,decision}.test.ts',
-      'src/contracts/*.test.ts',
+      'src/contracts/**/*.test.ts',
       'checks/**/*.test.ts',
       'tools/cases/answers.test.ts',
     ],

@@ -2,9 +2,9 @@
 // and ends all their sessions. For the person who runs the server and has seen that it is really them. DATABASE_URL is the application's connection.
 import { randomBytes } from 'node:crypto';
 import { hashPassword } from 'better-auth/crypto';
-import { findAccount, setPassword } from '../src/db/accounts';
-import { asPerson } from '../src/db/club-transaction';
-import { openDatabase, openPool } from '../src/db/connection';
+import { findAccount, setPassword } from '../src/db/club/accounts';
+import { asPerson } from '../src/db/kernel/club-transaction';
+import { openDatabase, openPool } from '../src/db/kernel/connection';
 
 const [email] = process.argv.slice(2);
 const url = process.env['DATABASE_URL'] ?? '';

@@ -2,10 +2,10 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import { OTHER_KINDS } from '../src/db/other-records';
-import { ACT_NAMES, ACTS, may, RECORDS_THAT_OPEN } from '../src/contracts/permissions';
-import { ROLES } from '../src/contracts/people';
-import { ROUTE_NAMES, ROUTES, type Route } from '../src/contracts/routes';
+import { OTHER_KINDS } from '../src/db/aircraft/other-records';
+import { ACT_NAMES, ACTS, may, RECORDS_THAT_OPEN } from '../src/contracts/kernel/permissions';
+import { ROLES } from '../src/contracts/club/people';
+import { ROUTE_NAMES, ROUTES, type Route } from '../src/contracts/kernel/routes';
 
 /** Every method of every route file, as `GET /api/line`, with the text of its file. */
 const FILES = readdirSync('src/app/api', { recursive: true, encoding: 'utf8' })

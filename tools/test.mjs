@@ -105,6 +105,7 @@ function beside(jobs) {
   };
   const done = Promise.all([work(), work()]);
   return async () => {
+    if (jobs.length === 0) return;
     await step('types, lint and structure', async () => {
       await done;
       return troubles.length === 0 ? `${jobs.length} beside` : `${troubles.length} of ${jobs.length} failed`;

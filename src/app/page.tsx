@@ -1,4 +1,4 @@
-import { SignIn } from '@/screens/sign-in/sign-in';
+import { SignIn } from '@/screens/club/sign-in';
 
 export const dynamic = 'force-static';
 

@@ -1,5 +1,5 @@
 import type { Question } from '../core/counter/desk';
-import type { Dial } from '../core/records/dial';
+import type { Dial } from '../core/records/meters/dial';
 import { hoursFromSeconds } from '../core/quantities/hours';
 import { hoursOverText, readingText } from './formats';
 

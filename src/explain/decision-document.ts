@@ -2,7 +2,7 @@ import type { DecidedConstraint, Decision, LimitAhead, Exceedance } from '../cor
 import type { Action, RemedyPlans } from '../core/decision/remedy-plans';
 import { boxesOf } from '../core/envelope/use-set';
 import { hoursFromSeconds, decimalHours } from '../core/quantities/hours';
-import { isHourMeter, METER_NAMES, type Meter } from '../core/records/meters';
+import { isHourMeter, METER_NAMES, type Meter } from '../core/records/meters/meters';
 import { packVersions } from '../core/rules/register';
 import type { Begins, Cap } from '../core/rules/parts/constraint';
 import { instantText, type Instant } from '../core/time/instant';

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { cleanCase, deferredLamp } from '@/testing/clean-case';
-import type { Json } from '@/contracts/merge-patch';
-import { diffSchema, timelineSchema, decisionSchema } from '@/contracts/decision-file';
+import type { Json } from '@/contracts/kernel/merge-patch';
+import { diffSchema, timelineSchema, decisionSchema } from '@/contracts/exchange/decision-file';
 import { decidePrepared } from '../core/decision/decide';
 import { diffDecisions } from '../core/decision/diff';
 import { plansForFlight, plansForWanted, plansToRelease } from '../core/decision/in-the-way';
 import { prepare } from '../core/decision/prepare';
 import { timeline } from '../core/decision/timeline';
 import { hoursFromSeconds } from '../core/quantities/hours';
-import { UNSAID } from '../core/records/planned-flight';
+import { UNSAID } from '../core/records/flights/planned-flight';
 import { addSeconds } from '../core/time/instant';
 import { decisionDocument } from './decision-document';
 import { durationText, moneyText } from './formats';

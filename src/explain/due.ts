@@ -1,7 +1,7 @@
 import type { DecidedConstraint } from '../core/decision/decision';
 import { hoursFromSeconds } from '../core/quantities/hours';
 import type { AircraftFacts } from '../core/records/facts';
-import type { Interval } from '../core/records/interval';
+import type { Interval } from '../core/records/maintenance/interval';
 import type { CivilDate } from '../core/time/civil-date';
 import { dateText, list, meterText, readingText } from './formats';
 import { INSPECTION_NAMES, METER_NAMES_IN_WORDS } from './names';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { cleanCase, decideClean, deferredLamp } from '@/testing/clean-case';
-import type { Json } from '@/contracts/merge-patch';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import type { Reason, ReasonCode } from '../core/rules/parts/reason';
 import { hours } from '../core/quantities/hours';
 import { volume } from '../core/quantities/volume';

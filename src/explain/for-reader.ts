@@ -1,4 +1,4 @@
-import type { Signature } from '../core/records/certificate';
+import type { Signature } from '../core/records/club/certificate';
 import { CERTIFICATE_NAMES } from './names';
 
 /** Who signed, and by what. The number of the certificate is for some readers only. @param showsNumber whether this reader may see it */

@@ -1,7 +1,7 @@
 import { decimalHours, type Hours } from '../core/quantities/hours';
 import type { CivilDate } from '../core/time/civil-date';
-import { QUANTITIES, type Quantity } from '../core/records/measurement';
-import { isHourMeter, type Meter } from '../core/records/meters';
+import { QUANTITIES, type Quantity } from '../core/records/walkround/measurement';
+import { isHourMeter, type Meter } from '../core/records/meters/meters';
 import { decimalVolume, type Volume, type VolumeUnit } from '../core/quantities/volume';
 import type { Cap } from '../core/rules/parts/constraint';
 import { instantText, type Instant } from '../core/time/instant';

@@ -1,5 +1,5 @@
-import { CERTIFICATE_KINDS } from '../core/records/certificate';
-import { DOCUMENT_KINDS } from '../core/records/document';
+import { CERTIFICATE_KINDS } from '../core/records/club/certificate';
+import { DOCUMENT_KINDS } from '../core/records/documents/document';
 import { placeOnAircraft } from '../core/walkround/place';
 import { parseCivilDate } from '../core/time/civil-date';
 import { dateText, list, sentenceCase } from './formats';

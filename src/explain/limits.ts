@@ -3,7 +3,7 @@ import { addHours } from '../core/quantities/hours';
 import type { ZoneId } from '../core/time/zone';
 import type { Reason, ReasonCode } from '../core/rules/parts/reason';
 import { hoursLeftText, hoursOverText, momentText, readingText, timeLeftText } from './formats';
-import type { InspectionKind } from '../core/records/inspection';
+import type { InspectionKind } from '../core/records/maintenance/inspection';
 import { EQUIPMENT_NAMES, QUANTITY_NAMES_IN_WORDS } from './names';
 
 /** What is left to a limit, in the currency that people think in. */

@@ -1,13 +1,13 @@
-import type { AuthorisedWithout } from '../core/records/planned-flight';
+import type { AuthorisedWithout } from '../core/records/flights/planned-flight';
 import type { Purpose } from '../core/envelope/dimensions';
-import type { Category } from '../core/records/aircraft';
-import type { CertificateKind } from '../core/records/certificate';
-import type { Classification, DeferralFault, RectificationFault } from '../core/records/discrepancy';
-import type { EquipmentKind } from '../core/records/equipment';
-import type { ItemKind } from '../core/records/maintenance-item';
-import type { Quantity, SampleResult } from '../core/records/measurement';
-import type { Counter, Meter } from '../core/records/meters';
-import type { WorkFault } from '../core/records/work-entry';
+import type { Category } from '../core/records/aircraft/aircraft';
+import type { CertificateKind } from '../core/records/club/certificate';
+import type { Classification, DeferralFault, RectificationFault } from '../core/records/findings/discrepancy';
+import type { EquipmentKind } from '../core/records/aircraft/equipment';
+import type { ItemKind } from '../core/records/maintenance/maintenance-item';
+import type { Quantity, SampleResult } from '../core/records/walkround/measurement';
+import type { Counter, Meter } from '../core/records/meters/meters';
+import type { WorkFault } from '../core/records/maintenance/work-entry';
 import type {
   InoperativeCause,
   Particular,
@@ -16,8 +16,8 @@ import type {
   TowRopeFault,
   WorkEffect,
 } from '../core/rules/parts/reason';
-import type { DocumentKind, RegistrationEnding } from '../core/records/document';
-import type { InspectionFault, InspectionKind } from '../core/records/inspection';
+import type { DocumentKind, RegistrationEnding } from '../core/records/documents/document';
+import type { InspectionFault, InspectionKind } from '../core/records/maintenance/inspection';
 import type { NotChecked } from '../core/decision/decision';
 
 /** What a counter counts. */

@@ -2,7 +2,7 @@ import type { DecidedConstraint } from '../core/decision/decision';
 import type { DecisionDiff } from '../core/decision/diff';
 import type { Timeline } from '../core/decision/timeline';
 import { boxesOf } from '../core/envelope/use-set';
-import { METER_NAMES } from '../core/records/meters';
+import { METER_NAMES } from '../core/records/meters/meters';
 import { instantText } from '../core/time/instant';
 import type { ZoneId } from '../core/time/zone';
 import { constraintDocument, meterName, meterNumber, exceedanceDocument } from './decision-document';

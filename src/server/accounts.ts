@@ -1,6 +1,6 @@
 import { betterAuth } from 'better-auth';
 import { Pool } from 'pg';
-import { connectionOptions, SCREEN_LIMITS } from '@/db/connection';
+import { connectionOptions, SCREEN_LIMITS } from '@/db/kernel/connection';
 import { isLoopback, type Environment } from './environment';
 import type { Passwords } from './passwords';
 

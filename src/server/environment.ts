@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { instantSchema } from '@/contracts/scalars';
+import { instantSchema } from '@/contracts/kernel/scalars';
 
 const schema = z.object({
   DATABASE_URL: z.url('expected the address of the database, postgres://groval_app:…@host:port/database'),

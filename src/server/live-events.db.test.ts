@@ -1,6 +1,6 @@
 import { Client } from 'pg';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { CHANNEL, type Change } from '@/db/notify';
+import { CHANNEL, type Change } from '@/db/kernel/notify';
 import { given } from '@/testing/database';
 import { LiveEvents } from './live-events';
 import { openLog } from './log';

@@ -1,5 +1,5 @@
 import { Client } from 'pg';
-import { CHANNEL, type Change } from '@/db/notify';
+import { CHANNEL, type Change } from '@/db/kernel/notify';
 import type { Log } from './log';
 
 /** Takes one event; the text is ready to be sent. */

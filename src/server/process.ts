@@ -1,4 +1,4 @@
-import type { Ports } from '@/commands/command';
+import type { Ports } from '@/commands/kernel/command';
 import { endStreams } from './streams';
 import { closeRuntime, runtime } from './runtime';
 

@@ -1,8 +1,8 @@
 import { createHash, randomUUID } from 'node:crypto';
-import type { Ports } from '@/commands/command';
-import { limitEachClub } from '@/db/club-share';
-import { BULK_LIMITS, openDatabase, openPool, type Database } from '@/db/connection';
-import type { Change } from '@/db/notify';
+import type { Ports } from '@/commands/kernel/command';
+import { limitEachClub } from '@/db/kernel/club-share';
+import { BULK_LIMITS, openDatabase, openPool, type Database } from '@/db/kernel/connection';
+import type { Change } from '@/db/kernel/notify';
 import { instantFromMilliseconds, type Instant } from '@/core/time/instant';
 import { openAccountPool, openAccounts, trustedOrigins, type Accounts } from './accounts';
 import { readEnvironment, type Environment } from './environment';

@@ -1,7 +1,7 @@
 import type { Pool } from 'pg';
-import { inClub } from '@/db/club-transaction';
-import type { Database } from '@/db/connection';
-import { readMembers } from '@/db/people';
+import { inClub } from '@/db/kernel/club-transaction';
+import type { Database } from '@/db/kernel/connection';
+import { readMembers } from '@/db/club/people';
 import type { Log } from './log';
 
 /** A stream, and what it hangs on. */

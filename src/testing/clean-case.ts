@@ -1,8 +1,8 @@
 // The shipped clean case as the core's own arguments, for tests only.
 import clean from '../../examples/cases/clean-trainer.json';
-import { questionOf, type CaseQuestion } from '@/contracts/case-facts';
-import { caseSchema } from '@/contracts/case-file';
-import { mergePatch, type Json } from '@/contracts/merge-patch';
+import { questionOf, type CaseQuestion } from '@/contracts/exchange/case-facts';
+import { caseSchema } from '@/contracts/exchange/case-file';
+import { mergePatch, type Json } from '@/contracts/kernel/merge-patch';
 import { decide, decidePrepared } from '@/core/decision/decide';
 import { ALL_USES, countUses } from '@/core/envelope/use-set';
 import { prepare } from '@/core/decision/prepare';

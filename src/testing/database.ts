@@ -1,14 +1,14 @@
 // The application's own connection to a migrated database, for tests only. tools/test.mjs makes it and sets DATABASE_URL.
 import { createHash, randomUUID } from 'node:crypto';
-import type { Actor, Outcome, Ports, Refusal } from '@/commands/command';
-import { foundClub } from '@/commands/found-club';
-import { loadFolder } from '@/commands/load-folder';
-import { NO_RECORDS } from '@/commands/load-records';
-import type { Certificate } from '@/core/records/certificate';
+import type { Actor, Outcome, Ports, Refusal } from '@/commands/kernel/command';
+import { foundClub } from '@/commands/club/found-club';
+import { loadFolder } from '@/commands/kernel/load-folder';
+import { NO_RECORDS } from '@/commands/kernel/load-records';
+import type { Certificate } from '@/core/records/club/certificate';
 import { civilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
-import { openDatabase, openPool, type Database } from '@/db/connection';
-import type { Json } from '@/contracts/merge-patch';
+import { openDatabase, openPool, type Database } from '@/db/kernel/connection';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import { cleanCase } from './clean-case';
 import { othersOf } from '../../tools/cases/other-records';
 

@@ -1,6 +1,6 @@
 // A migrated database with nothing in it, beside the one that the tests share. For tests only.
 import { Client } from 'pg';
-import { openDatabase, openPool, type Database } from '@/db/connection';
+import { openDatabase, openPool, type Database } from '@/db/kernel/connection';
 import { migrate } from '../../tools/database/migrate';
 import { given } from './database';
 

@@ -1,4 +1,4 @@
-import type { Problem } from '../../src/contracts/problem';
+import type { Problem } from '../../src/contracts/kernel/problem';
 
 const TOKENS = /"(?:[^"\\]|\\.)*"|[{}[\],:]|-?\d[\d.eE+-]*|true|false|null/g;
 

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect } from 'vitest';
-import { questionOf } from '@/contracts/case-facts';
-import type { Json } from '@/contracts/merge-patch';
+import { questionOf } from '@/contracts/exchange/case-facts';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import { decidePrepared } from '@/core/decision/decide';
 import { plansForFlight, plansForWanted, plansToRelease } from '@/core/decision/in-the-way';
 import { prepare } from '@/core/decision/prepare';

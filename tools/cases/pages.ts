@@ -1,10 +1,10 @@
 // Two pages that are written by the code: every field of a case, and every rule with the examples that show it.
 import { readdirSync, readFileSync } from 'node:fs';
 import { z } from 'zod';
-import { caseSchema } from '../../src/contracts/case-file';
-import { clubPackSchema } from '../../src/contracts/club-pack';
-import type { Json } from '../../src/contracts/merge-patch';
-import { questionOf } from '../../src/contracts/case-facts';
+import { caseSchema } from '../../src/contracts/exchange/case-file';
+import { clubPackSchema } from '../../src/contracts/club/club-pack';
+import type { Json } from '../../src/contracts/kernel/merge-patch';
+import { questionOf } from '../../src/contracts/exchange/case-facts';
 import { decide } from '../../src/core/decision/decide';
 import { USUAL_POLICY } from '../../src/core/rules/packs/club-policy';
 import type { ParameterSpec } from '../../src/core/rules/packs/pack';

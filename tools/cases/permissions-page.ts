@@ -1,6 +1,6 @@
-import { ROLES } from '../../src/contracts/people';
-import { ACT_NAMES, ACTS, RECORDS_THAT_OPEN, type Opens } from '../../src/contracts/permissions';
-import { ROUTE_NAMES, ROUTES, type Route } from '../../src/contracts/routes';
+import { ROLES } from '../../src/contracts/club/people';
+import { ACT_NAMES, ACTS, RECORDS_THAT_OPEN, type Opens } from '../../src/contracts/kernel/permissions';
+import { ROUTE_NAMES, ROUTES, type Route } from '../../src/contracts/kernel/routes';
 
 const OPENS: Readonly<Record<Opens, string>> = {
   nothing: 'never',
@@ -36,7 +36,7 @@ export function permissionsPage(): string {
   return [
     '# Who may do what',
     '',
-    'Written by `npm run schemas` from `src/contracts/permissions.ts` and `src/contracts/routes.ts`, which the application itself asks.',
+    'Written by `npm run schemas` from `src/contracts/kernel/permissions.ts` and `src/contracts/kernel/routes.ts`, which the application itself asks.',
     '',
     '## Acts by role',
     '',

@@ -1,10 +1,15 @@
 import { z } from 'zod';
 import { caseFieldsPage, rulesPage } from './pages';
 import { permissionsPage } from './permissions-page';
-import { caseSchema } from '../../src/contracts/case-file';
-import { clubArchiveSchema } from '../../src/contracts/club-archive';
-import { clubPackSchema } from '../../src/contracts/club-pack';
-import { decisionSchema, diffSchema, refusalSchema, timelineSchema } from '../../src/contracts/decision-file';
+import { caseSchema } from '../../src/contracts/exchange/case-file';
+import { clubArchiveSchema } from '../../src/contracts/exchange/club-archive';
+import { clubPackSchema } from '../../src/contracts/club/club-pack';
+import {
+  decisionSchema,
+  diffSchema,
+  refusalSchema,
+  timelineSchema,
+} from '../../src/contracts/exchange/decision-file';
 
 /* The pages are written with the schemas: both say what the code reads. */
 const jsonSchema = (schema: z.ZodType, io: 'input' | 'output') =>

@@ -2,10 +2,10 @@
 import { readFileSync } from 'node:fs';
 import { dirname, isAbsolute, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { caseSchema, type CaseFile } from '../../src/contracts/case-file';
+import { caseSchema, type CaseFile } from '../../src/contracts/exchange/case-file';
 import { silentLosses } from './exact-json';
-import { mergePatch, type Json } from '../../src/contracts/merge-patch';
-import { problemsOf, type Problem } from '../../src/contracts/problem';
+import { mergePatch, type Json } from '../../src/contracts/kernel/merge-patch';
+import { problemsOf, type Problem } from '../../src/contracts/kernel/problem';
 
 const SHIPPED = resolve(dirname(fileURLToPath(import.meta.url)), '../../examples/cases');
 const DEEPEST = 10;

@@ -1,10 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { Ajv2020 } from 'ajv/dist/2020';
 import { describe, expect, it } from 'vitest';
-import { questionOf } from '@/contracts/case-facts';
+import { questionOf } from '@/contracts/exchange/case-facts';
 import { decide } from '@/core/decision/decide';
 import { decisionDocument } from '@/explain/decision-document';
-import type { Json } from '@/contracts/merge-patch';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import { SCHEMAS } from './published-schemas';
 import { CaseRefused, readCase } from './read-case';
 

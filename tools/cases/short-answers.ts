@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { questionOf } from '../../src/contracts/case-facts';
-import type { Json } from '../../src/contracts/merge-patch';
+import { questionOf } from '../../src/contracts/exchange/case-facts';
+import type { Json } from '../../src/contracts/kernel/merge-patch';
 import { decidePrepared } from '../../src/core/decision/decide';
 import { plansForFlight, plansForWanted, plansToRelease } from '../../src/core/decision/in-the-way';
 import { prepare } from '../../src/core/decision/prepare';

@@ -3,11 +3,11 @@
 // GROVAL_PREPARE_DEMO=1, and what the application itself reads.
 import { openRuntime } from '../../src/server/runtime';
 import { readEnvironment } from '../../src/server/environment';
-import { insertAccount } from '../../src/db/accounts';
+import { insertAccount } from '../../src/db/club/accounts';
 import { instantText } from '../../src/core/time/instant';
 import { civilDateAt } from '../../src/core/time/zone';
-import { inClub } from '../../src/db/club-transaction';
-import { latestPlannedDay } from '../../src/db/planned-flights';
+import { inClub } from '../../src/db/kernel/club-transaction';
+import { latestPlannedDay } from '../../src/db/flights/planned-flights';
 import { DEMO_PASSWORD, PEOPLE, SISTER_PEOPLE } from '../../demo/people';
 import { personId } from '../../demo/making';
 import { makeSisterField, SISTER_ID } from '../../demo/sister-field';

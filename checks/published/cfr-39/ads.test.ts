@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Json } from '@/contracts/merge-patch';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import { codes, decideBy } from '@/testing/clean-case';
 import { source } from './source';
 

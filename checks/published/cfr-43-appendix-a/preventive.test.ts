@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { Json } from '@/contracts/merge-patch';
-import { CERTIFICATE_KINDS, mayBeSignedBy, type CertificateKind } from '@/core/records/certificate';
-import { PREVENTIVE_MAINTENANCE, PREVENTIVE_TASKS } from '@/core/records/preventive-maintenance';
+import type { Json } from '@/contracts/kernel/merge-patch';
+import { CERTIFICATE_KINDS, mayBeSignedBy, type CertificateKind } from '@/core/records/club/certificate';
+import { PREVENTIVE_MAINTENANCE, PREVENTIVE_TASKS } from '@/core/records/maintenance/preventive-maintenance';
 import { codes, decideBy } from '@/testing/clean-case';
 import { source } from './source';
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { decide } from '@/core/decision/decide';
 import { hours } from '@/core/quantities/hours';
 import { knownAt } from '@/core/records/facts';
-import { entryOf, withEntry, type EntryDraft } from '@/core/records/new-entry';
+import { entryOf, withEntry, type EntryDraft } from '@/core/records/maintenance/new-entry';
 import { authorityOf } from '@/core/rules/register';
 import { civilDate } from '@/core/time/civil-date';
 import { instantFromMilliseconds } from '@/core/time/instant';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { linesFor } from '@/core/rules/parts/required-lists';
 import { isWithin, overlaps, usesIn } from '@/core/envelope/use-set';
-import { UNKNOWN_PARTICULARS, type Aircraft, type Particulars } from '@/core/records/aircraft';
+import { UNKNOWN_PARTICULARS, type Aircraft, type Particulars } from '@/core/records/aircraft/aircraft';
 import { civilDate } from '@/core/time/civil-date';
 import { decideBy } from '@/testing/clean-case';
 import { source } from './source';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { Json } from '@/contracts/merge-patch';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import type { Purpose, Crew } from '@/core/envelope/dimensions';
 import { decideBy } from '@/testing/clean-case';
-import { hourInterval } from '@/core/records/hour-interval';
+import { hourInterval } from '@/core/records/maintenance/hour-interval';
 import { hours } from '@/core/quantities/hours';
 import { civilDate } from '@/core/time/civil-date';
 import { usesIn, isWithin, overlaps } from '@/core/envelope/use-set';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { nextDue } from '@/core/records/interval';
+import { nextDue } from '@/core/records/maintenance/interval';
 import { hours } from '@/core/quantities/hours';
 import { addDays, civilDate } from '@/core/time/civil-date';
 import { source } from './source';

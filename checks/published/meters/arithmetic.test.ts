@@ -1,16 +1,22 @@
 import { describe, expect, it } from 'vitest';
-import { boxAhead, withBoxes } from '@/core/records/box-reading';
+import { boxAhead, withBoxes } from '@/core/records/meters/box-reading';
 import { asksAtCheckIn, asksAtCheckOut, lastShown, unanswered } from '@/core/counter/desk';
 import { carriedFrom } from '@/core/counter/carried';
 import { compareOut } from '@/core/counter/readings';
 import { likelyIntended, readingOf } from '@/core/counter/slips';
 import { decimalHours, hours, hoursFromSeconds } from '@/core/quantities/hours';
-import { countsAfterExchange, countsAfterWrap, runOverZero, valuesAt, type Dial } from '@/core/records/dial';
-import { oilPerHour } from '@/core/records/oil-trend';
+import {
+  countsAfterExchange,
+  countsAfterWrap,
+  runOverZero,
+  valuesAt,
+  type Dial,
+} from '@/core/records/meters/dial';
+import { oilPerHour } from '@/core/records/meters/oil-trend';
 import { decimalVolume, volume } from '@/core/quantities/volume';
 import { civilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
-import type { Standings } from '@/core/records/meter-reading';
+import type { Standings } from '@/core/records/meters/meter-reading';
 import { source } from './source';
 
 const AT = 0 as Instant;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { mergePatch, type Json } from '@/contracts/merge-patch';
+import { mergePatch, type Json } from '@/contracts/kernel/merge-patch';
 import { source } from './source';
 
 describe(`${source.title}, ${source.section}`, () => {

@@ -1,4 +1,4 @@
-import { AccountScreen } from '@/screens/account/account-screen';
+import { AccountScreen } from '@/screens/club/account-screen';
 
 export const metadata = { title: 'Account' };
 export const dynamic = 'force-static';

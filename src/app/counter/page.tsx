@@ -1,4 +1,4 @@
-import { CounterScreen } from '@/screens/counter/counter-screen';
+import { CounterScreen } from '@/screens/flights/counter-screen';
 
 export const metadata = { title: 'Counter' };
 export const dynamic = 'force-static';

@@ -1,4 +1,4 @@
-import { DocumentCheckScreen } from '@/screens/document-check/document-check-screen';
+import { DocumentCheckScreen } from '@/screens/documents/document-check-screen';
 
 export const metadata = { title: 'Documents' };
 export const dynamic = 'force-static';

@@ -1,4 +1,4 @@
-import { FactsScreen } from '@/screens/facts/facts-screen';
+import { FactsScreen } from '@/screens/aircraft/facts-screen';
 
 export const metadata = { title: 'On record' };
 export const dynamic = 'force-static';

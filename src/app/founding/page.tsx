@@ -1,4 +1,4 @@
-import { FoundingScreen } from '@/screens/founding/founding-screen';
+import { FoundingScreen } from '@/screens/club/founding-screen';
 
 export const metadata = { title: 'A new club' };
 export const dynamic = 'force-static';

@@ -1,4 +1,4 @@
-import { JoinScreen } from '@/screens/founding/join-screen';
+import { JoinScreen } from '@/screens/club/join-screen';
 
 export const metadata = { title: 'Choose a password' };
 export const dynamic = 'force-static';

@@ -1,4 +1,4 @@
-import { LineScreen } from '@/screens/line/line-screen';
+import { LineScreen } from '@/screens/aircraft/line-screen';
 
 export const metadata = { title: 'The Line' };
 export const dynamic = 'force-static';

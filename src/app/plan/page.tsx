@@ -1,4 +1,4 @@
-import { PlanScreen } from '@/screens/plan/plan-screen';
+import { PlanScreen } from '@/screens/flights/plan-screen';
 
 export const metadata = { title: 'Plan' };
 export const dynamic = 'force-static';

@@ -1,4 +1,4 @@
-import { RampScreen } from '@/screens/ramp/ramp-screen';
+import { RampScreen } from '@/screens/findings/ramp-screen';
 
 export const metadata = { title: 'Ramp' };
 export const dynamic = 'force-static';

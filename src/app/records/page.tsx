@@ -1,4 +1,4 @@
-import { RecordsScreen } from '@/screens/records/records-screen';
+import { RecordsScreen } from '@/screens/exchange/records-screen';
 
 export const metadata = { title: 'Records' };
 export const dynamic = 'force-static';

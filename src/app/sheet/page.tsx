@@ -1,4 +1,4 @@
-import { SheetScreen } from '@/screens/sheet/sheet-screen';
+import { SheetScreen } from '@/screens/flights/sheet-screen';
 
 export const metadata = { title: 'Sheets' };
 export const dynamic = 'force-static';

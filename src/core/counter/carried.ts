@@ -1,4 +1,4 @@
-import type { Meter } from '../records/meters';
+import type { Meter } from '../records/meters/meters';
 import type { CivilDate } from '../time/civil-date';
 
 interface Values {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { hours } from '../quantities/hours';
-import type { Dial } from '../records/dial';
-import type { Standings } from '../records/meter-reading';
+import type { Dial } from '../records/meters/dial';
+import type { Standings } from '../records/meters/meter-reading';
 import { instant } from '../time/instant';
 import { asksAtCheckIn, asksAtCheckOut, dialState, lastShown, unanswered, usualRatios } from './desk';
 

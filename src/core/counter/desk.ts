@@ -1,6 +1,6 @@
-import { runOverZero, type Dial } from '../records/dial';
-import type { Standings } from '../records/meter-reading';
-import type { Meter } from '../records/meters';
+import { runOverZero, type Dial } from '../records/meters/dial';
+import type { Standings } from '../records/meters/meter-reading';
+import type { Meter } from '../records/meters/meters';
 import { compareOut, doubtsAtCheckIn, windowAtCheckIn, type InDoubt, type UsualRatio } from './readings';
 import { likelyIntended, readingOf, type Intended } from './slips';
 

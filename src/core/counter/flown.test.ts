@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { UNSAID, type PlannedFlight } from '../records/planned-flight';
+import { UNSAID, type PlannedFlight } from '../records/flights/planned-flight';
 import { addSeconds, instant } from '../time/instant';
 import { leavingNow } from './leaving';
 import { ranOn } from './ran-on';

@@ -1,4 +1,4 @@
-import type { PlannedFlight } from '../records/planned-flight';
+import type { PlannedFlight } from '../records/flights/planned-flight';
 import { addSeconds, type Instant } from '../time/instant';
 
 /** A planned flight as it leaves now: it keeps its length. At the Counter the flight that is decided is the one that begins. */

@@ -1,4 +1,4 @@
-import type { Meter } from '../records/meters';
+import type { Meter } from '../records/meters/meters';
 
 /** What a dial showed at one end of a flight, by what its meters stood at. */
 export interface EndReading {

@@ -1,5 +1,5 @@
-import type { Dial } from '../records/dial';
-import { mostOf } from '../records/unlogged';
+import type { Dial } from '../records/meters/dial';
+import { mostOf } from '../records/meters/unlogged';
 
 /** What a dial shows in: seconds of its hours, or a count. */
 export type Unit = Dial['unit'];

@@ -1,5 +1,5 @@
 import { parseDecimalHours } from '../quantities/hours';
-import type { Dial } from '../records/dial';
+import type { Dial } from '../records/meters/dial';
 
 /** How a hand slips between the meter and the form. */
 export const SLIPS = [

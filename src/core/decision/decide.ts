@@ -2,9 +2,9 @@ import { intersection, isEmpty, isWithin, overlaps, union, without, type UseSet 
 import { windowPicture } from '../envelope/window-picture';
 import { hoursFromSeconds, type Hours } from '../quantities/hours';
 import type { AircraftFacts } from '../records/facts';
-import { METER_NAMES, type Counter, type HourMeter, type MeterValues } from '../records/meters';
-import type { Relief } from '../records/permit';
-import type { PlannedFlight } from '../records/planned-flight';
+import { METER_NAMES, type Counter, type HourMeter, type MeterValues } from '../records/meters/meters';
+import type { Relief } from '../records/maintenance/permit';
+import type { PlannedFlight } from '../records/flights/planned-flight';
 import type { Begins, Cap } from '../rules/parts/constraint';
 import type { PackChoices } from '../rules/register';
 import { instantFromMilliseconds, type Instant } from '../time/instant';

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cleanCase, codes, decideClean, deferredLamp } from '@/testing/clean-case';
-import type { Json } from '@/contracts/merge-patch';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import { isWithin, sameUses } from '../envelope/use-set';
 import { hours } from '../quantities/hours';
 import { presentFor } from '../records/facts';
-import { UNSAID } from '../records/planned-flight';
+import { UNSAID } from '../records/flights/planned-flight';
 import { addSeconds, instant, instantText } from '../time/instant';
 import { canonicalJson } from './canonical';
 import { decide, decidePrepared } from './decide';

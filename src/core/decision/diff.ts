@@ -1,5 +1,5 @@
 import { boxesOf, difference, isEmpty, type UseSet } from '../envelope/use-set';
-import { METER_NAMES, type Meter } from '../records/meters';
+import { METER_NAMES, type Meter } from '../records/meters/meters';
 import { packVersions } from '../rules/register';
 import { canonicalJson, type Plain } from './canonical';
 import type { DecidedConstraint, Decision, LimitAhead, Verdict } from './decision';

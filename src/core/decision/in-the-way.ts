@@ -1,7 +1,7 @@
 import { isEmpty, overlaps } from '../envelope/use-set';
-import { isExceptedFromTransponder } from '../records/aircraft';
-import type { Estimate } from '../records/movement';
-import { AUTHORISED_WITHOUT, type PlannedFlight } from '../records/planned-flight';
+import { isExceptedFromTransponder } from '../records/aircraft/aircraft';
+import type { Estimate } from '../records/flights/movement';
+import { AUTHORISED_WITHOUT, type PlannedFlight } from '../records/flights/planned-flight';
 import { DISPATCHER, remedy, PILOT_IN_COMMAND, type Remedy } from '../rules/parts/constraint';
 import { bites } from './decide';
 import type { DecidedConstraint, Decision } from './decision';

@@ -1,7 +1,7 @@
 import type { UseSet } from '../envelope/use-set';
 import { boxesOf } from '../envelope/use-set';
 import type { AircraftFacts } from '../records/facts';
-import type { PlannedFlight } from '../records/planned-flight';
+import type { PlannedFlight } from '../records/flights/planned-flight';
 import { packVersions, type PackChoices } from '../rules/register';
 import type { Instant } from '../time/instant';
 import { canonicalJson, type Plain } from './canonical';

@@ -1,6 +1,6 @@
 // What a rule leaves open stays open: strict answers without a reason make people lie to the software.
 import { describe, expect, it } from 'vitest';
-import type { Json } from '@/contracts/merge-patch';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import { cleanCase, codes, decideBy } from '@/testing/clean-case';
 import { addSeconds } from '../time/instant';
 import { decidePrepared } from './decide';

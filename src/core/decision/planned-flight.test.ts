@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Json } from '@/contracts/merge-patch';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import { decideBy, decideClean, deferredLamp } from '@/testing/clean-case';
 import { hours } from '../quantities/hours';
 import { instant } from '../time/instant';

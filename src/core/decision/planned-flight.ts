@@ -1,17 +1,17 @@
 import { DIMENSIONS, type FullBox } from '../envelope/dimensions';
 import { isWithin, overlaps, usesIn, type UseSet } from '../envelope/use-set';
 import { hoursFromSeconds } from '../quantities/hours';
-import type { Meter } from '../records/meters';
-import type { Relief } from '../records/permit';
-import { isExceptedFromTransponder, type Described } from '../records/aircraft';
+import type { Meter } from '../records/meters/meters';
+import type { Relief } from '../records/maintenance/permit';
+import { isExceptedFromTransponder, type Described } from '../records/aircraft/aircraft';
 import {
   adds,
   isMoreThanCrew,
   wholeTime,
   type AuthorisedWithout,
   type PlannedFlight,
-} from '../records/planned-flight';
-import { mostOf } from '../records/unlogged';
+} from '../records/flights/planned-flight';
+import { mostOf } from '../records/meters/unlogged';
 import { constraint, DISPATCHER, remedy, RECORDED, type Cap } from '../rules/parts/constraint';
 import { civilDateAt } from '../time/zone';
 import { lightTouched, LIGHT, sunOn, type Place } from '../time/sun';

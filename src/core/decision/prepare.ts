@@ -11,8 +11,8 @@ import {
 } from '../envelope/use-set';
 import { windowParts, type WindowPart } from '../envelope/window-picture';
 import { knownAt, type AircraftFacts, type KnownFacts } from '../records/facts';
-import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters';
-import { isWithinReachOfPermits, reliefsOf, type Relief } from '../records/permit';
+import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters/meters';
+import { isWithinReachOfPermits, reliefsOf, type Relief } from '../records/maintenance/permit';
 import { ANYBODY, remedy, RECORD_KEEPER, type Constraint } from '../rules/parts/constraint';
 import { authorityOf, chosenRules, type ChosenRule, type PackChoices } from '../rules/register';
 import type { Instant } from '../time/instant';

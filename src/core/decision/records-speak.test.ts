@@ -1,8 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { questionOf, type CaseQuestion } from '@/contracts/case-facts';
-import { caseSchema } from '@/contracts/case-file';
-import { mergePatch, type Json } from '@/contracts/merge-patch';
+import { questionOf, type CaseQuestion } from '@/contracts/exchange/case-facts';
+import { caseSchema } from '@/contracts/exchange/case-file';
+import { mergePatch, type Json } from '@/contracts/kernel/merge-patch';
 import { isWithin, sameUses } from '../envelope/use-set';
 import type { AircraftFacts } from '../records/facts';
 import { addDays, civilDate } from '../time/civil-date';

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { NO_USES, ALL_USES, usesIn } from '../envelope/use-set';
 import { POSITIONING } from '../envelope/ordinary';
 import { intersection } from '../envelope/use-set';
-import type { Estimate } from '../records/movement';
+import type { Estimate } from '../records/flights/movement';
 import { ACTS, ANYBODY, constraint, remedy, MECHANICS, type Remedy } from '../rules/parts/constraint';
 import type { DecidedConstraint } from './decision';
 import { comparePrice, remedyPlans, type Price } from './remedy-plans';

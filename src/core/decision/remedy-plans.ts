@@ -1,6 +1,6 @@
 import { complement, isWithin, overlaps, type UseSet } from '../envelope/use-set';
-import type { Estimate } from '../records/movement';
-import { FERRY, isWithinReachOfPermits } from '../records/permit';
+import type { Estimate } from '../records/flights/movement';
+import { FERRY, isWithinReachOfPermits } from '../records/maintenance/permit';
 import { OWNER, remedy, type Act, type Entitled, type Remedy } from '../rules/parts/constraint';
 import { ACT_ESTIMATES } from './act-estimates';
 import type { DecidedConstraint } from './decision';

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cleanCase } from '@/testing/clean-case';
-import type { Json } from '@/contracts/merge-patch';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import { sameUses } from '../envelope/use-set';
 import { hours, hoursFromSeconds } from '../quantities/hours';
-import { METER_NAMES, type Meter, type MeterValues } from '../records/meters';
-import { adds, UNSAID, type PlannedFlight } from '../records/planned-flight';
+import { METER_NAMES, type Meter, type MeterValues } from '../records/meters/meters';
+import { adds, UNSAID, type PlannedFlight } from '../records/flights/planned-flight';
 import { addSeconds, instant, instantText, type Instant } from '../time/instant';
 import { decidePrepared } from './decide';
 import { answerFlight, flownAfter, inOrder, NOTHING_FLOWN } from './planned-flight';

@@ -1,7 +1,7 @@
 import { intersection, isWithin, overlaps, union, without, type UseSet } from '../envelope/use-set';
 import { hoursFromSeconds } from '../quantities/hours';
-import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters';
-import { adds, type PlannedFlight } from '../records/planned-flight';
+import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters/meters';
+import { adds, type PlannedFlight } from '../records/flights/planned-flight';
 import type { Instant } from '../time/instant';
 import { bites, reliefsAt, verdictOf } from './decide';
 import type { DecidedConstraint, Exceedance, Verdict } from './decision';

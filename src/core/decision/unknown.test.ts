@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { questionOf } from '@/contracts/case-facts';
-import { caseSchema } from '@/contracts/case-file';
-import { mergePatch, type Json } from '@/contracts/merge-patch';
+import { questionOf } from '@/contracts/exchange/case-facts';
+import { caseSchema } from '@/contracts/exchange/case-file';
+import { mergePatch, type Json } from '@/contracts/kernel/merge-patch';
 import { isWithin } from '../envelope/use-set';
 import { decide } from './decide';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Json } from '@/contracts/merge-patch';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import { codes, decideClean } from '@/testing/clean-case';
 import { classifyFinding, equipmentAt } from '../walkround/classify';
 import { STEPS } from '../walkround/steps';

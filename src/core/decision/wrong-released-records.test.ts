@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { Json } from '@/contracts/merge-patch';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import { decideClean } from '@/testing/clean-case';
-import { INSPECTION_KINDS } from '../records/inspection';
+import { INSPECTION_KINDS } from '../records/maintenance/inspection';
 
 type Change = { readonly [key: string]: Json };
 const certificate = (kind: string): Json => ({

@@ -1,23 +1,23 @@
 import type { Instant } from '../time/instant';
 import type { Place } from '../time/sun';
-import { withBoxes, type BoxReading } from './box-reading';
-import { UNKNOWN_PARTICULARS, type Aircraft, type Description } from './aircraft';
-import { authorityFor, signatureKnownAt, type Authority, type Signature } from './certificate';
-import type { AirworthinessDirective } from './ad';
-import type { Discrepancy } from './discrepancy';
-import type { AircraftDocument } from './document';
-import { strictestList, type EquipmentList } from './equipment';
-import type { Inspection } from './inspection';
-import type { Database, Elt, VorCheck } from './elt';
-import type { FuelStretch, MaintenanceItem } from './maintenance-item';
-import type { FuelSample, Ramp, Uplift } from './measurement';
-import { standingsOf, type MeterReading, type Standings } from './meter-reading';
-import type { ClubDocument, Estimate, FlightOut, DispatchRestriction, TowRope } from './movement';
+import { withBoxes, type BoxReading } from './meters/box-reading';
+import { UNKNOWN_PARTICULARS, type Aircraft, type Description } from './aircraft/aircraft';
+import { authorityFor, signatureKnownAt, type Authority, type Signature } from './club/certificate';
+import type { AirworthinessDirective } from './maintenance/ad';
+import type { Discrepancy } from './findings/discrepancy';
+import type { AircraftDocument } from './documents/document';
+import { strictestList, type EquipmentList } from './aircraft/equipment';
+import type { Inspection } from './maintenance/inspection';
+import type { Database, Elt, VorCheck } from './aircraft/elt';
+import type { FuelStretch, MaintenanceItem } from './maintenance/maintenance-item';
+import type { FuelSample, Ramp, Uplift } from './walkround/measurement';
+import { standingsOf, type MeterReading, type Standings } from './meters/meter-reading';
+import type { ClubDocument, Estimate, FlightOut, DispatchRestriction, TowRope } from './flights/movement';
 import type { Strike } from './strike';
-import type { Rigging } from './rigging';
-import { unreadFlights, withUnread } from './unread';
-import { withUnlogged, type UnloggedStretch } from './unlogged';
-import type { DailyInspection, FlightPermit, MaintenanceRelease, WorkEntry } from './work-entry';
+import type { Rigging } from './aircraft/rigging';
+import { unreadFlights, withUnread } from './meters/unread';
+import { withUnlogged, type UnloggedStretch } from './meters/unlogged';
+import type { DailyInspection, FlightPermit, MaintenanceRelease, WorkEntry } from './maintenance/work-entry';
 
 /** Records of many kinds, each a list. */
 interface Lists {

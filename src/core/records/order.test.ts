@@ -4,7 +4,13 @@ import { hours } from '../quantities/hours';
 import { civilDate } from '../time/civil-date';
 import { instant } from '../time/instant';
 import { zone } from '../time/zone';
-import { authorityFor, samePerson, signatureKnownAt, type Certificate, type Signature } from './certificate';
+import {
+  authorityFor,
+  samePerson,
+  signatureKnownAt,
+  type Certificate,
+  type Signature,
+} from './club/certificate';
 import {
   countingInspections,
   discountedEntries,
@@ -12,9 +18,9 @@ import {
   undecided,
   unsignedSince,
   type Inspection,
-} from './inspection';
-import { countingDone } from './maintenance-item';
-import { latestRelease, latestReleases, type MaintenanceRelease } from './work-entry';
+} from './maintenance/inspection';
+import { countingDone } from './maintenance/maintenance-item';
+import { latestRelease, latestReleases, type MaintenanceRelease } from './maintenance/work-entry';
 
 const HALIFAX = zone('America/Halifax');
 const STATION: Certificate = {

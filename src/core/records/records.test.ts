@@ -4,7 +4,7 @@ import { hours } from '../quantities/hours';
 import { addDays, civilDate } from '../time/civil-date';
 import { addSeconds, instant } from '../time/instant';
 import { zone } from '../time/zone';
-import { mayBeSignedBy, signatureFaults, type Certificate, type Signature } from './certificate';
+import { mayBeSignedBy, signatureFaults, type Certificate, type Signature } from './club/certificate';
 import {
   CLASSIFICATIONS,
   closingWork,
@@ -12,17 +12,17 @@ import {
   strictest,
   type Discrepancy,
   type Rectification,
-} from './discrepancy';
-import { latestDocumentCheck, type AircraftDocument } from './document';
-import { hourInterval } from './hour-interval';
+} from './findings/discrepancy';
+import { latestDocumentCheck, type AircraftDocument } from './documents/document';
+import { hourInterval } from './maintenance/hour-interval';
 import {
   countingInspections,
   discountedEntries,
   inspectionFaults,
   refusal,
   type Inspection,
-} from './inspection';
-import { standingsOf, type MeterReading, type MeterWitnesses } from './meter-reading';
+} from './maintenance/inspection';
+import { standingsOf, type MeterReading, type MeterWitnesses } from './meters/meter-reading';
 
 const HALIFAX = zone('America/Halifax');
 const mechanic: Certificate = {

@@ -1,9 +1,9 @@
 import { ALL_USES } from '../envelope/use-set';
-import type { AirworthinessDirective } from '../records/ad';
+import type { AirworthinessDirective } from '../records/maintenance/ad';
 import type { KnownFacts } from '../records/facts';
-import { lastDayOf, nextDue, type Interval } from '../records/interval';
-import { countingDone } from '../records/maintenance-item';
-import type { Meter } from '../records/meters';
+import { lastDayOf, nextDue, type Interval } from '../records/maintenance/interval';
+import { countingDone } from '../records/maintenance/maintenance-item';
+import type { Meter } from '../records/meters/meters';
 import type { CivilDate } from '../time/civil-date';
 import { startOfDay } from '../time/zone';
 import {

@@ -1,6 +1,6 @@
 import { usesIn } from '../envelope/use-set';
-import { mayBeSignedBy } from '../records/certificate';
-import { countingInspections, type Inspection } from '../records/inspection';
+import { mayBeSignedBy } from '../records/club/certificate';
+import { countingInspections, type Inspection } from '../records/maintenance/inspection';
 import { constraint, DISPATCHER, remedy, type Act, type Constraint, type Entitled } from './parts/constraint';
 import { datedInspection } from './parts/dated-inspection';
 import { result, rule } from './parts/rule';

@@ -1,5 +1,5 @@
 import { ALL_USES } from '../envelope/use-set';
-import { ANNUALS, countingInspections, discountedEntries, refusal } from '../records/inspection';
+import { ANNUALS, countingInspections, discountedEntries, refusal } from '../records/maintenance/inspection';
 import { lastDayOfCalendarMonths } from '../time/civil-date';
 import { endOfDay } from '../time/zone';
 import { uncoveredCategory } from './parts/category';

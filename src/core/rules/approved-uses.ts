@@ -1,5 +1,5 @@
 import { ALL_USES } from '../envelope/use-set';
-import { isMoreThanCrew } from '../records/planned-flight';
+import { isMoreThanCrew } from '../records/flights/planned-flight';
 import { constraint, DISPATCHER, remedy, RECORD_KEEPER } from './parts/constraint';
 import { result, rule } from './parts/rule';
 

@@ -1,6 +1,6 @@
 import { ALL_USES, usesInAny } from '../envelope/use-set';
 import { latestAll } from '../records/facts';
-import type { ClubDocument } from '../records/movement';
+import type { ClubDocument } from '../records/flights/movement';
 import { endOfDay } from '../time/zone';
 import { constraint, from, remedy, OWNER, RECORD_KEEPER, type Constraint } from './parts/constraint';
 import { each, result, rule } from './parts/rule';

@@ -1,5 +1,5 @@
 import { ALL_USES } from '../envelope/use-set';
-import { mayBeSignedBy, type Authority } from '../records/certificate';
+import { mayBeSignedBy, type Authority } from '../records/club/certificate';
 import { uncoveredCategory } from './parts/category';
 import type { Entitled } from './parts/constraint';
 import { datedInspection } from './parts/dated-inspection';

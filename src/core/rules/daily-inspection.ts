@@ -1,5 +1,5 @@
 import { ALL_USES } from '../envelope/use-set';
-import { signatureFaults } from '../records/certificate';
+import { signatureFaults } from '../records/club/certificate';
 import type { KnownFacts } from '../records/facts';
 import type { CivilDate } from '../time/civil-date';
 import { civilDateAt, endOfDay } from '../time/zone';

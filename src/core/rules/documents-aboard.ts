@@ -4,7 +4,7 @@ import {
   type AircraftDocument,
   type DocumentKind,
   type OperatingLimitations,
-} from '../records/document';
+} from '../records/documents/document';
 import type { AircraftFacts } from '../records/facts';
 import { isAheadOfItself } from '../records/record';
 import { civilDate } from '../time/civil-date';

@@ -1,10 +1,10 @@
 import { POSITIONING } from '../envelope/ordinary';
 import { difference, type UseSet } from '../envelope/use-set';
-import { signatureFaults } from '../records/certificate';
-import type { Discrepancy } from '../records/discrepancy';
+import { signatureFaults } from '../records/club/certificate';
+import type { Discrepancy } from '../records/findings/discrepancy';
 import { latestAll, type KnownFacts } from '../records/facts';
-import type { Elt } from '../records/elt';
-import type { PlannedFlight } from '../records/planned-flight';
+import type { Elt } from '../records/aircraft/elt';
+import type { PlannedFlight } from '../records/flights/planned-flight';
 import { addDays } from '../time/civil-date';
 import { endOfDay } from '../time/zone';
 import {

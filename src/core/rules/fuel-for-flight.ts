@@ -2,7 +2,7 @@ import { ALL_USES, type UseSet } from '../envelope/use-set';
 import { aboard, RESERVE_MINUTES } from '../fuel/fuel-needed';
 import type { Volume } from '../quantities/volume';
 import { latestAll, type KnownFacts } from '../records/facts';
-import type { PlannedFlight } from '../records/planned-flight';
+import type { PlannedFlight } from '../records/flights/planned-flight';
 import { ANYBODY, constraint, DISPATCHER, remedy, type Constraint, type Source } from './parts/constraint';
 import { flightFuel } from './parts/flight-fuel';
 import { fuelAboard } from './parts/fuel-aboard';

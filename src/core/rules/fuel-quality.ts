@@ -1,7 +1,7 @@
 import { ALL_USES } from '../envelope/use-set';
-import { signatureFaults } from '../records/certificate';
+import { signatureFaults } from '../records/club/certificate';
 import { latestAll, type KnownFacts } from '../records/facts';
-import type { FuelSample, Uplift } from '../records/measurement';
+import type { FuelSample, Uplift } from '../records/walkround/measurement';
 import { civilDateAt } from '../time/zone';
 import { ANYBODY, constraint, remedy, MECHANICS, RECORD_KEEPER, type Constraint } from './parts/constraint';
 import { drainsOf, latestSamples, type SampledDrain } from './parts/fuel-drains';

@@ -1,4 +1,4 @@
-import { isWithoutEngine } from '../records/aircraft';
+import { isWithoutEngine } from '../records/aircraft/aircraft';
 import { lastReturn } from '../records/facts';
 import { startOfDay, civilDateAt } from '../time/zone';
 import { ANYBODY, constraint, remedy, type Constraint } from './parts/constraint';

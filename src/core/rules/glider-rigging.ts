@@ -1,7 +1,7 @@
 import { ALL_USES } from '../envelope/use-set';
-import { isGlider } from '../records/aircraft';
+import { isGlider } from '../records/aircraft/aircraft';
 import { latestAll } from '../records/facts';
-import type { Rigging } from '../records/rigging';
+import type { Rigging } from '../records/aircraft/rigging';
 import { ANYBODY, constraint, remedy, RECORD_KEEPER } from './parts/constraint';
 import type { RiggingGap } from './parts/reason';
 import { each, result, rule } from './parts/rule';

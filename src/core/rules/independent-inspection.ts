@@ -1,5 +1,5 @@
 import { ALL_USES } from '../envelope/use-set';
-import { samePerson, signatureFaults } from '../records/certificate';
+import { samePerson, signatureFaults } from '../records/club/certificate';
 import { civilDateAt } from '../time/zone';
 import { constraint, remedy, type Constraint } from './parts/constraint';
 import { result, rule } from './parts/rule';

@@ -1,18 +1,18 @@
 import { ALL_USES, NO_USES, isEmpty, union, usesInAny, type UseSet } from '../envelope/use-set';
-import type { Aircraft } from '../records/aircraft';
+import type { Aircraft } from '../records/aircraft/aircraft';
 import {
   deferralFaults,
   isDeferrable,
   REPAIR_CATEGORIES,
   type Deferral,
   type Discrepancy,
-} from '../records/discrepancy';
-import { isWithinReachOfPermits } from '../records/permit';
-import { lineOf, type AskedFor, type EquipmentKind } from '../records/equipment';
+} from '../records/findings/discrepancy';
+import { isWithinReachOfPermits } from '../records/maintenance/permit';
+import { lineOf, type AskedFor, type EquipmentKind } from '../records/aircraft/equipment';
 import type { KnownFacts } from '../records/facts';
-import { countingInspections } from '../records/inspection';
+import { countingInspections } from '../records/maintenance/inspection';
 import { addDays, type CivilDate } from '../time/civil-date';
-import { countingDone } from '../records/maintenance-item';
+import { countingDone } from '../records/maintenance/maintenance-item';
 import { civilDateAt, endOfDay, type ZoneId } from '../time/zone';
 import { closedTogether } from './parts/closed-uses';
 import type { Lessons } from './parts/for-hire';

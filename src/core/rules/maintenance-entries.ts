@@ -1,6 +1,6 @@
 import { ALL_USES, difference, usesIn } from '../envelope/use-set';
-import { signatureFaults } from '../records/certificate';
-import { workFaults } from '../records/work-entry';
+import { signatureFaults } from '../records/club/certificate';
+import { workFaults } from '../records/maintenance/work-entry';
 import { civilDateAt } from '../time/zone';
 import { constraint, remedy, MECHANICS, RECORD_KEEPER, type Constraint } from './parts/constraint';
 import { result, rule } from './parts/rule';

@@ -9,16 +9,16 @@ import {
   usesInAny,
   type UseSet,
 } from '../envelope/use-set';
-import { burntLife } from '../records/oil-life';
+import { burntLife } from '../records/meters/oil-life';
 import type { KnownFacts } from '../records/facts';
-import { nextDue } from '../records/interval';
+import { nextDue } from '../records/maintenance/interval';
 import {
   countingDone,
   isRecommended,
   type ItemKind,
   type MaintenanceItem,
-} from '../records/maintenance-item';
-import type { Meter } from '../records/meters';
+} from '../records/maintenance/maintenance-item';
+import type { Meter } from '../records/meters/meters';
 import {
   atReading,
   constraint,

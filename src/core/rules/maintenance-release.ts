@@ -1,7 +1,7 @@
 import { ALL_USES } from '../envelope/use-set';
-import { signatureFaults } from '../records/certificate';
+import { signatureFaults } from '../records/club/certificate';
 import type { KnownFacts } from '../records/facts';
-import { latestReleases, type MaintenanceRelease } from '../records/work-entry';
+import { latestReleases, type MaintenanceRelease } from '../records/maintenance/work-entry';
 import { civilDateAt, endOfDay } from '../time/zone';
 import { uncoveredCategory } from './parts/category';
 import {

@@ -1,7 +1,7 @@
 import { ALL_USES, usesInAny } from '../envelope/use-set';
-import { isWithoutEngine } from '../records/aircraft';
+import { isWithoutEngine } from '../records/aircraft/aircraft';
 import { lastReturn, latestAll, type KnownFacts } from '../records/facts';
-import type { MeasureLimit, Measurement } from '../records/measurement';
+import type { MeasureLimit, Measurement } from '../records/walkround/measurement';
 import { civilDateAt, endOfDay } from '../time/zone';
 import {
   ANYBODY,

@@ -1,6 +1,6 @@
 import type { UseSet } from '../envelope/use-set';
 import type { KnownFacts } from '../records/facts';
-import type { Database } from '../records/elt';
+import type { Database } from '../records/aircraft/elt';
 import { addDays, type CivilDate } from '../time/civil-date';
 import { endOfDay, startOfDay } from '../time/zone';
 import { constraint, from, remedy, PILOT_OR_MECHANIC, RECORDED, type RuleResult } from './parts/constraint';

@@ -1,7 +1,7 @@
 import { usesIn, type UseSet } from '../envelope/use-set';
-import { lineOf, type EquipmentKind } from '../records/equipment';
+import { lineOf, type EquipmentKind } from '../records/aircraft/equipment';
 import type { KnownFacts } from '../records/facts';
-import type { PlannedFlight } from '../records/planned-flight';
+import type { PlannedFlight } from '../records/flights/planned-flight';
 import { ANYBODY, constraint, DISPATCHER, remedy, MECHANICS, type Constraint } from './parts/constraint';
 import { inoperative } from './parts/inoperative';
 import { result, rule } from './parts/rule';

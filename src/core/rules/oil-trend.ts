@@ -1,5 +1,5 @@
 import { ALL_USES } from '../envelope/use-set';
-import { oilPerHour } from '../records/oil-trend';
+import { oilPerHour } from '../records/meters/oil-trend';
 import { volume, type Volume, type VolumeUnit } from '../quantities/volume';
 import { constraint, remedy, MECHANICS } from './parts/constraint';
 import { NOT_ASKED, result, rule } from './parts/rule';

@@ -1,5 +1,10 @@
 import { ALL_USES, isEmpty, NO_USES, type UseSet } from '../envelope/use-set';
-import { CLOSERS, isDeferrable, rectificationFaults, type Discrepancy } from '../records/discrepancy';
+import {
+  CLOSERS,
+  isDeferrable,
+  rectificationFaults,
+  type Discrepancy,
+} from '../records/findings/discrepancy';
 import type { Hours } from '../quantities/hours';
 import type { CivilDate } from '../time/civil-date';
 import { civilDateAt, endOfDay, type ZoneId } from '../time/zone';

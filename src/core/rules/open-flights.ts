@@ -1,6 +1,6 @@
 import { ALL_USES, NO_USES } from '../envelope/use-set';
 import { hoursFromSeconds } from '../quantities/hours';
-import { unreadSeconds } from '../records/unread';
+import { unreadSeconds } from '../records/meters/unread';
 import { ANYBODY, constraint, remedy, RECORD_KEEPER } from './parts/constraint';
 import { result, rule } from './parts/rule';
 

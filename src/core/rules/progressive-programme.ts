@@ -1,5 +1,5 @@
 import { ALL_USES } from '../envelope/use-set';
-import type { Interval } from '../records/interval';
+import type { Interval } from '../records/maintenance/interval';
 import { constraint, remedy, MECHANICS } from './parts/constraint';
 import { result, rule } from './parts/rule';
 

@@ -1,5 +1,5 @@
 import { ALL_USES } from '../envelope/use-set';
-import { mayBeSignedBy } from '../records/certificate';
+import { mayBeSignedBy } from '../records/club/certificate';
 import {
   ANNUALS,
   INSPECTION_KINDS,
@@ -8,7 +8,7 @@ import {
   undecided,
   unsignedSince,
   type InspectionKind,
-} from '../records/inspection';
+} from '../records/maintenance/inspection';
 import {
   constraint,
   remedy,

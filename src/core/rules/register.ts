@@ -1,4 +1,4 @@
-import type { Authority } from '../records/certificate';
+import type { Authority } from '../records/club/certificate';
 import { auMaintenanceRelease } from './packs/au-maintenance-release';
 import { clubPolicy, type ClubPolicyParameters } from './packs/club-policy';
 import { ownRule, type OwnRule } from './packs/own-rules';

@@ -4,7 +4,7 @@ import {
   latestDocumentChecks,
   type AircraftDocument,
   type RegistrationCertificate,
-} from '../records/document';
+} from '../records/documents/document';
 import { addDays, addYears, civilDate, lastDayOfCalendarMonths, type CivilDate } from '../time/civil-date';
 import { civilDateAt, endOfDay, startOfDay, type ZoneId } from '../time/zone';
 import { constraint, remedy, OWNER, RECORD_KEEPER, type Constraint, type Remedy } from './parts/constraint';

@@ -1,6 +1,6 @@
 import { ALL_USES, overlaps, usesIn, usesInAny, type UseSet } from '../envelope/use-set';
-import type { Aircraft } from '../records/aircraft';
-import { lineOf, type EquipmentKind } from '../records/equipment';
+import type { Aircraft } from '../records/aircraft/aircraft';
+import { lineOf, type EquipmentKind } from '../records/aircraft/equipment';
 import { endOfDay } from '../time/zone';
 import {
   ANYBODY,

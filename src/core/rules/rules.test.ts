@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { cleanCase, codes, decideClean } from '@/testing/clean-case';
 import { usesIn, isWithin, overlaps } from '../envelope/use-set';
-import type { Json } from '@/contracts/merge-patch';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import { knownAt } from '../records/facts';
 import { chosenRules, PACKS } from './register';
 import { closedTogether } from './parts/closed-uses';

@@ -1,5 +1,5 @@
 import { ALL_USES, usesIn, type UseSet } from '../envelope/use-set';
-import { lineOf, type EquipmentKind } from '../records/equipment';
+import { lineOf, type EquipmentKind } from '../records/aircraft/equipment';
 import type { KnownFacts } from '../records/facts';
 import { endOfDay } from '../time/zone';
 import { ANYBODY, constraint, from, remedy, MECHANICS, type Constraint } from './parts/constraint';

@@ -1,5 +1,5 @@
 import { ALL_USES, usesIn } from '../envelope/use-set';
-import { DOCUMENT_KINDS, latestDocumentCheck } from '../records/document';
+import { DOCUMENT_KINDS, latestDocumentCheck } from '../records/documents/document';
 import { addDays } from '../time/civil-date';
 import { civilDateAt, endOfDay } from '../time/zone';
 import { ANYBODY, constraint, from, remedy, type Constraint } from './parts/constraint';

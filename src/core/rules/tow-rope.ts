@@ -1,6 +1,6 @@
 import { usesIn } from '../envelope/use-set';
 import { latestAll } from '../records/facts';
-import type { TowRope } from '../records/movement';
+import type { TowRope } from '../records/flights/movement';
 import { constraint, remedy, PILOT_OR_MECHANIC } from './parts/constraint';
 import type { TowRopeFault } from './parts/reason';
 import { result, rule } from './parts/rule';

@@ -1,6 +1,6 @@
 import type { UseSet } from '../envelope/use-set';
 import { latestAll, type KnownFacts } from '../records/facts';
-import type { VorCheck } from '../records/elt';
+import type { VorCheck } from '../records/aircraft/elt';
 import { addDays } from '../time/civil-date';
 import { civilDateAt, endOfDay } from '../time/zone';
 import {

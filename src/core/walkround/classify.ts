@@ -1,5 +1,5 @@
-import { strictest, type Classification, type ClosedUse } from '../records/discrepancy';
-import type { EquipmentKind } from '../records/equipment';
+import { strictest, type Classification, type ClosedUse } from '../records/findings/discrepancy';
+import type { EquipmentKind } from '../records/aircraft/equipment';
 import { STEPS, type Step } from './steps';
 
 /** How bad it looks to the person who found it. It can make the classification stricter, never softer. */

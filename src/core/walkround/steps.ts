@@ -1,5 +1,5 @@
-import type { Classification, ClosedUse } from '../records/discrepancy';
-import type { EquipmentKind } from '../records/equipment';
+import type { Classification, ClosedUse } from '../records/findings/discrepancy';
+import type { EquipmentKind } from '../records/aircraft/equipment';
 
 /** One thing to check on the walk-round, with the first classification of what is typically wrong there. Common practice, no source; the aircraft's handbook comes first. */
 export interface Step {

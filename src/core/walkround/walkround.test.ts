@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { CLASSIFICATIONS, CLOSED_USES } from '../records/discrepancy';
+import { CLASSIFICATIONS, CLOSED_USES } from '../records/findings/discrepancy';
 import { classifyFinding, LOOKS, stepOf, stepsAt } from './classify';
 import { placeOnAircraft } from './place';
-import { EQUIPMENT_KINDS } from '../records/equipment';
+import { EQUIPMENT_KINDS } from '../records/aircraft/equipment';
 import { AIRCRAFT_PARTS, STATIONS, STEPS } from './steps';
 
 const step = (code: string) => {

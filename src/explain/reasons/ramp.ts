@@ -1,5 +1,5 @@
 import type { Contradiction } from '../../core/records/contradictions';
-import type { FuelGrade } from '../../core/records/measurement';
+import type { FuelGrade } from '../../core/records/walkround/measurement';
 import type { ReasonCode } from '../../core/rules/parts/reason';
 import {
   capText,

@@ -1,5 +1,5 @@
 import type { Reason, ReasonCode } from '../../core/rules/parts/reason';
-import type { DiscountedEntry } from '../../core/records/inspection';
+import type { DiscountedEntry } from '../../core/records/maintenance/inspection';
 import { dateText, list } from '../formats';
 import { FAULT_NAMES, INSPECTION_NAMES } from '../names';
 

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import type { AircraftPage } from '@/queries/aircraft-page';
+import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
 import { useSecondInAddress } from '../data/address';
@@ -13,15 +13,15 @@ import { DeskHeader } from '../shell/desk-header';
 import { NotLive } from '../shell/not-live';
 import { Reasons } from '../shell/reasons';
 import { Trouble } from '../shell/trouble';
-import { Findings } from './findings';
-import { DueList } from './due-list';
-import { Flights } from './flights';
-import { Logbook } from './logbook';
-import { Marks } from './marks';
-import { Meters } from './meters';
-import { Papers } from './documents';
-import { ReleasePart } from './release-part';
-import { Vouching } from './vouching';
+import { Findings } from '../findings/findings';
+import { DueList } from '../maintenance/due-list';
+import { Flights } from '../flights/flights';
+import { Logbook } from '../maintenance/logbook';
+import { Marks } from '../findings/marks';
+import { Meters } from '../meters/meters';
+import { Papers } from '../documents/documents';
+import { ReleasePart } from '../releases/release-part';
+import { Vouching } from '../documents/vouching';
 
 const ANSWERS = {
   met: 'met',

@@ -12,7 +12,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import { Controller, useFormContext, useWatch } from 'react-hook-form';
-import type { ClubEntryInput } from '@/contracts/founding';
+import type { ClubEntryInput } from '@/contracts/club/founding';
 import { clubPolicy, policyFrom, REGULATION_POLICY, USUAL_POLICY } from '@/core/rules/packs/club-policy';
 import type { ParameterSpec } from '@/core/rules/packs/pack';
 import type { Lessons } from '@/core/rules/parts/for-hire';

@@ -6,11 +6,11 @@ import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
-import { CATEGORIES } from '@/core/records/aircraft';
+import { CATEGORIES } from '@/core/records/aircraft/aircraft';
 import { sentenceCase } from '@/explain/formats';
 import { CATEGORY_NAMES } from '@/explain/names';
 import { GateMark } from '@/ui/gate-mark';
-import { SignedTrouble, useSigned } from '../aircraft/signed-form';
+import { SignedTrouble, useSigned } from '../kit/signed-form';
 import { goTo } from '../data/leave';
 import { useLine } from '../data/queries';
 

@@ -9,11 +9,11 @@ import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
-import { ROLES, type Role } from '@/contracts/people';
-import { CERTIFICATE_KINDS } from '@/core/records/certificate';
+import { ROLES, type Role } from '@/contracts/club/people';
+import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
 import { sentenceCase } from '@/explain/formats';
 import { CERTIFICATE_CHOICES } from '@/explain/names';
-import type { People, PersonLine } from '@/queries/people';
+import type { People, PersonLine } from '@/queries/club/people';
 import { Refusal, send } from '../data/fetching';
 
 const ACCESS = {

@@ -3,7 +3,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import { liveQuery } from 'dexie';
 import { useEffect, useState } from 'react';
-import type { FindingInput } from '@/contracts/report-finding';
+import type { FindingInput } from '@/contracts/findings/report-finding';
 import { ask, NoSignal, Refusal, send } from './fetching';
 
 /** A finding while it is on the phone. `ready` ones wait to be sent; the others are being written. */

@@ -2,7 +2,7 @@
 
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import type { Line, LineRow } from '@/queries/line';
+import type { Line, LineRow } from '@/queries/aircraft/line';
 
 /** Without a beat for so long the line is dead, whatever the browser believes. The server beats every 10 s. */
 const SILENCE_MS = 25_000;

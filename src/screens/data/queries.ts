@@ -1,17 +1,17 @@
 'use client';
 
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import type { ClubPage } from '@/queries/club';
-import type { AircraftPage } from '@/queries/aircraft-page';
-import type { CounterFlight, CounterList } from '@/queries/counter';
-import type { Folder } from '@/queries/folder';
-import type { Facts } from '@/queries/facts';
-import type { People } from '@/queries/people';
-import type { DayPlan } from '@/queries/plan';
-import type { Sheet } from '@/queries/sheet';
-import type { DocumentCheckList } from '@/queries/document-check';
-import type { Line } from '@/queries/line';
-import type { RampAircraft, RampList } from '@/queries/ramp';
+import type { ClubPage } from '@/queries/club/club';
+import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
+import type { CounterFlight, CounterList } from '@/queries/flights/counter';
+import type { Folder } from '@/queries/aircraft/folder';
+import type { Facts } from '@/queries/aircraft/facts';
+import type { People } from '@/queries/club/people';
+import type { DayPlan } from '@/queries/flights/plan';
+import type { Sheet } from '@/queries/flights/sheet';
+import type { DocumentCheckList } from '@/queries/documents/document-check';
+import type { Line } from '@/queries/aircraft/line';
+import type { RampAircraft, RampList } from '@/queries/findings/ramp';
 import { ask, Refusal } from './fetching';
 
 export interface Me {

@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
-import { correctReading } from '@/commands/correct-reading';
+import { correctReading } from '@/commands/meters/correct-reading';
 
 export const POST = commandRoute('POST /api/corrections', correctReading);

@@ -1,4 +1,4 @@
 import { queryRoute } from '../answer';
-import { counterList } from '@/queries/counter';
+import { counterList } from '@/queries/flights/counter';
 
 export const GET = queryRoute('GET /api/counter', ({ tx, actor, now }) => counterList(tx, actor.clubId, now));

@@ -1,5 +1,5 @@
 import { openJsonRoute, openRoute, problem } from '../answer';
-import { DEMO_ADDRESS_END } from '@/contracts/demo';
+import { DEMO_ADDRESS_END } from '@/contracts/club/demo';
 import { runtime } from '@/server/runtime';
 import { signIn } from '@/server/sign-in';
 

@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
-import { recordEntry } from '@/commands/record-entry';
+import { recordEntry } from '@/commands/maintenance/record-entry';
 
 export const POST = commandRoute('POST /api/entries', recordEntry);

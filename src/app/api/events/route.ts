@@ -1,6 +1,6 @@
 import { memberRoute } from '../answer';
-import { inClub } from '@/db/club-transaction';
-import { lineRowOf } from '@/queries/line';
+import { inClub } from '@/db/kernel/club-transaction';
+import { lineRowOf } from '@/queries/aircraft/line';
 import { liveEvents, runtime } from '@/server/runtime';
 import { rememberStream } from '@/server/streams';
 

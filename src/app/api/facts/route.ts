@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
-import { enterFact } from '@/commands/enter-fact';
+import { enterFact } from '@/commands/aircraft/enter-fact';
 
 export const POST = commandRoute('POST /api/facts', enterFact);

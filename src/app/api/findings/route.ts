@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
-import { reportFinding } from '@/commands/report-finding';
+import { reportFinding } from '@/commands/findings/report-finding';
 
 export const POST = commandRoute('POST /api/findings', reportFinding);

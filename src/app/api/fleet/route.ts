@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
-import { addAircraft } from '@/commands/add-aircraft';
+import { addAircraft } from '@/commands/aircraft/add-aircraft';
 
 export const POST = commandRoute('POST /api/fleet', addAircraft);

@@ -1,5 +1,5 @@
 import { answer, openJsonRoute, openRoute, refusal } from '../answer';
-import { found, foundingState } from '@/commands/founding';
+import { found, foundingState } from '@/commands/club/founding';
 import { addressOf } from '@/server/address';
 import { runtime } from '@/server/runtime';
 

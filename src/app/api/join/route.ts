@@ -1,5 +1,5 @@
 import { answer, openJsonRoute } from '../answer';
-import { lookAtLink } from '@/commands/people';
+import { lookAtLink } from '@/commands/club/people';
 import { runtime } from '@/server/runtime';
 
 /** Whose link this is. */

@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
-import { clearList } from '@/commands/clear-list';
+import { clearList } from '@/commands/maintenance/clear-list';
 
 export const POST = commandRoute('POST /api/lists', clearList);

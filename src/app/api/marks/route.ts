@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
-import { acceptMark } from '@/commands/accept-mark';
+import { acceptMark } from '@/commands/findings/accept-mark';
 
 export const POST = commandRoute('POST /api/marks', acceptMark);

@@ -1,6 +1,6 @@
 import { personRoute } from '../answer';
-import { inClub } from '@/db/club-transaction';
-import { readClub } from '@/db/clubs';
+import { inClub } from '@/db/kernel/club-transaction';
+import { readClub } from '@/db/club/clubs';
 import { runtime } from '@/server/runtime';
 
 /** Who is signed in, in which club, and which others there are. */

@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
-import { addDial } from '@/commands/dials';
+import { addDial } from '@/commands/meters/dials';
 
 export const POST = commandRoute('POST /api/meters', addDial);

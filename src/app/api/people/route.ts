@@ -1,6 +1,6 @@
 import { commandRoute, queryRoute } from '../answer';
-import { admit } from '@/commands/people';
-import { people } from '@/queries/people';
+import { admit } from '@/commands/club/people';
+import { people } from '@/queries/club/people';
 
 export const GET = queryRoute('GET /api/people', ({ tx, actor, now }) => people(tx, actor, now));
 

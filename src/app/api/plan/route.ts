@@ -1,7 +1,7 @@
 import { commandRoute, problem, queryRoute } from '../answer';
-import { planOrMove } from '@/commands/planning';
-import { dateSchema } from '@/contracts/scalars';
-import { dayPlan } from '@/queries/plan';
+import { planOrMove } from '@/commands/flights/planning';
+import { dateSchema } from '@/contracts/kernel/scalars';
+import { dayPlan } from '@/queries/flights/plan';
 
 export const GET = queryRoute('GET /api/plan', async ({ tx, actor, request, now }) => {
   const text = new URL(request.url).searchParams.get('day');

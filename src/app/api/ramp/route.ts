@@ -1,4 +1,4 @@
 import { queryRoute } from '../answer';
-import { rampList } from '@/queries/ramp';
+import { rampList } from '@/queries/findings/ramp';
 
 export const GET = queryRoute('GET /api/ramp', ({ tx }) => rampList(tx));

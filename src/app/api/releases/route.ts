@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
-import { issueRelease } from '@/commands/maintenance-release';
+import { issueRelease } from '@/commands/releases/maintenance-release';
 
 export const POST = commandRoute('POST /api/releases', issueRelease);

@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
-import { returnToService } from '@/commands/return-to-service';
+import { returnToService } from '@/commands/findings/return-to-service';
 
 export const POST = commandRoute('POST /api/returns', returnToService);

@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
-import { strikeEntry } from '@/commands/corrections';
+import { strikeEntry } from '@/commands/maintenance/corrections';
 
 export const POST = commandRoute('POST /api/strikes', strikeEntry);

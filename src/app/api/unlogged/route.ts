@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
-import { attributeUnlogged } from '@/commands/unlogged';
+import { attributeUnlogged } from '@/commands/meters/unlogged';
 
 export const POST = commandRoute('POST /api/unlogged', attributeUnlogged);

@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
-import { vouch } from '@/commands/vouch';
+import { vouch } from '@/commands/documents/vouch';
 
 export const POST = commandRoute('POST /api/vouchings', vouch);

@@ -1,10 +1,10 @@
 import type { FullBox } from '../../envelope/dimensions';
 import { usesInAny } from '../../envelope/use-set';
 import { latestAll } from '../../records/facts';
-import { countingDone } from '../../records/maintenance-item';
-import type { EquipmentKind } from '../../records/equipment';
-import { lineOf } from '../../records/equipment';
-import type { Category } from '../../records/aircraft';
+import { countingDone } from '../../records/maintenance/maintenance-item';
+import type { EquipmentKind } from '../../records/aircraft/equipment';
+import { lineOf } from '../../records/aircraft/equipment';
+import type { Category } from '../../records/aircraft/aircraft';
 import { addDays } from '../../time/civil-date';
 import { endOfDay } from '../../time/zone';
 import {

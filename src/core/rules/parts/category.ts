@@ -1,4 +1,4 @@
-import type { Category } from '../../records/aircraft';
+import type { Category } from '../../records/aircraft/aircraft';
 import type { UseSet } from '../../envelope/use-set';
 import { constraint, remedy, RECORD_KEEPER, type Constraint, type Source } from './constraint';
 

@@ -1,5 +1,5 @@
 import { union, usesIn, type UseSet } from '../../envelope/use-set';
-import type { ClosedUse } from '../../records/discrepancy';
+import type { ClosedUse } from '../../records/findings/discrepancy';
 import { FOR_HIRE } from './for-hire';
 
 /** The uses behind each word of the walk-round list. Ice has no dimension of its own, so it takes those in which ice is met unseen. */

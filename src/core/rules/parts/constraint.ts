@@ -1,6 +1,6 @@
 import type { UseSet } from '../../envelope/use-set';
-import type { CertificateKind } from '../../records/certificate';
-import type { Meter } from '../../records/meters';
+import type { CertificateKind } from '../../records/club/certificate';
+import type { Meter } from '../../records/meters/meters';
 import type { Instant } from '../../time/instant';
 import type { Cap } from './cap';
 import type { Reason } from './reason';

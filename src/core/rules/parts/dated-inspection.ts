@@ -6,7 +6,7 @@ import {
   refusal,
   type Inspection,
   type InspectionKind,
-} from '../../records/inspection';
+} from '../../records/maintenance/inspection';
 import { lastDayOfCalendarMonths } from '../../time/civil-date';
 import { endOfDay } from '../../time/zone';
 import {

@@ -1,6 +1,6 @@
 import type { UseSet } from '../../envelope/use-set';
 import type { KnownFacts } from '../../records/facts';
-import { isHourMeter, type Meter } from '../../records/meters';
+import { isHourMeter, type Meter } from '../../records/meters/meters';
 import type { CivilDate } from '../../time/civil-date';
 import { endOfDay, type ZoneId } from '../../time/zone';
 import {

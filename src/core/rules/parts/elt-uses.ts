@@ -1,7 +1,7 @@
 import { POSITIONING } from '../../envelope/ordinary';
 import { ALL_USES, difference, intersection, NO_USES, usesIn, type UseSet } from '../../envelope/use-set';
-import { isGlider, type Aircraft } from '../../records/aircraft';
-import type { Discrepancy } from '../../records/discrepancy';
+import { isGlider, type Aircraft } from '../../records/aircraft/aircraft';
+import type { Discrepancy } from '../../records/findings/discrepancy';
 import { latestAll, type KnownFacts } from '../../records/facts';
 
 /** An aircraft without a working ELT may be ferried to where it is installed or repaired, with nobody aboard but required crew: 14 CFR 91.207(e) (from memory). */

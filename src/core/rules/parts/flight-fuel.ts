@@ -1,8 +1,8 @@
 import { overlaps, usesIn, type UseSet } from '../../envelope/use-set';
 import { fuelNeeded, reserveMinutes } from '../../fuel/fuel-needed';
-import { isGlider } from '../../records/aircraft';
+import { isGlider } from '../../records/aircraft/aircraft';
 import type { KnownFacts } from '../../records/facts';
-import { airborneTime, type PlannedFlight } from '../../records/planned-flight';
+import { airborneTime, type PlannedFlight } from '../../records/flights/planned-flight';
 import { LIGHT, type Light } from '../../time/sun';
 import {
   ANYBODY,

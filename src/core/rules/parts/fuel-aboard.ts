@@ -1,7 +1,7 @@
 import { aboard } from '../../fuel/fuel-needed';
 import type { Volume } from '../../quantities/volume';
 import { lastReturn, latestAll, type KnownFacts } from '../../records/facts';
-import type { Measurement } from '../../records/measurement';
+import type { Measurement } from '../../records/walkround/measurement';
 import type { Instant } from '../../time/instant';
 import { civilDateAt, startOfDay } from '../../time/zone';
 

@@ -1,5 +1,5 @@
 import { latestAll, type KnownFacts } from '../../records/facts';
-import type { FuelSample } from '../../records/measurement';
+import type { FuelSample } from '../../records/walkround/measurement';
 
 /** One drain with the samples that say something of it: its own, those of every drain, and those of which nobody knows. Null is any drain that has no name on record. */
 export interface SampledDrain {

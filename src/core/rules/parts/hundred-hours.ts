@@ -1,15 +1,15 @@
 import type { UseSet } from '../../envelope/use-set';
 import { addHours, hours } from '../../quantities/hours';
 import type { KnownFacts } from '../../records/facts';
-import { mayBeSignedBy } from '../../records/certificate';
-import { hourInterval } from '../../records/hour-interval';
+import { mayBeSignedBy } from '../../records/club/certificate';
+import { hourInterval } from '../../records/maintenance/hour-interval';
 import {
   ANNUALS,
   countingInspections,
   discountedEntries,
   refusal,
   type InspectionKind,
-} from '../../records/inspection';
+} from '../../records/maintenance/inspection';
 import {
   atReading,
   constraint,

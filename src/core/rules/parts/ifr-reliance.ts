@@ -1,6 +1,6 @@
 import { usesIn, type UseSet } from '../../envelope/use-set';
 import type { KnownFacts } from '../../records/facts';
-import type { PlannedFlight } from '../../records/planned-flight';
+import type { PlannedFlight } from '../../records/flights/planned-flight';
 import {
   constraint,
   DISPATCHER,

@@ -1,4 +1,4 @@
-import type { CertificateKind } from '../../records/certificate';
+import type { CertificateKind } from '../../records/club/certificate';
 import type { BoundRule } from '../packs/pack';
 import type { Constraint, Entitled, Source } from './constraint';
 

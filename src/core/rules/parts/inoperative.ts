@@ -1,5 +1,5 @@
-import { rectificationFaults, type Discrepancy } from '../../records/discrepancy';
-import type { EquipmentKind } from '../../records/equipment';
+import { rectificationFaults, type Discrepancy } from '../../records/findings/discrepancy';
+import type { EquipmentKind } from '../../records/aircraft/equipment';
 import type { KnownFacts } from '../../records/facts';
 
 /** True until an entry that counts has put it right. A deferral does not: it leaves the thing as it is. */

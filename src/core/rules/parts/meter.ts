@@ -1,6 +1,6 @@
 import type { UseSet } from '../../envelope/use-set';
 import type { KnownFacts } from '../../records/facts';
-import type { Meter } from '../../records/meters';
+import type { Meter } from '../../records/meters/meters';
 import { ANYBODY, constraint, remedy, RECORD_KEEPER, type Constraint, type Source } from './constraint';
 
 /**

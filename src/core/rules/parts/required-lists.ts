@@ -1,6 +1,6 @@
 import { intersection, isEmpty, union, usesIn, type UseSet } from '../../envelope/use-set';
-import { isGlider, type Aircraft, type Particulars } from '../../records/aircraft';
-import type { EquipmentKind } from '../../records/equipment';
+import { isGlider, type Aircraft, type Particulars } from '../../records/aircraft/aircraft';
+import type { EquipmentKind } from '../../records/aircraft/equipment';
 import { civilDate, type CivilDate } from '../../time/civil-date';
 import { FOR_HIRE, type Lessons } from './for-hire';
 import type { Particular, RequiredList } from './reason';

@@ -1,6 +1,6 @@
 import type { UseSet } from '../../envelope/use-set';
 import type { KnownFacts } from '../../records/facts';
-import type { PlannedFlight } from '../../records/planned-flight';
+import type { PlannedFlight } from '../../records/flights/planned-flight';
 import type { Constraint, RuleResult, Source } from './constraint';
 
 /** A rule: one file, the only home of what it says. `P` are its parameters, already checked. */

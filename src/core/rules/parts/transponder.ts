@@ -1,5 +1,5 @@
 import type { UseSet } from '../../envelope/use-set';
-import { lineOf } from '../../records/equipment';
+import { lineOf } from '../../records/aircraft/equipment';
 import type { KnownFacts } from '../../records/facts';
 import {
   constraint,

@@ -1,7 +1,7 @@
 import { ALL_USES } from '../../envelope/use-set';
-import type { SignedWork } from '../../records/certificate';
+import type { SignedWork } from '../../records/club/certificate';
 import type { KnownFacts } from '../../records/facts';
-import { countingDone, doneFaults, type ItemDone } from '../../records/maintenance-item';
+import { countingDone, doneFaults, type ItemDone } from '../../records/maintenance/maintenance-item';
 import { constraint, remedy, MECHANICS, type Constraint } from './constraint';
 
 const source = { kind: 'regulation', citation: '14 CFR 91.407(a) and 43.9' } as const;

@@ -1,5 +1,5 @@
 import { queryRoute } from '../../answer';
-import { aircraftPage } from '@/queries/aircraft-page';
+import { aircraftPage } from '@/queries/aircraft/aircraft-page';
 
 export const GET = queryRoute(
   'GET /api/aircraft/[registration]',

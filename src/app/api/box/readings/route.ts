@@ -1,6 +1,6 @@
 import { answer, openJsonRoute, problem } from '../../answer';
-import { takeBoxReadings } from '@/commands/meter-boxes';
-import { idSchema } from '@/contracts/scalars';
+import { takeBoxReadings } from '@/commands/meters/meter-boxes';
+import { idSchema } from '@/contracts/kernel/scalars';
 import { runtime } from '@/server/runtime';
 
 /** The key of a recorder: its club, and the secret by which it is found; null where there is none of that form. */

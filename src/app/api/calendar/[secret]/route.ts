@@ -1,10 +1,10 @@
 import { openRoute } from '../../answer';
-import { feedHash } from '@/commands/calendar-feeds';
-import { idSchema } from '@/contracts/scalars';
-import { feedInForce } from '@/db/calendar-feeds';
-import { STRANGERS } from '@/db/club-share';
-import { inClub } from '@/db/club-transaction';
-import { dueCalendar } from '@/queries/due-calendar';
+import { feedHash } from '@/commands/exchange/calendar-feeds';
+import { idSchema } from '@/contracts/kernel/scalars';
+import { feedInForce } from '@/db/exchange/calendar-feeds';
+import { STRANGERS } from '@/db/kernel/club-share';
+import { inClub } from '@/db/kernel/club-transaction';
+import { dueCalendar } from '@/queries/exchange/due-calendar';
 import { calendarText } from '@/server/calendar';
 import { runtime } from '@/server/runtime';
 

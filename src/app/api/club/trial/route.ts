@@ -1,5 +1,5 @@
 import { trialRoute } from '../../answer';
-import { clubTrial } from '@/queries/club';
+import { clubTrial } from '@/queries/club/club';
 
 export const POST = trialRoute(
   'POST /api/club/trial',

@@ -1,6 +1,6 @@
 import { queryRoute } from '../../answer';
-import { idSchema } from '@/contracts/scalars';
-import { counterFlight } from '@/queries/counter';
+import { idSchema } from '@/contracts/kernel/scalars';
+import { counterFlight } from '@/queries/flights/counter';
 
 export const GET = queryRoute(
   'GET /api/counter/[flight]',

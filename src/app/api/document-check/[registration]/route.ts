@@ -1,5 +1,5 @@
 import { queryRoute } from '../../answer';
-import { documentCheckList } from '@/queries/document-check';
+import { documentCheckList } from '@/queries/documents/document-check';
 
 export const GET = queryRoute(
   'GET /api/document-check/[registration]',

@@ -1,5 +1,5 @@
 import { trialRoute } from '../../answer';
-import { entryPreview } from '@/queries/entry-preview';
+import { entryPreview } from '@/queries/maintenance/entry-preview';
 
 export const POST = trialRoute(
   'POST /api/entries/preview',

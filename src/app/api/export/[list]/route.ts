@@ -1,10 +1,10 @@
 import { memberRoute, problem, refusal } from '../../answer';
-import { ACTS, may, type Act } from '@/contracts/permissions';
-import { inClub } from '@/db/club-transaction';
-import type { ClubTransaction } from '@/db/connection';
-import { readClub } from '@/db/clubs';
-import { archiveName, clubArchive } from '@/queries/club-archive';
-import { LISTS, listRows, NAMES_WHO_FLEW, type ListName } from '@/queries/lists';
+import { ACTS, may, type Act } from '@/contracts/kernel/permissions';
+import { inClub } from '@/db/kernel/club-transaction';
+import type { ClubTransaction } from '@/db/kernel/connection';
+import { readClub } from '@/db/club/clubs';
+import { archiveName, clubArchive } from '@/queries/exchange/club-archive';
+import { LISTS, listRows, NAMES_WHO_FLEW, type ListName } from '@/queries/exchange/lists';
 import { csvText } from '@/server/file-rows';
 import { runtime } from '@/server/runtime';
 import { sendFile, spool } from '@/server/spool';

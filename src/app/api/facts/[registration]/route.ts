@@ -1,5 +1,5 @@
 import { queryRoute } from '../../answer';
-import { facts } from '@/queries/facts';
+import { facts } from '@/queries/aircraft/facts';
 
 export const GET = queryRoute(
   'GET /api/facts/[registration]',

@@ -1,6 +1,6 @@
 import { personJsonRoute, problem } from '../../answer';
-import { chooseClub } from '@/db/accounts';
-import { asPerson } from '@/db/club-transaction';
+import { chooseClub } from '@/db/club/accounts';
+import { asPerson } from '@/db/kernel/club-transaction';
 import { runtime } from '@/server/runtime';
 
 /** Chooses which of their clubs this session works in. */

@@ -1,5 +1,5 @@
 import { answer, personJsonRoute } from '../../answer';
-import { changeOwnPassword } from '@/commands/own-password';
+import { changeOwnPassword } from '@/commands/club/own-password';
 import { runtime } from '@/server/runtime';
 
 /** Changes one's own password; every other session of that person ends. */

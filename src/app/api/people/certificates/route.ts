@@ -1,4 +1,4 @@
 import { commandRoute } from '../../answer';
-import { enterCertificate } from '@/commands/people';
+import { enterCertificate } from '@/commands/club/people';
 
 export const POST = commandRoute('POST /api/people/certificates', enterCertificate);

@@ -1,6 +1,6 @@
 import { queryRoute } from '../../answer';
-import { idSchema } from '@/contracts/scalars';
-import { readPhoto } from '@/db/aircraft-documents';
+import { idSchema } from '@/contracts/kernel/scalars';
+import { readPhoto } from '@/db/aircraft/aircraft-documents';
 
 export const GET = queryRoute(
   'GET /api/photos/[photo]',

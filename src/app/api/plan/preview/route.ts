@@ -1,5 +1,5 @@
 import { trialRoute } from '../../answer';
-import { draftAnswer } from '@/queries/plan';
+import { draftAnswer } from '@/queries/flights/plan';
 
 export const POST = trialRoute(
   'POST /api/plan/preview',

@@ -1,5 +1,5 @@
 import { queryRoute } from '../../answer';
-import { rampAircraft } from '@/queries/ramp';
+import { rampAircraft } from '@/queries/findings/ramp';
 
 export const GET = queryRoute(
   'GET /api/ramp/[registration]',

@@ -1,6 +1,6 @@
 import { problem, queryRoute } from '../../answer';
-import { dateSchema } from '@/contracts/scalars';
-import { sheet } from '@/queries/sheet';
+import { dateSchema } from '@/contracts/kernel/scalars';
+import { sheet } from '@/queries/flights/sheet';
 
 export const GET = queryRoute(
   'GET /api/sheet/[registration]',

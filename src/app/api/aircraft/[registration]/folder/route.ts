@@ -1,5 +1,5 @@
 import { queryRoute } from '../../../answer';
-import { folder } from '@/queries/folder';
+import { folder } from '@/queries/aircraft/folder';
 
 export const GET = queryRoute(
   'GET /api/aircraft/[registration]/folder',

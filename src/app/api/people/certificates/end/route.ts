@@ -1,4 +1,4 @@
 import { commandRoute } from '../../../answer';
-import { endCertificate } from '@/commands/people';
+import { endCertificate } from '@/commands/club/people';
 
 export const POST = commandRoute('POST /api/people/certificates/end', endCertificate);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { answer, memberRoute, problem } from '../../../../answer';
-import { addPhoto, MAX_PHOTO_BYTES } from '@/commands/add-photo';
-import { idSchema } from '@/contracts/scalars';
+import { addPhoto, MAX_PHOTO_BYTES } from '@/commands/findings/add-photo';
+import { idSchema } from '@/contracts/kernel/scalars';
 import { runtime } from '@/server/runtime';
 import { readWithin } from '@/server/spool';
 

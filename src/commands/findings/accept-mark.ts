@@ -1,0 +1,73 @@
+import type { NewMark } from '@/contracts/findings/known-mark';
+import { signatureFaults } from '@/core/records/club/certificate';
+import { authorityOf } from '@/core/rules/register';
+import { civilDateAt } from '@/core/time/zone';
+import { insertOthers, findOther } from '@/db/aircraft/other-records';
+import { list } from '@/explain/formats';
+import { FAULT_NAMES } from '@/explain/names';
+import { changeAircraft } from '../kernel/change-aircraft';
+import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { denial } from '../kernel/permissions';
+import { ownCertificate, passwordRefusal } from '../kernel/signing';
+
+/** Accepts a lasting mark, so that the walk-round asks whether it is as known. It closes no finding: the person who found it still has an answer. */
+export async function acceptMark(
+  ports: Ports,
+  actor: Actor,
+  entry: NewMark,
+): Promise<Outcome<{ readonly markId: string; readonly revision: number }>> {
+  const denied = denial(actor, 'accept-mark');
+  if (denied !== null) return refused(denied);
+  const wrong = await passwordRefusal(ports, actor, entry.password);
+  if (wrong !== null) return refused(wrong);
+  return changeAircraft(
+    ports,
+    actor,
+    entry.aircraftId,
+    'accept-mark',
+    entry.seenRevision,
+    async ({ tx, club, recordedAt }) => {
+      const certificate = await ownCertificate(tx, actor, entry.certificateId);
+      const today = civilDateAt(recordedAt, club.place.zone);
+      const faults = signatureFaults(
+        { name: actor.name, certificate },
+        'judgement',
+        today,
+        authorityOf(club.packs),
+      );
+      if (faults.length > 0)
+        throw new Refused({
+          code: 'invalid',
+          message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
+          problems: [{ path: 'certificateId', message: FAULT_NAMES[faults[0] ?? 'certificate-missing'] }],
+        });
+      const { markId: id, what, station, side, x, y } = entry;
+      await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [
+        {
+          id,
+          kind: 'known-mark',
+          happenedAt: recordedAt,
+          recordedAt,
+          body: { id, what, station, side, x, y, acceptedBy: actor.name, acceptedOn: today },
+        },
+      ]);
+      return {
+        value: { markId: id },
+        ledger: {
+          id,
+          what,
+          station,
+          side,
+          x,
+          y,
+          certificate: { kind: certificate.kind, number: certificate.number },
+        },
+      };
+    },
+    {
+      request: entry,
+      found: async (tx) =>
+        (await findOther(tx, entry.markId))?.recordedBy === actor.personId ? { markId: entry.markId } : null,
+    },
+  );
+}

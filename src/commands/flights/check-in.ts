@@ -1,0 +1,243 @@
+import type { CheckIn } from '@/contracts/flights/counter';
+import { asksAtCheckIn, dialState, unanswered, usualRatios } from '@/core/counter/desk';
+import { ranOn } from '@/core/counter/ran-on';
+import { hoursFromSeconds } from '@/core/quantities/hours';
+import { knownAt, presentFor } from '@/core/records/facts';
+import { authorityOf } from '@/core/rules/register';
+import { instantText, type Instant } from '@/core/time/instant';
+import { momentsAt } from '@/core/time/zone';
+import { classifyFinding } from '@/core/walkround/classify';
+import { currentDials } from '@/db/meters/dials';
+import { insertDiscrepancyOnce } from '@/db/findings/discrepancies';
+import { findFlight, insertReturn, latestFlights } from '@/db/flights/flights';
+import { insertOthers, type OtherRecord } from '@/db/aircraft/other-records';
+import { momentText } from '@/explain/formats';
+import { changeAircraft } from '../kernel/change-aircraft';
+import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { denial } from '../kernel/permissions';
+import { askAgain, meterByMeter, metersRead, read, writeRead } from '../meters/counter-readings';
+
+const MINUTE = 60_000;
+/** What is usual between two dials is seen on so many of the last flights. */
+const FLIGHTS_COMPARED = 60;
+
+/** What a flight is billed by, in seconds, and from where it comes. Never an invoice. */
+export interface Billing {
+  readonly seconds: number;
+  readonly from: string;
+}
+
+/**
+ * Takes an aircraft back: meters, landings, fuel, oil, what the pilot reports, defects found in flight. What does not add up is asked again
+ * before anything is written. Every number moves what comes due.
+ */
+export async function checkIn(
+  ports: Ports,
+  actor: Actor,
+  entry: CheckIn,
+): Promise<
+  Outcome<{ readonly flightId: string; readonly billing: Billing | null; readonly revision: number }>
+> {
+  const denied = denial(actor, 'check-in');
+  if (denied !== null) return refused(denied);
+  return changeAircraft(
+    ports,
+    actor,
+    entry.aircraftId,
+    'check-in',
+    null,
+    async ({ tx, club, stored, registration, recordedAt }) => {
+      const { zone } = club.place;
+      const flight = await findFlight(tx, entry.flightId);
+      if (flight?.aircraftId !== entry.aircraftId)
+        throw new Refused({
+          code: 'not-found',
+          message: `${registration} did not leave for this flight. Open the Counter again.`,
+        });
+      if (flight.returned !== null)
+        throw new Refused({
+          code: 'conflict',
+          message: `${registration} was checked in already, as back at ${momentText(flight.returned.at, club.place.zone)}. Nothing was recorded; what you wrote is kept. If that entry is wrong, correct it in the folder.`,
+          revision: stored.revision,
+          changes: [],
+        });
+      // Where the clock is set back one time is two moments: the later one that can be.
+      const back = momentsAt(entry.at.date, entry.at.clock, zone)
+        .filter((moment) => moment <= recordedAt && moment >= Math.floor(flight.leftAt / MINUTE) * MINUTE)
+        .at(-1);
+      if (back === undefined) {
+        throw new Refused({
+          code: 'invalid',
+          message: `It left at ${momentText(flight.leftAt, club.place.zone)} and cannot have come back before that or later than now. Correct the time.`,
+          problems: [{ path: 'at', message: 'between leaving and now' }],
+        });
+      }
+      // Clocks are read to the minute: back within the minute in which it left is back when it left.
+      const backAt = Math.max(back, flight.leftAt) as Instant;
+      const dials = await currentDials(tx, entry.aircraftId);
+      const known = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
+      const states = dials.map((dial) =>
+        dialState(dial, known.accounted, flight.readings.find((one) => one.dial === dial.id)?.values),
+      );
+      const elapsed = Math.ceil((backAt - flight.leftAt) / 1000);
+      const asks = asksAtCheckIn(
+        states,
+        entry.readings,
+        elapsed,
+        usualRatios(ranOn(await latestFlights(tx, entry.aircraftId, FLIGHTS_COMPARED))),
+      );
+      const open = unanswered(asks, entry.accepted);
+      if (open.length > 0) throw askAgain(open, states);
+      const shown = dials.some(({ counts }) => counts.some(({ meter }) => meter === 'time-in-service'));
+      if (!shown && known.accounted['time-in-service'].state === 'known' && entry.airborne === null) {
+        throw new Refused({
+          code: 'invalid',
+          message: `No meter of ${registration} shows its time in service. Say how long it was in the air.`,
+          problems: [{ path: 'airborne', message: 'needed here' }],
+        });
+      }
+      if (entry.airborne !== null && entry.airborne > elapsed)
+        throw new Refused({
+          code: 'invalid',
+          message: 'It cannot have been in the air for longer than it was away. Correct one of both.',
+          problems: [{ path: 'airborne', message: 'at most the time away' }],
+        });
+      const at = { flightId: entry.flightId, happenedAt: backAt, recordedAt };
+      const seen = read(ports.newId, states, entry.readings, asks, entry.flightId, backAt, recordedAt);
+      const more = meterByMeter(
+        ports.newId,
+        known.accounted,
+        metersRead(seen),
+        seen.ran,
+        {
+          landings: entry.landings,
+          towLaunches: entry.towLaunches ?? 0,
+          airborne: shown ? null : entry.airborne,
+        },
+        at,
+      );
+      const biller = dials.find(({ bills }) => bills);
+      const by = biller === undefined ? undefined : seen.dials.find(({ name }) => name === biller.name);
+      const ran = by === undefined ? undefined : seen.ran.get(by.dial);
+      const billing: Billing | null =
+        biller === undefined
+          ? { seconds: elapsed, from: 'the clock, from leaving to coming back' }
+          : ran === undefined || biller.unit !== 'h'
+            ? null
+            : { seconds: ran, from: biller.name };
+      const remarks = entry.remarks === 'nothing-to-report' ? 'Nothing to report' : entry.remarks.words;
+      const amount = (added: CheckIn['fuelAdded']) =>
+        added === null
+          ? null
+          : `${added.amount} ${added.unit}${added.grade === null ? '' : `, ${added.grade}`}`;
+      await insertReturn(tx, actor.clubId, entry.aircraftId, entry.flightId, actor.personId, {
+        readings: seen.dials,
+        landings: entry.landings,
+        towLaunches: entry.towLaunches,
+        billed: billing?.seconds ?? null,
+        billedFrom: billing?.from ?? null,
+        fuelAdded: amount(entry.fuelAdded),
+        oilAdded: amount(entry.oilAdded),
+        remarks,
+        at: backAt,
+        recordedAt,
+      });
+      await writeRead(ports, tx, actor.clubId, entry.aircraftId, actor.personId, {
+        readings: [...seen.readings, ...more],
+        wrapped: seen.wrapped,
+      });
+      const service =
+        [...seen.readings, ...more].find(({ meter }) => meter === 'time-in-service')?.value ?? null;
+      await insertOthers(
+        tx,
+        actor.clubId,
+        entry.aircraftId,
+        actor.personId,
+        (
+          [
+            ['fuel', entry.fuelAdded],
+            ['oil', entry.oilAdded],
+          ] as const
+        ).flatMap(([what, added]): readonly OtherRecord[] => {
+          if (added === null || added.volume === 0) return [];
+          const id = ports.newId();
+          return [
+            {
+              id,
+              kind: 'uplift',
+              happenedAt: backAt,
+              recordedAt,
+              body: {
+                id,
+                happenedAt: backAt,
+                recordedAt,
+                what,
+                added: added.volume,
+                grade: added.grade,
+                timeInService: service === null ? null : hoursFromSeconds(service),
+              },
+            },
+          ];
+        }),
+      );
+      for (const { findingId, what } of entry.defects) {
+        // What was felt in the air is on no list: a mechanic looks first.
+        const { classification, closesUses, equipment } = classifyFinding(null, false, 'would-not-fly');
+        const written = await insertDiscrepancyOnce(tx, {
+          clubId: actor.clubId,
+          aircraftId: entry.aircraftId,
+          discrepancyId: findingId,
+          station: 'In flight',
+          side: null,
+          step: null,
+          asListed: false,
+          what,
+          looks: 'would-not-fly',
+          foundBy: { personId: actor.personId, name: flight.personName },
+          classification,
+          closesUses,
+          equipment,
+          happenedAt: backAt,
+          recordedAt,
+        });
+        // Answered as received, the defect would be lost: another finding stands under its id.
+        if (written === 'there-already')
+          throw new Refused({
+            code: 'invalid',
+            message: `The defect '${what.slice(0, 80)}' has an id that another finding has already, so nothing was recorded. What you wrote is kept; remove the defect, enter it again, and check the aircraft in.`,
+            problems: [{ path: 'defects', message: 'its id is in use' }],
+          });
+      }
+      return {
+        value: { flightId: entry.flightId, billing },
+        moved: { out: [], back: [entry.flightId] },
+        ledger: {
+          id: entry.flightId,
+          person: flight.personName,
+          back: instantText(backAt),
+          zone,
+          readings: seen.dials.map(({ name, shown: text }) => ({ name, shown: text })),
+          landings: entry.landings,
+          towLaunches: entry.towLaunches,
+          fuelAdded: amount(entry.fuelAdded),
+          oilAdded: amount(entry.oilAdded),
+          remarks,
+          defects: entry.defects.map(({ findingId, what }) => ({ id: findingId, what })),
+          billed: billing === null ? null : { seconds: billing.seconds, from: billing.from },
+        },
+      };
+    },
+    {
+      request: entry,
+      found: async (tx) => {
+        const before = await findFlight(tx, entry.flightId);
+        if (before?.returned?.recordedBy !== actor.personId) return null;
+        const { billed, billedFrom } = before.returned;
+        return {
+          flightId: entry.flightId,
+          billing: billed === null || billedFrom === null ? null : { seconds: billed, from: billedFrom },
+        };
+      },
+    },
+  );
+}

@@ -1,0 +1,103 @@
+import type { MetersRead } from '@/contracts/flights/counter';
+import { knownAt, presentFor } from '@/core/records/facts';
+import { authorityOf } from '@/core/rules/register';
+import { currentDials } from '@/db/meters/dials';
+import { openFlights } from '@/db/flights/flights';
+import { insertReadings } from '@/db/aircraft/folder-rows';
+import { insertOthers } from '@/db/aircraft/other-records';
+import { meterText, momentText } from '@/explain/formats';
+import { changeAircraft } from '../kernel/change-aircraft';
+import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { denial } from '../kernel/permissions';
+import { meterReading, writeRead } from './counter-readings';
+import { readPanel } from './read-panel';
+import { keepStretchOfEntry } from './unlogged';
+
+const invalid = (path: string, message: string): Refused =>
+  new Refused({ code: 'invalid', message, problems: [{ path, message }] });
+
+/**
+ * Reads the meters of an aircraft that stands, as the person who checks it out does, without a flight: what agrees is fresh again, and what is more
+ * is unlogged time. Any member with a role may: it only says what the meters show. Where no meter shows the time in service, the logbook's figure
+ * is read, and compared in the same way.
+ */
+export async function readMeters(
+  ports: Ports,
+  actor: Actor,
+  entry: MetersRead,
+): Promise<Outcome<{ readonly revision: number }>> {
+  const denied = denial(actor, 'read-meters');
+  if (denied !== null) return refused(denied);
+  return changeAircraft(ports, actor, entry.aircraftId, 'read-meters', null, async (changing) => {
+    const { tx, club, stored, registration, recordedAt } = changing;
+    const [out] = await openFlights(tx, entry.aircraftId);
+    if (out !== undefined)
+      throw invalid(
+        'readings',
+        `${registration} is out with ${out.personName} since ${momentText(out.leftAt, club.place.zone)}. Its meters are read when it is taken back.`,
+      );
+    const dials = await currentDials(tx, entry.aircraftId);
+    const standing = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs))
+      .accounted['time-in-service'];
+    const shows = dials.some(({ counts }) => counts.some(({ meter }) => meter === 'time-in-service'));
+    const { service } = entry;
+    if (service !== null && (shows || standing.state !== 'known'))
+      throw invalid(
+        'service',
+        shows
+          ? 'A meter shows the time in service. Read that.'
+          : 'The time in service is not known, or two readings of it contradict each other. Enter a meter, or correct the wrong one first.',
+      );
+    if (dials.length === 0 && service === null)
+      throw invalid('readings', `Nobody has said yet which meters ${registration} has. Enter them first.`);
+    const {
+      dials: shown,
+      written,
+      wrapped,
+      gaps,
+      stretches,
+    } = await readPanel(ports, changing, entry.aircraftId, dials, entry, {
+      flightId: null,
+      seenBy: actor.name,
+    });
+    await writeRead(ports, tx, actor.clubId, entry.aircraftId, actor.personId, {
+      readings: written,
+      wrapped,
+    });
+    await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, stretches);
+    // With hours that turned up on a dial the time in service went on already.
+    if (service !== null && standing.state === 'known' && gaps.length === 0) {
+      if (service < standing.value)
+        throw invalid(
+          'service',
+          `That is less than ${meterText('time-in-service', standing.value)}, which is on record. Read it again, or correct the entry before.`,
+        );
+      if (service > standing.value && !entry.aboveMeter)
+        throw invalid(
+          'aboveMeter',
+          `That is more than ${meterText('time-in-service', standing.value)}, which is on record. Read it again, then say so: somebody flew and did not write it down.`,
+        );
+      const reading = meterReading(ports.newId(), 'time-in-service', service, recordedAt, recordedAt);
+      await keepStretchOfEntry(ports, actor, changing, {
+        entryId: reading.id,
+        aircraftId: entry.aircraftId,
+        readings: [{ meter: 'time-in-service', value: service }],
+        words: 'as the logbook has it',
+        by: actor.name,
+      });
+      await insertReadings(tx, actor.clubId, entry.aircraftId, actor.personId, [
+        {
+          ...reading,
+          entered: meterText('time-in-service', service).replace(/ h$/, ''),
+          dialId: null,
+          flightId: null,
+        },
+      ]);
+    }
+    const readings = [
+      ...shown.map(({ name, shown: text }) => ({ name, shown: text })),
+      ...(service === null ? [] : [{ name: 'Logbook', shown: meterText('time-in-service', service) }]),
+    ];
+    return { value: {}, ledger: { readings, unlogged: gaps.map(({ dial, length }) => ({ dial, length })) } };
+  });
+}

@@ -1,7 +1,0 @@
-import { z } from 'zod';
-import { idSchema, textSchema } from './scalars';
-
-/** Making a secret address: what it is for, so that the right one is revoked later. */
-export const feedSchema = z.strictObject({ name: textSchema(80) });
-/** Revoking one. */
-export const revokeFeedSchema = z.strictObject({ feedId: idSchema('choose an address') });

@@ -1,0 +1,290 @@
+import { ROLES, type Role } from '../club/people';
+
+/**
+ * Who may do what: the only table that says so. Commands ask it, routes and screens ask it, docs/security.md and the hostile runs are made from it.
+ * A role permits the act; where something is signed, a certificate besides permits the signature.
+ */
+
+/** How an act may make an aircraft available for more than it was. */
+export type Opens =
+  /** It never does. */
+  | 'nothing'
+  /** Only by a routine condition: a measurement, a sample, a document that is still on board after its check grew old. */
+  | 'routine'
+  /** Only by a signature: a certificate that entitles to it, valid on the day. */
+  | 'signed'
+  /** By a statement of somebody who keeps the records. */
+  | 'stated'
+  /** Its record waits, and counts once somebody vouches for it. */
+  | 'waits';
+
+export interface Permission {
+  readonly roles: readonly Role[];
+  /** What it is, for people. */
+  readonly does: string;
+  readonly opens: Opens;
+  /** What somebody is told who may not. */
+  readonly denied: string;
+}
+
+/** Everybody who has a role in the club. */
+const EVERYBODY = ROLES;
+const NO_ROLE = 'You have no role in this club. Ask the dispatcher.';
+const DESK = ['dispatcher', 'instructor'] as const;
+
+export const ACTS = {
+  'report-finding': {
+    roles: EVERYBODY,
+    does: 'report a finding',
+    opens: 'nothing',
+    denied: 'You have no role in this club. Tell the dispatcher what you found.',
+  },
+  'add-photo': {
+    roles: EVERYBODY,
+    does: 'add a photo to a finding or a record of their own',
+    opens: 'nothing',
+    denied: NO_ROLE,
+  },
+  'check-documents': {
+    roles: EVERYBODY,
+    does: 'check documents on board: confirm what is still there, say what is not',
+    opens: 'routine',
+    denied: NO_ROLE,
+  },
+  'state-documents': {
+    roles: ['dispatcher', 'mechanic', 'administrator'],
+    does: 'put documents right that were missing, expired or contradicted; enter new dates and numbers',
+    opens: 'stated',
+    denied:
+      'Only a dispatcher, a mechanic or the administrator puts a document right that was missing, expired or another’s.',
+  },
+  'read-meters': {
+    roles: EVERYBODY,
+    does: 'read the meters of an aircraft that stands',
+    opens: 'routine',
+    denied: NO_ROLE,
+  },
+  'see-release': {
+    roles: EVERYBODY,
+    does: 'say that the maintenance release is on board, or is not',
+    opens: 'routine',
+    denied: NO_ROLE,
+  },
+  'sign-daily-inspection': {
+    roles: EVERYBODY,
+    does: 'sign the daily inspection',
+    opens: 'signed',
+    denied: NO_ROLE,
+  },
+  'plan-flight': {
+    roles: ['dispatcher', 'instructor', 'renter', 'student'],
+    does: 'plan, move and cancel flights of their own',
+    opens: 'nothing',
+    denied: 'Only dispatchers, instructors, renters and students plan flights. Ask the dispatcher.',
+  },
+  'plan-flight-of-others': {
+    roles: DESK,
+    does: 'plan, move and cancel anybody’s flights',
+    opens: 'nothing',
+    denied: 'This is somebody else’s flight. They move or cancel it themselves, or the desk does; ask there.',
+  },
+  'check-out': {
+    roles: DESK,
+    does: 'check an aircraft out',
+    opens: 'nothing',
+    denied: 'Only a dispatcher or an instructor checks an aircraft out. Ask at the desk.',
+  },
+  'check-in': {
+    roles: DESK,
+    does: 'check an aircraft in',
+    opens: 'stated',
+    denied: 'Only a dispatcher or an instructor checks an aircraft in. Go to the desk.',
+  },
+  'return-to-service': {
+    roles: ['mechanic', 'instructor'],
+    does: 'close a finding',
+    opens: 'signed',
+    denied:
+      'Only a mechanic, or an instructor for what instructors judge, can close a finding. Ask one of them.',
+  },
+  'accept-mark': {
+    roles: ['mechanic', 'instructor'],
+    does: 'accept a lasting mark',
+    opens: 'signed',
+    denied: 'Only a mechanic or an instructor accepts a mark. Report it as a finding; they will look.',
+  },
+  'sign-entry': {
+    roles: ['mechanic', 'instructor'],
+    does: 'sign maintenance by a certificate of their own',
+    opens: 'signed',
+    denied: 'Only a mechanic or an instructor signs here. Ask one of them.',
+  },
+  'copy-entry': {
+    roles: ['mechanic', 'dispatcher', 'administrator'],
+    does: 'copy an entry from the paper logbook or the paper release',
+    opens: 'waits',
+    denied:
+      'Only a mechanic, a dispatcher or the administrator copies entries from document. Ask one of them.',
+  },
+  'vouch-for-copy': {
+    roles: ['mechanic', 'administrator'],
+    does: 'vouch for a copy of a signed entry that somebody else made',
+    opens: 'stated',
+    denied: 'Only a mechanic or the administrator vouches for a copy. Ask one of them.',
+  },
+  'clear-list': {
+    roles: ['mechanic'],
+    does: 'clear the list of an inspection',
+    opens: 'signed',
+    denied: 'Only a mechanic clears the list of an inspection.',
+  },
+  'sign-release': {
+    roles: ['mechanic'],
+    does: 'sign a maintenance release, or work on it',
+    opens: 'signed',
+    denied: 'Only a mechanic signs this; somebody else may copy it from the paper release.',
+  },
+  'keep-release': {
+    roles: ['dispatcher', 'mechanic', 'instructor', 'administrator'],
+    does: 'suspend or cancel a maintenance release, add required work',
+    opens: 'nothing',
+    denied: 'Only a dispatcher, an instructor or a mechanic keeps the maintenance release. Ask one of them.',
+  },
+  'correct-records': {
+    roles: ['dispatcher', 'mechanic'],
+    does: 'correct or strike out an entry; what is signed only by who recorded it or could sign it',
+    opens: 'stated',
+    denied: 'Only a dispatcher or a mechanic corrects the records of an aircraft. Ask one of them.',
+  },
+  'keep-meters': {
+    roles: ['dispatcher', 'mechanic'],
+    does: 'enter or exchange a meter, fit or remove a meter recorder',
+    opens: 'stated',
+    denied: 'Only a dispatcher or a mechanic enters the meters of an aircraft. Ask one of them.',
+  },
+  'attribute-unlogged': {
+    roles: ['dispatcher'],
+    does: 'say whose unlogged time is, with its landings',
+    opens: 'stated',
+    denied: 'Only a dispatcher says whose unlogged time is.',
+  },
+  'add-aircraft': {
+    roles: ['administrator', 'dispatcher'],
+    does: 'enter an aircraft',
+    opens: 'nothing',
+    denied: 'Only the administrator or a dispatcher enters an aircraft.',
+  },
+  'enter-fact': {
+    roles: ['administrator', 'dispatcher', 'mechanic'],
+    does: 'enter what an aircraft is and carries for the first time',
+    opens: 'stated',
+    denied: 'Only a dispatcher, a mechanic or the administrator enters what an aircraft is and carries.',
+  },
+  'replace-fact': {
+    roles: ['administrator', 'mechanic'],
+    does: 'replace what is on record of an aircraft and its equipment',
+    opens: 'stated',
+    denied: 'This is on record already. A mechanic or the administrator replaces it; ask one of them.',
+  },
+  'import-rows': {
+    roles: ['dispatcher'],
+    does: 'import lists; signed entries among them are copies and wait',
+    opens: 'waits',
+    denied: 'Only a dispatcher imports records.',
+  },
+  'export-lists': {
+    roles: EVERYBODY,
+    does: 'export lists of aircraft and maintenance',
+    opens: 'nothing',
+    denied: 'Only members of the club with a role export its records.',
+  },
+  'export-flights': {
+    roles: ['dispatcher', 'instructor', 'administrator', 'safety-officer'],
+    does: 'export flights with the names of who flew',
+    opens: 'nothing',
+    denied: 'Flights with the names of who flew are for the desk, the administrator and the safety officer.',
+  },
+  'export-club': {
+    roles: ['dispatcher', 'safety-officer'],
+    does: 'export the whole club',
+    opens: 'nothing',
+    denied: 'Only a dispatcher or the safety officer exports the whole club.',
+  },
+  'keep-calendar': {
+    roles: ['dispatcher', 'mechanic', 'safety-officer'],
+    does: 'make or revoke an address of the calendar',
+    opens: 'nothing',
+    denied: 'Only a dispatcher, a mechanic or the safety officer makes or revokes such an address.',
+  },
+  'see-certificates': {
+    roles: ['dispatcher', 'instructor', 'mechanic', 'administrator'],
+    does: 'see the numbers of certificates',
+    opens: 'nothing',
+    denied: 'Numbers of certificates are for the desk, mechanics and the administrator.',
+  },
+  'manage-people': {
+    roles: ['administrator'],
+    does: 'admit people, change their roles, enter and end certificates',
+    opens: 'stated',
+    denied: 'Only the club’s administrator admits people and changes what they may do.',
+  },
+  'change-club': {
+    roles: ['administrator'],
+    does: 'change the club’s field and rules',
+    opens: 'stated',
+    denied: 'Only the club’s administrator changes its field and its rules.',
+  },
+} as const satisfies Readonly<Record<string, Permission>>;
+
+export type Act = keyof typeof ACTS;
+export const ACT_NAMES = Object.keys(ACTS) as readonly Act[];
+
+/** Whether somebody with these roles may do this. */
+export function may(roles: readonly string[], act: Act): boolean {
+  const allowed: readonly string[] = ACTS[act].roles;
+  return roles.some((role) => allowed.includes(role));
+}
+
+/** Who may make an aircraft available for more with a record of this kind. Kinds are those of the database: its tables, and the kinds of `aircraft_record`. */
+export const RECORDS_THAT_OPEN = {
+  document_sighting:
+    'any member where it confirms what is on record; otherwise a dispatcher, a mechanic or the administrator, at once or by vouching for what a member saw',
+  inspection:
+    'the person who signs it by their own certificate; a copy once a mechanic or the administrator vouches for it',
+  meter_reading: 'any member: reading a meter is a routine condition, and never takes a limit away',
+  discrepancy: 'nobody: it only closes',
+  rectification: 'the person who signs it by their own certificate',
+  strike:
+    'a dispatcher or a mechanic; what is signed only by who recorded it or could sign it; what refused the aircraft only by who could sign the opposite',
+  aircraft_description: 'the first by a record keeper, a later one by a mechanic or the administrator',
+  stated: 'a dispatcher, a mechanic or the administrator',
+  equipment: 'the first by a record keeper, a later one by a mechanic or the administrator',
+  item: 'nobody: it only asks for something',
+  ad: 'nobody: it only asks for something',
+  done: 'the person who signs it by their own certificate; a copy once a mechanic or the administrator vouches for it',
+  compliance:
+    'the person who signs it by their own certificate; a copy once a mechanic or the administrator vouches for it',
+  'list-cleared': 'a mechanic by their own certificate',
+  release:
+    'a mechanic by their own certificate; a copy once a mechanic or the administrator vouches for it; that it is still on board, any member',
+  'daily-inspection': 'the person who signs it by their own certificate',
+  elt: 'a dispatcher, a mechanic or the administrator',
+  'vor-check': 'a dispatcher, a mechanic or the administrator',
+  database: 'a dispatcher, a mechanic or the administrator',
+  rigging: 'a dispatcher, a mechanic or the administrator',
+  'club-document': 'a dispatcher, a mechanic or the administrator',
+  attribution: 'a dispatcher',
+  unlogged: 'nobody: it only brings limits nearer',
+  'known-mark': 'nobody: a mark closes no finding',
+  uplift: 'the desk, with a check-in',
+  'flight-out': 'nobody: it only makes unavailable',
+  deferral: 'nobody on a screen yet: by import of a whole club only',
+  'fuel-stretch': 'nobody on a screen yet: by import of a whole club only',
+  work: 'nobody on a screen yet: by import of a whole club only',
+  permit: 'nobody on a screen yet: by import of a whole club only',
+  'dispatch-restriction': 'nobody: it only closes',
+  'tow-rope': 'nobody on a screen yet: by import of a whole club only',
+  measurement: 'nobody on a screen yet: by import of a whole club only',
+  sample: 'nobody on a screen yet: by import of a whole club only',
+  estimate: 'nobody: it only plans',
+} as const satisfies Readonly<Record<string, string>>;

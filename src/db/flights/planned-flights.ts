@@ -1,0 +1,142 @@
+import { sql } from 'kysely';
+import { DIMENSIONS } from '@/core/envelope/dimensions';
+import { hoursFromSeconds } from '@/core/quantities/hours';
+import { UNSAID, type FlightMore, type PlannedFlight } from '@/core/records/flights/planned-flight';
+import type { CivilDate } from '@/core/time/civil-date';
+import type { Instant } from '@/core/time/instant';
+import type { Place } from '@/core/time/sun';
+import { civilDateAt, type ZoneId } from '@/core/time/zone';
+import { oneOf, storedInstant } from '../kernel/checked-values';
+import type { ClubTransaction } from '../kernel/connection';
+import { insertOnce, type Once } from '../kernel/insert-once';
+
+/** A planned flight with whose and which aircraft's it is. */
+export interface StoredFlight {
+  readonly aircraftId: string;
+  readonly personName: string;
+  /** The member whose flight it is, where it is a member's. */
+  readonly personId: string | null;
+  /** Who planned it. */
+  readonly plannedBy: string;
+  /** True once it has left: nothing is decided about it any more. */
+  readonly left: boolean;
+  readonly flight: PlannedFlight;
+}
+
+/** Planned flights that stand: those that were moved or cancelled are left out. */
+const standing = (tx: ClubTransaction) =>
+  tx
+    .selectFrom('planned_flight as p')
+    .leftJoin('flight as f', (join) =>
+      join.onRef('f.club_id', '=', 'p.club_id').onRef('f.flight_id', '=', 'p.flight_id'),
+    )
+    .leftJoin('planned_flight_end as e', (join) =>
+      join.onRef('e.club_id', '=', 'p.club_id').onRef('e.flight_id', '=', 'p.flight_id'),
+    )
+    .where('e.flight_id', 'is', null)
+    .selectAll('p')
+    .select('f.flight_id as left_id');
+
+function storedFlight(
+  row: Awaited<ReturnType<ReturnType<typeof standing>['execute']>>[number],
+): StoredFlight {
+  return {
+    aircraftId: row.aircraft_id,
+    personName: row.person_name,
+    personId: row.person_id,
+    plannedBy: row.recorded_by,
+    left: row.left_id !== null,
+    flight: {
+      id: row.flight_id,
+      starts: storedInstant(row.starts),
+      ends: storedInstant(row.ends),
+      airborne: row.airborne_s === null ? null : hoursFromSeconds(row.airborne_s),
+      purpose: oneOf(DIMENSIONS.purpose, row.purpose, 'purpose'),
+      crew: oneOf(DIMENSIONS.crew, row.crew, 'crew'),
+      rules: oneOf(DIMENSIONS.rules, row.rules, 'flight rules'),
+      range: oneOf(DIMENSIONS.range, row.range, 'range'),
+      light: null,
+      transponderAirspace: row.transponder_airspace,
+      adsbAirspace: row.broadcast_airspace,
+      beyondGlideOverWater: row.beyond_glide,
+      passengers: row.passengers,
+      ...UNSAID,
+      ...(row.more as FlightMore | null),
+    },
+  };
+}
+
+/** Flights that touch the time from `from` to `to`, by start. */
+export async function flightsBetween(
+  tx: ClubTransaction,
+  from: Instant,
+  to: Instant,
+  aircraftId: string | null,
+): Promise<readonly StoredFlight[]> {
+  return (
+    await standing(tx)
+      .where('p.starts', '<', new Date(to))
+      .where('p.ends', '>', new Date(from))
+      .$if(aircraftId !== null, (query) => query.where('p.aircraft_id', '=', aircraftId))
+      .orderBy('p.starts')
+      .execute()
+  ).map(storedFlight);
+}
+
+/** One planned flight that stands. */
+export async function findPlanned(tx: ClubTransaction, flightId: string): Promise<StoredFlight | undefined> {
+  const row = await standing(tx).where('p.flight_id', '=', flightId).executeTakeFirst();
+  return row === undefined ? undefined : storedFlight(row);
+}
+
+/** Takes a planned flight away because it was moved or cancelled; it stays readable. Answers false where that had been done already. */
+export async function endPlannedOnce(
+  tx: ClubTransaction,
+  clubId: string,
+  end: {
+    readonly flightId: string;
+    readonly aircraftId: string;
+    readonly because: 'moved' | 'cancelled';
+    readonly why: string | null;
+    readonly at: Instant;
+    readonly by: string;
+  },
+): Promise<Once> {
+  return insertOnce(
+    tx,
+    'planned_flight_end',
+    {
+      club_id: clubId,
+      flight_id: end.flightId,
+      aircraft_id: end.aircraftId,
+      because: end.because,
+      why: end.why,
+      happened_at: new Date(end.at),
+      recorded_at: new Date(end.at),
+      recorded_by: end.by,
+    },
+    ['club_id', 'flight_id'],
+  );
+}
+
+/** The latest day for which a flight is planned, on the field's clock; null without any. */
+export async function latestPlannedDay(tx: ClubTransaction, zone: ZoneId): Promise<CivilDate | null> {
+  const row = await tx
+    .selectFrom('planned_flight')
+    .select((select) => select.fn.max('starts').as('latest'))
+    .executeTakeFirst();
+  return row?.latest == null ? null : civilDateAt(storedInstant(row.latest), zone);
+}
+
+/** So many places are offered. */
+const MOST_PLACES = 100;
+
+/** Places that planned flights touched beside the club's own field, by name, each as it was entered last. */
+export async function placesPlanned(tx: ClubTransaction): Promise<readonly Place[]> {
+  const { rows } = await sql<{
+    place: Place;
+  }>`select distinct on (p.place->>'name') p.place from planned_flight f, jsonb_array_elements(f.more->'places') as p(place) where f.more->'places' <> '[]'::jsonb order by p.place->>'name', f.recorded_at desc limit ${MOST_PLACES}`.execute(
+    tx,
+  );
+  return rows.map(({ place }) => place);
+}

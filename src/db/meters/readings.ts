@@ -1,0 +1,162 @@
+import { METER_NAMES, type Meter } from '@/core/records/meters/meters';
+import type { Instant } from '@/core/time/instant';
+import { exactlyOneOf, storedInstant } from '../kernel/checked-values';
+import type { ClubTransaction } from '../kernel/connection';
+
+/** A reading as it is stored. */
+export interface StoredReading {
+  readonly id: string;
+  readonly aircraftId: string;
+  readonly meter: Meter;
+  readonly value: number;
+  readonly entered: string;
+  readonly dialId: string | null;
+  readonly flightId: string | null;
+  readonly happenedAt: Instant;
+  readonly recordedAt: Instant;
+  readonly struck: boolean;
+}
+
+const readings = (tx: ClubTransaction) =>
+  tx
+    .selectFrom('meter_reading as m')
+    .leftJoin('strike as x', (join) =>
+      join.onRef('x.club_id', '=', 'm.club_id').onRef('x.record_id', '=', 'm.reading_id'),
+    )
+    .select([
+      'm.reading_id',
+      'm.aircraft_id',
+      'm.meter',
+      'm.value_s',
+      'm.entered',
+      'm.dial_id',
+      'm.flight_id',
+      'm.happened_at',
+      'm.recorded_at',
+      'x.strike_id',
+    ]);
+
+function readingOf(row: Awaited<ReturnType<ReturnType<typeof readings>['execute']>>[number]): StoredReading {
+  return {
+    id: row.reading_id,
+    aircraftId: row.aircraft_id,
+    meter: exactlyOneOf(METER_NAMES, row.meter, 'meter'),
+    value: row.value_s,
+    entered: row.entered,
+    dialId: row.dial_id,
+    flightId: row.flight_id,
+    happenedAt: storedInstant(row.happened_at),
+    recordedAt: storedInstant(row.recorded_at),
+    struck: row.strike_id !== null,
+  };
+}
+
+/** One reading. */
+export async function findReading(
+  tx: ClubTransaction,
+  readingId: string,
+): Promise<StoredReading | undefined> {
+  const row = await readings(tx).where('m.reading_id', '=', readingId).executeTakeFirst();
+  return row === undefined ? undefined : readingOf(row);
+}
+
+/** Every reading that belongs to a flight, in the order of the clock. */
+export async function readingsOfFlight(
+  tx: ClubTransaction,
+  flightId: string,
+): Promise<readonly StoredReading[]> {
+  return (
+    await readings(tx)
+      .where('m.flight_id', '=', flightId)
+      .orderBy('m.happened_at')
+      .orderBy('m.reading_id')
+      .execute()
+  ).map(readingOf);
+}
+
+/** The newest readings of an aircraft, newest first, struck out ones among them. */
+export async function latestReadings(
+  tx: ClubTransaction,
+  aircraftId: string,
+  most: number,
+): Promise<readonly StoredReading[]> {
+  return (
+    await readings(tx)
+      .where('m.aircraft_id', '=', aircraftId)
+      .orderBy('m.happened_at', 'desc')
+      .orderBy('m.recorded_at', 'desc')
+      .orderBy('m.reading_id')
+      .limit(most)
+      .execute()
+  ).map(readingOf);
+}
+
+/** Every reading of an aircraft at one moment: what one dial showed is written down for each meter that it counts towards. */
+export async function readingsAt(
+  tx: ClubTransaction,
+  aircraftId: string,
+  moment: Instant,
+): Promise<readonly StoredReading[]> {
+  return (
+    await readings(tx)
+      .where('m.aircraft_id', '=', aircraftId)
+      .where('m.happened_at', '=', new Date(moment))
+      .orderBy('m.reading_id')
+      .execute()
+  ).map(readingOf);
+}
+
+/** What a dial was read at towards one meter, in the order of the clock, without what was struck out. */
+export async function dialReadings(
+  tx: ClubTransaction,
+  dialId: string,
+  meter: Meter,
+): Promise<readonly StoredReading[]> {
+  return (
+    await readings(tx)
+      .where('m.dial_id', '=', dialId)
+      .where('m.meter', '=', meter)
+      .where('x.strike_id', 'is', null)
+      .orderBy('m.happened_at')
+      .orderBy('m.reading_id')
+      .execute()
+  ).map(readingOf);
+}
+
+/** What a meter was read at, or calculated to stand at, after a moment, without what was struck out. */
+export async function readingsSince(
+  tx: ClubTransaction,
+  aircraftId: string,
+  meter: Meter,
+  moment: Instant,
+): Promise<readonly StoredReading[]> {
+  return (
+    await readings(tx)
+      .where('m.aircraft_id', '=', aircraftId)
+      .where('m.meter', '=', meter)
+      .where('m.happened_at', '>', new Date(moment))
+      .where('x.strike_id', 'is', null)
+      .orderBy('m.happened_at')
+      .orderBy('m.reading_id')
+      .execute()
+  ).map(readingOf);
+}
+
+/** Stands before a figure that nobody read: it was calculated from others. */
+export const RECKONED = '≈';
+
+/** Readings of a meter that were calculated, without what was struck out. */
+export async function reckonedReadings(
+  tx: ClubTransaction,
+  aircraftId: string,
+  meter: Meter,
+): Promise<readonly string[]> {
+  return (
+    await readings(tx)
+      .where('m.aircraft_id', '=', aircraftId)
+      .where('m.meter', '=', meter)
+      .where('m.entered', 'like', `${RECKONED}%`)
+      .where('x.strike_id', 'is', null)
+      .execute()
+  ).map((row) => row.reading_id);
+}

@@ -1,0 +1,288 @@
+import { may } from '@/contracts/kernel/permissions';
+import { decide } from '@/core/decision/decide';
+import type { Decision, RuleAnswer, Verdict } from '@/core/decision/decision';
+import { closingWork, type Discrepancy } from '@/core/records/findings/discrepancy';
+import { presentFor } from '@/core/records/facts';
+import { authorityOf } from '@/core/rules/register';
+import {
+  authorityFor,
+  CERTIFICATE_KINDS,
+  mayBeSignedBy,
+  signatureFaults,
+  type Authority,
+  type CertificateKind,
+} from '@/core/records/club/certificate';
+import type { DocumentKind } from '@/core/records/documents/document';
+import type { WindowPicture } from '@/core/envelope/window-picture';
+import { civilDateAt } from '@/core/time/zone';
+import type { Instant } from '@/core/time/instant';
+import type { Place } from '@/core/time/sun';
+import {
+  certificatesOf,
+  findByRegistration,
+  documentsOf,
+  readDiscrepancies,
+  type ReadDiscrepancy,
+} from '@/db/aircraft/aircraft-documents';
+import { loadAircraft } from '@/db/aircraft/aircraft-facts';
+import { storedDate, storedInstant } from '@/db/kernel/checked-values';
+import { readClub } from '@/db/club/clubs';
+import type { ClubTransaction } from '@/db/kernel/connection';
+import { readHistory } from '@/db/kernel/ledger';
+import { tellConstraint, tellReasons, type ConstraintWords } from '@/explain/constraint';
+import { dateText, momentText, readingText, sentenceCase } from '@/explain/formats';
+import { withoutNumbers } from '@/explain/for-reader';
+import { leftText } from '@/explain/limits';
+import { sourceText } from '@/explain/remedies';
+import { CERTIFICATE_NAMES, CLASS_MEANINGS, DOCUMENT_NAMES, NOT_CHECKED_NAMES } from '@/explain/names';
+import { describeHistory, workName } from '@/explain/history';
+import { windowText } from '@/explain/window-text';
+
+/** How many findings and how many lines of its history an aircraft's page shows. */
+const MOST = 100;
+
+/** What was done to close a finding, in the order of preference for its class. */
+const WORKS = ['repaired', 'no-fault-found', 'serviced', 'judged-acceptable'] as const;
+
+/** A finding as the page shows it. */
+export interface FindingView {
+  readonly id: string;
+  readonly what: string;
+  readonly where: string;
+  readonly found: string;
+  readonly meaning: string;
+  readonly photos: readonly string[];
+  /** What would close it, and by which of the reader's own certificates they may sign that today. */
+  readonly closings: readonly {
+    readonly work: (typeof WORKS)[number];
+    readonly name: string;
+    readonly certificates: readonly { readonly id: string; readonly name: string }[];
+  }[];
+  readonly done: string | null;
+}
+
+/** Everything that an aircraft's page shows. */
+export interface AircraftPage {
+  readonly aircraftId: string;
+  readonly registration: string;
+  readonly typeName: string;
+  readonly revision: number;
+  readonly now: Instant;
+  readonly today: string;
+  readonly zone: string;
+  readonly verdict: Verdict;
+  readonly window: WindowPicture;
+  readonly windowText: string;
+  readonly timeInService: string | null;
+  readonly reasons: readonly ConstraintWords[];
+  /** Worth telling though it closes nothing. */
+  readonly notices: readonly ConstraintWords[];
+  readonly limits: readonly {
+    readonly id: string;
+    readonly step: boolean;
+    readonly figure: string;
+    readonly headline: string;
+    readonly meaning: string;
+    readonly source: string;
+    readonly who: string;
+    readonly daysLeft: number | null;
+    readonly hoursLeft: number | null;
+  }[];
+  readonly rules: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly answer: RuleAnswer['answer'];
+    readonly source: string;
+    readonly explanation: string;
+    readonly missing: readonly string[];
+  }[];
+  readonly papers: readonly {
+    readonly kind: DocumentKind;
+    readonly name: string;
+    readonly keptWhere: string;
+    readonly seen: string;
+  }[];
+  readonly findings: readonly FindingView[];
+  readonly story: readonly {
+    readonly seq: number;
+    readonly when: string;
+    readonly who: string;
+    readonly words: string;
+  }[];
+  readonly notChecked: readonly string[];
+  readonly holdsUntil: Instant | null;
+}
+
+type OwnCertificate = {
+  readonly id: string;
+  readonly kind: CertificateKind;
+  readonly number: string;
+  readonly validFrom: string;
+  readonly validUntil: string | null;
+};
+
+/** The ways to close a finding, each with those of the reader's certificates that may sign it today. */
+function closingsFor(
+  discrepancy: Discrepancy,
+  own: readonly OwnCertificate[],
+  name: string,
+  place: Place,
+  now: Instant,
+  authority: Authority,
+): FindingView['closings'] {
+  const today = civilDateAt(now, place.zone);
+  return WORKS.flatMap((work) => {
+    const signs = closingWork(work, discrepancy.classification ?? 'ground-until-mechanic');
+    if (signs === null) return [];
+    const certificates = own.filter(
+      ({ kind, number, validFrom, validUntil }) =>
+        mayBeSignedBy(signs, authority).includes(kind)
+        && signatureFaults(
+          {
+            name,
+            certificate: {
+              kind,
+              number,
+              validFrom: storedDate(validFrom),
+              validUntil: validUntil === null ? 'no-expiry' : storedDate(validUntil),
+            },
+          },
+          signs,
+          today,
+          authority,
+        ).length === 0,
+    );
+    return [
+      {
+        work,
+        name: workName(work),
+        certificates: certificates.map(({ id, kind, number }) => ({
+          id,
+          name: `${CERTIFICATE_NAMES[kind]}, ${number}`,
+        })),
+      },
+    ];
+  });
+}
+
+function limitsOf(decision: Decision): AircraftPage['limits'] {
+  return decision.limits.map((limit) => {
+    const words = tellConstraint(limit.constraint, 'ahead');
+    return {
+      id: words.id,
+      step: words.condition,
+      headline: words.headline,
+      meaning: words.meaning,
+      source: words.source,
+      who: words.remedies.map(({ by }) => by)[0] ?? '',
+      figure: leftText(limit),
+      daysLeft: limit.currency === 'time' ? Math.floor(limit.left / 86_400_000) : null,
+      hoursLeft: limit.currency === 'hours' ? limit.left / 3600 : null,
+    };
+  });
+}
+
+function doneText(done: NonNullable<ReadDiscrepancy['done']>, place: Place, showsNumbers: boolean): string {
+  const known = CERTIFICATE_KINDS.find((one) => one === done.certificate);
+  const kind = known === undefined ? done.certificate : CERTIFICATE_NAMES[known];
+  return `${sentenceCase(workName(done.work))}: ${done.description} Completed ${dateText(storedDate(done.completedOn))}, signed ${momentText(done.recordedAt, place.zone)} by ${done.by}, ${kind}${showsNumbers ? `, ${done.number}` : ''}.`;
+}
+
+/** The page of the aircraft with a registration, for one reader; null when the club has none such. */
+export async function aircraftPage(
+  tx: ClubTransaction,
+  reader: {
+    readonly clubId: string;
+    readonly personId: string;
+    readonly name: string;
+    readonly roles: readonly string[];
+  },
+  registration: string,
+  now: Instant,
+): Promise<AircraftPage | null> {
+  const found = await findByRegistration(tx, registration);
+  if (found === undefined) return null;
+  const { packs, place } = await readClub(tx, reader.clubId);
+  const [stored] = await loadAircraft(tx, place, found.aircraft_id, false);
+  if (stored === undefined) return null;
+  const decision = decide(stored.facts, packs, null, presentFor(stored.facts, now));
+  const read = await readDiscrepancies(tx, found.aircraft_id, MOST);
+  const own = (await certificatesOf(tx, reader.personId)).map((row): OwnCertificate => ({
+    id: row.certificate_id,
+    kind: row.kind as CertificateKind,
+    number: row.number,
+    validFrom: row.valid_from,
+    validUntil: row.valid_until,
+  }));
+  const maySign = may(reader.roles, 'return-to-service');
+  const showsNumbers = may(reader.roles, 'see-certificates');
+  const byId = new Map(stored.facts.discrepancies.map((discrepancy) => [discrepancy.id, discrepancy]));
+  const papers = await documentsOf(tx, found.aircraft_id);
+  // A box sends every few minutes: its lines would push out what people did. What it counted stands beside the meters.
+  const story = await readHistory(tx, found.aircraft_id, MOST, 0, ['box-readings']);
+  return {
+    aircraftId: found.aircraft_id,
+    registration: decision.registration,
+    typeName: stored.typeName,
+    revision: stored.revision,
+    now,
+    today: civilDateAt(now, place.zone),
+    zone: place.zone,
+    verdict: decision.verdict,
+    window: decision.window,
+    windowText: windowText(decision.window),
+    timeInService: decision.timeInService === null ? null : readingText(decision.timeInService),
+    reasons: tellReasons(decision.constraints),
+    notices: decision.notices.map((notice) => tellConstraint(notice, 'in-force')),
+    limits: limitsOf(decision),
+    holdsUntil: decision.holdsUntil,
+    rules: decision.rules.map(({ id, title, answer, source, explanation, missing }) => ({
+      id,
+      title,
+      answer,
+      source: sourceText(source),
+      explanation,
+      missing,
+    })),
+    papers: papers.map((row) => ({
+      kind: row.kind as DocumentKind,
+      name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]),
+      keptWhere: row.kept_where ?? 'place not recorded',
+      seen: `${row.tank_fitted === false ? 'none fitted, looked at' : row.aboard === false ? 'missing' : row.aboard === null ? 'not looked for' : 'seen'} ${momentText(storedInstant(row.happened_at), place.zone)}`,
+    })),
+    findings: read.flatMap(({ id, photos, done }) => {
+      const discrepancy = byId.get(id);
+      if (discrepancy === undefined) return [];
+      const { what, where, foundBy, happenedAt, classification } = discrepancy;
+      return [
+        {
+          id,
+          what,
+          where: where ?? '',
+          found: `${momentText(happenedAt, place.zone)}${foundBy === null ? '' : ` by ${foundBy}`}`,
+          meaning: CLASS_MEANINGS[classification ?? 'ground-until-mechanic'],
+          photos,
+          closings:
+            done !== null || !maySign
+              ? []
+              : closingsFor(
+                  discrepancy,
+                  own,
+                  reader.name,
+                  place,
+                  now,
+                  authorityFor(authorityOf(packs), stored.facts.aircraft),
+                ),
+          done: done === null ? null : doneText(done, place, showsNumbers),
+        },
+      ];
+    }),
+    story: story.map(({ seq, act, actorName, recordedAt, record }) => ({
+      seq,
+      when: momentText(recordedAt, place.zone),
+      who: actorName,
+      words: describeHistory(act, showsNumbers ? record : withoutNumbers(record)),
+    })),
+    notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
+  };
+}

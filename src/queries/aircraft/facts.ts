@@ -1,0 +1,224 @@
+import { decidePrepared } from '@/core/decision/decide';
+import { isGlider, type Aircraft } from '@/core/records/aircraft/aircraft';
+import type { EquipmentItem } from '@/core/records/aircraft/equipment';
+import { knownAt, latestOf } from '@/core/records/facts';
+import { authorityOf } from '@/core/rules/register';
+import type { Instant } from '@/core/time/instant';
+import { civilDateAt } from '@/core/time/zone';
+import { findByRegistration } from '@/db/aircraft/aircraft-documents';
+import { loadAircraft } from '@/db/aircraft/aircraft-facts';
+import { readClub } from '@/db/club/clubs';
+import type { ClubTransaction } from '@/db/kernel/connection';
+import { othersOfKind } from '@/db/aircraft/other-records';
+import { readStrikes, strikeOf } from '@/db/aircraft/strikes';
+import { tellConstraint } from '@/explain/constraint';
+import { intervalText } from '@/explain/due';
+import { dateText, momentText } from '@/explain/formats';
+import { CATEGORY_NAMES } from '@/explain/names';
+import { struckText, type Struck } from './folder';
+import { preparedFor, rulesOf } from '../kernel/prepared';
+
+/** A record as a line of a list. */
+export interface FactLine {
+  readonly id: string;
+  readonly text: string;
+  readonly more: string;
+  readonly struck?: Struck | null;
+}
+
+/** What is on record of an aircraft beyond its documents and maintenance, for the person who keeps the records. */
+export interface Facts {
+  readonly aircraftId: string;
+  readonly registration: string;
+  readonly typeName: string;
+  readonly revision: number;
+  readonly now: Instant;
+  readonly today: string;
+  readonly zone: string;
+  readonly authority: 'us' | 'au';
+  readonly verdict: string;
+  /** What nobody has said yet and keeps uses closed, in the order of the decision. */
+  readonly missing: readonly {
+    readonly id: string;
+    readonly headline: string;
+    readonly meaning: string;
+    readonly remedy: string;
+  }[];
+  readonly aircraft: Aircraft;
+  readonly categoryName: string;
+  /** What another description would take the place of. */
+  readonly descriptionId: string | null;
+  readonly equipment: {
+    readonly id: string;
+    readonly seen: string;
+    readonly approved: boolean;
+    readonly items: readonly EquipmentItem[];
+  } | null;
+  readonly items: readonly FactLine[];
+  readonly ads: readonly FactLine[];
+  /** Whether somebody said that the list is complete. */
+  readonly complete: { readonly items: boolean; readonly ads: boolean };
+  readonly elt: FactLine | null;
+  readonly vorCheck: FactLine | null;
+  /** The latest rigging; only of a glider. */
+  readonly isGlider: boolean;
+  readonly rigging: FactLine | null;
+  readonly databases: readonly FactLine[];
+  readonly clubDocuments: readonly FactLine[];
+  readonly mayEnter: boolean;
+  readonly mayReplace: boolean;
+}
+
+const ELTS = {
+  fitted: 'fitted',
+  'removed-for-repair': 'removed for repair',
+  deactivated: 'deactivated',
+  'not-fitted': 'not fitted',
+} as const;
+
+/** What several rules miss is told once. */
+function merged(missing: Facts['missing']): Facts['missing'] {
+  return missing.filter((one, at) => missing.findIndex((other) => other.headline === one.headline) === at);
+}
+
+/** The facts of one aircraft; null when the club has none such. */
+export async function facts(
+  tx: ClubTransaction,
+  reader: { readonly clubId: string; readonly roles: readonly string[] },
+  registration: string,
+  now: Instant,
+): Promise<Facts | null> {
+  const found = await findByRegistration(tx, registration);
+  if (found === undefined) return null;
+  const club = await readClub(tx, reader.clubId);
+  const { zone } = club.place;
+  const [stored] = await loadAircraft(tx, club.place, found.aircraft_id, true);
+  if (stored === undefined) return null;
+  const { prepared, present } = preparedFor(stored, club, rulesOf(club), now);
+  const decision = decidePrepared(prepared, null, present);
+  const known = knownAt(stored.facts, present, authorityOf(club.packs));
+  const seen = (at: Instant) => `as of ${momentText(at, zone)}`;
+  const elt = latestOf(known.elts);
+  const check = latestOf(known.vorChecks);
+  const rigging = latestOf(known.riggings);
+  const strikes = new Map(
+    (await readStrikes(tx, found.aircraft_id)).map((row) => strikeOf(row)).map((one) => [one.record, one]),
+  );
+  const struck = (id: string) => struckText(strikes.get(id), zone);
+  const items = await othersOfKind(tx, found.aircraft_id, 'item');
+  const ads = await othersOfKind(tx, found.aircraft_id, 'ad');
+  const has = (roles: readonly string[]) => reader.roles.some((role) => roles.includes(role));
+  return {
+    aircraftId: found.aircraft_id,
+    registration,
+    typeName: found.type_name,
+    revision: found.revision,
+    now,
+    today: civilDateAt(now, zone),
+    zone,
+    authority: known.authority === 'au' ? 'au' : 'us',
+    verdict: decision.verdict,
+    missing: merged(
+      decision.constraints
+        .filter(({ certainty }) => certainty === 'unknown')
+        .map((constraint) => {
+          const words = tellConstraint(constraint, 'in-force');
+          return {
+            id: words.id,
+            headline: words.headline,
+            meaning: words.meaning,
+            remedy:
+              words.remedies[0] === undefined ? '' : `${words.remedies[0].act}: ${words.remedies[0].by}`,
+          };
+        }),
+    ),
+    descriptionId:
+      known.descriptions.at(-1)?.id ?? (known.aircraft.approvedFor === null ? null : found.aircraft_id),
+    aircraft: known.aircraft,
+    categoryName:
+      known.aircraft.category === null ? 'category not known' : CATEGORY_NAMES[known.aircraft.category],
+    equipment:
+      known.equipmentList === null
+        ? null
+        : {
+            id: known.equipmentList.id,
+            seen: seen(known.equipmentList.happenedAt),
+            approved: known.equipmentList.approved === true,
+            items: known.equipmentList.items,
+          },
+    items: items.map(({ id, name, interval, until }) => ({
+      id,
+      struck: struck(id),
+      text: name,
+      more:
+        until === null
+          ? intervalText(interval)
+          : until === 'no-expiry'
+            ? 'no expiry'
+            : `until ${dateText(until)}`,
+    })),
+    ads: ads.map(({ id, number, title, applies, methods }) => ({
+      id,
+      struck: struck(id),
+      text: `${number}: ${title}`,
+      more:
+        applies === false ? 'does not apply to this aircraft' : methods.map(({ name }) => name).join('; '),
+    })),
+    complete: { items: known.items !== null, ads: known.ads !== null },
+    elt:
+      elt === null
+        ? null
+        : {
+            id: elt.id,
+            text: elt.state === null ? 'state not known' : ELTS[elt.state],
+            more: [
+              ...(elt.batteryReplaceBy === null
+                ? []
+                : [`battery to be replaced by ${dateText(elt.batteryReplaceBy)}`]),
+              seen(elt.happenedAt),
+            ].join(', '),
+          },
+    vorCheck:
+      check === null
+        ? null
+        : {
+            id: check.id,
+            text: `${check.method === null ? 'method not known' : check.method.replaceAll('-', ' ')}, ${check.error === null ? 'error not known' : `${(check.error / 10).toFixed(1)}°`}`,
+            more: `${check.place ?? 'place not known'}, ${check.signedBy ?? 'not signed'}, ${seen(check.happenedAt)}`,
+          },
+    isGlider: isGlider(known.aircraft),
+    rigging:
+      rigging === null
+        ? null
+        : {
+            id: rigging.id,
+            text: rigging.state,
+            more: [
+              ...(rigging.assemblyCheckedBy === null
+                ? []
+                : [`assemblies checked by ${rigging.assemblyCheckedBy}`]),
+              ...(rigging.controlsCheckedBy === null
+                ? []
+                : [`controls checked by ${rigging.controlsCheckedBy}`]),
+              seen(rigging.happenedAt),
+            ].join(', '),
+          },
+    databases: known.databases.map(({ id, content, lastDay, effectiveOn }) => ({
+      id,
+      text: content,
+      more:
+        lastDay !== null
+          ? `last day ${dateText(lastDay)}`
+          : effectiveOn !== null
+            ? `in force from ${dateText(effectiveOn)}`
+            : 'dates not known',
+    })),
+    clubDocuments: known.clubDocuments.map(({ id, kind, name, validUntil }) => ({
+      id,
+      text: name,
+      more: `${kind === 'insurance' ? 'insurance, ' : ''}${validUntil === null ? 'expiry not known' : validUntil === 'no-expiry' ? 'no expiry' : `valid to ${dateText(validUntil)}`}`,
+    })),
+    mayEnter: has(['administrator', 'dispatcher', 'mechanic']),
+    mayReplace: has(['administrator', 'mechanic']),
+  };
+}

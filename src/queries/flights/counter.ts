@@ -1,0 +1,307 @@
+import { dialState, usualRatios, type DialState } from '@/core/counter/desk';
+import type { UsualRatio } from '@/core/counter/readings';
+import { decidePrepared } from '@/core/decision/decide';
+import type { FlightAnswer, Verdict } from '@/core/decision/decision';
+import { leavingNow } from '@/core/counter/leaving';
+import { ranOn } from '@/core/counter/ran-on';
+import type { WindowPicture } from '@/core/envelope/window-picture';
+import { boxAhead, BOX_SLACK } from '@/core/records/meters/box-reading';
+import { knownAt } from '@/core/records/facts';
+import { airborneTime } from '@/core/records/flights/planned-flight';
+import { authorityOf } from '@/core/rules/register';
+import type { Instant } from '@/core/time/instant';
+import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
+import { loadAircraft } from '@/db/aircraft/aircraft-facts';
+import { documentsOf } from '@/db/aircraft/aircraft-documents';
+import type { DocumentKind } from '@/core/records/documents/document';
+import { readClub } from '@/db/club/clubs';
+import type { ClubTransaction } from '@/db/kernel/connection';
+import { currentDials } from '@/db/meters/dials';
+import { findFlight, latestFlights, openFlights, type FlownFlight } from '@/db/flights/flights';
+import { findPlanned, flightsBetween, type StoredFlight } from '@/db/flights/planned-flights';
+import { tellReasons, type ConstraintWords } from '@/explain/constraint';
+import { shownText } from '@/explain/counter';
+import { tellFlight } from '@/explain/flight';
+import { clockText, momentText, sentenceCase } from '@/explain/formats';
+import { DOCUMENT_NAMES, NOT_CHECKED_NAMES, PURPOSE_NAMES } from '@/explain/names';
+import { windowText } from '@/explain/window-text';
+import { lastReport, type LastReport } from './last-report';
+import { preparedFor, rulesOf } from '../kernel/prepared';
+
+/** What is usual between two dials is seen on so many of the last flights. */
+const FLIGHTS_COMPARED = 60;
+
+/** A line of the Counter's list: a flight that is out, or one of today's plan. */
+export interface CounterLine {
+  readonly flightId: string;
+  readonly aircraftId: string;
+  readonly registration: string;
+  readonly person: string;
+  readonly purpose: string;
+  readonly when: string;
+  readonly state: 'out' | 'overdue' | 'planned' | 'back';
+  readonly answer: FlightAnswer['answer'] | null;
+  readonly words: string;
+}
+
+/** The Counter's list. */
+export interface CounterList {
+  readonly now: Instant;
+  readonly zone: string;
+  readonly field: string;
+  readonly out: readonly CounterLine[];
+  readonly planned: readonly CounterLine[];
+  readonly back: readonly CounterLine[];
+}
+
+const purposeText = (purpose: string | null): string =>
+  purpose !== null && purpose in PURPOSE_NAMES
+    ? PURPOSE_NAMES[purpose as keyof typeof PURPOSE_NAMES]
+    : 'purpose not said';
+
+/** Today's flights and whatever is still out, whenever it left. */
+export async function counterList(tx: ClubTransaction, clubId: string, now: Instant): Promise<CounterList> {
+  const club = await readClub(tx, clubId);
+  const { zone } = club.place;
+  const today = civilDateAt(now, zone);
+  const stored = await loadAircraft(tx, club.place, null, true);
+  const registrations = new Map(
+    stored.map(({ aircraftId, facts }) => [aircraftId, facts.aircraft.registration]),
+  );
+  const flights = await flightsBetween(tx, startOfDay(today, zone), endOfDay(today, zone), null);
+  const open = await openFlights(tx, null);
+  const rules = rulesOf(club);
+  const line = (flightId: string, aircraftId: string, person: string, purpose: string | null) => ({
+    flightId,
+    aircraftId,
+    registration: registrations.get(aircraftId) ?? '',
+    person,
+    purpose: purposeText(purpose),
+  });
+  const out: CounterLine[] = [];
+  for (const flight of open) {
+    const planned = await findPlanned(tx, flight.id);
+    const overdue = planned !== undefined && planned.flight.ends < now;
+    out.push({
+      ...line(flight.id, flight.aircraftId, flight.personName, flight.purpose),
+      when: `since ${sameDay(flight.leftAt, now, zone) ? clockText(flight.leftAt, zone) : momentText(flight.leftAt, zone)}`,
+      state: overdue ? 'overdue' : 'out',
+      answer: null,
+      words:
+        planned === undefined
+          ? 'When it should be back is not on record.'
+          : `${overdue ? 'Should have been back' : 'Back'} by ${sameDay(planned.flight.ends, now, zone) ? clockText(planned.flight.ends, zone) : momentText(planned.flight.ends, zone)}.`,
+    });
+  }
+  const byAircraft = new Map(stored.map((aircraft) => [aircraft.aircraftId, aircraft]));
+  const planned = flights
+    .filter(({ left }) => !left)
+    .flatMap(({ aircraftId, personName, flight }): readonly CounterLine[] => {
+      const aircraft = byAircraft.get(aircraftId);
+      if (aircraft === undefined) return [];
+      const { prepared, present } = preparedFor(aircraft, club, rules, now);
+      const asked = flight.starts < present ? leavingNow(flight, present) : flight;
+      const decision = decidePrepared(prepared, asked, present);
+      return [
+        {
+          ...line(flight.id, aircraftId, personName, flight.purpose),
+          when: `${clockText(flight.starts, zone)}–${clockText(flight.ends, zone)}`,
+          state: 'planned',
+          answer: decision.flight?.answer ?? null,
+          words: decision.flight === null ? '' : tellFlight(decision.flight, decision, zone),
+        },
+      ];
+    });
+  const back: CounterLine[] = [];
+  for (const flight of flights.filter(({ left }) => left)) {
+    const flown = await findFlight(tx, flight.flight.id);
+    if (flown === undefined || flown.returned === null) continue;
+    back.push({
+      ...line(flown.id, flown.aircraftId, flown.personName, flown.purpose),
+      when: `${clockText(flown.leftAt, zone)}–${clockText(flown.returned.at, zone)}`,
+      state: 'back',
+      answer: null,
+      words: flown.returned.remarks,
+    });
+  }
+  return { now, zone, field: club.place.name, out, planned, back };
+}
+
+function sameDay(a: Instant, b: Instant, zone: Parameters<typeof civilDateAt>[1]): boolean {
+  return civilDateAt(a, zone) === civilDateAt(b, zone);
+}
+
+/** A dial as the Counter asks for it. */
+export interface CounterDial extends DialState {
+  /** What it must show, or why nobody can say. */
+  readonly lastText: string;
+}
+
+/** A dial with what it must show, in words. */
+export const counterDial = (state: DialState): CounterDial => ({
+  ...state,
+  lastText:
+    state.last === null
+      ? state.disputed === null
+        ? 'never read'
+        : 'two readings contradict each other'
+      : shownText(state.dial.unit, state.last),
+});
+
+/** One flight at the Counter: leaving, out, or back. */
+export interface CounterFlight {
+  readonly flightId: string;
+  readonly aircraftId: string;
+  readonly registration: string;
+  readonly typeName: string;
+  readonly revision: number;
+  readonly now: Instant;
+  readonly zone: string;
+  readonly person: string;
+  readonly purpose: string;
+  readonly plannedWhen: string;
+  readonly airborne: string;
+  readonly category: string | null;
+  readonly verdict: Verdict;
+  readonly window: WindowPicture;
+  readonly windowText: string;
+  readonly answer: FlightAnswer['answer'] | null;
+  readonly words: string;
+  readonly against: readonly ConstraintWords[];
+  readonly dials: readonly CounterDial[];
+  readonly usual: readonly UsualRatio[];
+  readonly asksAirborne: boolean;
+  readonly tows: boolean;
+  readonly papers: readonly { readonly name: string; readonly keptWhere: string }[];
+  readonly elsewhere: string | null;
+  /** What the last pilot said; null where no flight came back yet. */
+  readonly lastReport: LastReport | null;
+  /** What a box counted beside the meters before this flight, where that is more than they may differ. */
+  readonly box: string | null;
+  readonly out: {
+    readonly leftAt: Instant;
+    readonly left: string;
+    readonly readings: readonly { readonly name: string; readonly shown: string }[];
+    readonly fuelAboard: string | null;
+    readonly oilAboard: string | null;
+  } | null;
+  readonly back: {
+    readonly at: string;
+    readonly readings: readonly { readonly name: string; readonly shown: string }[];
+    readonly landings: number | null;
+    readonly billed: string | null;
+    readonly fuelAdded: string | null;
+    readonly oilAdded: string | null;
+    readonly remarks: string;
+  } | null;
+  readonly notChecked: readonly string[];
+}
+
+const shownOf = (readings: FlownFlight['readings']) => readings.map(({ name, shown }) => ({ name, shown }));
+
+/** Everything that the Counter needs for one flight; null when the club has no such flight. */
+export async function counterFlight(
+  tx: ClubTransaction,
+  clubId: string,
+  flightId: string,
+  now: Instant,
+): Promise<CounterFlight | null> {
+  const planned: StoredFlight | undefined = await findPlanned(tx, flightId);
+  const flown = await findFlight(tx, flightId);
+  const aircraftId = planned?.aircraftId ?? flown?.aircraftId;
+  if (aircraftId === undefined) return null;
+  const club = await readClub(tx, clubId);
+  const { zone } = club.place;
+  const [stored] = await loadAircraft(tx, club.place, aircraftId, true);
+  if (stored === undefined) return null;
+  const { prepared, present } = preparedFor(stored, club, rulesOf(club), now);
+  const asked = planned === undefined || flown !== undefined ? null : leavingNow(planned.flight, present);
+  const decision = decidePrepared(prepared, asked, present);
+  const known = knownAt(stored.facts, present, authorityOf(club.packs));
+  const dials = await currentDials(tx, aircraftId);
+  const [other] = (await openFlights(tx, aircraftId)).filter(({ id }) => id !== flightId);
+  const closing =
+    decision.flight === null
+      ? []
+      : [
+          ...decision.constraints.filter(({ id }) => decision.flight?.closedBy.includes(id)),
+          ...decision.flight.own,
+        ];
+  const papers = await documentsOf(tx, aircraftId);
+  const returned = flown?.returned ?? null;
+  const ahead = boxAhead(known.meters, known.accounted);
+  return {
+    flightId,
+    aircraftId,
+    registration: decision.registration,
+    typeName: stored.typeName,
+    revision: stored.revision,
+    now,
+    zone,
+    person: planned?.personName ?? flown?.personName ?? '',
+    purpose: purposeText(planned?.flight.purpose ?? flown?.purpose ?? null),
+    category: stored.facts.aircraft.category,
+    plannedWhen:
+      planned === undefined
+        ? 'not planned'
+        : `${momentText(planned.flight.starts, zone)} to ${clockText(planned.flight.ends, zone)}`,
+    airborne: planned === undefined ? '' : shownText('h', airborneTime(planned.flight)),
+    verdict: decision.verdict,
+    window: decision.window,
+    windowText: windowText(decision.window),
+    answer: decision.flight?.answer ?? null,
+    words: decision.flight === null ? '' : tellFlight(decision.flight, decision, zone),
+    against: tellReasons(closing),
+    dials: dials.map((dial) =>
+      counterDial(
+        dialState(dial, known.accounted, flown?.readings.find((one) => one.dial === dial.id)?.values),
+      ),
+    ),
+    usual: usualRatios(ranOn(await latestFlights(tx, aircraftId, FLIGHTS_COMPARED))),
+    asksAirborne:
+      !dials.some(({ counts }) => counts.some(({ meter }) => meter === 'time-in-service'))
+      && known.accounted['time-in-service'].state === 'known',
+    tows: (planned?.flight.purpose ?? flown?.purpose) === 'glider-towing',
+    papers: papers
+      .filter(({ tank_fitted: fitted }) => fitted !== false)
+      .map((row) => ({
+        name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]),
+        keptWhere: row.kept_where ?? 'place not recorded',
+      })),
+    lastReport: flown === undefined ? await lastReport(tx, aircraftId, zone) : null,
+    box:
+      flown !== undefined || other !== undefined || ahead === null || ahead <= BOX_SLACK
+        ? null
+        : `The meter recorder counted ${shownText('h', ahead)} more than the flights and readings on record. Somebody may have flown and not written it down: read the meters with care. The hours count already.`,
+    elsewhere:
+      other === undefined
+        ? null
+        : `${decision.registration} is out with ${other.personName} since ${momentText(other.leftAt, zone)}. Check that flight in first.`,
+    out:
+      flown === undefined
+        ? null
+        : {
+            leftAt: flown.leftAt,
+            left: momentText(flown.leftAt, zone),
+            readings: shownOf(flown.readings),
+            fuelAboard: flown.fuelAboard,
+            oilAboard: flown.oilAboard,
+          },
+    back:
+      returned === null
+        ? null
+        : {
+            at: momentText(returned.at, zone),
+            readings: shownOf(returned.readings),
+            landings: returned.landings,
+            billed:
+              returned.billed === null
+                ? null
+                : `${shownText('h', returned.billed)} by ${returned.billedFrom ?? ''}`,
+            fuelAdded: returned.fuelAdded,
+            oilAdded: returned.oilAdded,
+            remarks: returned.remarks,
+          },
+    notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
+  };
+}

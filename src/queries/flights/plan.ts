@@ -1,0 +1,217 @@
+import { flightFrom, type FlightDraft } from '@/contracts/flights/plan';
+import { decidePrepared } from '@/core/decision/decide';
+import type { FlightAnswer, Verdict } from '@/core/decision/decision';
+import type { Purpose } from '@/core/envelope/dimensions';
+import { airborneTime, type PlannedFlight } from '@/core/records/flights/planned-flight';
+import { decimalHours } from '@/core/quantities/hours';
+import { decimalVolume } from '@/core/quantities/volume';
+import type { CivilDate } from '@/core/time/civil-date';
+import type { Instant } from '@/core/time/instant';
+import type { Place } from '@/core/time/sun';
+import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
+import { answerFlights } from '@/core/decision/planned-flight';
+import { loadAircraft } from '@/db/aircraft/aircraft-facts';
+import { readClub } from '@/db/club/clubs';
+import type { ClubTransaction } from '@/db/kernel/connection';
+import { flightsBetween, placesPlanned } from '@/db/flights/planned-flights';
+import { tellReasons, type ConstraintWords } from '@/explain/constraint';
+import { tellFlight } from '@/explain/flight';
+import { clockText } from '@/explain/formats';
+import { preparedFor, rulesOf } from '../kernel/prepared';
+
+/** A planned flight of one day, decided. */
+export interface PlanLine {
+  readonly flightId: string;
+  readonly aircraftId: string;
+  readonly registration: string;
+  readonly person: string;
+  /** Members whose own flight it is: who flies it, and who planned it. */
+  readonly owners: readonly string[];
+  readonly starts: string;
+  readonly ends: string;
+  readonly date: CivilDate;
+  readonly airborne: string;
+  readonly flight: Pick<
+    PlannedFlight,
+    | 'purpose'
+    | 'crew'
+    | 'rules'
+    | 'range'
+    | 'transponderAirspace'
+    | 'adsbAirspace'
+    | 'beyondGlideOverWater'
+    | 'passengers'
+    | 'persons'
+    | 'landings'
+    | 'towLaunches'
+    | 'reliesOnVor'
+    | 'reliesOnDatabase'
+    | 'places'
+    | 'altitudeFeet'
+    | 'toAlternate'
+    | 'authorisedWithout'
+    | 'exceptedAirspace'
+    | 'trainingWithin50Miles'
+  >;
+  /** US gallons; empty where none was planned. */
+  readonly fuel: string;
+  readonly answer: FlightAnswer['answer'] | 'past' | 'left';
+  readonly words: string;
+}
+
+/** One day's plan. */
+export interface DayPlan {
+  readonly now: Instant;
+  readonly zone: string;
+  readonly field: string;
+  readonly today: CivilDate;
+  readonly date: CivilDate;
+  readonly aircraft: readonly {
+    readonly aircraftId: string;
+    readonly registration: string;
+    readonly typeName: string;
+    readonly verdict: Verdict;
+    readonly purposes: readonly Purpose[];
+  }[];
+  readonly flights: readonly PlanLine[];
+  /** Places that flights of the club touched before. */
+  readonly places: readonly Place[];
+}
+
+/** Every flight planned for a day, each decided as it stands now. */
+export async function dayPlan(
+  tx: ClubTransaction,
+  clubId: string,
+  date: CivilDate | null,
+  now: Instant,
+): Promise<DayPlan> {
+  const club = await readClub(tx, clubId);
+  const { zone } = club.place;
+  const today = civilDateAt(now, zone);
+  const day = date ?? today;
+  const stored = await loadAircraft(tx, club.place, null, true);
+  const rules = rulesOf(club);
+  const flights = await flightsBetween(tx, startOfDay(day, zone), endOfDay(day, zone), null);
+  const lines: PlanLine[] = [];
+  const aircraft = stored.map((one) => {
+    const { prepared, present } = preparedFor(one, club, rules, now);
+    const decision = decidePrepared(prepared, null, present);
+    const own = flights.filter(({ aircraftId }) => aircraftId === one.aircraftId);
+    const ahead = own.filter(({ left, flight }) => !left && flight.starts >= present);
+    const answers = new Map(
+      answerFlights(
+        prepared,
+        decision,
+        ahead.map(({ flight }) => flight),
+      ).map((answer) => [answer.flight, answer]),
+    );
+    for (const { flight, left, personName, personId, plannedBy } of own) {
+      const answer = answers.get(flight.id);
+      lines.push({
+        flightId: flight.id,
+        aircraftId: one.aircraftId,
+        registration: decision.registration,
+        person: personName,
+        owners: [...(personId === null ? [] : [personId]), plannedBy],
+        starts: clockText(flight.starts, zone),
+        ends: clockText(flight.ends, zone),
+        date: civilDateAt(flight.starts, zone),
+        airborne: decimalHours(airborneTime(flight), 2, 'up'),
+        flight,
+        fuel:
+          flight.fuelPlanned === null
+            ? ''
+            : String(Number(decimalVolume(flight.fuelPlanned, 'US gal', 3, 'down'))),
+        answer: left ? 'left' : answer === undefined ? 'past' : answer.answer,
+        words: answer === undefined ? '' : tellFlight(answer, decision, zone),
+      });
+    }
+    const purposes = [...new Set(one.facts.aircraft.approvedFor?.flatMap(({ purpose }) => purpose) ?? [])];
+    return {
+      aircraftId: one.aircraftId,
+      registration: decision.registration,
+      typeName: one.typeName,
+      verdict: decision.verdict,
+      purposes,
+    };
+  });
+  return {
+    places: await placesPlanned(tx),
+    now,
+    zone,
+    field: club.place.name,
+    today,
+    date: day,
+    aircraft,
+    flights: lines.sort((a, b) =>
+      a.starts < b.starts ? -1 : a.starts > b.starts ? 1 : a.registration < b.registration ? -1 : 1,
+    ),
+  };
+}
+
+/** What one draft would be answered. */
+export interface DraftAnswer {
+  readonly answer: FlightAnswer['answer'] | 'unclear';
+  readonly words: string;
+  readonly against: readonly ConstraintWords[];
+  /** Other flights of that aircraft at that time. */
+  readonly clashes: readonly string[];
+  /** Aircraft that could take it, where this one cannot: by registration. */
+  readonly others: readonly { readonly aircraftId: string; readonly registration: string }[];
+}
+
+const MOST_OTHERS = 4;
+
+/** The answer for a flight that is being entered, and which other aircraft could take it. */
+export async function draftAnswer(
+  tx: ClubTransaction,
+  clubId: string,
+  draft: FlightDraft,
+  replaces: string | null,
+  now: Instant,
+): Promise<DraftAnswer> {
+  const club = await readClub(tx, clubId);
+  const flight = flightFrom(draft, 'flight-being-entered', club.place.zone);
+  if ('path' in flight)
+    return { answer: 'unclear', words: flight.message, against: [], clashes: [], others: [] };
+  const stored = await loadAircraft(tx, club.place, null, true);
+  const rules = rulesOf(club);
+  const near = (await flightsBetween(tx, flight.starts, flight.ends, null)).filter(
+    (one) => one.flight.id !== replaces,
+  );
+  const judge = (aircraftId: string) => {
+    const one = stored.find((aircraft) => aircraft.aircraftId === aircraftId);
+    if (one === undefined) return null;
+    const { prepared, present } = preparedFor(one, club, rules, now);
+    return decidePrepared(prepared, flight, present);
+  };
+  const decision = judge(draft.aircraftId);
+  if (decision?.flight == null)
+    return { answer: 'unclear', words: 'Choose an aircraft.', against: [], clashes: [], others: [] };
+  const asked = decision.flight;
+  const busy = (aircraftId: string) => near.filter((one) => one.aircraftId === aircraftId);
+  const clashes = busy(draft.aircraftId).map(
+    ({ personName, flight: other }) =>
+      `${personName}, ${clockText(other.starts, club.place.zone)}–${clockText(other.ends, club.place.zone)}`,
+  );
+  const others =
+    asked.answer === 'yes' && clashes.length === 0
+      ? []
+      : stored
+          .filter(
+            ({ aircraftId }) =>
+              aircraftId !== draft.aircraftId
+              && busy(aircraftId).length === 0
+              && judge(aircraftId)?.flight?.answer === 'yes',
+          )
+          .slice(0, MOST_OTHERS)
+          .map(({ aircraftId, facts }) => ({ aircraftId, registration: facts.aircraft.registration }));
+  const closing = [...decision.constraints.filter(({ id }) => asked.closedBy.includes(id)), ...asked.own];
+  return {
+    answer: asked.answer,
+    words: tellFlight(asked, decision, club.place.zone),
+    against: tellReasons(closing),
+    clashes,
+    others,
+  };
+}

@@ -1,0 +1,360 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { Controller, useForm, useWatch } from 'react-hook-form';
+import { EQUIPMENT_KINDS, type EquipmentKind } from '@/core/records/aircraft/equipment';
+import { HOUR_METERS, type HourMeter } from '@/core/records/meters/meters';
+import { sentenceCase } from '@/explain/formats';
+import { EQUIPMENT_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
+import type { Facts } from '@/queries/aircraft/facts';
+import { FactAnswer } from './fact-answer';
+import { intervalOf, IntervalFields, NO_INTERVAL, type IntervalText } from './interval-fields';
+import { FactList } from './list-forms';
+import { figure, said, useFact } from './use-fact';
+
+const shrink = { inputLabel: { shrink: true } } as const;
+const two = {
+  display: 'grid',
+  gridTemplateColumns: 'repeat(auto-fill, minmax(240px, 1fr))',
+  gap: 12,
+} as const;
+const decimal = { htmlInput: { inputMode: 'decimal', className: 'figure' } } as const;
+
+interface AdFields {
+  readonly number: string;
+  readonly title: string;
+  readonly applies: 'yes' | 'no';
+  readonly effectiveOn: string;
+  readonly initial: IntervalText;
+  readonly method: string;
+  readonly ends: boolean;
+  readonly repeats: IntervalText;
+  readonly noFerry: boolean;
+  /** Whether somebody has read which equipment it wants in working order: until then it may be any that is inoperative. */
+  readonly wants: 'not-read' | 'none' | 'some';
+  readonly equipment: readonly EquipmentKind[];
+  readonly ofPart: boolean;
+  readonly part: string;
+  readonly partMeter: HourMeter;
+  readonly partLimit: string;
+  readonly partHours: string;
+  readonly partReading: string;
+}
+const NO_AD: AdFields = {
+  number: '',
+  title: '',
+  applies: 'yes',
+  effectiveOn: '',
+  initial: NO_INTERVAL,
+  method: '',
+  ends: false,
+  repeats: NO_INTERVAL,
+  noFerry: false,
+  wants: 'not-read',
+  equipment: [],
+  ofPart: false,
+  part: '',
+  partMeter: 'time-in-service',
+  partLimit: '',
+  partHours: '',
+  partReading: '',
+};
+
+const hours = (text: string) => (text.trim() === '' ? undefined : figure(text));
+const componentOf = ({ ofPart, part, partMeter, partLimit, partHours, partReading }: AdFields) =>
+  ofPart
+    ? {
+        component: {
+          name: part,
+          meter: partMeter,
+          limit: figure(partLimit) ?? Number.NaN,
+          hoursThen: hours(partHours),
+          readingThen: hours(partReading),
+        },
+      }
+    : {};
+
+/** Airworthiness directives. */
+export function Ads({ facts }: { readonly facts: Facts }) {
+  const [open, setOpen] = useState(false);
+  const { enter, answer } = useFact(facts);
+  const {
+    register,
+    control,
+    handleSubmit,
+    reset,
+    setError,
+    formState: { errors, isSubmitting },
+  } = useForm<AdFields>({ defaultValues: NO_AD });
+  const [wants, ofPart] = useWatch({ control, name: ['wants', 'ofPart'] });
+  const submit = async (fields: AdFields) => {
+    const { number, title, applies, effectiveOn, initial, method, ends, repeats, noFerry } = fields;
+    const again = intervalOf(repeats);
+    if (applies === 'yes' && !ends && again === undefined) {
+      setError('method', { message: 'Say how long it holds once done, or that it ends the AD.' });
+      return;
+    }
+    const methods =
+      method.trim() === ''
+        ? {}
+        : { method: { name: method, ...(ends || again === undefined ? {} : { repeats: again }) } };
+    if (
+      (await enter(
+        {
+          kind: 'ad',
+          ad: {
+            number,
+            title,
+            applies: applies === 'yes',
+            effectiveOn: said(effectiveOn),
+            initial: intervalOf(initial),
+            noFerry,
+            ...(fields.wants === 'not-read'
+              ? {}
+              : { equipment: fields.wants === 'none' ? [] : [...fields.equipment] }),
+            ...componentOf(fields),
+            methods,
+          },
+        },
+        (field, message) => {
+          setError(field as 'number', { message });
+        },
+      )) !== null
+    ) {
+      reset(NO_AD);
+      setOpen(false);
+    }
+  };
+  const field = (name: keyof AdFields) => ({
+    error: errors[name] !== undefined,
+    helperText: errors[name]?.message,
+  });
+  return (
+    <FactList facts={facts} list="ads" lines={facts.ads} none="No AD is on record.">
+      {!open ? (
+        <div>
+          <Button
+            size="small"
+            onClick={() => {
+              setOpen(true);
+            }}
+          >
+            Enter an AD …
+          </Button>
+        </div>
+      ) : (
+        <form
+          noValidate
+          onSubmit={(event) => {
+            void handleSubmit(submit)(event);
+          }}
+          aria-label="Enter an AD"
+          style={{ display: 'grid', gap: 12 }}
+        >
+          <div style={two}>
+            <TextField
+              label="Number"
+              {...register('number', { validate: (words) => words.trim() !== '' || 'Enter its number.' })}
+              {...field('number')}
+            />
+            <TextField
+              label="What it is about"
+              {...register('title', { validate: (words) => words.trim() !== '' || 'Say what it is about.' })}
+              {...field('title')}
+            />
+            <TextField
+              label="In force from"
+              type="date"
+              slotProps={shrink}
+              {...register('effectiveOn')}
+              {...field('effectiveOn')}
+            />
+            <Controller
+              control={control}
+              name="applies"
+              render={({ field: { value, onChange } }) => (
+                <TextField select label="This aircraft" value={value} onChange={onChange}>
+                  <MenuItem value="yes">it applies</MenuItem>
+                  <MenuItem value="no">does not apply, looked at</MenuItem>
+                </TextField>
+              )}
+            />
+          </div>
+          <Controller
+            control={control}
+            name="initial"
+            render={({ field: { value, onChange } }) => (
+              <IntervalFields
+                label="First within"
+                value={value}
+                onChange={onChange}
+                mayBeLater
+                help="Empty: before further flight."
+              />
+            )}
+          />
+          <Controller
+            control={control}
+            name="ofPart"
+            render={({ field: { value, onChange } }) => (
+              <FormControlLabel
+                control={
+                  <Checkbox
+                    checked={value}
+                    onChange={(_, on) => {
+                      onChange(on);
+                    }}
+                  />
+                }
+                label="It counts the hours of a part, which was put in with hours of its own"
+              />
+            )}
+          />
+          {ofPart ? (
+            <div style={two}>
+              <TextField
+                label="Part"
+                {...register('part', { validate: (words) => words.trim() !== '' || 'Name the part.' })}
+                {...field('part')}
+              />
+              <TextField
+                label="First by these hours of the part"
+                {...register('partLimit', {
+                  validate: (words) => figure(words) !== undefined || 'Enter the hours.',
+                })}
+                {...field('partLimit')}
+                slotProps={decimal}
+              />
+              <Controller
+                control={control}
+                name="partMeter"
+                render={({ field: { value, onChange } }) => (
+                  <TextField select label="It runs with the" value={value} onChange={onChange}>
+                    {HOUR_METERS.map((meter) => (
+                      <MenuItem key={meter} value={meter}>
+                        {METER_NAMES_IN_WORDS[meter]}
+                      </MenuItem>
+                    ))}
+                  </TextField>
+                )}
+              />
+              <TextField
+                label="Hours it had when put in"
+                {...register('partHours')}
+                slotProps={decimal}
+                helperText="Empty is not known, and then it counts as overdue."
+              />
+              <TextField
+                label="What the meter showed then"
+                {...register('partReading')}
+                slotProps={decimal}
+              />
+            </div>
+          ) : null}
+          <TextField label="What is done" {...register('method')} {...field('method')} />
+          <Controller
+            control={control}
+            name="repeats"
+            render={({ field: { value, onChange } }) => (
+              <IntervalFields label="Then again after" value={value} onChange={onChange} mayBeLater />
+            )}
+          />
+          <div>
+            <Controller
+              control={control}
+              name="ends"
+              render={({ field: { value, onChange } }) => (
+                <FormControlLabel
+                  control={
+                    <Checkbox
+                      checked={value}
+                      onChange={(_, on) => {
+                        onChange(on);
+                      }}
+                    />
+                  }
+                  label="Done once, it is done for good"
+                />
+              )}
+            />
+            <Controller
+              control={control}
+              name="noFerry"
+              render={({ field: { value, onChange } }) => (
+                <FormControlLabel
+                  control={
+                    <Checkbox
+                      checked={value}
+                      onChange={(_, on) => {
+                        onChange(on);
+                      }}
+                    />
+                  }
+                  label="It forbids the ferry flight on a special permit"
+                />
+              )}
+            />
+          </div>
+          <div style={two}>
+            <Controller
+              control={control}
+              name="wants"
+              render={({ field: { value, onChange } }) => (
+                <TextField
+                  select
+                  label="Equipment it wants in working order"
+                  value={value}
+                  onChange={onChange}
+                  helperText="Until somebody has read it for that, no inoperative item can be deferred."
+                >
+                  <MenuItem value="not-read">nobody has read it for that</MenuItem>
+                  <MenuItem value="none">none</MenuItem>
+                  <MenuItem value="some">what is chosen here</MenuItem>
+                </TextField>
+              )}
+            />
+            {wants === 'some' ? (
+              <Controller
+                control={control}
+                name="equipment"
+                render={({ field: { value, onChange } }) => (
+                  <TextField
+                    select
+                    label="Which"
+                    value={value}
+                    onChange={onChange}
+                    slotProps={{ select: { multiple: true } }}
+                  >
+                    {EQUIPMENT_KINDS.map((kind) => (
+                      <MenuItem key={kind} value={kind}>
+                        {sentenceCase(EQUIPMENT_NAMES[kind])}
+                      </MenuItem>
+                    ))}
+                  </TextField>
+                )}
+              />
+            ) : null}
+          </div>
+          <FactAnswer {...answer} />
+          <div style={{ display: 'flex', gap: 8 }}>
+            <Button type="submit" variant="contained" disabled={isSubmitting}>
+              Save
+            </Button>
+            <Button
+              onClick={() => {
+                setOpen(false);
+              }}
+            >
+              Cancel
+            </Button>
+          </div>
+        </form>
+      )}
+    </FactList>
+  );
+}

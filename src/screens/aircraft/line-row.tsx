@@ -1,0 +1,190 @@
+import { DayStrip, type Block, type Shade } from '@/charts/day-strip';
+import { PURPOSE_NAMES } from '@/explain/names';
+import type { Line, LineFlight, LineRow, Today } from '@/queries/aircraft/line';
+import type { ReactNode } from 'react';
+import { GateMark } from '@/ui/gate-mark';
+import { WindowMark } from '@/ui/window-mark';
+
+const HOUR = 3_600_000;
+
+/** The part of the day that is drawn: from an hour before the first light or flight to an hour after the last. */
+export function drawnDay({ today, rows }: Line): { readonly from: number; readonly to: number } {
+  const flights = rows.flatMap((row) => row.flights);
+  return {
+    from: Math.max(
+      today.from,
+      Math.min(today.dawn ?? today.from, ...flights.map(({ starts }) => starts)) - HOUR,
+    ),
+    to: Math.min(today.to, Math.max(today.nightfall ?? today.to, ...flights.map(({ ends }) => ends)) + HOUR),
+  };
+}
+
+/** Night and dusk as grounds of the strip. */
+export function shades({ from, to, dawn, sunrise, sunset, nightfall }: Today): readonly Shade[] {
+  const stretch = (a: number | null, b: number | null, fill: string): readonly Shade[] =>
+    a === null || b === null || a >= b ? [] : [{ from: a, to: b, fill }];
+  return [
+    ...stretch(from, dawn, 'var(--night)'),
+    ...stretch(dawn, sunrise, 'var(--dusk)'),
+    ...stretch(sunset, nightfall, 'var(--dusk)'),
+    ...stretch(nightfall, to, 'var(--night)'),
+  ];
+}
+
+const STATE: Readonly<Record<LineFlight['answer'], Block['state']>> = {
+  past: 'past',
+  yes: 'planned',
+  'yes-after': 'after',
+  no: 'refused',
+};
+
+const whose = ({ name, purpose }: LineFlight) =>
+  purpose === null ? name : `${name}, ${PURPOSE_NAMES[purpose]}`;
+const block = (flight: LineFlight): Block => ({
+  id: flight.id,
+  from: flight.starts,
+  to: flight.ends,
+  state: STATE[flight.answer],
+  label: flight.name,
+  title: flight.words === '' ? whose(flight) : `${whose(flight)}: ${flight.words}`,
+});
+
+/** At most two lines; the whole text is in the panel beside. */
+function Clamped({ children }: { readonly children: ReactNode }) {
+  return (
+    <span
+      style={{ display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden' }}
+    >
+      {children}
+    </span>
+  );
+}
+
+interface Props {
+  readonly row: LineRow;
+  readonly line: Line;
+  readonly now: number;
+  readonly day: { readonly from: number; readonly to: number };
+  readonly selected: boolean;
+  readonly height: number;
+  readonly onSelect: () => void;
+}
+
+/** One aircraft on the Line. */
+export function LineRowView({ row, line, now, day, selected, height, onSelect }: Props) {
+  const [first, second] = row.next;
+  // What closes uses comes first; what is only watched or noted still has to be seen.
+  const against = [
+    ...new Set([
+      ...row.reasons.map(({ headline }) => headline.replace(/\.$/, '')),
+      ...row.openItems.filter((item) => row.reasons.every(({ headline }) => !headline.includes(item))),
+    ]),
+  ];
+  const cell = { padding: '0 10px', borderBottom: '1px solid var(--rule)' } as const;
+  return (
+    <tr
+      onClick={onSelect}
+      aria-selected={selected}
+      style={{ height, background: selected ? 'var(--sea-tint)' : 'var(--card)', cursor: 'pointer' }}
+    >
+      <td style={cell}>
+        <span style={{ display: 'flex', alignItems: 'center', gap: 6, fontSize: 14, fontWeight: 600 }}>
+          <GateMark verdict={row.verdict} size={24} />
+          {row.verdict}
+        </span>
+      </td>
+      <th scope="row" style={{ ...cell, textAlign: 'left', fontWeight: 400 }}>
+        <button
+          type="button"
+          onClick={onSelect}
+          className="figure"
+          style={{
+            all: 'unset',
+            fontFamily: "'Atkinson Hyperlegible Mono Variable'",
+            fontWeight: 700,
+            fontSize: 17,
+            lineHeight: 1.1,
+            display: 'block',
+            cursor: 'pointer',
+          }}
+        >
+          {row.registration}
+        </button>
+        <div className="small" style={{ lineHeight: 1.1 }}>
+          {row.typeName}
+        </div>
+      </th>
+      <td style={cell}>
+        <WindowMark window={row.window} text={row.windowText} />
+      </td>
+      <td style={{ ...cell, lineHeight: 1.15 }}>
+        {first === undefined ? (
+          <span className="small">nothing ahead</span>
+        ) : (
+          <>
+            <Clamped>
+              <span className="figure" style={{ fontSize: 16 }}>
+                {first.figure}
+              </span>{' '}
+              <span className="small">{first.of}</span>
+            </Clamped>
+            {second === undefined ? null : (
+              <div
+                className="small"
+                title={`${second.figure} ${second.of}`}
+                style={{ whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis', maxWidth: 130 }}
+              >
+                <span className="mono">{second.figure}</span> {second.of}
+              </div>
+            )}
+          </>
+        )}
+      </td>
+      <td style={{ ...cell, padding: 0 }}>
+        <DayStrip
+          from={day.from}
+          to={day.to}
+          now={now}
+          shades={shades(line.today)}
+          blocks={row.flights.map(block)}
+          walls={row.flights.flatMap(({ wall }) => (wall === null ? [] : [wall]))}
+          height={height - 2}
+        />
+        <span
+          style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}
+        >
+          {row.flights
+            .map(
+              (flight) =>
+                `${whose(flight)}: ${flight.answer === 'past' ? 'has begun' : flight.words === '' ? 'can go' : flight.words}`,
+            )
+            .join(' ')}
+        </span>
+      </td>
+      <td style={{ ...cell, fontSize: 13, lineHeight: 1.15 }}>
+        {row.out === null ? null : against[0] === undefined ? (
+          <b title={row.out}>
+            <Clamped>{row.out}</Clamped>
+          </b>
+        ) : (
+          <b
+            style={{ display: 'block', whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}
+            title={row.out}
+          >
+            {row.out}
+          </b>
+        )}
+        {against[0] === undefined ? (
+          row.out !== null ? null : (
+            <span className="small">none</span>
+          )
+        ) : (
+          <Clamped>
+            {against.length > 1 ? <b>{against.length}: </b> : null}
+            {against[0]}
+          </Clamped>
+        )}
+      </td>
+    </tr>
+  );
+}

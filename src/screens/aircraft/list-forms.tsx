@@ -1,0 +1,319 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState, type ReactNode } from 'react';
+import { Controller, useForm, useWatch } from 'react-hook-form';
+import { SIGNED_WORK, type SignedWork } from '@/core/records/club/certificate';
+import {
+  ITEM_BASES,
+  ITEM_KINDS,
+  type ItemBasis,
+  type ItemKind,
+} from '@/core/records/maintenance/maintenance-item';
+import { sentenceCase } from '@/explain/formats';
+import { ITEM_KIND_NAMES } from '@/explain/names';
+import type { FactLine, Facts } from '@/queries/aircraft/facts';
+import { StrikeForm, StruckText } from '../maintenance/strike-form';
+import { FactAnswer } from './fact-answer';
+import { intervalOf, IntervalFields, NO_INTERVAL, type IntervalText } from './interval-fields';
+import { said, useFact } from './use-fact';
+
+const shrink = { inputLabel: { shrink: true } } as const;
+const two = {
+  display: 'grid',
+  gridTemplateColumns: 'repeat(auto-fill, minmax(240px, 1fr))',
+  gap: 12,
+} as const;
+
+/** The records of a list with whether somebody said that it is complete, and a way to say so. */
+export function FactList({
+  facts,
+  list,
+  lines,
+  none,
+  children,
+}: {
+  readonly facts: Facts;
+  readonly list: 'items' | 'ads';
+  readonly lines: readonly FactLine[];
+  readonly none: string;
+  readonly children: ReactNode;
+}) {
+  const { enter, answer } = useFact(facts);
+  return (
+    <div style={{ display: 'grid', gap: 12 }}>
+      {lines.length === 0 ? (
+        <p style={{ margin: 0 }}>{none}</p>
+      ) : (
+        <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+          {lines.map((line) => (
+            <li key={line.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}>
+              <span style={{ textDecoration: line.struck == null ? 'none' : 'line-through' }}>
+                <b>{line.text}</b> <span className="small">{line.more}</span>
+              </span>
+              {line.struck == null ? (
+                facts.mayReplace ? (
+                  <StrikeForm
+                    folder={facts}
+                    recordId={line.id}
+                    kind={list === 'items' ? 'item' : 'ad'}
+                    what={line.text}
+                  />
+                ) : null
+              ) : (
+                <StruckText struck={line.struck} />
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {facts.complete[list] ? (
+        <p className="small" style={{ margin: 0 }}>
+          Somebody said that the list is complete. Completions are signed in the folder.
+        </p>
+      ) : (
+        <div>
+          <b>Nobody has said that this is all, so the aircraft stays closed.</b>{' '}
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() => {
+              void enter({ kind: 'complete', list });
+            }}
+          >
+            {lines.length === 0 ? 'There are none' : 'That is all of them'}
+          </Button>
+        </div>
+      )}
+      <FactAnswer {...answer} />
+      {children}
+    </div>
+  );
+}
+
+interface ItemFields {
+  readonly name: string;
+  readonly kind: ItemKind;
+  readonly interval: IntervalText;
+  readonly until: string;
+  readonly noExpiry: boolean;
+  readonly excess: 'taken-off' | 'not-taken-off';
+  readonly signedAs: SignedWork;
+  readonly basis: ItemBasis | '';
+}
+const NO_ITEM: ItemFields = {
+  name: '',
+  kind: 'service',
+  interval: NO_INTERVAL,
+  until: '',
+  noExpiry: false,
+  excess: 'taken-off',
+  signedAs: 'return-to-service',
+  basis: '',
+};
+
+const BASIS_WORDS: Readonly<Record<ItemBasis, string>> = {
+  recommended: 'The maker recommends it',
+  'airworthiness-limitations': 'The airworthiness limitations ask for it',
+  ad: 'An AD asks for it',
+  'approved-programme': 'The approved programme asks for it',
+  club: 'The club asks for it',
+};
+
+/** Life limits, overhauls, services, checks and dated things. */
+export function Items({ facts }: { readonly facts: Facts }) {
+  const [open, setOpen] = useState(false);
+  const { enter, answer } = useFact(facts);
+  const {
+    register,
+    control,
+    handleSubmit,
+    reset,
+    setError,
+    formState: { errors, isSubmitting },
+  } = useForm<ItemFields>({ defaultValues: NO_ITEM });
+  const overhaul = useWatch({ control, name: 'kind' }) === 'overhaul';
+  const submit = async ({ name, kind, interval, until, noExpiry, excess, signedAs, basis }: ItemFields) => {
+    if (
+      (await enter(
+        {
+          kind: 'item',
+          item: {
+            name,
+            kind,
+            interval: intervalOf(interval),
+            until: noExpiry ? 'no-expiry' : said(until),
+            excess,
+            signedAs,
+            basis: kind === 'overhaul' && basis !== '' ? basis : undefined,
+          },
+        },
+        (field, message) => {
+          setError(field as 'name', { message });
+        },
+      )) !== null
+    ) {
+      reset(NO_ITEM);
+      setOpen(false);
+    }
+  };
+  return (
+    <FactList facts={facts} list="items" lines={facts.items} none="No item is on record.">
+      {!open ? (
+        <div>
+          <Button
+            size="small"
+            onClick={() => {
+              setOpen(true);
+            }}
+          >
+            Enter an item …
+          </Button>
+        </div>
+      ) : (
+        <form
+          noValidate
+          onSubmit={(event) => {
+            void handleSubmit(submit)(event);
+          }}
+          aria-label="Enter an item"
+          style={{ display: 'grid', gap: 12 }}
+        >
+          <div style={two}>
+            <TextField
+              label="Name, as people call it"
+              {...register('name', { validate: (words) => words.trim() !== '' || 'Name it.' })}
+              error={errors.name !== undefined}
+              helperText={errors.name?.message}
+            />
+            <Controller
+              control={control}
+              name="kind"
+              render={({ field: { value, onChange } }) => (
+                <TextField select label="Kind" value={value} onChange={onChange}>
+                  {ITEM_KINDS.map((kind) => (
+                    <MenuItem key={kind} value={kind}>
+                      {sentenceCase(ITEM_KIND_NAMES[kind])}
+                    </MenuItem>
+                  ))}
+                </TextField>
+              )}
+            />
+            {overhaul ? (
+              <Controller
+                control={control}
+                name="basis"
+                rules={{
+                  validate: (basis) =>
+                    basis !== '' || 'Say what asks for it: a recommended overhaul closes nothing.',
+                }}
+                render={({ field: { value, onChange } }) => (
+                  <TextField
+                    select
+                    label="What asks for it"
+                    value={value}
+                    onChange={onChange}
+                    error={errors.basis !== undefined}
+                    helperText={
+                      errors.basis?.message
+                      ?? 'What is only recommended is told when it is due, and closes nothing.'
+                    }
+                  >
+                    {ITEM_BASES.map((basis) => (
+                      <MenuItem key={basis} value={basis}>
+                        {BASIS_WORDS[basis]}
+                      </MenuItem>
+                    ))}
+                  </TextField>
+                )}
+              />
+            ) : null}
+            <TextField
+              label="Date printed on it"
+              type="date"
+              slotProps={shrink}
+              {...register('until')}
+              error={errors.until !== undefined}
+              helperText={errors.until?.message ?? 'It wins over computing one.'}
+            />
+            <Controller
+              control={control}
+              name="excess"
+              render={({ field: { value, onChange } }) => (
+                <TextField select label="What was flown past it" value={value} onChange={onChange}>
+                  <MenuItem value="taken-off">is taken off the next interval</MenuItem>
+                  <MenuItem value="not-taken-off">is not taken off</MenuItem>
+                </TextField>
+              )}
+            />
+            <Controller
+              control={control}
+              name="signedAs"
+              render={({ field: { value, onChange } }) => (
+                <TextField
+                  select
+                  label="Signed as"
+                  value={value}
+                  onChange={onChange}
+                  helperText="Decides who may."
+                >
+                  {SIGNED_WORK.map((work) => (
+                    <MenuItem key={work} value={work}>
+                      {sentenceCase(work.replaceAll('-', ' '))}
+                    </MenuItem>
+                  ))}
+                </TextField>
+              )}
+            />
+          </div>
+          <Controller
+            control={control}
+            name="interval"
+            render={({ field: { value, onChange } }) => (
+              <IntervalFields
+                label="Again after"
+                value={value}
+                onChange={onChange}
+                help="Whichever comes first."
+              />
+            )}
+          />
+          <Controller
+            control={control}
+            name="noExpiry"
+            render={({ field: { value, onChange } }) => (
+              <FormControlLabel
+                control={
+                  <Checkbox
+                    checked={value}
+                    onChange={(_, on) => {
+                      onChange(on);
+                    }}
+                  />
+                }
+                label="It states that it does not expire"
+              />
+            )}
+          />
+          <FactAnswer {...answer} />
+          <div style={{ display: 'flex', gap: 8 }}>
+            <Button type="submit" variant="contained" disabled={isSubmitting}>
+              Save
+            </Button>
+            <Button
+              onClick={() => {
+                setOpen(false);
+              }}
+            >
+              Cancel
+            </Button>
+          </div>
+        </form>
+      )}
+    </FactList>
+  );
+}

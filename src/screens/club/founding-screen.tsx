@@ -1,0 +1,196 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useQuery } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
+import { FormProvider, useForm } from 'react-hook-form';
+import { clubOf, emptyClub, FieldFields, placeInForm, RuleFields, type ClubForm } from './club-fields';
+import { ask, Refusal, send } from '../data/fetching';
+import { goTo } from '../data/leave';
+
+interface Fields extends ClubForm {
+  readonly code: string;
+  readonly person: string;
+  readonly email: string;
+  readonly password: string;
+  readonly again: string;
+}
+
+const two = {
+  display: 'grid',
+  gridTemplateColumns: 'repeat(auto-fit, minmax(280px, 1fr))',
+  gap: 14,
+} as const;
+/** Where a refused value stands in the form. */
+const PLACES: Readonly<Record<string, keyof Fields>> = {
+  code: 'code',
+  name: 'person',
+  email: 'email',
+  password: 'password',
+};
+
+function Part({
+  number,
+  title,
+  children,
+}: {
+  readonly number: number;
+  readonly title: string;
+  readonly children: ReactNode;
+}) {
+  return (
+    <section aria-labelledby={`part-${number}`} style={{ display: 'grid', gap: 14 }}>
+      <h2 id={`part-${number}`} style={{ margin: '10px 0 0' }}>
+        {number}. {title}
+      </h2>
+      {children}
+    </section>
+  );
+}
+
+function Founding({ waiting }: { readonly waiting: string | null }) {
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const form = useForm<Fields>({
+    defaultValues: { code: '', person: '', email: '', password: '', again: '', ...emptyClub() },
+  });
+  const {
+    register,
+    handleSubmit,
+    setError,
+    formState: { errors, isSubmitting },
+  } = form;
+  const submit = async (given: Fields) => {
+    setTrouble(null);
+    try {
+      await send('/api/founding', {
+        code: given.code,
+        name: given.person,
+        email: given.email,
+        password: given.password,
+        club: waiting !== null ? null : clubOf(given),
+      });
+      await send('/api/auth/sign-in/email', {
+        email: given.email.trim().toLowerCase(),
+        password: given.password,
+      });
+      goTo('/club');
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.');
+      if (error instanceof Refusal)
+        for (const { path, message } of error.details.problems ?? []) {
+          const place = PLACES[path] ?? placeInForm(path);
+          if (place !== null) setError(place, { message });
+        }
+    }
+  };
+  const field = (
+    name: 'code' | 'person' | 'email',
+    label: string,
+    needed = `Enter ${label.toLowerCase()}.`,
+  ) => ({
+    label,
+    ...register(name, { validate: (text) => text.trim() !== '' || needed }),
+    error: errors[name] !== undefined,
+    helperText: errors[name]?.message,
+  });
+  return (
+    <FormProvider {...form}>
+      <form
+        noValidate
+        onSubmit={(event) => {
+          void handleSubmit(submit)(event);
+        }}
+        aria-label="New club"
+        style={{ display: 'grid', gap: 20 }}
+      >
+        <Part number={1} title="The code">
+          <TextField
+            {...field('code', 'One-time code', 'Enter the code that was printed when the server started.')}
+            autoComplete="off"
+            slotProps={{ htmlInput: { className: 'figure' } }}
+            style={{ maxWidth: 420 }}
+          />
+        </Part>
+        <Part number={2} title="You, its administrator">
+          <div style={two}>
+            <TextField {...field('person', 'Your name')} autoComplete="name" />
+            <TextField {...field('email', 'Your e-mail address')} type="email" autoComplete="username" />
+            <TextField
+              label="Password"
+              type="password"
+              autoComplete="new-password"
+              {...register('password', {
+                validate: (text) => text.length >= 10 || 'Choose at least 10 characters.',
+              })}
+              error={errors.password !== undefined}
+              helperText={errors.password?.message ?? 'At least 10 characters. It is also your signature.'}
+            />
+            <TextField
+              label="The password again"
+              type="password"
+              autoComplete="new-password"
+              {...register('again', {
+                validate: (text, all) => text === all.password || 'The two are not the same.',
+              })}
+              error={errors.again !== undefined}
+              helperText={errors.again?.message}
+            />
+          </div>
+        </Part>
+        {waiting !== null ? null : (
+          <>
+            <Part number={3} title="The club and its field">
+              <FieldFields />
+            </Part>
+            <Part number={4} title="The rules that hold">
+              <RuleFields />
+            </Part>
+          </>
+        )}
+        {trouble === null ? null : (
+          <Alert severity="error" role="alert">
+            {trouble}
+          </Alert>
+        )}
+        <div>
+          <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
+            {waiting === null ? 'Found the club' : `Take charge of ${waiting}`}
+          </Button>
+        </div>
+      </form>
+    </FormProvider>
+  );
+}
+
+/** An installation without an account asks for its administrator and, where there is none yet, its club. */
+export function FoundingScreen() {
+  const { data, error } = useQuery({
+    queryKey: ['founding'],
+    queryFn: () => ask<{ readonly open: boolean; readonly club: string | null }>('/api/founding'),
+    retry: 2,
+  });
+  return (
+    <main style={{ maxWidth: 980, margin: '0 auto', padding: '28px 20px 60px' }}>
+      <h1 style={{ marginTop: 0 }}>{data?.club == null ? 'A new club' : `Take charge of ${data.club}`}</h1>
+      {data === undefined ? (
+        <p>{error === null ? 'Loading …' : error.message}</p>
+      ) : !data.open ? (
+        <p>
+          Somebody has an account here already. <a href="/sign-in">Sign in</a>, or ask the administrator for a
+          link.
+        </p>
+      ) : (
+        <>
+          <p>
+            {data.club === null
+              ? 'This installation is empty. The person who started the server found a one-time code in its output. With it you become the administrator; afterwards you admit people and enter the first aircraft. No aircraft is released until the facts that matter are on record.'
+              : `The archive of ${data.club} was brought in. Its people have no passwords here yet: with the one-time code from the server’s output you become administrator, and make a link for each of them.`}
+          </p>
+          <Founding waiting={data.club} />
+        </>
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,290 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import {
+  guessMapping,
+  IMPORT_LISTS,
+  IMPORT_LIST_NAMES,
+  type ImportList,
+  type ImportSummary,
+  type Mapping,
+} from '@/contracts/exchange/csv-lists';
+import { sendFile } from './import-stream';
+import { rejectedFile } from './summary';
+
+const NAMES: Readonly<Record<ImportList, string>> = {
+  fleet: 'Fleet',
+  documents: 'Document checks of documents',
+  inspections: 'Inspections',
+  meters: 'Meter readings',
+  flights: 'Flights',
+};
+const OUTCOMES = { new: 'new', there: 'there already', rejected: 'rejected' } as const;
+/** Where the mapping of a list and its headers is remembered in this browser. */
+const memory = (list: ImportList, headers: readonly string[]) =>
+  `groval-mapping/${list}/${headers.join('|')}`;
+
+/** The headers of a file: the first line of CSV, or the names in the first object of JSON. */
+async function headersOf(file: File): Promise<readonly string[]> {
+  const start = (await file.slice(0, 200_000).text()).replace(/^\uFEFF/, '');
+  if (file.name.toLowerCase().endsWith('.json')) {
+    const first = /\{[^{}]*\}/.exec(start)?.[0];
+    try {
+      return first === undefined ? [] : Object.keys(JSON.parse(first) as object);
+    } catch {
+      return [];
+    }
+  }
+  const line = start.split(/\r\n|\n|\r/)[0] ?? '';
+  const separator = [',', ';', '\t'].sort((a, b) => line.split(b).length - line.split(a).length)[0] ?? ',';
+  return line
+    .split(separator)
+    .map((text) => text.trim().replace(/^"|"$/g, '').replaceAll('""', '"'))
+    .filter((text) => text !== '');
+}
+
+function remembered(list: ImportList, headers: readonly string[]): Mapping {
+  const known = localStorage.getItem(memory(list, headers));
+  return known === null
+    ? guessMapping(list, headers)
+    : { ...guessMapping(list, headers), ...(JSON.parse(known) as Mapping) };
+}
+
+function download(name: string, text: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+/** Bringing in a file: which list, which header is which column, what would happen row by row, and then all of it or nothing. */
+export function ImportPart() {
+  const client = useQueryClient();
+  const [list, setList] = useState<ImportList>('flights');
+  const [file, setFile] = useState<File | null>(null);
+  const [headers, setHeaders] = useState<readonly string[]>([]);
+  const [mapping, setMapping] = useState<Mapping>({});
+  const [told, setTold] = useState<ImportSummary | null>(null);
+  const [running, setRunning] = useState<{ readonly read: number; readonly commit: boolean } | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const abort = useRef<AbortController | null>(null);
+  const columns = IMPORT_LISTS[list];
+  const take = async (next: File | null, of: ImportList) => {
+    setTold(null);
+    setTrouble(null);
+    setFile(next);
+    const found = next === null ? [] : await headersOf(next);
+    setHeaders(found);
+    setMapping(remembered(of, found));
+    if (next !== null && found.length === 0)
+      setTrouble(
+        'No headers were found in the first line of this file. Save it as CSV with a line of headers.',
+      );
+  };
+  const choose = (name: string, header: string) => {
+    const next = { ...mapping, [name]: header === '' ? null : header };
+    setMapping(next);
+    setTold(null);
+    localStorage.setItem(memory(list, headers), JSON.stringify(next));
+  };
+  const run = async (commit: boolean) => {
+    if (file === null) return;
+    setTrouble(null);
+    setRunning({ read: 0, commit });
+    abort.current = new AbortController();
+    try {
+      const summary = await sendFile({ list, file, mapping, commit }, abort.current.signal, (read) => {
+        setRunning({ read, commit });
+      });
+      setTold(summary);
+      if (summary.committed) await client.invalidateQueries();
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : 'The file could not be read.');
+    }
+    setRunning(null);
+  };
+  const missing = columns.filter(({ name, needed }) => needed && (mapping[name] ?? null) === null);
+  return (
+    <section aria-labelledby="bring-in">
+      <h2 id="bring-in">Bring in</h2>
+      <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
+        <TextField
+          select
+          label="List"
+          value={list}
+          onChange={(event) => {
+            const next = event.target.value as ImportList;
+            setList(next);
+            void take(file, next);
+          }}
+          style={{ minWidth: 220 }}
+        >
+          {IMPORT_LIST_NAMES.map((name) => (
+            <MenuItem key={name} value={name}>
+              {NAMES[name]}
+            </MenuItem>
+          ))}
+        </TextField>
+        <input
+          type="file"
+          aria-label="File"
+          accept=".csv,.json,text/csv,application/json"
+          style={{ font: 'inherit', color: 'inherit', maxWidth: 320, padding: '8px 0' }}
+          onChange={(event) => {
+            void take(event.target.files?.[0] ?? null, list);
+          }}
+        />
+        <Button
+          variant="outlined"
+          disabled={file === null || missing.length > 0 || running !== null}
+          onClick={() => {
+            void run(false);
+          }}
+        >
+          See what would happen
+        </Button>
+        <Button
+          variant="contained"
+          disabled={
+            told === null || told.committed || told.rejected > 0 || told.added === 0 || running !== null
+          }
+          onClick={() => {
+            void run(true);
+          }}
+        >
+          Bring in {told === null || told.committed ? '' : told.added}
+        </Button>
+      </div>
+      {file === null ? (
+        <p className="small">
+          Columns of this list:{' '}
+          {columns.map(({ name, needed }) => `${name}${needed ? ' (needed)' : ''}`).join(', ')}.
+          docs/formats.md says what each holds.
+        </p>
+      ) : (
+        <details open={missing.length > 0} style={{ marginTop: 12 }}>
+          <summary style={{ cursor: 'pointer' }}>
+            Which header of the file is which column
+            {missing.length === 0 ? '' : `: ${missing.map(({ name }) => name).join(', ')} still needed`}
+          </summary>
+          <div
+            style={{
+              display: 'grid',
+              gridTemplateColumns: 'repeat(3, minmax(0, 1fr))',
+              gap: 10,
+              marginTop: 10,
+            }}
+          >
+            {columns.map(({ name, about, needed }) => (
+              <TextField
+                key={name}
+                select
+                size="small"
+                label={`${name}${needed ? ' (needed)' : ''}`}
+                value={mapping[name] ?? ''}
+                onChange={(event) => {
+                  choose(name, event.target.value);
+                }}
+                title={about}
+              >
+                <MenuItem value="">not in the file</MenuItem>
+                {headers.map((header) => (
+                  <MenuItem key={header} value={header}>
+                    {header}
+                  </MenuItem>
+                ))}
+              </TextField>
+            ))}
+          </div>
+        </details>
+      )}
+      {running === null ? null : (
+        <div role="status" style={{ display: 'flex', gap: 12, alignItems: 'center', marginTop: 12 }}>
+          <LinearProgress aria-label="Progress" style={{ flex: 1 }} />
+          <span className="mono">{running.read} rows</span>
+          <Button
+            onClick={() => {
+              abort.current?.abort();
+            }}
+          >
+            Cancel
+          </Button>
+        </div>
+      )}
+      {trouble === null ? null : (
+        <Alert severity="error" role="alert" style={{ marginTop: 12 }}>
+          {trouble}
+        </Alert>
+      )}
+      {told === null ? null : (
+        <div style={{ marginTop: 12 }}>
+          <p role="status">
+            <b>{told.committed ? 'Brought in.' : 'This would happen:'}</b> {told.rows} rows: {told.added} new,{' '}
+            {told.there} there already, {told.rejected} rejected.
+            {told.rejected > 0 ? ' Nothing is brought in while a row is rejected: all or nothing.' : ''}{' '}
+            {told.byAircraft.length === 0
+              ? ''
+              : `By aircraft: ${told.byAircraft.map(({ registration, added }) => `${registration} ${added}`).join(', ')}.`}
+          </p>
+          {told.rejected === 0 ? null : (
+            <Button
+              variant="outlined"
+              onClick={() => {
+                download(
+                  `rejected-${list}.csv`,
+                  rejectedFile(
+                    told,
+                    columns.map(({ name }) => name),
+                  ),
+                );
+              }}
+            >
+              Download the rejected rows with their reasons
+            </Button>
+          )}
+          <table
+            style={{ borderCollapse: 'collapse', width: '100%', marginTop: 10, background: 'var(--card)' }}
+          >
+            <thead className="small">
+              <tr>
+                {['Line', 'What would happen', 'Row'].map((name) => (
+                  <th key={name} style={{ textAlign: 'left', padding: '4px 10px' }}>
+                    {name}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {[...told.sample]
+                .sort((a, b) => Number(b.outcome === 'rejected') - Number(a.outcome === 'rejected'))
+                .slice(0, 50)
+                .map((row) => (
+                  <tr key={row.line} style={{ borderTop: '1px solid var(--rule)' }}>
+                    <td className="mono" style={{ padding: '4px 10px' }}>
+                      {row.line}
+                    </td>
+                    <td
+                      style={{
+                        padding: '4px 10px',
+                        borderLeft: row.outcome === 'rejected' ? '4px solid var(--grounded)' : 'none',
+                      }}
+                    >
+                      <b>{OUTCOMES[row.outcome]}</b>
+                    </td>
+                    <td style={{ padding: '4px 10px' }}>{row.words}</td>
+                  </tr>
+                ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </section>
+  );
+}

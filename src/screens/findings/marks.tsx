@@ -1,0 +1,210 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import { placeOnAircraft } from '@/core/walkround/place';
+import { STATIONS } from '@/core/walkround/steps';
+import { dateText } from '@/explain/formats';
+import type { Folder } from '@/queries/aircraft/folder';
+import { AircraftDrawing, MarkOnDrawing, type Spot } from '@/ui/aircraft-drawing';
+import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { StrikeForm } from '../maintenance/strike-form';
+
+interface Fields {
+  readonly what: string;
+  readonly place: string;
+  readonly certificateId: string;
+  readonly password: string;
+}
+
+const PLACES = STATIONS.flatMap(({ id, sided }) =>
+  (sided ? (['left', 'right'] as const) : [null]).map((side) => ({
+    value: `${id}/${side ?? ''}`,
+    name: placeOnAircraft(id, side),
+  })),
+);
+
+/** Lasting marks that were accepted, on the drawing and in a list; and the form for one more. */
+export function Marks({ folder, roles }: { readonly folder: Folder; readonly roles: readonly string[] }) {
+  const certificates = folder.sign.judgement;
+  const [writing, setWriting] = useState(false);
+  const [spot, setSpot] = useState<Spot | null>(null);
+  const [markId, setMarkId] = useState(() => crypto.randomUUID());
+  const { sign, trouble } = useSigned();
+  const {
+    register,
+    handleSubmit,
+    control,
+    setValue,
+    setError,
+    reset,
+    formState: { errors, isSubmitting },
+  } = useForm<Fields>({
+    defaultValues: {
+      what: '',
+      place: PLACES[0]?.value ?? '',
+      certificateId: certificates[0]?.id ?? '',
+      password: '',
+    },
+  });
+  const place = useWatch({ control, name: 'place' });
+  const keeper = roles.some((role) => role === 'mechanic' || role === 'dispatcher');
+  const submit = async (fields: Fields) => {
+    const [station = '', side = ''] = fields.place.split('/');
+    const done = await sign(
+      '/api/marks',
+      {
+        markId,
+        aircraftId: folder.aircraftId,
+        seenRevision: folder.revision,
+        what: fields.what,
+        station,
+        side: side === '' ? null : side,
+        x: spot?.x ?? -1,
+        y: spot?.y ?? -1,
+        certificateId: fields.certificateId,
+        password: fields.password,
+      },
+      (path, message) => {
+        setError(
+          (path === 'x' || path === 'y' ? 'what' : path === 'station' ? 'place' : path) as keyof Fields,
+          { message },
+        );
+      },
+    );
+    if (!done) {
+      setValue('password', '');
+      return;
+    }
+    setWriting(false);
+    setSpot(null);
+    setMarkId(crypto.randomUUID());
+    reset();
+  };
+  const field = (name: keyof Fields) => ({
+    error: errors[name] !== undefined,
+    helperText: errors[name]?.message,
+  });
+  return (
+    <section aria-labelledby="marks">
+      <div style={{ display: 'flex', alignItems: 'center', gap: 12, margin: '24px 0 8px' }}>
+        <h2 id="marks" style={{ margin: 0, flex: 1 }}>
+          Known marks
+        </h2>
+        {certificates.length === 0 || writing ? null : (
+          <Button
+            variant="outlined"
+            size="small"
+            onClick={() => {
+              setWriting(true);
+            }}
+          >
+            Accept a mark …
+          </Button>
+        )}
+      </div>
+      <AircraftDrawing
+        label={
+          folder.marks.length === 0
+            ? 'The aircraft from above and from the left; no mark is known'
+            : `The aircraft from above and from the left, with ${folder.marks.length} known ${folder.marks.length === 1 ? 'mark' : 'marks'}`
+        }
+        onPlace={writing ? setSpot : undefined}
+      >
+        {folder.marks.map((mark, at) => (
+          <MarkOnDrawing key={mark.id} x={mark.x} y={mark.y} number={at + 1} />
+        ))}
+        {spot === null ? null : <MarkOnDrawing x={spot.x} y={spot.y} number={null} />}
+      </AircraftDrawing>
+      {folder.marks.length === 0 ? (
+        <p className="small">No mark is known: whatever is found is new.</p>
+      ) : (
+        <ol style={{ margin: '8px 0 0', padding: 0, listStyle: 'none' }}>
+          {folder.marks.map((mark, at) => (
+            <li key={mark.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}>
+              <b className="figure">{at + 1}</b> {mark.what}{' '}
+              <span className="small">
+                {placeOnAircraft(mark.station, mark.side)} · accepted {dateText(mark.acceptedOn)} by{' '}
+                {mark.acceptedBy}
+              </span>
+              {keeper ? (
+                <StrikeForm folder={folder} recordId={mark.id} kind="known-mark" what={`mark ${at + 1}`} />
+              ) : null}
+            </li>
+          ))}
+        </ol>
+      )}
+      {!writing ? null : (
+        <form
+          noValidate
+          onSubmit={(event) => {
+            void handleSubmit(submit)(event);
+          }}
+          aria-label="Accept a mark"
+          style={{ display: 'grid', gap: 12, padding: '10px 0' }}
+        >
+          <div className="small">
+            {spot === null ? 'Tap the drawing where it is.' : 'Placed. Tap again to move it.'} Accepting a
+            mark closes no finding.
+          </div>
+          <TextField
+            label="What it looks like, and how large it is"
+            {...register('what', {
+              validate: (text) =>
+                text.trim() === ''
+                  ? 'Describe it: the next walk-round is compared with it.'
+                  : spot === null
+                    ? 'Tap the drawing where it is.'
+                    : true,
+            })}
+            {...field('what')}
+          />
+          <TextField select label="Where" value={place} {...register('place')} {...field('place')}>
+            {PLACES.map(({ value, name }) => (
+              <MenuItem key={value} value={value}>
+                {name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <TextField
+            select
+            label="Judged by certificate"
+            defaultValue={certificates[0]?.id ?? ''}
+            {...register('certificateId')}
+            {...field('certificateId')}
+          >
+            {certificates.map(({ id, name }) => (
+              <MenuItem key={id} value={id}>
+                {name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <TextField
+            label="Your password, as your signature"
+            type="password"
+            autoComplete="current-password"
+            {...register('password', { required: 'Enter your password: it is your signature.' })}
+            {...field('password')}
+          />
+          <SignedTrouble trouble={trouble} />
+          <div style={{ display: 'flex', gap: 8 }}>
+            <Button type="submit" variant="contained" disabled={isSubmitting}>
+              Accept the mark
+            </Button>
+            <Button
+              onClick={() => {
+                setWriting(false);
+                setSpot(null);
+              }}
+            >
+              Cancel
+            </Button>
+          </div>
+        </form>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,406 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { FindingInput } from '@/contracts/findings/report-finding';
+import type { RampAircraft } from '@/queries/findings/ramp';
+import { keep, sendKept, unfinished, type KeptFinding, type Sent } from '../data/kept-findings';
+import type { Me } from '../data/queries';
+import { BigButton } from './big-button';
+import { LastPilot } from './last-pilot';
+import { Choices, ThumbBar } from './ramp-frame';
+
+const LOOKS: readonly {
+  readonly value: FindingInput['looks'];
+  readonly name: string;
+  readonly detail: string;
+}[] = [
+  {
+    value: 'would-not-fly',
+    name: 'I would not fly it',
+    detail: 'It stays on the ground until a mechanic has looked',
+  },
+  { value: 'not-right', name: 'It is not right', detail: 'Somebody has to decide about it' },
+  {
+    value: 'looks-small',
+    name: 'It looks small to me',
+    detail: 'It is judged by what it is, not by how it looks',
+  },
+  { value: 'cannot-tell', name: 'I cannot tell', detail: 'An instructor has to look' },
+];
+
+type Question = 'station' | 'item' | 'kind' | 'describe' | 'looks' | 'sent';
+
+/** Who writes, and in which club. */
+type Writer = Pick<Me, 'personId' | 'clubId'>;
+
+const fresh = ({ personId, clubId }: Writer, aircraft: RampAircraft): KeptFinding => ({
+  findingId: crypto.randomUUID(),
+  personId,
+  clubId,
+  registration: aircraft.registration,
+  ready: 0,
+  photo: null,
+  photoId: crypto.randomUUID(),
+  wordsSent: false,
+  trouble: null,
+  finding: {
+    findingId: '',
+    aircraftId: aircraft.aircraftId,
+    station: null,
+    side: null,
+    step: null,
+    asListed: false,
+    what: '',
+    looks: null,
+    foundAt: '',
+  },
+});
+
+/** Reporting one finding: one question a screen, everything kept on the phone as it is entered. */
+export function Report({
+  aircraft,
+  personId,
+  clubId,
+  onDone,
+}: Writer & { readonly aircraft: RampAircraft; readonly onDone: () => void }) {
+  const [kept, setKept] = useState<KeptFinding | null>(null);
+  const [question, setQuestion] = useState<Question>('station');
+  const [sent, setSent] = useState<Sent | null>(null);
+  const [busy, setBusy] = useState(false);
+  const heading = useRef<HTMLHeadingElement>(null);
+
+  useEffect(() => {
+    let gone = false;
+    void unfinished(personId, aircraft.registration).then((known) => {
+      if (gone) return;
+      setKept(known ?? fresh({ personId, clubId }, aircraft));
+      if (known !== undefined)
+        setQuestion(
+          known.finding.station === null ? 'station' : known.finding.what === '' ? 'item' : 'describe',
+        );
+    });
+    return () => {
+      gone = true;
+    };
+  }, [aircraft, personId, clubId]);
+  useEffect(() => {
+    heading.current?.focus();
+  }, [question]);
+
+  if (kept === null) return <p style={{ padding: 16 }}>Looking for what was kept …</p>;
+  const change = (part: Partial<KeptFinding['finding']>, more: Partial<KeptFinding> = {}): KeptFinding => {
+    const next = {
+      ...kept,
+      ...more,
+      finding: {
+        ...kept.finding,
+        ...part,
+        findingId: kept.findingId,
+        foundAt: kept.finding.foundAt === '' ? new Date().toISOString() : kept.finding.foundAt,
+      },
+    };
+    setKept(next);
+    void keep(next);
+    return next;
+  };
+  const station = aircraft.stations.find(({ id }) => id === kept.finding.station);
+  const item = station?.items.find(({ step }) => step === kept.finding.step);
+  const finish = async (looks: FindingInput['looks']) => {
+    setBusy(true);
+    const ready = change({ looks }, { ready: 1, trouble: null });
+    await keep(ready);
+    setSent(await sendKept(ready));
+    setBusy(false);
+    setQuestion('sent');
+  };
+  const title = (text: string) => (
+    <h1
+      ref={heading}
+      tabIndex={-1}
+      style={{ fontSize: 26, lineHeight: 1.15, margin: '12px 0', outline: 'none' }}
+    >
+      {text}
+    </h1>
+  );
+
+  const back = (to: Question, disabled = false) => (
+    <BigButton
+      disabled={disabled}
+      onClick={() => {
+        setQuestion(to);
+      }}
+    >
+      Back
+    </BigButton>
+  );
+
+  switch (question) {
+    case 'station':
+      return (
+        <>
+          <LastPilot report={aircraft.lastReport} />
+          {title('Where on the aircraft?')}
+          <Choices columns={2}>
+            {byColumns(aircraft.stations).flatMap(({ id, places }) =>
+              places.map(({ side, name }) => (
+                <BigButton
+                  key={`${id}${side ?? ''}`}
+                  onClick={() => {
+                    change({ station: id, side, step: null, asListed: false, what: '' });
+                    setQuestion('item');
+                  }}
+                >
+                  {name}
+                </BigButton>
+              )),
+            )}
+          </Choices>
+          <ThumbBar>
+            <BigButton onClick={onDone}>Another aircraft</BigButton>
+          </ThumbBar>
+        </>
+      );
+    case 'item':
+      return (
+        <>
+          {title('What is it about?')}
+          <Choices>
+            <BigButton
+              onClick={() => {
+                change({ step: null, asListed: false, what: '' });
+                setQuestion('describe');
+              }}
+              detail="You describe it in your own words"
+            >
+              Something that is not on this list
+            </BigButton>
+            {station?.items.map(({ step, item: name }) => (
+              <BigButton
+                key={step}
+                onClick={() => {
+                  change({ step, asListed: false, what: '' });
+                  setQuestion('kind');
+                }}
+              >
+                {name}
+              </BigButton>
+            ))}
+          </Choices>
+          <ThumbBar>{back('station')}</ThumbBar>
+        </>
+      );
+    case 'kind':
+      return (
+        <>
+          {title(item?.item ?? 'What is it?')}
+          <p style={{ fontSize: 17, margin: '0 0 12px' }}>Is it just this?</p>
+          <Choices>
+            {item === undefined ? null : (
+              <BigButton
+                onClick={() => {
+                  change({ asListed: true, what: `${item.item}: ${item.typical}` });
+                  setQuestion('describe');
+                }}
+              >
+                {item.typical.charAt(0).toUpperCase() + item.typical.slice(1)}
+              </BigButton>
+            )}
+            <BigButton
+              onClick={() => {
+                change({ asListed: false, what: item === undefined ? '' : `${item.item}: ` });
+                setQuestion('describe');
+              }}
+              detail="You describe it; a mechanic has to look before it flies"
+            >
+              Something else, or more than that
+            </BigButton>
+          </Choices>
+          <ThumbBar>{back('item')}</ThumbBar>
+        </>
+      );
+    case 'describe':
+      return (
+        <>
+          {title('What do you see?')}
+          <label htmlFor="what" style={{ fontSize: 17 }}>
+            {kept.finding.asListed
+              ? 'Add what you see, such as where exactly and how much.'
+              : 'In your words: what, where exactly, how much.'}
+          </label>
+          <textarea
+            id="what"
+            rows={4}
+            maxLength={1000}
+            value={kept.finding.what}
+            onChange={(event) => {
+              change({ what: event.target.value });
+            }}
+            style={{
+              width: '100%',
+              boxSizing: 'border-box',
+              font: 'inherit',
+              fontSize: 18,
+              padding: 12,
+              margin: '8px 0 12px',
+              border: '2px solid var(--ink)',
+              borderRadius: 6,
+              background: 'var(--card)',
+              color: 'var(--ink)',
+            }}
+          />
+          {/* The picture stands on this phone until it was sent; the framework's image service has nothing to do with it. */}
+          {kept.photo === null ? null : <Picture key={kept.photoId} photo={kept.photo} />}
+          <label
+            style={{
+              display: 'block',
+              minHeight: 56,
+              boxSizing: 'border-box',
+              padding: '14px',
+              fontSize: 18,
+              fontWeight: 700,
+              border: '2px solid var(--ink)',
+              borderRadius: 6,
+              cursor: 'pointer',
+              position: 'relative',
+            }}
+          >
+            {kept.photo === null ? 'Take a photo' : 'Take another photo'}
+            <input
+              type="file"
+              accept="image/*"
+              capture="environment"
+              style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }}
+              onChange={(event) => {
+                const [file] = event.target.files ?? [];
+                if (file !== undefined) change({}, { photo: file, photoId: crypto.randomUUID() });
+              }}
+            />
+          </label>
+          <ThumbBar>
+            {back(kept.finding.step === null ? 'item' : 'kind')}
+            <BigButton
+              strong
+              disabled={kept.finding.what.trim() === ''}
+              onClick={() => {
+                setQuestion('looks');
+              }}
+            >
+              {kept.finding.what.trim() === '' ? 'Say what you see' : 'Keep this'}
+            </BigButton>
+          </ThumbBar>
+        </>
+      );
+    case 'looks':
+      return (
+        <>
+          {title('How bad does it look to you?')}
+          <p style={{ fontSize: 17, margin: '0 0 12px' }}>
+            Your answer can make it stricter, never softer. It is sent with this tap.
+          </p>
+          <Choices>
+            {LOOKS.map(({ value, name, detail }) => (
+              <BigButton
+                key={value}
+                detail={detail}
+                disabled={busy}
+                onClick={() => {
+                  void finish(value);
+                }}
+              >
+                {name}
+              </BigButton>
+            ))}
+          </Choices>
+          <ThumbBar>{back('describe', busy)}</ThumbBar>
+        </>
+      );
+    case 'sent':
+      return (
+        <>
+          {title(
+            sent?.state === 'sent'
+              ? 'Reported.'
+              : sent?.state === 'kept'
+                ? 'Kept on this phone.'
+                : 'Not accepted.',
+          )}
+          <div role="status" style={{ fontSize: 19, lineHeight: 1.35 }}>
+            {sent === null ? null : <Outcome sent={sent} registration={aircraft.registration} />}
+          </div>
+          <ThumbBar>
+            <BigButton onClick={onDone}>Another aircraft</BigButton>
+            <BigButton
+              strong
+              onClick={() => {
+                setKept(fresh({ personId, clubId }, aircraft));
+                setSent(null);
+                setQuestion('station');
+              }}
+            >
+              Report more
+            </BigButton>
+          </ThumbBar>
+        </>
+      );
+    default: {
+      const missing: never = question;
+      throw new RangeError(`no such question: ${String(missing)}`);
+    }
+  }
+}
+
+/** The photo as it stands on the phone. */
+function Picture({ photo }: { readonly photo: Blob }) {
+  const [url] = useState(() => URL.createObjectURL(photo));
+  useEffect(
+    () => () => {
+      URL.revokeObjectURL(url);
+    },
+    [url],
+  );
+  return (
+    <img
+      src={url}
+      alt="The photo that you took"
+      style={{ width: '100%', maxHeight: 220, objectFit: 'contain', marginBottom: 12 }}
+    />
+  );
+}
+
+/** What came of sending it, and what that means for flying. */
+function Outcome({ sent, registration }: { readonly sent: Sent; readonly registration: string }) {
+  switch (sent.state) {
+    case 'sent':
+      return (
+        <>
+          <p>The dispatcher sees it now. Wait for an answer before you fly {registration}.</p>
+          {sent.photoTrouble === null ? null : (
+            <p>The photo was not accepted; it stands above until you decide about it.</p>
+          )}
+        </>
+      );
+    case 'kept':
+      return (
+        <p>
+          It is sent as soon as there is a signal. <b>Nobody has seen it yet:</b> do not fly {registration},
+          and tell the dispatcher yourself.
+        </p>
+      );
+    case 'refused':
+      return <p>It stands above until you decide about it.</p>;
+    default: {
+      const missing: never = sent;
+      throw new RangeError(`no such outcome: ${JSON.stringify(missing)}`);
+    }
+  }
+}
+
+/** Stations with no sides first in pairs, so that the sided ones fill both columns of their rows. */
+function byColumns(stations: RampAircraft['stations']): RampAircraft['stations'] {
+  const single = stations.filter(({ places }) => places.length === 1);
+  return [
+    ...single.slice(0, single.length - (single.length % 2)),
+    ...stations.filter(({ places }) => places.length > 1),
+    ...single.slice(single.length - (single.length % 2)),
+  ];
+}

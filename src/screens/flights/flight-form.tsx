@@ -1,0 +1,433 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import type { FlightDraftInput } from '@/contracts/flights/plan';
+import { DIMENSIONS, type Crew, type Purpose, type Range, type Rules } from '@/core/envelope/dimensions';
+import { parseCivilDate } from '@/core/time/civil-date';
+import { dateText, sentenceCase } from '@/explain/formats';
+import { PURPOSE_NAMES } from '@/explain/names';
+import type { DayPlan, DraftAnswer, PlanLine } from '@/queries/flights/plan';
+import { Refusal, send } from '../data/fetching';
+import { Reasons } from '../shell/reasons';
+import { PlacesFields, placesOf, type PlaceText } from './places-fields';
+
+interface Fields {
+  readonly aircraftId: string;
+  readonly person: string;
+  readonly date: string;
+  readonly starts: string;
+  readonly ends: string;
+  readonly airborne: string;
+  readonly purpose: Purpose;
+  readonly crew: Crew;
+  readonly rules: Rules;
+  readonly range: Range;
+  readonly passengers: boolean;
+  readonly transponder: boolean;
+  readonly broadcast: boolean;
+  readonly water: boolean;
+  readonly vor: boolean;
+  readonly database: boolean;
+  readonly persons: string;
+  readonly landings: string;
+  readonly fuel: string;
+  readonly altitude: string;
+  readonly alternate: string;
+  readonly withoutTransponder: boolean;
+  readonly withoutAdsb: boolean;
+  readonly excepted: boolean;
+  readonly near: boolean;
+  readonly places: readonly PlaceText[];
+  readonly tows: number | null;
+}
+
+const CREWS: Readonly<Record<Crew, string>> = {
+  'rated-pilot': 'rated pilot',
+  dual: 'with an instructor',
+  'student-solo': 'student alone',
+};
+const RANGES: Readonly<Partial<Record<Range, string>>> = {};
+const nameOfRange = (range: Range) => RANGES[range] ?? range.replaceAll('-', ' ');
+const ANSWERS = {
+  yes: 'This flight can go.',
+  'yes-after': 'This flight can go after a step.',
+  no: 'This flight cannot go.',
+  unclear: '',
+} as const;
+const whole = (text: string, digits = 3) =>
+  /^\d+$/.test(text.trim()) && text.trim().length <= digits ? Number(text.trim()) : null;
+const shown = (value: number | null | undefined) =>
+  value === null || value === undefined ? '' : String(value);
+const CLOCK = /^([01]\d|2[0-3]):[0-5]\d$/;
+
+/** `930` and `9:30` as `09:30`: typed in a few keys. */
+function clockFrom(text: string): string {
+  const digits = /^(\d{1,2}):?(\d{2})$/.exec(text.trim());
+  return digits === null ? text : `${(digits[1] ?? '').padStart(2, '0')}:${digits[2] ?? ''}`;
+}
+
+function draftOf(fields: Fields): FlightDraftInput {
+  const words = fields.airborne.trim();
+  return {
+    aircraftId: fields.aircraftId,
+    person: fields.person.trim() === '' ? 'not named yet' : fields.person,
+    starts: { date: fields.date, clock: clockFrom(fields.starts) },
+    endsClock: clockFrom(fields.ends),
+    airborne: words === '' ? null : Number(words),
+    purpose: fields.purpose,
+    crew: fields.crew,
+    rules: fields.rules,
+    range: fields.range,
+    passengers: fields.passengers,
+    transponderAirspace: fields.transponder,
+    adsbAirspace: fields.broadcast,
+    beyondGlide: fields.water,
+    reliesOnVor: fields.vor,
+    reliesOnDatabase: fields.database,
+    persons: whole(fields.persons),
+    landings: whole(fields.landings),
+    towLaunches: fields.tows,
+    fuelPlanned: fields.fuel.trim() === '' ? null : fields.fuel.trim(),
+    places: placesOf(fields.places) ?? [],
+    altitudeFeet: whole(fields.altitude, 5),
+    alternateMinutes: whole(fields.alternate),
+    exceptedAirspace: fields.excepted,
+    trainingWithin50Miles: fields.near,
+    authorisedWithout: [
+      ...(fields.withoutTransponder ? ['transponder' as const] : []),
+      ...(fields.withoutAdsb ? ['ads-b-out' as const] : []),
+    ],
+  };
+}
+
+interface Props {
+  readonly plan: DayPlan;
+  readonly moving: PlanLine | null;
+  /** The only person for whom the reader plans: themselves; null for the desk. */ readonly onlyFor:
+    string | null;
+  readonly onDone: () => void;
+}
+
+/** Entering or moving a flight: who, which aircraft, when, what for. The answer comes while it is typed. */
+export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
+  const client = useQueryClient();
+  const [flightId] = useState(() => crypto.randomUUID());
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const flight = moving?.flight;
+  const {
+    register,
+    handleSubmit,
+    control,
+    setValue,
+    setError,
+    formState: { errors, isSubmitting },
+  } = useForm<Fields>({
+    defaultValues: {
+      aircraftId: moving?.aircraftId ?? plan.aircraft[0]?.aircraftId ?? '',
+      person: moving?.person ?? onlyFor ?? '',
+      date: moving?.date ?? plan.date,
+      starts: moving?.starts ?? '',
+      ends: moving?.ends ?? '',
+      airborne: moving?.airborne ?? '',
+      purpose: flight?.purpose ?? 'private-rental',
+      crew: flight?.crew ?? 'rated-pilot',
+      rules: flight?.rules ?? 'vfr',
+      range: flight?.range ?? 'local',
+      passengers: flight?.passengers ?? false,
+      transponder: flight?.transponderAirspace ?? false,
+      broadcast: flight?.adsbAirspace ?? false,
+      water: flight?.beyondGlideOverWater ?? false,
+      vor: flight?.reliesOnVor ?? false,
+      database: flight?.reliesOnDatabase ?? false,
+      persons: shown(flight?.persons),
+      landings: shown(flight?.landings),
+      fuel: moving?.fuel ?? '',
+      tows: flight?.towLaunches ?? null,
+      altitude: shown(flight?.altitudeFeet),
+      alternate: shown(flight?.toAlternate == null ? null : flight.toAlternate / 60),
+      excepted: flight?.exceptedAirspace ?? false,
+      near: flight?.trainingWithin50Miles ?? false,
+      withoutTransponder: flight?.authorisedWithout.includes('transponder') ?? false,
+      withoutAdsb: flight?.authorisedWithout.includes('ads-b-out') ?? false,
+      places:
+        flight?.places.map(({ name, latitude, longitude, zone }) => ({
+          name,
+          latitude: String(latitude),
+          longitude: String(longitude),
+          timeZone: zone,
+        })) ?? [],
+    },
+  });
+  const fields = useWatch({ control }) as Fields;
+  const draft = draftOf(fields);
+  const complete =
+    CLOCK.test(draft.starts.clock)
+    && CLOCK.test(draft.endsClock)
+    && parseCivilDate(fields.date) !== undefined
+    && !Number.isNaN(draft.airborne ?? 0)
+    && placesOf(fields.places) !== null;
+  const { data: answer } = useQuery({
+    queryKey: ['plan', 'draft', draft, moving?.flightId ?? null],
+    queryFn: () =>
+      send<DraftAnswer>('/api/plan/preview', { flight: draft, replaces: moving?.flightId ?? null }),
+    enabled: complete,
+    retry: false,
+    placeholderData: (before) => before,
+  });
+  const submit = async (given: Fields) => {
+    setTrouble(null);
+    // A place that is not complete would be left out, and with it the light there.
+    if (placesOf(given.places) === null) {
+      setTrouble('Name every place with its latitude and longitude in degrees, or take it away.');
+      return;
+    }
+    try {
+      await send('/api/plan', { flightId, replaces: moving?.flightId ?? null, flight: draftOf(given) });
+      await client.invalidateQueries();
+      onDone();
+    } catch (error) {
+      if (error instanceof Refusal)
+        for (const { path, message } of error.details.problems ?? [])
+          setError(
+            ((
+              {
+                endsClock: 'ends',
+                fuelPlanned: 'fuel',
+                altitudeFeet: 'altitude',
+                alternateMinutes: 'alternate',
+              } as Record<string, string>
+            )[path.replace(/^flight\./, '').split('.')[0] ?? '']
+              ?? path.replace(/^flight\./, '').split('.')[0]
+              ?? path) as keyof Fields,
+            { message },
+          );
+      setTrouble(error instanceof Error ? error.message : 'It was not recorded. Try again.');
+    }
+  };
+  const field = (name: keyof Fields) => ({
+    error: errors[name] !== undefined,
+    helperText: errors[name]?.message,
+  });
+  const clockField = (name: 'starts' | 'ends', label: string) => (
+    <TextField
+      label={label}
+      placeholder="0930"
+      {...register(name, {
+        validate: (text) => CLOCK.test(clockFrom(text)) || 'A time such as 0930.',
+        onBlur: () => {
+          setValue(name, clockFrom(fields[name]));
+        },
+      })}
+      {...field(name)}
+      slotProps={{ htmlInput: { className: 'figure' } }}
+    />
+  );
+  const figure = (name: 'altitude' | 'alternate', label: string, form: RegExp, helps: string) => (
+    <TextField
+      label={label}
+      {...register(name, { validate: (text) => text.trim() === '' || form.test(text.trim()) || helps })}
+      {...field(name)}
+      slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }}
+    />
+  );
+  const date = parseCivilDate(fields.date);
+  const pair = { display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 12 } as const;
+  return (
+    <form
+      noValidate
+      onSubmit={(event) => {
+        void handleSubmit(submit)(event);
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') onDone();
+      }}
+      aria-label={moving === null ? 'Enter a flight' : 'Move a flight'}
+      style={{ display: 'grid', gap: 12 }}
+    >
+      <h2 style={{ margin: 0 }}>{moving === null ? 'Enter a flight' : `Move ${moving.person}’s flight`}</h2>
+      <TextField
+        label="Who"
+        autoFocus
+        {...register('person', { validate: (text) => text.trim() !== '' || 'Say who flies.' })}
+        {...field('person')}
+        slotProps={{ htmlInput: { readOnly: onlyFor !== null } }}
+      />
+      <TextField select label="Aircraft" value={fields.aircraftId} {...register('aircraftId')}>
+        {plan.aircraft.map((one) => (
+          <MenuItem key={one.aircraftId} value={one.aircraftId}>
+            <span className="figure">{one.registration}</span>&nbsp; {one.typeName}, {one.verdict}
+          </MenuItem>
+        ))}
+      </TextField>
+      <div style={pair}>
+        <TextField
+          label="Day"
+          type="date"
+          slotProps={{ inputLabel: { shrink: true }, htmlInput: { min: plan.today } }}
+          {...register('date')}
+          error={errors.date !== undefined}
+          helperText={errors.date?.message ?? (date === undefined ? '' : dateText(date))}
+        />
+        <TextField
+          label="Hours in the air"
+          {...register('airborne', {
+            validate: (text) =>
+              text.trim() === ''
+              || /^\d{1,2}(\.\d{1,2})?$/.test(text.trim())
+              || 'Such as 1.2; empty counts the whole time.',
+          })}
+          {...field('airborne')}
+          slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }}
+        />
+        {clockField('starts', 'From')}
+        {clockField('ends', 'To')}
+        <TextField select label="What for" value={fields.purpose} {...register('purpose')}>
+          {DIMENSIONS.purpose.map((purpose) => (
+            <MenuItem key={purpose} value={purpose}>
+              {sentenceCase(PURPOSE_NAMES[purpose])}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField select label="Who flies it" value={fields.crew} {...register('crew')}>
+          {DIMENSIONS.crew.map((crew) => (
+            <MenuItem key={crew} value={crew}>
+              {sentenceCase(CREWS[crew])}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField select label="Flight rules" value={fields.rules} {...register('rules')}>
+          {DIMENSIONS.rules.map((rules) => (
+            <MenuItem key={rules} value={rules}>
+              {rules.toUpperCase()}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField select label="How far" value={fields.range} {...register('range')}>
+          {DIMENSIONS.range.map((range) => (
+            <MenuItem key={range} value={range}>
+              {sentenceCase(nameOfRange(range))}
+            </MenuItem>
+          ))}
+        </TextField>
+        {fields.rules !== 'ifr' ? null : (
+          <>
+            {figure('altitude', 'Highest altitude, ft', /^\d{1,5}$/, 'Whole feet, such as 6000.')}
+            {figure('alternate', 'Alternate, minutes', /^\d{1,3}$/, 'Whole minutes; 0 where none is needed.')}
+          </>
+        )}
+      </div>
+      <details>
+        <summary style={{ cursor: 'pointer' }}>Airspace, people, landings, fuel</summary>
+        <div style={{ ...pair, marginTop: 10 }}>
+          <TextField
+            label="People aboard"
+            {...register('persons')}
+            {...field('persons')}
+            slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }}
+          />
+          <TextField
+            label="Landings"
+            {...register('landings')}
+            {...field('landings')}
+            slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }}
+          />
+          <TextField
+            label="Fuel at start, US gal"
+            {...register('fuel')}
+            {...field('fuel')}
+            slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }}
+          />
+          <span />
+          {(
+            [
+              ['passengers', 'Carries passengers'],
+              ['transponder', 'In transponder airspace'],
+              ['broadcast', 'In ADS-B airspace'],
+              ['water', 'Beyond gliding distance over water'],
+              ['vor', 'Navigates by VOR'],
+              ['database', 'Navigates by a database'],
+              ['near', 'Training within 50 NM of the field'],
+              ['excepted', 'Only in airspace that 91.215(b) excepts'],
+              ['withoutTransponder', 'ATC authorised it without transponder'],
+              ['withoutAdsb', 'ATC authorised it without ADS-B Out'],
+            ] as const
+          ).map(([name, label]) => (
+            <FormControlLabel
+              key={name}
+              control={<Checkbox checked={fields[name]} {...register(name)} />}
+              label={label}
+            />
+          ))}
+        </div>
+      </details>
+      <PlacesFields
+        places={fields.places}
+        plan={plan}
+        onChange={(places) => {
+          setValue('places', places);
+        }}
+      />
+      {!complete || answer === undefined ? null : (
+        <div
+          role="status"
+          style={{
+            borderLeft: `4px solid var(--${answer.answer === 'no' ? 'grounded' : answer.answer === 'yes-after' ? 'restricted' : 'sea'})`,
+            paddingLeft: 12,
+          }}
+        >
+          <b>{ANSWERS[answer.answer]}</b> {answer.words}
+          {answer.clashes.length === 0 ? null : (
+            <div>
+              <b>Already planned then:</b> {answer.clashes.join('; ')}.
+            </div>
+          )}
+          {answer.others.length === 0 ? null : (
+            <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap', alignItems: 'center', marginTop: 6 }}>
+              Could take it:{' '}
+              {answer.others.map((one) => (
+                <Button
+                  key={one.aircraftId}
+                  size="small"
+                  variant="outlined"
+                  className="figure"
+                  onClick={() => {
+                    setValue('aircraftId', one.aircraftId);
+                  }}
+                >
+                  {one.registration}
+                </Button>
+              ))}
+            </div>
+          )}
+          {answer.against.length === 0 ? null : (
+            <details style={{ marginTop: 6 }}>
+              <summary style={{ cursor: 'pointer' }}>Why, and what would open it</summary>
+              <div style={{ marginTop: 8 }}>
+                <Reasons reasons={answer.against} />
+              </div>
+            </details>
+          )}
+        </div>
+      )}
+      {trouble === null ? null : (
+        <Alert severity="error" role="alert">
+          {trouble}
+        </Alert>
+      )}
+      <div style={{ display: 'flex', gap: 8 }}>
+        <Button type="submit" variant="contained" disabled={isSubmitting}>
+          {moving === null ? 'Enter it' : 'Move it'}
+        </Button>
+        <Button onClick={onDone}>Cancel</Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,73 @@
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { MonthBars } from '@/charts/month-bars';
+import type { Folder } from '@/queries/aircraft/folder';
+
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+/** The last flights with their figures, and what was flown month by month. */
+export function Flights({ folder }: { readonly folder: Folder }) {
+  return (
+    <section aria-labelledby="flights">
+      <div style={{ display: 'flex', alignItems: 'center', gap: 12, margin: '24px 0 8px' }}>
+        <h2 id="flights" style={{ margin: 0, flex: 1 }}>
+          Flights
+        </h2>
+        <Button component={Link} href={`/sheet/${folder.registration}`} size="small" variant="outlined">
+          Sheets to print
+        </Button>
+      </div>
+      {folder.months.length === 0 ? null : (
+        <MonthBars
+          title="Hours flown"
+          width={640}
+          height={120}
+          bars={folder.months.map(({ month, hours }) => ({
+            name: MONTHS[Number(month.slice(5)) - 1] ?? month,
+            value: hours,
+            label: hours.toFixed(0),
+          }))}
+        />
+      )}
+      {folder.oil.steps.length === 0 ? null : (
+        <>
+          <h3 style={{ margin: '12px 0 0', fontSize: 17 }}>Oil use, US quarts an hour</h3>
+          <MonthBars
+            title="Oil use from one top-up to the next, US quarts an hour"
+            width={640}
+            height={110}
+            bars={folder.oil.steps.map(({ at, use }) => ({ name: at, value: use, label: use.toFixed(2) }))}
+          />
+          <p className="small" style={{ margin: '2px 0 8px' }}>
+            {folder.oil.trend === null
+              ? 'Too few top-ups to say where it goes.'
+              : `All of them together: ${folder.oil.trend}. Each bar is what was added, over the hours since the one before.`}
+          </p>
+        </>
+      )}
+      {folder.flights.length === 0 ? <p>No flight is on record.</p> : null}
+      <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+        {folder.flights.map((flight) => (
+          <li key={flight.id} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0' }}>
+            <span className="mono small">{flight.left}</span> <b>{flight.person}</b>
+            {flight.out ? <b> – out</b> : null}{' '}
+            <span className="small">
+              {[
+                flight.landings === null
+                  ? ''
+                  : `${flight.landings} ${flight.landings === 1 ? 'landing' : 'landings'}`,
+                flight.billed === '' ? '' : `billing time ${flight.billed}`,
+              ]
+                .filter((text) => text !== '')
+                .join(' · ')}
+            </span>
+            <div className="small mono">{flight.figures}</div>
+            {flight.remarks === '' || flight.remarks === 'Nothing to report' ? null : (
+              <div>{flight.remarks}</div>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,116 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { asksAtCheckOut, unanswered } from '@/core/counter/desk';
+import type { CounterFlight } from '@/queries/flights/counter';
+import { send } from '../data/fetching';
+import { LastWord } from './last-word';
+import { Part } from './part';
+import { enteredOf, ReadingFields, useReadings } from './readings';
+
+interface Fields {
+  readonly fuelAboard: string;
+  readonly oilAboard: string;
+  readonly remarks: string;
+}
+
+/** Handing out: the pouch, the meters compared with the record, fuel and oil, and the aircraft is out. What is typed stays when it is refused. */
+export function Leaving({ flight }: { readonly flight: CounterFlight }) {
+  const client = useQueryClient();
+  const state = useReadings();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const {
+    register,
+    handleSubmit,
+    formState: { isSubmitting },
+  } = useForm<Fields>({ defaultValues: { fuelAboard: '', oilAboard: '', remarks: '' } });
+  const { dials } = flight;
+  const entered = enteredOf(dials, state.readings);
+  const asks = asksAtCheckOut(dials, entered);
+  const submit = async ({ fuelAboard, oilAboard, remarks }: Fields) => {
+    state.leave(dials.map(({ dial }) => dial.id));
+    if (unanswered(asks, state.readings.accepted).length > 0) {
+      setTrouble('Nothing was recorded yet: the meters ask something above.');
+      return;
+    }
+    setTrouble(null);
+    const words = (text: string) => (text.trim() === '' ? null : text.trim());
+    try {
+      await send('/api/counter/out', {
+        flightId: flight.flightId,
+        aircraftId: flight.aircraftId,
+        seenRevision: flight.revision,
+        readings: entered,
+        accepted: state.readings.accepted,
+        fuelAboard: words(fuelAboard),
+        oilAboard: words(oilAboard),
+        remarks: words(remarks),
+      });
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : 'It was not recorded. Try again.');
+    }
+    await client.invalidateQueries({ queryKey: ['counter'] });
+  };
+  return (
+    <form
+      noValidate
+      onSubmit={(event) => {
+        void handleSubmit(submit)(event);
+      }}
+      aria-label="Hand out"
+    >
+      <LastWord report={flight.lastReport} registration={flight.registration} />
+      <Part title="The pouch">
+        <ul style={{ margin: 0, padding: 0, listStyle: 'none', columns: 2, columnGap: 32 }}>
+          {flight.papers.map(({ name, keptWhere }) => (
+            <li key={name} style={{ breakInside: 'avoid', padding: '3px 0' }}>
+              {name} <span className="small">{keptWhere}</span>
+            </li>
+          ))}
+        </ul>
+        {flight.papers.length === 0 ? <p className="small">No document was ever checked.</p> : null}
+      </Part>
+      <Part title="Meters">
+        {dials.length === 0 ? (
+          <p className="small">
+            {flight.category === 'glider'
+              ? 'It carries no meter: its hours come from launch and landing.'
+              : 'Nobody has said yet which meters it has. Enter them in its folder first.'}
+          </p>
+        ) : null}
+        <ReadingFields
+          dials={dials}
+          asks={asks}
+          state={state}
+          beside={({ lastText }) => `on record: ${lastText}`}
+        />
+      </Part>
+      <Part title="Fuel, oil, remarks">
+        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 16 }}>
+          <TextField label="Fuel aboard, as dipped" {...register('fuelAboard')} />
+          <TextField label="Oil, as read" {...register('oilAboard')} />
+          <TextField
+            label="Remarks"
+            multiline
+            minRows={1}
+            {...register('remarks')}
+            style={{ gridColumn: '1 / -1' }}
+          />
+        </div>
+      </Part>
+      {trouble === null ? null : (
+        <Alert severity="error" role="alert" style={{ marginBottom: 12 }}>
+          {trouble}
+        </Alert>
+      )}
+      <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
+        Hand out {flight.registration} to {flight.person}
+      </Button>
+    </form>
+  );
+}

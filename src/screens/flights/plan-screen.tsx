@@ -1,0 +1,295 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { may } from '@/contracts/kernel/permissions';
+import { addDays } from '@/core/time/civil-date';
+import { dateText } from '@/explain/formats';
+import { PURPOSE_NAMES } from '@/explain/names';
+import type { PlanLine } from '@/queries/flights/plan';
+import { clock, day as dayName } from '../data/clock';
+import { send } from '../data/fetching';
+import { useLive } from '../data/live';
+import { useDayPlan, useMe } from '../data/queries';
+import { DeskHeader } from '../shell/desk-header';
+import { NotLive } from '../shell/not-live';
+import { Trouble } from '../shell/trouble';
+import { FlightForm } from './flight-form';
+
+const ANSWERS: Readonly<Record<PlanLine['answer'], string>> = {
+  yes: 'Can go',
+  'yes-after': 'After a step',
+  no: 'Cannot go',
+  past: 'Not checked out',
+  left: 'Handed out',
+};
+const toneOf = (answer: PlanLine['answer']) =>
+  answer === 'no' ? 'grounded' : answer === 'yes-after' ? 'restricted' : 'rule';
+
+type Doing =
+  | { readonly kind: 'entering'; readonly number: number }
+  | { readonly kind: 'moving'; readonly flight: PlanLine }
+  | null;
+
+/** The plan of a day: enter, move and cancel flights by keyboard; each is decided as it stands now. */
+export function PlanScreen() {
+  const client = useQueryClient();
+  const [day, setDay] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [doing, setDoing] = useState<Doing>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const { data: plan, error, refetch } = useDayPlan(day);
+  const { data: me } = useMe();
+  const deadSince = useLive();
+  if (plan === undefined)
+    return (
+      <>
+        <DeskHeader />
+        <main>
+          {error === null ? (
+            <p style={{ padding: 24 }}>Loading …</p>
+          ) : (
+            <Trouble
+              error={error}
+              retry={() => {
+                void refetch();
+              }}
+            />
+          )}
+        </main>
+      </>
+    );
+  const selected =
+    plan.flights.find(({ flightId }) => flightId === chosen)
+    ?? plan.flights.find(({ answer }) => answer !== 'past' && answer !== 'left')
+    ?? plan.flights[0];
+  const open = (flight: PlanLine | undefined) => flight !== undefined && flight.answer !== 'left';
+  const forOthers = may(me?.roles ?? [], 'plan-flight-of-others');
+  const mayChange = (flight: PlanLine) =>
+    forOthers || (me !== undefined && flight.owners.includes(me.personId));
+  const shift = (by: number) => {
+    setDay(addDays(plan.date, by));
+    setChosen(null);
+  };
+  const cancel = async (flight: PlanLine) => {
+    setTrouble(null);
+    try {
+      await send('/api/plan/cancel', { flightId: flight.flightId, aircraftId: flight.aircraftId, why: null });
+    } catch (problem) {
+      setTrouble(problem instanceof Error ? problem.message : 'It was not cancelled. Try again.');
+    }
+    await client.invalidateQueries();
+  };
+  const keys = (event: React.KeyboardEvent) => {
+    if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey || event.altKey) return;
+    const at = plan.flights.findIndex((flight) => flight === selected);
+    const act: Readonly<Record<string, () => void>> = {
+      ArrowDown: () => {
+        setChosen(plan.flights[Math.min(plan.flights.length - 1, at + 1)]?.flightId ?? null);
+      },
+      ArrowUp: () => {
+        setChosen(plan.flights[Math.max(0, at - 1)]?.flightId ?? null);
+      },
+      ArrowLeft: () => {
+        shift(-1);
+      },
+      ArrowRight: () => {
+        shift(1);
+      },
+      n: () => {
+        setDoing({ kind: 'entering', number: Date.now() });
+      },
+      m: () => {
+        if (selected !== undefined && open(selected) && mayChange(selected))
+          setDoing({ kind: 'moving', flight: selected });
+      },
+      x: () => {
+        if (selected !== undefined && open(selected)) void cancel(selected);
+      },
+    };
+    const found = act[event.key];
+    if (found === undefined) return;
+    event.preventDefault();
+    found();
+  };
+  return (
+    <>
+      <DeskHeader>
+        <span>{plan.field}</span>
+        <span className="mono">
+          {dayName(plan.now, plan.zone)}&nbsp; {clock(plan.now, plan.zone)}
+        </span>
+      </DeskHeader>
+      <NotLive since={deadSince} zone={plan.zone} />
+      <main
+        style={{
+          padding: '16px 20px 40px',
+          display: 'grid',
+          gridTemplateColumns: 'minmax(0, 1fr) 400px',
+          gap: 28,
+          maxWidth: 1320,
+          margin: '0 auto',
+        }}
+      >
+        <div>
+          <div style={{ display: 'flex', gap: 10, alignItems: 'center', marginBottom: 10 }}>
+            <h1 style={{ margin: 0, flex: 1 }}>
+              {dateText(plan.date)}
+              {plan.date === plan.today ? ', today' : ''}
+            </h1>
+            <Button
+              onClick={() => {
+                shift(-1);
+              }}
+            >
+              Day before
+            </Button>
+            <Button
+              onClick={() => {
+                setDay(null);
+              }}
+              disabled={plan.date === plan.today}
+            >
+              Today
+            </Button>
+            <Button
+              onClick={() => {
+                shift(1);
+              }}
+            >
+              Day after
+            </Button>
+            <Button
+              variant="contained"
+              onClick={() => {
+                setDoing({ kind: 'entering', number: Date.now() });
+              }}
+            >
+              Enter a flight
+            </Button>
+          </div>
+          {trouble === null ? null : (
+            <Alert severity="error" role="alert">
+              {trouble}
+            </Alert>
+          )}
+          <div
+            tabIndex={0}
+            role="region"
+            aria-label="Flights; arrow keys choose, n enters, m moves, x cancels, left and right change the day"
+            onKeyDown={keys}
+            style={{ border: '1px solid var(--rule)', background: 'var(--card)' }}
+          >
+            {plan.flights.length === 0 ? (
+              <p style={{ padding: 16 }}>No flight is planned for this day. Press n, or “Enter a flight”.</p>
+            ) : null}
+            <table style={{ borderCollapse: 'collapse', width: '100%' }}>
+              <thead className="small" style={{ textAlign: 'left' }}>
+                <tr>
+                  {['When', 'Aircraft', 'Who', 'Answer', 'Do'].map((name) => (
+                    <th key={name} style={{ padding: '6px 10px', fontWeight: 400 }}>
+                      {name}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {plan.flights.map((flight) => (
+                  <tr
+                    key={flight.flightId}
+                    aria-selected={flight === selected}
+                    onClick={() => {
+                      setChosen(flight.flightId);
+                    }}
+                    style={{
+                      background: flight === selected ? 'var(--sea-tint)' : 'transparent',
+                      borderTop: '1px solid var(--rule)',
+                      cursor: 'pointer',
+                    }}
+                  >
+                    <td
+                      className="mono"
+                      style={{
+                        padding: '9px 10px',
+                        borderLeft: `5px solid var(--${toneOf(flight.answer)})`,
+                        whiteSpace: 'nowrap',
+                      }}
+                    >
+                      {flight.starts}–{flight.ends}
+                    </td>
+                    <td className="figure" style={{ padding: '9px 10px', fontSize: 17 }}>
+                      {flight.registration}
+                    </td>
+                    <td style={{ padding: '9px 10px' }}>
+                      <b>{flight.person}</b>
+                      {flight.flight.purpose === null ? '' : `, ${PURPOSE_NAMES[flight.flight.purpose]}`}
+                    </td>
+                    <td style={{ padding: '9px 10px' }}>
+                      <b>{ANSWERS[flight.answer]}</b>
+                      {flight.words === '' ? null : <div className="small">{flight.words}</div>}
+                    </td>
+                    <td style={{ padding: '4px 10px', textAlign: 'right', whiteSpace: 'nowrap' }}>
+                      {open(flight) ? (
+                        <>
+                          <Button size="small" component={Link} href={`/counter/${flight.flightId}`}>
+                            Counter
+                          </Button>
+                          {mayChange(flight) ? (
+                            <>
+                              <Button
+                                size="small"
+                                onClick={() => {
+                                  setDoing({ kind: 'moving', flight });
+                                }}
+                              >
+                                Move
+                              </Button>
+                              <Button
+                                size="small"
+                                onClick={() => {
+                                  void cancel(flight);
+                                }}
+                              >
+                                Cancel
+                              </Button>
+                            </>
+                          ) : null}
+                        </>
+                      ) : (
+                        <Button size="small" component={Link} href={`/counter/${flight.flightId}`}>
+                          Counter
+                        </Button>
+                      )}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <p className="small">
+            Every flight is decided as the records stand now, and again whenever they change. Keys: arrows
+            choose a flight and a day, n enters, m moves, x cancels.
+          </p>
+        </div>
+        <aside style={{ borderLeft: '1px solid var(--rule)', paddingLeft: 24 }}>
+          {doing === null ? (
+            <p className="small">Choose a flight to move or cancel it, or enter a new one.</p>
+          ) : (
+            <FlightForm
+              onlyFor={forOthers ? null : (me?.name ?? null)}
+              key={doing.kind === 'entering' ? doing.number : doing.flight.flightId}
+              plan={plan}
+              moving={doing.kind === 'moving' ? doing.flight : null}
+              onDone={() => {
+                setDoing(null);
+              }}
+            />
+          )}
+        </aside>
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,470 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import type { InspectionKind } from '@/core/records/maintenance/inspection';
+import { parseCivilDate } from '@/core/time/civil-date';
+import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
+import { dateText, sentenceCase } from '@/explain/formats';
+import { CERTIFICATE_CHOICES, METER_NAMES_IN_WORDS } from '@/explain/names';
+import type { EntryPreview } from '@/queries/maintenance/entry-preview';
+import type { Folder } from '@/queries/aircraft/folder';
+import { may } from '@/contracts/kernel/permissions';
+import { send } from '../data/fetching';
+import { sendPhoto } from '../data/photos';
+import { PhotoField } from '../kit/photo-field';
+import { SignedTrouble, useSigned } from '../kit/signed-form';
+
+interface Fields {
+  readonly what: string;
+  readonly completedOn: string;
+  readonly reading: string;
+  readonly outcome: 'approved' | 'discrepancies-listed';
+  readonly excess: string;
+  readonly feet: string;
+  readonly method: string;
+  readonly description: string;
+  readonly by: string;
+  readonly name: string;
+  readonly kind: string;
+  readonly number: string;
+  readonly from: string;
+  readonly until: string;
+  readonly above: boolean;
+  readonly password: string;
+}
+
+/** What the record of an inspection says. Source of what it must contain: 14 CFR 43.11(a) (from memory); the wording is ours. */
+const wording = (name: string, approved: boolean): string =>
+  approved
+    ? `${name} carried out in accordance with the aircraft’s programme; found airworthy and approved for return to service.`
+    : `${name} carried out; not approved for return to service. A dated list of discrepancies was given to the owner.`;
+
+const COPIED = 'copied';
+
+/** The choice of what was done, as one list: `inspection/annual`, `item/…`, `ad/…`. */
+function choices({ sign }: Folder) {
+  return [
+    ...sign.inspections.map((one) => ({
+      value: `inspection/${one.kind}`,
+      name: one.name,
+      signs: one.signs,
+      certificates: one.certificates,
+      meters: ['time-in-service' as const],
+      methods: [],
+    })),
+    ...sign.items.map((one) => ({
+      value: `item/${one.id}`,
+      name: one.name,
+      signs: one.signs,
+      certificates: one.certificates,
+      meters: one.meters,
+      methods: [],
+    })),
+    ...sign.ads.map((one) => ({
+      value: `ad/${one.id}`,
+      name: `AD ${one.name}`,
+      signs: one.signs,
+      certificates: one.certificates,
+      meters: one.meters,
+      methods: one.methods,
+    })),
+  ];
+}
+
+function draftOf(fields: Fields, meters: readonly string[]) {
+  const [of, id] = fields.what.split('/');
+  const reading = fields.reading.trim();
+  const readings = reading === '' ? [] : meters.slice(0, 1).map((meter) => ({ meter, shown: reading }));
+  if (of === 'inspection')
+    return {
+      of,
+      kind: id as InspectionKind,
+      completedOn: fields.completedOn,
+      timeInService: reading === '' ? null : Number(reading),
+      outcome: fields.outcome,
+      excess: fields.excess === '' ? null : fields.excess,
+      testedToFeet: /^\d{1,5}$/.test(fields.feet) ? Number(fields.feet) : null,
+    };
+  if (of === 'item')
+    return {
+      of,
+      item: id ?? '',
+      completedOn: fields.completedOn,
+      readings,
+      excessOnFreeUses: fields.excess === 'flown-on-uses-without-the-limit',
+    };
+  return { of: 'ad', ad: id ?? '', method: fields.method, completedOn: fields.completedOn, readings };
+}
+
+function Preview({ preview, copied }: { readonly preview: EntryPreview; readonly copied: boolean }) {
+  return (
+    <div
+      role="status"
+      style={{ borderLeft: '4px solid var(--sea)', background: 'var(--sea-tint)', padding: '10px 14px' }}
+    >
+      <b>{copied ? 'Once somebody vouches for it.' : 'Before you sign.'}</b>{' '}
+      {preview.verdict.before === preview.verdict.after
+        ? `The aircraft stays ${preview.verdict.after}.`
+        : `The aircraft changes from ${preview.verdict.before} to ${preview.verdict.after}.`}
+      {preview.moved.length === 0 ? (
+        <div>Nothing that is due next changes.</div>
+      ) : (
+        <ul style={{ margin: '6px 0 0', paddingLeft: 18 }}>
+          {preview.moved.map((one) => (
+            <li key={one.name + one.after}>
+              <b>{sentenceCase(one.name)}</b>: <span className="mono">{one.before}</span> →{' '}
+              <b className="mono">{one.after}</b>
+              <div className="small">{one.sum}</div>
+            </li>
+          ))}
+        </ul>
+      )}
+      {preview.faults.length === 0 ? null : (
+        <div style={{ color: 'var(--grounded)', fontWeight: 700 }}>
+          It would not count yet: {preview.faults.join('; ')}.
+        </div>
+      )}
+      <div className="small" style={{ marginTop: 6 }}>
+        May be signed by: {preview.signs}.
+      </div>
+    </div>
+  );
+}
+
+/** Recording an inspection, an item or an AD’s compliance: what the record needs, what is due next with the sum, and the signature. */
+export function EntryForm({
+  folder,
+  roles,
+  onDone,
+}: {
+  readonly folder: Folder;
+  readonly roles: readonly string[];
+  readonly onDone: () => void;
+}) {
+  const all = choices(folder);
+  const copies = may(roles, 'copy-entry');
+  const [photo, setPhoto] = useState<File | null>(null);
+  const [photoTrouble, setPhotoTrouble] = useState<string | null>(null);
+  const [entryId] = useState(() => crypto.randomUUID());
+  const { sign, trouble } = useSigned();
+  const first = all.find(({ certificates }) => certificates.length > 0) ?? all[0];
+  const {
+    register,
+    handleSubmit,
+    control,
+    setValue,
+    setError,
+    formState: { errors, isSubmitting },
+  } = useForm<Fields>({
+    defaultValues: {
+      what: first?.value ?? '',
+      completedOn: folder.today,
+      reading: '',
+      outcome: 'approved',
+      excess: '',
+      feet: '',
+      method: first?.methods[0]?.id ?? '',
+      description: first === undefined ? '' : wording(first.name, true),
+      by: first?.certificates[0]?.id ?? (copies ? COPIED : ''),
+      name: '',
+      kind: 'inspection-authorisation',
+      number: '',
+      from: '',
+      until: '',
+      above: false,
+      password: '',
+    },
+  });
+  const fields = useWatch({ control }) as Fields;
+  const chosen = all.find(({ value }) => value === fields.what);
+  const draft = draftOf(fields, chosen?.meters ?? []);
+  const copied = fields.by === COPIED;
+  const { data: preview } = useQuery({
+    queryKey: ['entry-preview', folder.aircraftId, folder.revision, draft],
+    queryFn: () => send<EntryPreview>('/api/entries/preview', { aircraftId: folder.aircraftId, draft }),
+    retry: false,
+    staleTime: 10_000,
+    placeholderData: (before) => before,
+  });
+  if (chosen === undefined) return null;
+  const choose = (value: string) => {
+    const next = all.find((one) => one.value === value);
+    setValue('method', next?.methods[0]?.id ?? '');
+    setValue('by', next?.certificates[0]?.id ?? (copies ? COPIED : ''));
+    setValue(
+      'description',
+      next === undefined
+        ? ''
+        : value.startsWith('inspection/')
+          ? wording(next.name, fields.outcome === 'approved')
+          : '',
+    );
+  };
+  const submit = async (given: Fields) => {
+    const signer =
+      given.by === COPIED
+        ? {
+            by: 'copied-from-logbook',
+            name: given.name,
+            kind: given.kind,
+            number: given.number,
+            validFrom: given.from,
+            validUntil: given.until === '' ? 'no-expiry' : given.until,
+          }
+        : { by: 'own-certificate', certificateId: given.by };
+    const done = await sign(
+      '/api/entries',
+      {
+        entryId,
+        aircraftId: folder.aircraftId,
+        seenRevision: folder.revision,
+        draft: draftOf(given, chosen.meters),
+        description: given.description,
+        signer,
+        aboveMeter: given.above,
+        password: given.password,
+      },
+      (path, message) => {
+        const last = path.split('.').at(-1) ?? path;
+        setError(
+          ((
+            {
+              timeInService: 'reading',
+              shown: 'reading',
+              certificateId: 'by',
+              signer: 'by',
+              validFrom: 'from',
+              validUntil: 'until',
+              aboveMeter: 'reading',
+            } as Record<string, string>
+          )[last] ?? last) as keyof Fields,
+          { message },
+        );
+      },
+    );
+    if (!done) {
+      setValue('password', '');
+      return;
+    }
+    if (given.by !== COPIED || photo === null) {
+      onDone();
+      return;
+    }
+    try {
+      await sendPhoto(entryId, photo);
+      onDone();
+    } catch (error) {
+      setPhotoTrouble(
+        `The entry is recorded; its photo is not: ${error instanceof Error ? error.message : 'that did not work'}`,
+      );
+    }
+  };
+  const field = (name: keyof Fields) => ({
+    error: errors[name] !== undefined,
+    helperText: errors[name]?.message,
+  });
+  const date = parseCivilDate(fields.completedOn);
+  const inspection = fields.what.startsWith('inspection/');
+  const two = { display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 14 } as const;
+  return (
+    <form
+      noValidate
+      onSubmit={(event) => {
+        void handleSubmit(submit)(event);
+      }}
+      aria-label="Record maintenance"
+      style={{ display: 'grid', gap: 14, maxWidth: 760, padding: '10px 0 20px' }}
+    >
+      <TextField
+        select
+        label="What was done"
+        value={fields.what}
+        {...register('what', {
+          onChange: (event: { target: { value: string } }) => {
+            choose(event.target.value);
+          },
+        })}
+      >
+        {all.map(({ value, name }) => (
+          <MenuItem key={value} value={value}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
+      {chosen.methods.length === 0 ? null : (
+        <TextField select label="Method" value={fields.method} {...register('method')} {...field('method')}>
+          {chosen.methods.map(({ id, name }) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      <div style={two}>
+        <TextField
+          label="Completed on"
+          type="date"
+          slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: folder.today } }}
+          {...register('completedOn')}
+          error={errors.completedOn !== undefined}
+          helperText={errors.completedOn?.message ?? (date === undefined ? '' : dateText(date))}
+        />
+        {chosen.meters[0] === undefined ? null : (
+          <TextField
+            label={`${sentenceCase(METER_NAMES_IN_WORDS[chosen.meters[0]])} then`}
+            {...register('reading', {
+              onChange: () => {
+                setValue('above', false);
+              },
+            })}
+            {...field('reading')}
+            slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }}
+          />
+        )}
+        {inspection ? (
+          <TextField
+            select
+            label="Outcome"
+            value={fields.outcome}
+            {...register('outcome', {
+              onChange: (event: { target: { value: string } }) => {
+                setValue('description', wording(chosen.name, event.target.value === 'approved'));
+              },
+            })}
+          >
+            <MenuItem value="approved">Airworthy, approved for return to service</MenuItem>
+            <MenuItem value="discrepancies-listed">Not approved: a list was given</MenuItem>
+          </TextField>
+        ) : null}
+        <TextField
+          select
+          label="If it was flown past its limit"
+          value={fields.excess}
+          {...register('excess')}
+        >
+          <MenuItem value="">not, or taken off the next interval</MenuItem>
+          <MenuItem value="en-route-to-inspection">on the way to the inspection (taken off)</MenuItem>
+          <MenuItem value="flown-on-uses-without-the-limit">only on uses that need no such limit</MenuItem>
+        </TextField>
+        {fields.what === 'inspection/altimeter-static' ? (
+          <TextField
+            label="Tested to, feet"
+            {...register('feet')}
+            {...field('feet')}
+            slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }}
+          />
+        ) : null}
+      </div>
+      <TextField
+        label="Description, as the record needs it"
+        multiline
+        minRows={2}
+        {...register('description', {
+          validate: (text) => text.trim() !== '' || 'Describe the work: the record needs it.',
+        })}
+        {...field('description')}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      {preview === undefined ? null : <Preview preview={preview} copied={copied} />}
+      {/* A box of its own for each figure: what is said of one is not said of another. */}
+      {preview?.aboveMeter == null ? null : (
+        <FormControlLabel
+          key={fields.reading}
+          control={<Checkbox {...register('above')} />}
+          label={`${preview.aboveMeter} I have read the meter again.`}
+        />
+      )}
+      <TextField select label="Signed by" value={fields.by} {...register('by')} {...field('by')}>
+        {chosen.certificates.map(({ id, name }) => (
+          <MenuItem key={id} value={id}>
+            me, {name}
+          </MenuItem>
+        ))}
+        {copies ? <MenuItem value={COPIED}>somebody else, in the paper logbook: I copy it</MenuItem> : null}
+        {chosen.certificates.length === 0 && !copies ? (
+          <MenuItem value="" disabled>
+            none of your certificates may sign this
+          </MenuItem>
+        ) : null}
+      </TextField>
+      {copied ? (
+        <div style={two}>
+          <TextField label="Who signed there" {...register('name')} {...field('name')} />
+          <TextField
+            select
+            label="Kind of certificate"
+            value={fields.kind}
+            {...register('kind')}
+            {...field('kind')}
+          >
+            {CERTIFICATE_KINDS.map((kind) => (
+              <MenuItem key={kind} value={kind}>
+                {sentenceCase(CERTIFICATE_CHOICES[kind])}
+              </MenuItem>
+            ))}
+          </TextField>
+          <TextField label="Certificate number" {...register('number')} {...field('number')} />
+          <span />
+          <TextField
+            label="Valid from"
+            type="date"
+            slotProps={{ inputLabel: { shrink: true } }}
+            {...register('from')}
+            {...field('from')}
+          />
+          <TextField
+            label="Valid until (empty: does not expire)"
+            type="date"
+            slotProps={{ inputLabel: { shrink: true } }}
+            {...register('until')}
+            {...field('until')}
+          />
+        </div>
+      ) : null}
+      {copied ? (
+        <>
+          <Alert severity="info">
+            A copy does not count until a mechanic or the administrator has compared it with the document and
+            vouches for it. A photo of the entry helps them.
+          </Alert>
+          <PhotoField words="Photo of the entry" photo={photo} onChange={setPhoto} />
+        </>
+      ) : null}
+      {photoTrouble === null ? null : (
+        <Alert
+          severity="error"
+          role="alert"
+          action={
+            <Button color="inherit" size="small" onClick={onDone}>
+              Cancel
+            </Button>
+          }
+        >
+          {photoTrouble}
+        </Alert>
+      )}
+      <TextField
+        label="Your password, as your signature"
+        type="password"
+        autoComplete="current-password"
+        {...register('password', { required: 'Enter your password: it is your signature.' })}
+        {...field('password')}
+      />
+      <SignedTrouble trouble={trouble} />
+      <div style={{ display: 'flex', gap: 8 }}>
+        <Button type="submit" variant="contained" disabled={isSubmitting}>
+          {copied ? 'Record the copy' : 'Sign the entry'}
+        </Button>
+        <Button onClick={onDone}>Cancel</Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,134 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { may } from '@/contracts/kernel/permissions';
+import type { Folder } from '@/queries/aircraft/folder';
+import { PhotoLinks } from '../kit/photo-field';
+import { ClearListForm } from './clear-list-form';
+import { EntryForm } from './entry-form';
+import { StrikeForm, StruckText } from './strike-form';
+
+/** So many entries are shown at once. */
+const SHOWN = 8;
+
+function Entry({
+  folder,
+  entry,
+  keeper,
+}: {
+  readonly folder: Folder;
+  readonly entry: Folder['logbook'][number];
+  readonly keeper: boolean;
+}) {
+  return (
+    <li style={{ borderTop: '1px solid var(--rule)', padding: '8px 0' }}>
+      <div style={{ display: 'flex', gap: 12, alignItems: 'baseline' }}>
+        <span className="mono small" style={{ width: 100 }}>
+          {entry.on}
+        </span>
+        <div style={{ flex: 1, textDecoration: entry.struck === null ? 'none' : 'line-through' }}>
+          <b>{entry.title}</b>
+          {entry.reading === '' ? (
+            ''
+          ) : (
+            <>
+              {' '}
+              at <span className="figure">{entry.reading}</span>
+            </>
+          )}
+          {entry.outcome === '' ? '' : `, ${entry.outcome}`}
+          {entry.description === '' ? null : <div>{entry.description}</div>}
+          <div className="small">{entry.signed}</div>
+          {!entry.copied ? null : (
+            <div className="small">
+              {entry.waits ? (
+                <b>Copied from paper; nobody has vouched for it yet, so it does not count.</b>
+              ) : entry.vouchedBy === null ? (
+                'Copied from paper.'
+              ) : (
+                `Copied from paper; ${entry.vouchedBy} vouched for it.`
+              )}{' '}
+              <PhotoLinks photos={entry.photos} />
+            </div>
+          )}
+        </div>
+        {keeper && entry.struck === null ? (
+          <StrikeForm
+            folder={folder}
+            recordId={entry.id}
+            kind={entry.kind}
+            what={`${entry.title} of ${entry.on}`}
+          />
+        ) : null}
+      </div>
+      <StruckText struck={entry.struck} />
+    </li>
+  );
+}
+
+/** The maintenance record as a logbook: newest first, struck out entries readable, and the form for the next one. */
+export function Logbook({ folder, roles }: { readonly folder: Folder; readonly roles: readonly string[] }) {
+  const [writing, setWriting] = useState(false);
+  const writes = may(roles, 'sign-entry') || may(roles, 'copy-entry');
+  const keeper = may(roles, 'correct-records');
+  const shown = (entries: Folder['logbook']) => (
+    <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+      {entries.map((entry) => (
+        <Entry key={entry.id} folder={folder} entry={entry} keeper={keeper} />
+      ))}
+    </ul>
+  );
+  return (
+    <section aria-labelledby="logbook">
+      <div style={{ display: 'flex', alignItems: 'center', gap: 12, margin: '24px 0 8px' }}>
+        <h2 id="logbook" style={{ margin: 0, flex: 1 }}>
+          Maintenance record
+        </h2>
+        {writes && !writing ? (
+          <Button
+            variant="outlined"
+            size="small"
+            onClick={() => {
+              setWriting(true);
+            }}
+          >
+            Record maintenance …
+          </Button>
+        ) : null}
+      </div>
+      {writing ? (
+        <EntryForm
+          folder={folder}
+          roles={roles}
+          onDone={() => {
+            setWriting(false);
+          }}
+        />
+      ) : null}
+      {folder.openLists.map((list) => (
+        <div key={list.id} style={{ borderLeft: '4px solid var(--grounded)', padding: '6px 0 6px 12px' }}>
+          <b>
+            The {list.name} of {list.on} did not approve the aircraft.
+          </b>{' '}
+          Its list has to be cleared.
+          {roles.includes('mechanic') ? <ClearListForm folder={folder} list={list} /> : null}
+        </div>
+      ))}
+      {folder.logbook.length === 0 ? <p>Nothing is entered yet.</p> : shown(folder.logbook.slice(0, SHOWN))}
+      {folder.logbook.length > SHOWN ? (
+        <details>
+          <summary style={{ padding: '8px 0', borderTop: '1px solid var(--rule)', cursor: 'pointer' }}>
+            {folder.logbook.length - SHOWN} earlier
+          </summary>
+          {shown(folder.logbook.slice(SHOWN))}
+        </details>
+      ) : null}
+      <p className="small">
+        Kept for as long as the law asks: entries of work until it is repeated or superseded, or for a year;
+        total time, life-limited parts, overhauls, inspection status and ADs as long as the aircraft, and
+        handed over with it when it is sold (14 CFR 91.417). Groval deletes nothing.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,150 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import type { StruckKind } from '@/contracts/maintenance/corrections';
+import type { Folder, Struck } from '@/queries/aircraft/folder';
+import { SignedTrouble, useSigned } from '../kit/signed-form';
+
+interface Fields {
+  readonly shown: string;
+  readonly why: string;
+  readonly password: string;
+  readonly evenSo: boolean;
+}
+
+interface Props {
+  readonly folder: Pick<Folder, 'aircraftId' | 'revision'>;
+  readonly recordId: string;
+  readonly kind: StruckKind;
+  readonly what: string;
+  readonly shown?: string;
+}
+
+/** Correcting an entry: a reading gets what the meter really showed, anything else is struck out. The old entry stays readable. */
+export function StrikeForm({ folder, recordId, kind, what, shown }: Props) {
+  const [open, setOpen] = useState(false);
+  const [strikeId] = useState(() => crypto.randomUUID());
+  const { sign, trouble } = useSigned();
+  const {
+    register,
+    handleSubmit,
+    setValue,
+    setError,
+    formState: { errors, isSubmitting },
+  } = useForm<Fields>({ defaultValues: { shown: shown ?? '', why: '', password: '', evenSo: false } });
+  const [disputed, setDisputed] = useState(false);
+  if (!open)
+    return (
+      <Button
+        size="small"
+        aria-label={`Correct ${what}`}
+        onClick={() => {
+          setOpen(true);
+        }}
+      >
+        Correct …
+      </Button>
+    );
+  const wrong = (path: string, message: string) => {
+    if (path === 'evenSo') setDisputed(true);
+    else setError(path as keyof Fields, { message });
+  };
+  const submit = async (fields: Fields) => {
+    const base = {
+      strikeId,
+      aircraftId: folder.aircraftId,
+      seenRevision: folder.revision,
+      why: fields.why,
+      password: fields.password,
+    };
+    const done =
+      shown === undefined
+        ? await sign('/api/strikes', { ...base, kind, recordId }, wrong)
+        : await sign(
+            '/api/corrections',
+            { ...base, readingId: recordId, shown: fields.shown.trim(), evenSo: fields.evenSo },
+            wrong,
+          );
+    if (done) setOpen(false);
+    else setValue('password', '');
+  };
+  const field = (name: keyof Fields) => ({
+    error: errors[name] !== undefined,
+    helperText: errors[name]?.message,
+  });
+  return (
+    <form
+      noValidate
+      onSubmit={(event) => {
+        void handleSubmit(submit)(event);
+      }}
+      aria-label={`Correct ${what}`}
+      style={{ display: 'grid', gap: 12, maxWidth: 520, padding: '10px 0' }}
+    >
+      <div className="small">
+        The entry stays readable, struck out through, with your name and the reason.
+      </div>
+      {shown === undefined ? null : (
+        <TextField
+          label="What the meter really showed"
+          {...register('shown', {
+            required: 'Write what it showed.',
+            onChange: () => {
+              setDisputed(false);
+              setValue('evenSo', false);
+            },
+          })}
+          {...field('shown')}
+          slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }}
+        />
+      )}
+      <TextField
+        label="Why it is corrected"
+        {...register('why', {
+          validate: (text) => text.trim() !== '' || 'Say why: the person who reads it later will ask.',
+        })}
+        {...field('why')}
+      />
+      <TextField
+        label="Your password, as your signature"
+        type="password"
+        autoComplete="current-password"
+        {...register('password', { required: 'Enter your password: it is your signature.' })}
+        {...field('password')}
+      />
+      <SignedTrouble trouble={trouble} />
+      {disputed ? (
+        <FormControlLabel
+          control={<Checkbox {...register('evenSo')} />}
+          label="It is right even so: I correct the other reading next"
+        />
+      ) : null}
+      <div style={{ display: 'flex', gap: 8 }}>
+        <Button type="submit" variant="contained" disabled={isSubmitting}>
+          {shown === undefined ? 'Strike the entry' : 'Strike and write again'}
+        </Button>
+        <Button
+          onClick={() => {
+            setOpen(false);
+          }}
+        >
+          Cancel
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+/** Who struck out an entry, when and why. */
+export function StruckText({ struck }: { readonly struck: Struck | null }) {
+  return struck === null ? null : (
+    <div className="small">
+      <b>Struck</b> by {struck.by}, {struck.when}: {struck.why}
+    </div>
+  );
+}

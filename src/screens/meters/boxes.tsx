@@ -1,0 +1,200 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import type { Folder } from '@/queries/aircraft/folder';
+import { Refusal, send } from '../data/fetching';
+import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { StrikeForm, StruckText } from '../maintenance/strike-form';
+
+function Fit({ folder }: { readonly folder: Folder }) {
+  const client = useQueryClient();
+  const [open, setOpen] = useState(false);
+  const [boxId, setBoxId] = useState(() => crypto.randomUUID());
+  const [key, setKey] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const {
+    register,
+    handleSubmit,
+    setError,
+    reset,
+    formState: { errors, isSubmitting },
+  } = useForm({ defaultValues: { name: '', shows: '0.0' } });
+  const submit = async (fields: { name: string; shows: string }) => {
+    setTrouble(null);
+    try {
+      setKey(
+        (
+          await send<{ readonly key: string }>('/api/boxes', {
+            boxId,
+            aircraftId: folder.aircraftId,
+            seenRevision: folder.revision,
+            ...fields,
+          })
+        ).key,
+      );
+      setBoxId(crypto.randomUUID());
+      setOpen(false);
+      reset();
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : 'It was not recorded. Try again.');
+      if (error instanceof Refusal)
+        for (const problem of error.details.problems ?? [])
+          setError(problem.path as 'name', { message: problem.message });
+    }
+    await client.invalidateQueries({ queryKey: ['aircraft'] });
+  };
+  return (
+    <>
+      {key === null ? null : (
+        <Alert severity="success" role="status">
+          The box sends with this key. It is shown once; copy it now:{' '}
+          <code className="mono" style={{ wordBreak: 'break-all', userSelect: 'all' }}>
+            {key}
+          </code>
+        </Alert>
+      )}
+      {!open ? (
+        <Button
+          size="small"
+          onClick={() => {
+            setOpen(true);
+          }}
+        >
+          Fit a meter recorder …
+        </Button>
+      ) : (
+        <form
+          noValidate
+          onSubmit={(event) => {
+            void handleSubmit(submit)(event);
+          }}
+          aria-label="Fit a meter recorder"
+          style={{ display: 'grid', gap: 12, padding: '10px 0' }}
+        >
+          <TextField
+            label="Name of the box"
+            {...register('name', { validate: (text) => text.trim() !== '' || 'Name it.' })}
+            error={errors.name !== undefined}
+            helperText={errors.name?.message}
+          />
+          <TextField
+            label="It shows now, hours"
+            {...register('shows')}
+            error={errors.shows !== undefined}
+            helperText={errors.shows?.message ?? 'That is the time in service on record now.'}
+            slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }}
+          />
+          {trouble === null ? null : (
+            <Alert severity="error" role="alert">
+              {trouble}
+            </Alert>
+          )}
+          <div style={{ display: 'flex', gap: 8 }}>
+            <Button type="submit" variant="contained" disabled={isSubmitting}>
+              Fit it
+            </Button>
+            <Button
+              onClick={() => {
+                setOpen(false);
+              }}
+            >
+              Cancel
+            </Button>
+          </div>
+        </form>
+      )}
+    </>
+  );
+}
+
+function Remove({ folder, box }: { readonly folder: Folder; readonly box: Folder['boxes'][number] }) {
+  const [open, setOpen] = useState(false);
+  const [why, setWhy] = useState('');
+  const { sign, trouble } = useSigned();
+  if (!open)
+    return (
+      <Button
+        size="small"
+        aria-label={`Take out ${box.name}`}
+        onClick={() => {
+          setOpen(true);
+        }}
+      >
+        Taken out …
+      </Button>
+    );
+  return (
+    <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', padding: '6px 0' }}>
+      <TextField
+        size="small"
+        label="Why it was taken out"
+        value={why}
+        onChange={(event) => {
+          setWhy(event.target.value);
+        }}
+      />
+      <Button
+        variant="outlined"
+        onClick={() => {
+          void sign(
+            '/api/boxes/remove',
+            { boxId: box.id, aircraftId: folder.aircraftId, seenRevision: folder.revision, why },
+            () => undefined,
+          ).then((done) => {
+            if (done) setOpen(false);
+          });
+        }}
+      >
+        Record it
+      </Button>
+      <Button
+        onClick={() => {
+          setOpen(false);
+        }}
+      >
+        Cancel
+      </Button>
+      <SignedTrouble trouble={trouble} />
+    </div>
+  );
+}
+
+/** Boxes that ride along and count by themselves: a witness beside the meters, which can bring a limit nearer and takes none away. */
+export function Boxes({ folder, keeper }: { readonly folder: Folder; readonly keeper: boolean }) {
+  if (folder.boxes.length === 0 && !keeper) return null;
+  return (
+    <div>
+      {folder.boxes.length === 0 ? null : <h3>Meter recorders</h3>}
+      <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>
+        {folder.boxes.map((box) => (
+          <li key={box.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}>
+            <span style={{ textDecoration: box.struck === null ? 'none' : 'line-through' }}>
+              <b>{box.name}</b> {box.words}.{box.removed ? ' Taken out.' : ''}
+            </span>
+            {box.ahead === null ? null : (
+              <div>
+                <b className="figure" style={{ color: 'var(--restricted)' }}>
+                  {box.ahead}
+                </b>{' '}
+                more than the flights and readings on record. It counts towards every limit.
+              </div>
+            )}
+            <StruckText struck={box.struck} />
+            {keeper && box.struck === null ? (
+              <div style={{ display: 'flex', gap: 4 }}>
+                {box.removed ? null : <Remove folder={folder} box={box} />}
+                <StrikeForm folder={folder} recordId={box.id} kind="box" what={`what ${box.name} counted`} />
+              </div>
+            ) : null}
+          </li>
+        ))}
+      </ul>
+      {keeper ? <Fit folder={folder} /> : null}
+    </div>
+  );
+}
