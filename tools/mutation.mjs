@@ -37,14 +37,57 @@ const FOLDERS = {
       'tools/cases/answers.test.ts',
     ],
   },
-  records: {
-    mutate: ['src/core/records/**/*.ts'],
+  // The records room by room: all of them with all tests take hours, since a change that nobody notices costs every test that came by.
+  'records/documents': {
+    mutate: ['src/core/records/{documents,club}/*.ts'],
     tests: [
-      'src/core/records/**/*.test.ts',
+      'src/core/records/documents/*.test.ts',
+      'src/core/records/records.test.ts',
+      'src/core/rules/{documents,release-and-work,inspections,equipment,club}.test.ts',
+      'src/core/decision/wrong-released-records.test.ts',
+      'checks/published/{cfr-91-203,cfr-47-40,cfr-43-records,cfr-43-appendix-a,cfr-91-403-407,car-1988}/*.test.ts',
+      'tools/cases/answers.test.ts',
+    ],
+  },
+  'records/meters': {
+    mutate: ['src/core/records/meters/*.ts'],
+    tests: [
+      'src/core/records/meters/*.test.ts',
+      'src/core/records/{records,order}.test.ts',
+      'src/core/counter/*.test.ts',
+      'src/core/rules/ramp*.test.ts',
+      'checks/published/{meters,common-practice}/*.test.ts',
+      'tools/cases/answers.test.ts',
+    ],
+  },
+  'records/aircraft': {
+    mutate: ['src/core/records/{aircraft,findings,flights,walkround}/*.ts'],
+    tests: [
+      'src/core/records/records.test.ts',
       'src/core/rules/*.test.ts',
-      'src/core/decision/{wrong-released*,strikes,unknown,decision}.test.ts',
-      'src/contracts/**/*.test.ts',
-      'checks/**/*.test.ts',
+      'src/core/decision/{wrong-released*,planned-flight}.test.ts',
+      'checks/published/{cfr-91-205,cfr-91-207,cfr-91-213,cfr-91-319-327,cfr-1-1,common-practice}/*.test.ts',
+      'tools/cases/answers.test.ts',
+    ],
+  },
+  'records/maintenance': {
+    mutate: ['src/core/records/maintenance/*.ts'],
+    tests: [
+      'src/core/records/maintenance/*.test.ts',
+      'src/core/records/{records,order}.test.ts',
+      'src/core/rules/{inspections,release-and-work,rules,in-australia}.test.ts',
+      'src/core/decision/wrong-released*.test.ts',
+      'src/contracts/kernel/contracts.test.ts',
+      'checks/published/{cfr-21-197,cfr-39,cfr-43-appendix-a,cfr-43-records,cfr-91-403-407,cfr-91-409,cfr-91-411-413,car-1988,eu-1321-2014}/*.test.ts',
+      'tools/cases/answers.test.ts',
+    ],
+  },
+  records: {
+    mutate: ['src/core/records/*.ts'],
+    tests: [
+      'src/core/records/*.test.ts',
+      'src/core/rules/release-and-work.test.ts',
+      'src/core/decision/{wrong-released*,strikes,decision}.test.ts',
       'tools/cases/answers.test.ts',
     ],
   },
@@ -61,6 +104,7 @@ const FOLDERS = {
     tests: ['src/core/quantities/*.test.ts', 'src/core/rules/ramp*.test.ts', 'checks/**/*.test.ts'],
   },
 };
+const nameOf = (folder) => folder.replaceAll('/', '-');
 const state = join(PROJECT, '.groval', 'mutation');
 mkdirSync(state, { recursive: true });
 const wanted = process.argv.slice(2).length > 0 ? process.argv.slice(2) : Object.keys(FOLDERS);
@@ -72,14 +116,14 @@ for (const folder of wanted) {
     process.exit(2);
   }
   const config = JSON.parse(readFileSync(join(PROJECT, 'stryker.config.json'), 'utf8'));
-  const own = join(state, `${folder}.config.json`);
-  const report = join(state, `${folder}.json`);
+  const own = join(state, `${nameOf(folder)}.config.json`);
+  const report = join(state, `${nameOf(folder)}.json`);
   writeFileSync(
     own,
     JSON.stringify({
       ...config,
       mutate: [...mutate, '!**/*.test.ts'],
-      incrementalFile: join(state, `${folder}.incremental.json`),
+      incrementalFile: join(state, `${nameOf(folder)}.incremental.json`),
       jsonReporter: { fileName: report },
       mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral'] },
     }),
