@@ -8,7 +8,11 @@ import { volume } from '@/core/quantities/volume';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { UNSAID, type PlannedFlight } from '@/core/records/flights/planned-flight';
 import { addSeconds } from '@/core/time/instant';
-import { wallClock } from '@/core/time/zone';
+import { addDays } from '@/core/time/civil-date';
+import { civilDateAt, wallClock } from '@/core/time/zone';
+import { flightRows } from '@/db/exchange/lists';
+import { dayBefore } from '@/db/releases/day-before';
+import { sheet } from '@/queries/flights/sheet';
 import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { inClub } from '@/db/kernel/club-transaction';
 import { insertFlown, latestFlights } from '@/db/flights/flights';
@@ -126,6 +130,61 @@ beforeEach(async () => {
   );
 });
 const text = (seconds: number) => (seconds / 3600).toFixed(2);
+
+describe('a reading of a flight that was corrected', () => {
+  it('counts everywhere: on the sheet, in the list, at the Counter, and in what the next daily inspection carries over', async () => {
+    const flight = await planned();
+    good(await leave(flight, text(start)));
+    later(5400);
+    good(await comeBack(flight, text(start + 5400)));
+    const told = async () => {
+      const rows = await inTx(async (tx) => {
+        const lists = [];
+        for await (const page of flightRows(tx)) lists.push(...page);
+        return lists;
+      });
+      const day = addDays(civilDateAt(club.ports.now(), club.place.zone), 1);
+      const carried = await inTx((tx) => dayBefore(tx, club.aircraftId, club.place.zone, day, null));
+      const page = await inTx((tx) => sheet(tx, club.clubId, 'N02TB', null, club.ports.now()));
+      const counter = await inTx((tx) => counterFlight(tx, club.clubId, flight, club.ports.now()));
+      const [meter] = page?.flights[0]?.meters ?? [];
+      return {
+        list: [rows.at(-1)?.['time_in_service_out'], rows.at(-1)?.['time_in_service_in']],
+        carried: carried?.flown,
+        sheet: [meter?.in, meter?.corrected],
+        counter: counter?.back?.readings[0]?.shown,
+      };
+    };
+    expect(await told()).toEqual({
+      list: [text(start), text(start + 5400)],
+      carried: 5400,
+      sheet: [text(start + 5400), false],
+      counter: text(start + 5400),
+    });
+    const reading = (await inTx((tx) => latestReadings(tx, club.aircraftId, 9))).find(
+      (one) => one.flightId === flight && one.value === start + 5400 && one.meter === 'time-in-service',
+    );
+    later(60);
+    good(
+      await correctReading(club.ports, club.actor('dispatcher'), {
+        strikeId: randomUUID(),
+        aircraftId: club.aircraftId,
+        seenRevision: await revision(),
+        readingId: reading?.id ?? '',
+        shown: text(start + 3600),
+        evenSo: false,
+        why: 'Misread',
+        password: PASSWORD,
+      }),
+    );
+    expect(await told()).toEqual({
+      list: [text(start), text(start + 3600)],
+      carried: 3600,
+      sheet: [text(start + 3600), true],
+      counter: text(start + 3600),
+    });
+  });
+});
 
 describe('handing out and taking back', () => {
   it('a flight moves every limit by what the meter says, and is billed by its own meter', async () => {

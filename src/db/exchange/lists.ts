@@ -2,6 +2,7 @@ import { sql } from 'kysely';
 import { decimalHours, hoursFromSeconds } from '@/core/quantities/hours';
 import type { Particulars } from '@/core/records/aircraft/aircraft';
 import { isHourMeter, METER_NAMES } from '@/core/records/meters/meters';
+import { returnedAfter, type DialReading } from '../flights/flights';
 import type { ClubTransaction } from '../kernel/connection';
 import { describedAircraft } from '../aircraft/descriptions';
 
@@ -162,64 +163,37 @@ export async function* meterRows(tx: ClubTransaction): AsyncGenerator<readonly R
   }
 }
 
-interface End {
-  readonly values: readonly { readonly meter: string; readonly value: number }[];
-}
-const at = (readings: unknown, meter: string): string | null =>
-  hours(
-    (readings as readonly End[]).flatMap(({ values }) => values).find((value) => value.meter === meter)?.value
-      ?? null,
-  );
+const at = (readings: readonly DialReading[], meter: string): string | null =>
+  hours(readings.flatMap(({ values }) => values).find((value) => value.meter === meter)?.value ?? null);
 
-/** Every flight that came back. A page of rows at a time. */
+/** Every flight that came back, with its readings as they count now. A page of rows at a time. */
 export async function* flightRows(tx: ClubTransaction): AsyncGenerator<readonly Row[]> {
-  for await (const rows of pages((after) =>
-    tx
-      .selectFrom('flight as f')
-      .innerJoin('flight_return as r', (join) =>
-        join.onRef('r.club_id', '=', 'f.club_id').onRef('r.flight_id', '=', 'f.flight_id'),
-      )
-      .innerJoin('aircraft as a', (join) =>
-        join.onRef('a.club_id', '=', 'f.club_id').onRef('a.aircraft_id', '=', 'f.aircraft_id'),
-      )
-      .select([
-        'a.registration',
-        'f.flight_id as id',
-        'f.person_name',
-        'f.purpose',
-        'f.happened_at',
-        'f.readings',
-        'f.fuel_aboard',
-        'r.happened_at as back_at',
-        'r.readings as in_readings',
-        'r.landings',
-        'r.tow_launches',
-        'r.fuel_added',
-        'r.oil_added',
-        'r.remarks',
-      ])
-      .$if(after !== null, (query) => query.where('f.flight_id', '>', after))
-      .orderBy('f.flight_id')
-      .limit(AT_ONCE)
-      .execute(),
-  )) {
-    yield rows.map((row) => ({
-      registration: row.registration,
-      person: row.person_name,
-      left_at: iso(row.happened_at),
-      back_at: iso(row.back_at),
-      purpose: row.purpose,
-      time_in_service_out: at(row.readings, 'time-in-service'),
-      time_in_service_in: at(row.in_readings, 'time-in-service'),
-      block_out: at(row.readings, 'block'),
-      block_in: at(row.in_readings, 'block'),
-      landings: row.landings,
-      tow_launches: row.tow_launches,
-      fuel_aboard: row.fuel_aboard,
-      fuel_added: row.fuel_added,
-      oil_added: row.oil_added,
-      remarks: row.remarks,
-    }));
+  const aircraft = await tx.selectFrom('aircraft').select(['aircraft_id', 'registration']).execute();
+  const registrations = new Map(aircraft.map((row) => [row.aircraft_id, row.registration]));
+  for await (const flights of pages((after) => returnedAfter(tx, after, AT_ONCE))) {
+    yield flights.flatMap((flight) => {
+      const { returned } = flight;
+      if (returned === null) return [];
+      return [
+        {
+          registration: registrations.get(flight.aircraftId),
+          person: flight.personName,
+          left_at: iso(new Date(flight.leftAt)),
+          back_at: iso(new Date(returned.at)),
+          purpose: flight.purpose,
+          time_in_service_out: at(flight.readings, 'time-in-service'),
+          time_in_service_in: at(returned.readings, 'time-in-service'),
+          block_out: at(flight.readings, 'block'),
+          block_in: at(returned.readings, 'block'),
+          landings: returned.landings,
+          tow_launches: returned.towLaunches,
+          fuel_aboard: flight.fuelAboard,
+          fuel_added: returned.fuelAdded,
+          oil_added: returned.oilAdded,
+          remarks: returned.remarks,
+        },
+      ];
+    });
   }
 }
 

@@ -1,10 +1,12 @@
 import { sql } from 'kysely';
+import { asCorrected } from '@/core/counter/corrected';
 import type { Meter } from '@/core/records/meters/meters';
 import type { FlightOut } from '@/core/records/flights/movement';
 import type { Instant } from '@/core/time/instant';
 import { storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
 import { insertMany } from '../kernel/bulk';
+import { readingsOfCorrected } from '../meters/readings';
 import { readStandings, type StoredStanding } from '../meters/standings';
 
 /** What one dial showed, as it was entered, with what the meters that it counts towards stood at. */
@@ -13,6 +15,8 @@ export interface DialReading {
   readonly name: string;
   readonly shown: string;
   readonly values: readonly { readonly meter: Meter; readonly value: number }[];
+  /** What was written before somebody corrected it; null or absent where nobody did. */
+  readonly written?: string | null;
 }
 
 /** A flight that has left. */
@@ -251,6 +255,27 @@ function flownOf(row: Awaited<ReturnType<ReturnType<typeof withReturns>['execute
   };
 }
 
+/** The flights with their readings as they count now: what was written with them stays in the row, and corrections are readings of their own. */
+async function asTheyCount(
+  tx: ClubTransaction,
+  flights: readonly FlownFlight[],
+): Promise<readonly FlownFlight[]> {
+  const corrected = await readingsOfCorrected(tx, flights);
+  return flights.map((flight) => {
+    const recorded = corrected.get(flight.id);
+    if (recorded === undefined) return flight;
+    const { returned } = flight;
+    return {
+      ...flight,
+      readings: asCorrected(flight.readings, flight.leftAt, recorded),
+      returned:
+        returned === null
+          ? null
+          : { ...returned, readings: asCorrected(returned.readings, returned.at, recorded) },
+    };
+  });
+}
+
 /** Flights that have not come back, oldest first. */
 export async function openFlights(
   tx: ClubTransaction,
@@ -261,13 +286,16 @@ export async function openFlights(
     .map((row) => row.flight_id);
   return open.length === 0
     ? []
-    : (
-        await withReturns(tx)
-          .where('f.flight_id', 'in', open)
-          .orderBy('f.happened_at')
-          .orderBy('f.flight_id')
-          .execute()
-      ).map(flownOf);
+    : asTheyCount(
+        tx,
+        (
+          await withReturns(tx)
+            .where('f.flight_id', 'in', open)
+            .orderBy('f.happened_at')
+            .orderBy('f.flight_id')
+            .execute()
+        ).map(flownOf),
+      );
 }
 
 /** The newest flights of an aircraft, newest first. */
@@ -276,14 +304,13 @@ export async function latestFlights(
   aircraftId: string,
   most: number,
 ): Promise<readonly FlownFlight[]> {
-  return (
-    await withReturns(tx)
-      .where('f.aircraft_id', '=', aircraftId)
-      .orderBy('f.happened_at', 'desc')
-      .orderBy('f.flight_id')
-      .limit(most)
-      .execute()
-  ).map(flownOf);
+  const rows = await withReturns(tx)
+    .where('f.aircraft_id', '=', aircraftId)
+    .orderBy('f.happened_at', 'desc')
+    .orderBy('f.flight_id')
+    .limit(most)
+    .execute();
+  return asTheyCount(tx, rows.map(flownOf));
 }
 
 /** An aircraft's flights that left between two moments, in order. */
@@ -293,21 +320,35 @@ export async function flightsLeft(
   from: Instant,
   to: Instant,
 ): Promise<readonly FlownFlight[]> {
-  return (
-    await withReturns(tx)
-      .where('f.aircraft_id', '=', aircraftId)
-      .where('f.happened_at', '>=', new Date(from))
-      .where('f.happened_at', '<', new Date(to))
-      .orderBy('f.happened_at')
-      .orderBy('f.flight_id')
-      .execute()
-  ).map(flownOf);
+  const rows = await withReturns(tx)
+    .where('f.aircraft_id', '=', aircraftId)
+    .where('f.happened_at', '>=', new Date(from))
+    .where('f.happened_at', '<', new Date(to))
+    .orderBy('f.happened_at')
+    .orderBy('f.flight_id')
+    .execute();
+  return asTheyCount(tx, rows.map(flownOf));
+}
+
+/** A page of the flights of the club that came back, in the order of their ids. @param after the id that the page before ended with */
+export async function returnedAfter(
+  tx: ClubTransaction,
+  after: string | null,
+  most: number,
+): Promise<readonly FlownFlight[]> {
+  const rows = await withReturns(tx)
+    .where('r.flight_id', 'is not', null)
+    .$if(after !== null, (query) => query.where('f.flight_id', '>', after))
+    .orderBy('f.flight_id')
+    .limit(most)
+    .execute();
+  return asTheyCount(tx, rows.map(flownOf));
 }
 
 /** One flight. */
 export async function findFlight(tx: ClubTransaction, flightId: string): Promise<FlownFlight | undefined> {
   const row = await withReturns(tx).where('f.flight_id', '=', flightId).executeTakeFirst();
-  return row === undefined ? undefined : flownOf(row);
+  return row === undefined ? undefined : (await asTheyCount(tx, [flownOf(row)]))[0];
 }
 
 const LEFT = ['f.aircraft_id', 'f.flight_id', 'f.person_name', 'f.happened_at', 'f.recorded_at'] as const;

@@ -1,3 +1,4 @@
+import { sql } from 'kysely';
 import { METER_NAMES, type Meter } from '@/core/records/meters/meters';
 import type { Instant } from '@/core/time/instant';
 import { exactlyOneOf, storedInstant } from '../kernel/checked-values';
@@ -72,6 +73,52 @@ export async function readingsOfFlight(
       .orderBy('m.reading_id')
       .execute()
   ).map(readingOf);
+}
+
+/** A flight of which readings may have been corrected. */
+export interface ReadFlight {
+  readonly id: string;
+  readonly aircraftId: string;
+  readonly leftAt: Instant;
+  readonly returned: { readonly at: Instant } | null;
+}
+
+/**
+ * The readings of those of some flights of which any was struck out, struck out ones among them. Few are, so those that were not
+ * are not read; and an aircraft's readings are found by its moments.
+ */
+export async function readingsOfCorrected(
+  tx: ClubTransaction,
+  flights: readonly ReadFlight[],
+): Promise<ReadonlyMap<string, readonly StoredReading[]>> {
+  if (flights.length === 0) return new Map();
+  const rows = await tx
+    .selectFrom('strike as x')
+    .innerJoin('meter_reading as m', (join) =>
+      join.onRef('m.club_id', '=', 'x.club_id').onRef('m.reading_id', '=', 'x.record_id'),
+    )
+    .select('m.flight_id')
+    .distinct()
+    .where(
+      'x.aircraft_id',
+      '=',
+      sql<string>`any(${[...new Set(flights.map(({ aircraftId }) => aircraftId))]}::uuid[])`,
+    )
+    .where('m.flight_id', 'is not', null)
+    .execute();
+  const corrected = new Set(rows.map((row) => row.flight_id));
+  const found = new Map<string, readonly StoredReading[]>();
+  for (const { id, aircraftId, leftAt, returned } of flights) {
+    if (!corrected.has(id)) continue;
+    const moments = [leftAt, ...(returned === null ? [] : [returned.at])].map((at) => new Date(at));
+    const own = await readings(tx)
+      .where('m.aircraft_id', '=', aircraftId)
+      .where('m.flight_id', '=', id)
+      .where('m.happened_at', 'in', moments)
+      .execute();
+    found.set(id, own.map(readingOf));
+  }
+  return found;
 }
 
 /** The newest readings of an aircraft, newest first, struck out ones among them. */

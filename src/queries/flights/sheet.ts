@@ -10,7 +10,6 @@ import { readClub } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { readDials } from '@/db/meters/dials';
 import { flightsLeft, type DialReading, type FlownFlight } from '@/db/flights/flights';
-import { readingsOfFlight, type StoredReading } from '@/db/meters/readings';
 import { tellReasons } from '@/explain/constraint';
 import { shownText } from '@/explain/counter';
 import { clockText, dateText, momentText, readingText } from '@/explain/formats';
@@ -69,32 +68,22 @@ export interface Sheet {
 
 const SECONDS = 3600;
 
-/** The figures of one dial on a flight: what was written, or what a correction says it was. */
+/** The figures of one dial on a flight, as they count now. */
 function meterLine(
   out: DialReading,
   flight: FlownFlight,
-  rows: readonly StoredReading[],
   unit: 'h' | 'count',
 ): SheetFlight['meters'][number] & { readonly seconds: number | null } {
-  const now = (shown: string | undefined, at: Instant | undefined) => {
-    const row = rows.find((one) => one.dialId === out.dial && one.happenedAt === at && !one.struck);
-    return row === undefined ? shown : row.entered;
-  };
   const back = flight.returned?.readings.find(({ dial }) => dial === out.dial);
-  const [first, last] = [now(out.shown, flight.leftAt) ?? '', now(back?.shown, flight.returned?.at) ?? ''];
-  const value = rows.filter(
-    (one) => one.dialId === out.dial && !one.struck && one.meter === out.values[0]?.meter,
-  );
-  const start = value.find(({ happenedAt }) => happenedAt === flight.leftAt)?.value ?? out.values[0]?.value;
-  const end =
-    value.find(({ happenedAt }) => happenedAt === flight.returned?.at)?.value ?? back?.values[0]?.value;
-  const seconds = start === undefined || end === undefined ? null : end - start;
+  const [start] = out.values;
+  const end = back?.values.find(({ meter }) => meter === start?.meter);
+  const seconds = start === undefined || end === undefined ? null : end.value - start.value;
   return {
     name: out.name,
-    out: first,
-    in: last,
+    out: out.shown,
+    in: back?.shown ?? '',
     ran: seconds === null || seconds < 0 ? '' : shownText(unit, seconds),
-    corrected: first !== out.shown || (back !== undefined && last !== back.shown),
+    corrected: [out, back].some((reading) => reading?.written != null),
     seconds: unit === 'h' ? seconds : null,
   };
 }
@@ -128,10 +117,7 @@ export async function sheet(
     startOfDay(date, zone),
     endOfDay(date, zone),
   )) {
-    const rows = await readingsOfFlight(tx, flight.id);
-    const meters = flight.readings.map((out) =>
-      meterLine(out, flight, rows, units.get(out.dial)?.unit ?? 'h'),
-    );
+    const meters = flight.readings.map((out) => meterLine(out, flight, units.get(out.dial)?.unit ?? 'h'));
     for (const { name, seconds } of meters)
       if (seconds !== null && seconds >= 0) ran.set(name, (ran.get(name) ?? 0) + seconds);
     landings += flight.returned?.landings ?? 0;
