@@ -1,6 +1,6 @@
 import type { Ports } from '@/commands/kernel/command';
 import { endStreams } from './streams';
-import { closeRuntime, runtime } from './runtime';
+import { closeRuntime, OtherSchema, requireSchema, runtime } from './runtime';
 
 type FoundingCode = (ports: Ports) => Promise<string | null>;
 const TRY_AGAIN_MS = 10_000;
@@ -17,7 +17,24 @@ async function tellFoundingCode(foundingCode: FoundingCode): Promise<void> {
   } catch (error) {
     log.warn({ err: error }, 'could not look whether anybody has an account; trying again');
     setTimeout(() => {
-      void tellFoundingCode(foundingCode);
+      void endWithOtherSchema().then(() => tellFoundingCode(foundingCode));
+    }, TRY_AGAIN_MS).unref();
+  }
+}
+
+/** Ends a server whose database is of another version, once the database can be asked: deciding on tables that it does not know would be guessing. */
+async function endWithOtherSchema(): Promise<void> {
+  const { db, log } = runtime();
+  try {
+    await requireSchema(db);
+  } catch (error) {
+    if (error instanceof OtherSchema) {
+      process.stderr.write(`\n${error.message}\n\n`);
+      process.exit(1);
+    }
+    log.warn({ err: error }, 'could not look of which version the database is; trying again');
+    setTimeout(() => {
+      void endWithOtherSchema();
     }, TRY_AGAIN_MS).unref();
   }
 }
@@ -44,6 +61,6 @@ export function startProcess(foundingCode: FoundingCode): void {
         process.kill(process.pid, 'SIGTERM');
       })
       .resume();
-  void tellFoundingCode(foundingCode);
+  void endWithOtherSchema().then(() => tellFoundingCode(foundingCode));
   log.info({ url: env.GROVAL_URL, pinned: env.GROVAL_NOW !== undefined }, 'started');
 }

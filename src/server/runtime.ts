@@ -3,6 +3,7 @@ import type { Ports } from '@/commands/kernel/command';
 import { limitEachClub } from '@/db/kernel/club-share';
 import { BULK_LIMITS, openDatabase, openPool, type Database } from '@/db/kernel/connection';
 import type { Change } from '@/db/kernel/notify';
+import { readSchema, schemaTrouble } from '@/db/kernel/schema-version';
 import { instantFromMilliseconds, type Instant } from '@/core/time/instant';
 import { openAccountPool, openAccounts, trustedOrigins, type Accounts } from './accounts';
 import { readEnvironment, type Environment } from './environment';
@@ -113,7 +114,10 @@ export function openRuntime(env: Environment): Runtime {
     if (probed === null || Date.now() - probed.at > PROBE_MS)
       probed = {
         at: Date.now(),
-        answer: accountPool.query('update health_probe set at = now()').then(() => undefined),
+        answer: Promise.all([
+          accountPool.query('update health_probe set at = now()'),
+          requireSchema(db),
+        ]).then(() => undefined),
       };
     return probed.answer;
   };
@@ -138,6 +142,15 @@ export function openRuntime(env: Environment): Runtime {
     watch: new StreamWatch(accountPool, db, log),
     closers: [() => db.destroy(), () => bulk.destroy(), () => accountPool.end()],
   };
+}
+
+/** The database is of another version than this program: nothing may be read from it or written to it. */
+export class OtherSchema extends Error {}
+
+/** @throws OtherSchema where the tables are not those that this program was written for, with what to do */
+export async function requireSchema(db: Database): Promise<void> {
+  const trouble = schemaTrouble(await readSchema(db));
+  if (trouble !== null) throw new OtherSchema(trouble);
 }
 
 const KEY = Symbol.for('groval.runtime');

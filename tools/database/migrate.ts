@@ -2,7 +2,7 @@
 import { promises as fs } from 'node:fs';
 import { join, resolve, dirname } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
-import { Kysely, Migrator, PostgresDialect, type Migration, type MigrationProvider } from 'kysely';
+import { Kysely, Migrator, PostgresDialect, sql, type Migration, type MigrationProvider } from 'kysely';
 import { Pool } from 'pg';
 
 const FOLDER = resolve(dirname(fileURLToPath(import.meta.url)), '../../migrations');
@@ -35,6 +35,9 @@ export async function migrate(ownerUrl: string): Promise<readonly string[]> {
       migrationTableSchema: 'migrations',
     }).migrateToLatest();
     if (error !== undefined) throw error instanceof Error ? error : new Error(String(error));
+    // The program looks whether the tables are those that it was written for.
+    await sql`grant usage on schema migrations to groval_app`.execute(db);
+    await sql`grant select on migrations.kysely_migration to groval_app`.execute(db);
     return (results ?? []).map(({ migrationName }) => migrationName);
   } finally {
     await db.destroy();

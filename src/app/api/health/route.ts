@@ -1,5 +1,5 @@
 import { openRoute } from '../answer';
-import { runtime } from '@/server/runtime';
+import { OtherSchema, runtime } from '@/server/runtime';
 
 /** Whether this process can answer: 200 when the database answers and takes what is written, 503 when not. */
 export const GET = openRoute('GET /api/health', async () => {
@@ -9,6 +9,8 @@ export const GET = openRoute('GET /api/health', async () => {
     return Response.json({ ok: true, database: 'answers' });
   } catch (error) {
     log.warn({ err: error }, 'the database is not well');
+    if (error instanceof OtherSchema)
+      return Response.json({ ok: false, database: 'is of another version' }, { status: 503 });
     const refuses =
       typeof error === 'object' && error !== null && 'code' in error && /^(25|53)/.test(String(error.code));
     return Response.json(
