@@ -41,8 +41,8 @@ const FOLDERS = {
   'records/documents': {
     mutate: ['src/core/records/{documents,club}/*.ts'],
     tests: [
-      'src/core/records/documents/*.test.ts',
-      'src/core/records/records.test.ts',
+      'src/core/records/{documents,club}/*.test.ts',
+      'src/core/records/{records,order}.test.ts',
       'src/core/rules/{documents,release-and-work,inspections,equipment,club}.test.ts',
       'src/core/decision/wrong-released-records.test.ts',
       'checks/published/{cfr-91-203,cfr-47-40,cfr-43-records,cfr-43-appendix-a,cfr-91-403-407,car-1988}/*.test.ts',
@@ -63,7 +63,8 @@ const FOLDERS = {
   'records/aircraft': {
     mutate: ['src/core/records/{aircraft,findings,flights,walkround}/*.ts'],
     tests: [
-      'src/core/records/records.test.ts',
+      'src/core/records/{aircraft,findings,flights,walkround}/*.test.ts',
+      'src/core/records/{records,order}.test.ts',
       'src/core/rules/*.test.ts',
       'src/core/decision/{wrong-released*,planned-flight}.test.ts',
       'checks/published/{cfr-91-205,cfr-91-207,cfr-91-213,cfr-91-319-327,cfr-1-1,common-practice}/*.test.ts',

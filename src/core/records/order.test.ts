@@ -230,33 +230,6 @@ describe('maintenance releases in any order', () => {
 });
 
 describe('who signed', () => {
-  const by = (name: string | null, number: string | null): Signature => ({
-    name,
-    certificate: { ...STATION, number },
-  });
-  it.each([
-    ['one number, two spellings', by('T. Brandl', 'AP-2231'), by('Tomas Brandl', ' ap 2231'), true],
-    ['one name, two numbers', by('Tomas  Brandl', 'AP-1'), by('tomas brandl ', 'P-2'), true],
-    ['neither', by('Tomas Brandl', 'AP-1'), by('Ida Quell', 'IA-1'), false],
-    ['a number that is not said', by('Tomas Brandl', ''), by('Ida Quell', 'IA-1'), true],
-    ['a name that is not said', by(null, 'AP-1'), by('Ida Quell', 'IA-1'), true],
-    ['no certificate', { name: 'Ida Quell', certificate: null }, by('Tomas Brandl', 'AP-1'), true],
-    ['nobody', null, by('Tomas Brandl', 'AP-1'), false],
-    ['nobody else', by('Tomas Brandl', 'AP-1'), null, false],
-  ] as const)('%s: one person, or may be: %s', (_, a, b, same) => {
-    expect([samePerson(a, b), samePerson(b, a)]).toEqual([same, same]);
-  });
-  it('a copy counts from the moment at which somebody vouched for it', () => {
-    const at = instant('2026-11-24T12:00:00Z');
-    const copy: Signature = { ...signed, vouched: { recordedAt: at } };
-    expect([
-      signatureKnownAt(copy, instant('2026-11-24T11:59:59Z'))?.vouched,
-      signatureKnownAt(copy, at),
-      signatureKnownAt(signed, at),
-      signatureKnownAt({ ...signed, vouched: 'nobody' }, at)?.vouched,
-      signatureKnownAt(null, at),
-    ]).toEqual(['nobody', copy, signed, 'nobody', null]);
-  });
   it('goes by the category in the United States, and by none elsewhere', () => {
     expect(
       (['standard', 'light-sport', 'experimental', 'glider', null] as const).map((category) => [

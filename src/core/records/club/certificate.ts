@@ -198,27 +198,6 @@ export type SignatureFault =
   | 'certificate-kind-not-entitled'
   | 'copy-not-vouched';
 
-const NO_FAULTS: readonly SignatureFault[] = [];
-
-function isSound(
-  { name, certificate, vouched }: Signature,
-  work: SignedWork,
-  on: CivilDate,
-  authority: Authority,
-): boolean {
-  if (vouched === 'nobody' || name === null || certificate === null || name.trim() === '') return false;
-  const { kind, number, validFrom, validUntil } = certificate;
-  return (
-    MAY_SIGN[authority][work].includes(kind)
-    && number !== null
-    && number.trim() !== ''
-    && validFrom !== null
-    && validUntil !== null
-    && on >= validFrom
-    && (validUntil === 'no-expiry' || on <= validUntil)
-  );
-}
-
 /**
  * Every fault of a signature for `work` done on `on`; an empty list means that it counts.
  * Source of the elements: 14 CFR 43.9(a)(4) and 43.11(a)(3): signature, certificate number and kind (from memory).
@@ -229,8 +208,6 @@ export function signatureFaults(
   on: CivilDate,
   authority: Authority,
 ): readonly SignatureFault[] {
-  // Most are in order: they make no list.
-  if (signature !== null && isSound(signature, work, on, authority)) return NO_FAULTS;
   const faults: SignatureFault[] = [];
   if (signature?.vouched === 'nobody') faults.push('copy-not-vouched');
   if (signature?.name == null || signature.name.trim() === '') faults.push('name-missing');

@@ -32,6 +32,179 @@ const registered = of('registration-certificate');
 const weighed = of('weight-and-balance');
 const manual = of('operating-limitations');
 
+const certified = of('airworthiness-certificate');
+const bare = { id: 'again', happenedAt: later, recordedAt: later, aboard: true, legible: true };
+const licence: AircraftDocument = { ...bare, kind: 'radio-licence' };
+const form = (change: { readonly tankFitted: boolean; readonly aboard?: boolean }): AircraftDocument => ({
+  ...bare,
+  kind: 'cabin-tank-form-337',
+  ...change,
+});
+
+describe('field by field, what a member sees only makes worse', () => {
+  it.each<[string, AircraftDocument, AircraftDocument, object, boolean]>([
+    // Of three answers the worse one.
+    [
+      'yes, and yes',
+      again(weighed, { legible: true }),
+      again(weighed, { legible: true }),
+      { legible: true },
+      false,
+    ],
+    [
+      'yes, and not said',
+      again(weighed, { legible: true }),
+      again(weighed, { legible: null }),
+      { legible: null },
+      false,
+    ],
+    [
+      'not known, and yes',
+      again(weighed, { legible: null }),
+      again(weighed, { legible: true }),
+      { legible: null },
+      true,
+    ],
+    [
+      'not known, and no',
+      again(weighed, { legible: null }),
+      again(weighed, { legible: false }),
+      { legible: false },
+      false,
+    ],
+    [
+      'readable is not asked of what is missing',
+      again(weighed, { legible: false }),
+      again(weighed, { aboard: false, legible: null }),
+      { aboard: false, legible: null },
+      false,
+    ],
+    // Of two dates the earlier; unknown stays unknown.
+    ['the same date', weighed, again(weighed), { datedOn: weighed.datedOn }, false],
+    [
+      'an earlier date',
+      weighed,
+      again(weighed, { datedOn: civilDate('1999-01-01') }),
+      { datedOn: civilDate('1999-01-01') },
+      false,
+    ],
+    [
+      'a later date',
+      weighed,
+      again(weighed, { datedOn: civilDate('2099-01-01') }),
+      { datedOn: weighed.datedOn },
+      true,
+    ],
+    ['no date seen', weighed, again(weighed, { datedOn: null }), { datedOn: null }, false],
+    // Another text that is not the right one.
+    ['displayed no more', certified, again(certified, { displayed: false }), { displayed: false }, false],
+    [
+      'displayed again',
+      again(certified, { displayed: false }),
+      again(certified, { displayed: true }),
+      { displayed: false },
+      true,
+    ],
+    [
+      'no registration seen',
+      certified,
+      again(certified, { registrationShown: null }),
+      { registrationShown: null },
+      false,
+    ],
+    [
+      'a registration where none was known',
+      again(certified, { registrationShown: null }),
+      again(certified),
+      { registrationShown: null },
+      true,
+    ],
+    [
+      'another wrong one in place of a wrong one',
+      again(certified, { registrationShown: 'N0AAA' }),
+      again(certified, { registrationShown: 'N0BBB' }),
+      { registrationShown: 'N0BBB' },
+      false,
+    ],
+    [
+      'another aircraft’s manual',
+      manual,
+      again(manual, { serialShown: 'another' }),
+      { serialShown: 'another' },
+      false,
+    ],
+    ['placards gone', manual, again(manual, { placards: false }), { placards: false }, false],
+    [
+      'another form of the manual',
+      manual,
+      again(manual, { form: 'placards-and-markings' }),
+      { form: null },
+      true,
+    ],
+    // A certificate and a copy of the application are two documents.
+    [
+      'a certificate again',
+      registered,
+      again(registered),
+      { temporary: false, issuedOn: registered.issuedOn },
+      false,
+    ],
+    [
+      'a copy of the application instead',
+      registered,
+      again(registered, { temporary: true }),
+      { temporary: true, issuedOn: null, printedExpiry: null },
+      true,
+    ],
+    [
+      'a certificate instead of the copy',
+      again(registered, { temporary: true }),
+      again(registered),
+      { temporary: true, issuedOn: null, printedExpiry: null },
+      true,
+    ],
+    [
+      'the copy again',
+      again(registered, { temporary: true }),
+      again(registered, { temporary: true }),
+      { temporary: true, issuedOn: registered.issuedOn },
+      false,
+    ],
+    // Nothing of its own to say.
+    ['a radio licence', licence, licence, { kind: 'radio-licence', aboard: true }, false],
+    [
+      'no tank, as was known',
+      form({ tankFitted: false }),
+      form({ tankFitted: false }),
+      { tankFitted: false },
+      false,
+    ],
+    [
+      'a tank where there was none',
+      form({ tankFitted: false }),
+      form({ tankFitted: true }),
+      { tankFitted: true },
+      false,
+    ],
+    ['no tank any more', form({ tankFitted: true }), form({ tankFitted: false }), { tankFitted: true }, true],
+  ])('%s', (_, before, seen, counts, waits) => {
+    const answer = memberDocumentCheck(before, seen, expected);
+    expect(answer.counts).toMatchObject(counts);
+    expect(answer.waits).toBe(waits);
+  });
+  it('of another kind than what was on record nothing is confirmed', () => {
+    expect(memberDocumentCheck(certified, again(weighed), expected)).toEqual({ counts: null, waits: true });
+    expect(memberDocumentCheck(null, form({ tankFitted: true, aboard: false }), expected)).toMatchObject({
+      waits: false,
+    });
+  });
+  it('where nobody knows which text is right, two that differ say nothing', () => {
+    const unknown = { registration, serialNumber: null, manualRevision: null };
+    const answer = memberDocumentCheck(manual, again(manual, { revision: 'another' }), unknown);
+    expect(answer).toMatchObject({ counts: { revision: null }, waits: true });
+  });
+});
+
 describe('what a member sees of a document', () => {
   it.each<[string, AircraftDocument | null, AircraftDocument, Partial<AircraftDocument> | null, boolean]>([
     [
