@@ -6,8 +6,6 @@ import { instant } from '../time/instant';
 import { zone } from '../time/zone';
 import {
   authorityFor,
-  samePerson,
-  signatureKnownAt,
   type Certificate,
   type Signature,
 } from './club/certificate';
