@@ -4,11 +4,7 @@ import { hours } from '../quantities/hours';
 import { civilDate } from '../time/civil-date';
 import { instant } from '../time/instant';
 import { zone } from '../time/zone';
-import {
-  authorityFor,
-  type Certificate,
-  type Signature,
-} from './club/certificate';
+import { authorityFor, type Certificate, type Signature } from './club/certificate';
 import {
   countingInspections,
   discountedEntries,

@@ -85,3 +85,24 @@ describe('what boxes counted beside the meters', () => {
     expect(boxAhead(meters(all), meters(own))).toBe(seconds);
   });
 });
+
+describe('by how much the boxes are ahead', () => {
+  it.each<[string, Standings['time-in-service'], Standings['time-in-service'], number | null]>([
+    ['counted more', known('11'), known('10'), hours('1')],
+    ['counted the same', known('10'), known('10'), null],
+    ['counted less', known('9'), known('10'), null],
+    ['nothing is on record', known('11'), unknown, null],
+    ['nothing is known', unknown, known('10'), null],
+    ['the record contradicts itself', disputed, known('10'), null],
+    ['the record contradicted itself before', known('11'), disputed, null],
+  ])('%s', (_, all, own, ahead) => {
+    expect(boxAhead(meters(all), meters(own))).toBe(ahead);
+  });
+  it.each([
+    ['unknown', unknown],
+    ['disputed', disputed],
+  ])('a box alone settles nothing: %s', (_, service) => {
+    const standing = meters(service);
+    expect(withBoxes(standing, [counted('9999')])).toBe(standing);
+  });
+});

@@ -16,6 +16,48 @@ const dial = (id: string, change: Partial<Dial> = {}): Dial => ({
   ...change,
 });
 
+describe('the dials in use', () => {
+  const soon = instant('2026-02-01T00:00:00Z');
+  const block = (id: string, change: Partial<Dial> = {}) =>
+    dial(id, { counts: [{ meter: 'block', offset: 0 }], ...change });
+  it.each<[string, readonly Dial[], readonly string[]]>([
+    ['the one that inspections count on first', [block('a'), dial('b')], ['b', 'a']],
+    ['however late it was put in', [block('a'), dial('b', { happenedAt: soon })], ['b', 'a']],
+    [
+      'one that counts towards more than inspections too',
+      [block('a'), dial('b', { counts: [...block('c').counts, ...dial('d').counts] })],
+      ['b', 'a'],
+    ],
+    ['then as they were put in', [block('a', { happenedAt: soon }), block('b')], ['b', 'a']],
+    ['of one moment by id', [block('b'), block('a')], ['a', 'b']],
+    [
+      'without those whose place another took',
+      [dial('a'), dial('b', { replaces: 'a' }), block('c')],
+      ['b', 'c'],
+    ],
+    ['none', [], []],
+  ])('%s', (_, dials, ids) => {
+    expect(dialsInUse(dials).map(({ id }) => id)).toEqual(ids);
+    expect(dialsInUse([...dials].reverse()).map(({ id }) => id)).toEqual(ids);
+  });
+  it('one part below zero is enough to say nothing', () => {
+    const two = [
+      { meter: 'time-in-service' as const, offset: 0 },
+      { meter: 'engine' as const, offset: -hours('10') },
+    ];
+    expect([valuesAt({ counts: two }, hours('9')), valuesAt({ counts: two }, hours('10'))?.length]).toEqual([
+      null,
+      2,
+    ]);
+  });
+  it('one that never starts again from zero ran backwards where it shows less', () => {
+    expect(runOverZero({ wrapsAt: null }, 90, 10)).toBeNull();
+    expect(runOverZero({ wrapsAt: 100 }, 90, 10)).toBe(20);
+    expect(runOverZero({ wrapsAt: 100 }, 90, 90)).toBeNull();
+    expect(runOverZero({ wrapsAt: 90 }, 90, 10)).toBeNull();
+  });
+});
+
 describe('a dial', () => {
   // Common practice, no source: block 4749.5 and engine 1610.4 differ by 3139.1 h, which is an offset and no error.
   it('counts towards each part from a zero of its own', () => {

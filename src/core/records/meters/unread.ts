@@ -26,8 +26,6 @@ export function unreadSeconds(flight: FlightOut): number {
  * coming back on the others and where no time was planned, and as many landings as it can have had. Until somebody reads the meters.
  */
 export function withUnread(meters: Standings, flights: readonly FlightOut[]): Standings {
-  if (flights.length === 0) return meters;
-  const answer: Standings = { ...meters };
   const add = (meter: HourMeter | Counter, seconds: (flight: FlightOut) => number): Partial<Standings> => {
     const standing = meters[meter];
     if (standing.state !== 'known') return {};
@@ -37,8 +35,7 @@ export function withUnread(meters: Standings, flights: readonly FlightOut[]): St
     return { [meter]: { ...standing, value: standing.value + more } };
   };
   return Object.assign(
-    {},
-    answer,
+    { ...meters },
     ...HOUR_METERS.map((meter) =>
       add(meter, (flight) => (meter === 'time-in-service' ? unreadSeconds(flight) : elapsed(flight))),
     ),
