@@ -18,7 +18,7 @@ import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { checkIn } from '../flights/check-in';
 import { checkOut } from '../flights/check-out';
 import { addDial } from '../meters/dials';
-import { changeRoles } from '../club/people';
+import { changeRoles } from '../club/members';
 import { planOrMove } from '../flights/planning';
 import { readMeters } from '../meters/read-meters';
 import { recordEntry } from '../maintenance/record-entry';

@@ -10,7 +10,8 @@ import { bad, good, testClub, testPorts } from '@/testing/database';
 import { emptyDatabase } from '@/testing/empty-database';
 import { found, foundingCode, foundingState } from './founding';
 import { importClub } from '../exchange/import-club';
-import { makeLinkFor, takeUpLink } from './people';
+import { makeLinkFor } from './links';
+import { takeUpLink } from './take-up-link';
 
 const entry = (code: string, change: Partial<FoundingInput> = {}): Founding =>
   foundingSchema.parse({

@@ -9,17 +9,9 @@ import { membershipsOf } from '@/db/club/clubs';
 import { people } from '@/queries/club/people';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { clearList } from '../maintenance/clear-list';
-import {
-  acceptLink,
-  admit,
-  changeRoles,
-  endCertificate,
-  enterCertificate,
-  lookAtLink,
-  makeLinkFor,
-  revokeLink,
-  takeUpLink,
-} from './people';
+import { acceptLink, lookAtLink, takeUpLink } from './take-up-link';
+import { admit, makeLinkFor, revokeLink } from './links';
+import { changeRoles, endCertificate, enterCertificate } from './members';
 import { returnToService } from '../findings/return-to-service';
 import { reportFinding } from '../findings/report-finding';
 

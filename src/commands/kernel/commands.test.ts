@@ -9,7 +9,7 @@ import { CHANNEL } from '@/db/kernel/notify';
 import { aircraftPage } from '@/queries/aircraft/aircraft-page';
 import { line } from '@/queries/aircraft/line';
 import { bad, given, good, PASSWORD, testClub } from '@/testing/database';
-import { enterCertificate } from '../club/people';
+import { enterCertificate } from '../club/members';
 import { addPhoto, MAX_PHOTO_BYTES } from '../findings/add-photo';
 import { civilDate } from '@/core/time/civil-date';
 import type { Actor } from './command';

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { addPhoto } from '@/commands/findings/add-photo';
-import { changeRoles } from '@/commands/club/people';
+import { changeRoles } from '@/commands/club/members';
 import { reportFinding } from '@/commands/findings/report-finding';
 import { given, good, testClub } from '@/testing/database';
 import { emptyDatabase } from '@/testing/empty-database';

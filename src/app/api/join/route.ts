@@ -1,5 +1,5 @@
 import { answer, openJsonRoute } from '../answer';
-import { lookAtLink } from '@/commands/club/people';
+import { lookAtLink } from '@/commands/club/take-up-link';
 import { runtime } from '@/server/runtime';
 
 /** Whose link this is. */

@@ -1,5 +1,5 @@
 import { commandRoute, queryRoute } from '../answer';
-import { admit } from '@/commands/club/people';
+import { admit } from '@/commands/club/links';
 import { people } from '@/queries/club/people';
 
 export const GET = queryRoute('GET /api/people', ({ tx, actor, now }) => people(tx, actor, now));

@@ -1,5 +1,5 @@
 import { answer, personJsonRoute } from '../../answer';
-import { acceptLink } from '@/commands/club/people';
+import { acceptLink } from '@/commands/club/take-up-link';
 import { runtime } from '@/server/runtime';
 
 /** Joins a club with the account that one has. */

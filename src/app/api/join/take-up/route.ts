@@ -1,5 +1,5 @@
 import { answer, openJsonRoute } from '../../answer';
-import { takeUpLink } from '@/commands/club/people';
+import { takeUpLink } from '@/commands/club/take-up-link';
 import { runtime } from '@/server/runtime';
 
 /** Chooses a password by a link, once. */

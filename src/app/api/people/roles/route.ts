@@ -1,4 +1,4 @@
 import { commandRoute } from '../../answer';
-import { changeRoles } from '@/commands/club/people';
+import { changeRoles } from '@/commands/club/members';
 
 export const POST = commandRoute('POST /api/people/roles', changeRoles);
