@@ -1,7 +1,7 @@
 // The folder of an aircraft with three years behind it, against the bare queries that it needs.
 import { sql } from 'kysely';
 import type { Instant } from '../src/core/time/instant';
-import { readFactRows } from '../src/db/aircraft/aircraft-facts';
+import { readFactRows } from '../src/db/aircraft/fact-rows';
 import {
   certificatesOf,
   findByRegistration,

@@ -1,6 +1,7 @@
 // The Line's data path against its bare SQL: from the acquired connection to the JSON text, against the same SQL in the same
 // kind of transaction, rows only.
-import { readFactRows, factsFromRows } from '../src/db/aircraft/aircraft-facts';
+import { readFactRows } from '../src/db/aircraft/fact-rows';
+import { factsFromRows } from '../src/db/aircraft/facts-from-rows';
 import { inClub } from '../src/db/kernel/club-transaction';
 import { readClub } from '../src/db/club/clubs';
 import type { Database } from '../src/db/kernel/connection';

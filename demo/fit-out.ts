@@ -9,7 +9,7 @@ import type { MaintenanceItem } from '../src/core/records/maintenance/maintenanc
 import { addDays, addYears, civilDate, type CivilDate } from '../src/core/time/civil-date';
 import { hourOfDay, type Place } from '../src/core/time/sun';
 import type { Signature } from '../src/core/records/club/certificate';
-import type { OtherRecord } from '../src/db/aircraft/other-records';
+import type { OtherRecord } from '../src/db/aircraft/other-kinds';
 import type { DemoAircraft } from './fleet';
 import { DAYS_BACK, type History } from './history';
 

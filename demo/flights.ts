@@ -1,6 +1,6 @@
 import type { DialRow } from '../src/db/meters/dials';
 import type { RecordBatch } from '../src/commands/kernel/load-records';
-import type { OtherRecord } from '../src/db/aircraft/other-records';
+import type { OtherRecord } from '../src/db/aircraft/other-kinds';
 import { decimalHours, hoursFromSeconds } from '../src/core/quantities/hours';
 import type { MeterReading } from '../src/core/records/meters/meter-reading';
 import { addDays, type CivilDate } from '../src/core/time/civil-date';

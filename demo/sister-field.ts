@@ -10,7 +10,7 @@ import { addDays, addYears, civilDate, type CivilDate } from '../src/core/time/c
 import { addSeconds, type Instant } from '../src/core/time/instant';
 import { hourOfDay, type Place } from '../src/core/time/sun';
 import { civilDateAt, zone } from '../src/core/time/zone';
-import type { OtherRecord } from '../src/db/aircraft/other-records';
+import type { OtherRecord } from '../src/db/aircraft/other-kinds';
 import { fitOutOf, particularsOf, serialOf } from './fit-out';
 import { FITS, FLEET, type DemoAircraft } from './fleet';
 import { flightsOf } from './flights';

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import { OTHER_KINDS } from '../src/db/aircraft/other-records';
+import { OTHER_KINDS } from '../src/db/aircraft/other-kinds';
 import { ACT_NAMES, ACTS, may, RECORDS_THAT_OPEN } from '../src/contracts/kernel/permissions';
 import { ROLES } from '../src/contracts/club/people';
 import { ROUTE_NAMES, ROUTES, type Route } from '../src/contracts/kernel/routes';

@@ -1,6 +1,6 @@
 // A case's records of the wider kinds as the database takes them, for tests and benches.
 import type { AircraftFacts } from '../../src/core/records/facts';
-import type { OtherRecord } from '../../src/db/aircraft/other-records';
+import type { OtherRecord } from '../../src/db/aircraft/other-kinds';
 
 /** Every record of the facts that is kept whole, each under a new id. */
 export function othersOf(facts: AircraftFacts, newId: () => string): readonly OtherRecord[] {

@@ -1,135 +1,17 @@
 import type { z } from 'zod';
-import { databaseCode, type Actor, type Outcome, type Ports, type Refusal } from '@/commands/kernel/command';
+import type { Actor, Outcome, Ports } from '@/commands/kernel/command';
 import { ACTS, may } from '@/contracts/kernel/permissions';
 import { unkeepable } from '@/contracts/kernel/plain-text';
 import { problemsOf } from '@/contracts/kernel/problem';
-import { ROUTES, type JsonRoute, type Route, type RouteName, type Sent } from '@/contracts/kernel/routes';
+import { type JsonRoute, ROUTES, type Route, type RouteName, type Sent } from '@/contracts/kernel/routes';
 import { withoutNumbers } from '@/explain/for-reader';
-import { chosenClub } from '@/db/club/accounts';
-import { asPerson, inClub } from '@/db/kernel/club-transaction';
-import { membershipsOf, type Membership } from '@/db/club/clubs';
+import { inClub } from '@/db/kernel/club-transaction';
 import type { ClubTransaction } from '@/db/kernel/connection';
-import { TooBusy } from '@/server/bounded';
 import { runtime, trusted } from '@/server/runtime';
-import { readWithin, TooLarge, TooSlow } from '@/server/spool';
-
-const STATUS: Readonly<Record<Refusal['code'], number>> = {
-  'not-entitled': 403,
-  'not-found': 404,
-  invalid: 422,
-  conflict: 409,
-  'too-many-tries': 429,
-  busy: 503,
-};
-
-/** A refusal as an HTTP answer: what is wrong, and what to do. */
-export function refusal(given: Refusal): Response {
-  const wait =
-    given.code === 'too-many-tries' ? (given.retryAfterSeconds ?? 30) : given.code === 'busy' ? 2 : null;
-  return Response.json(
-    { error: given },
-    { status: STATUS[given.code], ...(wait === null ? {} : { headers: { 'retry-after': String(wait) } }) },
-  );
-}
-
-/** Answers what a command answered. */
-export function answer<T>(outcome: Outcome<T>): Response {
-  return outcome.ok ? Response.json(outcome.value) : refusal(outcome.refusal);
-}
-
-/** A plain problem with a sentence that says what to do. */
-export function problem(status: number, message: string): Response {
-  return Response.json({ error: { code: 'invalid', message, problems: [] } }, { status });
-}
-
-/** Somebody who is signed in, with the clubs that they belong to. */
-export interface Person {
-  readonly personId: string;
-  readonly email: string;
-  readonly sessionId: string;
-  readonly memberships: readonly Membership[];
-  /** The club that they work in: the one that they chose, otherwise the one that they joined first. */ readonly membership: Membership | null;
-  readonly chosen: boolean;
-}
-
-/** What a phone names that sends something written in another club than the one that is chosen by now. */
-const CLUB_HEADER = 'x-groval-club';
-
-/** Who is signed in; null where nobody is. */
-export async function whoAsks(request: Request): Promise<Person | null> {
-  const { accounts, db } = runtime();
-  const found = await accounts.api.getSession({ headers: request.headers });
-  if (found === null) return null;
-  const [personId, sessionId] = [found.user.id, found.session.id];
-  const { memberships, clubId } = await asPerson(db, personId, async (tx) => {
-    const own = await membershipsOf(tx, personId);
-    return { memberships: own, clubId: own.length > 1 ? await chosenClub(tx, sessionId) : null };
-  });
-  const named = request.headers.get(CLUB_HEADER);
-  const wanted =
-    memberships.find((one) => one.clubId === named) ?? memberships.find((one) => one.clubId === clubId);
-  return {
-    personId,
-    email: found.user.email,
-    sessionId,
-    memberships,
-    membership: wanted ?? memberships[0] ?? null,
-    chosen: memberships.length < 2 || memberships.some((one) => one.clubId === clubId),
-  };
-}
-
-/** Errors of the database by their class: it is not there, is full, takes nothing just now. Source: PostgreSQL 15, appendix A. */
-const NOT_JUST_NOW = ['08', '53', '57', '58', '25', '55', '40'];
-/** What it says of a value that it cannot keep, whatever the forms let through. */
-const CANNOT_KEEP = ['22'];
-/** What Node says of a connection that cannot be made, and the pool of one that does not become free. */
-const NO_CONNECTION = ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOSPC'];
-
-function trouble(error: unknown, request: Request): Response {
-  const { log } = runtime();
-  const code = databaseCode(error);
-  const { pathname } = new URL(request.url);
-  if (error instanceof TooLarge)
-    return problem(
-      413,
-      `That is more than may be sent here (${error.maxBytes >= 1024 * 1024 ? `${Math.floor(error.maxBytes / 1024 / 1024)} MB` : `${Math.floor(error.maxBytes / 1024)} kB`}). Send less.`,
-    );
-  if (error instanceof TooSlow)
-    return problem(
-      408,
-      'That took too long to arrive, so nothing was done with it. Send it again over a better connection.',
-    );
-  if (CANNOT_KEEP.some((kind) => code.startsWith(kind) && code.length === 5)) {
-    log.warn({ err: error, path: pathname }, 'a value could not be kept');
-    return problem(
-      422,
-      'Something in this cannot be kept: a number that is too large, or a character that is none. Correct it and send it again.',
-    );
-  }
-  const busy =
-    error instanceof TooBusy
-    || (code.length === 5 && NOT_JUST_NOW.some((kind) => code.startsWith(kind)))
-    || NO_CONNECTION.includes(code)
-    || (error instanceof Error
-      && /timeout exceeded when trying to connect|Connection terminated|Client has encountered a connection error/.test(
-        error.message,
-      ));
-  if (busy) {
-    log.warn({ err: error, path: pathname }, 'a request could not be done just now');
-    return Response.json(
-      {
-        error: {
-          code: 'busy',
-          message:
-            'Groval cannot do that just now: its database does not take it, or too much is waiting. What you typed is kept; try again in a moment.',
-        },
-      },
-      { status: 503, headers: { 'retry-after': '5' } },
-    );
-  }
-  log.error({ err: error, path: pathname }, 'a request failed');
-  return problem(500, 'Groval could not do that just now. What you typed is kept; try again.');
-}
+import { readWithin } from '@/server/spool';
+import { answer, problem, refusal } from './refusals';
+import { trouble } from './trouble';
+import { type Person, whoAsks } from './who-asks';
 
 /** Addresses with a code that is none, or that stands for a character that no text of ours has. */
 function isBadAddress(address: string): boolean {

@@ -3,14 +3,13 @@ import { boxOf } from '@/contracts/exchange/case-boxes';
 import {
   clubDocumentOf,
   databaseOf,
-  adOf,
   equipmentOf,
-  itemOf,
   eltOf,
   particularsOf,
   vorCheckOf,
   riggingOf,
-} from '@/contracts/exchange/case-mapping';
+} from '@/contracts/exchange/case-aircraft';
+import { adOf, itemOf } from '@/contracts/exchange/case-maintenance';
 import type { EquipmentList } from '@/core/records/aircraft/equipment';
 import { latestOf } from '@/core/records/facts';
 import type { Plain } from '@/core/decision/canonical';
@@ -18,7 +17,8 @@ import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt, startOfDay, type ZoneId } from '@/core/time/zone';
 import { findDescription, insertDescription } from '@/db/aircraft/descriptions';
-import { findOther, insertOthers, type OtherRecord } from '@/db/aircraft/other-records';
+import { findOther, insertOthers } from '@/db/aircraft/other-records';
+import { type OtherRecord } from '@/db/aircraft/other-kinds';
 import { changeAircraft, laterThan, type Changing } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial, requireAct } from '../kernel/permissions';

@@ -1,4 +1,4 @@
-import type { RowOf } from '@/contracts/exchange/csv-lists';
+import type { RowOf } from '@/contracts/exchange/csv-rows';
 import type { Club } from '@/db/club/clubs';
 import { knownAt, presentFor } from '@/core/records/facts';
 import type { Standings } from '@/core/records/meters/meter-reading';
@@ -13,7 +13,8 @@ import {
 } from '@/core/records/meters/meters';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
-import { loadAircraft, loadForMeters, type StoredAircraft } from '@/db/aircraft/aircraft-facts';
+import { loadAircraft, loadForMeters } from '@/db/aircraft/aircraft-facts';
+import { type StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { currentDials } from '@/db/meters/dials';
 import { latestFlights } from '@/db/flights/flights';

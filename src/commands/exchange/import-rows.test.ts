@@ -10,7 +10,8 @@ import { line } from '@/queries/aircraft/line';
 import { listRows, LISTS } from '@/queries/exchange/lists';
 import { waitingOfAircraft } from '@/db/documents/vouching';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
-import { importRows, type FileRow, type ImportRequest } from './import-rows';
+import { importRows } from './import-rows';
+import { type FileRow, type ImportRequest } from './row-import';
 import { vouch } from '../documents/vouch';
 
 type Role = Parameters<typeof club.actor>[0];

@@ -1,6 +1,7 @@
 import type { Plain } from '@/core/decision/canonical';
 import { addSeconds, type Instant } from '@/core/time/instant';
-import { loadAircraft, lockInOrder, raiseRevision, type StoredAircraft } from '@/db/aircraft/aircraft-facts';
+import { loadAircraft, lockInOrder, raiseRevision } from '@/db/aircraft/aircraft-facts';
+import { type StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import { inClub } from '@/db/kernel/club-transaction';
 import { readClub, type Club } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';

@@ -7,7 +7,7 @@ import { COUNTERS, HOUR_METERS, isHourMeter, type Counter, type Meter } from '@/
 import type { Instant } from '@/core/time/instant';
 import { insertDials } from '@/db/meters/dials';
 import type { ClubTransaction } from '@/db/kernel/connection';
-import type { DialReading } from '@/db/flights/flights';
+import type { DialReading } from '@/db/flights/flight-records';
 import { insertReadings } from '@/db/aircraft/folder-rows';
 import { tellQuestion } from '@/explain/counter';
 import { Refused, type Ports } from '../kernel/command';

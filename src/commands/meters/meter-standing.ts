@@ -5,7 +5,7 @@ import type { Instant } from '@/core/time/instant';
 import { loadForMeters } from '@/db/aircraft/aircraft-facts';
 import { readClub } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
-import { lastReturned } from '@/db/flights/flights';
+import { lastReturned } from '@/db/flights/movements';
 import { insertStanding, readStandings } from '@/db/meters/standings';
 
 /** The flight that came back last of some: one that is written down late may have come back long ago. */

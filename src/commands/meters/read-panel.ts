@@ -5,7 +5,7 @@ import { knownAt, presentFor, type AircraftFacts } from '@/core/records/facts';
 import { COUNTERS } from '@/core/records/meters/meters';
 import { authorityOf } from '@/core/rules/register';
 import { latestFlights } from '@/db/flights/flights';
-import type { OtherRecord } from '@/db/aircraft/other-records';
+import type { OtherRecord } from '@/db/aircraft/other-kinds';
 import { shownText } from '@/explain/counter';
 import type { Changing } from '../kernel/change-aircraft';
 import type { Ports } from '../kernel/command';

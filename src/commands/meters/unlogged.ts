@@ -7,14 +7,8 @@ import { authorityOf } from '@/core/rules/register';
 import { currentDials } from '@/db/meters/dials';
 import { latestFlights } from '@/db/flights/flights';
 import { insertReadings } from '@/db/aircraft/folder-rows';
-import {
-  entryExists,
-  insertOthers,
-  othersOfKind,
-  type AttributionRecord,
-  type OtherRecord,
-  type UnloggedRecord,
-} from '@/db/aircraft/other-records';
+import { entryExists, insertOthers, othersOfKind } from '@/db/aircraft/other-records';
+import { type AttributionRecord, type OtherRecord, type UnloggedRecord } from '@/db/aircraft/other-kinds';
 import { dialReadings, type StoredReading } from '@/db/meters/readings';
 import { insertStrikeOnce } from '@/db/aircraft/strikes';
 import { meterText, readingText } from '@/explain/formats';

@@ -11,7 +11,7 @@ import { hours } from '@/core/quantities/hours';
 import { civilDate } from '@/core/time/civil-date';
 import { addSeconds, instantFromMilliseconds } from '@/core/time/instant';
 import { inClub } from '@/db/kernel/club-transaction';
-import { insertFlown } from '@/db/flights/flights';
+import { insertFlown } from '@/db/flights/insert-flights';
 import { appendToLedger, readHistory } from '@/db/kernel/ledger';
 import { describeHistory } from '@/explain/history';
 import { folder } from '@/queries/aircraft/folder';

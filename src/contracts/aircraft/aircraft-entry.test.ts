@@ -16,7 +16,7 @@ import { QUANTITIES, QUANTITY_NAMES } from '@/core/records/walkround/measurement
 import { civilDate } from '@/core/time/civil-date';
 import { describedAs, factSchema, FACT_SCHEMAS, listedAs, newAircraftSchema } from './aircraft-entry';
 import { boxOf } from '../exchange/case-boxes';
-import { equipmentOf, particularsOf } from '../exchange/case-mapping';
+import { equipmentOf, particularsOf } from '../exchange/case-aircraft';
 
 const orNull = <T>(value: fc.Arbitrary<T>) => fc.option(value, { nil: null });
 const words = fc.stringMatching(/^[A-Za-z0-9]{1,12}$/);

@@ -8,7 +8,9 @@ import type { Instant } from '../../core/time/instant';
 import type { Place } from '../../core/time/sun';
 import { boxOf, EVERYTHING } from './case-boxes';
 import type { CaseFile } from './case-file';
-import { byId, known, particularsOf, recordsOf } from './case-mapping';
+import { byId, known } from './case-basics';
+import { particularsOf } from './case-aircraft';
+import { recordsOf } from './case-mapping';
 import { clubChoice, clubEstimates, clubParameters } from '../club/club-pack';
 
 type CaseFlight = Omit<NonNullable<CaseFile['flight']>, 'id'>;

@@ -5,7 +5,9 @@ import { AUTHORISED_WITHOUT, type PlannedFlight } from '../records/flights/plann
 import { DISPATCHER, remedy, PILOT_IN_COMMAND, type Remedy } from '../rules/parts/constraint';
 import { bites } from './decide';
 import type { DecidedConstraint, Decision } from './decision';
-import { closingNow, flownAfter, NOTHING_FLOWN, usesNeeded } from './planned-flight';
+import { closingNow } from './planned-flight';
+import { flownAfter, NOTHING_FLOWN } from './flown';
+import { usesNeeded } from './uses-needed';
 import type { Prepared } from './prepare';
 import { remedyPlans, type RemedyPlans } from './remedy-plans';
 

@@ -1,132 +1,23 @@
-import { DIMENSIONS, type FullBox } from '../envelope/dimensions';
-import { isWithin, overlaps, usesIn, type UseSet } from '../envelope/use-set';
+import { type UseSet, isWithin, overlaps } from '../envelope/use-set';
 import { hoursFromSeconds } from '../quantities/hours';
-import type { Meter } from '../records/meters/meters';
 import type { Relief } from '../records/maintenance/permit';
-import { isExceptedFromTransponder, type Described } from '../records/aircraft/aircraft';
-import {
-  adds,
-  isMoreThanCrew,
-  wholeTime,
-  type AuthorisedWithout,
-  type PlannedFlight,
-} from '../records/flights/planned-flight';
+import { type PlannedFlight, adds, wholeTime } from '../records/flights/planned-flight';
 import { mostOf } from '../records/meters/unlogged';
-import { constraint, DISPATCHER, remedy, RECORDED, type Cap } from '../rules/parts/constraint';
-import { civilDateAt } from '../time/zone';
-import { lightTouched, LIGHT, sunOn, type Place } from '../time/sun';
+import { type Cap, DISPATCHER, RECORDED, constraint, remedy } from '../rules/parts/constraint';
 import type {
   DecidedConstraint,
   DecisionParts,
-  FlightAnswer,
-  LightAt,
-  LimitAhead,
   Exceedance,
+  FlightAnswer,
+  LimitAhead,
   WantedAnswer,
 } from './decision';
-import { decided, type Prepared } from './prepare';
+import { type Prepared, decided } from './prepare';
+import { type Flown, NOTHING_FLOWN, flownAfter, inOrder } from './flown';
+import { lightOf, usesNeeded } from './uses-needed';
 
 /** What of a decision a flight is compared with. */
 type Situation = Pick<DecisionParts, 'full' | 'constraints' | 'limits' | 'meters' | 'asOf'>;
-
-/** What planned flights add to each meter before the one that is looked at. */
-export type Flown = { readonly [M in Meter]: number };
-export const NOTHING_FLOWN: Flown = {
-  'time-in-service': 0,
-  engine: 0,
-  propeller: 0,
-  block: 0,
-  landings: 0,
-  cycles: 0,
-  'tow-launches': 0,
-};
-
-/** What a flight adds, after what was flown before. */
-export function flownAfter(flown: Flown, flight: PlannedFlight): Flown {
-  const more = adds(flight);
-  return {
-    'time-in-service': flown['time-in-service'] + more['time-in-service'],
-    engine: flown.engine + more.engine,
-    propeller: flown.propeller + more.propeller,
-    block: flown.block + more.block,
-    landings: flown.landings + more.landings,
-    cycles: flown.cycles + more.cycles,
-    'tow-launches': flown['tow-launches'] + more['tow-launches'],
-  };
-}
-
-/** The light that a flight meets at the field and at every other place that it names. */
-export function lightOf(flight: PlannedFlight, place: Place): readonly LightAt[] {
-  return [place, ...flight.places].map((at) => ({
-    place: at.name,
-    light: flight.ends > flight.starts ? lightTouched(flight.starts, flight.ends, at) : LIGHT,
-    sun: sunOn(civilDateAt(flight.starts, at.zone), at),
-  }));
-}
-
-function one<V>(value: V | null): readonly V[] | undefined {
-  return value === null ? undefined : [value];
-}
-
-/**
- * The uses that a flight needs. What it does not say, it may need every value of. In airspace that air traffic control authorised it to enter without
- * the equipment, or that excepts the aircraft, it needs no more than outside.
- */
-export function usesNeeded(
-  flight: PlannedFlight,
-  place: Place,
-  aircraft: Pick<Described, 'category' | 'particulars'>,
-): UseSet {
-  const excepted = flight.exceptedAirspace === true && isExceptedFromTransponder(aircraft);
-  const inside = (value: boolean | null, without: AuthorisedWithout) =>
-    one<'inside' | 'outside'>(
-      excepted || flight.authorisedWithout.includes(without)
-        ? 'outside'
-        : value === null
-          ? null
-          : value
-            ? 'inside'
-            : 'outside',
-    );
-  // What the flight says of light elsewhere adds to the light at its places, and never takes away from it.
-  const light =
-    flight.ends > flight.starts
-      ? LIGHT.filter(
-          (value) =>
-            (flight.light ?? []).includes(value)
-            || [place, ...flight.places].some((at) =>
-              lightTouched(flight.starts, flight.ends, at).includes(value),
-            ),
-        )
-      : LIGHT;
-  const box: FullBox = {
-    light,
-    purpose: one(flight.purpose) ?? DIMENSIONS.purpose,
-    crew: one(flight.crew) ?? DIMENSIONS.crew,
-    rules: one(flight.rules) ?? DIMENSIONS.rules,
-    range: one(flight.range) ?? DIMENSIONS.range,
-    transponderAirspace: inside(flight.transponderAirspace, 'transponder') ?? DIMENSIONS.transponderAirspace,
-    adsbAirspace: inside(flight.adsbAirspace, 'ads-b-out') ?? DIMENSIONS.adsbAirspace,
-    overWater:
-      one(
-        flight.beyondGlideOverWater === null
-          ? null
-          : flight.beyondGlideOverWater
-            ? 'beyond-glide'
-            : 'within-glide',
-      ) ?? DIMENSIONS.overWater,
-    // Somebody who is not needed to fly it is a passenger, whatever the flight says.
-    passengers:
-      one(
-        isMoreThanCrew(flight) || flight.passengers === true
-          ? 'aboard'
-          : flight.passengers === null
-            ? null
-            : 'none',
-      ) ?? DIMENSIONS.passengers,
-  };
-  return usesIn(box);
-}
 
 const NO_IDS: ReadonlySet<string> = new Set();
 
@@ -379,9 +270,4 @@ export function answerFlights(
     flown = flownAfter(flown, flight);
     return answer;
   });
-}
-
-/** By start, then by id. */
-export function inOrder(flights: readonly PlannedFlight[]): readonly PlannedFlight[] {
-  return [...flights].sort((a, b) => a.starts - b.starts || (a.id < b.id ? -1 : 1));
 }

@@ -8,7 +8,8 @@ import { METER_NAMES, type Meter, type MeterValues } from '../records/meters/met
 import { adds, UNSAID, type PlannedFlight } from '../records/flights/planned-flight';
 import { addSeconds, instant, instantText, type Instant } from '../time/instant';
 import { decidePrepared } from './decide';
-import { answerFlight, flownAfter, inOrder, NOTHING_FLOWN } from './planned-flight';
+import { answerFlight } from './planned-flight';
+import { flownAfter, inOrder, NOTHING_FLOWN } from './flown';
 import { prepare, type Prepared } from './prepare';
 import { timeline } from './timeline';
 

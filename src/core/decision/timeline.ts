@@ -5,7 +5,9 @@ import { adds, type PlannedFlight } from '../records/flights/planned-flight';
 import type { Instant } from '../time/instant';
 import { bites, reliefsAt, verdictOf } from './decide';
 import type { DecidedConstraint, Exceedance, Verdict } from './decision';
-import { inOrder, reliefFor, usesNeeded } from './planned-flight';
+import { inOrder } from './flown';
+import { reliefFor } from './planned-flight';
+import { usesNeeded } from './uses-needed';
 import type { Prepared } from './prepare';
 
 /** A moment at which the verdict or the envelope changes. */

@@ -2,7 +2,8 @@ import { sql } from 'kysely';
 import { decimalHours, hoursFromSeconds } from '@/core/quantities/hours';
 import type { Particulars } from '@/core/records/aircraft/aircraft';
 import { isHourMeter, METER_NAMES } from '@/core/records/meters/meters';
-import { returnedAfter, type DialReading } from '../flights/flights';
+import { returnedAfter } from '../flights/flights';
+import { type DialReading } from '../flights/flight-records';
 import type { ClubTransaction } from '../kernel/connection';
 import { describedAircraft } from '../aircraft/descriptions';
 

@@ -26,7 +26,7 @@ import { insertCertificateEndOnce, insertMembershipChange } from '../club/people
 import { Passwords } from '@/server/passwords';
 import { endFeedOnce, insertFeed } from '../exchange/calendar-feeds';
 import { insertDials } from '../meters/dials';
-import { insertFlown } from '../flights/flights';
+import { insertFlown } from '../flights/insert-flights';
 import { insertFlights } from '../aircraft/folder-rows';
 import { appendToLedger, readHistory } from './ledger';
 import { endPlannedOnce } from '../flights/planned-flights';

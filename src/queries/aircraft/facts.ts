@@ -15,7 +15,8 @@ import { tellConstraint } from '@/explain/constraint';
 import { intervalText } from '@/explain/due';
 import { dateText, momentText } from '@/explain/formats';
 import { CATEGORY_NAMES } from '@/explain/names';
-import { struckText, type Struck } from './folder';
+import { struckText } from './folder';
+import { type Struck } from './folder-view';
 import { preparedFor, rulesOf } from '../kernel/prepared';
 
 /** A record as a line of a list. */

@@ -1,35 +1,30 @@
 import { may } from '@/contracts/kernel/permissions';
 import { dialState } from '@/core/counter/desk';
 import { decidePrepared } from '@/core/decision/decide';
-import type { DecidedConstraint, LimitAhead } from '@/core/decision/decision';
 import {
-  authorityFor,
-  mayBeSignedBy,
   type CertificateKind,
   type SignedWork,
+  authorityFor,
+  mayBeSignedBy,
 } from '@/core/records/club/certificate';
-import { boxAhead, BOX_SLACK } from '@/core/records/meters/box-reading';
+import { BOX_SLACK, boxAhead } from '@/core/records/meters/box-reading';
 import { dialsInUse } from '@/core/records/meters/dial';
-import { knownAt, type KnownFacts } from '@/core/records/facts';
-import type { Uplift } from '@/core/records/walkround/measurement';
-import { oilPerHour, oilSteps } from '@/core/records/meters/oil-trend';
-import { hoursFromSeconds } from '@/core/quantities/hours';
-import { decimalVolume } from '@/core/quantities/volume';
+import { type KnownFacts, knownAt } from '@/core/records/facts';
 import {
   INSPECTION_KINDS,
   INSPECTION_WORK,
   type InspectionKind,
 } from '@/core/records/maintenance/inspection';
 import type { DocumentKind } from '@/core/records/documents/document';
-import type { Counter, Meter } from '@/core/records/meters/meters';
+import type { Counter } from '@/core/records/meters/meters';
 import { mostOf, unsaidStretches } from '@/core/records/meters/unlogged';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
-import { civilDateAt, type ZoneId } from '@/core/time/zone';
+import { type ZoneId, civilDateAt } from '@/core/time/zone';
 import {
   certificatesOf,
-  findByRegistration,
   documentsOf,
+  findByRegistration,
   waitingPapersOf,
 } from '@/db/aircraft/aircraft-documents';
 import { loadAircraft } from '@/db/aircraft/aircraft-facts';
@@ -41,17 +36,14 @@ import { readDials } from '@/db/meters/dials';
 import { latestFlights } from '@/db/flights/flights';
 import { flownByMonth } from '@/db/meters/flown-by-month';
 import { logbookOf } from '@/db/maintenance/logbook';
-import { othersOfKind, type KnownMark } from '@/db/aircraft/other-records';
+import { othersOfKind } from '@/db/aircraft/other-records';
 import { latestReadings } from '@/db/meters/readings';
 import { photosOfRecords } from '@/db/findings/record-photos';
-import { readStrikes, strikeOf, type StrikeRow } from '@/db/aircraft/strikes';
+import { type StrikeRow, readStrikes, strikeOf } from '@/db/aircraft/strikes';
 import { waitingOfAircraft } from '@/db/documents/vouching';
 import { shownText } from '@/explain/counter';
-import { tellDue } from '@/explain/due';
 import { dateText, list, meterText, momentText, readingText, sentenceCase } from '@/explain/formats';
 import { signedText } from '@/explain/for-reader';
-import { entitledText } from '@/explain/remedies';
-import { leftText, limitName } from '@/explain/limits';
 import {
   CERTIFICATE_NAMES,
   COUNTED,
@@ -59,231 +51,17 @@ import {
   INSPECTION_NAMES,
   METER_NAMES_IN_WORDS,
 } from '@/explain/names';
-import { counterDial, type CounterDial } from '../flights/counter';
+import { counterDial } from '../flights/counter';
 import { preparedFor, rulesOf } from '../kernel/prepared';
-import { releaseView, type ReleaseView } from '../releases/release';
+import { releaseView } from '../releases/release';
+import { dueRows } from './due-rows';
+import type { CopyView, Folder, Struck } from './folder-view';
+import { oilOf } from './oil-view';
 
 /** How much of each list a folder shows at once. */
 const MOST = 40;
 const FLIGHTS = 15;
 const MONTHS = 12;
-
-/** An entry that was struck out: by whom, when and why. */
-export interface Struck {
-  readonly by: string;
-  readonly when: string;
-  readonly why: string;
-}
-
-/** What the page says of an entry that was copied from paper. */
-export interface CopyView {
-  readonly copied: boolean;
-  /** Nobody has vouched for it yet, so it does not count. */ readonly waits: boolean;
-  readonly vouchedBy: string | null;
-  readonly photos: readonly string[];
-}
-
-/** A document that a member saw and that does not count until somebody entitled has vouched for it. */
-export interface WaitingDocument {
-  readonly id: string;
-  readonly name: string;
-  readonly details: string;
-  readonly seen: string;
-  readonly photos: readonly string[];
-}
-
-/** Something that has to be done again, or that ends. */
-export interface DueRow {
-  readonly id: string;
-  readonly name: string;
-  readonly interval: string;
-  readonly last: string;
-  readonly next: string;
-  readonly sum: string;
-  readonly left: string;
-  readonly daysLeft: number | null;
-  readonly hoursLeft: number | null;
-  readonly signs: string;
-}
-
-/** What an aircraft's folder holds beyond its verdict. */
-export interface Folder {
-  readonly aircraftId: string;
-  readonly registration: string;
-  readonly revision: number;
-  readonly now: Instant;
-  readonly today: string;
-  readonly zone: string;
-  readonly serialNumber: string | null;
-  readonly due: readonly DueRow[];
-  readonly papers: readonly {
-    readonly documentCheckId: string;
-    readonly kind: DocumentKind;
-    readonly name: string;
-    readonly number: string | null;
-    readonly details: string;
-    readonly keptWhere: string;
-    readonly state: 'aboard' | 'missing' | 'not-needed' | 'not-looked-for';
-    readonly seen: string;
-  }[];
-  readonly waitingDocuments: readonly WaitingDocument[];
-  /** Copies of the maintenance release for which nobody has vouched yet. */
-  readonly waitingReleases: readonly {
-    readonly id: string;
-    readonly when: string;
-    readonly photos: readonly string[];
-  }[];
-  readonly mayVouch: { readonly copies: boolean; readonly documents: boolean };
-  readonly dials: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly unit: 'h' | 'count';
-    readonly bills: boolean;
-    readonly shows: string;
-    readonly counts: readonly { readonly meter: Meter; readonly name: string; readonly stands: string }[];
-    readonly replaced: boolean;
-    readonly why: string | null;
-    readonly since: string;
-  }[];
-  /** What is in the panel now, as it is compared when somebody reads it; and the time in service where only the logbook has it. */
-  readonly panel: { readonly dials: readonly CounterDial[]; readonly service: string | null };
-  readonly readings: readonly {
-    readonly id: string;
-    readonly when: string;
-    readonly name: string;
-    readonly shown: string;
-    readonly stands: string;
-    readonly whose: string;
-    readonly struck: Struck | null;
-  }[];
-  readonly unlogged: readonly {
-    readonly id: string;
-    readonly when: string;
-    readonly name: string;
-    readonly from: string;
-    readonly to: string;
-    readonly length: string;
-    readonly lastBy: string | null;
-    readonly attributedTo: string | null;
-    readonly note: string | null;
-    /** Of which counters nobody said how many there were, and what counts until then. */ readonly asks: readonly Counter[];
-    readonly counts: string;
-    readonly struck: Struck | null;
-  }[];
-  readonly logbook: readonly ({
-    readonly id: string;
-    readonly kind: 'inspection' | 'done' | 'compliance' | 'list-cleared';
-    readonly title: string;
-    readonly on: string;
-    readonly sortKey: string;
-    readonly reading: string;
-    readonly description: string;
-    readonly signed: string;
-    readonly outcome: string;
-    readonly struck: Struck | null;
-  } & CopyView)[];
-  readonly openLists: readonly { readonly id: string; readonly name: string; readonly on: string }[];
-  readonly flights: readonly {
-    readonly id: string;
-    readonly left: string;
-    readonly person: string;
-    readonly figures: string;
-    readonly landings: number | null;
-    readonly billed: string;
-    readonly remarks: string;
-    readonly out: boolean;
-  }[];
-  readonly marks: readonly KnownMark[];
-  readonly boxes: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly words: string;
-    readonly ahead: string | null;
-    readonly removed: boolean;
-    readonly struck: Struck | null;
-  }[];
-  /** Under rules that know one. */
-  readonly release: ReleaseView | null;
-  /** Oil use between one top-up and the next, newest last, in US quarts an hour; and what they say together, null while they are too few. */
-  readonly oil: {
-    readonly steps: readonly { readonly at: string; readonly use: number }[];
-    readonly trend: string | null;
-  };
-  readonly months: readonly { readonly month: string; readonly hours: number }[];
-  readonly sign: {
-    /** The reader's certificates that judge a mark. */
-    readonly judgement: readonly { readonly id: string; readonly name: string }[];
-    readonly inspections: readonly {
-      readonly kind: InspectionKind;
-      readonly name: string;
-      readonly signs: string;
-      readonly certificates: readonly { readonly id: string; readonly name: string }[];
-    }[];
-    readonly items: readonly {
-      readonly id: string;
-      readonly name: string;
-      readonly meters: readonly Meter[];
-      readonly signs: string;
-      readonly certificates: readonly { readonly id: string; readonly name: string }[];
-    }[];
-    readonly ads: readonly {
-      readonly id: string;
-      readonly name: string;
-      readonly methods: readonly { readonly id: string; readonly name: string }[];
-      readonly meters: readonly Meter[];
-      readonly signs: string;
-      readonly certificates: readonly { readonly id: string; readonly name: string }[];
-    }[];
-  };
-}
-
-const DAY = 86_400_000;
-
-function dueRows(
-  limits: readonly LimitAhead[],
-  inForce: readonly DecidedConstraint[],
-  facts: Parameters<typeof tellDue>[1],
-): readonly DueRow[] {
-  const seen = new Set<string>();
-  const row = (
-    constraint: DecidedConstraint,
-    left: string,
-    daysLeft: number | null,
-    hoursLeft: number | null,
-  ): readonly DueRow[] => {
-    const words = tellDue(constraint, facts);
-    if (words === null) return [];
-    const name = sentenceCase(limitName(constraint));
-    // What two rules ask of one thing is due once.
-    const key = `${name} ${words.next}`;
-    if (seen.has(key)) return [];
-    seen.add(key);
-    return [
-      {
-        id: constraint.id,
-        name,
-        ...words,
-        left,
-        daysLeft,
-        hoursLeft,
-        signs: constraint.remedies[0] === undefined ? '' : entitledText(constraint.remedies[0].by),
-      },
-    ];
-  };
-  return [
-    ...inForce.flatMap((constraint) =>
-      constraint.begins.kind === 'recorded' ? [] : row(constraint, 'now', 0, null),
-    ),
-    ...limits.flatMap((limit) =>
-      row(
-        limit.constraint,
-        leftText(limit),
-        limit.currency === 'time' ? Math.floor(limit.left / DAY) : null,
-        limit.currency === 'hours' ? limit.left / 3600 : null,
-      ),
-    ),
-  ];
-}
 
 function paperDetails(row: Awaited<ReturnType<typeof documentsOf>>[number]): string {
   const day = (text: string | null, before: string) =>
@@ -597,22 +375,6 @@ export async function folder(
         ...signers('return-to-service'),
       })),
     },
-  };
-}
-
-/** So many steps of the oil use are drawn. */
-const OIL_STEPS = 10;
-
-function oilOf(uplifts: readonly Uplift[]): Folder['oil'] {
-  const trend = oilPerHour(uplifts);
-  return {
-    steps: oilSteps(uplifts)
-      .slice(-OIL_STEPS)
-      .map(({ at, perHour }) => ({
-        at: readingText(hoursFromSeconds(at)),
-        use: Number(decimalVolume(perHour, 'US qt', 3, 'up')),
-      })),
-    trend: trend === null ? null : `${decimalVolume(trend.perHour, 'US qt', 2, 'up')} US qt an hour`,
   };
 }
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { cleanCase } from '@/testing/clean-case';
 import { addSeconds } from '@/core/time/instant';
-import type { StoredAircraft } from '@/db/aircraft/aircraft-facts';
+import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import type { Club } from '@/db/club/clubs';
 import { preparedFor, rulesOf } from './prepared';
 

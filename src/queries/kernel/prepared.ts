@@ -1,7 +1,7 @@
 import { prepare, type Prepared } from '@/core/decision/prepare';
 import { presentFor } from '@/core/records/facts';
 import type { Instant } from '@/core/time/instant';
-import type { StoredAircraft } from '@/db/aircraft/aircraft-facts';
+import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import type { Club } from '@/db/club/clubs';
 
 /** How many aircraft are kept prepared in one process: a few large clubs. */

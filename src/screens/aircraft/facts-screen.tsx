@@ -13,7 +13,11 @@ import { DescriptionForm } from './description-form';
 import { EquipmentForm } from './equipment-form';
 import { Ads } from './ad-form';
 import { Items } from './list-forms';
-import { ClubDocumentForm, DatabaseForm, EltForm, VorCheckForm, RiggingForm } from './single-forms';
+import { ClubDocumentForm } from './club-document-form';
+import { DatabaseForm } from './database-form';
+import { EltForm } from './elt-form';
+import { VorCheckForm } from './vor-check-form';
+import { RiggingForm } from './rigging-form';
 
 /** One kind of facts: closed where there is something on record already, open where there is nothing. */
 function Part({

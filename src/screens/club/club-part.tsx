@@ -12,7 +12,8 @@ import { GateMark } from '@/ui/gate-mark';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 import { Refusal, send } from '../data/fetching';
 import { useClub } from '../data/queries';
-import { clubOf, FieldFields, formOf, placeInForm, RuleFields, type ClubForm } from './club-fields';
+import { clubOf, formOf, placeInForm, type ClubForm } from './club-values';
+import { FieldFields, RuleFields } from './club-fields';
 
 interface Fields extends ClubForm {
   readonly why: string;

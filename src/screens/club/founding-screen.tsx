@@ -6,7 +6,8 @@ import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
-import { clubOf, emptyClub, FieldFields, placeInForm, RuleFields, type ClubForm } from './club-fields';
+import { clubOf, emptyClub, placeInForm, type ClubForm } from './club-values';
+import { FieldFields, RuleFields } from './club-fields';
 import { ask, Refusal, send } from '../data/fetching';
 import { goTo } from '../data/leave';
 

@@ -4,7 +4,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { ClubPage } from '@/queries/club/club';
 import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
 import type { CounterFlight, CounterList } from '@/queries/flights/counter';
-import type { Folder } from '@/queries/aircraft/folder';
+import type { Folder } from '@/queries/aircraft/folder-view';
 import type { Facts } from '@/queries/aircraft/facts';
 import type { People } from '@/queries/club/people';
 import type { DayPlan } from '@/queries/flights/plan';

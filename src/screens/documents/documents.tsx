@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import type { Folder } from '@/queries/aircraft/folder';
+import type { Folder } from '@/queries/aircraft/folder-view';
 
 const STATES = {
   aboard: 'aboard',

@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import type { Folder } from '@/queries/aircraft/folder';
+import type { Folder } from '@/queries/aircraft/folder-view';
 import { PhotoLinks } from '../kit/photo-field';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 

@@ -8,7 +8,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { placeOnAircraft } from '@/core/walkround/place';
 import { STATIONS } from '@/core/walkround/steps';
 import { dateText } from '@/explain/formats';
-import type { Folder } from '@/queries/aircraft/folder';
+import type { Folder } from '@/queries/aircraft/folder-view';
 import { AircraftDrawing, MarkOnDrawing, type Spot } from '@/ui/aircraft-drawing';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 import { StrikeForm } from '../maintenance/strike-form';

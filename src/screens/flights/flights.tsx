@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { MonthBars } from '@/charts/month-bars';
-import type { Folder } from '@/queries/aircraft/folder';
+import type { Folder } from '@/queries/aircraft/folder-view';
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 

@@ -1,5 +1,5 @@
 import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
-import type { DueRow, Folder } from '@/queries/aircraft/folder';
+import type { DueRow, Folder } from '@/queries/aircraft/folder-view';
 
 /** How much of a ruler is drawn: 60 hours, or 400 days. */
 const HOURS = 60;

@@ -1,5 +1,4 @@
 'use client';
-
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -9,135 +8,19 @@ import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import type { InspectionKind } from '@/core/records/maintenance/inspection';
 import { parseCivilDate } from '@/core/time/civil-date';
 import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
 import { dateText, sentenceCase } from '@/explain/formats';
 import { CERTIFICATE_CHOICES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { EntryPreview } from '@/queries/maintenance/entry-preview';
-import type { Folder } from '@/queries/aircraft/folder';
+import type { Folder } from '@/queries/aircraft/folder-view';
 import { may } from '@/contracts/kernel/permissions';
 import { send } from '../data/fetching';
 import { sendPhoto } from '../data/photos';
 import { PhotoField } from '../kit/photo-field';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
-
-interface Fields {
-  readonly what: string;
-  readonly completedOn: string;
-  readonly reading: string;
-  readonly outcome: 'approved' | 'discrepancies-listed';
-  readonly excess: string;
-  readonly feet: string;
-  readonly method: string;
-  readonly description: string;
-  readonly by: string;
-  readonly name: string;
-  readonly kind: string;
-  readonly number: string;
-  readonly from: string;
-  readonly until: string;
-  readonly above: boolean;
-  readonly password: string;
-}
-
-/** What the record of an inspection says. Source of what it must contain: 14 CFR 43.11(a) (from memory); the wording is ours. */
-const wording = (name: string, approved: boolean): string =>
-  approved
-    ? `${name} carried out in accordance with the aircraft’s programme; found airworthy and approved for return to service.`
-    : `${name} carried out; not approved for return to service. A dated list of discrepancies was given to the owner.`;
-
-const COPIED = 'copied';
-
-/** The choice of what was done, as one list: `inspection/annual`, `item/…`, `ad/…`. */
-function choices({ sign }: Folder) {
-  return [
-    ...sign.inspections.map((one) => ({
-      value: `inspection/${one.kind}`,
-      name: one.name,
-      signs: one.signs,
-      certificates: one.certificates,
-      meters: ['time-in-service' as const],
-      methods: [],
-    })),
-    ...sign.items.map((one) => ({
-      value: `item/${one.id}`,
-      name: one.name,
-      signs: one.signs,
-      certificates: one.certificates,
-      meters: one.meters,
-      methods: [],
-    })),
-    ...sign.ads.map((one) => ({
-      value: `ad/${one.id}`,
-      name: `AD ${one.name}`,
-      signs: one.signs,
-      certificates: one.certificates,
-      meters: one.meters,
-      methods: one.methods,
-    })),
-  ];
-}
-
-function draftOf(fields: Fields, meters: readonly string[]) {
-  const [of, id] = fields.what.split('/');
-  const reading = fields.reading.trim();
-  const readings = reading === '' ? [] : meters.slice(0, 1).map((meter) => ({ meter, shown: reading }));
-  if (of === 'inspection')
-    return {
-      of,
-      kind: id as InspectionKind,
-      completedOn: fields.completedOn,
-      timeInService: reading === '' ? null : Number(reading),
-      outcome: fields.outcome,
-      excess: fields.excess === '' ? null : fields.excess,
-      testedToFeet: /^\d{1,5}$/.test(fields.feet) ? Number(fields.feet) : null,
-    };
-  if (of === 'item')
-    return {
-      of,
-      item: id ?? '',
-      completedOn: fields.completedOn,
-      readings,
-      excessOnFreeUses: fields.excess === 'flown-on-uses-without-the-limit',
-    };
-  return { of: 'ad', ad: id ?? '', method: fields.method, completedOn: fields.completedOn, readings };
-}
-
-function Preview({ preview, copied }: { readonly preview: EntryPreview; readonly copied: boolean }) {
-  return (
-    <div
-      role="status"
-      style={{ borderLeft: '4px solid var(--sea)', background: 'var(--sea-tint)', padding: '10px 14px' }}
-    >
-      <b>{copied ? 'Once somebody vouches for it.' : 'Before you sign.'}</b>{' '}
-      {preview.verdict.before === preview.verdict.after
-        ? `The aircraft stays ${preview.verdict.after}.`
-        : `The aircraft changes from ${preview.verdict.before} to ${preview.verdict.after}.`}
-      {preview.moved.length === 0 ? (
-        <div>Nothing that is due next changes.</div>
-      ) : (
-        <ul style={{ margin: '6px 0 0', paddingLeft: 18 }}>
-          {preview.moved.map((one) => (
-            <li key={one.name + one.after}>
-              <b>{sentenceCase(one.name)}</b>: <span className="mono">{one.before}</span> →{' '}
-              <b className="mono">{one.after}</b>
-              <div className="small">{one.sum}</div>
-            </li>
-          ))}
-        </ul>
-      )}
-      {preview.faults.length === 0 ? null : (
-        <div style={{ color: 'var(--grounded)', fontWeight: 700 }}>
-          It would not count yet: {preview.faults.join('; ')}.
-        </div>
-      )}
-      <div className="small" style={{ marginTop: 6 }}>
-        May be signed by: {preview.signs}.
-      </div>
-    </div>
-  );
-}
+import { COPIED, type Fields, choices, draftOf, wording } from './entry-draft';
+import { Preview } from './entry-preview';
 
 /** Recording an inspection, an item or an AD’s compliance: what the record needs, what is due next with the sum, and the signature. */
 export function EntryForm({

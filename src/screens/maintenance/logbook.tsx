@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { may } from '@/contracts/kernel/permissions';
-import type { Folder } from '@/queries/aircraft/folder';
+import type { Folder } from '@/queries/aircraft/folder-view';
 import { PhotoLinks } from '../kit/photo-field';
 import { ClearListForm } from './clear-list-form';
 import { EntryForm } from './entry-form';

@@ -7,7 +7,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { StruckKind } from '@/contracts/maintenance/corrections';
-import type { Folder, Struck } from '@/queries/aircraft/folder';
+import type { Folder, Struck } from '@/queries/aircraft/folder-view';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 
 interface Fields {

@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import type { Folder } from '@/queries/aircraft/folder';
+import type { Folder } from '@/queries/aircraft/folder-view';
 import { Refusal, send } from '../data/fetching';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 import { StrikeForm, StruckText } from '../maintenance/strike-form';

@@ -10,7 +10,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { isHourMeter, METER_NAMES, type Meter } from '@/core/records/meters/meters';
 import { sentenceCase } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
-import type { Folder } from '@/queries/aircraft/folder';
+import type { Folder } from '@/queries/aircraft/folder-view';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 
 interface Fields {

@@ -3,9 +3,11 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { may } from '@/contracts/kernel/permissions';
-import type { Folder } from '@/queries/aircraft/folder';
+import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
-import { DailyForm, IssueForm, ReleaseChangeForm, type ReleaseAct } from './release-forms';
+import { DailyForm } from './daily-form';
+import { IssueForm } from './issue-form';
+import { ReleaseChangeForm, type ReleaseAct } from './release-change-form';
 
 const STANDINGS = { 'in-force': 'In force', suspended: 'Suspended', cancelled: 'Cancelled' } as const;
 

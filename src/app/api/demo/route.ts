@@ -1,4 +1,5 @@
-import { openJsonRoute, openRoute, problem } from '../answer';
+import { openJsonRoute, openRoute } from '../answer';
+import { problem } from '../refusals';
 import { DEMO_ADDRESS_END } from '@/contracts/club/demo';
 import { runtime } from '@/server/runtime';
 import { signIn } from '@/server/sign-in';

@@ -1,4 +1,5 @@
-import { answer, openJsonRoute, openRoute, refusal } from '../answer';
+import { answer, refusal } from '../refusals';
+import { openJsonRoute, openRoute } from '../answer';
 import { found, foundingState } from '@/commands/club/founding';
 import { addressOf } from '@/server/address';
 import { runtime } from '@/server/runtime';

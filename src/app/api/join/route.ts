@@ -1,4 +1,5 @@
-import { answer, openJsonRoute } from '../answer';
+import { answer } from '../refusals';
+import { openJsonRoute } from '../answer';
 import { lookAtLink } from '@/commands/club/take-up-link';
 import { runtime } from '@/server/runtime';
 

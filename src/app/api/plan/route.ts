@@ -1,4 +1,5 @@
-import { commandRoute, problem, queryRoute } from '../answer';
+import { commandRoute, queryRoute } from '../answer';
+import { problem } from '../refusals';
 import { planOrMove } from '@/commands/flights/planning';
 import { dateSchema } from '@/contracts/kernel/scalars';
 import { dayPlan } from '@/queries/flights/plan';

@@ -1,4 +1,5 @@
-import { answer, openJsonRoute, problem } from '../../answer';
+import { answer, problem } from '../../refusals';
+import { openJsonRoute } from '../../answer';
 import { takeBoxReadings } from '@/commands/meters/meter-boxes';
 import { idSchema } from '@/contracts/kernel/scalars';
 import { runtime } from '@/server/runtime';

@@ -1,4 +1,5 @@
-import { memberRoute, problem, refusal } from '../../answer';
+import { memberRoute } from '../../answer';
+import { problem, refusal } from '../../refusals';
 import { ACTS, may, type Act } from '@/contracts/kernel/permissions';
 import { inClub } from '@/db/kernel/club-transaction';
 import type { ClubTransaction } from '@/db/kernel/connection';

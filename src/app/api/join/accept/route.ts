@@ -1,4 +1,5 @@
-import { answer, personJsonRoute } from '../../answer';
+import { answer } from '../../refusals';
+import { personJsonRoute } from '../../answer';
 import { acceptLink } from '@/commands/club/take-up-link';
 import { runtime } from '@/server/runtime';
 

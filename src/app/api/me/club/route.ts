@@ -1,4 +1,5 @@
-import { personJsonRoute, problem } from '../../answer';
+import { personJsonRoute } from '../../answer';
+import { problem } from '../../refusals';
 import { chooseClub } from '@/db/club/accounts';
 import { asPerson } from '@/db/kernel/club-transaction';
 import { runtime } from '@/server/runtime';

@@ -1,4 +1,5 @@
-import { answer, personJsonRoute } from '../../answer';
+import { answer } from '../../refusals';
+import { personJsonRoute } from '../../answer';
 import { changeOwnPassword } from '@/commands/club/own-password';
 import { runtime } from '@/server/runtime';
 

@@ -1,4 +1,5 @@
-import { problem, queryRoute } from '../../answer';
+import { problem } from '../../refusals';
+import { queryRoute } from '../../answer';
 import { dateSchema } from '@/contracts/kernel/scalars';
 import { sheet } from '@/queries/flights/sheet';
 

@@ -1,4 +1,5 @@
-import { openJsonRoute, problem, refusal } from '../../../answer';
+import { openJsonRoute } from '../../../answer';
+import { problem, refusal } from '../../../refusals';
 import { addressOf } from '@/server/address';
 import { isLoopback } from '@/server/environment';
 import { runtime } from '@/server/runtime';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { answer, memberRoute, problem } from '../../../../answer';
+import { answer, problem } from '../../../../refusals';
+import { memberRoute } from '../../../../answer';
 import { addPhoto, MAX_PHOTO_BYTES } from '@/commands/findings/add-photo';
 import { idSchema } from '@/contracts/kernel/scalars';
 import { runtime } from '@/server/runtime';

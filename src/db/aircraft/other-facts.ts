@@ -1,0 +1,148 @@
+import type { Deferral } from '@/core/records/findings/discrepancy';
+import type { AircraftFacts } from '@/core/records/facts';
+import { COUNTERS } from '@/core/records/meters/meters';
+import { parseDecimalHours } from '@/core/quantities/hours';
+import type { UnloggedStretch } from '@/core/records/meters/unlogged';
+import { storedInstant } from '../kernel/checked-values';
+import type { AttributionRecord, OtherBodies, OtherKind, UnloggedRecord } from './other-kinds';
+import { copyOf, type readOthers } from './other-records';
+
+type OtherRows = Awaited<ReturnType<typeof readOthers>>;
+
+/** What such records add to an aircraft's facts. */
+export type OtherFacts = Omit<
+  AircraftFacts,
+  | 'place'
+  | 'aircraft'
+  | 'documents'
+  | 'inspections'
+  | 'readings'
+  | 'discrepancies'
+  | 'strikes'
+  | 'descriptions'
+  | 'boxReadings'
+> & {
+  readonly deferrals: ReadonlyMap<string, Deferral>;
+  readonly cleared: ReadonlyMap<string, OtherBodies['list-cleared']>;
+};
+
+/** Without any such record: nothing is known of them. */
+export const NO_OTHERS: OtherFacts = {
+  equipment: [],
+  elts: [],
+  vorChecks: [],
+  databases: [],
+  fuelStretches: [],
+  work: [],
+  permits: [],
+  releases: [],
+  dailyInspections: [],
+  flightsOut: [],
+  dispatchRestrictions: [],
+  clubDocuments: [],
+  towRopes: [],
+  riggings: [],
+  items: null,
+  ads: null,
+  ramp: null,
+  estimates: [],
+  unlogged: [],
+  deferrals: new Map(),
+  cleared: new Map(),
+};
+
+/** Items or ADs with what was done of them since they were brought in. */
+function withDone<D, T extends { readonly id: string; readonly done: readonly D[] }>(
+  records: readonly T[],
+  later: readonly { readonly of: string; readonly done: D }[],
+): readonly T[] {
+  if (later.length === 0) return records;
+  return records.map((record) => {
+    const own = later.filter((one) => one.of === record.id).map(({ done }) => done);
+    return own.length === 0 ? record : { ...record, done: [...record.done, ...own] };
+  });
+}
+
+/** Unlogged time as the core looks at it. Of an old record what is not in it is read from its words, and taken strictly. */
+function stretchOf(
+  row: { readonly record_id: string; readonly recorded_at: Date },
+  body: UnloggedRecord,
+  attributions: readonly AttributionRecord[],
+): UnloggedStretch {
+  const hours = /^([\d.]+) h$/.exec(body.length)?.[1];
+  const said = attributions.find(({ unlogged, landings }) => unlogged === body.id && landings != null);
+  return {
+    id: row.record_id,
+    happenedAt: body.seenAt,
+    recordedAt: storedInstant(row.recorded_at),
+    seconds:
+      body.seconds === undefined
+        ? hours === undefined
+          ? null
+          : (parseDecimalHours(hours) ?? null)
+        : body.seconds,
+    unseen: body.unseen ?? COUNTERS,
+    said: said?.recordedAt === undefined ? null : { recordedAt: said.recordedAt },
+  };
+}
+
+/** Rows of one aircraft as the core's own records. The database holds what a checked record wrote, and takes nothing else in. */
+function othersOf(rows: OtherRows): OtherFacts {
+  const of = <K extends OtherKind>(kind: K): OtherBodies[K][] =>
+    rows
+      .filter((row) => row.kind === kind)
+      .map(({ body, record_id: id, awaits_vouch: copied, vouched_at: vouchedAt }) => {
+        if (typeof body !== 'object' || body === null)
+          throw new Error(`the stored record ${id} cannot be read`);
+        return (copied ? copyOf(kind, body, vouchedAt) : body) as unknown as OtherBodies[K];
+      });
+  const stated = new Set(of('stated').map(({ what }) => what));
+  return {
+    equipment: of('equipment'),
+    elts: of('elt'),
+    vorChecks: of('vor-check'),
+    databases: of('database'),
+    fuelStretches: of('fuel-stretch'),
+    work: of('work'),
+    permits: of('permit'),
+    releases: of('release'),
+    dailyInspections: of('daily-inspection'),
+    flightsOut: of('flight-out'),
+    dispatchRestrictions: of('dispatch-restriction'),
+    clubDocuments: of('club-document'),
+    towRopes: of('tow-rope'),
+    riggings: of('rigging'),
+    estimates: of('estimate'),
+    unlogged: rows
+      .filter(({ kind }) => kind === 'unlogged')
+      .map((row) => stretchOf(row, row.body as unknown as UnloggedRecord, of('attribution'))),
+    items: stated.has('items')
+      ? withDone(
+          of('item'),
+          of('done').map(({ item, done }) => ({ of: item, done })),
+        )
+      : null,
+    ads: stated.has('ads')
+      ? withDone(
+          of('ad'),
+          of('compliance').map(({ ad, done }) => ({ of: ad, done })),
+        )
+      : null,
+    ramp: stated.has('ramp')
+      ? { measurements: of('measurement'), samples: of('sample'), uplifts: of('uplift') }
+      : null,
+    deferrals: new Map(of('deferral').map(({ discrepancy, deferral }) => [discrepancy, deferral])),
+    cleared: new Map(of('list-cleared').map((one) => [one.inspection, one])),
+  };
+}
+
+/** Rows of many aircraft, by aircraft. */
+export function othersByAircraft(rows: OtherRows): ReadonlyMap<string, OtherFacts> {
+  const groups = new Map<string, OtherRows>();
+  for (const row of rows) {
+    const group = groups.get(row.aircraft_id);
+    if (group === undefined) groups.set(row.aircraft_id, [row]);
+    else group.push(row);
+  }
+  return new Map([...groups].map(([aircraftId, own]) => [aircraftId, othersOf(own)]));
+}

@@ -1,0 +1,141 @@
+import type { Carried } from '@/core/counter/carried';
+import type { Deferral } from '@/core/records/findings/discrepancy';
+import type { AircraftFacts } from '@/core/records/facts';
+import type { Compliance } from '@/core/records/maintenance/ad';
+import type { ItemDone } from '@/core/records/maintenance/maintenance-item';
+import type { Signature } from '@/core/records/club/certificate';
+import type { Counter } from '@/core/records/meters/meters';
+import type { CivilDate } from '@/core/time/civil-date';
+import type { Instant } from '@/core/time/instant';
+
+/** Kinds of records that are kept whole, with what each holds: the record as the core knows it. */
+export const OTHER_KINDS = [
+  'stated',
+  'equipment',
+  'item',
+  'ad',
+  'deferral',
+  'elt',
+  'vor-check',
+  'database',
+  'fuel-stretch',
+  'work',
+  'permit',
+  'release',
+  'daily-inspection',
+  'flight-out',
+  'dispatch-restriction',
+  'club-document',
+  'tow-rope',
+  'rigging',
+  'measurement',
+  'sample',
+  'uplift',
+  'estimate',
+  'done',
+  'compliance',
+  'list-cleared',
+  'known-mark',
+  'unlogged',
+  'attribution',
+] as const;
+export type OtherKind = (typeof OTHER_KINDS)[number];
+
+type Of<L> = L extends readonly (infer R)[] ? R : never;
+type Ramp = NonNullable<AircraftFacts['ramp']>;
+
+/** What the records of each kind hold. `stated` says that a list is complete, so that what it does not name is none. */
+export interface OtherBodies {
+  readonly stated: { readonly what: 'items' | 'ads' | 'ramp' };
+  readonly equipment: Of<AircraftFacts['equipment']>;
+  readonly item: Of<NonNullable<AircraftFacts['items']>>;
+  readonly ad: Of<NonNullable<AircraftFacts['ads']>>;
+  readonly deferral: { readonly discrepancy: string; readonly deferral: Deferral };
+  readonly elt: Of<AircraftFacts['elts']>;
+  readonly 'vor-check': Of<AircraftFacts['vorChecks']>;
+  readonly database: Of<AircraftFacts['databases']>;
+  readonly 'fuel-stretch': Of<AircraftFacts['fuelStretches']>;
+  readonly work: Of<AircraftFacts['work']>;
+  readonly permit: Of<AircraftFacts['permits']>;
+  readonly release: Of<AircraftFacts['releases']>;
+  /** With what was carried over; null where the aircraft had not flown, absent where it came from elsewhere. */
+  readonly 'daily-inspection': Of<AircraftFacts['dailyInspections']> & { readonly carried?: Carried | null };
+  readonly 'flight-out': Of<AircraftFacts['flightsOut']>;
+  readonly 'dispatch-restriction': Of<AircraftFacts['dispatchRestrictions']>;
+  readonly 'club-document': Of<AircraftFacts['clubDocuments']>;
+  readonly 'tow-rope': Of<AircraftFacts['towRopes']>;
+  readonly rigging: Of<AircraftFacts['riggings']>;
+  readonly measurement: Of<Ramp['measurements']>;
+  readonly sample: Of<Ramp['samples']>;
+  readonly uplift: Of<Ramp['uplifts']>;
+  readonly estimate: Of<AircraftFacts['estimates']>;
+  /** What was done of an item, and under an AD, after these were brought in. */
+  readonly done: { readonly item: string; readonly done: ItemDone; readonly description: string };
+  readonly compliance: { readonly ad: string; readonly done: Compliance; readonly description: string };
+  /** Every item of an inspection's list was cleared, and the aircraft approved. */
+  readonly 'list-cleared': {
+    readonly inspection: string;
+    readonly recordedAt: Instant;
+    readonly on: CivilDate;
+    readonly by: Signature;
+    readonly description: string;
+  };
+  readonly 'known-mark': KnownMark;
+  readonly unlogged: UnloggedRecord;
+  readonly attribution: AttributionRecord;
+}
+
+/** A stretch on a dial that no flight accounts for: from what it showed to what it shows, with the flight before it and the one at whose start it was seen. */
+export interface UnloggedRecord {
+  readonly id: string;
+  readonly seenAt: Instant;
+  readonly dial: string;
+  readonly name: string;
+  readonly from: string;
+  readonly to: string;
+  readonly length: string;
+  /** The same in seconds, of a meter of hours; absent in old records, as is what no meter showed. */
+  readonly seconds?: number | null;
+  readonly unseen?: readonly Counter[];
+  /** Readings that were written because of it, of meters that nothing shows. */
+  readonly readings?: readonly string[];
+  readonly lastFlight: string | null;
+  readonly lastBy: string | null;
+  readonly seenBy: string;
+}
+
+/** Who flew unlogged time, and with how many landings and launches; null where that is not known. */
+export interface AttributionRecord {
+  readonly unlogged: string;
+  readonly to: string;
+  readonly note: string | null;
+  readonly landings?: number | null;
+  readonly towLaunches?: number | null;
+  readonly recordedAt?: Instant;
+  /** Readings that count them. */
+  readonly readings?: readonly string[];
+}
+
+/** A lasting mark that was accepted: where it is, what it looks like, and how far it may grow. */
+export interface KnownMark {
+  readonly id: string;
+  readonly what: string;
+  readonly station: string;
+  readonly side: 'left' | 'right' | null;
+  /** Where on the drawing, in thousandths of its width and height. */
+  readonly x: number;
+  readonly y: number;
+  readonly acceptedBy: string;
+  readonly acceptedOn: CivilDate;
+}
+
+/** One such record, to be written. */
+export type OtherRecord = {
+  [K in OtherKind]: {
+    readonly id: string;
+    readonly kind: K;
+    readonly happenedAt: Instant;
+    readonly recordedAt: Instant;
+    readonly body: OtherBodies[K];
+  };
+}[OtherKind];

@@ -1,0 +1,136 @@
+import type { ClubTransaction } from '../kernel/connection';
+import { insertMany } from '../kernel/bulk';
+import type { DepartedFlight, FlightReturn } from './flight-records';
+
+function departureRow(clubId: string, recordedBy: string, flight: DepartedFlight) {
+  return {
+    club_id: clubId,
+    flight_id: flight.id,
+    aircraft_id: flight.aircraftId,
+    person_name: flight.personName,
+    purpose: flight.purpose,
+    crew: flight.crew,
+    readings: JSON.stringify(flight.readings),
+    fuel_aboard: flight.fuelAboard,
+    oil_aboard: flight.oilAboard,
+    remarks: flight.remarks,
+    happened_at: new Date(flight.leftAt),
+    recorded_at: new Date(flight.recordedAt),
+    recorded_by: recordedBy,
+  };
+}
+
+function returnRow(
+  clubId: string,
+  aircraftId: string,
+  flightId: string,
+  recordedBy: string,
+  back: FlightReturn,
+) {
+  return {
+    club_id: clubId,
+    flight_id: flightId,
+    aircraft_id: aircraftId,
+    readings: JSON.stringify(back.readings),
+    landings: back.landings,
+    tow_launches: back.towLaunches,
+    billed_s: back.billed,
+    billed_from: back.billedFrom,
+    fuel_added: back.fuelAdded,
+    oil_added: back.oilAdded,
+    remarks: back.remarks,
+    happened_at: new Date(back.at),
+    recorded_at: new Date(back.recordedAt),
+    recorded_by: recordedBy,
+  };
+}
+
+/** Writes a departure. */
+export async function insertFlight(
+  tx: ClubTransaction,
+  clubId: string,
+  recordedBy: string,
+  flight: DepartedFlight,
+): Promise<void> {
+  await tx
+    .insertInto('flight')
+    .values(departureRow(clubId, recordedBy, flight))
+    .execute();
+}
+
+/** Writes a return. */
+export async function insertReturn(
+  tx: ClubTransaction,
+  clubId: string,
+  aircraftId: string,
+  flightId: string,
+  recordedBy: string,
+  back: FlightReturn,
+): Promise<void> {
+  await tx
+    .insertInto('flight_return')
+    .values(returnRow(clubId, aircraftId, flightId, recordedBy, back))
+    .execute();
+}
+
+const FLIGHT_COLUMNS = {
+  club_id: 'uuid',
+  flight_id: 'uuid',
+  aircraft_id: 'uuid',
+  person_name: 'text',
+  purpose: 'text',
+  crew: 'text',
+  readings: 'jsonb',
+  fuel_aboard: 'text',
+  oil_aboard: 'text',
+  remarks: 'text',
+  happened_at: 'timestamptz',
+  recorded_at: 'timestamptz',
+  recorded_by: 'text',
+};
+const RETURN_COLUMNS = {
+  club_id: 'uuid',
+  flight_id: 'uuid',
+  aircraft_id: 'uuid',
+  readings: 'jsonb',
+  landings: 'integer',
+  tow_launches: 'integer',
+  billed_s: 'integer',
+  billed_from: 'text',
+  fuel_added: 'text',
+  oil_added: 'text',
+  remarks: 'text',
+  happened_at: 'timestamptz',
+  recorded_at: 'timestamptz',
+  recorded_by: 'text',
+};
+
+/** Writes flights of the past with their returns. */
+export async function insertFlown(
+  tx: ClubTransaction,
+  clubId: string,
+  aircraftId: string,
+  recordedBy: string,
+  flights: readonly (DepartedFlight & { readonly returned: FlightReturn | null })[],
+): Promise<void> {
+  if (flights.length === 0) return;
+  await insertMany(
+    tx,
+    'flight',
+    FLIGHT_COLUMNS,
+    flights.map((flight) => ({
+      ...departureRow(clubId, recordedBy, { ...flight, aircraftId }),
+      readings: flight.readings,
+    })),
+  );
+  await insertMany(
+    tx,
+    'flight_return',
+    RETURN_COLUMNS,
+    flights.flatMap(({ id, returned }) =>
+      returned === null
+        ? []
+        : [{ ...returnRow(clubId, aircraftId, id, recordedBy, returned), readings: returned.readings }],
+    ),
+  );
+}

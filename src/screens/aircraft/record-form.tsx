@@ -1,0 +1,125 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import type { ReactNode } from 'react';
+import {
+  type DefaultValues,
+  type FieldValues,
+  type Path,
+  type UseFormReturn,
+  useForm,
+} from 'react-hook-form';
+import type { FactInput } from '@/contracts/aircraft/aircraft-entry';
+import { sentenceCase } from '@/explain/formats';
+import type { FactLine, Facts } from '@/queries/aircraft/facts';
+import { FactAnswer } from './fact-answer';
+import { useFact } from './use-fact';
+
+const grid = {
+  display: 'grid',
+  gridTemplateColumns: 'repeat(auto-fill, minmax(220px, 1fr))',
+  gap: 12,
+} as const;
+
+/** A small form for one record: the latest is told above it, and what is saved becomes the latest. */
+export function RecordForm<F extends FieldValues>({
+  facts,
+  name,
+  lines,
+  none,
+  empty,
+  fact,
+  children,
+}: {
+  readonly facts: Facts;
+  readonly name: string;
+  readonly lines: readonly FactLine[];
+  readonly none: string;
+  readonly empty: DefaultValues<F>;
+  readonly fact: (fields: F) => FactInput;
+  readonly children: (form: UseFormReturn<F>) => ReactNode;
+}) {
+  const { enter, answer } = useFact(facts);
+  const form = useForm<F>({ defaultValues: empty });
+  const submit = async (fields: F) => {
+    if (
+      (await enter(fact(fields), (field, message) => {
+        form.setError(field as Path<F>, { message });
+      })) !== null
+    )
+      form.reset(empty);
+  };
+  return (
+    <form
+      noValidate
+      onSubmit={(event) => {
+        void form.handleSubmit(submit)(event);
+      }}
+      aria-label={name}
+      style={{ display: 'grid', gap: 12 }}
+    >
+      {lines.length === 0 ? (
+        <p style={{ margin: 0 }}>{none}</p>
+      ) : (
+        <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+          {lines.map((line) => (
+            <li key={line.id}>
+              <b>{sentenceCase(line.text)}</b> <span className="small">{line.more}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div style={grid}>{children(form)}</div>
+      <FactAnswer {...answer} />
+      <div>
+        <Button type="submit" variant="outlined" disabled={form.formState.isSubmitting}>
+          Save
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+const shrink = { inputLabel: { shrink: true } } as const;
+
+export function Field<F extends FieldValues>({
+  form,
+  name,
+  label,
+  type = 'text',
+  options,
+  help = '',
+}: {
+  readonly form: UseFormReturn<F>;
+  readonly name: Path<F>;
+  readonly label: string;
+  readonly type?: 'text' | 'date';
+  readonly options?: readonly (readonly [string, string])[];
+  readonly help?: string;
+}) {
+  const error = form.formState.errors[name];
+  const shared = {
+    label,
+    error: error !== undefined,
+    helperText: typeof error?.message === 'string' ? error.message : help,
+    ...(type === 'date' || options !== undefined
+      ? { slotProps: { ...shrink, ...(options === undefined ? {} : { select: { displayEmpty: true } }) } }
+      : {}),
+  };
+  if (options === undefined) return <TextField {...shared} type={type} {...form.register(name)} />;
+  return (
+    <TextField select {...shared} value={form.watch(name) as string} {...form.register(name)}>
+      {options.map(([key, words]) => (
+        <MenuItem key={key} value={key}>
+          {words}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+export const YES_NO = [
+  ['', 'not known'],
+  ['yes', 'yes'],
+  ['no', 'no'],
+] as const;
+export const yes = (text: string): boolean | undefined => (text === '' ? undefined : text === 'yes');

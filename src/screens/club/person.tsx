@@ -1,0 +1,216 @@
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { ROLES, type Role } from '@/contracts/club/people';
+import type { PersonLine } from '@/queries/club/people';
+import { RoleTicks } from './admit';
+import { CertificateForm } from './certificate-form';
+import { OnceLink } from './once-link';
+import { ACCESS, roleName, useAct } from './people-acts';
+
+export function Person({ person, mayChange }: { readonly person: PersonLine; readonly mayChange: boolean }) {
+  const { act, trouble } = useAct();
+  const [path, setPath] = useState<string | null>(null);
+  const [changing, setChanging] = useState<'roles' | 'certificate' | 'link' | null>(null);
+  const [roles, setRoles] = useState<readonly Role[]>([]);
+  const [email, setEmail] = useState(person.email ?? '');
+  const begin = () => {
+    setRoles(ROLES.filter((role) => person.roles.includes(role)));
+    setChanging('roles');
+  };
+  const save = async () => {
+    if (
+      (await act('/api/people/roles', {
+        changeId: crypto.randomUUID(),
+        personId: person.personId,
+        name: person.name,
+        roles,
+      })) !== null
+    )
+      setChanging(null);
+  };
+  const link = async () => {
+    const done = await act<{ readonly path: string }>('/api/people/links', {
+      personId: person.personId,
+      email: person.access === 'account' || email.trim() === '' ? null : email.trim(),
+    });
+    if (done !== null) {
+      setPath(done.path);
+      setChanging(null);
+    } else setChanging('link');
+  };
+  const [ending, setEnding] = useState<string | null>(null);
+  const [why, setWhy] = useState('');
+  const end = async () => {
+    if ((await act('/api/people/certificates/end', { certificateId: ending, why })) !== null) {
+      setEnding(null);
+      setWhy('');
+    }
+  };
+  const gone = person.roles.length === 0;
+  return (
+    <li style={{ borderTop: '1px solid var(--rule)', padding: '9px 0' }}>
+      <div style={{ display: 'flex', gap: 12, alignItems: 'baseline', flexWrap: 'wrap' }}>
+        <b style={{ minWidth: 170, textDecoration: gone ? 'line-through' : 'none' }}>{person.name}</b>
+        <span style={{ flex: 1 }}>
+          {gone ? 'belongs to the club no longer' : person.roles.map(roleName).join(', ')}
+        </span>
+        {mayChange ? (
+          <>
+            <Button size="small" aria-label={`Roles of ${person.name}`} onClick={begin}>
+              Roles
+            </Button>
+            <Button
+              size="small"
+              aria-label={`Enter a certificate of ${person.name}`}
+              onClick={() => {
+                setChanging('certificate');
+              }}
+            >
+              Certificate
+            </Button>
+            {gone || (person.access === 'account' && !person.mayReset) ? null : (
+              <Button
+                size="small"
+                aria-label={`Make a link for ${person.name}`}
+                onClick={() => {
+                  void link();
+                }}
+              >
+                {person.access === 'account' ? 'New password' : 'Link'}
+              </Button>
+            )}
+          </>
+        ) : null}
+      </div>
+      {person.certificates.map((one) => (
+        <div key={one.id} className="small">
+          <span style={{ textDecoration: one.ended === null ? 'none' : 'line-through' }}>{one.text}</span>
+          {one.ended !== null ? ` – ended: ${one.ended}` : one.holds ? '' : <b> – does not hold today</b>}
+          {mayChange && one.ended === null ? (
+            <Button
+              size="small"
+              aria-label={`End ${one.text}`}
+              onClick={() => {
+                setEnding(one.id);
+              }}
+            >
+              End
+            </Button>
+          ) : null}
+          {ending === one.id ? (
+            <div style={{ display: 'flex', gap: 8, padding: '6px 0' }}>
+              <TextField
+                size="small"
+                label="Why it ends here"
+                value={why}
+                onChange={(event) => {
+                  setWhy(event.target.value);
+                }}
+              />
+              <Button
+                variant="outlined"
+                size="small"
+                onClick={() => {
+                  void end();
+                }}
+              >
+                End it
+              </Button>
+              <Button
+                size="small"
+                onClick={() => {
+                  setEnding(null);
+                }}
+              >
+                Cancel
+              </Button>
+            </div>
+          ) : null}
+        </div>
+      ))}
+      {mayChange ? (
+        <div className="small">
+          {person.email ?? ''}
+          {person.email === null ? '' : ' · '}
+          {ACCESS[person.access]}
+          {person.link === null ? null : (
+            <>
+              {' '}
+              · {person.link.words}{' '}
+              <Button
+                size="small"
+                aria-label={`Revoke the link of ${person.name}`}
+                onClick={() => {
+                  void act('/api/people/links/revoke', { invitationId: person.link?.id });
+                  setPath(null);
+                }}
+              >
+                Revoke
+              </Button>
+            </>
+          )}
+        </div>
+      ) : null}
+      {path === null ? null : <OnceLink path={path} name={person.name} />}
+      {changing === 'roles' ? (
+        <div style={{ padding: '6px 0' }}>
+          <RoleTicks value={roles} onChange={setRoles} />
+          <div style={{ display: 'flex', gap: 8 }}>
+            <Button
+              variant="outlined"
+              size="small"
+              onClick={() => {
+                void save();
+              }}
+            >
+              {roles.length === 0 ? 'End the membership' : 'Keep these roles'}
+            </Button>
+            <Button
+              size="small"
+              onClick={() => {
+                setChanging(null);
+              }}
+            >
+              Cancel
+            </Button>
+          </div>
+        </div>
+      ) : null}
+      {changing === 'certificate' ? (
+        <CertificateForm
+          person={person}
+          onDone={() => {
+            setChanging(null);
+          }}
+        />
+      ) : null}
+      {changing === 'link' && person.access !== 'account' ? (
+        <div style={{ display: 'flex', gap: 8, padding: '6px 0' }}>
+          <TextField
+            size="small"
+            label="E-mail address to sign in by"
+            value={email}
+            onChange={(event) => {
+              setEmail(event.target.value);
+            }}
+          />
+          <Button
+            variant="outlined"
+            onClick={() => {
+              void link();
+            }}
+          >
+            Make a link
+          </Button>
+        </div>
+      ) : null}
+      {trouble === null ? null : (
+        <Alert severity="error" role="alert">
+          {trouble}
+        </Alert>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,88 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import type { Folder } from '@/queries/aircraft/folder-view';
+import type { ReleaseView } from '@/queries/releases/release';
+import { useSigned } from '../kit/signed-form';
+import { Frame, base } from './release-frame';
+
+/** The daily inspection, signed in two fields. */
+export function DailyForm({ folder, view }: { readonly folder: Folder; readonly view: ReleaseView }) {
+  const [open, setOpen] = useState(false);
+  const [entryId] = useState(() => crypto.randomUUID());
+  const { sign, trouble } = useSigned();
+  const own = view.daily.certificates;
+  const {
+    register,
+    control,
+    handleSubmit,
+    setValue,
+    setError,
+    formState: { errors, isSubmitting },
+  } = useForm({ defaultValues: { certificateId: own[0]?.id ?? '', password: '' } });
+  if (!open)
+    return (
+      <Button
+        variant="outlined"
+        onClick={() => {
+          setOpen(true);
+        }}
+        style={{ marginTop: 6, minHeight: 48 }}
+      >
+        Sign the daily inspection
+      </Button>
+    );
+  const submit = async (given: { certificateId: string; password: string }) => {
+    if (
+      !(await sign('/api/daily-inspections', { ...base(folder, entryId), ...given }, (path, message) => {
+        setError(path as 'password', { message });
+      }))
+    )
+      setValue('password', '');
+  };
+  return (
+    <Frame
+      name="Daily inspection"
+      send="Inspected and fit for today’s flights"
+      onSubmit={() => {
+        void handleSubmit(submit)();
+      }}
+      onDone={() => {
+        setOpen(false);
+      }}
+      busy={isSubmitting}
+      trouble={trouble}
+    >
+      <Controller
+        control={control}
+        name="certificateId"
+        render={({ field: { value, onChange } }) => (
+          <TextField
+            select
+            label="By"
+            value={value}
+            onChange={onChange}
+            error={errors.certificateId !== undefined}
+            helperText={errors.certificateId?.message}
+          >
+            {own.map(({ id, name }) => (
+              <MenuItem key={id} value={id}>
+                me, {name}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+      />
+      <TextField
+        label="Your password, as your signature"
+        type="password"
+        autoComplete="current-password"
+        {...register('password')}
+        error={errors.password !== undefined}
+        helperText={errors.password?.message}
+      />
+    </Frame>
+  );
+}

@@ -1,0 +1,180 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { Controller, useFieldArray, useForm, useWatch } from 'react-hook-form';
+import type { Folder } from '@/queries/aircraft/folder-view';
+import type { ReleaseView } from '@/queries/releases/release';
+import { useSigned } from '../kit/signed-form';
+import { SignerFields, type SignerText, firstSigner, signerOf } from '../kit/signer-fields';
+import { Frame, base, hours, number, shrink, two } from './release-frame';
+
+interface IssueFields {
+  readonly issuedOn: string;
+  readonly issuedAt: string;
+  readonly expiresOn: string;
+  readonly expiresAt: string;
+  readonly registrationShown: string;
+  readonly aboard: 'yes' | 'no';
+  readonly required: readonly { readonly what: string; readonly by: string; readonly at: string }[];
+  readonly signer: SignerText;
+  readonly password: string;
+}
+
+/** A release as it was issued, signed here or copied from the document. */
+export function IssueForm({
+  folder,
+  view,
+  copies,
+  onDone,
+}: {
+  readonly folder: Folder;
+  readonly view: ReleaseView;
+  readonly copies: boolean;
+  readonly onDone: () => void;
+}) {
+  const [entryId] = useState(() => crypto.randomUUID());
+  const { sign, trouble } = useSigned();
+  const {
+    register,
+    control,
+    handleSubmit,
+    setValue,
+    setError,
+    formState: { errors, isSubmitting },
+  } = useForm<IssueFields>({
+    defaultValues: {
+      issuedOn: folder.today,
+      issuedAt: '',
+      expiresOn: '',
+      expiresAt: '',
+      registrationShown: '',
+      aboard: 'no',
+      required: [],
+      signer: firstSigner(view.mayIssue, copies, 'licensed-engineer'),
+      password: '',
+    },
+  });
+  const required = useFieldArray({ control, name: 'required' as never });
+  const signer = useWatch({ control, name: 'signer' });
+  const submit = async (given: IssueFields) => {
+    const done = await sign(
+      '/api/releases',
+      {
+        ...base(folder, entryId),
+        registrationShown: given.registrationShown.trim().toUpperCase(),
+        issuedOn: given.issuedOn,
+        issuedAt: number(given.issuedAt),
+        expiresOn: given.expiresOn,
+        expiresAt: number(given.expiresAt),
+        aboard: given.aboard === 'yes',
+        required: given.required.map(({ what, by, at }, place) => ({
+          id: `work-${place + 1}`,
+          what,
+          by: by === '' ? null : by,
+          at: number(at),
+        })),
+        signer: signerOf(given.signer),
+        password: given.password,
+      },
+      (path, message) => {
+        setError((path.startsWith('signer') ? 'signer' : (path.split('.')[0] ?? path)) as keyof IssueFields, {
+          message,
+        });
+      },
+    );
+    if (done) onDone();
+    else setValue('password', '');
+  };
+  const field = (
+    name: 'issuedOn' | 'issuedAt' | 'expiresOn' | 'expiresAt' | 'registrationShown' | 'password',
+  ) => ({ ...register(name), error: errors[name] !== undefined, helperText: errors[name]?.message });
+  return (
+    <Frame
+      name="Enter a release"
+      send="Sign the release"
+      onSubmit={() => {
+        void handleSubmit(submit)();
+      }}
+      onDone={onDone}
+      busy={isSubmitting}
+      trouble={trouble}
+    >
+      <div style={two}>
+        <TextField
+          label="Issued on"
+          type="date"
+          slotProps={{ ...shrink, htmlInput: { max: folder.today } }}
+          {...field('issuedOn')}
+        />
+        <TextField label="Time in service then, hours" slotProps={hours} {...field('issuedAt')} />
+        <TextField
+          label="Expires on, that day included"
+          type="date"
+          slotProps={shrink}
+          {...field('expiresOn')}
+        />
+        <TextField label="Expires at time in service, hours" slotProps={hours} {...field('expiresAt')} />
+        <TextField label="Registration on it" {...field('registrationShown')} />
+        <Controller
+          control={control}
+          name="aboard"
+          render={({ field: { value, onChange } }) => (
+            <TextField select label="Carried aboard" value={value} onChange={onChange}>
+              <MenuItem value="yes">yes, I saw it there</MenuItem>
+              <MenuItem value="no">no</MenuItem>
+            </TextField>
+          )}
+        />
+      </div>
+      <div style={{ display: 'grid', gap: 8 }}>
+        <b>Maintenance required before it expires</b>
+        {required.fields.map(({ id }, at) => (
+          <div key={id} style={{ display: 'flex', gap: 8 }}>
+            <TextField label="Work" {...register(`required.${at}.what`)} style={{ flex: 1 }} />
+            <TextField label="By" type="date" slotProps={shrink} {...register(`required.${at}.by`)} />
+            <TextField
+              label="At hours"
+              slotProps={hours}
+              {...register(`required.${at}.at`)}
+              style={{ width: 110 }}
+            />
+            <Button
+              size="small"
+              onClick={() => {
+                required.remove(at);
+              }}
+            >
+              Remove
+            </Button>
+          </div>
+        ))}
+        <div>
+          <Button
+            size="small"
+            onClick={() => {
+              required.append({ what: '', by: '', at: '' } as never);
+            }}
+          >
+            Another one
+          </Button>
+        </div>
+      </div>
+      <SignerFields
+        own={view.mayIssue}
+        copies={copies}
+        value={signer}
+        onChange={(value) => {
+          setValue('signer', value);
+        }}
+        error={errors.signer?.message}
+      />
+      <TextField
+        label="Your password, as your signature"
+        type="password"
+        autoComplete="current-password"
+        {...field('password')}
+      />
+    </Frame>
+  );
+}

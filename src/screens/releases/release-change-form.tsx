@@ -1,0 +1,190 @@
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { Controller, useForm, useWatch } from 'react-hook-form';
+import type { Folder } from '@/queries/aircraft/folder-view';
+import type { ReleaseView } from '@/queries/releases/release';
+import { useSigned } from '../kit/signed-form';
+import { SignerFields, type SignerText, firstSigner, signerOf } from '../kit/signer-fields';
+import { Frame, base, hours, number, shrink, two } from './release-frame';
+
+/** What somebody wants to do about a release. */
+export interface ReleaseAct {
+  readonly to: 'suspended' | 'cancelled' | 'seen' | 'required' | 'done' | 'in-force';
+  readonly required: string | null;
+}
+
+const SENDS: Readonly<Record<ReleaseAct['to'], string>> = {
+  suspended: 'Suspend it',
+  cancelled: 'Cancel it',
+  seen: 'Save',
+  required: 'Put it on its list',
+  done: 'Sign that it was done',
+  'in-force': 'Sign that it is in force again',
+};
+interface ChangeFields {
+  readonly why: string;
+  readonly aboard: 'yes' | 'no';
+  readonly registrationShown: string;
+  readonly what: string;
+  readonly by: string;
+  readonly at: string;
+  readonly on: string;
+  readonly signer: SignerText;
+  readonly password: string;
+}
+
+/** One change of the release that counts. */
+export function ReleaseChangeForm({
+  folder,
+  view,
+  releaseId,
+  act,
+  copies,
+  onDone,
+}: {
+  readonly folder: Folder;
+  readonly view: ReleaseView;
+  readonly releaseId: string;
+  readonly act: ReleaseAct;
+  readonly copies: boolean;
+  readonly onDone: () => void;
+}) {
+  const [entryId] = useState(() => crypto.randomUUID());
+  const { sign, trouble } = useSigned();
+  const own = act.to === 'done' ? view.mayCertify : view.mayIssue;
+  const {
+    register,
+    control,
+    handleSubmit,
+    setValue,
+    setError,
+    formState: { errors, isSubmitting },
+  } = useForm<ChangeFields>({
+    defaultValues: {
+      why: '',
+      aboard: view.release?.aboard === true ? 'no' : 'yes',
+      registrationShown: '',
+      what: '',
+      by: '',
+      at: '',
+      on: folder.today,
+      signer: firstSigner(own, copies, 'licensed-engineer'),
+      password: '',
+    },
+  });
+  const signer = useWatch({ control, name: 'signer' });
+  const signs = act.to === 'done' || act.to === 'in-force';
+  const changeOf = (given: ChangeFields): unknown => {
+    const signature = { signer: signerOf(given.signer), password: given.password };
+    switch (act.to) {
+      case 'suspended':
+      case 'cancelled':
+        return { to: act.to, why: given.why };
+      case 'in-force':
+        return { to: act.to, why: given.why, ...signature };
+      case 'seen':
+        return {
+          to: act.to,
+          aboard: given.aboard === 'yes',
+          registrationShown:
+            given.registrationShown.trim() === '' ? null : given.registrationShown.trim().toUpperCase(),
+        };
+      case 'required':
+        return { to: act.to, what: given.what, by: given.by === '' ? null : given.by, at: number(given.at) };
+      case 'done':
+        return { to: act.to, required: act.required, on: given.on, ...signature };
+      default: {
+        const missing: never = act.to;
+        throw new RangeError(String(missing));
+      }
+    }
+  };
+  const submit = async (given: ChangeFields) => {
+    const done = await sign(
+      '/api/releases/change',
+      { ...base(folder, entryId), releaseId, change: changeOf(given) },
+      (path, message) => {
+        const last = path.split('.').at(-1) ?? path;
+        setError((path.includes('signer') ? 'signer' : last) as keyof ChangeFields, { message });
+      },
+    );
+    if (done) onDone();
+    else setValue('password', '');
+  };
+  const field = (name: Exclude<keyof ChangeFields, 'signer' | 'aboard'>) => ({
+    ...register(name),
+    error: errors[name] !== undefined,
+    helperText: errors[name]?.message,
+  });
+  return (
+    <Frame
+      name={SENDS[act.to]}
+      send={SENDS[act.to]}
+      onSubmit={() => {
+        void handleSubmit(submit)();
+      }}
+      onDone={onDone}
+      busy={isSubmitting}
+      trouble={trouble}
+    >
+      {act.to === 'suspended' || act.to === 'cancelled' || act.to === 'in-force' ? (
+        <TextField label="Why" {...field('why')} />
+      ) : null}
+      {act.to !== 'seen' ? null : (
+        <div style={two}>
+          <Controller
+            control={control}
+            name="aboard"
+            render={({ field: { value, onChange } }) => (
+              <TextField select label="The release is aboard" value={value} onChange={onChange}>
+                <MenuItem value="yes">yes</MenuItem>
+                <MenuItem value="no">no</MenuItem>
+              </TextField>
+            )}
+          />
+          <TextField label="Registration on it, where you read it" {...field('registrationShown')} />
+        </div>
+      )}
+      {act.to !== 'required' ? null : (
+        <>
+          <TextField label="Work" {...field('what')} />
+          <div style={two}>
+            <TextField label="By" type="date" slotProps={shrink} {...field('by')} />
+            <TextField label="At time in service, hours" slotProps={hours} {...field('at')} />
+          </div>
+          <p className="small" style={{ margin: 0 }}>
+            Without a day or hours it is due before the next flight.
+          </p>
+        </>
+      )}
+      {act.to === 'done' ? (
+        <TextField
+          label="Done on"
+          type="date"
+          slotProps={{ ...shrink, htmlInput: { max: folder.today } }}
+          {...field('on')}
+        />
+      ) : null}
+      {signs ? (
+        <>
+          <SignerFields
+            own={own}
+            copies={copies}
+            value={signer}
+            onChange={(value) => {
+              setValue('signer', value);
+            }}
+            error={errors.signer?.message}
+          />
+          <TextField
+            label="Your password, as your signature"
+            type="password"
+            autoComplete="current-password"
+            {...field('password')}
+          />
+        </>
+      ) : null}
+    </Frame>
+  );
+}

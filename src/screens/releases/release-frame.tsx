@@ -1,0 +1,54 @@
+import Button from '@mui/material/Button';
+import type { ReactNode } from 'react';
+import type { Folder } from '@/queries/aircraft/folder-view';
+import { SignedTrouble, type useSigned } from '../kit/signed-form';
+
+export const shrink = { inputLabel: { shrink: true } } as const;
+export const two = { display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 } as const;
+export const hours = { htmlInput: { inputMode: 'decimal', className: 'figure' } } as const;
+export const number = (text: string): number | null =>
+  text.trim() === '' ? null : Number(text.trim().replace(',', '.'));
+export const base = (folder: Folder, entryId: string) => ({
+  entryId,
+  aircraftId: folder.aircraftId,
+  seenRevision: folder.revision,
+});
+
+export function Frame({
+  name,
+  send,
+  onSubmit,
+  onDone,
+  busy,
+  trouble,
+  children,
+}: {
+  readonly name: string;
+  readonly send: string;
+  readonly onSubmit: () => void;
+  readonly onDone: () => void;
+  readonly busy: boolean;
+  readonly trouble: ReturnType<typeof useSigned>['trouble'];
+  readonly children: ReactNode;
+}) {
+  return (
+    <form
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        onSubmit();
+      }}
+      aria-label={name}
+      style={{ display: 'grid', gap: 12, padding: '12px 0', maxWidth: 720 }}
+    >
+      {children}
+      <SignedTrouble trouble={trouble} />
+      <div style={{ display: 'flex', gap: 8 }}>
+        <Button type="submit" variant="contained" disabled={busy}>
+          {send}
+        </Button>
+        <Button onClick={onDone}>Cancel</Button>
+      </div>
+    </form>
+  );
+}
