@@ -196,6 +196,24 @@ describe('hour intervals', () => {
   ] as const)('%s', (_, entries, due, off) => {
     expect(hourInterval(entries, hours('100'))).toMatchObject({ dueAt: hours(due), takenOff: hours(off) });
   });
+  it('of one day the lowest reading counts, with a reason only where all of them give it', () => {
+    const free = 'flown-on-uses-without-the-limit' as const;
+    const state = (...entries: readonly Inspection[]) => {
+      const { last, lastAt, dueAt } = hourInterval([at('1000'), ...entries], hours('100')) ?? {};
+      return [last?.excess, lastAt, dueAt];
+    };
+    const day = (reading: string, excess: Inspection['excess'] = null): Inspection => ({
+      ...at(reading, excess),
+      completedOn: civilDate('2026-06-01'),
+    });
+    const low = [null, hours('1104'), hours('1200')];
+    expect([state(day('1104'), day('1106')), state(day('1106'), day('1104'))]).toEqual([low, low]);
+    expect([state(day('1104', free), day('1106')), state(day('1106', free), day('1104'))]).toEqual([
+      low,
+      low,
+    ]);
+    expect(state(day('1104', free), day('1104', free))).toEqual([free, hours('1104'), hours('1204')]);
+  });
   it('knows nothing without an inspection, and takes none without its time', () => {
     expect(hourInterval([], hours('100'))).toBeNull();
     expect(() => hourInterval([{ ...at('1000'), timeInService: null }], hours('100'))).toThrow(
