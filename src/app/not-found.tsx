@@ -1,12 +1,13 @@
+import Box from '@mui/material/Box';
 import Link from 'next/link';
 
 export default function NotFound() {
   return (
-    <main style={{ padding: 40 }}>
+    <Box component="main" sx={{ p: 5 }}>
       <h1>There is nothing at this address.</h1>
       <p>
         <Link href="/line">Go to the Line</Link>
       </p>
-    </main>
+    </Box>
   );
 }

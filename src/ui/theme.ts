@@ -40,5 +40,36 @@ export const theme = createTheme({
   components: {
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: { styleOverrides: { root: { minHeight: 40 } } },
+    MuiStack: { defaultProps: { useFlexGap: true } },
+    MuiSkeleton: { defaultProps: { animation: false } },
+    // Tables as a printed list: rules between lines, nothing around them.
+    MuiTable: { defaultProps: { size: 'small' } },
+    MuiTableCell: {
+      styleOverrides: {
+        root: {
+          padding: '6px 10px',
+          fontSize: 'inherit',
+          lineHeight: 'inherit',
+          color: 'inherit',
+          borderColor: 'var(--rule)',
+          verticalAlign: 'top',
+        },
+        head: { fontWeight: 600, fontSize: 13, color: 'var(--soft)' },
+      },
+    },
+    // What is folded away is a line of the page, no card.
+    MuiAccordion: {
+      defaultProps: { disableGutters: true, square: true, elevation: 0 },
+      styleOverrides: {
+        root: { background: 'none', borderTop: '1px solid var(--rule)', '&::before': { display: 'none' } },
+      },
+    },
+    MuiAccordionSummary: {
+      styleOverrides: {
+        root: { padding: 0, minHeight: 40, flexDirection: 'row-reverse', gap: 8 },
+        content: { margin: '8px 0' },
+      },
+    },
+    MuiAccordionDetails: { styleOverrides: { root: { padding: '4px 0 12px' } } },
   },
 });

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
@@ -12,17 +13,13 @@ import { HOUR_METERS, type HourMeter } from '@/core/records/meters/meters';
 import { sentenceCase } from '@/explain/formats';
 import { EQUIPMENT_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Facts } from '@/queries/aircraft/facts';
+import { FieldGrid } from '../kit/layout';
 import { FactAnswer } from './fact-answer';
 import { intervalOf, IntervalFields, NO_INTERVAL, type IntervalText } from './interval-fields';
 import { FactList } from './list-forms';
 import { figure, said, useFact } from './use-fact';
 
 const shrink = { inputLabel: { shrink: true } } as const;
-const two = {
-  display: 'grid',
-  gridTemplateColumns: 'repeat(auto-fill, minmax(240px, 1fr))',
-  gap: 12,
-} as const;
 const decimal = { htmlInput: { inputMode: 'decimal', className: 'figure' } } as const;
 
 interface AdFields {
@@ -148,15 +145,16 @@ export function Ads({ facts }: { readonly facts: Facts }) {
           </Button>
         </div>
       ) : (
-        <form
+        <Stack
+          component="form"
+          spacing={1.5}
           noValidate
           onSubmit={(event) => {
             void handleSubmit(submit)(event);
           }}
           aria-label="Enter an AD"
-          style={{ display: 'grid', gap: 12 }}
         >
-          <div style={two}>
+          <FieldGrid>
             <TextField
               label="Number"
               {...register('number', { validate: (words) => words.trim() !== '' || 'Enter its number.' })}
@@ -184,7 +182,7 @@ export function Ads({ facts }: { readonly facts: Facts }) {
                 </TextField>
               )}
             />
-          </div>
+          </FieldGrid>
           <Controller
             control={control}
             name="initial"
@@ -216,7 +214,7 @@ export function Ads({ facts }: { readonly facts: Facts }) {
             )}
           />
           {ofPart ? (
-            <div style={two}>
+            <FieldGrid>
               <TextField
                 label="Part"
                 {...register('part', { validate: (words) => words.trim() !== '' || 'Name the part.' })}
@@ -254,7 +252,7 @@ export function Ads({ facts }: { readonly facts: Facts }) {
                 {...register('partReading')}
                 slotProps={decimal}
               />
-            </div>
+            </FieldGrid>
           ) : null}
           <TextField label="What is done" {...register('method')} {...field('method')} />
           <Controller
@@ -300,7 +298,7 @@ export function Ads({ facts }: { readonly facts: Facts }) {
               )}
             />
           </div>
-          <div style={two}>
+          <FieldGrid>
             <Controller
               control={control}
               name="wants"
@@ -339,9 +337,9 @@ export function Ads({ facts }: { readonly facts: Facts }) {
                 )}
               />
             ) : null}
-          </div>
+          </FieldGrid>
           <FactAnswer {...answer} />
-          <div style={{ display: 'flex', gap: 8 }}>
+          <Stack direction="row" spacing={1}>
             <Button type="submit" variant="contained" disabled={isSubmitting}>
               Save
             </Button>
@@ -352,8 +350,8 @@ export function Ads({ facts }: { readonly facts: Facts }) {
             >
               Cancel
             </Button>
-          </div>
-        </form>
+          </Stack>
+        </Stack>
       )}
     </FactList>
   );

@@ -1,8 +1,11 @@
 'use client';
+
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { Controller, useFieldArray, useForm, useWatch } from 'react-hook-form';
 import { unitsOf } from '@/core/quantities/measure';
@@ -11,17 +14,12 @@ import { FUEL_GRADES, QUANTITIES, QUANTITY_NAMES } from '@/core/records/walkroun
 import { sentenceCase } from '@/explain/formats';
 import { CATEGORY_NAMES, QUANTITY_NAMES_IN_WORDS } from '@/explain/names';
 import type { Facts } from '@/queries/aircraft/facts';
+import { FieldGrid } from '../kit/layout';
+import { type Fields, NAVIGATION, REMEDIES, UNITS, decimal, described, fieldsOf } from './description-values';
 import { FactAnswer } from './fact-answer';
 import { useFact, useInstead } from './use-fact';
 import { UsesBoxes } from './uses-boxes';
-import { type Fields, NAVIGATION, REMEDIES, UNITS, decimal, described, fieldsOf } from './description-values';
 
-const three = {
-  display: 'grid',
-  gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))',
-  gap: 12,
-} as const;
-const row = { display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'flex-start' } as const;
 const shrink = { inputLabel: { shrink: true } } as const;
 
 /** What the aircraft is and what it may be used for, as a whole: saved, it takes the place of what was said before. */
@@ -106,7 +104,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
       control={control}
       name={name}
       render={({ field: { value, onChange } }) => (
-        <TextField select label="Unit" value={value} onChange={onChange} style={{ width: 110 }}>
+        <TextField select label="Unit" value={value} onChange={onChange} sx={{ width: 110 }}>
           {UNITS.map((one) => (
             <MenuItem key={one} value={one}>
               {one}
@@ -117,15 +115,16 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
     />
   );
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={2}
       noValidate
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
       aria-label="What it is"
-      style={{ display: 'grid', gap: 16 }}
     >
-      <div style={three}>
+      <FieldGrid least={230}>
         {choice(
           'category',
           'Category of its certificate',
@@ -183,7 +182,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
           ['none', 'none'],
           ['approved', 'approved, with its letter aboard'],
         ])}
-      </div>
+      </FieldGrid>
       {engine === 'air' || engine === 'liquid' ? (
         <Controller
           control={control}
@@ -204,7 +203,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
         />
       ) : null}
       {category === 'experimental' ? (
-        <div style={row}>
+        <Stack direction="row" spacing={1.25} sx={{ flexWrap: 'wrap', alignItems: 'flex-start' }}>
           {(['night', 'instruments'] as const).map((name) => (
             <Controller
               key={name}
@@ -229,19 +228,14 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
               )}
             />
           ))}
-        </div>
+        </Stack>
       ) : null}
-      <fieldset
-        style={{
-          border: '1px solid var(--rule)',
-          padding: '8px 14px 14px',
-          margin: 0,
-          display: 'grid',
-          gap: 10,
-        }}
+      <Box
+        component="fieldset"
+        sx={{ border: '1px solid var(--rule)', p: '8px 14px 14px', m: 0, display: 'grid', gap: 1.25 }}
       >
         <legend>Fuel, from the handbook</legend>
-        <div style={row}>
+        <Stack direction="row" spacing={1.25} sx={{ flexWrap: 'wrap', alignItems: 'flex-start' }}>
           <TextField label="Burnt in an hour at cruise" {...register('burn')} slotProps={decimal} />
           {unit('burnUnit')}
           <TextField
@@ -251,9 +245,9 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
             helperText="Empty: the handbook names none."
           />
           {unit('minimumUnit')}
-        </div>
+        </Stack>
         {tanks.fields.map(({ id }, at) => (
-          <div key={id} style={row}>
+          <Stack direction="row" spacing={1.25} key={id} sx={{ flexWrap: 'wrap', alignItems: 'flex-start' }}>
             <TextField label="Tank" {...register(`tanks.${at}.id`)} />
             <TextField label="Usable when full" {...register(`tanks.${at}.usable`)} slotProps={decimal} />
             {unit(`tanks.${at}.unit`)}
@@ -265,14 +259,14 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
             >
               Remove
             </Button>
-          </div>
+          </Stack>
         ))}
-        <div style={row}>
+        <Stack direction="row" spacing={1.25} sx={{ flexWrap: 'wrap', alignItems: 'flex-start' }}>
           <TextField
             label="Fuel drains, by name"
             {...register('drains')}
             helperText="With commas between them: left, right, strainer"
-            style={{ minWidth: 320 }}
+            sx={{ minWidth: 320 }}
           />
           <Controller
             control={control}
@@ -284,7 +278,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
                 value={value}
                 onChange={onChange}
                 slotProps={{ select: { multiple: true } }}
-                style={{ minWidth: 230 }}
+                sx={{ minWidth: 230 }}
               >
                 {FUEL_GRADES.map((grade) => (
                   <MenuItem key={grade} value={grade}>
@@ -294,7 +288,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
               </TextField>
             )}
           />
-        </div>
+        </Stack>
         <div>
           <Button
             size="small"
@@ -305,26 +299,26 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
             Another tank
           </Button>
         </div>
-      </fieldset>
-      <fieldset
-        style={{
-          border: '1px solid var(--rule)',
-          padding: '8px 14px 14px',
-          margin: 0,
-          display: 'grid',
-          gap: 10,
-        }}
+      </Box>
+      <Box
+        component="fieldset"
+        sx={{ border: '1px solid var(--rule)', p: '8px 14px 14px', m: 0, display: 'grid', gap: 1.25 }}
       >
         <legend>Limits of what is measured on the ramp</legend>
         {limits.fields.map(({ id }, at) => {
           const limit = measured[at];
           return (
-            <div key={id} style={row}>
+            <Stack
+              direction="row"
+              spacing={1.25}
+              key={id}
+              sx={{ flexWrap: 'wrap', alignItems: 'flex-start' }}
+            >
               <Controller
                 control={control}
                 name={`measured.${at}.quantity`}
                 render={({ field: { value, onChange } }) => (
-                  <TextField select label="What" value={value} onChange={onChange} style={{ minWidth: 170 }}>
+                  <TextField select label="What" value={value} onChange={onChange} sx={{ minWidth: 170 }}>
                     {QUANTITY_NAMES.map((one) => (
                       <MenuItem key={one} value={one}>
                         {sentenceCase(QUANTITY_NAMES_IN_WORDS[one])}
@@ -333,18 +327,18 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
                   </TextField>
                 )}
               />
-              <TextField label="Which" {...register(`measured.${at}.which`)} style={{ width: 110 }} />
+              <TextField label="Which" {...register(`measured.${at}.which`)} sx={{ width: 110 }} />
               <TextField
                 label="At least"
                 {...register(`measured.${at}.min`)}
                 slotProps={decimal}
-                style={{ width: 100 }}
+                sx={{ width: 100 }}
               />
               <TextField
                 label="At most"
                 {...register(`measured.${at}.max`)}
                 slotProps={decimal}
-                style={{ width: 100 }}
+                sx={{ width: 100 }}
               />
               <Controller
                 control={control}
@@ -357,7 +351,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
                       label="Unit"
                       value={known.includes(value) ? value : ''}
                       onChange={onChange}
-                      style={{ width: 110 }}
+                      sx={{ width: 110 }}
                     >
                       {known.map((one) => (
                         <MenuItem key={one} value={one}>
@@ -377,7 +371,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
                     label="What helps"
                     value={value}
                     onChange={onChange}
-                    style={{ minWidth: 180 }}
+                    sx={{ minWidth: 180 }}
                   >
                     {Object.entries(REMEDIES).map(([key, words]) => (
                       <MenuItem key={key} value={key}>
@@ -398,7 +392,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
               >
                 Remove
               </Button>
-            </div>
+            </Stack>
           );
         })}
         <div>
@@ -421,7 +415,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
             Another limit
           </Button>
         </div>
-      </fieldset>
+      </Box>
       <Controller
         control={control}
         name="boxes"
@@ -433,6 +427,6 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
           Save
         </Button>
       </div>
-    </form>
+    </Stack>
   );
 }

@@ -1,16 +1,20 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { listedAs, type EquipmentInput } from '@/contracts/aircraft/aircraft-entry';
 import { EQUIPMENT_KINDS, type EquipmentKind } from '@/core/records/aircraft/equipment';
 import { sentenceCase } from '@/explain/formats';
 import { EQUIPMENT_NAMES } from '@/explain/names';
 import type { Facts } from '@/queries/aircraft/facts';
+import { ListLine, PlainList } from '../kit/layout';
 import { FactAnswer } from './fact-answer';
 import { useFact, useInstead } from './use-fact';
 
@@ -56,7 +60,7 @@ function Asked({
         onChange(event.target.value === '' ? undefined : (event.target.value as 'no' | 'always'));
       }}
       slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-      style={{ width: 200 }}
+      sx={{ width: 200 }}
     >
       {ASKED.map(([key, words]) => (
         <MenuItem key={key} value={key}>
@@ -94,20 +98,21 @@ export function EquipmentForm({ facts }: { readonly facts: Facts }) {
     if (done !== null) recorded(done);
   };
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={1.5}
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
         void save();
       }}
       aria-label="Equipment"
-      style={{ display: 'grid', gap: 12 }}
     >
-      <p className="small" style={{ margin: 0 }}>
+      <Typography className="small">
         “By the type” means that the type was certificated with it for day flight; the next two ask whether
         the aircraft’s own equipment list, or its list of kinds of operation, wants it. Not known counts as
         yes once it is inoperative.
-      </p>
+      </Typography>
       <TextField
         label="Compared with the aircraft on"
         type="date"
@@ -116,7 +121,7 @@ export function EquipmentForm({ facts }: { readonly facts: Facts }) {
           setOn(event.target.value);
         }}
         slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: facts.today } }}
-        style={{ width: 220 }}
+        sx={{ width: 220 }}
       />
       {facts.authority === 'au' ? (
         <FormControlLabel
@@ -131,23 +136,15 @@ export function EquipmentForm({ facts }: { readonly facts: Facts }) {
           label="It was compared with an approved equipment list. Until then the aircraft is closed for instrument flight and for hire."
         />
       ) : null}
-      <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+      <PlainList>
         {EQUIPMENT_KINDS.map((kind) => {
           const line = lines[kind];
           const state = line?.fitted === undefined ? '' : line.fitted ? 'fitted' : 'not-fitted';
           return (
-            <li
-              key={kind}
-              style={{
-                display: 'flex',
-                flexWrap: 'wrap',
-                gap: 10,
-                alignItems: 'center',
-                borderTop: '1px solid var(--rule)',
-                padding: '6px 0',
-              }}
-            >
-              <span style={{ width: 220, fontWeight: 600 }}>{sentenceCase(EQUIPMENT_NAMES[kind])}</span>
+            <ListLine key={kind} sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25, alignItems: 'center' }}>
+              <Box component="span" sx={{ width: 220, fontWeight: 600 }}>
+                {sentenceCase(EQUIPMENT_NAMES[kind])}
+              </Box>
               <TextField
                 select
                 size="small"
@@ -159,7 +156,7 @@ export function EquipmentForm({ facts }: { readonly facts: Facts }) {
                   select: { displayEmpty: true },
                   htmlInput: { 'aria-label': EQUIPMENT_NAMES[kind] },
                 }}
-                style={{ width: 130 }}
+                sx={{ width: 130 }}
               >
                 {STATES.map(([key, words]) => (
                   <MenuItem key={key} value={key}>
@@ -181,7 +178,7 @@ export function EquipmentForm({ facts }: { readonly facts: Facts }) {
                       });
                     }}
                     slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-                    style={{ width: 130 }}
+                    sx={{ width: 130 }}
                   >
                     <MenuItem value="">not known</MenuItem>
                     <MenuItem value="yes">yes</MenuItem>
@@ -211,21 +208,21 @@ export function EquipmentForm({ facts }: { readonly facts: Facts }) {
                         set(kind, { expiresOn: event.target.value === '' ? undefined : event.target.value });
                       }}
                       slotProps={{ inputLabel: { shrink: true } }}
-                      style={{ width: 160 }}
+                      sx={{ width: 160 }}
                     />
                   )}
                 </>
               )}
-            </li>
+            </ListLine>
           );
         })}
-      </ul>
+      </PlainList>
       <FactAnswer {...answer} />
       <div>
         <Button type="submit" variant="contained">
           Save this list
         </Button>
       </div>
-    </form>
+    </Stack>
   );
 }

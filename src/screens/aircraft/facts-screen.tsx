@@ -1,23 +1,22 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { useSecondInAddress } from '../data/address';
-import { clock, day } from '../data/clock';
 import { useLive } from '../data/live';
 import { useFacts } from '../data/queries';
-import { DeskHeader } from '../shell/desk-header';
-import { NotLive } from '../shell/not-live';
-import { Trouble } from '../shell/trouble';
-import { DescriptionForm } from './description-form';
-import { EquipmentForm } from './equipment-form';
+import { More } from '../kit/more';
+import { DeskPage, DeskWaiting } from '../shell/desk-page';
 import { Ads } from './ad-form';
-import { Items } from './list-forms';
 import { ClubDocumentForm } from './club-document-form';
 import { DatabaseForm } from './database-form';
+import { DescriptionForm } from './description-form';
 import { EltForm } from './elt-form';
-import { VorCheckForm } from './vor-check-form';
+import { EquipmentForm } from './equipment-form';
+import { Items } from './list-forms';
 import { RiggingForm } from './rigging-form';
+import { VorCheckForm } from './vor-check-form';
 
 /** One kind of facts: closed where there is something on record already, open where there is nothing. */
 function Part({
@@ -34,12 +33,20 @@ function Part({
   // As it was when the page opened: a part does not shut by itself under somebody's hands.
   const [first] = useState(open);
   return (
-    <details open={first} style={{ borderTop: '1px solid var(--rule)' }}>
-      <summary style={{ padding: '10px 0', cursor: 'pointer' }}>
-        <b style={{ fontSize: 18 }}>{title}</b> <span className="small">{state}</span>
-      </summary>
-      <div style={{ padding: '4px 0 18px' }}>{children}</div>
-    </details>
+    <More
+      summary={
+        <>
+          <Box component="b" sx={{ fontSize: 18 }}>
+            {title}
+          </Box>{' '}
+          <span className="small">{state}</span>
+        </>
+      }
+      open={first}
+      sx={{ borderTop: '1px solid var(--rule)' }}
+    >
+      <Box sx={{ p: '4px 0 18px' }}>{children}</Box>
+    </More>
   );
 }
 
@@ -48,135 +55,110 @@ export function FactsScreen() {
   const registration = useSecondInAddress();
   const { data: facts, error, refetch } = useFacts(registration);
   const deadSince = useLive();
-  if (facts === undefined)
-    return (
-      <>
-        <DeskHeader />
-        <main>
-          {error === null ? (
-            <p style={{ padding: 24 }}>Loading …</p>
-          ) : (
-            <Trouble
-              error={error}
-              retry={() => {
-                void refetch();
-              }}
-            />
-          )}
-        </main>
-      </>
-    );
+  if (facts === undefined) return <DeskWaiting query={{ error, refetch }} />;
   const us = facts.authority === 'us';
   return (
-    <>
-      <DeskHeader>
-        <span className="mono">
-          {day(facts.now, facts.zone)}&nbsp; {clock(facts.now, facts.zone)}
-        </span>
-      </DeskHeader>
-      <NotLive since={deadSince} zone={facts.zone} />
-      <main style={{ padding: '16px 20px 60px', maxWidth: 1240, margin: '0 auto' }}>
-        <h1 style={{ marginBottom: 4 }}>
-          Aircraft data of <span className="figure">{facts.registration}</span>
-        </h1>
-        <p style={{ marginTop: 0 }}>
-          {facts.typeName}, {facts.verdict}. <Link href={`/aircraft/${facts.registration}`}>Its folder</Link>{' '}
-          holds its maintenance record and meters;{' '}
-          <Link href={`/document-check/${facts.registration}`}>check documents</Link> to record them.
-        </p>
-        <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 2.2fr)', gap: 36 }}>
-          <section aria-labelledby="missing">
-            <h2 id="missing" style={{ marginTop: 8 }}>
-              {facts.missing.length === 0 ? 'Nothing is missing' : 'Still missing'}
-            </h2>
-            {facts.missing.length === 0 ? (
-              <p>Everything that the rules ask about is known. What closes uses now is in the folder.</p>
-            ) : (
-              <>
-                <p>
-                  What nobody has said is never taken for good: it keeps the aircraft, or some of its uses,
-                  closed.
-                </p>
-                <ol style={{ margin: 0, paddingLeft: 22, display: 'grid', gap: 10 }}>
-                  {facts.missing.map((one) => (
-                    <li key={one.id}>
-                      <b>{one.headline}</b> {one.meaning}
-                      <div className="small">{one.remedy}</div>
-                    </li>
-                  ))}
-                </ol>
-              </>
-            )}
-          </section>
-          {facts.mayEnter ? (
-            <section aria-label="Facts">
-              <Part
-                title="What it is and may be used for"
-                state={facts.aircraft.approvedFor === null ? 'not on record' : facts.categoryName}
-                open={facts.aircraft.approvedFor === null}
-              >
-                {facts.mayReplace || facts.aircraft.approvedFor === null ? (
-                  <DescriptionForm facts={facts} />
-                ) : (
-                  <p>This is on record. A mechanic or the administrator changes it.</p>
-                )}
-              </Part>
-              <Part
-                title="Equipment"
-                state={facts.equipment?.seen ?? 'not on record'}
-                open={facts.equipment === null}
-              >
-                {facts.mayReplace || facts.equipment === null ? (
-                  <EquipmentForm facts={facts} />
-                ) : (
-                  <p>This is on record. A mechanic or the administrator changes it.</p>
-                )}
-              </Part>
-              <Part
-                title="Items with a limit"
-                state={facts.complete.items ? String(facts.items.length) : 'not complete'}
-                open={!facts.complete.items}
-              >
-                <Items facts={facts} />
-              </Part>
-              <Part
-                title="ADs"
-                state={facts.complete.ads ? String(facts.ads.length) : 'not complete'}
-                open={!facts.complete.ads}
-              >
-                <Ads facts={facts} />
-              </Part>
-              {us && !facts.isGlider ? (
-                <Part title="ELT" state={facts.elt?.text ?? 'not on record'} open={facts.elt === null}>
-                  <EltForm facts={facts} />
-                </Part>
-              ) : null}
-              <Part
-                title="Insurance and club documents"
-                state={String(facts.clubDocuments.length)}
-                open={facts.clubDocuments.length === 0}
-              >
-                <ClubDocumentForm facts={facts} />
-              </Part>
-              {us ? (
-                <Part title="VOR check" state={facts.vorCheck?.text ?? 'not on record'} open={false}>
-                  <VorCheckForm facts={facts} />
-                </Part>
-              ) : null}
-              {facts.isGlider ? (
-                <Part title="Rigging" state={facts.rigging?.text ?? 'not on record'} open={false}>
-                  <RiggingForm facts={facts} />
-                </Part>
-              ) : null}
-              <Part title="Databases" state={String(facts.databases.length)} open={false}>
-                <DatabaseForm facts={facts} />
-              </Part>
-            </section>
+    <DeskPage at={facts} deadSince={deadSince}>
+      <Box component="h1" sx={{ mb: 0.5 }}>
+        Aircraft data of <span className="figure">{facts.registration}</span>
+      </Box>
+      <Box component="p" sx={{ mt: 0 }}>
+        {facts.typeName}, {facts.verdict}. <Link href={`/aircraft/${facts.registration}`}>Its folder</Link>{' '}
+        holds its maintenance record and meters;{' '}
+        <Link href={`/document-check/${facts.registration}`}>check documents</Link> to record them.
+      </Box>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 2.2fr)', gap: 4.5 }}>
+        <section aria-labelledby="missing">
+          <Box component="h2" id="missing" sx={{ mt: 1 }}>
+            {facts.missing.length === 0 ? 'Nothing is missing' : 'Still missing'}
+          </Box>
+          {facts.missing.length === 0 ? (
+            <p>Everything that the rules ask about is known. What closes uses now is in the folder.</p>
           ) : (
-            <p>A dispatcher, a mechanic or the administrator enters these.</p>
+            <>
+              <p>
+                What nobody has said is never taken for good: it keeps the aircraft, or some of its uses,
+                closed.
+              </p>
+              <Box component="ol" sx={{ m: 0, pl: 2.75, display: 'grid', gap: 1.25 }}>
+                {facts.missing.map((one) => (
+                  <li key={one.id}>
+                    <b>{one.headline}</b> {one.meaning}
+                    <div className="small">{one.remedy}</div>
+                  </li>
+                ))}
+              </Box>
+            </>
           )}
-        </div>
-      </main>
-    </>
+        </section>
+        {facts.mayEnter ? (
+          <section aria-label="Facts">
+            <Part
+              title="What it is and may be used for"
+              state={facts.aircraft.approvedFor === null ? 'not on record' : facts.categoryName}
+              open={facts.aircraft.approvedFor === null}
+            >
+              {facts.mayReplace || facts.aircraft.approvedFor === null ? (
+                <DescriptionForm facts={facts} />
+              ) : (
+                <p>This is on record. A mechanic or the administrator changes it.</p>
+              )}
+            </Part>
+            <Part
+              title="Equipment"
+              state={facts.equipment?.seen ?? 'not on record'}
+              open={facts.equipment === null}
+            >
+              {facts.mayReplace || facts.equipment === null ? (
+                <EquipmentForm facts={facts} />
+              ) : (
+                <p>This is on record. A mechanic or the administrator changes it.</p>
+              )}
+            </Part>
+            <Part
+              title="Items with a limit"
+              state={facts.complete.items ? String(facts.items.length) : 'not complete'}
+              open={!facts.complete.items}
+            >
+              <Items facts={facts} />
+            </Part>
+            <Part
+              title="ADs"
+              state={facts.complete.ads ? String(facts.ads.length) : 'not complete'}
+              open={!facts.complete.ads}
+            >
+              <Ads facts={facts} />
+            </Part>
+            {us && !facts.isGlider ? (
+              <Part title="ELT" state={facts.elt?.text ?? 'not on record'} open={facts.elt === null}>
+                <EltForm facts={facts} />
+              </Part>
+            ) : null}
+            <Part
+              title="Insurance and club documents"
+              state={String(facts.clubDocuments.length)}
+              open={facts.clubDocuments.length === 0}
+            >
+              <ClubDocumentForm facts={facts} />
+            </Part>
+            {us ? (
+              <Part title="VOR check" state={facts.vorCheck?.text ?? 'not on record'} open={false}>
+                <VorCheckForm facts={facts} />
+              </Part>
+            ) : null}
+            {facts.isGlider ? (
+              <Part title="Rigging" state={facts.rigging?.text ?? 'not on record'} open={false}>
+                <RiggingForm facts={facts} />
+              </Part>
+            ) : null}
+            <Part title="Databases" state={String(facts.databases.length)} open={false}>
+              <DatabaseForm facts={facts} />
+            </Part>
+          </section>
+        ) : (
+          <p>A dispatcher, a mechanic or the administrator enters these.</p>
+        )}
+      </Box>
+    </DeskPage>
   );
 }

@@ -1,6 +1,8 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { COUNTERS, HOUR_METERS, isHourMeter, METER_NAMES, type Meter } from '@/core/records/meters/meters';
 import { sentenceCase } from '@/explain/formats';
@@ -77,16 +79,20 @@ export function IntervalFields({
         onChange({ ...value, [name]: event.target.value });
       }}
       slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }}
-      style={{ width }}
+      sx={{ width: width }}
     />
   );
   return (
-    <div
+    <Stack
+      direction="row"
+      spacing={1.25}
       role="group"
       aria-label={label}
-      style={{ display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'center' }}
+      sx={{ flexWrap: 'wrap', alignItems: 'center' }}
     >
-      <span style={{ width: 120, fontWeight: 600 }}>{label}</span>
+      <Box component="span" sx={{ width: 120, fontWeight: 600 }}>
+        {label}
+      </Box>
       {number('months', 'Months', 100)}
       {number('days', 'Days', 100)}
       {number('every', isHourMeter(value.meter) ? 'Hours' : 'Count', 110)}
@@ -97,7 +103,7 @@ export function IntervalFields({
         onChange={(event) => {
           onChange({ ...value, meter: METER_NAMES.find((one) => one === event.target.value) ?? value.meter });
         }}
-        style={{ minWidth: 190 }}
+        sx={{ minWidth: 190 }}
       >
         {METER_NAMES.map((meter) => (
           <MenuItem key={meter} value={meter}>
@@ -113,13 +119,13 @@ export function IntervalFields({
           onChange={(event) => {
             onChange({ ...value, whichever: event.target.value === 'later' ? 'later' : 'first' });
           }}
-          style={{ minWidth: 140 }}
+          sx={{ minWidth: 140 }}
         >
           <MenuItem value="first">first</MenuItem>
           <MenuItem value="later">later</MenuItem>
         </TextField>
       ) : null}
       {help === '' ? null : <span className="small">{help}</span>}
-    </div>
+    </Stack>
   );
 }

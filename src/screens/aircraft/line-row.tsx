@@ -1,9 +1,12 @@
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
+import type { ReactNode } from 'react';
 import { DayStrip, type Block, type Shade } from '@/charts/day-strip';
 import { PURPOSE_NAMES } from '@/explain/names';
 import type { Line, LineFlight, LineRow, Today } from '@/queries/aircraft/line';
-import type { ReactNode } from 'react';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
+import { Hidden } from '../kit/layout';
 
 const HOUR = 3_600_000;
 
@@ -52,11 +55,12 @@ const block = (flight: LineFlight): Block => ({
 /** At most two lines; the whole text is in the panel beside. */
 function Clamped({ children }: { readonly children: ReactNode }) {
   return (
-    <span
-      style={{ display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden' }}
+    <Box
+      component="span"
+      sx={{ display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden' }}
     >
       {children}
-    </span>
+    </Box>
   );
 }
 
@@ -80,25 +84,32 @@ export function LineRowView({ row, line, now, day, selected, height, onSelect }:
       ...row.openItems.filter((item) => row.reasons.every(({ headline }) => !headline.includes(item))),
     ]),
   ];
-  const cell = { padding: '0 10px', borderBottom: '1px solid var(--rule)' } as const;
+  const cell = { py: 0, px: 1.25, borderBottom: '1px solid var(--rule)' } as const;
   return (
-    <tr
+    <Box
+      component="tr"
       onClick={onSelect}
       aria-selected={selected}
-      style={{ height, background: selected ? 'var(--sea-tint)' : 'var(--card)', cursor: 'pointer' }}
+      sx={{ height: height, background: selected ? 'var(--sea-tint)' : 'var(--card)', cursor: 'pointer' }}
     >
-      <td style={cell}>
-        <span style={{ display: 'flex', alignItems: 'center', gap: 6, fontSize: 14, fontWeight: 600 }}>
+      <Box component="td" sx={cell}>
+        <Stack
+          component="span"
+          direction="row"
+          spacing={0.75}
+          sx={{ alignItems: 'center', fontSize: 14, fontWeight: 600 }}
+        >
           <GateMark verdict={row.verdict} size={24} />
           {row.verdict}
-        </span>
-      </td>
-      <th scope="row" style={{ ...cell, textAlign: 'left', fontWeight: 400 }}>
-        <button
+        </Stack>
+      </Box>
+      <Box component="th" scope="row" sx={{ ...cell, textAlign: 'left', fontWeight: 400 }}>
+        <Box
+          component="button"
           type="button"
           onClick={onSelect}
           className="figure"
-          style={{
+          sx={{
             all: 'unset',
             fontFamily: "'Atkinson Hyperlegible Mono Variable'",
             fontWeight: 700,
@@ -109,38 +120,38 @@ export function LineRowView({ row, line, now, day, selected, height, onSelect }:
           }}
         >
           {row.registration}
-        </button>
-        <div className="small" style={{ lineHeight: 1.1 }}>
+        </Box>
+        <Box className="small" sx={{ lineHeight: 1.1 }}>
           {row.typeName}
-        </div>
-      </th>
-      <td style={cell}>
+        </Box>
+      </Box>
+      <Box component="td" sx={cell}>
         <WindowMark window={row.window} text={row.windowText} />
-      </td>
-      <td style={{ ...cell, lineHeight: 1.15 }}>
+      </Box>
+      <Box component="td" sx={{ ...cell, lineHeight: 1.15 }}>
         {first === undefined ? (
           <span className="small">nothing ahead</span>
         ) : (
           <>
             <Clamped>
-              <span className="figure" style={{ fontSize: 16 }}>
+              <Box component="span" className="figure" sx={{ fontSize: 16 }}>
                 {first.figure}
-              </span>{' '}
+              </Box>{' '}
               <span className="small">{first.of}</span>
             </Clamped>
             {second === undefined ? null : (
-              <div
+              <Box
                 className="small"
                 title={`${second.figure} ${second.of}`}
-                style={{ whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis', maxWidth: 130 }}
+                sx={{ whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis', maxWidth: 130 }}
               >
                 <span className="mono">{second.figure}</span> {second.of}
-              </div>
+              </Box>
             )}
           </>
         )}
-      </td>
-      <td style={{ ...cell, padding: 0 }}>
+      </Box>
+      <Box component="td" sx={{ ...cell, p: 0 }}>
         <DayStrip
           from={day.from}
           to={day.to}
@@ -150,29 +161,28 @@ export function LineRowView({ row, line, now, day, selected, height, onSelect }:
           walls={row.flights.flatMap(({ wall }) => (wall === null ? [] : [wall]))}
           height={height - 2}
         />
-        <span
-          style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}
-        >
+        <Hidden>
           {row.flights
             .map(
               (flight) =>
                 `${whose(flight)}: ${flight.answer === 'past' ? 'has begun' : flight.words === '' ? 'can go' : flight.words}`,
             )
             .join(' ')}
-        </span>
-      </td>
-      <td style={{ ...cell, fontSize: 13, lineHeight: 1.15 }}>
+        </Hidden>
+      </Box>
+      <Box component="td" sx={{ ...cell, fontSize: 13, lineHeight: 1.15 }}>
         {row.out === null ? null : against[0] === undefined ? (
           <b title={row.out}>
             <Clamped>{row.out}</Clamped>
           </b>
         ) : (
-          <b
-            style={{ display: 'block', whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}
+          <Box
+            component="b"
+            sx={{ display: 'block', whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}
             title={row.out}
           >
             {row.out}
-          </b>
+          </Box>
         )}
         {against[0] === undefined ? (
           row.out !== null ? null : (
@@ -184,7 +194,7 @@ export function LineRowView({ row, line, now, day, selected, height, onSelect }:
             {against[0]}
           </Clamped>
         )}
-      </td>
-    </tr>
+      </Box>
+    </Box>
   );
 }

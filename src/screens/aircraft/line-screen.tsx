@@ -1,14 +1,17 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
 import { useRouter } from 'next/navigation';
 import { useCallback, useState } from 'react';
 import type { Line } from '@/queries/aircraft/line';
 import { clock, day as dayText, useServerClock } from '../data/clock';
 import { useLive, useRenewalAt } from '../data/live';
 import { useLine } from '../data/queries';
+import { Hidden } from '../kit/layout';
 import { DeskHeader } from '../shell/desk-header';
+import { DeskWaiting } from '../shell/desk-page';
 import { NotLive } from '../shell/not-live';
-import { Trouble } from '../shell/trouble';
 import { drawnDay, LineRowView } from './line-row';
 import { needsNow } from './needs';
 import { Selected } from './selected';
@@ -25,35 +28,41 @@ function Needs({
   const needs = needsNow(line);
   if (needs.length === 0) return null;
   return (
-    <div style={{ display: 'flex', gap: 12, padding: '10px 20px 0' }}>
+    <Stack direction="row" spacing={1.5} sx={{ p: '10px 20px 0' }}>
       {needs.map((need) => (
-        <button
+        <Box
+          component="button"
           key={need.id}
           type="button"
           onClick={() => {
             onSelect(need.registration);
           }}
-          style={{
+          sx={{
             flex: 1,
             textAlign: 'left',
             font: 'inherit',
             fontSize: 14,
             color: 'inherit',
-            background: 'var(--card)',
+            bgcolor: 'var(--card)',
             border: '1px solid var(--rule)',
             borderLeft: `5px solid var(--${need.tone})`,
-            padding: '8px 12px',
+            py: 1,
+            px: 1.5,
             cursor: 'pointer',
           }}
         >
-          <b style={{ display: 'block' }}>{need.headline}</b>
+          <Box component="b" sx={{ display: 'block' }}>
+            {need.headline}
+          </Box>
           {need.why}
           {need.way === '' ? null : (
-            <span style={{ display: 'block', color: 'var(--soft)' }}>→ {need.way}</span>
+            <Box component="span" sx={{ display: 'block', color: 'var(--soft)' }}>
+              → {need.way}
+            </Box>
           )}
-        </button>
+        </Box>
       ))}
-    </div>
+    </Stack>
   );
 }
 
@@ -126,24 +135,7 @@ export function LineScreen() {
     line?.now,
     line?.pinned ?? true,
   );
-  if (line === undefined)
-    return (
-      <>
-        <DeskHeader />
-        <main>
-          {error === null ? (
-            <p style={{ padding: 24 }}>Loading the Line …</p>
-          ) : (
-            <Trouble
-              error={error}
-              retry={() => {
-                void refetch();
-              }}
-            />
-          )}
-        </main>
-      </>
-    );
+  if (line === undefined) return <DeskWaiting query={{ error, refetch }} what="the Line" />;
 
   const { rows, today, zone } = line;
   const selected =
@@ -171,78 +163,65 @@ export function LineScreen() {
   const height = Math.round(Math.min(56, Math.max(36, (room - 30) / rows.length)));
   const at = (moment: number | null) => (moment === null ? '–' : clock(moment, zone));
   return (
-    <div style={{ display: 'flex', flexDirection: 'column', height: '100vh' }}>
+    <Stack sx={{ height: '100vh' }}>
       <DeskHeader>
         <span>{line.field}</span>
         <span className="mono">
           {dayText(now ?? line.now, zone)}&nbsp; {clock(now ?? line.now, zone)}
         </span>
-        <span style={{ color: 'var(--bar-soft)' }}>
+        <Box component="span" sx={{ color: 'var(--bar-soft)' }}>
           sunset <span className="mono">{at(today.sunset)}</span> · night from{' '}
           <span className="mono">{at(today.nightfall)}</span>
-        </span>
+        </Box>
       </DeskHeader>
       <NotLive since={deadSince} zone={zone} />
       <Needs line={line} onSelect={setChosen} />
       {rows.length === 0 ? (
-        <main style={{ padding: 24 }}>
+        <Box component="main" sx={{ p: 3 }}>
           <h1>There is no aircraft yet.</h1>
           <p>Nothing is decided until an aircraft with its documents and inspections is on record.</p>
-        </main>
+        </Box>
       ) : (
-        <main
-          style={{
+        <Box
+          component="main"
+          sx={{
             display: 'grid',
             gridTemplateColumns: 'minmax(0, 1fr) 330px',
-            gap: 14,
-            padding: '10px 20px 14px',
+            gap: 1.75,
+            p: '10px 20px 14px',
             flex: 1,
             minHeight: 0,
           }}
         >
-          <div
+          <Box
             ref={table}
             tabIndex={0}
             role="region"
             aria-label="The Line; arrow keys choose an aircraft, Enter opens it"
             onKeyDown={keys}
-            style={{ overflowY: 'auto', border: '1px solid var(--rule)', background: 'var(--card)' }}
+            sx={{ overflowY: 'auto', border: '1px solid var(--rule)', bgcolor: 'var(--card)' }}
           >
-            <h1
-              style={{
-                position: 'absolute',
-                width: 1,
-                height: 1,
-                overflow: 'hidden',
-                clipPath: 'inset(50%)',
-              }}
-            >
-              The Line
-            </h1>
-            <table style={{ borderCollapse: 'collapse', width: '100%', tableLayout: 'fixed' }}>
+            <Hidden component="h1">The Line</Hidden>
+            <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%', tableLayout: 'fixed' }}>
               <thead>
-                <tr style={{ textAlign: 'left', fontSize: 13, color: 'var(--soft)' }}>
+                <Box component="tr" sx={{ textAlign: 'left', fontSize: 13, color: 'var(--soft)' }}>
                   {COLUMNS.map(([name, width]) => (
-                    <th key={name} style={{ padding: '4px 10px', width, whiteSpace: 'nowrap' }}>
-                      {name}
-                    </th>
-                  ))}
-                  <th style={{ padding: 0 }}>
-                    <span
-                      style={{
-                        position: 'absolute',
-                        width: 1,
-                        height: 1,
-                        overflow: 'hidden',
-                        clipPath: 'inset(50%)',
-                      }}
+                    <Box
+                      component="th"
+                      key={name}
+                      sx={{ py: 0.5, px: 1.25, width: width, whiteSpace: 'nowrap' }}
                     >
-                      Today’s flights
-                    </span>
+                      {name}
+                    </Box>
+                  ))}
+                  <Box component="th" sx={{ p: 0 }}>
+                    <Hidden>Today’s flights</Hidden>
                     <Axis {...drawn} zone={zone} />
-                  </th>
-                  <th style={{ padding: '4px 10px', width: 168 }}>Reasons</th>
-                </tr>
+                  </Box>
+                  <Box component="th" sx={{ py: 0.5, px: 1.25, width: 168 }}>
+                    Reasons
+                  </Box>
+                </Box>
               </thead>
               <tbody>
                 {rows.map((row) => (
@@ -260,11 +239,11 @@ export function LineScreen() {
                   />
                 ))}
               </tbody>
-            </table>
-          </div>
+            </Box>
+          </Box>
           {selected === undefined ? null : <Selected row={selected} zone={zone} />}
-        </main>
+        </Box>
       )}
-    </div>
+    </Stack>
   );
 }

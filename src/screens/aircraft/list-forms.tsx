@@ -1,10 +1,13 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { SIGNED_WORK, type SignedWork } from '@/core/records/club/certificate';
@@ -17,17 +20,13 @@ import {
 import { sentenceCase } from '@/explain/formats';
 import { ITEM_KIND_NAMES } from '@/explain/names';
 import type { FactLine, Facts } from '@/queries/aircraft/facts';
+import { FieldGrid, ListLine, PlainList } from '../kit/layout';
 import { StrikeForm, StruckText } from '../maintenance/strike-form';
 import { FactAnswer } from './fact-answer';
 import { intervalOf, IntervalFields, NO_INTERVAL, type IntervalText } from './interval-fields';
 import { said, useFact } from './use-fact';
 
 const shrink = { inputLabel: { shrink: true } } as const;
-const two = {
-  display: 'grid',
-  gridTemplateColumns: 'repeat(auto-fill, minmax(240px, 1fr))',
-  gap: 12,
-} as const;
 
 /** The records of a list with whether somebody said that it is complete, and a way to say so. */
 export function FactList({
@@ -45,16 +44,16 @@ export function FactList({
 }) {
   const { enter, answer } = useFact(facts);
   return (
-    <div style={{ display: 'grid', gap: 12 }}>
+    <Stack spacing={1.5}>
       {lines.length === 0 ? (
-        <p style={{ margin: 0 }}>{none}</p>
+        <Typography>{none}</Typography>
       ) : (
-        <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+        <PlainList>
           {lines.map((line) => (
-            <li key={line.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}>
-              <span style={{ textDecoration: line.struck == null ? 'none' : 'line-through' }}>
+            <ListLine key={line.id}>
+              <Box component="span" sx={{ textDecoration: line.struck == null ? 'none' : 'line-through' }}>
                 <b>{line.text}</b> <span className="small">{line.more}</span>
-              </span>
+              </Box>
               {line.struck == null ? (
                 facts.mayReplace ? (
                   <StrikeForm
@@ -67,14 +66,14 @@ export function FactList({
               ) : (
                 <StruckText struck={line.struck} />
               )}
-            </li>
+            </ListLine>
           ))}
-        </ul>
+        </PlainList>
       )}
       {facts.complete[list] ? (
-        <p className="small" style={{ margin: 0 }}>
+        <Typography className="small">
           Somebody said that the list is complete. Completions are signed in the folder.
-        </p>
+        </Typography>
       ) : (
         <div>
           <b>Nobody has said that this is all, so the aircraft stays closed.</b>{' '}
@@ -91,7 +90,7 @@ export function FactList({
       )}
       <FactAnswer {...answer} />
       {children}
-    </div>
+    </Stack>
   );
 }
 
@@ -175,15 +174,16 @@ export function Items({ facts }: { readonly facts: Facts }) {
           </Button>
         </div>
       ) : (
-        <form
+        <Stack
+          component="form"
+          spacing={1.5}
           noValidate
           onSubmit={(event) => {
             void handleSubmit(submit)(event);
           }}
           aria-label="Enter an item"
-          style={{ display: 'grid', gap: 12 }}
         >
-          <div style={two}>
+          <FieldGrid>
             <TextField
               label="Name, as people call it"
               {...register('name', { validate: (words) => words.trim() !== '' || 'Name it.' })}
@@ -269,7 +269,7 @@ export function Items({ facts }: { readonly facts: Facts }) {
                 </TextField>
               )}
             />
-          </div>
+          </FieldGrid>
           <Controller
             control={control}
             name="interval"
@@ -300,7 +300,7 @@ export function Items({ facts }: { readonly facts: Facts }) {
             )}
           />
           <FactAnswer {...answer} />
-          <div style={{ display: 'flex', gap: 8 }}>
+          <Stack direction="row" spacing={1}>
             <Button type="submit" variant="contained" disabled={isSubmitting}>
               Save
             </Button>
@@ -311,8 +311,8 @@ export function Items({ facts }: { readonly facts: Facts }) {
             >
               Cancel
             </Button>
-          </div>
-        </form>
+          </Stack>
+        </Stack>
       )}
     </FactList>
   );

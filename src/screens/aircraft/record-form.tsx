@@ -1,6 +1,8 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import {
   type DefaultValues,
@@ -12,14 +14,9 @@ import {
 import type { FactInput } from '@/contracts/aircraft/aircraft-entry';
 import { sentenceCase } from '@/explain/formats';
 import type { FactLine, Facts } from '@/queries/aircraft/facts';
+import { FieldGrid, PlainList } from '../kit/layout';
 import { FactAnswer } from './fact-answer';
 import { useFact } from './use-fact';
-
-const grid = {
-  display: 'grid',
-  gridTemplateColumns: 'repeat(auto-fill, minmax(220px, 1fr))',
-  gap: 12,
-} as const;
 
 /** A small form for one record: the latest is told above it, and what is saved becomes the latest. */
 export function RecordForm<F extends FieldValues>({
@@ -50,33 +47,34 @@ export function RecordForm<F extends FieldValues>({
       form.reset(empty);
   };
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={1.5}
       noValidate
       onSubmit={(event) => {
         void form.handleSubmit(submit)(event);
       }}
       aria-label={name}
-      style={{ display: 'grid', gap: 12 }}
     >
       {lines.length === 0 ? (
-        <p style={{ margin: 0 }}>{none}</p>
+        <Typography>{none}</Typography>
       ) : (
-        <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+        <PlainList>
           {lines.map((line) => (
             <li key={line.id}>
               <b>{sentenceCase(line.text)}</b> <span className="small">{line.more}</span>
             </li>
           ))}
-        </ul>
+        </PlainList>
       )}
-      <div style={grid}>{children(form)}</div>
+      <FieldGrid least={220}>{children(form)}</FieldGrid>
       <FactAnswer {...answer} />
       <div>
         <Button type="submit" variant="outlined" disabled={form.formState.isSubmitting}>
           Save
         </Button>
       </div>
-    </form>
+    </Stack>
   );
 }
 

@@ -1,4 +1,6 @@
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import Link from 'next/link';
 import type { LineRow } from '@/queries/aircraft/line';
 import { GateMark } from '@/ui/gate-mark';
@@ -10,56 +12,49 @@ import { Reasons } from '../shell/reasons';
 export function Selected({ row, zone }: { readonly row: LineRow; readonly zone: string }) {
   const refused = row.flights.filter(({ words }) => words !== '');
   return (
-    <aside
+    <Stack
+      component="aside"
+      spacing={1.5}
       aria-label={`Verdict for ${row.registration}`}
-      style={{
-        background: 'var(--card)',
-        border: '1px solid var(--rule)',
-        padding: 16,
-        display: 'flex',
-        flexDirection: 'column',
-        gap: 12,
-        overflowY: 'auto',
-      }}
+      sx={{ bgcolor: 'var(--card)', border: '1px solid var(--rule)', p: 2, overflowY: 'auto' }}
     >
-      <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center' }}>
         <GateMark verdict={row.verdict} size={46} />
-        <div style={{ flex: 1 }}>
-          <h2 style={{ margin: 0, fontSize: 24 }}>{row.verdict}</h2>
+        <Box sx={{ flex: 1 }}>
+          <Box component="h2" sx={{ m: 0, fontSize: 24 }}>
+            {row.verdict}
+          </Box>
           <div>
-            <span className="figure" style={{ fontSize: 17 }}>
+            <Box component="span" className="figure" sx={{ fontSize: 17 }}>
               {row.registration}
-            </span>{' '}
+            </Box>{' '}
             {row.typeName}
           </div>
-        </div>
+        </Box>
         <WindowMark window={row.window} text={row.windowText} scale={1.5} />
-      </div>
+      </Stack>
       {row.out === null ? null : (
-        <div style={{ borderLeft: '4px solid var(--sea)', paddingLeft: 12 }}>
+        <Box sx={{ borderLeft: '4px solid var(--sea)', pl: 1.5 }}>
           <b>{row.out}.</b> Until its return is recorded nobody else can take it.{' '}
           <Link href="/counter">Counter</Link>
-        </div>
+        </Box>
       )}
-      <div style={{ fontSize: 14 }}>{row.openFor}</div>
+      <Box sx={{ fontSize: 14 }}>{row.openFor}</Box>
       {row.reasons.length === 0 ? (
         <div>Available for every use that it is approved for. No reason on record keeps it from flying.</div>
       ) : (
         <Reasons reasons={row.reasons} />
       )}
       {refused.map(({ id, name, words, starts, answer }) => (
-        <div
+        <Box
           key={id}
-          style={{
-            borderLeft: `4px dashed var(--${answer === 'no' ? 'grounded' : 'restricted'})`,
-            paddingLeft: 12,
-          }}
+          sx={{ borderLeft: `4px dashed var(--${answer === 'no' ? 'grounded' : 'restricted'})`, pl: 1.5 }}
         >
           <b>
             <span className="mono">{clock(starts, zone)}</span> {name}.
           </b>{' '}
           {words}
-        </div>
+        </Box>
       ))}
       <Button component={Link} href={`/aircraft/${row.registration}`} variant="contained">
         Open {row.registration}
@@ -68,6 +63,6 @@ export function Selected({ row, zone }: { readonly row: LineRow; readonly zone: 
         Not checked: {row.notChecked.join('; ')}. Groval advises. The pilot in command, licensed mechanics,
         the aircraft’s documents and local law decide.
       </div>
-    </aside>
+    </Stack>
   );
 }

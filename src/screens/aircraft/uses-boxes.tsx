@@ -1,8 +1,10 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import Stack from '@mui/material/Stack';
 import { DIMENSION_NAMES, DIMENSIONS, type Dimension } from '@/core/envelope/dimensions';
 import { sentenceCase } from '@/explain/formats';
 import { PURPOSE_NAMES } from '@/explain/names';
@@ -75,25 +77,23 @@ export function UsesBoxes({
     );
   };
   return (
-    <div style={{ display: 'grid', gap: 14 }}>
+    <Stack spacing={1.75}>
       {boxes.map((box, at) => (
-        <fieldset key={at} style={{ border: '1px solid var(--rule)', padding: '8px 14px', margin: 0 }}>
+        <Box component="fieldset" key={at} sx={{ border: '1px solid var(--rule)', py: 1, px: 1.75, m: 0 }}>
           <legend>
             {boxes.length === 1 ? 'Approved and fitted for' : `Approved and fitted for, ${at + 1}`}
           </legend>
           {DIMENSION_NAMES.map((dimension) => (
-            <div
+            <Stack
+              direction="row"
               key={dimension}
               role="group"
               aria-label={TITLES[dimension]}
-              style={{
-                display: 'flex',
-                flexWrap: 'wrap',
-                alignItems: 'center',
-                borderTop: '1px solid var(--rule)',
-              }}
+              sx={{ flexWrap: 'wrap', alignItems: 'center', borderTop: '1px solid var(--rule)' }}
             >
-              <span style={{ width: 200, fontWeight: 600, fontSize: 14 }}>{TITLES[dimension]}</span>
+              <Box component="span" sx={{ width: 200, fontWeight: 600, fontSize: 14 }}>
+                {TITLES[dimension]}
+              </Box>
               {DIMENSIONS[dimension].map((value: string) => (
                 <FormControlLabel
                   key={value}
@@ -110,9 +110,11 @@ export function UsesBoxes({
                 />
               ))}
               {box[dimension].length === 0 ? (
-                <span style={{ color: 'var(--grounded)', fontWeight: 700 }}>Tick at least one.</span>
+                <Box component="span" sx={{ color: 'var(--grounded)', fontWeight: 700 }}>
+                  Tick at least one.
+                </Box>
               ) : null}
-            </div>
+            </Stack>
           ))}
           {boxes.length === 1 ? null : (
             <Button
@@ -124,7 +126,7 @@ export function UsesBoxes({
               Take this set away
             </Button>
           )}
-        </fieldset>
+        </Box>
       ))}
       <div>
         <Button
@@ -136,6 +138,6 @@ export function UsesBoxes({
           {boxes.length === 0 ? 'Say what it is approved for' : 'Another set of uses'}
         </Button>
       </div>
-    </div>
+    </Stack>
   );
 }

@@ -12,8 +12,8 @@ import { useForm } from 'react-hook-form';
 import { Refusal, send } from '../data/fetching';
 import { goTo } from '../data/leave';
 import { useMe, type Me } from '../data/queries';
+import { Coming } from '../shell/coming';
 import { DeskHeader } from '../shell/desk-header';
-import { Trouble } from '../shell/trouble';
 
 /** Changes one's own password: every other session ends. */
 function PasswordForm() {
@@ -150,16 +150,7 @@ export function AccountScreen() {
       <DeskHeader />
       <Container component="main" maxWidth="sm" sx={{ py: 3 }}>
         {me === undefined ? (
-          error === null ? (
-            <p>Loading …</p>
-          ) : (
-            <Trouble
-              error={error}
-              retry={() => {
-                void refetch();
-              }}
-            />
-          )
+          <Coming query={{ error, refetch }} />
         ) : (
           <Stack spacing={3} divider={<Divider />}>
             <div>

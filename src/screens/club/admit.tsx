@@ -1,11 +1,14 @@
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { ROLES, type Role } from '@/contracts/club/people';
+import { FieldGrid } from '../kit/layout';
 import { OnceLink } from './once-link';
 import { roleName, useAct } from './people-acts';
 
@@ -65,16 +68,18 @@ export function Admit() {
     reset();
   };
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={1.5}
       noValidate
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
       aria-label="Admit somebody"
-      style={{ display: 'grid', gap: 12, borderTop: '1px solid var(--rule)', paddingTop: 12 }}
+      sx={{ borderTop: '1px solid var(--rule)', pt: 1.5 }}
     >
       <b>Admit somebody</b>
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
+      <FieldGrid>
         <TextField
           label="Name"
           {...register('name', { validate: (text) => text.trim() !== '' || 'Enter a name.' })}
@@ -88,7 +93,7 @@ export function Admit() {
           error={errors.email !== undefined}
           helperText={errors.email?.message ?? 'Nothing is sent to it.'}
         />
-      </div>
+      </FieldGrid>
       <Controller
         control={control}
         name="roles"
@@ -96,9 +101,9 @@ export function Admit() {
         render={({ field: { value, onChange } }) => <RoleTicks value={value} onChange={onChange} />}
       />
       {errors.roles === undefined ? null : (
-        <div role="alert" style={{ color: 'var(--grounded)', fontWeight: 700 }}>
+        <Box role="alert" sx={{ color: 'var(--grounded)', fontWeight: 700 }}>
           {errors.roles.message}
-        </div>
+        </Box>
       )}
       {trouble === null ? null : (
         <Alert severity="error" role="alert">
@@ -111,6 +116,6 @@ export function Admit() {
           Admit and make a link
         </Button>
       </div>
-    </form>
+    </Stack>
   );
 }

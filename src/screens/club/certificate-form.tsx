@@ -1,13 +1,16 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
 import { sentenceCase } from '@/explain/formats';
 import { CERTIFICATE_CHOICES } from '@/explain/names';
 import type { PersonLine } from '@/queries/club/people';
+import { FieldGrid } from '../kit/layout';
 import { useAct } from './people-acts';
 
 export function CertificateForm({
@@ -56,18 +59,20 @@ export function CertificateForm({
     error: errors[name] !== undefined,
   });
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={1.25}
       noValidate
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
       aria-label={`Certificate of ${person.name}`}
-      style={{ display: 'grid', gap: 10, padding: '8px 0' }}
+      sx={{ py: 1, px: 0 }}
     >
-      <p className="small" style={{ margin: 0 }}>
+      <Typography className="small">
         Enter it from the certificate itself: the person who has it here signs by it.
-      </p>
-      <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(200px, 1fr))', gap: 10 }}>
+      </Typography>
+      <FieldGrid least={200}>
         <Controller
           control={control}
           name="kind"
@@ -96,18 +101,18 @@ export function CertificateForm({
           {...field('validUntil')}
           helperText={errors.validUntil?.message ?? 'Empty: it does not expire.'}
         />
-      </div>
+      </FieldGrid>
       {trouble === null ? null : (
         <Alert severity="error" role="alert">
           {trouble}
         </Alert>
       )}
-      <div style={{ display: 'flex', gap: 8 }}>
+      <Stack direction="row" spacing={1}>
         <Button type="submit" variant="outlined" disabled={isSubmitting}>
           Save
         </Button>
         <Button onClick={onDone}>Cancel</Button>
-      </div>
-    </form>
+      </Stack>
+    </Stack>
   );
 }

@@ -1,29 +1,29 @@
 'use client';
-import Button from '@mui/material/Button';
+
 import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { Controller, useFormContext, useWatch } from 'react-hook-form';
 import { REGULATION_POLICY, USUAL_POLICY, policyFrom } from '@/core/rules/packs/club-policy';
 import { usPart91 } from '@/core/rules/packs/us-part91';
 import { ACTS } from '@/core/rules/parts/constraint';
 import { sentenceCase } from '@/explain/formats';
-import { ACT_NAMES } from '@/explain/remedies';
 import { policyCloses } from '@/explain/policy';
+import { ACT_NAMES } from '@/explain/remedies';
+import { FieldGrid } from '../kit/layout';
+import { More } from '../kit/more';
 import { type ClubForm, POLICY, degrees, textsOf, whole } from './club-values';
-
-const two = {
-  display: 'grid',
-  gridTemplateColumns: 'repeat(auto-fit, minmax(280px, 1fr))',
-  gap: 14,
-} as const;
 
 /** The club's name, field and zone. Inside of a form that holds a ClubForm. */
 export function FieldFields() {
@@ -51,7 +51,7 @@ export function FieldFields() {
     slotProps: { htmlInput: { inputMode: 'decimal' as const, className: 'figure' } },
   });
   return (
-    <div style={two}>
+    <FieldGrid least={280}>
       <TextField {...text('club', 'Name of the club')} />
       <TextField {...text('field', 'Name of the field')} />
       <TextField label="Latitude, degrees" {...coordinate('latitude', 90)} />
@@ -78,7 +78,7 @@ export function FieldFields() {
           />
         )}
       />
-    </div>
+    </FieldGrid>
   );
 }
 
@@ -98,7 +98,7 @@ function Presets() {
   };
   return (
     <div>
-      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
+      <Stack direction="row" spacing={1} sx={{ flexWrap: 'wrap' }}>
         <Button
           size="small"
           variant="outlined"
@@ -117,17 +117,19 @@ function Presets() {
         >
           As careful clubs do
         </Button>
-      </div>
+      </Stack>
       {closes === null ? null : closes.length === 0 ? (
         <p className="small">These choices close nothing that the regulation leaves open.</p>
       ) : (
         <div className="small">
-          <p style={{ marginBottom: 4 }}>Beyond the regulation these choices close:</p>
-          <ul style={{ margin: 0 }}>
+          <Box component="p" sx={{ mb: 0.5 }}>
+            Beyond the regulation these choices close:
+          </Box>
+          <Box component="ul" sx={{ m: 0 }}>
             {closes.map((words) => (
               <li key={words}>{words}</li>
             ))}
-          </ul>
+          </Box>
         </div>
       )}
     </div>
@@ -145,8 +147,7 @@ function Estimates() {
   });
   const valid = (text: string) => (Number.isFinite(whole(text)) && whole(text) >= 0) || 'A number from 0.';
   return (
-    <details>
-      <summary>What acts take: minutes out of service, and cost</summary>
+    <More summary="What acts take: minutes out of service, and cost">
       <p className="small">
         Estimates. They put remedies in order, the shortest first, and decide nothing. Change what your
         workshop does faster or dearer.
@@ -188,7 +189,7 @@ function Estimates() {
           })}
         </TableBody>
       </Table>
-    </details>
+    </More>
   );
 }
 
@@ -202,7 +203,7 @@ export function RuleFields() {
   const { authority, withPolicy } = useWatch<ClubForm>({ control }) as ClubForm;
   return (
     <>
-      <div style={two}>
+      <FieldGrid least={280}>
         <TextField select label="Authority" value={authority} {...register('authority')}>
           <MenuItem value="us-part91">{usPart91.title}</MenuItem>
           <MenuItem value="au-maintenance-release">Australian maintenance release</MenuItem>
@@ -243,11 +244,11 @@ export function RuleFields() {
             )}
           />
         ) : null}
-      </div>
-      <p className="small" style={{ margin: 0 }}>
+      </FieldGrid>
+      <Typography className="small">
         The rules were written down from memory of the published texts, and say so at every answer. Consult
         the text in force; where the two differ, the text is right.
-      </p>
+      </Typography>
       <Controller
         name="withPolicy"
         control={control}
@@ -267,7 +268,7 @@ export function RuleFields() {
       />
       {withPolicy ? <Presets /> : null}
       {withPolicy ? (
-        <div style={two}>
+        <FieldGrid least={280}>
           {POLICY.map(([name, spec]) => (
             <Controller
               key={name}
@@ -303,7 +304,7 @@ export function RuleFields() {
               }}
             />
           ))}
-        </div>
+        </FieldGrid>
       ) : null}
       <Estimates />
     </>

@@ -1,70 +1,72 @@
 'use client';
 
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import { clubPolicy } from '@/core/rules/packs/club-policy';
 import { sentenceCase } from '@/explain/formats';
 import type { ClubPage, ClubTrial } from '@/queries/club/club';
 import { GateMark } from '@/ui/gate-mark';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
 import { Refusal, send } from '../data/fetching';
 import { useClub } from '../data/queries';
-import { clubOf, formOf, placeInForm, type ClubForm } from './club-values';
+import { FieldGrid } from '../kit/layout';
+import { More } from '../kit/more';
+import { SignedTrouble, useSigned } from '../kit/signed-form';
 import { FieldFields, RuleFields } from './club-fields';
+import { clubOf, formOf, placeInForm, type ClubForm } from './club-values';
 
 interface Fields extends ClubForm {
   readonly why: string;
   readonly password: string;
 }
 
-const CELL = { textAlign: 'left', padding: '5px 10px', verticalAlign: 'top' } as const;
-
 /** What a change would change, aircraft by aircraft. */
 function Trial({ trial }: { readonly trial: ClubTrial }) {
   if (trial.aircraft === 0)
-    return (
-      <p role="status" style={{ margin: 0 }}>
-        There is no aircraft yet that it would change.
-      </p>
-    );
+    return <Typography role="status">There is no aircraft yet that it would change.</Typography>;
   if (trial.rows.length === 0)
     return (
-      <p role="status" style={{ margin: 0 }}>
+      <Typography role="status">
         Of {trial.aircraft} aircraft none would be answered otherwise just now. Dates, daylight and flights to
         come may be.
-      </p>
+      </Typography>
     );
   return (
     <div role="status">
-      <p style={{ margin: '0 0 6px' }}>
+      <Box component="p" sx={{ m: '0 0 6px' }}>
         Of {trial.aircraft} aircraft {trial.rows.length} would be answered otherwise just now:
-      </p>
-      <table style={{ borderCollapse: 'collapse', width: '100%', background: 'var(--card)' }}>
-        <thead className="small">
-          <tr>
+      </Box>
+      <Table sx={{ bgcolor: 'var(--card)' }}>
+        <TableHead className="small">
+          <TableRow>
             {['Aircraft', 'Now', 'Then', 'What comes, and what goes'].map((name) => (
-              <th key={name} scope="col" style={CELL}>
-                {name}
-              </th>
+              <TableCell key={name}>{name}</TableCell>
             ))}
-          </tr>
-        </thead>
-        <tbody>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {trial.rows.map(({ registration, before, after, comes, goes }) => (
-            <tr key={registration} style={{ borderTop: '1px solid var(--rule)' }}>
-              <th scope="row" className="figure" style={CELL}>
+            <TableRow key={registration}>
+              <TableCell component="th" scope="row" className="figure">
                 {registration}
-              </th>
-              <td style={CELL}>
+              </TableCell>
+              <TableCell>
                 <GateMark verdict={before} size={18} /> {before}
-              </td>
-              <td style={CELL}>
+              </TableCell>
+              <TableCell>
                 <GateMark verdict={after} size={18} /> {after}
-              </td>
-              <td style={CELL}>
+              </TableCell>
+              <TableCell>
                 {comes.map((reason) => (
                   <div key={reason}>+ {reason}</div>
                 ))}
@@ -73,11 +75,11 @@ function Trial({ trial }: { readonly trial: ClubTrial }) {
                     − <s>{reason}</s>
                   </div>
                 ))}
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </div>
   );
 }
@@ -151,33 +153,27 @@ function ChangeClub({ page, onDone }: { readonly page: ClubPage; readonly onDone
   const current = trial?.of === JSON.stringify(clubOf(shown));
   return (
     <FormProvider {...form}>
-      <form
+      <Stack
+        component="form"
+        spacing={1.75}
         noValidate
         onSubmit={(event) => {
           void handleSubmit(submit)(event);
         }}
         aria-label="Field and rules"
-        style={{
-          display: 'grid',
-          gap: 14,
-          borderTop: '1px solid var(--rule)',
-          paddingTop: 12,
-          marginBottom: 20,
-        }}
+        sx={{ borderTop: '1px solid var(--rule)', pt: 1.5, mb: 2.5 }}
       >
         <b>Field and rules</b>
         <FieldFields />
         <RuleFields />
         {page.ownRules > 0 ? (
-          <p className="small" style={{ margin: 0 }}>
+          <Typography className="small">
             The club’s {page.ownRules} own {page.ownRules === 1 ? 'rule stands' : 'rules stand'} as they are.
-          </p>
+          </Typography>
         ) : null}
         {trial !== null && current ? <Trial trial={trial.told} /> : null}
         {trial !== null && current ? (
-          <div
-            style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(280px, 1fr))', gap: 14 }}
-          >
+          <FieldGrid least={280}>
             <TextField
               label="Why it changes"
               {...register('why')}
@@ -192,7 +188,7 @@ function ChangeClub({ page, onDone }: { readonly page: ClubPage; readonly onDone
               error={errors.password !== undefined}
               helperText={errors.password?.message}
             />
-          </div>
+          </FieldGrid>
         ) : null}
         {fault === null ? null : (
           <Alert severity="error" role="alert">
@@ -200,13 +196,13 @@ function ChangeClub({ page, onDone }: { readonly page: ClubPage; readonly onDone
           </Alert>
         )}
         <SignedTrouble trouble={trouble} />
-        <div style={{ display: 'flex', gap: 8 }}>
+        <Stack direction="row" spacing={1}>
           <Button type="submit" variant={current ? 'contained' : 'outlined'} disabled={isSubmitting}>
             {current ? 'Sign the change' : 'See what it would change'}
           </Button>
           <Button onClick={onDone}>Leave it as it is</Button>
-        </div>
-      </form>
+        </Stack>
+      </Stack>
     </FormProvider>
   );
 }
@@ -229,7 +225,7 @@ export function ClubPart({ rules, mayChange }: { readonly rules: string; readonl
   const { club } = page;
   return (
     <section aria-label="Field and rules">
-      <p style={{ marginTop: 0, marginBottom: 6 }}>
+      <Box component="p" sx={{ mt: 0, mb: 0.75 }}>
         {club.field}, {side(club.latitude, 'north', 'south')}, {side(club.longitude, 'east', 'west')},{' '}
         {club.zone}. Rules: {rules}.{' '}
         {mayChange && !changing ? (
@@ -242,19 +238,18 @@ export function ClubPart({ rules, mayChange }: { readonly rules: string; readonl
             Change field or rules
           </Button>
         ) : null}
-      </p>
+      </Box>
       {club.policy === null || changing ? null : (
-        <details className="small" style={{ marginBottom: 10 }}>
-          <summary>The club’s policy</summary>
+        <More summary="The club’s policy" sx={{ mb: 1.25 }}>
           {sentenceCase(policyWords(club.policy))}.
-        </details>
+        </More>
       )}
       {page.story.length === 0 ? null : (
-        <ul className="small" style={{ margin: '0 0 10px', paddingLeft: 18 }}>
+        <Box component="ul" className="small" sx={{ m: '0 0 10px', pl: 2.25 }}>
           {page.story.map(({ number, words }) => (
             <li key={number}>{words}</li>
           ))}
-        </ul>
+        </Box>
       )}
       {changing ? (
         <ChangeClub

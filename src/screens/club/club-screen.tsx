@@ -1,8 +1,9 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import { useMe, usePeople } from '../data/queries';
-import { DeskHeader } from '../shell/desk-header';
-import { Trouble } from '../shell/trouble';
+import { Coming } from '../shell/coming';
+import { DeskPage } from '../shell/desk-page';
 import { ClubPart } from './club-part';
 import { FleetPart } from './fleet-part';
 import { PeoplePart } from './people-part';
@@ -12,31 +13,21 @@ export function ClubScreen() {
   const { data: people, error, refetch } = usePeople();
   const { data: me } = useMe();
   return (
-    <>
-      <DeskHeader />
-      <main style={{ padding: '16px 20px 60px', maxWidth: 1240, margin: '0 auto' }}>
-        {people === undefined ? (
-          error === null ? (
-            <p>Loading …</p>
-          ) : (
-            <Trouble
-              error={error}
-              retry={() => {
-                void refetch();
-              }}
-            />
-          )
-        ) : (
-          <>
-            <h1 style={{ marginBottom: 4 }}>{people.club.name}</h1>
-            <ClubPart rules={people.club.rules} mayChange={people.mayChange} />
-            <FleetPart
-              mayEnter={me?.roles.some((role) => role === 'administrator' || role === 'dispatcher') ?? false}
-            />
-            <PeoplePart people={people} />
-          </>
-        )}
-      </main>
-    </>
+    <DeskPage>
+      {people === undefined ? (
+        <Coming query={{ error, refetch }} />
+      ) : (
+        <>
+          <Box component="h1" sx={{ mb: 0.5 }}>
+            {people.club.name}
+          </Box>
+          <ClubPart rules={people.club.rules} mayChange={people.mayChange} />
+          <FleetPart
+            mayEnter={me?.roles.some((role) => role === 'administrator' || role === 'dispatcher') ?? false}
+          />
+          <PeoplePart people={people} />
+        </>
+      )}
+    </DeskPage>
   );
 }

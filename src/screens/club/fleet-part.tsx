@@ -1,7 +1,9 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useState } from 'react';
@@ -10,9 +12,10 @@ import { CATEGORIES } from '@/core/records/aircraft/aircraft';
 import { sentenceCase } from '@/explain/formats';
 import { CATEGORY_NAMES } from '@/explain/names';
 import { GateMark } from '@/ui/gate-mark';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
 import { goTo } from '../data/leave';
 import { useLine } from '../data/queries';
+import { FieldGrid, ListLine, PlainList } from '../kit/layout';
+import { SignedTrouble, useSigned } from '../kit/signed-form';
 
 interface Fields {
   readonly registration: string;
@@ -57,16 +60,18 @@ function AddAircraft({ first }: { readonly first: boolean }) {
     helperText: errors[name]?.message,
   });
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={1.5}
       noValidate
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
       aria-label="Enter an aircraft"
-      style={{ display: 'grid', gap: 12, borderTop: '1px solid var(--rule)', paddingTop: 12 }}
+      sx={{ borderTop: '1px solid var(--rule)', pt: 1.5 }}
     >
       <b>{first ? 'Enter the first aircraft' : 'Enter an aircraft'}</b>
-      <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(210px, 1fr))', gap: 12 }}>
+      <FieldGrid least={210}>
         <TextField
           label="Registration, as painted"
           {...field('registration')}
@@ -100,14 +105,14 @@ function AddAircraft({ first }: { readonly first: boolean }) {
           slotProps={{ inputLabel: { shrink: true } }}
         />
         <TextField label="Serial number" {...field('serialNumber')} />
-      </div>
+      </FieldGrid>
       <SignedTrouble trouble={trouble} />
       <div>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           Enter it
         </Button>
       </div>
-    </form>
+    </Stack>
   );
 }
 
@@ -125,38 +130,29 @@ export function FleetPart({ mayEnter }: { readonly mayEnter: boolean }) {
           equipment and limits are on record, and says which are missing.
         </p>
       ) : null}
-      <ul
-        style={{
-          listStyle: 'none',
-          margin: 0,
-          padding: 0,
-          display: 'grid',
-          gridTemplateColumns: 'repeat(auto-fill, minmax(300px, 1fr))',
-          columnGap: 24,
-        }}
+      <PlainList
+        sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(300px, 1fr))', columnGap: 3 }}
       >
         {rows.map((row) => (
-          <li
-            key={row.aircraftId}
-            style={{
-              borderTop: '1px solid var(--rule)',
-              padding: '7px 0',
-              display: 'flex',
-              gap: 10,
-              alignItems: 'center',
-            }}
-          >
+          <ListLine key={row.aircraftId} sx={{ display: 'flex', gap: 1.25, alignItems: 'center' }}>
             <GateMark verdict={row.verdict} size={24} />
-            <Link href={`/aircraft/${row.registration}`} className="figure" style={{ color: 'inherit' }}>
+            <Box
+              component={Link}
+              href={`/aircraft/${row.registration}`}
+              className="figure"
+              sx={{ color: 'inherit' }}
+            >
               {row.registration}
-            </Link>
-            <span style={{ flex: 1 }}>{row.verdict}</span>
+            </Box>
+            <Box component="span" sx={{ flex: 1 }}>
+              {row.verdict}
+            </Box>
             <Link href={`/facts/${row.registration}`} aria-label={`What is on record of ${row.registration}`}>
               on record
             </Link>
-          </li>
+          </ListLine>
         ))}
-      </ul>
+      </PlainList>
       {mayEnter && line !== undefined ? <AddAircraft first={rows.length === 0} /> : null}
     </section>
   );

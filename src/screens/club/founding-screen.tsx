@@ -1,15 +1,18 @@
 'use client';
 
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
-import { clubOf, emptyClub, placeInForm, type ClubForm } from './club-values';
-import { FieldFields, RuleFields } from './club-fields';
 import { ask, Refusal, send } from '../data/fetching';
 import { goTo } from '../data/leave';
+import { FieldGrid } from '../kit/layout';
+import { FieldFields, RuleFields } from './club-fields';
+import { clubOf, emptyClub, placeInForm, type ClubForm } from './club-values';
 
 interface Fields extends ClubForm {
   readonly code: string;
@@ -18,12 +21,6 @@ interface Fields extends ClubForm {
   readonly password: string;
   readonly again: string;
 }
-
-const two = {
-  display: 'grid',
-  gridTemplateColumns: 'repeat(auto-fit, minmax(280px, 1fr))',
-  gap: 14,
-} as const;
 /** Where a refused value stands in the form. */
 const PLACES: Readonly<Record<string, keyof Fields>> = {
   code: 'code',
@@ -42,12 +39,12 @@ function Part({
   readonly children: ReactNode;
 }) {
   return (
-    <section aria-labelledby={`part-${number}`} style={{ display: 'grid', gap: 14 }}>
-      <h2 id={`part-${number}`} style={{ margin: '10px 0 0' }}>
+    <Stack component="section" spacing={1.75} aria-labelledby={`part-${number}`}>
+      <Box component="h2" id={`part-${number}`} sx={{ m: '10px 0 0' }}>
         {number}. {title}
-      </h2>
+      </Box>
       {children}
-    </section>
+    </Stack>
   );
 }
 
@@ -98,24 +95,25 @@ function Founding({ waiting }: { readonly waiting: string | null }) {
   });
   return (
     <FormProvider {...form}>
-      <form
+      <Stack
+        component="form"
+        spacing={2.5}
         noValidate
         onSubmit={(event) => {
           void handleSubmit(submit)(event);
         }}
         aria-label="New club"
-        style={{ display: 'grid', gap: 20 }}
       >
         <Part number={1} title="The code">
           <TextField
             {...field('code', 'One-time code', 'Enter the code that was printed when the server started.')}
             autoComplete="off"
             slotProps={{ htmlInput: { className: 'figure' } }}
-            style={{ maxWidth: 420 }}
+            sx={{ maxWidth: 420 }}
           />
         </Part>
         <Part number={2} title="You, its administrator">
-          <div style={two}>
+          <FieldGrid least={280}>
             <TextField {...field('person', 'Your name')} autoComplete="name" />
             <TextField {...field('email', 'Your e-mail address')} type="email" autoComplete="username" />
             <TextField
@@ -138,7 +136,7 @@ function Founding({ waiting }: { readonly waiting: string | null }) {
               error={errors.again !== undefined}
               helperText={errors.again?.message}
             />
-          </div>
+          </FieldGrid>
         </Part>
         {waiting !== null ? null : (
           <>
@@ -160,7 +158,7 @@ function Founding({ waiting }: { readonly waiting: string | null }) {
             {waiting === null ? 'Found the club' : `Take charge of ${waiting}`}
           </Button>
         </div>
-      </form>
+      </Stack>
     </FormProvider>
   );
 }
@@ -173,8 +171,10 @@ export function FoundingScreen() {
     retry: 2,
   });
   return (
-    <main style={{ maxWidth: 980, margin: '0 auto', padding: '28px 20px 60px' }}>
-      <h1 style={{ marginTop: 0 }}>{data?.club == null ? 'A new club' : `Take charge of ${data.club}`}</h1>
+    <Box component="main" sx={{ maxWidth: 980, my: 0, mx: 'auto', p: '28px 20px 60px' }}>
+      <Box component="h1" sx={{ mt: 0 }}>
+        {data?.club == null ? 'A new club' : `Take charge of ${data.club}`}
+      </Box>
       {data === undefined ? (
         <p>{error === null ? 'Loading …' : error.message}</p>
       ) : !data.open ? (
@@ -192,6 +192,6 @@ export function FoundingScreen() {
           <Founding waiting={data.club} />
         </>
       )}
-    </main>
+    </Box>
   );
 }

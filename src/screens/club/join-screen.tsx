@@ -1,9 +1,11 @@
 'use client';
 
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState, useSyncExternalStore } from 'react';
 import { useForm } from 'react-hook-form';
@@ -64,20 +66,21 @@ function Choose({
     }
   };
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={2}
       noValidate
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
       aria-label="Choose a password"
-      style={{ display: 'grid', gap: 16 }}
     >
-      <p style={{ margin: 0 }}>
+      <Typography>
         {whose.kind === 'join'
           ? `${whose.club} admits you, ${whose.name}.`
           : `${whose.name}, this sets a new password and signs you out everywhere.`}{' '}
         You sign in as <b>{whose.email ?? ''}</b>. Your password is also your signature: keep it to yourself.
-      </p>
+      </Typography>
       <TextField
         label="Password"
         type="password"
@@ -106,7 +109,7 @@ function Choose({
       <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
         Keep this password
       </Button>
-    </form>
+    </Stack>
   );
 }
 
@@ -131,10 +134,10 @@ function Accept({
   };
   return (
     <Stack spacing={2}>
-      <p style={{ margin: 0 }}>
+      <Typography>
         {whose.club} admits you, {whose.name}. You have an account already, <b>{whose.email ?? ''}</b>: you
         join with it, and your password and your other club stay as they are.
-      </p>
+      </Typography>
       {me?.email === whose.email ? (
         <Button
           variant="contained"
@@ -147,12 +150,12 @@ function Accept({
         </Button>
       ) : (
         <>
-          <p style={{ margin: 0 }}>
+          <Typography>
             {me === undefined
               ? 'Sign in first.'
               : `You are signed in as ${me.email}. Sign out, and sign in as ${whose.email ?? ''}.`}{' '}
             Then open this link again.
-          </p>
+          </Typography>
           <Button variant="outlined" href="/sign-in">
             Sign in
           </Button>
@@ -178,8 +181,10 @@ export function JoinScreen() {
     refetchOnWindowFocus: false,
   });
   return (
-    <main style={{ maxWidth: 480, margin: '0 auto', padding: '40px 20px' }}>
-      <h1 style={{ marginTop: 0 }}>{data?.kind === 'second-club' ? 'Join a club' : 'Choose a password'}</h1>
+    <Box component="main" sx={{ maxWidth: 480, my: 0, mx: 'auto', py: 5, px: 2.5 }}>
+      <Box component="h1" sx={{ mt: 0 }}>
+        {data?.kind === 'second-club' ? 'Join a club' : 'Choose a password'}
+      </Box>
       {link === null ? (
         <p>This address is not complete. Open the whole link that the administrator gave you.</p>
       ) : data !== undefined ? (
@@ -191,10 +196,10 @@ export function JoinScreen() {
       ) : error === null ? (
         <p>Loading …</p>
       ) : (
-        <p role="alert" style={{ color: 'var(--grounded)', fontWeight: 700 }}>
+        <Box component="p" role="alert" sx={{ color: 'var(--grounded)', fontWeight: 700 }}>
           {error.message}
-        </p>
+        </Box>
       )}
-    </main>
+    </Box>
   );
 }

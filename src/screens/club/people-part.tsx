@@ -1,7 +1,10 @@
 'use client';
+
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { People } from '@/queries/club/people';
+import { ListLine, PlainList } from '../kit/layout';
 import { Admit } from './admit';
 import { roleName, useAct } from './people-acts';
 import { Person } from './person';
@@ -9,7 +12,7 @@ import { Person } from './person';
 function Offer({ offer }: { readonly offer: People['offers'][number] }) {
   const { act, trouble } = useAct();
   return (
-    <li style={{ borderTop: '1px solid var(--rule)', padding: '9px 0' }}>
+    <ListLine>
       <b>{offer.name}</b>, {offer.roles.map(roleName).join(', ')} <span className="small">{offer.words}</span>
       <Button
         size="small"
@@ -25,7 +28,7 @@ function Offer({ offer }: { readonly offer: People['offers'][number] }) {
           {trouble}
         </Alert>
       )}
-    </li>
+    </ListLine>
   );
 }
 
@@ -38,21 +41,21 @@ export function PeoplePart({ people }: { readonly people: People }) {
         A role permits screens; a certificate permits signatures. A link for a new password lets the person
         who has it in under that name: it is on record who made it, and the person is signed out everywhere.
       </p>
-      <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+      <PlainList>
         {people.people.map((person) => (
           <Person key={person.personId} person={person} mayChange={people.mayChange} />
         ))}
-      </ul>
+      </PlainList>
       {people.offers.length === 0 ? null : (
         <>
-          <p className="small" style={{ margin: '12px 0 4px' }}>
+          <Box component="p" className="small" sx={{ m: '12px 0 4px' }}>
             Asked to join; they have an account already and are members once they accept:
-          </p>
-          <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+          </Box>
+          <PlainList>
             {people.offers.map((offer) => (
               <Offer key={offer.id} offer={offer} />
             ))}
-          </ul>
+          </PlainList>
         </>
       )}
       {people.mayChange ? (

@@ -1,9 +1,12 @@
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { ROLES, type Role } from '@/contracts/club/people';
 import type { PersonLine } from '@/queries/club/people';
+import { ListLine } from '../kit/layout';
 import { RoleTicks } from './admit';
 import { CertificateForm } from './certificate-form';
 import { OnceLink } from './once-link';
@@ -50,12 +53,14 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
   };
   const gone = person.roles.length === 0;
   return (
-    <li style={{ borderTop: '1px solid var(--rule)', padding: '9px 0' }}>
-      <div style={{ display: 'flex', gap: 12, alignItems: 'baseline', flexWrap: 'wrap' }}>
-        <b style={{ minWidth: 170, textDecoration: gone ? 'line-through' : 'none' }}>{person.name}</b>
-        <span style={{ flex: 1 }}>
+    <ListLine>
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'baseline', flexWrap: 'wrap' }}>
+        <Box component="b" sx={{ minWidth: 170, textDecoration: gone ? 'line-through' : 'none' }}>
+          {person.name}
+        </Box>
+        <Box component="span" sx={{ flex: 1 }}>
           {gone ? 'belongs to the club no longer' : person.roles.map(roleName).join(', ')}
-        </span>
+        </Box>
         {mayChange ? (
           <>
             <Button size="small" aria-label={`Roles of ${person.name}`} onClick={begin}>
@@ -83,10 +88,12 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
             )}
           </>
         ) : null}
-      </div>
+      </Stack>
       {person.certificates.map((one) => (
         <div key={one.id} className="small">
-          <span style={{ textDecoration: one.ended === null ? 'none' : 'line-through' }}>{one.text}</span>
+          <Box component="span" sx={{ textDecoration: one.ended === null ? 'none' : 'line-through' }}>
+            {one.text}
+          </Box>
           {one.ended !== null ? ` – ended: ${one.ended}` : one.holds ? '' : <b> – does not hold today</b>}
           {mayChange && one.ended === null ? (
             <Button
@@ -100,7 +107,7 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
             </Button>
           ) : null}
           {ending === one.id ? (
-            <div style={{ display: 'flex', gap: 8, padding: '6px 0' }}>
+            <Stack direction="row" spacing={1} sx={{ py: 0.75, px: 0 }}>
               <TextField
                 size="small"
                 label="Why it ends here"
@@ -126,7 +133,7 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
               >
                 Cancel
               </Button>
-            </div>
+            </Stack>
           ) : null}
         </div>
       ))}
@@ -155,9 +162,9 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
       ) : null}
       {path === null ? null : <OnceLink path={path} name={person.name} />}
       {changing === 'roles' ? (
-        <div style={{ padding: '6px 0' }}>
+        <Box sx={{ py: 0.75, px: 0 }}>
           <RoleTicks value={roles} onChange={setRoles} />
-          <div style={{ display: 'flex', gap: 8 }}>
+          <Stack direction="row" spacing={1}>
             <Button
               variant="outlined"
               size="small"
@@ -175,8 +182,8 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
             >
               Cancel
             </Button>
-          </div>
-        </div>
+          </Stack>
+        </Box>
       ) : null}
       {changing === 'certificate' ? (
         <CertificateForm
@@ -187,7 +194,7 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
         />
       ) : null}
       {changing === 'link' && person.access !== 'account' ? (
-        <div style={{ display: 'flex', gap: 8, padding: '6px 0' }}>
+        <Stack direction="row" spacing={1} sx={{ py: 0.75, px: 0 }}>
           <TextField
             size="small"
             label="E-mail address to sign in by"
@@ -204,13 +211,13 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
           >
             Make a link
           </Button>
-        </div>
+        </Stack>
       ) : null}
       {trouble === null ? null : (
         <Alert severity="error" role="alert">
           {trouble}
         </Alert>
       )}
-    </li>
+    </ListLine>
   );
 }

@@ -1,7 +1,9 @@
 'use client';
 
 import { zodResolver } from '@hookform/resolvers/zod';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -54,25 +56,31 @@ export function SignIn() {
     }
   };
   return (
-    <main
-      style={{
+    <Box
+      component="main"
+      sx={{
         maxWidth: 880,
-        margin: '0 auto',
-        padding: '40px 20px',
+        my: 0,
+        mx: 'auto',
+        py: 5,
+        px: 2.5,
         display: 'grid',
-        gap: 32,
+        gap: 4,
         gridTemplateColumns: 'repeat(auto-fit, minmax(300px, 1fr))',
       }}
     >
       <section>
-        <h1 style={{ marginTop: 0 }}>Groval</h1>
+        <Box component="h1" sx={{ mt: 0 }}>
+          Groval
+        </Box>
         <p>Whether an aircraft may go, for what, why, for how long, and what would change that.</p>
-        <form
+        <Stack
+          component="form"
+          spacing={2}
           noValidate
           onSubmit={(event) => {
             void handleSubmit((values) => attempt(() => send('/api/auth/sign-in/email', values)))(event);
           }}
-          style={{ display: 'grid', gap: 16 }}
         >
           <TextField
             label="E-mail address"
@@ -93,7 +101,7 @@ export function SignIn() {
           <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
             Sign in
           </Button>
-        </form>
+        </Stack>
         {founding?.open === true ? (
           <p>
             Nobody has an account here yet. The person who started the server{' '}
@@ -101,36 +109,36 @@ export function SignIn() {
           </p>
         ) : null}
         {trouble === null ? null : (
-          <p role="alert" style={{ color: 'var(--grounded)', fontWeight: 700 }}>
+          <Box component="p" role="alert" sx={{ color: 'var(--grounded)', fontWeight: 700 }}>
             {trouble}
-          </p>
+          </Box>
         )}
       </section>
       {demo === undefined || demo.people.length === 0 ? null : (
         <section aria-labelledby="demo-people">
-          <h2 id="demo-people" style={{ marginTop: 6 }}>
+          <Box component="h2" id="demo-people" sx={{ mt: 0.75 }}>
             Or be somebody in the demo
-          </h2>
-          <div style={{ display: 'grid', gap: 10 }}>
+          </Box>
+          <Stack spacing={1.25}>
             {demo.people.map(({ email, name }) => (
               <Button
                 key={email}
                 variant="outlined"
                 size="large"
-                style={{ justifyContent: 'space-between', minHeight: 52 }}
+                sx={{ justifyContent: 'space-between', minHeight: 52 }}
                 onClick={() => {
                   void attempt(() => send('/api/demo', { email }));
                 }}
               >
                 <span>{name}</span>
-                <span style={{ fontWeight: 400 }}>
+                <Box component="span" sx={{ fontWeight: 400 }}>
                   {email.split('@')[0]?.replaceAll('-', ' ').replace('.', ', ')}
-                </span>
+                </Box>
               </Button>
             ))}
-          </div>
+          </Stack>
         </section>
       )}
-    </main>
+    </Box>
   );
 }

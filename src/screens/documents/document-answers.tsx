@@ -1,7 +1,11 @@
+import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import type { DocumentCheckRoundInput } from '@/contracts/documents/document-check';
 import type { DocumentCheckList, DocumentToCheck } from '@/queries/documents/document-check';
+import { FieldGrid } from '../kit/layout';
+import { More } from '../kit/more';
 
 type Seen = DocumentCheckRoundInput['documentChecks'][number];
 /** What was tapped for one document, and what was written about it. */
@@ -156,14 +160,15 @@ export function Answers({
     />
   );
   return (
-    <div style={{ display: 'grid', gap: 8 }}>
-      <div
+    <Stack spacing={1}>
+      <Box
         role="radiogroup"
         aria-label={question(paper, list)}
-        style={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 8 }}
+        sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 1 }}
       >
         {buttons.map(([answer, name]) => (
-          <button
+          <Box
+            component="button"
             key={answer}
             type="button"
             role="radio"
@@ -171,21 +176,22 @@ export function Answers({
             onClick={() => {
               tap(answer);
             }}
-            style={{
+            sx={{
               minHeight: 52,
               font: 'inherit',
               fontWeight: 600,
               color: tapped?.answer === answer ? 'var(--on-sea)' : 'var(--ink)',
               background: tapped?.answer === answer ? 'var(--sea)' : 'var(--card)',
               border: '2px solid var(--sea)',
-              borderRadius: 6,
-              padding: '6px 10px',
+              borderRadius: '6px',
+              py: 0.75,
+              px: 1.25,
             }}
           >
             {name}
-          </button>
+          </Box>
         ))}
-      </div>
+      </Box>
       {tapped?.answer === 'another'
         ? text(
             'shows',
@@ -208,10 +214,10 @@ export function Answers({
             <MenuItem value="certificate">the certificate</MenuItem>
             <MenuItem value="copy">a copy of the application (90 days)</MenuItem>
           </TextField>
-          <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+          <FieldGrid>
             {text('issuedOn', tapped.temporary ? 'Day of the application' : 'Issued on', 'date')}
             {tapped.temporary ? null : text('printedExpiry', 'Printed expiry', 'date')}
-          </div>
+          </FieldGrid>
         </>
       ) : null}
       {(tapped?.answer === 'ours' || tapped?.answer === 'flawed') && paper.kind === 'operating-limitations'
@@ -243,16 +249,13 @@ export function Answers({
           {text('number', 'Its number, where it has one')}
         </>
       ) : (
-        <details>
-          <summary style={{ padding: '12px 0', cursor: 'pointer' }}>
-            Kept elsewhere, or another number
-          </summary>
-          <div style={{ display: 'grid', gap: 8 }}>
+        <More summary="Kept elsewhere, or another number">
+          <Stack spacing={1}>
             {text('keptWhere', 'Where in the aircraft it is kept')}
             {text('number', 'Its number, where it has one')}
-          </div>
-        </details>
+          </Stack>
+        </More>
       )}
-    </div>
+    </Stack>
   );
 }

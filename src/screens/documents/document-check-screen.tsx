@@ -1,5 +1,8 @@
 'use client';
+
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
 import { useQueryClient } from '@tanstack/react-query';
 import Link from 'next/link';
 import { useState } from 'react';
@@ -8,7 +11,7 @@ import { useSecondInAddress } from '../data/address';
 import { send } from '../data/fetching';
 import { useDocumentCheckList } from '../data/queries';
 import { BigButton } from '../findings/big-button';
-import { Trouble } from '../shell/trouble';
+import { Coming } from '../shell/coming';
 import { Answers, NOTHING, type Tapped, question, seenOf } from './document-answers';
 import { WaitingPhotos } from './waiting-photos';
 
@@ -55,7 +58,7 @@ function Round({ list }: { readonly list: DocumentCheckList }) {
   };
   if (done)
     return (
-      <main style={{ padding: 20 }}>
+      <Box component="main" sx={{ p: 2.5 }}>
         <h1>Recorded.</h1>
         <p role="status">
           {wrong.length === 0
@@ -66,27 +69,32 @@ function Round({ list }: { readonly list: DocumentCheckList }) {
         </p>
         <WaitingPhotos waiting={waiting} />
         <Link href={`/aircraft/${list.registration}`}>Folder of {list.registration}</Link>
-      </main>
+      </Box>
     );
   return (
-    <main style={{ padding: '12px 16px 120px', maxWidth: 640, margin: '0 auto' }}>
+    <Box component="main" sx={{ p: '12px 16px 120px', maxWidth: 640, my: 0, mx: 'auto' }}>
       <h1>
         The documents of <span className="figure">{list.registration}</span>
       </h1>
       <p>Take each into your hand. One behind another gets its own answer.</p>
       {list.papers.map((paper) => (
-        <section
+        <Box
+          component="section"
           key={paper.kind}
           aria-label={paper.name}
-          style={{ borderTop: '1px solid var(--rule)', padding: '12px 0' }}
+          sx={{ borderTop: '1px solid var(--rule)', py: 1.5, px: 0 }}
         >
-          <h2 style={{ margin: 0 }}>{paper.name}</h2>
-          <div className="small" style={{ fontSize: 15 }}>
+          <Box component="h2" sx={{ m: 0 }}>
+            {paper.name}
+          </Box>
+          <Box className="small" sx={{ fontSize: 15 }}>
             {[paper.keptWhere ?? 'place not recorded', paper.lastWords]
               .filter((text) => text !== '')
               .join(' · ')}
-          </div>
-          <p style={{ margin: '8px 0' }}>{question(paper, list)}</p>
+          </Box>
+          <Box component="p" sx={{ my: 1, mx: 0 }}>
+            {question(paper, list)}
+          </Box>
           <Answers
             paper={paper}
             list={list}
@@ -99,25 +107,25 @@ function Round({ list }: { readonly list: DocumentCheckList }) {
               }));
             }}
           />
-        </section>
+        </Box>
       ))}
       {trouble === null ? null : (
         <Alert severity="error" role="alert">
           {trouble}
         </Alert>
       )}
-      <div
-        style={{
+      <Box
+        sx={{
           position: 'fixed',
           left: 0,
           right: 0,
           bottom: 0,
           background: 'var(--paper)',
           borderTop: '1px solid var(--rule)',
-          padding: 12,
+          p: 1.5,
         }}
       >
-        <div style={{ maxWidth: 640, margin: '0 auto', display: 'flex' }}>
+        <Stack direction="row" sx={{ maxWidth: 640, my: 0, mx: 'auto' }}>
           <BigButton
             strong
             disabled={answered.length === 0 || sending}
@@ -129,9 +137,9 @@ function Round({ list }: { readonly list: DocumentCheckList }) {
               ? 'Tap what you see'
               : `Keep ${answered.length} of ${list.papers.length}${wrong.length === 0 ? '' : `, ${wrong.length} not in order`}`}
           </BigButton>
-        </div>
-      </div>
-    </main>
+        </Stack>
+      </Box>
+    </Box>
   );
 }
 
@@ -140,31 +148,24 @@ export function DocumentCheckScreen() {
   const registration = useSecondInAddress();
   const { data: list, error, refetch } = useDocumentCheckList(registration);
   return (
-    <div className="stark" style={{ minHeight: '100vh' }}>
-      <header
-        style={{ background: 'var(--bar)', color: 'var(--bar-ink)', padding: '12px 16px', fontWeight: 700 }}
+    <Box className="stark" sx={{ minHeight: '100vh' }}>
+      <Box
+        component="header"
+        sx={{ background: 'var(--bar)', color: 'var(--bar-ink)', py: 1.5, px: 2, fontWeight: 700 }}
       >
-        <Link
+        <Box
+          component={Link}
           href={registration === null ? '/line' : `/aircraft/${registration}`}
-          style={{ color: 'inherit', textDecoration: 'none' }}
+          sx={{ color: 'inherit', textDecoration: 'none' }}
         >
           ← {registration ?? 'Groval'}
-        </Link>
-      </header>
+        </Box>
+      </Box>
       {list === undefined ? (
-        error === null ? (
-          <p style={{ padding: 16 }}>Loading …</p>
-        ) : (
-          <Trouble
-            error={error}
-            retry={() => {
-              void refetch();
-            }}
-          />
-        )
+        <Coming query={{ error, refetch }} />
       ) : (
         <Round key={list.aircraftId} list={list} />
       )}
-    </div>
+    </Box>
   );
 }

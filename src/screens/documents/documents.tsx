@@ -1,6 +1,9 @@
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import Link from 'next/link';
 import type { Folder } from '@/queries/aircraft/folder-view';
+import { ListLine, PlainList } from '../kit/layout';
 
 const STATES = {
   aboard: 'aboard',
@@ -13,10 +16,10 @@ const STATES = {
 export function Papers({ folder }: { readonly folder: Folder }) {
   return (
     <section aria-labelledby="documents">
-      <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginTop: 24 }}>
-        <h2 id="documents" style={{ margin: 0, flex: 1 }}>
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', mt: 3 }}>
+        <Box component="h2" id="documents" sx={{ m: 0, flex: 1 }}>
           Documents
-        </h2>
+        </Box>
         <Button
           component={Link}
           href={`/document-check/${folder.registration}`}
@@ -25,19 +28,19 @@ export function Papers({ folder }: { readonly folder: Folder }) {
         >
           Check documents
         </Button>
-      </div>
+      </Stack>
       {folder.papers.length === 0 ? (
         <p>No document was ever checked. Until somebody has seen them, they count as missing.</p>
       ) : null}
-      <ul style={{ margin: '8px 0 0', padding: 0, listStyle: 'none' }}>
+      <PlainList sx={{ m: '8px 0 0' }}>
         {folder.papers.map((paper) => (
-          <li key={paper.kind} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0' }}>
+          <ListLine key={paper.kind}>
             <b>{paper.name}</b>
             {paper.state === 'aboard' ? null : (
-              <b style={{ color: paper.state === 'missing' ? 'var(--grounded)' : undefined }}>
+              <Box component="b" sx={{ color: paper.state === 'missing' ? 'var(--grounded)' : undefined }}>
                 {' '}
                 – {STATES[paper.state]}
-              </b>
+              </Box>
             )}
             <div className="small">
               {[paper.number === null ? '' : `number ${paper.number}`, paper.details]
@@ -47,9 +50,9 @@ export function Papers({ folder }: { readonly folder: Folder }) {
             <div className="small">
               {paper.keptWhere} · seen {paper.seen}
             </div>
-          </li>
+          </ListLine>
         ))}
-      </ul>
+      </PlainList>
     </section>
   );
 }

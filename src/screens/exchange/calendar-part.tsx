@@ -1,11 +1,14 @@
 'use client';
 
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, send } from '../data/fetching';
+import { ListLine, PlainList } from '../kit/layout';
 
 interface Feed {
   readonly feedId: string;
@@ -53,7 +56,7 @@ export function CalendarPart() {
         A calendar program that knows the address shows the last good day of everything that ends on a day.
         The person who has the address can read it; revoke it when it is no longer wanted.
       </p>
-      <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center' }}>
         <TextField
           size="small"
           label="What for, such as workshop"
@@ -70,13 +73,13 @@ export function CalendarPart() {
         >
           Make an address
         </Button>
-      </div>
+      </Stack>
       {address === null ? null : (
         <p role="status">
           This is shown once; copy it now:{' '}
-          <code className="mono" style={{ wordBreak: 'break-all' }}>
+          <Box component="code" className="mono" sx={{ wordBreak: 'break-all' }}>
             {address}
-          </code>
+          </Box>
         </p>
       )}
       {trouble === null ? null : (
@@ -84,21 +87,12 @@ export function CalendarPart() {
           {trouble}
         </Alert>
       )}
-      <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+      <PlainList>
         {(data?.feeds ?? []).map((feed) => (
-          <li
-            key={feed.feedId}
-            style={{
-              borderTop: '1px solid var(--rule)',
-              padding: '6px 0',
-              display: 'flex',
-              gap: 12,
-              alignItems: 'center',
-            }}
-          >
-            <span style={{ flex: 1, textDecoration: feed.revoked ? 'line-through' : 'none' }}>
+          <ListLine key={feed.feedId} sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
+            <Box component="span" sx={{ flex: 1, textDecoration: feed.revoked ? 'line-through' : 'none' }}>
               {feed.name}
-            </span>
+            </Box>
             {feed.revoked ? (
               <span className="small">revoked</span>
             ) : (
@@ -114,9 +108,9 @@ export function CalendarPart() {
                 Revoke
               </Button>
             )}
-          </li>
+          </ListLine>
         ))}
-      </ul>
+      </PlainList>
     </section>
   );
 }

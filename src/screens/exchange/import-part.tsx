@@ -1,9 +1,16 @@
 'use client';
 
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
@@ -15,6 +22,7 @@ import {
   type ImportSummary,
   type Mapping,
 } from '@/contracts/exchange/csv-lists';
+import { More } from '../kit/more';
 import { sendFile } from './import-stream';
 import { rejectedFile } from './summary';
 
@@ -114,7 +122,7 @@ export function ImportPart() {
   return (
     <section aria-labelledby="bring-in">
       <h2 id="bring-in">Bring in</h2>
-      <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', flexWrap: 'wrap' }}>
         <TextField
           select
           label="List"
@@ -124,7 +132,7 @@ export function ImportPart() {
             setList(next);
             void take(file, next);
           }}
-          style={{ minWidth: 220 }}
+          sx={{ minWidth: 220 }}
         >
           {IMPORT_LIST_NAMES.map((name) => (
             <MenuItem key={name} value={name}>
@@ -132,11 +140,12 @@ export function ImportPart() {
             </MenuItem>
           ))}
         </TextField>
-        <input
+        <Box
+          component="input"
           type="file"
           aria-label="File"
           accept=".csv,.json,text/csv,application/json"
-          style={{ font: 'inherit', color: 'inherit', maxWidth: 320, padding: '8px 0' }}
+          sx={{ font: 'inherit', color: 'inherit', maxWidth: 320, py: 1, px: 0 }}
           onChange={(event) => {
             void take(event.target.files?.[0] ?? null, list);
           }}
@@ -161,7 +170,7 @@ export function ImportPart() {
         >
           Bring in {told === null || told.committed ? '' : told.added}
         </Button>
-      </div>
+      </Stack>
       {file === null ? (
         <p className="small">
           Columns of this list:{' '}
@@ -169,18 +178,18 @@ export function ImportPart() {
           docs/formats.md says what each holds.
         </p>
       ) : (
-        <details open={missing.length > 0} style={{ marginTop: 12 }}>
-          <summary style={{ cursor: 'pointer' }}>
-            Which header of the file is which column
-            {missing.length === 0 ? '' : `: ${missing.map(({ name }) => name).join(', ')} still needed`}
-          </summary>
-          <div
-            style={{
-              display: 'grid',
-              gridTemplateColumns: 'repeat(3, minmax(0, 1fr))',
-              gap: 10,
-              marginTop: 10,
-            }}
+        <More
+          summary={
+            <>
+              Which header of the file is which column
+              {missing.length === 0 ? '' : `: ${missing.map(({ name }) => name).join(', ')} still needed`}
+            </>
+          }
+          open={missing.length > 0}
+          sx={{ mt: 1.5 }}
+        >
+          <Box
+            sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 1fr))', gap: 1.25, mt: 1.25 }}
           >
             {columns.map(({ name, about, needed }) => (
               <TextField
@@ -202,12 +211,12 @@ export function ImportPart() {
                 ))}
               </TextField>
             ))}
-          </div>
-        </details>
+          </Box>
+        </More>
       )}
       {running === null ? null : (
-        <div role="status" style={{ display: 'flex', gap: 12, alignItems: 'center', marginTop: 12 }}>
-          <LinearProgress aria-label="Progress" style={{ flex: 1 }} />
+        <Stack direction="row" spacing={1.5} role="status" sx={{ alignItems: 'center', mt: 1.5 }}>
+          <LinearProgress aria-label="Progress" sx={{ flex: 1 }} />
           <span className="mono">{running.read} rows</span>
           <Button
             onClick={() => {
@@ -216,15 +225,15 @@ export function ImportPart() {
           >
             Cancel
           </Button>
-        </div>
+        </Stack>
       )}
       {trouble === null ? null : (
-        <Alert severity="error" role="alert" style={{ marginTop: 12 }}>
+        <Alert severity="error" role="alert" sx={{ mt: 1.5 }}>
           {trouble}
         </Alert>
       )}
       {told === null ? null : (
-        <div style={{ marginTop: 12 }}>
+        <Box sx={{ mt: 1.5 }}>
           <p role="status">
             <b>{told.committed ? 'Brought in.' : 'This would happen:'}</b> {told.rows} rows: {told.added} new,{' '}
             {told.there} there already, {told.rejected} rejected.
@@ -249,41 +258,32 @@ export function ImportPart() {
               Download the rejected rows with their reasons
             </Button>
           )}
-          <table
-            style={{ borderCollapse: 'collapse', width: '100%', marginTop: 10, background: 'var(--card)' }}
-          >
-            <thead className="small">
-              <tr>
+          <Table sx={{ mt: 1.25, bgcolor: 'var(--card)' }}>
+            <TableHead className="small">
+              <TableRow>
                 {['Line', 'What would happen', 'Row'].map((name) => (
-                  <th key={name} style={{ textAlign: 'left', padding: '4px 10px' }}>
-                    {name}
-                  </th>
+                  <TableCell key={name}>{name}</TableCell>
                 ))}
-              </tr>
-            </thead>
-            <tbody>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {[...told.sample]
                 .sort((a, b) => Number(b.outcome === 'rejected') - Number(a.outcome === 'rejected'))
                 .slice(0, 50)
                 .map((row) => (
-                  <tr key={row.line} style={{ borderTop: '1px solid var(--rule)' }}>
-                    <td className="mono" style={{ padding: '4px 10px' }}>
-                      {row.line}
-                    </td>
-                    <td
-                      style={{
-                        padding: '4px 10px',
-                        borderLeft: row.outcome === 'rejected' ? '4px solid var(--grounded)' : 'none',
-                      }}
+                  <TableRow key={row.line}>
+                    <TableCell className="mono">{row.line}</TableCell>
+                    <TableCell
+                      sx={{ borderLeft: row.outcome === 'rejected' ? '4px solid var(--grounded)' : 'none' }}
                     >
                       <b>{OUTCOMES[row.outcome]}</b>
-                    </td>
-                    <td style={{ padding: '4px 10px' }}>{row.words}</td>
-                  </tr>
+                    </TableCell>
+                    <TableCell>{row.words}</TableCell>
+                  </TableRow>
                 ))}
-            </tbody>
-          </table>
-        </div>
+            </TableBody>
+          </Table>
+        </Box>
       )}
     </section>
   );

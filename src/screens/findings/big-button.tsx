@@ -1,3 +1,4 @@
+import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 
 interface Props {
@@ -19,19 +20,21 @@ export function BigButton({
   disabled = false,
 }: Props) {
   return (
-    <button
+    <Box
+      component="button"
       type="button"
       onClick={onClick}
       disabled={disabled}
-      style={{
+      sx={{
         flex: strong ? 2 : 1,
         minHeight: 58,
-        padding: '8px 12px',
+        py: 1,
+        px: 1.5,
         textAlign: strong ? 'center' : 'left',
         font: 'inherit',
         fontSize: strong ? 20 : 18,
         fontWeight: 700,
-        borderRadius: 6,
+        borderRadius: '6px',
         cursor: 'pointer',
         lineHeight: 1.2,
         gridColumn: wide ? '1 / -1' : undefined,
@@ -43,18 +46,19 @@ export function BigButton({
     >
       {children}
       {detail === undefined ? null : (
-        <span
-          style={{
+        <Box
+          component="span"
+          sx={{
             display: 'block',
             fontWeight: 400,
             fontSize: 15,
-            marginTop: 2,
+            mt: 0.25,
             color: strong ? 'inherit' : 'var(--soft)',
           }}
         >
           {detail}
-        </span>
+        </Box>
       )}
-    </button>
+    </Box>
   );
 }

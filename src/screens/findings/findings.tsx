@@ -1,23 +1,27 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { AircraftPage, FindingView } from '@/queries/aircraft/aircraft-page';
+import { ListLine, PlainList } from '../kit/layout';
 import { ReturnForm } from './return-form';
 
 function Finding({ finding, page }: { readonly finding: FindingView; readonly page: AircraftPage }) {
   const [closing, setClosing] = useState(false);
   return (
-    <li style={{ borderTop: '1px solid var(--rule)', padding: '12px 0', display: 'flex', gap: 16 }}>
-      <div style={{ flex: 1, minWidth: 0 }}>
-        <b style={{ textDecoration: 'none' }}>{finding.what}</b>{' '}
+    <ListLine sx={{ display: 'flex', gap: 2 }}>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Box component="b" sx={{ textDecoration: 'none' }}>
+          {finding.what}
+        </Box>{' '}
         <span className="small">{finding.where}</span>
         <div className="small">Found {finding.found}.</div>
         {finding.done === null ? <div>{finding.meaning}</div> : <div>{finding.done}</div>}
         {finding.done === null && finding.closings.length > 0 && !closing ? (
           <Button
             variant="outlined"
-            style={{ marginTop: 8 }}
+            sx={{ mt: 1 }}
             onClick={() => {
               setClosing(true);
             }}
@@ -28,18 +32,19 @@ function Finding({ finding, page }: { readonly finding: FindingView; readonly pa
         {closing && finding.done === null ? (
           <ReturnForm finding={finding} revision={page.revision} today={page.today} />
         ) : null}
-      </div>
+      </Box>
       {/* Photos are the club's own and come from its database, already bounded in size. */}
       {finding.photos.map((photo) => (
         <a key={photo} href={`/api/photos/${photo}`} target="_blank" rel="noreferrer">
-          <img
+          <Box
+            component="img"
             src={`/api/photos/${photo}`}
             alt={`Photo of: ${finding.what}`}
-            style={{ width: 140, height: 105, objectFit: 'cover', border: '1px solid var(--rule)' }}
+            sx={{ width: 140, height: 105, objectFit: 'cover', border: '1px solid var(--rule)' }}
           />
         </a>
       ))}
-    </li>
+    </ListLine>
   );
 }
 
@@ -54,21 +59,21 @@ export function Findings({ page }: { readonly page: AircraftPage }) {
         {open.length === 0 ? (
           <p>None.</p>
         ) : (
-          <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+          <PlainList>
             {open.map((finding) => (
               <Finding key={finding.id} finding={finding} page={page} />
             ))}
-          </ul>
+          </PlainList>
         )}
       </section>
       {closed.length === 0 ? null : (
         <section aria-labelledby="closed-items">
           <h2 id="closed-items">Closed</h2>
-          <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+          <PlainList>
             {closed.map((finding) => (
               <Finding key={finding.id} finding={finding} page={page} />
             ))}
-          </ul>
+          </PlainList>
         </section>
       )}
     </>

@@ -1,3 +1,4 @@
+import Box from '@mui/material/Box';
 import type { RampAircraft } from '@/queries/findings/ramp';
 
 /** What the last pilot reported, before anything else: it says where to look. */
@@ -5,20 +6,22 @@ export function LastPilot({ report }: { readonly report: RampAircraft['lastRepor
   if (report === null) return null;
   const { by, when, words, noted } = report;
   return (
-    <p
-      style={{
-        margin: '12px 0 0',
-        padding: '10px 14px',
+    <Box
+      component="p"
+      sx={{
+        m: '12px 0 0',
+        py: 1.25,
+        px: 1.75,
         borderLeft: '4px solid var(--ink)',
-        background: 'var(--card)',
+        bgcolor: 'var(--card)',
         fontSize: 17,
         overflowWrap: 'anywhere',
       }}
     >
-      <span className="small" style={{ display: 'block' }}>
+      <Box component="span" className="small" sx={{ display: 'block' }}>
         The last pilot, {by}, {when}
-      </span>
+      </Box>
       {words === null ? noted ? 'Nothing to report.' : 'Nobody noted a report. Ask.' : <b>“{words}”</b>}
-    </p>
+    </Box>
   );
 }

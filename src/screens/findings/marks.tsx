@@ -1,7 +1,9 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
@@ -10,6 +12,7 @@ import { STATIONS } from '@/core/walkround/steps';
 import { dateText } from '@/explain/formats';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { AircraftDrawing, MarkOnDrawing, type Spot } from '@/ui/aircraft-drawing';
+import { ListLine, PlainList } from '../kit/layout';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 import { StrikeForm } from '../maintenance/strike-form';
 
@@ -90,10 +93,10 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
   });
   return (
     <section aria-labelledby="marks">
-      <div style={{ display: 'flex', alignItems: 'center', gap: 12, margin: '24px 0 8px' }}>
-        <h2 id="marks" style={{ margin: 0, flex: 1 }}>
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', m: '24px 0 8px' }}>
+        <Box component="h2" id="marks" sx={{ m: 0, flex: 1 }}>
           Known marks
-        </h2>
+        </Box>
         {certificates.length === 0 || writing ? null : (
           <Button
             variant="outlined"
@@ -105,7 +108,7 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
             Accept a mark …
           </Button>
         )}
-      </div>
+      </Stack>
       <AircraftDrawing
         label={
           folder.marks.length === 0
@@ -122,9 +125,9 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
       {folder.marks.length === 0 ? (
         <p className="small">No mark is known: whatever is found is new.</p>
       ) : (
-        <ol style={{ margin: '8px 0 0', padding: 0, listStyle: 'none' }}>
+        <PlainList component="ol" sx={{ m: '8px 0 0' }}>
           {folder.marks.map((mark, at) => (
-            <li key={mark.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}>
+            <ListLine key={mark.id}>
               <b className="figure">{at + 1}</b> {mark.what}{' '}
               <span className="small">
                 {placeOnAircraft(mark.station, mark.side)} · accepted {dateText(mark.acceptedOn)} by{' '}
@@ -133,18 +136,20 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
               {keeper ? (
                 <StrikeForm folder={folder} recordId={mark.id} kind="known-mark" what={`mark ${at + 1}`} />
               ) : null}
-            </li>
+            </ListLine>
           ))}
-        </ol>
+        </PlainList>
       )}
       {!writing ? null : (
-        <form
+        <Stack
+          component="form"
+          spacing={1.5}
           noValidate
           onSubmit={(event) => {
             void handleSubmit(submit)(event);
           }}
           aria-label="Accept a mark"
-          style={{ display: 'grid', gap: 12, padding: '10px 0' }}
+          sx={{ py: 1.25, px: 0 }}
         >
           <div className="small">
             {spot === null ? 'Tap the drawing where it is.' : 'Placed. Tap again to move it.'} Accepting a
@@ -190,7 +195,7 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
             {...field('password')}
           />
           <SignedTrouble trouble={trouble} />
-          <div style={{ display: 'flex', gap: 8 }}>
+          <Stack direction="row" spacing={1}>
             <Button type="submit" variant="contained" disabled={isSubmitting}>
               Accept the mark
             </Button>
@@ -202,8 +207,8 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
             >
               Cancel
             </Button>
-          </div>
-        </form>
+          </Stack>
+        </Stack>
       )}
     </section>
   );

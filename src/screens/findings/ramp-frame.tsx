@@ -1,3 +1,5 @@
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
 import type { ReactNode } from 'react';
 
 interface Props {
@@ -9,28 +11,33 @@ interface Props {
 /** The phone's frame: what it is about and what has not been sent yet on top; the rest is the question. */
 export function RampFrame({ title, waiting, children }: Props) {
   return (
-    <div className="stark" style={{ minHeight: '100dvh', display: 'flex', flexDirection: 'column' }}>
-      <header
-        style={{
-          display: 'flex',
+    <Stack className="stark" sx={{ minHeight: '100dvh' }}>
+      <Stack
+        component="header"
+        direction="row"
+        sx={{
           alignItems: 'center',
           justifyContent: 'space-between',
-          padding: '10px 16px',
+          py: 1.25,
+          px: 2,
           borderBottom: '3px solid var(--ink)',
           fontSize: 16,
         }}
       >
-        <span className="figure" style={{ fontSize: 20 }}>
+        <Box component="span" className="figure" sx={{ fontSize: 20 }}>
           {title}
-        </span>
+        </Box>
         <span>{waiting === 0 ? 'all sent' : `${waiting} kept on phone`}</span>
-      </header>
-      <main
-        style={{
-          padding: '0 16px',
+      </Stack>
+      <Box
+        component="main"
+        sx={{
+          py: 0,
+          px: 2,
           maxWidth: 600,
           width: '100%',
-          margin: '0 auto',
+          my: 0,
+          mx: 'auto',
           boxSizing: 'border-box',
           flex: 1,
           display: 'flex',
@@ -38,27 +45,21 @@ export function RampFrame({ title, waiting, children }: Props) {
         }}
       >
         {children}
-      </main>
-    </div>
+      </Box>
+    </Stack>
   );
 }
 
 /** The ways on and back, always in the same place: at the foot of the screen, in the thumb's arc. */
 export function ThumbBar({ children }: { readonly children: ReactNode }) {
   return (
-    <div
-      style={{
-        position: 'sticky',
-        bottom: 0,
-        marginTop: 'auto',
-        background: 'var(--paper)',
-        padding: '12px 0 16px',
-        display: 'flex',
-        gap: 10,
-      }}
+    <Stack
+      direction="row"
+      spacing={1.25}
+      sx={{ position: 'sticky', bottom: 0, mt: 'auto', background: 'var(--paper)', p: '12px 0 16px' }}
     >
       {children}
-    </div>
+    </Stack>
   );
 }
 
@@ -71,15 +72,8 @@ export function Choices({
   readonly children: ReactNode;
 }) {
   return (
-    <div
-      style={{
-        display: 'grid',
-        gap: 8,
-        gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
-        paddingBottom: 8,
-      }}
-    >
+    <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`, pb: 1 }}>
       {children}
-    </div>
+    </Box>
   );
 }

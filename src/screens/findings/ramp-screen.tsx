@@ -1,9 +1,11 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import { useRouter } from 'next/navigation';
 import { useSecondInAddress } from '../data/address';
 import { useOutbox } from '../data/kept-findings';
 import { useMe, useRampAircraft, useRampList } from '../data/queries';
+import { Coming } from '../shell/coming';
 import { Trouble } from '../shell/trouble';
 import { BigButton } from './big-button';
 import { Choices, RampFrame, ThumbBar } from './ramp-frame';
@@ -13,20 +15,12 @@ import { SignOut } from './sign-out';
 
 function Choose({ onChoose }: { readonly onChoose: (registration: string) => void }) {
   const { data, error, refetch } = useRampList();
-  if (data === undefined)
-    return error === null ? (
-      <p>Loading the aircraft …</p>
-    ) : (
-      <Trouble
-        error={error}
-        retry={() => {
-          void refetch();
-        }}
-      />
-    );
+  if (data === undefined) return <Coming query={{ error, refetch }} what="the aircraft" />;
   return (
     <>
-      <h1 style={{ fontSize: 26, margin: '12px 0' }}>Which aircraft?</h1>
+      <Box component="h1" sx={{ fontSize: 26, my: 1.5, mx: 0 }}>
+        Which aircraft?
+      </Box>
       <Choices columns={2}>
         {data.aircraft.map(({ aircraftId, registration, typeName }) => (
           <BigButton
@@ -36,9 +30,9 @@ function Choose({ onChoose }: { readonly onChoose: (registration: string) => voi
               onChoose(registration);
             }}
           >
-            <span className="figure" style={{ fontSize: 21 }}>
+            <Box component="span" className="figure" sx={{ fontSize: 21 }}>
               {registration}
-            </span>
+            </Box>
           </BigButton>
         ))}
       </Choices>
@@ -88,20 +82,22 @@ export function RampScreen() {
       ) : (
         <>
           {aircraft.data.daily === 'not-signed' ? (
-            <a
+            <Box
+              component="a"
               href={`/aircraft/${aircraft.data.registration}#release`}
-              style={{
+              sx={{
                 display: 'flex',
                 alignItems: 'center',
                 minHeight: 48,
-                margin: '12px 0 0',
-                padding: '0 14px',
+                m: '12px 0 0',
+                py: 0,
+                px: 1.75,
                 border: '2px solid var(--grounded)',
                 fontWeight: 700,
               }}
             >
               The daily inspection is not signed for today. Sign it …
-            </a>
+            </Box>
           ) : null}
           <Report
             key={aircraft.data.aircraftId}

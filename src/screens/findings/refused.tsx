@@ -1,5 +1,7 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
 import { useEffect, useState } from 'react';
 import { discard, keep, type KeptFinding } from '../data/kept-findings';
 import { goTo } from '../data/leave';
@@ -15,25 +17,27 @@ function SavePhoto({ photo, registration }: { readonly photo: Blob; readonly reg
     [url],
   );
   return (
-    <a
+    <Box
+      component="a"
       href={url}
       download={`${registration} finding`}
-      style={{
+      sx={{
         flex: 1,
         minHeight: 58,
         boxSizing: 'border-box',
-        padding: '8px 12px',
+        py: 1,
+        px: 1.5,
         fontSize: 18,
         fontWeight: 700,
         border: '2px solid var(--ink)',
-        borderRadius: 6,
+        borderRadius: '6px',
         color: 'var(--ink)',
         display: 'flex',
         alignItems: 'center',
       }}
     >
       Save the photo
-    </a>
+    </Box>
   );
 }
 
@@ -54,11 +58,8 @@ export function Refused({ kept }: { readonly kept: KeptFinding }) {
     await discard(findingId);
   };
   return (
-    <div
-      role="alert"
-      style={{ border: '3px solid var(--grounded)', borderRadius: 6, padding: 12, marginTop: 12 }}
-    >
-      <p style={{ margin: '0 0 10px', fontSize: 17 }}>
+    <Box role="alert" sx={{ border: '3px solid var(--grounded)', borderRadius: '6px', p: 1.5, mt: 1.5 }}>
+      <Box component="p" sx={{ m: '0 0 10px', fontSize: 17 }}>
         <b>
           {registration}: {finding.what}
         </b>
@@ -67,8 +68,8 @@ export function Refused({ kept }: { readonly kept: KeptFinding }) {
         {wordsSent
           ? 'The words have arrived; only the photo has not.'
           : `Nobody has seen it: do not fly ${registration}, and tell the dispatcher yourself.`}
-      </p>
-      <div style={{ display: 'flex', gap: 10 }}>
+      </Box>
+      <Stack direction="row" spacing={1.25}>
         <BigButton
           onClick={() => {
             void discard(findingId);
@@ -91,7 +92,7 @@ export function Refused({ kept }: { readonly kept: KeptFinding }) {
             Correct it
           </BigButton>
         )}
-      </div>
-    </div>
+      </Stack>
+    </Box>
   );
 }

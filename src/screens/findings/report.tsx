@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import { useEffect, useRef, useState } from 'react';
 import type { FindingInput } from '@/contracts/findings/report-finding';
 import type { RampAircraft } from '@/queries/findings/ramp';
@@ -87,7 +88,12 @@ export function Report({
     heading.current?.focus();
   }, [question]);
 
-  if (kept === null) return <p style={{ padding: 16 }}>Looking for what was kept …</p>;
+  if (kept === null)
+    return (
+      <Box component="p" sx={{ p: 2 }}>
+        Looking for what was kept …
+      </Box>
+    );
   const change = (part: Partial<KeptFinding['finding']>, more: Partial<KeptFinding> = {}): KeptFinding => {
     const next = {
       ...kept,
@@ -114,13 +120,14 @@ export function Report({
     setQuestion('sent');
   };
   const title = (text: string) => (
-    <h1
+    <Box
+      component="h1"
       ref={heading}
       tabIndex={-1}
-      style={{ fontSize: 26, lineHeight: 1.15, margin: '12px 0', outline: 'none' }}
+      sx={{ fontSize: 26, lineHeight: 1.15, my: 1.5, mx: 0, outline: 'none' }}
     >
       {text}
-    </h1>
+    </Box>
   );
 
   const back = (to: Question, disabled = false) => (
@@ -193,7 +200,9 @@ export function Report({
       return (
         <>
           {title(item?.item ?? 'What is it?')}
-          <p style={{ fontSize: 17, margin: '0 0 12px' }}>Is it just this?</p>
+          <Box component="p" sx={{ fontSize: 17, m: '0 0 12px' }}>
+            Is it just this?
+          </Box>
           <Choices>
             {item === undefined ? null : (
               <BigButton
@@ -222,12 +231,13 @@ export function Report({
       return (
         <>
           {title('What do you see?')}
-          <label htmlFor="what" style={{ fontSize: 17 }}>
+          <Box component="label" htmlFor="what" sx={{ fontSize: 17 }}>
             {kept.finding.asListed
               ? 'Add what you see, such as where exactly and how much.'
               : 'In your words: what, where exactly, how much.'}
-          </label>
-          <textarea
+          </Box>
+          <Box
+            component="textarea"
             id="what"
             rows={4}
             maxLength={1000}
@@ -235,47 +245,49 @@ export function Report({
             onChange={(event) => {
               change({ what: event.target.value });
             }}
-            style={{
+            sx={{
               width: '100%',
               boxSizing: 'border-box',
               font: 'inherit',
               fontSize: 18,
-              padding: 12,
-              margin: '8px 0 12px',
+              p: 1.5,
+              m: '8px 0 12px',
               border: '2px solid var(--ink)',
-              borderRadius: 6,
-              background: 'var(--card)',
+              borderRadius: '6px',
+              bgcolor: 'var(--card)',
               color: 'var(--ink)',
             }}
           />
           {/* The picture stands on this phone until it was sent; the framework's image service has nothing to do with it. */}
           {kept.photo === null ? null : <Picture key={kept.photoId} photo={kept.photo} />}
-          <label
-            style={{
+          <Box
+            component="label"
+            sx={{
               display: 'block',
               minHeight: 56,
               boxSizing: 'border-box',
-              padding: '14px',
+              p: 1.75,
               fontSize: 18,
               fontWeight: 700,
               border: '2px solid var(--ink)',
-              borderRadius: 6,
+              borderRadius: '6px',
               cursor: 'pointer',
               position: 'relative',
             }}
           >
             {kept.photo === null ? 'Take a photo' : 'Take another photo'}
-            <input
+            <Box
+              component="input"
               type="file"
               accept="image/*"
               capture="environment"
-              style={{ position: 'absolute', opacity: 0, width: 1, height: 1 }}
+              sx={{ position: 'absolute', opacity: 0, width: '1px', height: '1px' }}
               onChange={(event) => {
                 const [file] = event.target.files ?? [];
                 if (file !== undefined) change({}, { photo: file, photoId: crypto.randomUUID() });
               }}
             />
-          </label>
+          </Box>
           <ThumbBar>
             {back(kept.finding.step === null ? 'item' : 'kind')}
             <BigButton
@@ -294,9 +306,9 @@ export function Report({
       return (
         <>
           {title('How bad does it look to you?')}
-          <p style={{ fontSize: 17, margin: '0 0 12px' }}>
+          <Box component="p" sx={{ fontSize: 17, m: '0 0 12px' }}>
             Your answer can make it stricter, never softer. It is sent with this tap.
-          </p>
+          </Box>
           <Choices>
             {LOOKS.map(({ value, name, detail }) => (
               <BigButton
@@ -324,9 +336,9 @@ export function Report({
                 ? 'Kept on this phone.'
                 : 'Not accepted.',
           )}
-          <div role="status" style={{ fontSize: 19, lineHeight: 1.35 }}>
+          <Box role="status" sx={{ fontSize: 19, lineHeight: 1.35 }}>
             {sent === null ? null : <Outcome sent={sent} registration={aircraft.registration} />}
-          </div>
+          </Box>
           <ThumbBar>
             <BigButton onClick={onDone}>Another aircraft</BigButton>
             <BigButton
@@ -359,10 +371,11 @@ function Picture({ photo }: { readonly photo: Blob }) {
     [url],
   );
   return (
-    <img
+    <Box
+      component="img"
       src={url}
       alt="The photo that you took"
-      style={{ width: '100%', maxHeight: 220, objectFit: 'contain', marginBottom: 12 }}
+      sx={{ width: '100%', maxHeight: 220, objectFit: 'contain', mb: 1.5 }}
     />
   );
 }

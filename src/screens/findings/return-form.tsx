@@ -2,12 +2,13 @@
 
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
+import type { ReturnToServiceInput } from '@/contracts/findings/return-to-service';
 import { parseCivilDate } from '@/core/time/civil-date';
 import { dateText } from '@/explain/formats';
-import type { ReturnToServiceInput } from '@/contracts/findings/return-to-service';
 import type { FindingView } from '@/queries/aircraft/aircraft-page';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 
@@ -71,12 +72,14 @@ export function ReturnForm({
     helperText: errors[name]?.message,
   });
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={1.75}
       noValidate
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
-      style={{ display: 'grid', gap: 14, marginTop: 12, maxWidth: 620 }}
+      sx={{ mt: 1.5, maxWidth: 620 }}
       aria-label={`Close: ${finding.what}`}
     >
       <TextField
@@ -144,6 +147,6 @@ export function ReturnForm({
         Your signature approves only the work described here. It is kept with your name, certificate and the
         time, and cannot be changed afterwards.
       </div>
-    </form>
+    </Stack>
   );
 }

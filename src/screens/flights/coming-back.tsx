@@ -1,6 +1,7 @@
 'use client';
 
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControl from '@mui/material/FormControl';
@@ -145,7 +146,7 @@ export function ComingBack({
     error: errors[name] !== undefined,
     helperText: errors[name]?.message,
   });
-  const pair = { display: 'grid', gridTemplateColumns: 'repeat(4, minmax(0, 1fr))', gap: 16 } as const;
+  const pair = { display: 'grid', gridTemplateColumns: 'repeat(4, minmax(0, 1fr))', gap: 2 } as const;
   return (
     <form
       noValidate
@@ -160,7 +161,7 @@ export function ComingBack({
         {out.oilAboard === null ? '' : `, oil ${out.oilAboard}`}.
       </p>
       <Part title="Back at">
-        <div style={pair}>
+        <Box sx={pair}>
           <TextField
             label="Day"
             type="date"
@@ -200,7 +201,7 @@ export function ComingBack({
               slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }}
             />
           ) : null}
-        </div>
+        </Box>
       </Part>
       <Part title="Meters">
         <ReadingFields
@@ -209,7 +210,7 @@ export function ComingBack({
           state={state}
           beside={({ lastText }) => `at check-out: ${lastText}`}
         />
-        <p className="small" style={{ marginBottom: 0 }}>
+        <Box component="p" className="small" sx={{ mb: 0 }}>
           Billing time:{' '}
           <b className="mono">
             {biller === undefined
@@ -218,10 +219,10 @@ export function ComingBack({
                 ? 'once the meter is read'
                 : `${shownText('h', billed)} by ${biller.dial.name}`}
           </b>
-        </p>
+        </Box>
       </Part>
       <Part title="Fuel and oil added">
-        <div style={pair}>
+        <Box sx={pair}>
           <TextField
             label="Fuel"
             {...register('fuel')}
@@ -255,7 +256,7 @@ export function ComingBack({
               </MenuItem>
             ))}
           </TextField>
-        </div>
+        </Box>
       </Part>
       <Part title="The pilot’s report">
         <FormControlLabel control={<Checkbox {...register('nothing')} />} label="Nothing to report" />
@@ -272,7 +273,7 @@ export function ComingBack({
               })}
               {...field('words')}
             />
-            <FormControl error={errors.defect !== undefined} style={{ marginTop: 12 }}>
+            <FormControl error={errors.defect !== undefined} sx={{ mt: 1.5 }}>
               <FormLabel id="any-defect">Is any of it a defect of the aircraft?</FormLabel>
               <Controller
                 control={control}
@@ -298,7 +299,7 @@ export function ComingBack({
         )}
       </Part>
       {trouble === null ? null : (
-        <Alert severity="error" role="alert" style={{ marginBottom: 12 }}>
+        <Alert severity="error" role="alert" sx={{ mb: 1.5 }}>
           {trouble}
         </Alert>
       )}

@@ -1,9 +1,12 @@
 'use client';
+
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -14,9 +17,10 @@ import { dateText, sentenceCase } from '@/explain/formats';
 import { PURPOSE_NAMES } from '@/explain/names';
 import type { DayPlan, DraftAnswer, PlanLine } from '@/queries/flights/plan';
 import { Refusal, send } from '../data/fetching';
+import { More } from '../kit/more';
 import { Reasons } from '../shell/reasons';
-import { PlacesFields, placesOf } from './places-fields';
 import { ANSWERS, CLOCK, CREWS, type Fields, clockFrom, draftOf, nameOfRange, shown } from './flight-draft';
+import { PlacesFields, placesOf } from './places-fields';
 
 interface Props {
   readonly plan: DayPlan;
@@ -149,9 +153,11 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
     />
   );
   const date = parseCivilDate(fields.date);
-  const pair = { display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 12 } as const;
+  const pair = { display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 1.5 } as const;
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={1.5}
       noValidate
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
@@ -160,9 +166,10 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
         if (event.key === 'Escape') onDone();
       }}
       aria-label={moving === null ? 'Enter a flight' : 'Move a flight'}
-      style={{ display: 'grid', gap: 12 }}
     >
-      <h2 style={{ margin: 0 }}>{moving === null ? 'Enter a flight' : `Move ${moving.person}’s flight`}</h2>
+      <Box component="h2" sx={{ m: 0 }}>
+        {moving === null ? 'Enter a flight' : `Move ${moving.person}’s flight`}
+      </Box>
       <TextField
         label="Who"
         autoFocus
@@ -177,7 +184,7 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
           </MenuItem>
         ))}
       </TextField>
-      <div style={pair}>
+      <Box sx={pair}>
         <TextField
           label="Day"
           type="date"
@@ -233,10 +240,9 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
             {figure('alternate', 'Alternate, minutes', /^\d{1,3}$/, 'Whole minutes; 0 where none is needed.')}
           </>
         )}
-      </div>
-      <details>
-        <summary style={{ cursor: 'pointer' }}>Airspace, people, landings, fuel</summary>
-        <div style={{ ...pair, marginTop: 10 }}>
+      </Box>
+      <More summary="Airspace, people, landings, fuel">
+        <Box sx={{ ...pair, mt: 1.25 }}>
           <TextField
             label="People aboard"
             {...register('persons')}
@@ -276,8 +282,8 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
               label={label}
             />
           ))}
-        </div>
-      </details>
+        </Box>
+      </More>
       <PlacesFields
         places={fields.places}
         plan={plan}
@@ -286,11 +292,11 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
         }}
       />
       {!complete || answer === undefined ? null : (
-        <div
+        <Box
           role="status"
-          style={{
+          sx={{
             borderLeft: `4px solid var(--${answer.answer === 'no' ? 'grounded' : answer.answer === 'yes-after' ? 'restricted' : 'sea'})`,
-            paddingLeft: 12,
+            pl: 1.5,
           }}
         >
           <b>{ANSWERS[answer.answer]}</b> {answer.words}
@@ -300,7 +306,7 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
             </div>
           )}
           {answer.others.length === 0 ? null : (
-            <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap', alignItems: 'center', marginTop: 6 }}>
+            <Stack direction="row" spacing={0.75} sx={{ flexWrap: 'wrap', alignItems: 'center', mt: 0.75 }}>
               Could take it:{' '}
               {answer.others.map((one) => (
                 <Button
@@ -315,29 +321,28 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
                   {one.registration}
                 </Button>
               ))}
-            </div>
+            </Stack>
           )}
           {answer.against.length === 0 ? null : (
-            <details style={{ marginTop: 6 }}>
-              <summary style={{ cursor: 'pointer' }}>Why, and what would open it</summary>
-              <div style={{ marginTop: 8 }}>
+            <More summary="Why, and what would open it" sx={{ mt: 0.75 }}>
+              <Box sx={{ mt: 1 }}>
                 <Reasons reasons={answer.against} />
-              </div>
-            </details>
+              </Box>
+            </More>
           )}
-        </div>
+        </Box>
       )}
       {trouble === null ? null : (
         <Alert severity="error" role="alert">
           {trouble}
         </Alert>
       )}
-      <div style={{ display: 'flex', gap: 8 }}>
+      <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           {moving === null ? 'Enter it' : 'Move it'}
         </Button>
         <Button onClick={onDone}>Cancel</Button>
-      </div>
-    </form>
+      </Stack>
+    </Stack>
   );
 }

@@ -1,7 +1,10 @@
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import Link from 'next/link';
 import { MonthBars } from '@/charts/month-bars';
 import type { Folder } from '@/queries/aircraft/folder-view';
+import { ListLine, PlainList } from '../kit/layout';
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
@@ -9,14 +12,14 @@ const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', '
 export function Flights({ folder }: { readonly folder: Folder }) {
   return (
     <section aria-labelledby="flights">
-      <div style={{ display: 'flex', alignItems: 'center', gap: 12, margin: '24px 0 8px' }}>
-        <h2 id="flights" style={{ margin: 0, flex: 1 }}>
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', m: '24px 0 8px' }}>
+        <Box component="h2" id="flights" sx={{ m: 0, flex: 1 }}>
           Flights
-        </h2>
+        </Box>
         <Button component={Link} href={`/sheet/${folder.registration}`} size="small" variant="outlined">
           Sheets to print
         </Button>
-      </div>
+      </Stack>
       {folder.months.length === 0 ? null : (
         <MonthBars
           title="Hours flown"
@@ -31,24 +34,26 @@ export function Flights({ folder }: { readonly folder: Folder }) {
       )}
       {folder.oil.steps.length === 0 ? null : (
         <>
-          <h3 style={{ margin: '12px 0 0', fontSize: 17 }}>Oil use, US quarts an hour</h3>
+          <Box component="h3" sx={{ m: '12px 0 0', fontSize: 17 }}>
+            Oil use, US quarts an hour
+          </Box>
           <MonthBars
             title="Oil use from one top-up to the next, US quarts an hour"
             width={640}
             height={110}
             bars={folder.oil.steps.map(({ at, use }) => ({ name: at, value: use, label: use.toFixed(2) }))}
           />
-          <p className="small" style={{ margin: '2px 0 8px' }}>
+          <Box component="p" className="small" sx={{ m: '2px 0 8px' }}>
             {folder.oil.trend === null
               ? 'Too few top-ups to say where it goes.'
               : `All of them together: ${folder.oil.trend}. Each bar is what was added, over the hours since the one before.`}
-          </p>
+          </Box>
         </>
       )}
       {folder.flights.length === 0 ? <p>No flight is on record.</p> : null}
-      <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+      <PlainList>
         {folder.flights.map((flight) => (
-          <li key={flight.id} style={{ borderTop: '1px solid var(--rule)', padding: '7px 0' }}>
+          <ListLine key={flight.id}>
             <span className="mono small">{flight.left}</span> <b>{flight.person}</b>
             {flight.out ? <b> – out</b> : null}{' '}
             <span className="small">
@@ -65,9 +70,9 @@ export function Flights({ folder }: { readonly folder: Folder }) {
             {flight.remarks === '' || flight.remarks === 'Nothing to report' ? null : (
               <div>{flight.remarks}</div>
             )}
-          </li>
+          </ListLine>
         ))}
-      </ul>
+      </PlainList>
     </section>
   );
 }

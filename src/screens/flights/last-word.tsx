@@ -1,3 +1,5 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import type { CounterFlight } from '@/queries/flights/counter';
 import { Part } from './part';
@@ -14,19 +16,19 @@ export function LastWord({
   const { by, when, words, noted } = report;
   return (
     <Part title="What the last pilot reported">
-      <p style={{ margin: 0 }}>
+      <Typography>
         {by}, <span className="mono">{when}</span>:{' '}
         {words === null ? (
           <>{noted ? 'nothing to report.' : <b>nobody noted anything. Ask.</b>}</>
         ) : (
           <b>“{words}”</b>
         )}
-      </p>
+      </Typography>
       {words === null ? null : (
-        <p className="small" style={{ margin: '6px 0 0' }}>
+        <Box component="p" className="small" sx={{ m: '6px 0 0' }}>
           Is it something on the aircraft, and did nobody follow it up?{' '}
           <Link href={`/ramp/${registration}`}>Report it as a finding</Link> before it leaves.
-        </p>
+        </Box>
       )}
     </Part>
   );

@@ -1,6 +1,7 @@
 'use client';
 
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
@@ -9,6 +10,7 @@ import { useForm } from 'react-hook-form';
 import { asksAtCheckOut, unanswered } from '@/core/counter/desk';
 import type { CounterFlight } from '@/queries/flights/counter';
 import { send } from '../data/fetching';
+import { FieldGrid, PlainList } from '../kit/layout';
 import { LastWord } from './last-word';
 import { Part } from './part';
 import { enteredOf, ReadingFields, useReadings } from './readings';
@@ -66,13 +68,13 @@ export function Leaving({ flight }: { readonly flight: CounterFlight }) {
     >
       <LastWord report={flight.lastReport} registration={flight.registration} />
       <Part title="The pouch">
-        <ul style={{ margin: 0, padding: 0, listStyle: 'none', columns: 2, columnGap: 32 }}>
+        <PlainList sx={{ columns: 2, columnGap: 4 }}>
           {flight.papers.map(({ name, keptWhere }) => (
-            <li key={name} style={{ breakInside: 'avoid', padding: '3px 0' }}>
+            <Box component="li" key={name} sx={{ breakInside: 'avoid', py: 0.375, px: 0 }}>
               {name} <span className="small">{keptWhere}</span>
-            </li>
+            </Box>
           ))}
-        </ul>
+        </PlainList>
         {flight.papers.length === 0 ? <p className="small">No document was ever checked.</p> : null}
       </Part>
       <Part title="Meters">
@@ -91,7 +93,7 @@ export function Leaving({ flight }: { readonly flight: CounterFlight }) {
         />
       </Part>
       <Part title="Fuel, oil, remarks">
-        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 16 }}>
+        <FieldGrid>
           <TextField label="Fuel aboard, as dipped" {...register('fuelAboard')} />
           <TextField label="Oil, as read" {...register('oilAboard')} />
           <TextField
@@ -99,12 +101,12 @@ export function Leaving({ flight }: { readonly flight: CounterFlight }) {
             multiline
             minRows={1}
             {...register('remarks')}
-            style={{ gridColumn: '1 / -1' }}
+            sx={{ gridColumn: '1 / -1' }}
           />
-        </div>
+        </FieldGrid>
       </Part>
       {trouble === null ? null : (
-        <Alert severity="error" role="alert" style={{ marginBottom: 12 }}>
+        <Alert severity="error" role="alert" sx={{ mb: 1.5 }}>
           {trouble}
         </Alert>
       )}

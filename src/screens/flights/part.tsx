@@ -1,11 +1,14 @@
+import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 
 /** A part of the conversation at the Counter, in its order. */
 export function Part({ title, children }: { readonly title: string; readonly children: ReactNode }) {
   return (
-    <section aria-label={title} style={{ borderTop: '1px solid var(--rule)', padding: '14px 0' }}>
-      <h2 style={{ margin: '0 0 10px' }}>{title}</h2>
+    <Box component="section" aria-label={title} sx={{ borderTop: '1px solid var(--rule)', py: 1.75, px: 0 }}>
+      <Box component="h2" sx={{ m: '0 0 10px' }}>
+        {title}
+      </Box>
       {children}
-    </section>
+    </Box>
   );
 }

@@ -1,7 +1,9 @@
 'use client';
 
 import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import type { DayPlan } from '@/queries/flights/plan';
 
@@ -61,13 +63,13 @@ export function PlacesFields({
     );
   };
   return (
-    <div style={{ display: 'grid', gap: 8 }}>
+    <Stack spacing={1}>
       {places.map((place, at) => (
-        <div
+        <Box
           key={at}
           role="group"
           aria-label={`Place ${at + 1}`}
-          style={{ display: 'grid', gridTemplateColumns: '1.4fr 1fr 1fr', gap: 8 }}
+          sx={{ display: 'grid', gridTemplateColumns: '1.4fr 1fr 1fr', gap: 1 }}
         >
           <Autocomplete
             freeSolo
@@ -102,7 +104,7 @@ export function PlacesFields({
               set(at, { timeZone });
             }}
             renderInput={(params) => <TextField {...params} label="Its time zone" />}
-            style={{ gridColumn: 'span 2' }}
+            sx={{ gridColumn: 'span 2' }}
           />
           <Button
             size="small"
@@ -112,7 +114,7 @@ export function PlacesFields({
           >
             Remove
           </Button>
-        </div>
+        </Box>
       ))}
       {places.length >= 6 ? null : (
         <div>
@@ -126,6 +128,6 @@ export function PlacesFields({
           </Button>
         </div>
       )}
-    </div>
+    </Stack>
   );
 }

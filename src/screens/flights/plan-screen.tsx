@@ -1,9 +1,16 @@
 'use client';
 
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import Stack from '@mui/material/Stack';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useQueryClient } from '@tanstack/react-query';
+import Link from 'next/link';
 import { useState } from 'react';
 import { may } from '@/contracts/kernel/permissions';
 import { addDays } from '@/core/time/civil-date';
@@ -15,8 +22,8 @@ import { send } from '../data/fetching';
 import { useLive } from '../data/live';
 import { useDayPlan, useMe } from '../data/queries';
 import { DeskHeader } from '../shell/desk-header';
+import { DeskWaiting } from '../shell/desk-page';
 import { NotLive } from '../shell/not-live';
-import { Trouble } from '../shell/trouble';
 import { FlightForm } from './flight-form';
 
 const ANSWERS: Readonly<Record<PlanLine['answer'], string>> = {
@@ -44,24 +51,7 @@ export function PlanScreen() {
   const { data: plan, error, refetch } = useDayPlan(day);
   const { data: me } = useMe();
   const deadSince = useLive();
-  if (plan === undefined)
-    return (
-      <>
-        <DeskHeader />
-        <main>
-          {error === null ? (
-            <p style={{ padding: 24 }}>Loading …</p>
-          ) : (
-            <Trouble
-              error={error}
-              retry={() => {
-                void refetch();
-              }}
-            />
-          )}
-        </main>
-      </>
-    );
+  if (plan === undefined) return <DeskWaiting query={{ error, refetch }} />;
   const selected =
     plan.flights.find(({ flightId }) => flightId === chosen)
     ?? plan.flights.find(({ answer }) => answer !== 'past' && answer !== 'left')
@@ -124,22 +114,24 @@ export function PlanScreen() {
         </span>
       </DeskHeader>
       <NotLive since={deadSince} zone={plan.zone} />
-      <main
-        style={{
-          padding: '16px 20px 40px',
+      <Box
+        component="main"
+        sx={{
+          p: '16px 20px 40px',
           display: 'grid',
           gridTemplateColumns: 'minmax(0, 1fr) 400px',
-          gap: 28,
+          gap: 3.5,
           maxWidth: 1320,
-          margin: '0 auto',
+          my: 0,
+          mx: 'auto',
         }}
       >
         <div>
-          <div style={{ display: 'flex', gap: 10, alignItems: 'center', marginBottom: 10 }}>
-            <h1 style={{ margin: 0, flex: 1 }}>
+          <Stack direction="row" spacing={1.25} sx={{ alignItems: 'center', mb: 1.25 }}>
+            <Box component="h1" sx={{ m: 0, flex: 1 }}>
               {dateText(plan.date)}
               {plan.date === plan.today ? ', today' : ''}
-            </h1>
+            </Box>
             <Button
               onClick={() => {
                 shift(-1);
@@ -170,68 +162,65 @@ export function PlanScreen() {
             >
               Enter a flight
             </Button>
-          </div>
+          </Stack>
           {trouble === null ? null : (
             <Alert severity="error" role="alert">
               {trouble}
             </Alert>
           )}
-          <div
+          <Box
             tabIndex={0}
             role="region"
             aria-label="Flights; arrow keys choose, n enters, m moves, x cancels, left and right change the day"
             onKeyDown={keys}
-            style={{ border: '1px solid var(--rule)', background: 'var(--card)' }}
+            sx={{ border: '1px solid var(--rule)', bgcolor: 'var(--card)' }}
           >
             {plan.flights.length === 0 ? (
-              <p style={{ padding: 16 }}>No flight is planned for this day. Press n, or “Enter a flight”.</p>
+              <Box component="p" sx={{ p: 2 }}>
+                No flight is planned for this day. Press n, or “Enter a flight”.
+              </Box>
             ) : null}
-            <table style={{ borderCollapse: 'collapse', width: '100%' }}>
-              <thead className="small" style={{ textAlign: 'left' }}>
-                <tr>
+            <Table>
+              <TableHead className="small">
+                <TableRow>
                   {['When', 'Aircraft', 'Who', 'Answer', 'Do'].map((name) => (
-                    <th key={name} style={{ padding: '6px 10px', fontWeight: 400 }}>
+                    <TableCell key={name} sx={{ fontWeight: 400 }}>
                       {name}
-                    </th>
+                    </TableCell>
                   ))}
-                </tr>
-              </thead>
-              <tbody>
+                </TableRow>
+              </TableHead>
+              <TableBody>
                 {plan.flights.map((flight) => (
-                  <tr
+                  <TableRow
                     key={flight.flightId}
                     aria-selected={flight === selected}
                     onClick={() => {
                       setChosen(flight.flightId);
                     }}
-                    style={{
+                    sx={{
                       background: flight === selected ? 'var(--sea-tint)' : 'transparent',
-                      borderTop: '1px solid var(--rule)',
                       cursor: 'pointer',
                     }}
                   >
-                    <td
+                    <TableCell
                       className="mono"
-                      style={{
-                        padding: '9px 10px',
-                        borderLeft: `5px solid var(--${toneOf(flight.answer)})`,
-                        whiteSpace: 'nowrap',
-                      }}
+                      sx={{ borderLeft: `5px solid var(--${toneOf(flight.answer)})`, whiteSpace: 'nowrap' }}
                     >
                       {flight.starts}–{flight.ends}
-                    </td>
-                    <td className="figure" style={{ padding: '9px 10px', fontSize: 17 }}>
+                    </TableCell>
+                    <TableCell className="figure" sx={{ fontSize: 17 }}>
                       {flight.registration}
-                    </td>
-                    <td style={{ padding: '9px 10px' }}>
+                    </TableCell>
+                    <TableCell>
                       <b>{flight.person}</b>
                       {flight.flight.purpose === null ? '' : `, ${PURPOSE_NAMES[flight.flight.purpose]}`}
-                    </td>
-                    <td style={{ padding: '9px 10px' }}>
+                    </TableCell>
+                    <TableCell>
                       <b>{ANSWERS[flight.answer]}</b>
                       {flight.words === '' ? null : <div className="small">{flight.words}</div>}
-                    </td>
-                    <td style={{ padding: '4px 10px', textAlign: 'right', whiteSpace: 'nowrap' }}>
+                    </TableCell>
+                    <TableCell sx={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
                       {open(flight) ? (
                         <>
                           <Button size="small" component={Link} href={`/counter/${flight.flightId}`}>
@@ -263,18 +252,18 @@ export function PlanScreen() {
                           Counter
                         </Button>
                       )}
-                    </td>
-                  </tr>
+                    </TableCell>
+                  </TableRow>
                 ))}
-              </tbody>
-            </table>
-          </div>
+              </TableBody>
+            </Table>
+          </Box>
           <p className="small">
             Every flight is decided as the records stand now, and again whenever they change. Keys: arrows
             choose a flight and a day, n enters, m moves, x cancels.
           </p>
         </div>
-        <aside style={{ borderLeft: '1px solid var(--rule)', paddingLeft: 24 }}>
+        <Box component="aside" sx={{ borderLeft: '1px solid var(--rule)', pl: 3 }}>
           {doing === null ? (
             <p className="small">Choose a flight to move or cancel it, or enter a new one.</p>
           ) : (
@@ -288,8 +277,8 @@ export function PlanScreen() {
               }}
             />
           )}
-        </aside>
-      </main>
+        </Box>
+      </Box>
     </>
   );
 }

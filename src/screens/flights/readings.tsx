@@ -1,8 +1,10 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Question } from '@/core/counter/desk';
@@ -64,15 +66,15 @@ export function ReadingFields({
 }: Props) {
   const all = dials.map(({ dial }) => dial);
   return (
-    <div style={{ display: 'grid', gap: 16 }}>
+    <Stack spacing={2}>
       {dials.map((one) => {
         const { dial } = one;
         const own = readings.left.includes(dial.id) ? asks.filter((ask) => ask.dial === dial.id) : [];
         const same = own.length === 0 && readings.left.includes(dial.id);
         return (
-          <div
+          <Box
             key={dial.id}
-            style={{
+            sx={{
               display: 'grid',
               gridTemplateColumns: stacked ? 'minmax(0, 1fr)' : '260px 200px minmax(0, 1fr)',
               gap: stacked ? 10 : 16,
@@ -104,17 +106,13 @@ export function ReadingFields({
               {own.map((ask) => {
                 const { headline, accept } = tellQuestion(ask, dial, all);
                 return (
-                  <div key={ask.key} style={{ borderLeft: '4px solid var(--restricted)', paddingLeft: 12 }}>
+                  <Box key={ask.key} sx={{ borderLeft: '4px solid var(--restricted)', pl: 1.5 }}>
                     <div>{headline}</div>
                     {ask.intended.length === 0 ? null : (
-                      <div
-                        style={{
-                          display: 'flex',
-                          gap: 8,
-                          alignItems: 'center',
-                          flexWrap: 'wrap',
-                          margin: '6px 0',
-                        }}
+                      <Stack
+                        direction="row"
+                        spacing={1}
+                        sx={{ alignItems: 'center', flexWrap: 'wrap', my: 0.75, mx: 0 }}
                       >
                         Did you mean{' '}
                         {ask.intended.map(({ text }) => (
@@ -130,7 +128,7 @@ export function ReadingFields({
                             {text}
                           </Button>
                         ))}
-                      </div>
+                      </Stack>
                     )}
                     {accept === null ? null : (
                       <FormControlLabel
@@ -145,13 +143,13 @@ export function ReadingFields({
                         label={accept}
                       />
                     )}
-                  </div>
+                  </Box>
                 );
               })}
             </div>
-          </div>
+          </Box>
         );
       })}
-    </div>
+    </Stack>
   );
 }

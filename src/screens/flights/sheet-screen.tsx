@@ -1,6 +1,8 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useState } from 'react';
@@ -8,14 +10,14 @@ import type { Sheet } from '@/queries/flights/sheet';
 import { GateMark } from '@/ui/gate-mark';
 import { useSecondInAddress } from '../data/address';
 import { useSheet } from '../data/queries';
-import { Trouble } from '../shell/trouble';
+import { Coming } from '../shell/coming';
 
-const cell = { border: '1px solid #000', padding: '4px 6px', verticalAlign: 'top' } as const;
+const cell = { border: '1px solid #000', py: 0.5, px: 0.75, verticalAlign: 'top' } as const;
 const head = { ...cell, textAlign: 'left', fontSize: 12 } as const;
 
 function Flights({ sheet }: { readonly sheet: Sheet }) {
   return (
-    <table style={{ borderCollapse: 'collapse', width: '100%', fontSize: 14 }}>
+    <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%', fontSize: 14 }}>
       <thead>
         <tr>
           {[
@@ -31,9 +33,9 @@ function Flights({ sheet }: { readonly sheet: Sheet }) {
             'Fuel, oil',
             'Pilot’s report',
           ].map((name) => (
-            <th key={name} style={head}>
+            <Box component="th" key={name} sx={head}>
               {name}
-            </th>
+            </Box>
           ))}
         </tr>
       </thead>
@@ -47,92 +49,92 @@ function Flights({ sheet }: { readonly sheet: Sheet }) {
             <tr key={`${flight.id}/${meter.name}`}>
               {at === 0 ? (
                 <>
-                  <td style={cell} rowSpan={meters.length} className="mono">
+                  <Box component="td" sx={cell} rowSpan={meters.length} className="mono">
                     {flight.left}
-                  </td>
-                  <td style={cell} rowSpan={meters.length} className="mono">
+                  </Box>
+                  <Box component="td" sx={cell} rowSpan={meters.length} className="mono">
                     {flight.back}
-                  </td>
-                  <td style={cell} rowSpan={meters.length}>
+                  </Box>
+                  <Box component="td" sx={cell} rowSpan={meters.length}>
                     {flight.person}
                     <br />
                     {flight.purpose}
-                  </td>
+                  </Box>
                 </>
               ) : null}
-              <td style={cell}>
+              <Box component="td" sx={cell}>
                 {meter.name}
                 {meter.corrected ? ' (corrected)' : ''}
-              </td>
-              <td style={cell} className="mono">
+              </Box>
+              <Box component="td" sx={cell} className="mono">
                 {meter.out}
-              </td>
-              <td style={cell} className="mono">
+              </Box>
+              <Box component="td" sx={cell} className="mono">
                 {meter.in}
-              </td>
-              <td style={cell} className="mono">
+              </Box>
+              <Box component="td" sx={cell} className="mono">
                 {meter.ran}
-              </td>
+              </Box>
               {at === 0 ? (
                 <>
-                  <td style={cell} rowSpan={meters.length} className="mono">
+                  <Box component="td" sx={cell} rowSpan={meters.length} className="mono">
                     {flight.landings}
-                  </td>
-                  <td style={cell} rowSpan={meters.length} className="mono">
+                  </Box>
+                  <Box component="td" sx={cell} rowSpan={meters.length} className="mono">
                     {flight.billed}
-                  </td>
-                  <td style={cell} rowSpan={meters.length}>
+                  </Box>
+                  <Box component="td" sx={cell} rowSpan={meters.length}>
                     {[flight.fuel, flight.oil === '' ? '' : `oil ${flight.oil}`]
                       .filter((text) => text !== '')
                       .join('; ')}
-                  </td>
-                  <td style={cell} rowSpan={meters.length}>
+                  </Box>
+                  <Box component="td" sx={cell} rowSpan={meters.length}>
                     {flight.remarks}
-                  </td>
+                  </Box>
                 </>
               ) : null}
             </tr>
           ));
         })}
         {Array.from({ length: 3 }, (_, at) => (
-          <tr key={`empty-${at}`} style={{ height: 34 }}>
+          <Box component="tr" key={`empty-${at}`} sx={{ height: 34 }}>
             {Array.from({ length: 11 }, (__, column) => (
-              <td key={column} style={cell} />
+              <Box component="td" key={column} sx={cell} />
             ))}
-          </tr>
+          </Box>
         ))}
         <tr>
-          <td style={cell} colSpan={6}>
+          <Box component="td" sx={cell} colSpan={6}>
             <b>Day’s total</b>
-          </td>
-          <td style={cell} className="mono">
+          </Box>
+          <Box component="td" sx={cell} className="mono">
             {sheet.totals.ran.join(', ')}
-          </td>
-          <td style={cell} className="mono">
+          </Box>
+          <Box component="td" sx={cell} className="mono">
             {sheet.totals.landings}
-          </td>
-          <td style={cell} colSpan={3} />
+          </Box>
+          <Box component="td" sx={cell} colSpan={3} />
         </tr>
       </tbody>
-    </table>
+    </Box>
   );
 }
 
 function Open({ sheet }: { readonly sheet: Sheet }) {
   return (
-    <section aria-label="Open items" style={{ breakBefore: 'page', paddingTop: 12 }}>
+    <Box component="section" aria-label="Open items" sx={{ breakBefore: 'page', pt: 1.5 }}>
       <h2>Open on {sheet.registration}, to take to the aircraft</h2>
       {sheet.open.length === 0 ? (
         <p>No finding is open.</p>
       ) : (
-        <table style={{ borderCollapse: 'collapse', width: '100%', fontSize: 14 }}>
+        <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%', fontSize: 14 }}>
           <thead>
             <tr>
               {['Found', 'What and where', 'What it means', 'What was done, and by which certificate'].map(
                 (name) => (
-                  <th key={name} style={head}>
+                  <Box component="th" key={name} sx={head}>
                     {name}
-                  </th>
+                  </Box>
                 ),
               )}
             </tr>
@@ -140,16 +142,20 @@ function Open({ sheet }: { readonly sheet: Sheet }) {
           <tbody>
             {sheet.open.map((item) => (
               <tr key={item.id}>
-                <td style={cell}>{item.found}</td>
-                <td style={cell}>
+                <Box component="td" sx={cell}>
+                  {item.found}
+                </Box>
+                <Box component="td" sx={cell}>
                   <b>{item.what}</b> {item.where}
-                </td>
-                <td style={cell}>{item.meaning}</td>
-                <td style={{ ...cell, width: '38%', height: 64 }} />
+                </Box>
+                <Box component="td" sx={cell}>
+                  {item.meaning}
+                </Box>
+                <Box component="td" sx={{ ...cell, width: '38%', height: 64 }} />
               </tr>
             ))}
           </tbody>
-        </table>
+        </Box>
       )}
       {sheet.against.length === 0 ? null : (
         <>
@@ -174,7 +180,7 @@ function Open({ sheet }: { readonly sheet: Sheet }) {
       <p className="small">
         Notes on this sheet release nothing. What was done is entered and signed in Groval.
       </p>
-    </section>
+    </Box>
   );
 }
 
@@ -183,22 +189,12 @@ export function SheetScreen() {
   const registration = useSecondInAddress();
   const [day, setDay] = useState<string | null>(null);
   const { data: sheet, error, refetch } = useSheet(registration, day);
-  if (sheet === undefined)
-    return error === null ? (
-      <p style={{ padding: 24 }}>Loading …</p>
-    ) : (
-      <Trouble
-        error={error}
-        retry={() => {
-          void refetch();
-        }}
-      />
-    );
+  if (sheet === undefined) return <Coming query={{ error, refetch }} />;
   return (
-    <main className="stark" style={{ padding: '16px 24px', minHeight: '100vh' }}>
-      <div className="on-screen" style={{ display: 'flex', gap: 12, alignItems: 'center', marginBottom: 16 }}>
+    <Box component="main" className="stark" sx={{ py: 2, px: 3, minHeight: '100vh' }}>
+      <Stack direction="row" spacing={1.5} className="on-screen" sx={{ alignItems: 'center', mb: 2 }}>
         <Link href={`/aircraft/${sheet.registration}`}>← Folder</Link>
-        <span style={{ flex: 1 }} />
+        <Box component="span" sx={{ flex: 1 }} />
         <TextField
           size="small"
           label="Day"
@@ -217,21 +213,21 @@ export function SheetScreen() {
         >
           Print
         </Button>
-      </div>
-      <div style={{ display: 'flex', gap: 14, alignItems: 'center', marginBottom: 10 }}>
+      </Stack>
+      <Stack direction="row" spacing={1.75} sx={{ alignItems: 'center', mb: 1.25 }}>
         <GateMark verdict={sheet.verdict} size={40} />
-        <div style={{ flex: 1 }}>
-          <h1 style={{ margin: 0 }}>
+        <Box sx={{ flex: 1 }}>
+          <Box component="h1" sx={{ m: 0 }}>
             Trip sheet <span className="figure">{sheet.registration}</span>, {sheet.dateWords}
-          </h1>
+          </Box>
           <div>
             {sheet.typeName} · {sheet.club}, {sheet.field} · {sheet.verdict} when printed {sheet.printed};{' '}
             {sheet.windowText} · in service <span className="mono">{sheet.timeInService}</span>
           </div>
-        </div>
-      </div>
+        </Box>
+      </Stack>
       <Flights sheet={sheet} />
       <Open sheet={sheet} />
-    </main>
+    </Box>
   );
 }

@@ -5,6 +5,7 @@ import TextField from '@mui/material/TextField';
 import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
 import { sentenceCase } from '@/explain/formats';
 import { CERTIFICATE_CHOICES } from '@/explain/names';
+import { FieldGrid } from './layout';
 
 /** Who signs, as a form holds it. */
 export interface SignerText {
@@ -108,7 +109,7 @@ export function SignerFields({
         ) : null}
       </TextField>
       {value.by !== COPIED ? null : (
-        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
+        <FieldGrid>
           {text('name', 'Who signed there')}
           <TextField
             select
@@ -128,7 +129,7 @@ export function SignerFields({
           <span />
           {day('from', 'Valid from')}
           {day('until', 'Valid until (empty: does not expire)')}
-        </div>
+        </FieldGrid>
       )}
     </>
   );

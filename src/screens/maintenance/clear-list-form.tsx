@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -79,13 +80,15 @@ export function ClearListForm({
     helperText: errors[name]?.message,
   });
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={1.5}
       noValidate
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
       aria-label={`Clear the list of the ${list.name}`}
-      style={{ display: 'grid', gap: 12, maxWidth: 560, padding: '10px 0' }}
+      sx={{ maxWidth: 560, py: 1.25, px: 0 }}
     >
       <TextField
         label="What was done about each item"
@@ -129,6 +132,6 @@ export function ClearListForm({
           Sign and return to service
         </Button>
       </div>
-    </form>
+    </Stack>
   );
 }

@@ -1,5 +1,9 @@
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
 import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
 import type { DueRow, Folder } from '@/queries/aircraft/folder-view';
+import { ListLine, PlainList } from '../kit/layout';
+import { More } from '../kit/more';
 
 /** How much of a ruler is drawn: 60 hours, or 400 days. */
 const HOURS = 60;
@@ -31,23 +35,22 @@ function Ruler({ row }: { readonly row: DueRow }) {
 
 function Rows({ rows }: { readonly rows: readonly DueRow[] }) {
   return (
-    <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+    <PlainList>
       {rows.map((row) => (
-        <li key={row.id} style={{ borderTop: '1px solid var(--rule)', padding: '8px 0' }}>
-          <div style={{ display: 'flex', gap: 10, alignItems: 'baseline' }}>
-            <span
+        <ListLine key={row.id}>
+          <Stack direction="row" spacing={1.25} sx={{ alignItems: 'baseline' }}>
+            <Box
+              component="span"
               className="figure"
-              style={{
-                fontSize: 18,
-                minWidth: 104,
-                color: row.left === 'now' ? 'var(--grounded)' : undefined,
-              }}
+              sx={{ fontSize: 18, minWidth: 104, color: row.left === 'now' ? 'var(--grounded)' : undefined }}
             >
               {row.left}
-            </span>
-            <b style={{ flex: 1 }}>{row.name}</b>
+            </Box>
+            <Box component="b" sx={{ flex: 1 }}>
+              {row.name}
+            </Box>
             <span className="mono">{row.next}</span>
-          </div>
+          </Stack>
           <Ruler row={row} />
           <div className="small">
             {[
@@ -58,13 +61,11 @@ function Rows({ rows }: { readonly rows: readonly DueRow[] }) {
               .filter((text) => text !== '')
               .join(' · ')}
           </div>
-        </li>
+        </ListLine>
       ))}
-    </ul>
+    </PlainList>
   );
 }
-
-const summary = { padding: '8px 0', borderTop: '1px solid var(--rule)', cursor: 'pointer' } as const;
 
 /** What is due next, nearest first: how often, last done, next, what is left drawn against its limit, and who may sign it. */
 export function DueList({ folder, page }: { readonly folder: Folder; readonly page: AircraftPage }) {
@@ -79,23 +80,21 @@ export function DueList({ folder, page }: { readonly folder: Folder; readonly pa
         <Rows rows={folder.due.slice(0, SHOWN)} />
       )}
       {more.length === 0 ? null : (
-        <details>
-          <summary style={summary}>{more.length} later</summary>
+        <More summary={<>{more.length} later</>}>
           <Rows rows={more} />
-        </details>
+        </More>
       )}
       {steps.length === 0 ? null : (
-        <details>
-          <summary style={summary}>{steps.length} to be looked at or measured again</summary>
-          <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+        <More summary={<>{steps.length} to be looked at or measured again</>}>
+          <PlainList>
             {steps.map((step) => (
-              <li key={step.id} style={{ borderTop: '1px solid var(--rule)', padding: '8px 0' }}>
+              <ListLine key={step.id}>
                 <span className="figure">{step.figure}</span> {step.headline}
                 <div className="small">{step.meaning}</div>
-              </li>
+              </ListLine>
             ))}
-          </ul>
-        </details>
+          </PlainList>
+        </More>
       )}
     </section>
   );

@@ -1,22 +1,25 @@
 'use client';
+
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { parseCivilDate } from '@/core/time/civil-date';
+import { may } from '@/contracts/kernel/permissions';
 import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
+import { parseCivilDate } from '@/core/time/civil-date';
 import { dateText, sentenceCase } from '@/explain/formats';
 import { CERTIFICATE_CHOICES, METER_NAMES_IN_WORDS } from '@/explain/names';
-import type { EntryPreview } from '@/queries/maintenance/entry-preview';
 import type { Folder } from '@/queries/aircraft/folder-view';
-import { may } from '@/contracts/kernel/permissions';
+import type { EntryPreview } from '@/queries/maintenance/entry-preview';
 import { send } from '../data/fetching';
 import { sendPhoto } from '../data/photos';
+import { FieldGrid } from '../kit/layout';
 import { PhotoField } from '../kit/photo-field';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 import { COPIED, type Fields, choices, draftOf, wording } from './entry-draft';
@@ -156,15 +159,16 @@ export function EntryForm({
   });
   const date = parseCivilDate(fields.completedOn);
   const inspection = fields.what.startsWith('inspection/');
-  const two = { display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 14 } as const;
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={1.75}
       noValidate
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
       aria-label="Record maintenance"
-      style={{ display: 'grid', gap: 14, maxWidth: 760, padding: '10px 0 20px' }}
+      sx={{ maxWidth: 760, p: '10px 0 20px' }}
     >
       <TextField
         select
@@ -191,7 +195,7 @@ export function EntryForm({
           ))}
         </TextField>
       )}
-      <div style={two}>
+      <FieldGrid>
         <TextField
           label="Completed on"
           type="date"
@@ -245,7 +249,7 @@ export function EntryForm({
             slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }}
           />
         ) : null}
-      </div>
+      </FieldGrid>
       <TextField
         label="Description, as the record needs it"
         multiline
@@ -279,7 +283,7 @@ export function EntryForm({
         ) : null}
       </TextField>
       {copied ? (
-        <div style={two}>
+        <FieldGrid>
           <TextField label="Who signed there" {...register('name')} {...field('name')} />
           <TextField
             select
@@ -310,7 +314,7 @@ export function EntryForm({
             {...register('until')}
             {...field('until')}
           />
-        </div>
+        </FieldGrid>
       ) : null}
       {copied ? (
         <>
@@ -342,12 +346,12 @@ export function EntryForm({
         {...field('password')}
       />
       <SignedTrouble trouble={trouble} />
-      <div style={{ display: 'flex', gap: 8 }}>
+      <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           {copied ? 'Record the copy' : 'Sign the entry'}
         </Button>
         <Button onClick={onDone}>Cancel</Button>
-      </div>
-    </form>
+      </Stack>
+    </Stack>
   );
 }

@@ -1,11 +1,12 @@
+import Box from '@mui/material/Box';
 import { sentenceCase } from '@/explain/formats';
 import type { EntryPreview } from '@/queries/maintenance/entry-preview';
 
 export function Preview({ preview, copied }: { readonly preview: EntryPreview; readonly copied: boolean }) {
   return (
-    <div
+    <Box
       role="status"
-      style={{ borderLeft: '4px solid var(--sea)', background: 'var(--sea-tint)', padding: '10px 14px' }}
+      sx={{ borderLeft: '4px solid var(--sea)', background: 'var(--sea-tint)', py: 1.25, px: 1.75 }}
     >
       <b>{copied ? 'Once somebody vouches for it.' : 'Before you sign.'}</b>{' '}
       {preview.verdict.before === preview.verdict.after
@@ -14,7 +15,7 @@ export function Preview({ preview, copied }: { readonly preview: EntryPreview; r
       {preview.moved.length === 0 ? (
         <div>Nothing that is due next changes.</div>
       ) : (
-        <ul style={{ margin: '6px 0 0', paddingLeft: 18 }}>
+        <Box component="ul" sx={{ m: '6px 0 0', pl: 2.25 }}>
           {preview.moved.map((one) => (
             <li key={one.name + one.after}>
               <b>{sentenceCase(one.name)}</b>: <span className="mono">{one.before}</span> →{' '}
@@ -22,16 +23,16 @@ export function Preview({ preview, copied }: { readonly preview: EntryPreview; r
               <div className="small">{one.sum}</div>
             </li>
           ))}
-        </ul>
+        </Box>
       )}
       {preview.faults.length === 0 ? null : (
-        <div style={{ color: 'var(--grounded)', fontWeight: 700 }}>
+        <Box sx={{ color: 'var(--grounded)', fontWeight: 700 }}>
           It would not count yet: {preview.faults.join('; ')}.
-        </div>
+        </Box>
       )}
-      <div className="small" style={{ marginTop: 6 }}>
+      <Box className="small" sx={{ mt: 0.75 }}>
         May be signed by: {preview.signs}.
-      </div>
-    </div>
+      </Box>
+    </Box>
   );
 }

@@ -1,9 +1,13 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import { useState } from 'react';
 import { may } from '@/contracts/kernel/permissions';
 import type { Folder } from '@/queries/aircraft/folder-view';
+import { ListLine, PlainList } from '../kit/layout';
+import { More } from '../kit/more';
 import { PhotoLinks } from '../kit/photo-field';
 import { ClearListForm } from './clear-list-form';
 import { EntryForm } from './entry-form';
@@ -22,12 +26,12 @@ function Entry({
   readonly keeper: boolean;
 }) {
   return (
-    <li style={{ borderTop: '1px solid var(--rule)', padding: '8px 0' }}>
-      <div style={{ display: 'flex', gap: 12, alignItems: 'baseline' }}>
-        <span className="mono small" style={{ width: 100 }}>
+    <ListLine>
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'baseline' }}>
+        <Box component="span" className="mono small" sx={{ width: 100 }}>
           {entry.on}
-        </span>
-        <div style={{ flex: 1, textDecoration: entry.struck === null ? 'none' : 'line-through' }}>
+        </Box>
+        <Box sx={{ flex: 1, textDecoration: entry.struck === null ? 'none' : 'line-through' }}>
           <b>{entry.title}</b>
           {entry.reading === '' ? (
             ''
@@ -52,7 +56,7 @@ function Entry({
               <PhotoLinks photos={entry.photos} />
             </div>
           )}
-        </div>
+        </Box>
         {keeper && entry.struck === null ? (
           <StrikeForm
             folder={folder}
@@ -61,9 +65,9 @@ function Entry({
             what={`${entry.title} of ${entry.on}`}
           />
         ) : null}
-      </div>
+      </Stack>
       <StruckText struck={entry.struck} />
-    </li>
+    </ListLine>
   );
 }
 
@@ -73,18 +77,18 @@ export function Logbook({ folder, roles }: { readonly folder: Folder; readonly r
   const writes = may(roles, 'sign-entry') || may(roles, 'copy-entry');
   const keeper = may(roles, 'correct-records');
   const shown = (entries: Folder['logbook']) => (
-    <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+    <PlainList>
       {entries.map((entry) => (
         <Entry key={entry.id} folder={folder} entry={entry} keeper={keeper} />
       ))}
-    </ul>
+    </PlainList>
   );
   return (
     <section aria-labelledby="logbook">
-      <div style={{ display: 'flex', alignItems: 'center', gap: 12, margin: '24px 0 8px' }}>
-        <h2 id="logbook" style={{ margin: 0, flex: 1 }}>
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', m: '24px 0 8px' }}>
+        <Box component="h2" id="logbook" sx={{ m: 0, flex: 1 }}>
           Maintenance record
-        </h2>
+        </Box>
         {writes && !writing ? (
           <Button
             variant="outlined"
@@ -96,7 +100,7 @@ export function Logbook({ folder, roles }: { readonly folder: Folder; readonly r
             Record maintenance …
           </Button>
         ) : null}
-      </div>
+      </Stack>
       {writing ? (
         <EntryForm
           folder={folder}
@@ -107,22 +111,19 @@ export function Logbook({ folder, roles }: { readonly folder: Folder; readonly r
         />
       ) : null}
       {folder.openLists.map((list) => (
-        <div key={list.id} style={{ borderLeft: '4px solid var(--grounded)', padding: '6px 0 6px 12px' }}>
+        <Box key={list.id} sx={{ borderLeft: '4px solid var(--grounded)', p: '6px 0 6px 12px' }}>
           <b>
             The {list.name} of {list.on} did not approve the aircraft.
           </b>{' '}
           Its list has to be cleared.
           {roles.includes('mechanic') ? <ClearListForm folder={folder} list={list} /> : null}
-        </div>
+        </Box>
       ))}
       {folder.logbook.length === 0 ? <p>Nothing is entered yet.</p> : shown(folder.logbook.slice(0, SHOWN))}
       {folder.logbook.length > SHOWN ? (
-        <details>
-          <summary style={{ padding: '8px 0', borderTop: '1px solid var(--rule)', cursor: 'pointer' }}>
-            {folder.logbook.length - SHOWN} earlier
-          </summary>
+        <More summary={<>{folder.logbook.length - SHOWN} earlier</>}>
           {shown(folder.logbook.slice(SHOWN))}
-        </details>
+        </More>
       ) : null}
       <p className="small">
         Kept for as long as the law asks: entries of work until it is repeated or superseded, or for a year;

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -78,13 +79,15 @@ export function StrikeForm({ folder, recordId, kind, what, shown }: Props) {
     helperText: errors[name]?.message,
   });
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={1.5}
       noValidate
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
       aria-label={`Correct ${what}`}
-      style={{ display: 'grid', gap: 12, maxWidth: 520, padding: '10px 0' }}
+      sx={{ maxWidth: 520, py: 1.25, px: 0 }}
     >
       <div className="small">
         The entry stays readable, struck out through, with your name and the reason.
@@ -124,7 +127,7 @@ export function StrikeForm({ folder, recordId, kind, what, shown }: Props) {
           label="It is right even so: I correct the other reading next"
         />
       ) : null}
-      <div style={{ display: 'flex', gap: 8 }}>
+      <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           {shown === undefined ? 'Strike the entry' : 'Strike and write again'}
         </Button>
@@ -135,8 +138,8 @@ export function StrikeForm({ folder, recordId, kind, what, shown }: Props) {
         >
           Cancel
         </Button>
-      </div>
-    </form>
+      </Stack>
+    </Stack>
   );
 }
 

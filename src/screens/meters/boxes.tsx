@@ -1,13 +1,16 @@
 'use client';
 
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { Refusal, send } from '../data/fetching';
+import { ListLine, PlainList } from '../kit/layout';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 import { StrikeForm, StruckText } from '../maintenance/strike-form';
 
@@ -53,9 +56,9 @@ function Fit({ folder }: { readonly folder: Folder }) {
       {key === null ? null : (
         <Alert severity="success" role="status">
           The box sends with this key. It is shown once; copy it now:{' '}
-          <code className="mono" style={{ wordBreak: 'break-all', userSelect: 'all' }}>
+          <Box component="code" className="mono" sx={{ wordBreak: 'break-all', userSelect: 'all' }}>
             {key}
-          </code>
+          </Box>
         </Alert>
       )}
       {!open ? (
@@ -68,13 +71,15 @@ function Fit({ folder }: { readonly folder: Folder }) {
           Fit a meter recorder …
         </Button>
       ) : (
-        <form
+        <Stack
+          component="form"
+          spacing={1.5}
           noValidate
           onSubmit={(event) => {
             void handleSubmit(submit)(event);
           }}
           aria-label="Fit a meter recorder"
-          style={{ display: 'grid', gap: 12, padding: '10px 0' }}
+          sx={{ py: 1.25, px: 0 }}
         >
           <TextField
             label="Name of the box"
@@ -94,7 +99,7 @@ function Fit({ folder }: { readonly folder: Folder }) {
               {trouble}
             </Alert>
           )}
-          <div style={{ display: 'flex', gap: 8 }}>
+          <Stack direction="row" spacing={1}>
             <Button type="submit" variant="contained" disabled={isSubmitting}>
               Fit it
             </Button>
@@ -105,8 +110,8 @@ function Fit({ folder }: { readonly folder: Folder }) {
             >
               Cancel
             </Button>
-          </div>
-        </form>
+          </Stack>
+        </Stack>
       )}
     </>
   );
@@ -129,7 +134,7 @@ function Remove({ folder, box }: { readonly folder: Folder; readonly box: Folder
       </Button>
     );
   return (
-    <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', padding: '6px 0' }}>
+    <Stack direction="row" spacing={1} sx={{ flexWrap: 'wrap', py: 0.75, px: 0 }}>
       <TextField
         size="small"
         label="Why it was taken out"
@@ -160,7 +165,7 @@ function Remove({ folder, box }: { readonly folder: Folder; readonly box: Folder
         Cancel
       </Button>
       <SignedTrouble trouble={trouble} />
-    </div>
+    </Stack>
   );
 }
 
@@ -170,30 +175,30 @@ export function Boxes({ folder, keeper }: { readonly folder: Folder; readonly ke
   return (
     <div>
       {folder.boxes.length === 0 ? null : <h3>Meter recorders</h3>}
-      <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>
+      <PlainList>
         {folder.boxes.map((box) => (
-          <li key={box.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}>
-            <span style={{ textDecoration: box.struck === null ? 'none' : 'line-through' }}>
+          <ListLine key={box.id}>
+            <Box component="span" sx={{ textDecoration: box.struck === null ? 'none' : 'line-through' }}>
               <b>{box.name}</b> {box.words}.{box.removed ? ' Taken out.' : ''}
-            </span>
+            </Box>
             {box.ahead === null ? null : (
               <div>
-                <b className="figure" style={{ color: 'var(--restricted)' }}>
+                <Box component="b" className="figure" sx={{ color: 'var(--restricted)' }}>
                   {box.ahead}
-                </b>{' '}
+                </Box>{' '}
                 more than the flights and readings on record. It counts towards every limit.
               </div>
             )}
             <StruckText struck={box.struck} />
             {keeper && box.struck === null ? (
-              <div style={{ display: 'flex', gap: 4 }}>
+              <Stack direction="row" spacing={0.5}>
                 {box.removed ? null : <Remove folder={folder} box={box} />}
                 <StrikeForm folder={folder} recordId={box.id} kind="box" what={`what ${box.name} counted`} />
-              </div>
+              </Stack>
             ) : null}
-          </li>
+          </ListLine>
         ))}
-      </ul>
+      </PlainList>
       {keeper ? <Fit folder={folder} /> : null}
     </div>
   );

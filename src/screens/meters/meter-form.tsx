@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
@@ -125,13 +126,15 @@ export function MeterForm({
   });
   const figure = { htmlInput: { inputMode: 'decimal', className: 'figure' } } as const;
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={1.5}
       noValidate
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
       aria-label={dial === null ? 'Enter a meter' : `Exchange ${dial.name}`}
-      style={{ display: 'grid', gap: 12, padding: '10px 0' }}
+      sx={{ py: 1.25, px: 0 }}
     >
       <TextField label="Name, as people call it" {...register('name')} {...field('name')} />
       {dial === null ? (
@@ -181,7 +184,7 @@ export function MeterForm({
         slotProps={figure}
       />
       <SignedTrouble trouble={trouble} />
-      <div style={{ display: 'flex', gap: 8 }}>
+      <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           {dial === null ? 'Enter this meter' : 'Record the exchange'}
         </Button>
@@ -192,7 +195,7 @@ export function MeterForm({
         >
           Cancel
         </Button>
-      </div>
-    </form>
+      </Stack>
+    </Stack>
   );
 }

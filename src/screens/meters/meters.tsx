@@ -1,15 +1,19 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
+import { ListLine, PlainList } from '../kit/layout';
+import { More } from '../kit/more';
+import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { StrikeForm, StruckText } from '../maintenance/strike-form';
 import { Boxes } from './boxes';
 import { MeterForm } from './meter-form';
 import { ReadMeters } from './read-meters';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
-import { StrikeForm, StruckText } from '../maintenance/strike-form';
 
 /** So many readings are shown at once. */
 const SHOWN = 8;
@@ -63,18 +67,21 @@ function Attribute({ folder, gap }: { readonly folder: Folder; readonly gap: Gap
       })}
       error={errors[name] !== undefined}
       helperText={errors[name]?.message ?? 'empty: not known'}
-      style={{ width: 150 }}
+      sx={{ width: 150 }}
       slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }}
     />
   );
   return (
-    <form
+    <Stack
+      component="form"
+      direction="row"
+      spacing={1}
       noValidate
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
       aria-label={`Who flew ${gap.length} on ${gap.name}`}
-      style={{ display: 'flex', gap: 8, alignItems: 'flex-start', flexWrap: 'wrap', padding: '12px 0 6px' }}
+      sx={{ alignItems: 'flex-start', flexWrap: 'wrap', p: '12px 0 6px' }}
     >
       <TextField
         size="small"
@@ -96,7 +103,7 @@ function Attribute({ folder, gap }: { readonly folder: Folder; readonly gap: Gap
         Say so
       </Button>
       <SignedTrouble trouble={trouble} />
-    </form>
+    </Stack>
   );
 }
 
@@ -110,15 +117,18 @@ function Reading({
   readonly keeper: boolean;
 }) {
   return (
-    <li style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}>
-      <div style={{ display: 'flex', gap: 12, alignItems: 'baseline' }}>
-        <span className="mono small" style={{ width: 150 }}>
+    <ListLine>
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'baseline' }}>
+        <Box component="span" className="mono small" sx={{ width: 150 }}>
           {reading.when}
-        </span>
-        <span style={{ flex: 1, textDecoration: reading.struck === null ? 'none' : 'line-through' }}>
+        </Box>
+        <Box
+          component="span"
+          sx={{ flex: 1, textDecoration: reading.struck === null ? 'none' : 'line-through' }}
+        >
           {reading.name} <span className="figure">{reading.shown}</span>{' '}
           <span className="small">{reading.whose}</span>
-        </span>
+        </Box>
         {keeper && reading.struck === null ? (
           <StrikeForm
             folder={folder}
@@ -128,9 +138,9 @@ function Reading({
             shown={reading.shown}
           />
         ) : null}
-      </div>
+      </Stack>
       <StruckText struck={reading.struck} />
-    </li>
+    </ListLine>
   );
 }
 
@@ -142,10 +152,10 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
   const former = folder.dials.filter(({ replaced }) => replaced);
   return (
     <section aria-labelledby="meters">
-      <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginTop: 24 }}>
-        <h2 id="meters" style={{ margin: 0, flex: 1 }}>
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', mt: 3 }}>
+        <Box component="h2" id="meters" sx={{ m: 0, flex: 1 }}>
           Meters
-        </h2>
+        </Box>
         {reading || (folder.panel.dials.length === 0 && folder.panel.service === null) ? null : (
           <Button
             variant="outlined"
@@ -157,7 +167,7 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
             Read the meters …
           </Button>
         )}
-      </div>
+      </Stack>
       {reading ? (
         <ReadMeters
           folder={folder}
@@ -167,24 +177,26 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
         />
       ) : null}
       {inUse.length === 0 ? <p>Nobody has said yet which meters it has.</p> : null}
-      <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>
+      <PlainList>
         {inUse.map((dial) => (
-          <li key={dial.id} style={{ borderTop: '1px solid var(--rule)', padding: '8px 0' }}>
-            <div style={{ display: 'flex', gap: 12, alignItems: 'baseline' }}>
-              <b style={{ flex: 1 }}>{dial.name}</b>
-              <span className="figure" style={{ fontSize: 18 }}>
+          <ListLine key={dial.id}>
+            <Stack direction="row" spacing={1.5} sx={{ alignItems: 'baseline' }}>
+              <Box component="b" sx={{ flex: 1 }}>
+                {dial.name}
+              </Box>
+              <Box component="span" className="figure" sx={{ fontSize: 18 }}>
                 {dial.shows}
-              </span>
-            </div>
+              </Box>
+            </Stack>
             <div className="small">
               {dial.counts.map(({ name, stands }) => `${name} ${stands}`).join(' · ')}
               {dial.bills ? ' · flights are billed by it' : ''}
               {dial.why === null ? '' : ` · since ${dial.since}: ${dial.why}`}
             </div>
             {keeper ? <MeterForm folder={folder} dial={dial} /> : null}
-          </li>
+          </ListLine>
         ))}
-      </ul>
+      </PlainList>
       {former.length === 0 ? null : (
         <p className="small">
           Before: {former.map(({ name, since }) => `${name}, from ${since}`).join('; ')}.
@@ -195,21 +207,14 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
       {folder.unlogged.length === 0 ? null : (
         <div>
           <h3>Nobody wrote down</h3>
-          <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>
+          <PlainList>
             {folder.unlogged.map((gap) => (
-              <li
-                key={gap.id}
-                style={{
-                  borderTop: '1px solid var(--rule)',
-                  borderLeft: '4px dashed var(--restricted)',
-                  padding: '6px 0 6px 12px',
-                }}
-              >
-                <span style={{ textDecoration: gap.struck === null ? 'none' : 'line-through' }}>
+              <ListLine key={gap.id} sx={{ borderLeft: '4px dashed var(--restricted)' }}>
+                <Box component="span" sx={{ textDecoration: gap.struck === null ? 'none' : 'line-through' }}>
                   <b className="figure">{gap.length}</b> on {gap.name},{' '}
                   <span className="mono">{gap.from}</span> to <span className="mono">{gap.to}</span>; seen{' '}
                   {gap.when}.
-                </span>{' '}
+                </Box>{' '}
                 {gap.struck === null ? 'It counts towards every limit.' : ''}
                 <StruckText struck={gap.struck} />
                 <div className="small">
@@ -229,28 +234,25 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
                 && roles.includes('dispatcher') ? (
                   <Attribute key={gap.attributedTo} folder={folder} gap={gap} />
                 ) : null}
-              </li>
+              </ListLine>
             ))}
-          </ul>
+          </PlainList>
         </div>
       )}
       <h3>Readings</h3>
-      <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>
+      <PlainList>
         {folder.readings.slice(0, SHOWN).map((one) => (
           <Reading key={one.id} folder={folder} reading={one} keeper={keeper} />
         ))}
-      </ul>
+      </PlainList>
       {folder.readings.length > SHOWN ? (
-        <details>
-          <summary style={{ padding: '8px 0', borderTop: '1px solid var(--rule)', cursor: 'pointer' }}>
-            {folder.readings.length - SHOWN} earlier
-          </summary>
-          <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>
+        <More summary={<>{folder.readings.length - SHOWN} earlier</>}>
+          <PlainList>
             {folder.readings.slice(SHOWN).map((one) => (
               <Reading key={one.id} folder={folder} reading={one} keeper={keeper} />
             ))}
-          </ul>
-        </details>
+          </PlainList>
+        </More>
       ) : null}
     </section>
   );

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -51,13 +52,15 @@ export function ReadMeters({ folder, onDone }: { readonly folder: Folder; readon
     if (done) onDone();
   };
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={1.75}
       noValidate
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
       aria-label="Read the meters"
-      style={{ display: 'grid', gap: 14, padding: '10px 0' }}
+      sx={{ py: 1.25, px: 0 }}
     >
       <ReadingFields
         dials={dials}
@@ -91,12 +94,12 @@ export function ReadMeters({ folder, onDone }: { readonly folder: Folder; readon
         />
       ) : null}
       <SignedTrouble trouble={trouble} />
-      <div style={{ display: 'flex', gap: 8 }}>
+      <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           Keep what they show
         </Button>
         <Button onClick={onDone}>Cancel</Button>
-      </div>
-    </form>
+      </Stack>
+    </Stack>
   );
 }

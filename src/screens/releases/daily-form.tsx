@@ -29,7 +29,7 @@ export function DailyForm({ folder, view }: { readonly folder: Folder; readonly 
         onClick={() => {
           setOpen(true);
         }}
-        style={{ marginTop: 6, minHeight: 48 }}
+        sx={{ mt: 0.75, minHeight: 48 }}
       >
         Sign the daily inspection
       </Button>

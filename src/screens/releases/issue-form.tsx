@@ -1,13 +1,15 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Controller, useFieldArray, useForm, useWatch } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
+import { FieldGrid } from '../kit/layout';
 import { useSigned } from '../kit/signed-form';
 import { SignerFields, type SignerText, firstSigner, signerOf } from '../kit/signer-fields';
-import { Frame, base, hours, number, shrink, two } from './release-frame';
+import { Frame, base, hours, number, shrink } from './release-frame';
 
 interface IssueFields {
   readonly issuedOn: string;
@@ -100,7 +102,7 @@ export function IssueForm({
       busy={isSubmitting}
       trouble={trouble}
     >
-      <div style={two}>
+      <FieldGrid>
         <TextField
           label="Issued on"
           type="date"
@@ -126,18 +128,18 @@ export function IssueForm({
             </TextField>
           )}
         />
-      </div>
-      <div style={{ display: 'grid', gap: 8 }}>
+      </FieldGrid>
+      <Stack spacing={1}>
         <b>Maintenance required before it expires</b>
         {required.fields.map(({ id }, at) => (
-          <div key={id} style={{ display: 'flex', gap: 8 }}>
-            <TextField label="Work" {...register(`required.${at}.what`)} style={{ flex: 1 }} />
+          <Stack direction="row" spacing={1} key={id}>
+            <TextField label="Work" {...register(`required.${at}.what`)} sx={{ flex: 1 }} />
             <TextField label="By" type="date" slotProps={shrink} {...register(`required.${at}.by`)} />
             <TextField
               label="At hours"
               slotProps={hours}
               {...register(`required.${at}.at`)}
-              style={{ width: 110 }}
+              sx={{ width: 110 }}
             />
             <Button
               size="small"
@@ -147,7 +149,7 @@ export function IssueForm({
             >
               Remove
             </Button>
-          </div>
+          </Stack>
         ))}
         <div>
           <Button
@@ -159,7 +161,7 @@ export function IssueForm({
             Another one
           </Button>
         </div>
-      </div>
+      </Stack>
       <SignerFields
         own={view.mayIssue}
         copies={copies}

@@ -1,12 +1,14 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
+import { FieldGrid } from '../kit/layout';
 import { useSigned } from '../kit/signed-form';
 import { SignerFields, type SignerText, firstSigner, signerOf } from '../kit/signer-fields';
-import { Frame, base, hours, number, shrink, two } from './release-frame';
+import { Frame, base, hours, number, shrink } from './release-frame';
 
 /** What somebody wants to do about a release. */
 export interface ReleaseAct {
@@ -132,7 +134,7 @@ export function ReleaseChangeForm({
         <TextField label="Why" {...field('why')} />
       ) : null}
       {act.to !== 'seen' ? null : (
-        <div style={two}>
+        <FieldGrid>
           <Controller
             control={control}
             name="aboard"
@@ -144,18 +146,16 @@ export function ReleaseChangeForm({
             )}
           />
           <TextField label="Registration on it, where you read it" {...field('registrationShown')} />
-        </div>
+        </FieldGrid>
       )}
       {act.to !== 'required' ? null : (
         <>
           <TextField label="Work" {...field('what')} />
-          <div style={two}>
+          <FieldGrid>
             <TextField label="By" type="date" slotProps={shrink} {...field('by')} />
             <TextField label="At time in service, hours" slotProps={hours} {...field('at')} />
-          </div>
-          <p className="small" style={{ margin: 0 }}>
-            Without a day or hours it is due before the next flight.
-          </p>
+          </FieldGrid>
+          <Typography className="small">Without a day or hours it is due before the next flight.</Typography>
         </>
       )}
       {act.to === 'done' ? (

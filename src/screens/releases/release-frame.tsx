@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import type { ReactNode } from 'react';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { SignedTrouble, type useSigned } from '../kit/signed-form';
 
 export const shrink = { inputLabel: { shrink: true } } as const;
-export const two = { display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 } as const;
 export const hours = { htmlInput: { inputMode: 'decimal', className: 'figure' } } as const;
 export const number = (text: string): number | null =>
   text.trim() === '' ? null : Number(text.trim().replace(',', '.'));
@@ -32,23 +32,25 @@ export function Frame({
   readonly children: ReactNode;
 }) {
   return (
-    <form
+    <Stack
+      component="form"
+      spacing={1.5}
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
         onSubmit();
       }}
       aria-label={name}
-      style={{ display: 'grid', gap: 12, padding: '12px 0', maxWidth: 720 }}
+      sx={{ py: 1.5, px: 0, maxWidth: 720 }}
     >
       {children}
       <SignedTrouble trouble={trouble} />
-      <div style={{ display: 'flex', gap: 8 }}>
+      <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={busy}>
           {send}
         </Button>
         <Button onClick={onDone}>Cancel</Button>
-      </div>
-    </form>
+      </Stack>
+    </Stack>
   );
 }

@@ -1,10 +1,14 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import { useState } from 'react';
 import { may } from '@/contracts/kernel/permissions';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
+import { ListLine, PlainList } from '../kit/layout';
+import { More } from '../kit/more';
 import { DailyForm } from './daily-form';
 import { IssueForm } from './issue-form';
 import { ReleaseChangeForm, type ReleaseAct } from './release-change-form';
@@ -47,9 +51,12 @@ export function ReleasePart({
       ) : (
         <>
           <div>
-            <b style={{ color: release.standing === 'in-force' ? undefined : 'var(--grounded)' }}>
+            <Box
+              component="b"
+              sx={{ color: release.standing === 'in-force' ? undefined : 'var(--grounded)' }}
+            >
               {release.standing === null ? 'Standing not known' : STANDINGS[release.standing]}
-            </b>
+            </Box>
             , issued {release.issued}, expires <b>{release.expires}</b>.
           </div>
           <div className="small">
@@ -62,22 +69,24 @@ export function ReleasePart({
             · signed by {release.signed}
           </div>
           {release.required.length === 0 ? null : (
-            <ul aria-label="Maintenance required" style={{ listStyle: 'none', margin: '8px 0', padding: 0 }}>
+            <PlainList aria-label="Maintenance required" sx={{ my: 1, mx: 0 }}>
               {release.required.map((one) => (
-                <li key={one.id} style={{ borderTop: '1px solid var(--rule)', padding: '6px 0' }}>
-                  <div style={{ display: 'flex', gap: 10, alignItems: 'baseline' }}>
-                    <b style={{ flex: 1 }}>{one.what}</b>
+                <ListLine key={one.id}>
+                  <Stack direction="row" spacing={1.25} sx={{ alignItems: 'baseline' }}>
+                    <Box component="b" sx={{ flex: 1 }}>
+                      {one.what}
+                    </Box>
                     <span className="mono">{one.due}</span>
                     {one.done !== null ? null : keeps ? (
                       act('done', 'Done …', one.id)
                     ) : (
                       <span>still open</span>
                     )}
-                  </div>
+                  </Stack>
                   {one.done === null ? null : <div className="small">Done {one.done}</div>}
-                </li>
+                </ListLine>
               ))}
-            </ul>
+            </PlainList>
           )}
         </>
       )}
@@ -86,17 +95,17 @@ export function ReleasePart({
       ) : (
         <div>
           <b>Endorsed, and open:</b>
-          <ul style={{ margin: '4px 0' }}>
+          <Box component="ul" sx={{ my: 0.5, mx: 0 }}>
             {endorsements.map((one) => (
               <li key={one.id}>
                 {one.what}{' '}
                 <span className="small">{one.on}; cleared below under open items, by the person who may</span>
               </li>
             ))}
-          </ul>
+          </Box>
         </div>
       )}
-      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 4 }}>
+      <Stack direction="row" spacing={0.5} sx={{ flexWrap: 'wrap' }}>
         {copies ? (
           <Button
             size="small"
@@ -120,7 +129,7 @@ export function ReleasePart({
             {keeps && release.standing !== 'cancelled' ? act('cancelled', 'Cancel …') : null}
           </>
         )}
-      </div>
+      </Stack>
       {open === 'issue' ? <IssueForm folder={folder} view={view} copies={copies} onDone={close} /> : null}
       {open !== null && open !== 'issue' && release !== null ? (
         <ReleaseChangeForm
@@ -133,7 +142,9 @@ export function ReleasePart({
           onDone={close}
         />
       ) : null}
-      <h3 style={{ margin: '16px 0 4px', fontSize: 17 }}>Daily inspection</h3>
+      <Box component="h3" sx={{ m: '16px 0 4px', fontSize: 17 }}>
+        Daily inspection
+      </Box>
       {daily.signedToday !== null ? (
         <div>
           <b>Signed for today</b> by {daily.signedToday}. It holds until midnight at the field.
@@ -141,8 +152,11 @@ export function ReleasePart({
       ) : (
         <>
           <div>
-            <b style={{ color: 'var(--grounded)' }}>Not signed for today.</b> Before the first flight of the
-            day a pilot, an instructor or a licensed engineer inspects the aircraft and signs.
+            <Box component="b" sx={{ color: 'var(--grounded)' }}>
+              Not signed for today.
+            </Box>{' '}
+            Before the first flight of the day a pilot, an instructor or a licensed engineer inspects the
+            aircraft and signs.
           </div>
           <div className="small">
             {daily.carried === null
@@ -157,16 +171,15 @@ export function ReleasePart({
         </>
       )}
       {daily.before.length === 0 ? null : (
-        <details>
-          <summary style={{ padding: '6px 0', cursor: 'pointer' }}>{daily.before.length} before</summary>
-          <ul style={{ margin: 0, paddingLeft: 18 }}>
+        <More summary={<>{daily.before.length} before</>}>
+          <Box component="ul" sx={{ m: 0, pl: 2.25 }}>
             {daily.before.map((one) => (
               <li key={one} className="small">
                 {one}
               </li>
             ))}
-          </ul>
-        </details>
+          </Box>
+        </More>
       )}
     </section>
   );

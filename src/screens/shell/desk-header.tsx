@@ -1,21 +1,24 @@
 'use client';
 
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
 import { useColorScheme } from '@mui/material/styles';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { useMe } from '../data/queries';
 import { leave } from '../data/leave';
+import { useMe } from '../data/queries';
 import { ClubChoice } from './club-choice';
 
 const plain = {
   background: 'none',
   border: '1px solid #5b6872',
-  borderRadius: 6,
+  borderRadius: '6px',
   color: 'inherit',
   font: 'inherit',
   fontSize: 14,
-  padding: '6px 9px',
+  py: 0.75,
+  px: 1.125,
   minHeight: 34,
   cursor: 'pointer',
   textDecoration: 'none',
@@ -35,70 +38,86 @@ export function DeskHeader({ children }: { readonly children?: ReactNode }) {
   const { mode, setMode } = useColorScheme();
   const here = usePathname();
   return (
-    <header
-      style={{
-        display: 'flex',
+    <Stack
+      component="header"
+      direction="row"
+      sx={{
         flexWrap: 'wrap',
         alignItems: 'center',
-        columnGap: 13,
-        rowGap: 6,
-        padding: '8px 20px',
+        columnGap: 1.625,
+        rowGap: 0.75,
+        py: 1,
+        px: 2.5,
         background: 'var(--bar)',
         color: 'var(--bar-ink)',
         minHeight: 50,
       }}
     >
-      <Link href="/line" style={{ color: 'inherit', textDecoration: 'none', fontWeight: 700, fontSize: 20 }}>
+      <Box
+        component={Link}
+        href="/line"
+        sx={{ color: 'inherit', textDecoration: 'none', fontWeight: 700, fontSize: 20 }}
+      >
         Groval
-      </Link>
-      <nav aria-label="Places" style={{ display: 'flex', gap: 13, alignItems: 'center', marginRight: 14 }}>
+      </Box>
+      <Stack
+        component="nav"
+        direction="row"
+        spacing={1.625}
+        aria-label="Places"
+        sx={{ alignItems: 'center', mr: 1.75 }}
+      >
         {PLACES.map(([href, name]) => (
-          <Link
+          <Box
+            component={Link}
             key={href}
             href={href}
             aria-current={here.startsWith(href) ? 'page' : undefined}
-            style={{
+            sx={{
               color: 'inherit',
               fontWeight: 600,
               textDecoration: 'none',
-              padding: '4px 0',
+              py: 0.5,
+              px: 0,
               boxShadow: here.startsWith(href) ? '0 3px 0 currentColor' : 'none',
             }}
           >
             {name}
-          </Link>
+          </Box>
         ))}
-      </nav>
+      </Stack>
       {children}
-      <span style={{ flex: 1 }} />
-      <button
+      <Box component="span" sx={{ flex: 1 }} />
+      <Box
+        component="button"
         type="button"
-        style={plain}
+        sx={plain}
         onClick={() => {
           setMode(mode === 'dark' ? 'light' : 'dark');
         }}
       >
         {mode === 'dark' ? 'Paper' : 'Dim'}
-      </button>
+      </Box>
       {me === undefined ? null : (
         <>
-          <Link href="/account" style={{ fontSize: 14, color: 'inherit' }}>
+          <Box component={Link} href="/account" sx={{ fontSize: 14, color: 'inherit' }}>
             {me.name},{' '}
             {me.clubs.length > 1 ? `${me.clubs.find(({ id }) => id === me.clubId)?.name ?? ''}, ` : ''}
             {me.roles.map((role) => role.replace('-', ' ')).join(', ')}
-          </Link>
-          <button
+          </Box>
+          <Box
+            component="button"
             type="button"
-            style={plain}
+            sx={plain}
             onClick={() => {
               void leave();
             }}
           >
             Sign out
-          </button>
+          </Box>
         </>
       )}
       <ClubChoice />
-    </header>
+    </Stack>
   );
 }

@@ -1,20 +1,23 @@
+import Box from '@mui/material/Box';
 import type { ConstraintWords } from '@/explain/constraint';
+import { PlainList } from '../kit/layout';
 
 /** Reasons as sentences: why in bold, what it means, the source small, then each remedy with who may take it. */
 export function Reasons({ reasons }: { readonly reasons: readonly ConstraintWords[] }) {
   return (
-    <ul style={{ listStyle: 'none', margin: 0, padding: 0, display: 'grid', gap: 12 }}>
+    <PlainList sx={{ display: 'grid', gap: 1.5 }}>
       {merged(reasons).map((reason) => (
-        <li
+        <Box
+          component="li"
           key={reason.id}
-          style={{
+          sx={{
             borderLeft: `4px solid ${reason.certainty === 'failed' ? 'var(--grounded)' : 'var(--restricted)'}`,
-            paddingLeft: 12,
+            pl: 1.5,
           }}
         >
           <b>{reason.headline}</b> {reason.meaning} <span className="small">{reason.source}</span>
           {reason.remedies.length === 0 ? null : (
-            <div style={{ marginTop: 4, fontSize: 14 }}>
+            <Box sx={{ mt: 0.5, fontSize: 14 }}>
               <span className="small">To clear it: </span>
               {reason.remedies.map((remedy, at) => (
                 <span key={remedy.act}>
@@ -22,11 +25,11 @@ export function Reasons({ reasons }: { readonly reasons: readonly ConstraintWord
                   {remedy.act} <span className="small">({remedy.by})</span>
                 </span>
               ))}
-            </div>
+            </Box>
           )}
-        </li>
+        </Box>
       ))}
-    </ul>
+    </PlainList>
   );
 }
 

@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { Refusal } from '../data/fetching';
@@ -8,8 +9,10 @@ import { Refusal } from '../data/fetching';
 export function Trouble({ error, retry }: { readonly error: Error; readonly retry: () => void }) {
   const signedOut = error instanceof Refusal && error.status === 401;
   return (
-    <div role="alert" style={{ padding: 24, maxWidth: 560 }}>
-      <h1 style={{ fontSize: 20 }}>{error.message}</h1>
+    <Box role="alert" sx={{ p: 3, maxWidth: 560 }}>
+      <Box component="h1" sx={{ fontSize: 20 }}>
+        {error.message}
+      </Box>
       {signedOut ? (
         <Button variant="contained" component={Link} href="/sign-in">
           Sign in
@@ -19,6 +22,6 @@ export function Trouble({ error, retry }: { readonly error: Error; readonly retr
           Try again
         </Button>
       )}
-    </div>
+    </Box>
   );
 }
