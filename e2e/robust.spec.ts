@@ -135,7 +135,8 @@ test('addresses that lead nowhere say what to do', async ({ desk }) => {
 
 test('the dim theme has no violation either', async ({ desk }) => {
   const page = await desk('dispatcher');
-  await page.getByRole('button', { name: 'Dim' }).click();
+  await page.getByRole('button', { name: 'Mira Holt' }).click();
+  await page.getByRole('menuitem', { name: 'Dim theme' }).click();
   await expect(row(page, 'N00TB')).toBeVisible();
   await expectNoViolations(page);
   await page.goto('/aircraft/N07TB');

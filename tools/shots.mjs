@@ -21,7 +21,17 @@ const fill = (label, text) => (page) => page.getByLabel(label, { exact: true }).
 const VIEWS = [
   { file: 'sign-in', who: null, size: DESK, path: '/sign-in', acts: [] },
   { file: 'line', who: 'Mira Holt', size: DESK, path: '/line', acts: [tap('N07TB')] },
-  { file: 'line-dim', who: 'Mira Holt', size: DESK, path: '/line', acts: [tap('N05TB'), tap('Dim')] },
+  {
+    file: 'line-dim',
+    who: 'Mira Holt',
+    size: DESK,
+    path: '/line',
+    acts: [
+      tap('N05TB'),
+      tap('Mira Holt'),
+      (page) => page.getByRole('menuitem', { name: 'Dim theme' }).click(),
+    ],
+  },
   { file: 'aircraft', who: 'Tomas Brandl', size: DESK, path: '/aircraft/N05TB', acts: [] },
   {
     file: 'aircraft-repair',

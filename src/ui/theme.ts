@@ -40,6 +40,12 @@ export const theme = createTheme({
   components: {
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: { styleOverrides: { root: { minHeight: 40 } } },
+    MuiTabs: { styleOverrides: { root: { minHeight: 42 }, indicator: { height: 3 } } },
+    MuiTab: {
+      styleOverrides: {
+        root: { textTransform: 'none', minHeight: 42, padding: '8px 12px', fontSize: 15, fontWeight: 600 },
+      },
+    },
     MuiStack: { defaultProps: { useFlexGap: true } },
     MuiSkeleton: { defaultProps: { animation: false } },
     // Tables as a printed list: rules between lines, nothing around them.
@@ -66,7 +72,7 @@ export const theme = createTheme({
     },
     MuiAccordionSummary: {
       styleOverrides: {
-        root: { padding: 0, minHeight: 40, flexDirection: 'row-reverse', gap: 8 },
+        root: { padding: 0, minHeight: 40, font: 'inherit', flexDirection: 'row-reverse', gap: 8 },
         content: { margin: '8px 0' },
       },
     },

@@ -1,22 +1,18 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Stack from '@mui/material/Stack';
-import Link from 'next/link';
+import type { ReactNode } from 'react';
 import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
-import { GateMark } from '@/ui/gate-mark';
-import { WindowMark } from '@/ui/window-mark';
-import { useSecondInAddress } from '../data/address';
+import type { Folder } from '@/queries/aircraft/folder-view';
+import { useHash, useSecondInAddress } from '../data/address';
 import { useLive, useRenewalAt } from '../data/live';
 import { useAircraft, useFolder, useMe } from '../data/queries';
 import { Papers } from '../documents/documents';
+import { PapersInShort } from '../documents/papers-in-short';
 import { Vouching } from '../documents/vouching';
-import { Findings } from '../findings/findings';
+import { ClosedFindings, OpenFindings } from '../findings/findings';
 import { Marks } from '../findings/marks';
 import { Flights } from '../flights/flights';
-import { ListLine, PlainList } from '../kit/layout';
-import { More } from '../kit/more';
 import { DueList } from '../maintenance/due-list';
 import { Logbook } from '../maintenance/logbook';
 import { Meters } from '../meters/meters';
@@ -24,134 +20,138 @@ import { ReleasePart } from '../releases/release-part';
 import { Coming } from '../shell/coming';
 import { DeskPage, DeskWaiting } from '../shell/desk-page';
 import { Reasons } from '../shell/reasons';
+import { AircraftHead, partOf, type PartName } from './aircraft-head';
+import { Rules } from './rules-part';
+import { Story } from './story-part';
 
-const ANSWERS = {
-  met: 'met',
-  closes: 'closes uses',
-  unknown: 'not known, so closed',
-  'not-asked': 'not looked at',
-} as const;
-
-const stands = ({ answer }: AircraftPage['rules'][number]): boolean =>
-  answer === 'closes' || answer === 'unknown';
-
-function Rules({ page }: { readonly page: AircraftPage }) {
+/** Two columns where there is room, one under another where there is not. */
+function Two({ children }: { readonly children: ReactNode }) {
   return (
-    <section aria-labelledby="rules">
-      <h2 id="rules">What was checked</h2>
-      <PlainList>
-        {[...page.rules]
-          .sort((a, b) => Number(stands(b)) - Number(stands(a)))
-          .map((rule) => (
-            <ListLine key={rule.id} sx={{ p: 0 }}>
-              <More
-                summary={
-                  <>
-                    <b>{rule.title}</b>: {ANSWERS[rule.answer]} <span className="small">{rule.source}</span>
-                  </>
-                }
-                open={stands(rule)}
-              >
-                <Box className="small" sx={{ pb: 0.875 }}>
-                  {rule.explanation}
-                </Box>
-              </More>
-            </ListLine>
-          ))}
-      </PlainList>
-      <p className="small">
-        Not checked: {page.notChecked.join('; ')}. Groval advises. The pilot in command, licensed mechanics,
-        the aircraft’s documents and local law decide.
-      </p>
-    </section>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 3fr) minmax(0, 2fr)' },
+        columnGap: 4.5,
+      }}
+    >
+      {children}
+    </Box>
   );
 }
 
-/** One aircraft's folder: verdict and why, what is due next, open items, maintenance record, flights; documents, meters, what was checked. */
-export function AircraftScreen() {
-  const registration = useSecondInAddress();
-  const { data: page, error, refetch } = useAircraft(registration);
-  const { data: folder, error: folderError, refetch: fetchFolder } = useFolder(registration);
-  const { data: me } = useMe();
-  const deadSince = useLive();
-  useRenewalAt([page?.holdsUntil ?? null], page?.now, false);
-  if (page === undefined) return <DeskWaiting query={{ error, refetch }} />;
+/** Why the verdict is what it is, and what is worth telling though it closes nothing. */
+function Why({ page }: { readonly page: AircraftPage }) {
   return (
-    <DeskPage at={page} deadSince={deadSince}>
-      <Stack direction="row" spacing={2} sx={{ flexWrap: 'wrap', alignItems: 'center', mb: 1.75 }}>
-        <GateMark verdict={page.verdict} size={56} />
-        <Box sx={{ flex: '1 1 240px' }}>
-          <Box component="h1" sx={{ m: 0 }}>
-            {page.verdict} <span className="figure">{page.registration}</span>
-          </Box>
-          <div>
-            {page.typeName}
-            {page.timeInService === null ? (
-              ''
-            ) : (
-              <>
-                {' '}
-                · <span className="mono">{page.timeInService}</span> in service
-              </>
-            )}
-          </div>
-          <div className="small">{page.windowText.charAt(0).toUpperCase() + page.windowText.slice(1)}.</div>
-        </Box>
-        <WindowMark window={page.window} text={page.windowText} scale={2} />
-        <Stack spacing={0.75}>
-          <Button component={Link} href={`/ramp/${page.registration}`} variant="outlined">
-            Report a finding
-          </Button>
-          <Button component={Link} href={`/facts/${page.registration}`} size="small">
-            Aircraft data
-          </Button>
-        </Stack>
-      </Stack>
+    <Box sx={{ mt: 2 }}>
       {page.reasons.length === 0 ? (
-        <p>No reason on record keeps it from flying.</p>
+        <Box component="p" sx={{ m: 0 }}>
+          No reason on record keeps it from flying.
+        </Box>
       ) : (
         <Reasons reasons={page.reasons} />
       )}
       {page.notices.length === 0 ? null : (
-        <ul className="small" aria-label="Told, though it closes nothing">
+        <Box component="ul" className="small" aria-label="Told, though it closes nothing" sx={{ mb: 0 }}>
           {page.notices.map(({ id, headline, meaning }) => (
             <li key={id}>
               <b>{headline}</b> {meaning}
             </li>
           ))}
-        </ul>
+        </Box>
       )}
-      {folder === undefined ? (
-        <Coming query={{ error: folderError, refetch: fetchFolder }} what="the folder" />
-      ) : (
-        <div className="two-columns">
+    </Box>
+  );
+}
+
+/** What each part of the page holds. */
+function partsOf({
+  page,
+  folder,
+  roles,
+}: {
+  readonly page: AircraftPage;
+  readonly folder: Folder;
+  readonly roles: readonly string[];
+}): Readonly<Record<PartName, ReactNode>> {
+  return {
+    now: (
+      <>
+        <Why page={page} />
+        <Two>
           <div>
-            {folder.release === null ? null : (
-              <ReleasePart folder={folder} view={folder.release} roles={me?.roles ?? []} />
-            )}
             <Vouching folder={folder} />
             <DueList folder={folder} page={page} />
-            <Findings page={page} />
-            <Logbook folder={folder} roles={me?.roles ?? []} />
-            <Flights folder={folder} />
-            <section aria-labelledby="story">
-              <h2 id="story">History</h2>
-              <PlainList component="ol">
-                {page.story.map((line) => (
-                  <ListLine key={line.seq}>
-                    <span className="mono small">{line.when}</span> <b>{line.who}</b> {line.words}
-                  </ListLine>
-                ))}
-              </PlainList>
-            </section>
           </div>
           <div>
-            <Papers folder={folder} />
-            <Meters folder={folder} roles={me?.roles ?? []} />
-            <Marks folder={folder} roles={me?.roles ?? []} />
-            <Rules page={page} />
+            <OpenFindings page={page} />
+            {folder.release === null ? null : (
+              <ReleasePart folder={folder} view={folder.release} roles={roles} />
+            )}
+            <PapersInShort folder={folder} />
           </div>
+        </Two>
+      </>
+    ),
+    maintenance: <Logbook folder={folder} roles={roles} />,
+    documents: <Papers folder={folder} />,
+    flights: (
+      <Two>
+        <div>
+          <Flights folder={folder} />
         </div>
+        <div>
+          <Meters folder={folder} roles={roles} />
+        </div>
+      </Two>
+    ),
+    marks: (
+      <Two>
+        <div>
+          <ClosedFindings page={page} />
+        </div>
+        <div>
+          <Marks folder={folder} roles={roles} />
+        </div>
+      </Two>
+    ),
+    history: <Story page={page} />,
+    rules: <Rules page={page} />,
+  };
+}
+
+/** One aircraft: verdict and main acts stay in view; what is behind them in parts, each with an address of its own. */
+export function AircraftScreen() {
+  const registration = useSecondInAddress();
+  const aircraft = useAircraft(registration);
+  const folderQuery = useFolder(registration);
+  const { data: me } = useMe();
+  const deadSince = useLive();
+  const part = partOf(useHash());
+  const { data: page } = aircraft;
+  const { data: folder } = folderQuery;
+  useRenewalAt([page?.holdsUntil ?? null], page?.now, false);
+  if (page === undefined) return <DeskWaiting query={aircraft} />;
+  return (
+    <DeskPage at={page} deadSince={deadSince}>
+      <AircraftHead page={page} part={part} />
+      {folder === undefined ? (
+        <>
+          <Why page={page} />
+          <Coming query={folderQuery} what="the folder" />
+        </>
+      ) : (
+        // What was typed in a part stays while another is looked at.
+        Object.entries(partsOf({ page, folder, roles: me?.roles ?? [] })).map(([name, content]) => (
+          <Box
+            key={name}
+            role="tabpanel"
+            id={`part-${name}`}
+            aria-labelledby={`tab-${name}`}
+            hidden={name !== part}
+          >
+            {content}
+          </Box>
+        ))
       )}
     </DeskPage>
   );

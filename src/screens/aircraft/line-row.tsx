@@ -7,6 +7,7 @@ import type { Line, LineFlight, LineRow, Today } from '@/queries/aircraft/line';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
 import { Hidden } from '../kit/layout';
+import { against } from './needs';
 
 const HOUR = 3_600_000;
 
@@ -66,6 +67,8 @@ function Clamped({ children }: { readonly children: ReactNode }) {
 
 interface Props {
   readonly row: LineRow;
+  /** Its row of the whole table, of which only a part is drawn. */
+  readonly at: number;
   readonly line: Line;
   readonly now: number;
   readonly day: { readonly from: number; readonly to: number };
@@ -75,21 +78,16 @@ interface Props {
 }
 
 /** One aircraft on the Line. */
-export function LineRowView({ row, line, now, day, selected, height, onSelect }: Props) {
+export function LineRowView({ row, at, line, now, day, selected, height, onSelect }: Props) {
   const [first, second] = row.next;
-  // What closes uses comes first; what is only watched or noted still has to be seen.
-  const against = [
-    ...new Set([
-      ...row.reasons.map(({ headline }) => headline.replace(/\.$/, '')),
-      ...row.openItems.filter((item) => row.reasons.every(({ headline }) => !headline.includes(item))),
-    ]),
-  ];
+  const told = against(row);
   const cell = { py: 0, px: 1.25, borderBottom: '1px solid var(--rule)' } as const;
   return (
     <Box
       component="tr"
       onClick={onSelect}
       aria-selected={selected}
+      aria-rowindex={at}
       sx={{ height: height, background: selected ? 'var(--sea-tint)' : 'var(--card)', cursor: 'pointer' }}
     >
       <Box component="td" sx={cell}>
@@ -171,7 +169,7 @@ export function LineRowView({ row, line, now, day, selected, height, onSelect }:
         </Hidden>
       </Box>
       <Box component="td" sx={{ ...cell, fontSize: 13, lineHeight: 1.15 }}>
-        {row.out === null ? null : against[0] === undefined ? (
+        {row.out === null ? null : told[0] === undefined ? (
           <b title={row.out}>
             <Clamped>{row.out}</Clamped>
           </b>
@@ -184,14 +182,14 @@ export function LineRowView({ row, line, now, day, selected, height, onSelect }:
             {row.out}
           </Box>
         )}
-        {against[0] === undefined ? (
+        {told[0] === undefined ? (
           row.out !== null ? null : (
             <span className="small">none</span>
           )
         ) : (
           <Clamped>
-            {against.length > 1 ? <b>{against.length}: </b> : null}
-            {against[0]}
+            {told.length > 1 ? <b>{told.length}: </b> : null}
+            {told[0]}
           </Clamped>
         )}
       </Box>

@@ -56,3 +56,11 @@ export function needsNow(line: Line, most = 3): readonly Need[] {
       };
     });
 }
+
+/** What stands against an aircraft, in short: what closes uses comes first; what is only watched or noted still has to be seen. */
+export const against = (row: LineRow): readonly string[] => [
+  ...new Set([
+    ...row.reasons.map(({ headline }) => headline.replace(/\.$/, '')),
+    ...row.openItems.filter((item) => row.reasons.every(({ headline }) => !headline.includes(item))),
+  ]),
+];

@@ -1,7 +1,7 @@
 'use client';
 
-import { useSyncExternalStore } from 'react';
 import { usePathname } from 'next/navigation';
+import { useSyncExternalStore } from 'react';
 
 const never = () => () => {
   /* the browser renders again on every change of address */
@@ -17,4 +17,20 @@ export function useSecondInAddress(): string | null {
   );
   const name = pathname.split('/')[2];
   return shown && name !== undefined && name !== '' ? decodeURIComponent(name) : null;
+}
+
+const onHash = (changed: () => void) => {
+  window.addEventListener('hashchange', changed);
+  return () => {
+    window.removeEventListener('hashchange', changed);
+  };
+};
+
+/** What stands behind the # of an address, such as the part of a page; empty without one, and in the static shell. */
+export function useHash(): string {
+  return useSyncExternalStore(
+    onHash,
+    () => window.location.hash.slice(1),
+    () => '',
+  );
 }

@@ -1,11 +1,12 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Stack from '@mui/material/Stack';
 import Link from 'next/link';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
+import { Section } from '../kit/section';
 
-const STATES = {
+/** How a document stands, in words. */
+export const PAPER_STATES = {
   aboard: 'aboard',
   missing: 'missing',
   'not-needed': 'none fitted, so none needed',
@@ -15,11 +16,10 @@ const STATES = {
 /** The documents: where each is kept, what it says, when it was last seen and by whom. */
 export function Papers({ folder }: { readonly folder: Folder }) {
   return (
-    <section aria-labelledby="documents">
-      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', mt: 3 }}>
-        <Box component="h2" id="documents" sx={{ m: 0, flex: 1 }}>
-          Documents
-        </Box>
+    <Section
+      id="documents-all"
+      title="Documents"
+      act={
         <Button
           component={Link}
           href={`/document-check/${folder.registration}`}
@@ -28,7 +28,8 @@ export function Papers({ folder }: { readonly folder: Folder }) {
         >
           Check documents
         </Button>
-      </Stack>
+      }
+    >
       {folder.papers.length === 0 ? (
         <p>No document was ever checked. Until somebody has seen them, they count as missing.</p>
       ) : null}
@@ -39,7 +40,7 @@ export function Papers({ folder }: { readonly folder: Folder }) {
             {paper.state === 'aboard' ? null : (
               <Box component="b" sx={{ color: paper.state === 'missing' ? 'var(--grounded)' : undefined }}>
                 {' '}
-                – {STATES[paper.state]}
+                – {PAPER_STATES[paper.state]}
               </Box>
             )}
             <div className="small">
@@ -53,6 +54,6 @@ export function Papers({ folder }: { readonly folder: Folder }) {
           </ListLine>
         ))}
       </PlainList>
-    </section>
+    </Section>
   );
 }

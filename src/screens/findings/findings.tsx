@@ -5,6 +5,8 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { AircraftPage, FindingView } from '@/queries/aircraft/aircraft-page';
 import { ListLine, PlainList } from '../kit/layout';
+import { Paged } from '../kit/paged';
+import { Section } from '../kit/section';
 import { ReturnForm } from './return-form';
 
 function Finding({ finding, page }: { readonly finding: FindingView; readonly page: AircraftPage }) {
@@ -48,34 +50,44 @@ function Finding({ finding, page }: { readonly finding: FindingView; readonly pa
   );
 }
 
-/** Open findings first, then the closed ones; both stay readable. */
-export function Findings({ page }: { readonly page: AircraftPage }) {
+function List({
+  findings,
+  page,
+}: {
+  readonly findings: readonly FindingView[];
+  readonly page: AircraftPage;
+}) {
+  return (
+    <PlainList>
+      {findings.map((finding) => (
+        <Finding key={finding.id} finding={finding} page={page} />
+      ))}
+    </PlainList>
+  );
+}
+
+/** What was found and is not closed yet, with the way to record what was done. */
+export function OpenFindings({ page }: { readonly page: AircraftPage }) {
   const open = page.findings.filter(({ done }) => done === null);
+  return (
+    <Section id="open-items" title="Open items">
+      {open.length === 0 ? <p>None.</p> : <List findings={open} page={page} />}
+    </Section>
+  );
+}
+
+/** What was found and closed; it stays readable. */
+export function ClosedFindings({ page }: { readonly page: AircraftPage }) {
   const closed = page.findings.filter(({ done }) => done !== null);
   return (
-    <>
-      <section aria-labelledby="open-items">
-        <h2 id="open-items">Open items</h2>
-        {open.length === 0 ? (
-          <p>None.</p>
-        ) : (
-          <PlainList>
-            {open.map((finding) => (
-              <Finding key={finding.id} finding={finding} page={page} />
-            ))}
-          </PlainList>
-        )}
-      </section>
-      {closed.length === 0 ? null : (
-        <section aria-labelledby="closed-items">
-          <h2 id="closed-items">Closed</h2>
-          <PlainList>
-            {closed.map((finding) => (
-              <Finding key={finding.id} finding={finding} page={page} />
-            ))}
-          </PlainList>
-        </section>
+    <Section id="closed-items" title="Closed">
+      {closed.length === 0 ? (
+        <p>No finding is closed yet. What is open stands under Now.</p>
+      ) : (
+        <Paged items={closed} what="the closed findings">
+          {(shown) => <List findings={shown} page={page} />}
+        </Paged>
       )}
-    </>
+    </Section>
   );
 }

@@ -1,6 +1,5 @@
 'use client';
 
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
@@ -13,6 +12,7 @@ import { dateText } from '@/explain/formats';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { AircraftDrawing, MarkOnDrawing, type Spot } from '@/ui/aircraft-drawing';
 import { ListLine, PlainList } from '../kit/layout';
+import { Section } from '../kit/section';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 import { StrikeForm } from '../maintenance/strike-form';
 
@@ -92,12 +92,11 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
     helperText: errors[name]?.message,
   });
   return (
-    <section aria-labelledby="marks">
-      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', m: '24px 0 8px' }}>
-        <Box component="h2" id="marks" sx={{ m: 0, flex: 1 }}>
-          Known marks
-        </Box>
-        {certificates.length === 0 || writing ? null : (
+    <Section
+      id="known-marks"
+      title="Known marks"
+      act={
+        certificates.length === 0 || writing ? null : (
           <Button
             variant="outlined"
             size="small"
@@ -107,8 +106,9 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
           >
             Accept a mark …
           </Button>
-        )}
-      </Stack>
+        )
+      }
+    >
       <AircraftDrawing
         label={
           folder.marks.length === 0
@@ -210,6 +210,6 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
           </Stack>
         </Stack>
       )}
-    </section>
+    </Section>
   );
 }

@@ -1,25 +1,28 @@
+'use client';
+
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Stack from '@mui/material/Stack';
 import Link from 'next/link';
 import { MonthBars } from '@/charts/month-bars';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
+import { Paged } from '../kit/paged';
+import { Section } from '../kit/section';
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
 /** The last flights with their figures, and what was flown month by month. */
 export function Flights({ folder }: { readonly folder: Folder }) {
   return (
-    <section aria-labelledby="flights">
-      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', m: '24px 0 8px' }}>
-        <Box component="h2" id="flights" sx={{ m: 0, flex: 1 }}>
-          Flights
-        </Box>
+    <Section
+      id="flights-flown"
+      title="Flights"
+      act={
         <Button component={Link} href={`/sheet/${folder.registration}`} size="small" variant="outlined">
           Sheets to print
         </Button>
-      </Stack>
+      }
+    >
       {folder.months.length === 0 ? null : (
         <MonthBars
           title="Hours flown"
@@ -51,28 +54,32 @@ export function Flights({ folder }: { readonly folder: Folder }) {
         </>
       )}
       {folder.flights.length === 0 ? <p>No flight is on record.</p> : null}
-      <PlainList>
-        {folder.flights.map((flight) => (
-          <ListLine key={flight.id}>
-            <span className="mono small">{flight.left}</span> <b>{flight.person}</b>
-            {flight.out ? <b> – out</b> : null}{' '}
-            <span className="small">
-              {[
-                flight.landings === null
-                  ? ''
-                  : `${flight.landings} ${flight.landings === 1 ? 'landing' : 'landings'}`,
-                flight.billed === '' ? '' : `billing time ${flight.billed}`,
-              ]
-                .filter((text) => text !== '')
-                .join(' · ')}
-            </span>
-            <div className="small mono">{flight.figures}</div>
-            {flight.remarks === '' || flight.remarks === 'Nothing to report' ? null : (
-              <div>{flight.remarks}</div>
-            )}
-          </ListLine>
-        ))}
-      </PlainList>
-    </section>
+      <Paged items={folder.flights} size={10} what="the flights">
+        {(flights) => (
+          <PlainList>
+            {flights.map((flight) => (
+              <ListLine key={flight.id}>
+                <span className="mono small">{flight.left}</span> <b>{flight.person}</b>
+                {flight.out ? <b> – out</b> : null}{' '}
+                <span className="small">
+                  {[
+                    flight.landings === null
+                      ? ''
+                      : `${flight.landings} ${flight.landings === 1 ? 'landing' : 'landings'}`,
+                    flight.billed === '' ? '' : `billing time ${flight.billed}`,
+                  ]
+                    .filter((text) => text !== '')
+                    .join(' · ')}
+                </span>
+                <div className="small mono">{flight.figures}</div>
+                {flight.remarks === '' || flight.remarks === 'Nothing to report' ? null : (
+                  <div>{flight.remarks}</div>
+                )}
+              </ListLine>
+            ))}
+          </PlainList>
+        )}
+      </Paged>
+    </Section>
   );
 }

@@ -4,6 +4,7 @@ import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
 import type { DueRow, Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
 import { More } from '../kit/more';
+import { Section } from '../kit/section';
 
 /** How much of a ruler is drawn: 60 hours, or 400 days. */
 const HOURS = 60;
@@ -72,8 +73,7 @@ export function DueList({ folder, page }: { readonly folder: Folder; readonly pa
   const steps = page.limits.filter(({ step }) => step);
   const more = folder.due.slice(SHOWN);
   return (
-    <section aria-labelledby="due">
-      <h2 id="due">What is due next</h2>
+    <Section id="due" title="What is due next">
       {folder.due.length === 0 ? (
         <p>Nothing on record comes due.</p>
       ) : (
@@ -96,6 +96,6 @@ export function DueList({ folder, page }: { readonly folder: Folder; readonly pa
           </PlainList>
         </More>
       )}
-    </section>
+    </Section>
   );
 }

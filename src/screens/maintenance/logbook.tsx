@@ -7,14 +7,12 @@ import { useState } from 'react';
 import { may } from '@/contracts/kernel/permissions';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
-import { More } from '../kit/more';
+import { Paged } from '../kit/paged';
 import { PhotoLinks } from '../kit/photo-field';
+import { Section } from '../kit/section';
 import { ClearListForm } from './clear-list-form';
 import { EntryForm } from './entry-form';
 import { StrikeForm, StruckText } from './strike-form';
-
-/** So many entries are shown at once. */
-const SHOWN = 8;
 
 function Entry({
   folder,
@@ -76,20 +74,12 @@ export function Logbook({ folder, roles }: { readonly folder: Folder; readonly r
   const [writing, setWriting] = useState(false);
   const writes = may(roles, 'sign-entry') || may(roles, 'copy-entry');
   const keeper = may(roles, 'correct-records');
-  const shown = (entries: Folder['logbook']) => (
-    <PlainList>
-      {entries.map((entry) => (
-        <Entry key={entry.id} folder={folder} entry={entry} keeper={keeper} />
-      ))}
-    </PlainList>
-  );
   return (
-    <section aria-labelledby="logbook">
-      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', m: '24px 0 8px' }}>
-        <Box component="h2" id="logbook" sx={{ m: 0, flex: 1 }}>
-          Maintenance record
-        </Box>
-        {writes && !writing ? (
+    <Section
+      id="logbook"
+      title="Maintenance record"
+      act={
+        writes && !writing ? (
           <Button
             variant="outlined"
             size="small"
@@ -99,8 +89,9 @@ export function Logbook({ folder, roles }: { readonly folder: Folder; readonly r
           >
             Record maintenance …
           </Button>
-        ) : null}
-      </Stack>
+        ) : null
+      }
+    >
       {writing ? (
         <EntryForm
           folder={folder}
@@ -119,17 +110,24 @@ export function Logbook({ folder, roles }: { readonly folder: Folder; readonly r
           {roles.includes('mechanic') ? <ClearListForm folder={folder} list={list} /> : null}
         </Box>
       ))}
-      {folder.logbook.length === 0 ? <p>Nothing is entered yet.</p> : shown(folder.logbook.slice(0, SHOWN))}
-      {folder.logbook.length > SHOWN ? (
-        <More summary={<>{folder.logbook.length - SHOWN} earlier</>}>
-          {shown(folder.logbook.slice(SHOWN))}
-        </More>
-      ) : null}
+      {folder.logbook.length === 0 ? (
+        <p>Nothing is entered yet.</p>
+      ) : (
+        <Paged items={folder.logbook} what="the maintenance record">
+          {(entries) => (
+            <PlainList>
+              {entries.map((entry) => (
+                <Entry key={entry.id} folder={folder} entry={entry} keeper={keeper} />
+              ))}
+            </PlainList>
+          )}
+        </Paged>
+      )}
       <p className="small">
         Kept for as long as the law asks: entries of work until it is repeated or superseded, or for a year;
         total time, life-limited parts, overhauls, inspection status and ADs as long as the aircraft, and
         handed over with it when it is sold (14 CFR 91.417). Groval deletes nothing.
       </p>
-    </section>
+    </Section>
   );
 }

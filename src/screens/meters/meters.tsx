@@ -8,15 +8,13 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
-import { More } from '../kit/more';
+import { Paged } from '../kit/paged';
+import { Section } from '../kit/section';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 import { StrikeForm, StruckText } from '../maintenance/strike-form';
 import { Boxes } from './boxes';
 import { MeterForm } from './meter-form';
 import { ReadMeters } from './read-meters';
-
-/** So many readings are shown at once. */
-const SHOWN = 8;
 
 type Gap = Folder['unlogged'][number];
 
@@ -151,12 +149,11 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
   const inUse = folder.dials.filter(({ replaced }) => !replaced);
   const former = folder.dials.filter(({ replaced }) => replaced);
   return (
-    <section aria-labelledby="meters">
-      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', mt: 3 }}>
-        <Box component="h2" id="meters" sx={{ m: 0, flex: 1 }}>
-          Meters
-        </Box>
-        {reading || (folder.panel.dials.length === 0 && folder.panel.service === null) ? null : (
+    <Section
+      id="meters"
+      title="Meters"
+      act={
+        reading || (folder.panel.dials.length === 0 && folder.panel.service === null) ? null : (
           <Button
             variant="outlined"
             size="small"
@@ -166,8 +163,9 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
           >
             Read the meters …
           </Button>
-        )}
-      </Stack>
+        )
+      }
+    >
       {reading ? (
         <ReadMeters
           folder={folder}
@@ -240,20 +238,15 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
         </div>
       )}
       <h3>Readings</h3>
-      <PlainList>
-        {folder.readings.slice(0, SHOWN).map((one) => (
-          <Reading key={one.id} folder={folder} reading={one} keeper={keeper} />
-        ))}
-      </PlainList>
-      {folder.readings.length > SHOWN ? (
-        <More summary={<>{folder.readings.length - SHOWN} earlier</>}>
+      <Paged items={folder.readings} size={10} what="the readings">
+        {(readings) => (
           <PlainList>
-            {folder.readings.slice(SHOWN).map((one) => (
+            {readings.map((one) => (
               <Reading key={one.id} folder={folder} reading={one} keeper={keeper} />
             ))}
           </PlainList>
-        </More>
-      ) : null}
-    </section>
+        )}
+      </Paged>
+    </Section>
   );
 }

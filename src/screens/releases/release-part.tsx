@@ -9,6 +9,7 @@ import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
 import { ListLine, PlainList } from '../kit/layout';
 import { More } from '../kit/more';
+import { Section } from '../kit/section';
 import { DailyForm } from './daily-form';
 import { IssueForm } from './issue-form';
 import { ReleaseChangeForm, type ReleaseAct } from './release-change-form';
@@ -44,8 +45,7 @@ export function ReleasePart({
     </Button>
   );
   return (
-    <section aria-labelledby="release">
-      <h2 id="release">Maintenance release</h2>
+    <Section id="release" title="Maintenance release">
       {release === null ? (
         <p>None is on record, so the aircraft does not fly.</p>
       ) : (
@@ -181,6 +181,6 @@ export function ReleasePart({
           </Box>
         </More>
       )}
-    </section>
+    </Section>
   );
 }

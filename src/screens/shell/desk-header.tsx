@@ -1,28 +1,19 @@
 'use client';
 
+import AppBar from '@mui/material/AppBar';
 import Box from '@mui/material/Box';
-import Stack from '@mui/material/Stack';
+import Button from '@mui/material/Button';
+import Divider from '@mui/material/Divider';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
 import { useColorScheme } from '@mui/material/styles';
+import Toolbar from '@mui/material/Toolbar';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { leave } from '../data/leave';
 import { useMe } from '../data/queries';
 import { ClubChoice } from './club-choice';
-
-const plain = {
-  background: 'none',
-  border: '1px solid #5b6872',
-  borderRadius: '6px',
-  color: 'inherit',
-  font: 'inherit',
-  fontSize: 14,
-  py: 0.75,
-  px: 1.125,
-  minHeight: 34,
-  cursor: 'pointer',
-  textDecoration: 'none',
-} as const;
 
 const PLACES = [
   ['/line', 'Line'],
@@ -32,92 +23,123 @@ const PLACES = [
   ['/club', 'Club'],
 ] as const;
 
-/** The bar on top of every desk screen: where, when, who. */
-export function DeskHeader({ children }: { readonly children?: ReactNode }) {
+/** On a phone the places are in the menu, too. */
+const ONLY_NARROW = { display: { md: 'none' } };
+const ONLY_WIDE = { display: { xs: 'none', md: 'flex' } };
+
+/** Where one can go, who one is, and how it looks: behind one button with a word. */
+function PersonMenu() {
   const { data: me } = useMe();
   const { mode, setMode } = useColorScheme();
   const here = usePathname();
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const close = () => {
+    setAnchor(null);
+  };
+  const club =
+    me !== undefined && me.clubs.length > 1 ? me.clubs.find(({ id }) => id === me.clubId)?.name : undefined;
   return (
-    <Stack
-      component="header"
-      direction="row"
-      sx={{
-        flexWrap: 'wrap',
-        alignItems: 'center',
-        columnGap: 1.625,
-        rowGap: 0.75,
-        py: 1,
-        px: 2.5,
-        background: 'var(--bar)',
-        color: 'var(--bar-ink)',
-        minHeight: 50,
-      }}
-    >
-      <Box
-        component={Link}
-        href="/line"
-        sx={{ color: 'inherit', textDecoration: 'none', fontWeight: 700, fontSize: 20 }}
-      >
-        Groval
-      </Box>
-      <Stack
-        component="nav"
-        direction="row"
-        spacing={1.625}
-        aria-label="Places"
-        sx={{ alignItems: 'center', mr: 1.75 }}
-      >
-        {PLACES.map(([href, name]) => (
-          <Box
-            component={Link}
-            key={href}
-            href={href}
-            aria-current={here.startsWith(href) ? 'page' : undefined}
-            sx={{
-              color: 'inherit',
-              fontWeight: 600,
-              textDecoration: 'none',
-              py: 0.5,
-              px: 0,
-              boxShadow: here.startsWith(href) ? '0 3px 0 currentColor' : 'none',
-            }}
-          >
-            {name}
-          </Box>
-        ))}
-      </Stack>
-      {children}
-      <Box component="span" sx={{ flex: 1 }} />
-      <Box
-        component="button"
-        type="button"
-        sx={plain}
-        onClick={() => {
-          setMode(mode === 'dark' ? 'light' : 'dark');
+    <>
+      <Button
+        color="inherit"
+        aria-haspopup="menu"
+        aria-expanded={anchor !== null}
+        onClick={(event) => {
+          setAnchor(event.currentTarget);
         }}
       >
-        {mode === 'dark' ? 'Paper' : 'Dim'}
-      </Box>
-      {me === undefined ? null : (
-        <>
-          <Box component={Link} href="/account" sx={{ fontSize: 14, color: 'inherit' }}>
-            {me.name},{' '}
-            {me.clubs.length > 1 ? `${me.clubs.find(({ id }) => id === me.clubId)?.name ?? ''}, ` : ''}
-            {me.roles.map((role) => role.replace('-', ' ')).join(', ')}
-          </Box>
-          <Box
-            component="button"
-            type="button"
-            sx={plain}
-            onClick={() => {
-              void leave();
-            }}
+        {me === undefined ? 'Menu' : me.name} ▾
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
+        {PLACES.map(([href, name]) => (
+          <MenuItem
+            key={href}
+            component={Link}
+            href={href}
+            selected={here.startsWith(href)}
+            onClick={close}
+            sx={ONLY_NARROW}
           >
-            Sign out
-          </Box>
-        </>
-      )}
+            {name}
+          </MenuItem>
+        ))}
+        <Divider sx={ONLY_NARROW} />
+        {me === undefined ? null : (
+          <MenuItem component={Link} href="/account" onClick={close}>
+            <span>
+              Account
+              <Box className="small">
+                {[club, ...me.roles.map((role) => role.replace('-', ' '))]
+                  .filter((text) => text !== undefined)
+                  .join(', ')}
+              </Box>
+            </span>
+          </MenuItem>
+        )}
+        <MenuItem
+          onClick={() => {
+            setMode(mode === 'dark' ? 'light' : 'dark');
+            close();
+          }}
+        >
+          {mode === 'dark' ? 'Paper theme' : 'Dim theme'}
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            void leave();
+          }}
+        >
+          Sign out
+        </MenuItem>
+      </Menu>
+    </>
+  );
+}
+
+/** The bar on top of every desk screen: where, when, who. */
+export function DeskHeader({ children }: { readonly children?: ReactNode }) {
+  const here = usePathname();
+  return (
+    <AppBar
+      position="static"
+      component="header"
+      elevation={0}
+      square
+      sx={{ bgcolor: 'var(--bar)', color: 'var(--bar-ink)', backgroundImage: 'none' }}
+    >
+      <Toolbar variant="dense" sx={{ minHeight: 50, columnGap: 1.75, rowGap: 0, flexWrap: 'wrap' }}>
+        <Box
+          component={Link}
+          href="/line"
+          sx={{ color: 'inherit', textDecoration: 'none', fontWeight: 700, fontSize: 20 }}
+        >
+          Groval
+        </Box>
+        <Box component="nav" aria-label="Places" sx={{ ...ONLY_WIDE, gap: 1.75, mr: 1.75 }}>
+          {PLACES.map(([href, name]) => (
+            <Box
+              key={href}
+              component={Link}
+              href={href}
+              aria-current={here.startsWith(href) ? 'page' : undefined}
+              sx={{
+                color: 'inherit',
+                fontWeight: 600,
+                textDecoration: 'none',
+                py: 0.5,
+                boxShadow: here.startsWith(href) ? '0 3px 0 currentColor' : 'none',
+              }}
+            >
+              {name}
+            </Box>
+          ))}
+        </Box>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.75, flex: 1, alignItems: 'baseline' }}>
+          {children}
+        </Box>
+        <PersonMenu />
+      </Toolbar>
       <ClubChoice />
-    </Stack>
+    </AppBar>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Container from '@mui/material/Container';
 import type { ReactNode } from 'react';
 import { clock, day } from '../data/clock';
@@ -25,7 +26,11 @@ export function DeskPage({
       <DeskHeader>
         {at === undefined ? null : (
           <>
-            {at.field === undefined ? null : <span>{at.field}</span>}
+            {at.field === undefined ? null : (
+              <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+                {at.field}
+              </Box>
+            )}
             <span className="mono">
               {day(at.now, at.zone)}&nbsp; {clock(at.now, at.zone)}
             </span>
