@@ -15,7 +15,7 @@ const args = [
 export default defineConfig({
   testDir: 'e2e',
   outputDir: '.groval/browser',
-  workers: 1,
+  workers: 2,
   retries: 0,
   timeout: 60_000,
   reporter: [['list'], ['json']],

@@ -1,6 +1,6 @@
-import type { ChildProcess } from 'node:child_process';
 import type { Page } from '@playwright/test';
-import { alert, expect, expectNoViolations, row, test } from './groval';
+import type { ChildProcess } from 'node:child_process';
+import { alert, expect, expectNoViolations, fillDay, openPart, row, test } from './groval';
 import { freePort, gone, startServer } from './servers';
 
 const PASSWORD = 'a-password-of-mine';
@@ -122,7 +122,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await certificate.getByLabel('Kind').click();
   await admin.getByRole('option', { name: /inspection authorisation/i }).click();
   await certificate.getByLabel('Number').fill('IA-77');
-  await certificate.getByLabel('Valid from').fill('2020-01-01');
+  await fillDay(certificate, 'Valid from', '2020-01-01');
   await certificate.getByRole('button', { name: 'Save' }).click();
   await expect(admin.getByText('IA-77, from 1 Jan 2020, no expiry')).toBeVisible();
 
@@ -184,11 +184,11 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
     await line(name, 'fitted');
   for (const name of ['transponder', 'ADS-B Out']) await line(name, 'not fitted');
   for (const name of ['fire extinguisher', 'carbon-monoxide detector'])
-    await equipment
-      .getByRole('listitem')
-      .filter({ hasText: new RegExp(`^${name}`, 'i') })
-      .getByLabel('Its own date')
-      .fill('2031-05-01');
+    await fillDay(
+      equipment.getByRole('listitem').filter({ hasText: new RegExp(`^${name}`, 'i') }),
+      'Its own date',
+      '2031-05-01',
+    );
   await equipment.getByRole('button', { name: 'Save this list' }).click();
   await expect(admin.getByText(/^as of /)).toBeVisible();
   const none = admin.getByRole('button', { name: 'There are none' });
@@ -199,12 +199,12 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   const locator = admin.getByRole('form', { name: 'ELT' });
   await locator.getByLabel('It is').click();
   await admin.getByRole('option', { name: 'fitted', exact: true }).click();
-  await locator.getByLabel('Battery to be replaced by').fill('2031-05-01');
+  await fillDay(locator, 'Battery to be replaced by', '2031-05-01');
   await locator.getByLabel('Minutes used since').fill('0');
   await locator.getByRole('button', { name: 'Save' }).click();
   await expect(admin.getByText('battery to be replaced by 1 May 2031')).toBeVisible();
   const insurance = admin.getByRole('form', { name: 'Club document' });
-  await insurance.getByLabel('Valid to, that day included').fill('2031-05-01');
+  await fillDay(insurance, 'Valid to, that day included', '2031-05-01');
   await insurance.getByRole('button', { name: 'Save' }).click();
   await expect(admin.getByText('insurance, valid to 1 May 2031')).toBeVisible();
 
@@ -216,21 +216,22 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
     .getByLabel('Where in the aircraft it is kept')
     .fill('pouch behind the left seat');
   await paper('Registration certificate').getByRole('radio', { name: 'Yes, aboard and readable' }).click();
-  await paper('Registration certificate').getByLabel('Issued on').fill('2025-05-14');
-  await paper('Registration certificate').getByLabel('Printed expiry').fill('2032-05-31');
+  await fillDay(paper('Registration certificate'), 'Issued on', '2025-05-14');
+  await fillDay(paper('Registration certificate'), 'Printed expiry', '2032-05-31');
   await paper('Flight manual or operating limitations')
     .getByRole('radio', { name: 'Yes, and placards are in place' })
     .click();
   await paper('Flight manual or operating limitations').getByLabel('Revision of the manual aboard').fill('7');
   await paper('Weight-and-balance data').getByRole('radio', { name: 'Yes, aboard and readable' }).click();
-  await paper('Weight-and-balance data').getByLabel('Dated').fill('2024-03-01');
+  await fillDay(paper('Weight-and-balance data'), 'Dated', '2024-03-01');
   await paper('Form 337 for the cabin fuel tank').getByRole('radio', { name: 'No tank' }).click();
   await bo.getByRole('button', { name: 'Keep 5 of 6' }).click();
   await expect(bo.getByRole('status')).toContainText('belongs to this aircraft');
 
   // Its meter, and its last inspections, signed by the mechanic's own certificate.
-  await bo.goto('/aircraft/N0GPF');
+  await bo.goto('/aircraft/N0GPF#documents');
   await expect(bo.getByText('pouch behind the left seat')).toBeVisible();
+  await openPart(bo, 'Flights and meters');
   await bo.getByRole('button', { name: 'Enter a meter …' }).click();
   const meter = bo.getByRole('form', { name: 'Enter a meter' });
   await meter.getByLabel('Name, as people call it').fill('Block meter');
@@ -238,7 +239,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await meter.getByRole('button', { name: 'Enter this meter' }).click();
   await expect(bo.getByText('4150.3 h').first()).toBeVisible();
   const sign = async (what: string) => {
-    await bo.goto('/aircraft/N0GPF');
+    await bo.goto('/aircraft/N0GPF#maintenance');
     await bo.getByRole('button', { name: 'Record maintenance …' }).click();
     const entry = bo.getByRole('form', { name: 'Record maintenance' });
     await choose(bo, 'What was done', what);
@@ -287,7 +288,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await change.getByRole('button', { name: 'Sign the change' }).click();
   await expect(change).toHaveCount(0);
   await expect(admin.getByText('Ada Quill: The field took another name', { exact: false })).toBeVisible();
-  await admin.goto('/aircraft/N0GPF');
+  await admin.goto('/aircraft/N0GPF#history');
   await expect(admin.getByText('changed the club’s field or rules', { exact: false }).first()).toBeVisible();
 
   // A new password by a link of the administrator ends every session of that person.

@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, test as base, type BrowserContext, type Page } from '@playwright/test';
+import { expect, test as base, type BrowserContext, type Locator, type Page } from '@playwright/test';
 
 const PEOPLE = {
   dispatcher: 'Mira Holt',
@@ -127,6 +127,19 @@ export async function inOwnWords(
   await page.getByRole('button', { name: place }).tap();
   await page.getByRole('button', { name: 'Something that is not on this list' }).tap();
   await page.getByLabel('In your words').fill(words);
+}
+
+/** Opens a part of an aircraft's page. */
+export const openPart = (page: Page, name: string) =>
+  page.getByRole('tab', { name: new RegExp(`^${name}`) }).click();
+
+/** Types a day into a day field. @param iso such as 2031-05-01 */
+export async function fillDay(scope: Page | Locator, label: string, iso: string): Promise<void> {
+  const [year, month, day] = iso.split('-');
+  const field = scope.getByRole('group', { name: label, exact: true });
+  await field.getByRole('spinbutton', { name: 'Day' }).click();
+  // A section is full after two figures, and the next one follows.
+  await field.page().keyboard.type(`${day ?? ''}${month ?? ''}${year ?? ''}`);
 }
 
 /** The Line's row of an aircraft. */

@@ -6,7 +6,7 @@ test('a box that was fitted sends late, twice and out of order, and what it coun
   baseURL,
 }) => {
   const mechanic = await desk('mechanic');
-  await mechanic.goto('/aircraft/N04TB');
+  await mechanic.goto('/aircraft/N04TB#flights');
   await mechanic.getByRole('button', { name: 'Fit a meter recorder …' }).click();
   const form = mechanic.getByRole('form', { name: 'Fit a meter recorder' });
   await form.getByLabel('Name of the box').fill('Box in the tail');

@@ -55,7 +55,7 @@ test('an answer that gets lost takes nothing with it: sent again it is there onc
     'Weight-and-balance data: what is missing closes its uses',
   );
   await expect(row(dispatcher, 'N02TB')).toContainText('Grounded', { timeout: 15_000 });
-  await dispatcher.goto('/aircraft/N02TB');
+  await dispatcher.goto('/aircraft/N02TB#history');
   // Once for the two tries with the same, once for what was tapped since.
   await expect(
     dispatcher.getByRole('region', { name: 'History' }).getByText(/Pia Okoro checked documents/),

@@ -1,4 +1,4 @@
-import { alert, expect, expectNoViolations, inOwnWords, row, test } from './groval';
+import { alert, expect, expectNoViolations, inOwnWords, openPart, row, test } from './groval';
 
 test('from a find on the ramp to the return to service, seen on an open desk', async ({ desk, phone }) => {
   const dispatcher = await desk('dispatcher');
@@ -78,12 +78,14 @@ test('from a find on the ramp to the return to service, seen on an open desk', a
 
   // The verdict is back, and the history can be read.
   await expect(row(dispatcher, 'N02TB')).toContainText('Released', { timeout: 15_000 });
+  await openPart(mechanic, 'History');
   const story = mechanic.getByRole('region', { name: 'History' });
   await expect(story).toContainText(
     'Rolf Dane reported: Blade 1, front edge, a hand from the tip, 3 mm deep (Propeller)',
   );
   await expect(story).toContainText('Tomas Brandl repaired');
   await expect(story).toContainText('Signed as A&P mechanic, AP-2231');
+  await openPart(mechanic, 'Marks and findings');
   await expect(mechanic.getByRole('region', { name: 'Closed' })).toContainText(
     'Blended the nick within the maker’s limits',
   );

@@ -1,4 +1,4 @@
-import { expect, expectNoViolations, row, test } from './groval';
+import { expect, expectNoViolations, fillDay, openPart, row, test } from './groval';
 
 test('a copy from the logbook opens nothing until somebody else vouches for it, and what a renter sees of a document waits too', async ({
   desk,
@@ -9,7 +9,7 @@ test('a copy from the logbook opens nothing until somebody else vouches for it, 
     await desk('mechanic'),
   ];
   // The annual of this one is what limits it next: copied again it would hold longer.
-  await dispatcher.goto('/aircraft/N07TB');
+  await dispatcher.goto('/aircraft/N07TB#maintenance');
   await dispatcher.getByRole('button', { name: 'Record maintenance …' }).click();
   const entry = dispatcher.getByRole('form', { name: 'Record maintenance' });
   await dispatcher.getByLabel('What was done', { exact: true }).click();
@@ -19,7 +19,7 @@ test('a copy from the logbook opens nothing until somebody else vouches for it, 
   await entry.getByLabel('Time in service then').fill(stands);
   await entry.getByLabel('Who signed there').fill('Ida Quell');
   await entry.getByLabel('Certificate number').fill('none');
-  await entry.getByLabel('Valid from').fill('2015-01-01');
+  await fillDay(entry, 'Valid from', '2015-01-01');
   await entry.getByLabel('Your password, as your signature').fill('tern-bay-demo');
   await entry.getByRole('button', { name: 'Record the copy' }).click();
   await expect(entry.getByText('expected a number with digits in it').first()).toBeVisible();
@@ -30,6 +30,7 @@ test('a copy from the logbook opens nothing until somebody else vouches for it, 
   await expect(
     dispatcher.getByText('Copied from paper; nobody has vouched for it yet, so it does not count.'),
   ).toBeVisible();
+  await openPart(dispatcher, 'Now');
   const waiting = (page: typeof dispatcher) =>
     page.getByRole('region', { name: 'Waiting to be vouched for' });
   await expect(waiting(dispatcher).getByText('Annual inspection of', { exact: false })).toBeVisible();
@@ -38,7 +39,7 @@ test('a copy from the logbook opens nothing until somebody else vouches for it, 
   await renter.goto('/document-check/N07TB');
   const paper = renter.getByRole('region', { name: 'Registration certificate' });
   await paper.getByRole('radio', { name: 'Yes, aboard and readable' }).click();
-  await paper.getByLabel('Printed expiry').fill('2039-05-31');
+  await fillDay(paper, 'Printed expiry', '2039-05-31');
   await renter.getByRole('button', { name: /^Keep 1 of/ }).click();
   await expect(renter.getByText('Does not count yet:')).toBeVisible();
   await expectNoViolations(renter);
@@ -50,7 +51,9 @@ test('a copy from the logbook opens nothing until somebody else vouches for it, 
   await expectNoViolations(mechanic);
   await waiting(mechanic).getByRole('button', { name: 'Vouch for 2' }).click();
   await expect(waiting(mechanic)).toHaveCount(0);
+  await openPart(mechanic, 'Maintenance');
   await expect(mechanic.getByText('Copied from paper; Tomas Brandl vouched for it.')).toBeVisible();
+  await openPart(mechanic, 'Documents');
   await expect(mechanic.getByText('expires 31 May 2039', { exact: false }).first()).toBeVisible();
   await mechanic.goto('/line');
   await expect(row(mechanic, 'N07TB')).toBeVisible();

@@ -15,6 +15,12 @@ const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const tap = (name) => (page) => page.getByRole('button', { name }).first().click();
 
+/** Types figures into the first day field. */
+const day = (figures) => async (page) => {
+  await page.getByRole('spinbutton', { name: 'Day' }).first().click();
+  await page.keyboard.type(figures);
+};
+
 const fill = (label, text) => (page) => page.getByLabel(label, { exact: true }).fill(text);
 
 /** Each view: its file, who looks, at what size, where, and what they do first. */
@@ -74,7 +80,7 @@ const VIEWS = [
     path: '/plan',
     acts: [tap('Enter a flight'), fill('From', '1700'), fill('To', '1830'), fill('Hours in the air', '1.2')],
   },
-  { file: 'sheet', who: 'Mira Holt', size: DESK, path: '/sheet/N07TB', acts: [fill('Day', '2026-11-21')] },
+  { file: 'sheet', who: 'Mira Holt', size: DESK, path: '/sheet/N07TB', acts: [day('21112026')] },
   { file: 'records', who: 'Mira Holt', size: DESK, path: '/records', acts: [] },
   {
     file: 'release',

@@ -40,6 +40,7 @@ export const theme = createTheme({
   components: {
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: { styleOverrides: { root: { minHeight: 40 } } },
+    MuiMenu: { styleOverrides: { paper: { border: '1px solid var(--rule)' } } },
     MuiTabs: { styleOverrides: { root: { minHeight: 42 }, indicator: { height: 3 } } },
     MuiTab: {
       styleOverrides: {

@@ -13,13 +13,13 @@ import { HOUR_METERS, type HourMeter } from '@/core/records/meters/meters';
 import { sentenceCase } from '@/explain/formats';
 import { EQUIPMENT_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Facts } from '@/queries/aircraft/facts';
+import { FormDay } from '../kit/day-field';
 import { FieldGrid } from '../kit/layout';
 import { FactAnswer } from './fact-answer';
 import { intervalOf, IntervalFields, NO_INTERVAL, type IntervalText } from './interval-fields';
 import { FactList } from './list-forms';
 import { figure, said, useFact } from './use-fact';
 
-const shrink = { inputLabel: { shrink: true } } as const;
 const decimal = { htmlInput: { inputMode: 'decimal', className: 'figure' } } as const;
 
 interface AdFields {
@@ -165,13 +165,7 @@ export function Ads({ facts }: { readonly facts: Facts }) {
               {...register('title', { validate: (words) => words.trim() !== '' || 'Say what it is about.' })}
               {...field('title')}
             />
-            <TextField
-              label="In force from"
-              type="date"
-              slotProps={shrink}
-              {...register('effectiveOn')}
-              {...field('effectiveOn')}
-            />
+            <FormDay control={control} name="effectiveOn" label="In force from" />
             <Controller
               control={control}
               name="applies"

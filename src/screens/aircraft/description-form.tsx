@@ -14,13 +14,12 @@ import { FUEL_GRADES, QUANTITIES, QUANTITY_NAMES } from '@/core/records/walkroun
 import { sentenceCase } from '@/explain/formats';
 import { CATEGORY_NAMES, QUANTITY_NAMES_IN_WORDS } from '@/explain/names';
 import type { Facts } from '@/queries/aircraft/facts';
+import { FormDay } from '../kit/day-field';
 import { FieldGrid } from '../kit/layout';
 import { type Fields, NAVIGATION, REMEDIES, UNITS, decimal, described, fieldsOf } from './description-values';
 import { FactAnswer } from './fact-answer';
 import { useFact, useInstead } from './use-fact';
 import { UsesBoxes } from './uses-boxes';
-
-const shrink = { inputLabel: { shrink: true } } as const;
 
 /** What the aircraft is and what it may be used for, as a whole: saved, it takes the place of what was said before. */
 export function DescriptionForm({ facts }: { readonly facts: Facts }) {
@@ -80,15 +79,7 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
     />
   );
   const day = (name: keyof Fields, label: string, help = '') => (
-    <TextField
-      key={name}
-      label={label}
-      type="date"
-      slotProps={shrink}
-      {...register(name as 'firstFlownOn')}
-      error={errors[name] !== undefined}
-      helperText={errors[name]?.message ?? help}
-    />
+    <FormDay key={name} control={control} name={name as 'firstFlownOn'} label={label} help={help} />
   );
   const line = (name: keyof Fields, label: string, help = '') => (
     <TextField

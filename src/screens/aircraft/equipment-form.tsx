@@ -14,6 +14,7 @@ import { EQUIPMENT_KINDS, type EquipmentKind } from '@/core/records/aircraft/equ
 import { sentenceCase } from '@/explain/formats';
 import { EQUIPMENT_NAMES } from '@/explain/names';
 import type { Facts } from '@/queries/aircraft/facts';
+import { DayField } from '../kit/day-field';
 import { ListLine, PlainList } from '../kit/layout';
 import { FactAnswer } from './fact-answer';
 import { useFact, useInstead } from './use-fact';
@@ -113,14 +114,13 @@ export function EquipmentForm({ facts }: { readonly facts: Facts }) {
         the aircraft’s own equipment list, or its list of kinds of operation, wants it. Not known counts as
         yes once it is inoperative.
       </Typography>
-      <TextField
+      <DayField
         label="Compared with the aircraft on"
-        type="date"
         value={on}
-        onChange={(event) => {
-          setOn(event.target.value);
+        onChange={(day) => {
+          setOn(day);
         }}
-        slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: facts.today } }}
+        max={facts.today}
         sx={{ width: 220 }}
       />
       {facts.authority === 'au' ? (
@@ -199,15 +199,12 @@ export function EquipmentForm({ facts }: { readonly facts: Facts }) {
                     }}
                   />
                   {!DATED.includes(kind) ? null : (
-                    <TextField
-                      size="small"
+                    <DayField
                       label="Its own date"
-                      type="date"
                       value={line.expiresOn === 'no-expiry' ? '' : (line.expiresOn ?? '')}
-                      onChange={(event) => {
-                        set(kind, { expiresOn: event.target.value === '' ? undefined : event.target.value });
+                      onChange={(day) => {
+                        set(kind, { expiresOn: day === '' ? undefined : day });
                       }}
-                      slotProps={{ inputLabel: { shrink: true } }}
                       sx={{ width: 160 }}
                     />
                   )}

@@ -20,13 +20,12 @@ import {
 import { sentenceCase } from '@/explain/formats';
 import { ITEM_KIND_NAMES } from '@/explain/names';
 import type { FactLine, Facts } from '@/queries/aircraft/facts';
+import { FormDay } from '../kit/day-field';
 import { FieldGrid, ListLine, PlainList } from '../kit/layout';
 import { StrikeForm, StruckText } from '../maintenance/strike-form';
 import { FactAnswer } from './fact-answer';
 import { intervalOf, IntervalFields, NO_INTERVAL, type IntervalText } from './interval-fields';
 import { said, useFact } from './use-fact';
-
-const shrink = { inputLabel: { shrink: true } } as const;
 
 /** The records of a list with whether somebody said that it is complete, and a way to say so. */
 export function FactList({
@@ -232,13 +231,11 @@ export function Items({ facts }: { readonly facts: Facts }) {
                 )}
               />
             ) : null}
-            <TextField
+            <FormDay
+              control={control}
+              name="until"
               label="Date printed on it"
-              type="date"
-              slotProps={shrink}
-              {...register('until')}
-              error={errors.until !== undefined}
-              helperText={errors.until?.message ?? 'It wins over computing one.'}
+              help="It wins over computing one."
             />
             <Controller
               control={control}

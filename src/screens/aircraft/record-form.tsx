@@ -14,6 +14,7 @@ import {
 import type { FactInput } from '@/contracts/aircraft/aircraft-entry';
 import { sentenceCase } from '@/explain/formats';
 import type { FactLine, Facts } from '@/queries/aircraft/facts';
+import { FormDay } from '../kit/day-field';
 import { FieldGrid, PlainList } from '../kit/layout';
 import { FactAnswer } from './fact-answer';
 import { useFact } from './use-fact';
@@ -100,11 +101,10 @@ export function Field<F extends FieldValues>({
     label,
     error: error !== undefined,
     helperText: typeof error?.message === 'string' ? error.message : help,
-    ...(type === 'date' || options !== undefined
-      ? { slotProps: { ...shrink, ...(options === undefined ? {} : { select: { displayEmpty: true } }) } }
-      : {}),
+    ...(options === undefined ? {} : { slotProps: { ...shrink, select: { displayEmpty: true } } }),
   };
-  if (options === undefined) return <TextField {...shared} type={type} {...form.register(name)} />;
+  if (type === 'date') return <FormDay control={form.control} name={name} label={label} help={help} />;
+  if (options === undefined) return <TextField {...shared} {...form.register(name)} />;
   return (
     <TextField select {...shared} value={form.watch(name) as string} {...form.register(name)}>
       {options.map(([key, words]) => (

@@ -10,6 +10,7 @@ import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
 import { sentenceCase } from '@/explain/formats';
 import { CERTIFICATE_CHOICES } from '@/explain/names';
 import type { PersonLine } from '@/queries/club/people';
+import { FormDay } from '../kit/day-field';
 import { FieldGrid } from '../kit/layout';
 import { useAct } from './people-acts';
 
@@ -87,20 +88,8 @@ export function CertificateForm({
           )}
         />
         <TextField label="Number" {...field('number')} helperText={errors.number?.message} />
-        <TextField
-          label="Valid from"
-          type="date"
-          slotProps={{ inputLabel: { shrink: true } }}
-          {...field('validFrom')}
-          helperText={errors.validFrom?.message}
-        />
-        <TextField
-          label="Valid until"
-          type="date"
-          slotProps={{ inputLabel: { shrink: true } }}
-          {...field('validUntil')}
-          helperText={errors.validUntil?.message ?? 'Empty: it does not expire.'}
-        />
+        <FormDay control={control} name="validFrom" label="Valid from" />
+        <FormDay control={control} name="validUntil" label="Valid until" help="Empty: it does not expire." />
       </FieldGrid>
       {trouble === null ? null : (
         <Alert severity="error" role="alert">

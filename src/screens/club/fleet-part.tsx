@@ -14,6 +14,7 @@ import { CATEGORY_NAMES } from '@/explain/names';
 import { GateMark } from '@/ui/gate-mark';
 import { goTo } from '../data/leave';
 import { useLine } from '../data/queries';
+import { FormDay } from '../kit/day-field';
 import { FieldGrid, ListLine, PlainList } from '../kit/layout';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 
@@ -98,12 +99,7 @@ function AddAircraft({ first }: { readonly first: boolean }) {
             </TextField>
           )}
         />
-        <TextField
-          label="First flown on"
-          type="date"
-          {...field('firstFlownOn')}
-          slotProps={{ inputLabel: { shrink: true } }}
-        />
+        <FormDay control={control} name="firstFlownOn" label="First flown on" />
         <TextField label="Serial number" {...field('serialNumber')} />
       </FieldGrid>
       <SignedTrouble trouble={trouble} />

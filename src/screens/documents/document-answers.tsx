@@ -1,9 +1,12 @@
-import Box from '@mui/material/Box';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Radio from '@mui/material/Radio';
+import RadioGroup from '@mui/material/RadioGroup';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import type { DocumentCheckRoundInput } from '@/contracts/documents/document-check';
 import type { DocumentCheckList, DocumentToCheck } from '@/queries/documents/document-check';
+import { DayField } from '../kit/day-field';
 import { FieldGrid } from '../kit/layout';
 import { More } from '../kit/more';
 
@@ -144,54 +147,52 @@ export function Answers({
     });
   };
   const aboard = tapped !== undefined && tapped.answer !== 'missing' && tapped.answer !== 'no-tank';
-  const text = (
-    name: Exclude<keyof Tapped, 'answer' | 'form' | 'temporary'>,
-    label: string,
-    type: 'text' | 'date' = 'text',
-  ) => (
+  const text = (name: Exclude<keyof Tapped, 'answer' | 'form' | 'temporary'>, label: string) => (
     <TextField
       label={label}
-      type={type}
       value={tapped?.[name] ?? ''}
       onChange={(event) => {
         onTap({ [name]: event.target.value });
       }}
-      slotProps={{ inputLabel: { shrink: true } }}
+    />
+  );
+  const day = (name: 'issuedOn' | 'printedExpiry' | 'datedOn', label: string) => (
+    <DayField
+      label={label}
+      value={tapped?.[name] ?? ''}
+      onChange={(chosen) => {
+        onTap({ [name]: chosen });
+      }}
     />
   );
   return (
     <Stack spacing={1}>
-      <Box
-        role="radiogroup"
+      <RadioGroup
         aria-label={question(paper, list)}
+        value={tapped?.answer ?? ''}
+        onChange={(_, answer) => {
+          tap(answer as Tapped['answer']);
+        }}
         sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 1 }}
       >
         {buttons.map(([answer, name]) => (
-          <Box
-            component="button"
+          <FormControlLabel
             key={answer}
-            type="button"
-            role="radio"
-            aria-checked={tapped?.answer === answer}
-            onClick={() => {
-              tap(answer);
-            }}
+            value={answer}
+            label={name}
+            control={<Radio color="primary" />}
             sx={{
+              m: 0,
               minHeight: 52,
-              font: 'inherit',
-              fontWeight: 600,
-              color: tapped?.answer === answer ? 'var(--on-sea)' : 'var(--ink)',
-              background: tapped?.answer === answer ? 'var(--sea)' : 'var(--card)',
+              pr: 1,
               border: '2px solid var(--sea)',
               borderRadius: '6px',
-              py: 0.75,
-              px: 1.25,
+              bgcolor: tapped?.answer === answer ? 'var(--sea-tint)' : 'var(--card)',
+              '& .MuiFormControlLabel-label': { fontWeight: 600, lineHeight: 1.2 },
             }}
-          >
-            {name}
-          </Box>
+          />
         ))}
-      </Box>
+      </RadioGroup>
       {tapped?.answer === 'another'
         ? text(
             'shows',
@@ -215,8 +216,8 @@ export function Answers({
             <MenuItem value="copy">a copy of the application (90 days)</MenuItem>
           </TextField>
           <FieldGrid>
-            {text('issuedOn', tapped.temporary ? 'Day of the application' : 'Issued on', 'date')}
-            {tapped.temporary ? null : text('printedExpiry', 'Printed expiry', 'date')}
+            {day('issuedOn', tapped.temporary ? 'Day of the application' : 'Issued on')}
+            {tapped.temporary ? null : day('printedExpiry', 'Printed expiry')}
           </FieldGrid>
         </>
       ) : null}
@@ -240,9 +241,7 @@ export function Answers({
           <MenuItem value="placards-and-markings">placards and markings alone</MenuItem>
         </TextField>
       ) : null}
-      {tapped?.answer === 'ours' && paper.kind === 'weight-and-balance'
-        ? text('datedOn', 'Dated', 'date')
-        : null}
+      {tapped?.answer === 'ours' && paper.kind === 'weight-and-balance' ? day('datedOn', 'Dated') : null}
       {!aboard ? null : paper.keptWhere === null ? (
         <>
           {text('keptWhere', 'Where in the aircraft it is kept')}

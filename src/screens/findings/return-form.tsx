@@ -10,6 +10,7 @@ import type { ReturnToServiceInput } from '@/contracts/findings/return-to-servic
 import { parseCivilDate } from '@/core/time/civil-date';
 import { dateText } from '@/explain/formats';
 import type { FindingView } from '@/queries/aircraft/aircraft-page';
+import { FormDay } from '../kit/day-field';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 
 type Fields = Pick<
@@ -111,13 +112,13 @@ export function ReturnForm({
         })}
         {...field('description')}
       />
-      <TextField
+      <FormDay
+        control={control}
+        name="completedOn"
         label="Completed on"
-        type="date"
-        slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }}
-        {...register('completedOn', { required: 'Give the day on which it was completed.' })}
-        error={errors.completedOn !== undefined}
-        helperText={errors.completedOn?.message ?? dayInWords(completedOn)}
+        rules={{ required: 'Give the day on which it was completed.' }}
+        help={dayInWords(completedOn)}
+        max={today}
       />
       <TextField
         select

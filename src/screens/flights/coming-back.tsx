@@ -22,6 +22,7 @@ import { shownText } from '@/explain/counter';
 import type { CounterFlight } from '@/queries/flights/counter';
 import { wallClockOf } from '../data/clock';
 import { Refusal, send } from '../data/fetching';
+import { FormDay } from '../kit/day-field';
 import { Part } from './part';
 import { enteredOf, ReadingFields, useReadings } from './readings';
 
@@ -162,12 +163,7 @@ export function ComingBack({
       </p>
       <Part title="Back at">
         <Box sx={pair}>
-          <TextField
-            label="Day"
-            type="date"
-            slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: now.date } }}
-            {...register('date')}
-          />
+          <FormDay control={control} name="date" label="Day" max={now.date} />
           <TextField
             label="Time at the field"
             {...register('clock')}

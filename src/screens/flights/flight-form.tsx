@@ -17,6 +17,7 @@ import { dateText, sentenceCase } from '@/explain/formats';
 import { PURPOSE_NAMES } from '@/explain/names';
 import type { DayPlan, DraftAnswer, PlanLine } from '@/queries/flights/plan';
 import { Refusal, send } from '../data/fetching';
+import { FormDay } from '../kit/day-field';
 import { More } from '../kit/more';
 import { Reasons } from '../shell/reasons';
 import { ANSWERS, CLOCK, CREWS, type Fields, clockFrom, draftOf, nameOfRange, shown } from './flight-draft';
@@ -185,13 +186,12 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
         ))}
       </TextField>
       <Box sx={pair}>
-        <TextField
+        <FormDay
+          control={control}
+          name="date"
           label="Day"
-          type="date"
-          slotProps={{ inputLabel: { shrink: true }, htmlInput: { min: plan.today } }}
-          {...register('date')}
-          error={errors.date !== undefined}
-          helperText={errors.date?.message ?? (date === undefined ? '' : dateText(date))}
+          help={date === undefined ? '' : dateText(date)}
+          min={plan.today}
         />
         <TextField
           label="Hours in the air"

@@ -3,13 +3,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { Sheet } from '@/queries/flights/sheet';
 import { GateMark } from '@/ui/gate-mark';
 import { useSecondInAddress } from '../data/address';
 import { useSheet } from '../data/queries';
+import { DayField } from '../kit/day-field';
 import { Coming } from '../shell/coming';
 
 const cell = { border: '1px solid #000', py: 0.5, px: 0.75, verticalAlign: 'top' } as const;
@@ -195,15 +195,12 @@ export function SheetScreen() {
       <Stack direction="row" spacing={1.5} className="on-screen" sx={{ alignItems: 'center', mb: 2 }}>
         <Link href={`/aircraft/${sheet.registration}`}>← Folder</Link>
         <Box component="span" sx={{ flex: 1 }} />
-        <TextField
-          size="small"
+        <DayField
           label="Day"
-          type="date"
           value={sheet.date}
-          onChange={(event) => {
-            setDay(event.target.value === '' ? null : event.target.value);
+          onChange={(day) => {
+            setDay(day === '' ? null : day);
           }}
-          slotProps={{ inputLabel: { shrink: true } }}
         />
         <Button
           variant="contained"

@@ -5,6 +5,7 @@ import TextField from '@mui/material/TextField';
 import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
 import { sentenceCase } from '@/explain/formats';
 import { CERTIFICATE_CHOICES } from '@/explain/names';
+import { DayField } from './day-field';
 import { FieldGrid } from './layout';
 
 /** Who signs, as a form holds it. */
@@ -74,13 +75,11 @@ export function SignerFields({
     />
   );
   const day = (name: 'from' | 'until', label: string) => (
-    <TextField
+    <DayField
       label={label}
-      type="date"
-      slotProps={{ inputLabel: { shrink: true } }}
       value={value[name]}
-      onChange={(event) => {
-        set({ [name]: event.target.value });
+      onChange={(day) => {
+        set({ [name]: day });
       }}
     />
   );

@@ -7,6 +7,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
+import { FormDay } from '../kit/day-field';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 
 interface Fields {
@@ -33,6 +34,7 @@ export function ClearListForm({
   const { sign, trouble } = useSigned();
   const {
     register,
+    control,
     handleSubmit,
     setValue,
     setError,
@@ -99,13 +101,7 @@ export function ClearListForm({
         })}
         {...field('description')}
       />
-      <TextField
-        label="Cleared on"
-        type="date"
-        slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: folder.today } }}
-        {...register('on')}
-        {...field('on')}
-      />
+      <FormDay control={control} name="on" label="Cleared on" max={folder.today} />
       <TextField
         select
         label="Signed by certificate"

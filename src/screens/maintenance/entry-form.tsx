@@ -19,6 +19,7 @@ import type { Folder } from '@/queries/aircraft/folder-view';
 import type { EntryPreview } from '@/queries/maintenance/entry-preview';
 import { send } from '../data/fetching';
 import { sendPhoto } from '../data/photos';
+import { FormDay } from '../kit/day-field';
 import { FieldGrid } from '../kit/layout';
 import { PhotoField } from '../kit/photo-field';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
@@ -196,13 +197,12 @@ export function EntryForm({
         </TextField>
       )}
       <FieldGrid>
-        <TextField
+        <FormDay
+          control={control}
+          name="completedOn"
           label="Completed on"
-          type="date"
-          slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: folder.today } }}
-          {...register('completedOn')}
-          error={errors.completedOn !== undefined}
-          helperText={errors.completedOn?.message ?? (date === undefined ? '' : dateText(date))}
+          help={date === undefined ? '' : dateText(date)}
+          max={folder.today}
         />
         {chosen.meters[0] === undefined ? null : (
           <TextField
@@ -300,20 +300,8 @@ export function EntryForm({
           </TextField>
           <TextField label="Certificate number" {...register('number')} {...field('number')} />
           <span />
-          <TextField
-            label="Valid from"
-            type="date"
-            slotProps={{ inputLabel: { shrink: true } }}
-            {...register('from')}
-            {...field('from')}
-          />
-          <TextField
-            label="Valid until (empty: does not expire)"
-            type="date"
-            slotProps={{ inputLabel: { shrink: true } }}
-            {...register('until')}
-            {...field('until')}
-          />
+          <FormDay control={control} name="from" label="Valid from" />
+          <FormDay control={control} name="until" label="Valid until (empty: does not expire)" />
         </FieldGrid>
       ) : null}
       {copied ? (

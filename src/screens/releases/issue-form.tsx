@@ -6,10 +6,11 @@ import { useState } from 'react';
 import { Controller, useFieldArray, useForm, useWatch } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
+import { FormDay } from '../kit/day-field';
 import { FieldGrid } from '../kit/layout';
 import { useSigned } from '../kit/signed-form';
 import { SignerFields, type SignerText, firstSigner, signerOf } from '../kit/signer-fields';
-import { Frame, base, hours, number, shrink } from './release-frame';
+import { Frame, base, hours, number } from './release-frame';
 
 interface IssueFields {
   readonly issuedOn: string;
@@ -103,19 +104,9 @@ export function IssueForm({
       trouble={trouble}
     >
       <FieldGrid>
-        <TextField
-          label="Issued on"
-          type="date"
-          slotProps={{ ...shrink, htmlInput: { max: folder.today } }}
-          {...field('issuedOn')}
-        />
+        <FormDay control={control} name="issuedOn" label="Issued on" max={folder.today} />
         <TextField label="Time in service then, hours" slotProps={hours} {...field('issuedAt')} />
-        <TextField
-          label="Expires on, that day included"
-          type="date"
-          slotProps={shrink}
-          {...field('expiresOn')}
-        />
+        <FormDay control={control} name="expiresOn" label="Expires on, that day included" />
         <TextField label="Expires at time in service, hours" slotProps={hours} {...field('expiresAt')} />
         <TextField label="Registration on it" {...field('registrationShown')} />
         <Controller
@@ -134,7 +125,7 @@ export function IssueForm({
         {required.fields.map(({ id }, at) => (
           <Stack direction="row" spacing={1} key={id}>
             <TextField label="Work" {...register(`required.${at}.what`)} sx={{ flex: 1 }} />
-            <TextField label="By" type="date" slotProps={shrink} {...register(`required.${at}.by`)} />
+            <FormDay control={control} name={`required.${at}.by`} label="By" />
             <TextField
               label="At hours"
               slotProps={hours}

@@ -5,10 +5,11 @@ import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
+import { FormDay } from '../kit/day-field';
 import { FieldGrid } from '../kit/layout';
 import { useSigned } from '../kit/signed-form';
 import { SignerFields, type SignerText, firstSigner, signerOf } from '../kit/signer-fields';
-import { Frame, base, hours, number, shrink } from './release-frame';
+import { Frame, base, hours, number } from './release-frame';
 
 /** What somebody wants to do about a release. */
 export interface ReleaseAct {
@@ -152,20 +153,13 @@ export function ReleaseChangeForm({
         <>
           <TextField label="Work" {...field('what')} />
           <FieldGrid>
-            <TextField label="By" type="date" slotProps={shrink} {...field('by')} />
+            <FormDay control={control} name="by" label="By" />
             <TextField label="At time in service, hours" slotProps={hours} {...field('at')} />
           </FieldGrid>
           <Typography className="small">Without a day or hours it is due before the next flight.</Typography>
         </>
       )}
-      {act.to === 'done' ? (
-        <TextField
-          label="Done on"
-          type="date"
-          slotProps={{ ...shrink, htmlInput: { max: folder.today } }}
-          {...field('on')}
-        />
-      ) : null}
+      {act.to === 'done' ? <FormDay control={control} name="on" label="Done on" max={folder.today} /> : null}
       {signs ? (
         <>
           <SignerFields

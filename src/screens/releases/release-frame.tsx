@@ -4,7 +4,6 @@ import type { ReactNode } from 'react';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { SignedTrouble, type useSigned } from '../kit/signed-form';
 
-export const shrink = { inputLabel: { shrink: true } } as const;
 export const hours = { htmlInput: { inputMode: 'decimal', className: 'figure' } } as const;
 export const number = (text: string): number | null =>
   text.trim() === '' ? null : Number(text.trim().replace(',', '.'));

@@ -1,0 +1,61 @@
+'use client';
+
+import type { SxProps, Theme } from '@mui/material/styles';
+import TextField from '@mui/material/TextField';
+import dynamic from 'next/dynamic';
+import type { ReactNode } from 'react';
+import {
+  useController,
+  type Control,
+  type FieldPath,
+  type FieldValues,
+  type RegisterOptions,
+} from 'react-hook-form';
+
+/** A day as a form holds it: 2026-11-24, or empty. */
+export interface DayFieldProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (day: string) => void;
+  readonly onBlur?: (() => void) | undefined;
+  readonly help?: ReactNode;
+  readonly error?: string | undefined;
+  /** The first and the last day that may be chosen. */
+  readonly min?: string;
+  readonly max?: string;
+  readonly size?: 'small' | 'medium';
+  readonly sx?: SxProps<Theme>;
+}
+
+const Picker = dynamic(() => import('./day-picker'), {
+  ssr: false,
+  loading: () => <TextField disabled aria-label="Day" />,
+});
+
+/** A day: typed as 24 Nov 2026, or chosen from a calendar. */
+export function DayField(props: DayFieldProps) {
+  return <Picker {...props} />;
+}
+
+/** A day of a form, with what the form says of it. */
+export function FormDay<F extends FieldValues>({
+  control,
+  name,
+  rules,
+  ...rest
+}: Omit<DayFieldProps, 'value' | 'onChange' | 'onBlur' | 'error'> & {
+  readonly control: Control<F>;
+  readonly name: FieldPath<F>;
+  readonly rules?: Omit<RegisterOptions<F>, 'setValueAs' | 'disabled' | 'valueAsNumber' | 'valueAsDate'>;
+}) {
+  const { field, fieldState } = useController({ control, name, ...(rules === undefined ? {} : { rules }) });
+  return (
+    <DayField
+      {...rest}
+      value={field.value as string}
+      onChange={field.onChange}
+      onBlur={field.onBlur}
+      error={fieldState.error?.message}
+    />
+  );
+}
