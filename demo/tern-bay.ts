@@ -11,6 +11,7 @@ import { recordMeterReading } from '../src/commands/meters/record-meter-reading'
 import { reportFinding } from '../src/commands/findings/report-finding';
 import { returnToService } from '../src/commands/findings/return-to-service';
 import { hours } from '../src/core/quantities/hours';
+import { volume } from '../src/core/quantities/volume';
 import type { Deferral } from '../src/core/records/findings/discrepancy';
 import { UNSAID } from '../src/core/records/flights/planned-flight';
 import { USUAL_POLICY } from '../src/core/rules/packs/club-policy';
@@ -314,8 +315,10 @@ async function leaveToday(
         shown: ((last ?? 0) / 3600).toFixed(2),
       })),
       accepted: [],
-      fuelAboard: '24 US gal',
-      oilAboard: '6 US qt',
+      fuelAboard: [
+        { tank: null, measured: { amount: '24', unit: 'US gal', volume: volume('24', 'US gal') } },
+      ],
+      oilAboard: { amount: '6', unit: 'US qt', volume: volume('6', 'US qt') },
       remarks: null,
     }),
   );

@@ -142,15 +142,18 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await choose(admin, 'Category of its certificate', 'Standard');
   for (const [label, value] of [
     ['Serial number', 'Q-17'],
-    ['First flown on', '1998-04-02'],
-    ['Made on', '1998-02-16'],
-    ['Type certificated on', '1962-05-14'],
     ['Seats, the pilot’s included', '4'],
     ['Revision of its manual in force', '7'],
     ['Burnt in an hour at cruise', '8.4'],
     ['Minimum for flight', '4'],
   ] as const)
     await about.getByLabel(label).fill(value);
+  for (const [label, day] of [
+    ['First flown on', '1998-04-02'],
+    ['Made on', '1998-02-16'],
+    ['Type certificated on', '1962-05-14'],
+  ] as const)
+    await fillDay(about, label, day);
   await choose(admin, 'Engine', 'air-cooled');
   await choose(admin, 'Landing gear', 'fixed');
   await choose(admin, 'Inspections', 'annual and 100-hour');

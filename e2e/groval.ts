@@ -34,6 +34,34 @@ function watch(context: BrowserContext, origin: string, troubles: string[]): voi
   });
 }
 
+/** Where somebody landed who signed in, and the session that they got. */
+interface Session {
+  readonly cookies: Awaited<ReturnType<BrowserContext['cookies']>>;
+  readonly landed: string;
+}
+
+/** Signs somebody in on a page of a context of their own: once through the sign-in page, from then on by the session that they have. */
+async function enter(
+  context: BrowserContext,
+  person: keyof typeof PEOPLE,
+  sessions: Map<string, Session>,
+): Promise<Page> {
+  const page = await context.newPage();
+  const known = sessions.get(person);
+  if (known !== undefined) {
+    await context.addCookies([...known.cookies]);
+    // A session may have been ended by what another test looks at.
+    if ((await context.request.get('/api/me')).ok()) {
+      await page.goto(known.landed);
+      return page;
+    }
+    await context.clearCookies();
+  }
+  await signIn(page, person);
+  sessions.set(person, { cookies: await context.cookies(), landed: new URL(page.url()).pathname });
+  return page;
+}
+
 interface Fixtures {
   /** A signed-in page of one of the demo's people at the desk. */
   readonly desk: (person: keyof typeof PEOPLE) => Promise<Page>;
@@ -41,7 +69,16 @@ interface Fixtures {
   readonly phone: (person: keyof typeof PEOPLE) => Promise<Page>;
 }
 
-export const test = base.extend<Fixtures & { readonly troubles: string[] }>({
+export const test = base.extend<
+  Fixtures & { readonly troubles: string[] },
+  { readonly sessions: Map<string, Session> }
+>({
+  sessions: [
+    async ({}, give) => {
+      await give(new Map());
+    },
+    { scope: 'worker' },
+  ],
   troubles: [
     async ({ baseURL, context }, give) => {
       const troubles: string[] = [];
@@ -51,7 +88,7 @@ export const test = base.extend<Fixtures & { readonly troubles: string[] }>({
     },
     { auto: true },
   ],
-  desk: async ({ browser, baseURL, troubles }, give) => {
+  desk: async ({ browser, baseURL, troubles, sessions }, give) => {
     const open: BrowserContext[] = [];
     await give(async (person) => {
       const context = await browser.newContext({
@@ -60,11 +97,11 @@ export const test = base.extend<Fixtures & { readonly troubles: string[] }>({
       });
       open.push(context);
       watch(context, baseURL ?? '', troubles);
-      return signIn(await context.newPage(), person);
+      return enter(context, person, sessions);
     });
     for (const context of open) await context.close();
   },
-  phone: async ({ browser, baseURL, troubles }, give) => {
+  phone: async ({ browser, baseURL, troubles, sessions }, give) => {
     const open: BrowserContext[] = [];
     await give(async (person) => {
       const context = await browser.newContext({
@@ -75,7 +112,7 @@ export const test = base.extend<Fixtures & { readonly troubles: string[] }>({
       });
       open.push(context);
       watch(context, baseURL ?? '', troubles);
-      return signIn(await context.newPage(), person);
+      return enter(context, person, sessions);
     });
     for (const context of open) await context.close();
   },

@@ -1,37 +1,37 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { SignedEntry } from '@/contracts/maintenance/new-entry';
 import type { DocumentCheckRound } from '@/contracts/documents/document-check';
+import type { SignedEntry } from '@/contracts/maintenance/new-entry';
 import { hours } from '@/core/quantities/hours';
 import { knownAt, presentFor } from '@/core/records/facts';
+import { UNSAID } from '@/core/records/flights/planned-flight';
 import { civilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
 import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { inClub } from '@/db/kernel/club-transaction';
 import { readHistory } from '@/db/kernel/ledger';
-import { entryPreview } from '@/queries/maintenance/entry-preview';
 import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
-import { sheet } from '@/queries/flights/sheet';
 import { documentCheckList } from '@/queries/documents/document-check';
+import { sheet } from '@/queries/flights/sheet';
+import { entryPreview } from '@/queries/maintenance/entry-preview';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
-import { acceptMark } from '../findings/accept-mark';
-import { checkIn } from '../flights/check-in';
-import { checkOut } from '../flights/check-out';
-import { clearList } from '../maintenance/clear-list';
-import type { Actor } from '../kernel/command';
-import { correctReading } from '../meters/correct-reading';
-import { strikeEntry } from '../maintenance/corrections';
-import { meterReading } from '../meters/counter-readings';
-import { addDial } from '../meters/dials';
-import { planFlight } from '../flights/plan-flight';
-import { recordEntry } from '../maintenance/record-entry';
-import { reportFinding } from '../findings/report-finding';
 import { checkDocuments } from '../documents/check-documents';
 import { vouch } from '../documents/vouch';
-import { attributeUnlogged } from '../meters/unlogged';
-import { UNSAID } from '@/core/records/flights/planned-flight';
+import { acceptMark } from '../findings/accept-mark';
+import { reportFinding } from '../findings/report-finding';
+import { checkIn } from '../flights/check-in';
+import { checkOut } from '../flights/check-out';
+import { planFlight } from '../flights/plan-flight';
+import type { Actor } from '../kernel/command';
 import { loadRecords, NO_RECORDS } from '../kernel/load-records';
+import { clearList } from '../maintenance/clear-list';
+import { strikeEntry } from '../maintenance/corrections';
+import { recordEntry } from '../maintenance/record-entry';
+import { correctReading } from '../meters/correct-reading';
+import { meterReading } from '../meters/counter-readings';
+import { addDial } from '../meters/dials';
+import { attributeUnlogged } from '../meters/unlogged';
 
 let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => {
@@ -503,7 +503,7 @@ describe('correcting', () => {
         seenRevision: await revision(),
         readings: [{ dial: block, shown: '4150.3' }],
         accepted: [],
-        fuelAboard: null,
+        fuelAboard: [],
         oilAboard: null,
         remarks: null,
       }),

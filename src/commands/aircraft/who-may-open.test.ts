@@ -1,30 +1,30 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
+import type { DocumentCheckRound } from '@/contracts/documents/document-check';
+import type { SignedEntry } from '@/contracts/maintenance/new-entry';
 import { decide } from '@/core/decision/decide';
 import { countUses, isWithin, type UseSet } from '@/core/envelope/use-set';
-import { civilDate } from '@/core/time/civil-date';
 import { hours } from '@/core/quantities/hours';
-import { presentFor } from '@/core/records/facts';
 import { DOCUMENT_KINDS, latestDocumentChecks } from '@/core/records/documents/document';
+import { presentFor } from '@/core/records/facts';
+import { civilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { documentsOf } from '@/db/aircraft/aircraft-documents';
-import { inClub } from '@/db/kernel/club-transaction';
+import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { readClub } from '@/db/club/clubs';
 import { latestFlights } from '@/db/flights/flights';
-import type { SignedEntry } from '@/contracts/maintenance/new-entry';
-import type { DocumentCheckRound } from '@/contracts/documents/document-check';
+import { inClub } from '@/db/kernel/club-transaction';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
-import { checkIn } from '../flights/check-in';
-import { checkOut } from '../flights/check-out';
-import { addDial } from '../meters/dials';
 import { changeRoles } from '../club/members';
-import { planOrMove } from '../flights/planning';
-import { readMeters } from '../meters/read-meters';
-import { recordEntry } from '../maintenance/record-entry';
-import { reportFinding } from '../findings/report-finding';
 import { checkDocuments } from '../documents/check-documents';
 import { vouch } from '../documents/vouch';
+import { reportFinding } from '../findings/report-finding';
+import { checkIn } from '../flights/check-in';
+import { checkOut } from '../flights/check-out';
+import { planOrMove } from '../flights/planning';
+import { recordEntry } from '../maintenance/record-entry';
+import { addDial } from '../meters/dials';
+import { readMeters } from '../meters/read-meters';
 
 let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => {
@@ -533,7 +533,7 @@ describe('a defect at check-in', () => {
         seenRevision: await revision(),
         readings: [{ dial, shown: '4150.3' }],
         accepted: [],
-        fuelAboard: null,
+        fuelAboard: [],
         oilAboard: null,
         remarks: null,
       }),

@@ -1,13 +1,16 @@
-import { leavingNow } from '@/core/counter/leaving';
 import type { CheckOut } from '@/contracts/flights/counter';
+import { leavingNow } from '@/core/counter/leaving';
+import { againstMeasured, type MeasuredAtDesk } from '@/core/counter/measured';
 import { decide } from '@/core/decision/decide';
+import type { AircraftFacts } from '@/core/records/facts';
 import { presentFor } from '@/core/records/facts';
 import { instantText } from '@/core/time/instant';
-import { currentDials } from '@/db/meters/dials';
+import { insertOthers } from '@/db/aircraft/other-records';
 import { findFlight, openFlights } from '@/db/flights/flights';
 import { insertFlight } from '@/db/flights/insert-flights';
-import { insertOthers } from '@/db/aircraft/other-records';
 import { findPlanned } from '@/db/flights/planned-flights';
+import { currentDials } from '@/db/meters/dials';
+import { tellReasons } from '@/explain/constraint';
 import { tellFlight } from '@/explain/flight';
 import { momentText } from '@/explain/formats';
 import { changeAircraft } from '../kernel/change-aircraft';
@@ -16,10 +19,51 @@ import { denial } from '../kernel/permissions';
 import { writeRead } from '../meters/counter-readings';
 import { readPanel } from '../meters/read-panel';
 
+/** What was measured, by the tanks that the aircraft has. @throws Refused for a tank that it has not, or one that was said twice */
+function measuredOf({ fuelAboard, oilAboard }: CheckOut, { aircraft }: AircraftFacts): MeasuredAtDesk {
+  const tanks = (aircraft.particulars.fuel?.tanks ?? []).map(({ id }) => id);
+  for (const [at, { tank }] of fuelAboard.entries()) {
+    const twice = fuelAboard.findIndex((other) => other.tank === tank) !== at;
+    if ((tank === null && fuelAboard.length === 1) || (tank !== null && tanks.includes(tank) && !twice))
+      continue;
+    throw new Refused({
+      code: 'invalid',
+      message: twice
+        ? `The fuel in ${tank ?? 'all tanks together'} was said twice.`
+        : tank === null
+          ? 'Say the fuel tank by tank, or of all tanks together, not both.'
+          : `This aircraft has no tank '${tank}': ${tanks.length === 0 ? 'its tanks are not on record' : `it has ${tanks.join(', ')}`}.`,
+      problems: [{ path: `fuelAboard.${at}`, message: 'not a tank of this aircraft' }],
+    });
+  }
+  const left =
+    fuelAboard[0]?.tank === null ? [] : tanks.filter((id) => !fuelAboard.some(({ tank }) => tank === id));
+  if (fuelAboard.length > 0 && left.length > 0)
+    throw new Refused({
+      code: 'invalid',
+      message: `Say the fuel of every tank: ${left.join(' and ')} ${left.length === 1 ? 'is' : 'are'} missing. How much there is together is not known from some of them.`,
+      problems: [{ path: 'fuelAboard', message: 'a tank is missing' }],
+    });
+  return {
+    fuel: fuelAboard.map(({ tank, measured: { volume } }) => ({ tank, volume })),
+    oil: oilAboard?.volume ?? null,
+  };
+}
+
+/** As it is kept and shown: left 14 US gal, right 12 US gal. */
+const fuelText = (fuel: CheckOut['fuelAboard']): string | null =>
+  fuel.length === 0
+    ? null
+    : fuel
+        .map(({ tank, measured: { amount, unit } }) => `${tank === null ? '' : `${tank} `}${amount} ${unit}`)
+        .join(', ');
+const oilText = (oil: CheckOut['oilAboard']): string | null =>
+  oil === null ? null : `${oil.amount} ${oil.unit}`;
+
 /**
  * Hands an aircraft out for a planned flight. The meters are compared with the record; what is more than the record says becomes an
- * unlogged time and counts at once; and then the flight is decided exactly as it leaves now, with those readings. Anything but a
- * plain yes is refused with its reason.
+ * unlogged time and counts at once; and then the flight is decided exactly as it leaves now, with those readings and with the fuel and oil
+ * that were measured. Anything but a plain yes is refused with its reason.
  */
 export async function checkOut(
   ports: Ports,
@@ -70,9 +114,16 @@ export async function checkOut(
         seenBy: planned.personName,
       });
       const present = presentFor(facts, recordedAt);
-      const decision = decide(facts, club.packs, leavingNow(planned.flight, present), present);
-      const goes = decision.flight?.answer === 'yes';
-      const why = decision.flight === null ? '' : tellFlight(decision.flight, decision, club.place.zone);
+      const leaves = leavingNow(planned.flight, present);
+      const decision = decide(facts, club.packs, leaves, present);
+      const { against } = againstMeasured(facts, club.packs, leaves, measuredOf(entry, facts), present);
+      const goes = decision.flight?.answer === 'yes' && against.length === 0;
+      const why = [
+        decision.flight === null ? '' : tellFlight(decision.flight, decision, club.place.zone),
+        ...tellReasons(against).map(({ headline, meaning }) => `${headline} ${meaning}`.trim()),
+      ]
+        .filter((text) => text !== '')
+        .join(' ');
       const refusal = `${registration} cannot leave for this flight. ${why}`;
       if (!goes && gaps.length === 0)
         throw new Refused({
@@ -89,8 +140,8 @@ export async function checkOut(
           purpose: planned.flight.purpose,
           crew: planned.flight.crew,
           readings: shown,
-          fuelAboard: entry.fuelAboard,
-          oilAboard: entry.oilAboard,
+          fuelAboard: fuelText(entry.fuelAboard),
+          oilAboard: oilText(entry.oilAboard),
           remarks: entry.remarks,
           leftAt: recordedAt,
           recordedAt,
@@ -113,8 +164,8 @@ export async function checkOut(
               left: instantText(recordedAt),
               readings,
               unlogged,
-              fuelAboard: entry.fuelAboard,
-              oilAboard: entry.oilAboard,
+              fuelAboard: fuelText(entry.fuelAboard),
+              oilAboard: oilText(entry.oilAboard),
               remarks: entry.remarks,
             },
           }

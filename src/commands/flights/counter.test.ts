@@ -1,36 +1,36 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
-import landingsCase from '../../../examples/cases/life-limit-landings.json';
 import type { Attribution, CheckIn, CheckOut } from '@/contracts/flights/counter';
 import type { Json } from '@/contracts/kernel/merge-patch';
 import { hours } from '@/core/quantities/hours';
 import { volume } from '@/core/quantities/volume';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { UNSAID, type PlannedFlight } from '@/core/records/flights/planned-flight';
-import { addSeconds } from '@/core/time/instant';
 import { addDays } from '@/core/time/civil-date';
+import { addSeconds } from '@/core/time/instant';
 import { civilDateAt, wallClock } from '@/core/time/zone';
-import { flightRows } from '@/db/exchange/lists';
-import { dayBefore } from '@/db/releases/day-before';
-import { sheet } from '@/queries/flights/sheet';
 import { loadAircraft } from '@/db/aircraft/aircraft-facts';
-import { inClub } from '@/db/kernel/club-transaction';
-import { insertFlown } from '@/db/flights/insert-flights';
-import { latestFlights } from '@/db/flights/flights';
 import { othersOfKind } from '@/db/aircraft/other-records';
+import { flightRows } from '@/db/exchange/lists';
+import { latestFlights, findFlight } from '@/db/flights/flights';
+import { insertFlown } from '@/db/flights/insert-flights';
+import { inClub } from '@/db/kernel/club-transaction';
 import { appendToLedger, readHistory } from '@/db/kernel/ledger';
 import { latestReadings } from '@/db/meters/readings';
-import { counterFlight, counterList } from '@/queries/flights/counter';
+import { dayBefore } from '@/db/releases/day-before';
 import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
 import { rampAircraft } from '@/queries/findings/ramp';
+import { counterFlight, counterList } from '@/queries/flights/counter';
+import { sheet } from '@/queries/flights/sheet';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
+import landingsCase from '../../../examples/cases/life-limit-landings.json';
+import { loadRecords, NO_RECORDS } from '../kernel/load-records';
+import { correctReading } from '../meters/correct-reading';
+import { addDial, exchangeDial } from '../meters/dials';
+import { attributeUnlogged } from '../meters/unlogged';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
-import { addDial, exchangeDial } from '../meters/dials';
-import { correctReading } from '../meters/correct-reading';
-import { attributeUnlogged } from '../meters/unlogged';
-import { loadRecords, NO_RECORDS } from '../kernel/load-records';
 import { planFlight } from './plan-flight';
 
 let club: Awaited<ReturnType<typeof testClub>>;
@@ -71,7 +71,7 @@ const leave = async (flightId: string, shown: string, change: Partial<CheckOut> 
     seenRevision: await revision(),
     readings: [{ dial: block, shown }],
     accepted: [],
-    fuelAboard: null,
+    fuelAboard: [],
     oilAboard: null,
     remarks: null,
     ...change,
@@ -216,7 +216,7 @@ describe('handing out and taking back', () => {
           seenRevision: 3,
           readings: [],
           accepted: [],
-          fuelAboard: null,
+          fuelAboard: [],
           oilAboard: null,
           remarks: null,
         }),
@@ -274,7 +274,7 @@ describe('handing out and taking back', () => {
         seenRevision,
         readings: [{ dial: block, shown: text(start) }],
         accepted: [],
-        fuelAboard: null,
+        fuelAboard: [],
         oilAboard: null,
         remarks: null,
       }),
@@ -860,7 +860,7 @@ describe('meters', () => {
         seenRevision: await revision(),
         readings: [{ dial: fresh, shown: '0.0' }],
         accepted: [],
-        fuelAboard: null,
+        fuelAboard: [],
         oilAboard: null,
         remarks: null,
       }),
@@ -911,7 +911,7 @@ describe('meters', () => {
         seenRevision: await revision(),
         readings: [{ dial: short, shown: '999.5' }],
         accepted: [],
-        fuelAboard: null,
+        fuelAboard: [],
         oilAboard: null,
         remarks: null,
       }),
@@ -1002,5 +1002,45 @@ describe('meters', () => {
     expect(await inTx((tx) => readHistory(tx, club.aircraftId, 1))).toMatchObject([
       { act: 'add-meter', record: { name: 'Block meter', shows: text(start) } },
     ]);
+  });
+});
+
+describe('fuel and oil as an aircraft is handed out', () => {
+  const gallons = (tank: string | null, amount: string): CheckOut['fuelAboard'][number] => ({
+    tank,
+    measured: { amount, unit: 'US gal', volume: volume(amount, 'US gal') },
+  });
+  const quarts = (amount: string): CheckOut['oilAboard'] => ({
+    amount,
+    unit: 'US qt',
+    volume: volume(amount, 'US qt'),
+  });
+  it.each([
+    ['too little fuel', { fuelAboard: [gallons('left', '5'), gallons('right', '4')] }, /fuel/i],
+    ['too little oil', { oilAboard: quarts('3') }, /oil/i],
+    ['a tank that it has not', { fuelAboard: [gallons('tip', '5')] }, /no tank 'tip'.*left, right/],
+    ['only some of its tanks', { fuelAboard: [gallons('left', '18')] }, /every tank: right is missing/],
+    ['a tank said twice', { fuelAboard: [gallons('left', '9'), gallons('left', '9')] }, /said twice/],
+    ['tank by tank and together', { fuelAboard: [gallons('left', '9'), gallons(null, '9')] }, /not both/],
+  ] satisfies readonly (readonly [string, Partial<CheckOut>, RegExp])[])(
+    '%s keeps it here, and says why',
+    async (_, measured, words) => {
+      const flight = await planned();
+      const shows = await timeInService();
+      const refused = bad(await leave(flight, text(shows), measured));
+      expect(refused.message).toMatch(words);
+      expect(await inTx((tx) => findFlight(tx, flight))).toBeUndefined();
+    },
+  );
+  it('enough of both is kept as it was said, and it leaves', async () => {
+    const flight = await planned();
+    good(
+      await leave(flight, text(await timeInService()), {
+        fuelAboard: [gallons('left', '14'), gallons('right', '12.5')],
+        oilAboard: quarts('6'),
+      }),
+    );
+    const flown = await inTx((tx) => findFlight(tx, flight));
+    expect([flown?.fuelAboard, flown?.oilAboard]).toEqual(['left 14 US gal, right 12.5 US gal', '6 US qt']);
   });
 });

@@ -1,27 +1,28 @@
 // What is sent again since the answer got lost: the same is recorded once, and anything else is never taken for it.
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
+import type { DocumentCheckRound } from '@/contracts/documents/document-check';
+import type { Finding } from '@/contracts/findings/report-finding';
 import type { CheckIn } from '@/contracts/flights/counter';
 import type { SignedEntry } from '@/contracts/maintenance/new-entry';
-import type { Finding } from '@/contracts/findings/report-finding';
-import type { DocumentCheckRound } from '@/contracts/documents/document-check';
 import { hours } from '@/core/quantities/hours';
+import { volume } from '@/core/quantities/volume';
 import { UNSAID } from '@/core/records/flights/planned-flight';
 import { civilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
 import { wallClock } from '@/core/time/zone';
 import { inClub } from '@/db/kernel/club-transaction';
-import { line } from '@/queries/aircraft/line';
 import { folder } from '@/queries/aircraft/folder';
+import { line } from '@/queries/aircraft/line';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
-import { checkIn } from '../flights/check-in';
-import { checkOut } from '../flights/check-out';
-import { addDial } from '../meters/dials';
-import { planFlight } from '../flights/plan-flight';
-import { recordEntry } from '../maintenance/record-entry';
+import { checkDocuments } from '../documents/check-documents';
 import { reportFinding } from '../findings/report-finding';
 import { returnToService } from '../findings/return-to-service';
-import { checkDocuments } from '../documents/check-documents';
+import { checkIn } from '../flights/check-in';
+import { checkOut } from '../flights/check-out';
+import { planFlight } from '../flights/plan-flight';
+import { recordEntry } from '../maintenance/record-entry';
+import { addDial } from '../meters/dials';
 
 let club: Awaited<ReturnType<typeof testClub>>;
 beforeEach(async () => {
@@ -37,6 +38,12 @@ const STANDS = {
   code: 'conflict',
   message: expect.stringContaining('that stands. What you changed was not recorded') as unknown,
 };
+
+/** Fuel in all tanks together, in US gallons. */
+const inAll = (amount: string) => ({
+  tank: null,
+  measured: { amount, unit: 'US gal' as const, volume: volume(amount, 'US gal') },
+});
 
 describe('a round through the documents whose answer got lost', () => {
   const paper = (
@@ -133,14 +140,14 @@ describe('a flight taken back whose answer got lost', () => {
       seenRevision: (await row())?.revision ?? 0,
       readings: [{ dial: block, shown }],
       accepted: [],
-      fuelAboard: '24',
+      fuelAboard: [inAll('24')],
       oilAboard: null,
       remarks: null,
     };
     good(await checkOut(club.ports, club.actor('dispatcher'), leaving));
     good(await checkOut(club.ports, club.actor('dispatcher'), leaving));
     expect(
-      bad(await checkOut(club.ports, club.actor('dispatcher'), { ...leaving, fuelAboard: '12' })),
+      bad(await checkOut(club.ports, club.actor('dispatcher'), { ...leaving, fuelAboard: [inAll('12')] })),
     ).toMatchObject(STANDS);
     later(5400);
     const { date, hour, minute } = wallClock(club.ports.now(), club.place.zone);

@@ -6,17 +6,17 @@ import { addSeconds } from '@/core/time/instant';
 import { wallClock } from '@/core/time/zone';
 import { inClub } from '@/db/kernel/club-transaction';
 import { latestReadings } from '@/db/meters/readings';
-import { counterFlight } from '@/queries/flights/counter';
 import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
+import { counterFlight } from '@/queries/flights/counter';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { checkIn } from '../flights/check-in';
 import { checkOut } from '../flights/check-out';
-import { correctReading } from './correct-reading';
-import { strikeEntry } from '../maintenance/corrections';
-import { addDial, exchangeDial } from './dials';
-import { loadRecords, NO_RECORDS } from '../kernel/load-records';
 import { planFlight } from '../flights/plan-flight';
+import { loadRecords, NO_RECORDS } from '../kernel/load-records';
+import { strikeEntry } from '../maintenance/corrections';
+import { correctReading } from './correct-reading';
+import { addDial, exchangeDial } from './dials';
 
 let club: Awaited<ReturnType<typeof testClub>>;
 const block = randomUUID();
@@ -62,7 +62,7 @@ const leave = async (flightId: string, shown: string, accepted: readonly string[
     seenRevision: await revision(),
     readings: [{ dial: block, shown }],
     accepted: [...accepted],
-    fuelAboard: null,
+    fuelAboard: [],
     oilAboard: null,
     remarks: null,
   });

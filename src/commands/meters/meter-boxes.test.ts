@@ -1,5 +1,5 @@
-import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
+import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { boxReadingsSchema, type BoxReadings } from '@/contracts/meters/meter-box';
 import { hours } from '@/core/quantities/hours';
@@ -7,16 +7,16 @@ import { UNSAID } from '@/core/records/flights/planned-flight';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { wallClock } from '@/core/time/zone';
 import { inClub } from '@/db/kernel/club-transaction';
-import { counterFlight } from '@/queries/flights/counter';
 import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
+import { counterFlight } from '@/queries/flights/counter';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { checkIn } from '../flights/check-in';
 import { checkOut } from '../flights/check-out';
+import { planFlight } from '../flights/plan-flight';
 import { strikeEntry } from '../maintenance/corrections';
 import { addDial } from './dials';
 import { fitBox, removeBox, takeBoxReadings } from './meter-boxes';
-import { planFlight } from '../flights/plan-flight';
 
 let club: Awaited<ReturnType<typeof testClub>>;
 
@@ -279,7 +279,7 @@ describe('a flight with a box aboard', () => {
         seenRevision: (await now()).revision,
         readings: [{ dial, shown }],
         accepted: [],
-        fuelAboard: null,
+        fuelAboard: [],
         oilAboard: null,
         remarks: null,
       });

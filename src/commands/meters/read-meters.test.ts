@@ -10,9 +10,9 @@ import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
 import { bad, good, testClub } from '@/testing/database';
 import { checkOut } from '../flights/check-out';
-import { addDial } from './dials';
-import { loadRecords, NO_RECORDS } from '../kernel/load-records';
 import { planFlight } from '../flights/plan-flight';
+import { loadRecords, NO_RECORDS } from '../kernel/load-records';
+import { addDial } from './dials';
 import { readMeters } from './read-meters';
 
 let club: Awaited<ReturnType<typeof testClub>>;
@@ -170,7 +170,7 @@ describe('reading the meters of an aircraft that stands', () => {
         seenRevision: (await row())?.revision ?? 0,
         readings: [{ dial, shown: '4150.3' }],
         accepted: [],
-        fuelAboard: null,
+        fuelAboard: [],
         oilAboard: null,
         remarks: null,
       }),

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
-import release from '../../../examples/cases/clean-release.json';
 import {
   changeReleaseSchema,
   issueReleaseSchema,
@@ -10,16 +9,17 @@ import {
 import { hours } from '@/core/quantities/hours';
 import { civilDate } from '@/core/time/civil-date';
 import { addSeconds, instantFromMilliseconds } from '@/core/time/instant';
-import { inClub } from '@/db/kernel/club-transaction';
 import { insertFlown } from '@/db/flights/insert-flights';
+import { inClub } from '@/db/kernel/club-transaction';
 import { appendToLedger, readHistory } from '@/db/kernel/ledger';
 import { describeHistory } from '@/explain/history';
 import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
+import release from '../../../examples/cases/clean-release.json';
+import { vouch } from '../documents/vouch';
 import { changeRelease, issueRelease } from './maintenance-release';
 import { signDailyInspection } from './sign-daily-inspection';
-import { vouch } from '../documents/vouch';
 
 const change = {
   asOf: release.asOf,

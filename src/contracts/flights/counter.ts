@@ -28,6 +28,24 @@ const amount = z
     return z.NEVER;
   });
 
+/** An amount without more. */
+const measured = z
+  .strictObject({
+    amount: z.string().trim().max(12),
+    unit: z.enum(AMOUNT_UNITS as [keyof typeof VOLUME_UNITS, ...(keyof typeof VOLUME_UNITS)[]]),
+  })
+  .transform(({ amount: text, unit }, context) => {
+    const volume = parseVolume(text, unit);
+    if (volume !== undefined) return { amount: text, unit, volume };
+    context.issues.push({
+      code: 'custom',
+      input: text,
+      path: ['amount'],
+      message: `expected an amount such as 12.5, got '${text}'`,
+    });
+    return z.NEVER;
+  });
+
 /** Handing an aircraft out for a planned flight. */
 export const checkOutSchema = z.strictObject({
   flightId: idSchema('choose a planned flight'),
@@ -35,11 +53,13 @@ export const checkOutSchema = z.strictObject({
   seenRevision: revisionSchema,
   readings,
   accepted,
-  fuelAboard: z.string().trim().max(60).nullable(),
-  oilAboard: z.string().trim().max(60).nullable(),
+  /** Usable fuel as dipped: tank by tank, or in all of them together where `tank` is null. Empty where nobody measured. */
+  fuelAboard: z.array(z.strictObject({ tank: z.string().trim().min(1).max(60).nullable(), measured })).max(8),
+  oilAboard: measured.nullable(),
   remarks: z.string().trim().max(1000).nullable(),
 });
 export type CheckOut = z.output<typeof checkOutSchema>;
+export type CheckOutInput = z.input<typeof checkOutSchema>;
 
 /** Reading the meters of an aircraft that stands. */
 export const metersReadSchema = z.strictObject({

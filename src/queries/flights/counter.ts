@@ -1,33 +1,34 @@
 import { dialState, usualRatios, type DialState } from '@/core/counter/desk';
+import { leavingNow } from '@/core/counter/leaving';
+import { ranOn } from '@/core/counter/ran-on';
 import type { UsualRatio } from '@/core/counter/readings';
 import { decidePrepared } from '@/core/decision/decide';
 import type { FlightAnswer, Verdict } from '@/core/decision/decision';
-import { leavingNow } from '@/core/counter/leaving';
-import { ranOn } from '@/core/counter/ran-on';
 import type { WindowPicture } from '@/core/envelope/window-picture';
-import { boxAhead, BOX_SLACK } from '@/core/records/meters/box-reading';
+import { isWithoutEngine } from '@/core/records/aircraft/aircraft';
+import type { DocumentKind } from '@/core/records/documents/document';
 import { knownAt } from '@/core/records/facts';
 import { airborneTime } from '@/core/records/flights/planned-flight';
+import { boxAhead, BOX_SLACK } from '@/core/records/meters/box-reading';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { documentsOf } from '@/db/aircraft/aircraft-documents';
-import type { DocumentKind } from '@/core/records/documents/document';
+import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { readClub } from '@/db/club/clubs';
+import { type FlownFlight } from '@/db/flights/flight-records';
+import { findFlight, latestFlights, openFlights } from '@/db/flights/flights';
+import { findPlanned, flightsBetween, type StoredFlight } from '@/db/flights/planned-flights';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { currentDials } from '@/db/meters/dials';
-import { findFlight, latestFlights, openFlights } from '@/db/flights/flights';
-import { type FlownFlight } from '@/db/flights/flight-records';
-import { findPlanned, flightsBetween, type StoredFlight } from '@/db/flights/planned-flights';
 import { tellReasons, type ConstraintWords } from '@/explain/constraint';
 import { shownText } from '@/explain/counter';
 import { tellFlight } from '@/explain/flight';
 import { clockText, momentText, sentenceCase } from '@/explain/formats';
 import { DOCUMENT_NAMES, NOT_CHECKED_NAMES, PURPOSE_NAMES } from '@/explain/names';
 import { windowText } from '@/explain/window-text';
-import { lastReport, type LastReport } from './last-report';
 import { preparedFor, rulesOf } from '../kernel/prepared';
+import { lastReport, type LastReport } from './last-report';
 
 /** What is usual between two dials is seen on so many of the last flights. */
 const FLIGHTS_COMPARED = 60;
@@ -173,6 +174,9 @@ export interface CounterFlight {
   readonly usual: readonly UsualRatio[];
   readonly asksAirborne: boolean;
   readonly tows: boolean;
+  /** Its tanks by name; none where it has no engine, or where nobody put them on record. */
+  readonly tanks: readonly string[];
+  readonly engine: boolean;
   readonly papers: readonly { readonly name: string; readonly keptWhere: string }[];
   readonly elsewhere: string | null;
   /** What the last pilot said; null where no flight came back yet. */
@@ -263,6 +267,8 @@ export async function counterFlight(
       !dials.some(({ counts }) => counts.some(({ meter }) => meter === 'time-in-service'))
       && known.accounted['time-in-service'].state === 'known',
     tows: (planned?.flight.purpose ?? flown?.purpose) === 'glider-towing',
+    tanks: (stored.facts.aircraft.particulars.fuel?.tanks ?? []).map(({ id }) => id),
+    engine: !isWithoutEngine(stored.facts.aircraft),
     papers: papers
       .filter(({ tank_fitted: fitted }) => fitted !== false)
       .map((row) => ({

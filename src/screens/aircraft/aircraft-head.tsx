@@ -5,10 +5,10 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
-import Link from 'next/link';
 import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
+import Link from '../kit/link';
 
 const PARTS = {
   now: 'Now',

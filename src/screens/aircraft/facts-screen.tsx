@@ -1,11 +1,11 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { useSecondInAddress } from '../data/address';
 import { useLive } from '../data/live';
 import { useFacts } from '../data/queries';
+import Link from '../kit/link';
 import { More } from '../kit/more';
 import { DeskPage, DeskWaiting } from '../shell/desk-page';
 import { Ads } from './ad-form';

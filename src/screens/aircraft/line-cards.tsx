@@ -4,12 +4,12 @@ import Box from '@mui/material/Box';
 import Card from '@mui/material/Card';
 import CardActionArea from '@mui/material/CardActionArea';
 import Stack from '@mui/material/Stack';
-import Link from 'next/link';
 import type { Line, LineRow } from '@/queries/aircraft/line';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
 import { clock } from '../data/clock';
 import { Hidden } from '../kit/layout';
+import Link from '../kit/link';
 import { against } from './needs';
 
 /** The flight that is asked about next, with its answer. */

@@ -1,11 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
-import Link from 'next/link';
 import type { LineRow } from '@/queries/aircraft/line';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
 import { clock } from '../data/clock';
+import Link from '../kit/link';
 import { Reasons } from '../shell/reasons';
 
 /** The selected aircraft's verdict in full. */

@@ -5,7 +5,6 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
-import Link from 'next/link';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { CATEGORIES } from '@/core/records/aircraft/aircraft';
@@ -16,6 +15,7 @@ import { goTo } from '../data/leave';
 import { useLine } from '../data/queries';
 import { FormDay } from '../kit/day-field';
 import { FieldGrid, ListLine, PlainList } from '../kit/layout';
+import Link from '../kit/link';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 
 interface Fields {

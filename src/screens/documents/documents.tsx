@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
+import Link from '../kit/link';
 import { Section } from '../kit/section';
 
 /** How a document stands, in words. */

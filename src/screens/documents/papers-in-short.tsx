@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
-import Link from 'next/link';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
+import Link from '../kit/link';
 import { Section } from '../kit/section';
 import { PAPER_STATES } from './documents';
 

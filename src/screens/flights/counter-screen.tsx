@@ -1,12 +1,12 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import Link from 'next/link';
 import type { CounterLine } from '@/queries/flights/counter';
 import { useSecondInAddress } from '../data/address';
 import { useLive } from '../data/live';
 import { useCounter } from '../data/queries';
 import { ListLine, PlainList } from '../kit/layout';
+import Link from '../kit/link';
 import { DeskPage, DeskWaiting } from '../shell/desk-page';
 import { FlightAtCounter } from './flight-at-counter';
 

@@ -2,12 +2,12 @@
 
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
-import Link from 'next/link';
 import type { CounterFlight } from '@/queries/flights/counter';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
 import { useLive } from '../data/live';
 import { useCounterFlight } from '../data/queries';
+import Link from '../kit/link';
 import { DeskPage, DeskWaiting } from '../shell/desk-page';
 import { Reasons } from '../shell/reasons';
 import { ComingBack } from './coming-back';

@@ -2,10 +2,10 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
 import { MonthBars } from '@/charts/month-bars';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
+import Link from '../kit/link';
 import { Paged } from '../kit/paged';
 import { Section } from '../kit/section';
 

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import Link from 'next/link';
 import type { CounterFlight } from '@/queries/flights/counter';
+import Link from '../kit/link';
 import { Part } from './part';
 
 /** What the last pilot reported, before the next one takes the aircraft: what nobody followed up is a finding now. */

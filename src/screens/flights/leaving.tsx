@@ -10,14 +10,13 @@ import { useForm } from 'react-hook-form';
 import { asksAtCheckOut, unanswered } from '@/core/counter/desk';
 import type { CounterFlight } from '@/queries/flights/counter';
 import { send } from '../data/fetching';
-import { FieldGrid, PlainList } from '../kit/layout';
+import { PlainList } from '../kit/layout';
+import { emptyFuelAndOil, FuelAndOilFields, measuredOf, type FuelAndOil } from './fuel-and-oil';
 import { LastWord } from './last-word';
 import { Part } from './part';
 import { enteredOf, ReadingFields, useReadings } from './readings';
 
-interface Fields {
-  readonly fuelAboard: string;
-  readonly oilAboard: string;
+interface Fields extends FuelAndOil {
   readonly remarks: string;
 }
 
@@ -28,13 +27,14 @@ export function Leaving({ flight }: { readonly flight: CounterFlight }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const {
     register,
+    control,
     handleSubmit,
     formState: { isSubmitting },
-  } = useForm<Fields>({ defaultValues: { fuelAboard: '', oilAboard: '', remarks: '' } });
+  } = useForm<Fields>({ defaultValues: { ...emptyFuelAndOil(flight.tanks), remarks: '' } });
   const { dials } = flight;
   const entered = enteredOf(dials, state.readings);
   const asks = asksAtCheckOut(dials, entered);
-  const submit = async ({ fuelAboard, oilAboard, remarks }: Fields) => {
+  const submit = async ({ remarks, ...measured }: Fields) => {
     state.leave(dials.map(({ dial }) => dial.id));
     if (unanswered(asks, state.readings.accepted).length > 0) {
       setTrouble('Nothing was recorded yet: the meters ask something above.');
@@ -49,8 +49,7 @@ export function Leaving({ flight }: { readonly flight: CounterFlight }) {
         seenRevision: flight.revision,
         readings: entered,
         accepted: state.readings.accepted,
-        fuelAboard: words(fuelAboard),
-        oilAboard: words(oilAboard),
+        ...measuredOf(measured, flight.tanks),
         remarks: words(remarks),
       });
     } catch (error) {
@@ -93,17 +92,16 @@ export function Leaving({ flight }: { readonly flight: CounterFlight }) {
         />
       </Part>
       <Part title="Fuel, oil, remarks">
-        <FieldGrid>
-          <TextField label="Fuel aboard, as dipped" {...register('fuelAboard')} />
-          <TextField label="Oil, as read" {...register('oilAboard')} />
-          <TextField
-            label="Remarks"
-            multiline
-            minRows={1}
-            {...register('remarks')}
-            sx={{ gridColumn: '1 / -1' }}
-          />
-        </FieldGrid>
+        {flight.engine ? (
+          <>
+            <FuelAndOilFields control={control} tanks={flight.tanks} />
+            <p className="small">
+              What is entered here is judged as the flight leaves: enough for it and its reserve, and oil
+              within its limits.
+            </p>
+          </>
+        ) : null}
+        <TextField label="Remarks" multiline minRows={1} fullWidth {...register('remarks')} />
       </Part>
       {trouble === null ? null : (
         <Alert severity="error" role="alert" sx={{ mb: 1.5 }}>

@@ -3,13 +3,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
-import Link from 'next/link';
 import { useState } from 'react';
 import type { Sheet } from '@/queries/flights/sheet';
 import { GateMark } from '@/ui/gate-mark';
 import { useSecondInAddress } from '../data/address';
 import { useSheet } from '../data/queries';
 import { DayField } from '../kit/day-field';
+import Link from '../kit/link';
 import { Coming } from '../shell/coming';
 
 const cell = { border: '1px solid #000', py: 0.5, px: 0.75, verticalAlign: 'top' } as const;

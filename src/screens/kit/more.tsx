@@ -4,7 +4,7 @@ import Accordion from '@mui/material/Accordion';
 import AccordionDetails from '@mui/material/AccordionDetails';
 import AccordionSummary from '@mui/material/AccordionSummary';
 import type { SxProps, Theme } from '@mui/material/styles';
-import type { ReactNode } from 'react';
+import { useId, type ReactNode } from 'react';
 
 /** What is folded away until somebody wants it. It stays in the page, so that what was typed in it is not lost. @param open whether it is unfolded at first */
 export function More({
@@ -18,9 +18,17 @@ export function More({
   readonly children: ReactNode;
   readonly sx?: SxProps<Theme>;
 }) {
+  const id = useId();
   return (
-    <Accordion defaultExpanded={open} sx={sx} slotProps={{ heading: { component: 'div' } }}>
-      <AccordionSummary expandIcon={<span aria-hidden="true">▾</span>}>{summary}</AccordionSummary>
+    <Accordion
+      defaultExpanded={open}
+      sx={sx}
+      // A fold is no place of its own to jump to: a group under its summary's words.
+      slotProps={{ heading: { component: 'div' }, region: { role: 'group', 'aria-labelledby': id } }}
+    >
+      <AccordionSummary id={id} expandIcon={<span aria-hidden="true">▾</span>}>
+        {summary}
+      </AccordionSummary>
       <AccordionDetails>{children}</AccordionDetails>
     </Accordion>
   );

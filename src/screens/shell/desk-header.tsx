@@ -8,11 +8,11 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useColorScheme } from '@mui/material/styles';
 import Toolbar from '@mui/material/Toolbar';
-import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { leave } from '../data/leave';
 import { useMe } from '../data/queries';
+import Link from '../kit/link';
 import { ClubChoice } from './club-choice';
 
 const PLACES = [

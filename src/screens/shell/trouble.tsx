@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
 import { Refusal } from '../data/fetching';
+import Link from '../kit/link';
 
 /** What to show when an answer did not come: what is wrong and what to do, with the way to do it. */
 export function Trouble({ error, retry }: { readonly error: Error; readonly retry: () => void }) {
