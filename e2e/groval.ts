@@ -140,7 +140,7 @@ export async function expectNoViolations(page: Page): Promise<void> {
   // In the page itself, and violations alone: with no frame of another origin the second page that it would open finds nothing more.
   const { violations } = await new AxeBuilder({ page })
     .setLegacyMode()
-    .options({ resultTypes: ['violations'] })
+    .options({ resultTypes: ['violations'], preload: false })
     .analyze();
   expect(
     violations.map(

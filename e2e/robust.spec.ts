@@ -135,6 +135,7 @@ test('addresses that lead nowhere say what to do', async ({ desk }) => {
 
 test('the dim theme has no violation either', async ({ desk }) => {
   const page = await desk('dispatcher');
+  await expect(row(page, 'N00TB')).toBeVisible();
   await page.getByRole('button', { name: 'Mira Holt' }).click();
   await page.getByRole('menuitem', { name: 'Dim theme' }).click();
   await expect(row(page, 'N00TB')).toBeVisible();
