@@ -1,5 +1,5 @@
 // npm test: provisions what the tests need, runs all of them, and ends with one plain line.
-import { mkdirSync, rmSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { attack } from './attack.mjs';
@@ -22,16 +22,6 @@ const ELSEWHERE = 'Australia/Sydney';
 const folder = stateFolder('test');
 const log = (name) => join(folder, 'logs', `${name}.log`);
 const counts = { passed: 0, failed: 0 };
-
-/** Clusters of this run, to be stopped however it ends. */
-const clusters = [];
-/** A fresh cluster in a folder. */
-function clusterIn(place) {
-  const made = new Cluster(place);
-  made.remove();
-  clusters.push(made);
-  return made;
-}
 
 const bin = (name) => join(PROJECT, 'node_modules', '.bin', name);
 
@@ -126,12 +116,11 @@ function beside(jobs) {
 
 const STRUCTURE = [
   check('lint', bin('eslint'), ['.', '--max-warnings', '0']),
+  check('types and lint that knows them', bin('oxlint'), ['--type-aware', '--type-check', '.']),
   check('types of the core alone', bin('tsc'), ['--noEmit', '-p', 'src/core/tsconfig.json']),
   check('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']),
   check('dead code', bin('knip'), []),
   check('published schemas', bin('tsx'), ['tools/write-schemas.ts', '--check']),
-  // Last: it reads the route types that the build writes anew.
-  check('types and lint that knows them', bin('oxlint'), ['--type-aware', '--type-check', '.']),
 ];
 
 /** What knows of dates, and so of zones. */
@@ -158,28 +147,15 @@ async function commandsAndTables(cluster) {
   );
 }
 
-/** Starts the hostile run. @returns what to wait for, and tell, at the end */
-function attacked() {
-  const place = join(folder, 'attack');
-  mkdirSync(join(place, 'logs'), { recursive: true });
-  const target = clusterIn(place);
-  const running = (async () => {
-    await target.start();
-    return attack({ cluster: target, folder: place, reduced: true, seed: SEED });
-  })().finally(() => {
-    target.stop();
+async function attacked(cluster) {
+  await step('attacked, reduced', async () => {
+    const results = await attack({ cluster, folder, reduced: true, seed: SEED });
+    for (const { name, line, clean } of results) {
+      counts[clean ? 'passed' : 'failed'] += 1;
+      if (!clean) process.stderr.write(`${name}: ${line}\n`);
+    }
+    return results.map(({ name, line }) => `${name}: ${line}`).join('; ');
   });
-  // It is looked at below; until then a failure must not end the others.
-  running.catch(() => undefined);
-  return () =>
-    step('attacked, reduced', async () => {
-      const results = await running;
-      for (const { name, line, clean } of results) {
-        counts[clean ? 'passed' : 'failed'] += 1;
-        if (!clean) process.stderr.write(`${name}: ${line}\n`);
-      }
-      return results.map(({ name, line }) => `${name}: ${line}`).join('; ');
-    });
 }
 
 /** Makes the databases of the browser tests. @returns {Promise<Job>} */
@@ -229,7 +205,7 @@ async function main() {
   const giveBack = takeLock(folder, 'A test run');
   let cluster;
   const stop = () => {
-    for (const one of clusters) one.stop();
+    cluster?.stop();
     giveBack();
   };
   for (const [signal, code] of [
@@ -253,8 +229,15 @@ async function main() {
         const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
         await run(bin('next'), ['typegen'], { cwd: PROJECT, log: log('typegen'), env });
       });
-    // From the start and behind everything else: the longest first.
+    if (wanted('database') || wanted('attack') || wanted('browser')) {
+      cluster = new Cluster(folder);
+      cluster.remove();
+      await step('database', () => cluster.start());
+    }
+    // Alone: it works on every core, and the route types that it writes anew are read below.
+    if (wanted('attack') || wanted('browser')) await step('application', () => ensureBuild(log('build')));
     const computed = ['core', 'rest'].filter(wanted);
+    // The longest first; the tests of core and screens together, so that the longest files of the one run beside the many of the other.
     const joined = beside([
       ...(computed.length > 0 ? [vitest(computed.join(' and '), computed, { TZ: 'UTC' })] : []),
       ...(wanted('static') ? STRUCTURE : []),
@@ -263,16 +246,11 @@ async function main() {
         ? [vitest(`answers in ${ELSEWHERE}`, ['core', 'rest'], { TZ: ELSEWHERE }, AWAY)]
         : []),
     ]);
-    if (wanted('database') || wanted('browser')) {
-      cluster = clusterIn(folder);
-      await step('database', () => cluster.start());
-    }
-    if (wanted('attack') || wanted('browser')) await step('application', () => ensureBuild(log('build')));
     if (wanted('database')) await commandsAndTables(cluster);
-    // The attack ends the connections of its cluster, so it has one of its own; both it and the browser wait more than they work.
-    const attacking = wanted('attack') ? attacked() : null;
-    if (wanted('browser')) await ran(await preparedBrowser(cluster));
-    await attacking?.();
+    // Before the attack, which ends connections of the cluster.
+    const browse = wanted('browser') ? await preparedBrowser(cluster) : null;
+    if (wanted('attack')) await attacked(cluster);
+    if (browse !== null) await ran(browse);
     await joined();
   } finally {
     stop();

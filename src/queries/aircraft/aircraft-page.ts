@@ -1,9 +1,7 @@
 import { may } from '@/contracts/kernel/permissions';
 import { decide } from '@/core/decision/decide';
 import type { Decision, RuleAnswer, Verdict } from '@/core/decision/decision';
-import { closingWork, type Discrepancy } from '@/core/records/findings/discrepancy';
-import { presentFor } from '@/core/records/facts';
-import { authorityOf } from '@/core/rules/register';
+import type { WindowPicture } from '@/core/envelope/window-picture';
 import {
   authorityFor,
   CERTIFICATE_KINDS,
@@ -13,10 +11,12 @@ import {
   type CertificateKind,
 } from '@/core/records/club/certificate';
 import type { DocumentKind } from '@/core/records/documents/document';
-import type { WindowPicture } from '@/core/envelope/window-picture';
-import { civilDateAt } from '@/core/time/zone';
+import { presentFor } from '@/core/records/facts';
+import { closingWork, type Discrepancy } from '@/core/records/findings/discrepancy';
+import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import type { Place } from '@/core/time/sun';
+import { civilDateAt } from '@/core/time/zone';
 import {
   certificatesOf,
   findByRegistration,
@@ -24,19 +24,19 @@ import {
   readDiscrepancies,
   type ReadDiscrepancy,
 } from '@/db/aircraft/aircraft-documents';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
-import { storedDate, storedInstant } from '@/db/kernel/checked-values';
 import { readClub } from '@/db/club/clubs';
+import { storedDate, storedInstant } from '@/db/kernel/checked-values';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { readHistory } from '@/db/kernel/ledger';
 import { tellConstraint, tellReasons, type ConstraintWords } from '@/explain/constraint';
-import { dateText, momentText, readingText, sentenceCase } from '@/explain/formats';
 import { withoutNumbers } from '@/explain/for-reader';
-import { leftText } from '@/explain/limits';
-import { sourceText } from '@/explain/remedies';
-import { CERTIFICATE_NAMES, CLASS_MEANINGS, DOCUMENT_NAMES, NOT_CHECKED_NAMES } from '@/explain/names';
+import { dateText, momentText, readingText, sentenceCase } from '@/explain/formats';
 import { describeHistory, workName } from '@/explain/history';
+import { leftText } from '@/explain/limits';
+import { CERTIFICATE_NAMES, CLASS_MEANINGS, DOCUMENT_NAMES, NOT_CHECKED_NAMES } from '@/explain/names';
+import { sourceText } from '@/explain/remedies';
 import { windowText } from '@/explain/window-text';
+import { keptFacts } from '../kernel/kept-facts';
 
 /** How many findings and how many lines of its history an aircraft's page shows. */
 const MOST = 100;
@@ -203,7 +203,7 @@ export async function aircraftPage(
   const found = await findByRegistration(tx, registration);
   if (found === undefined) return null;
   const { packs, place } = await readClub(tx, reader.clubId);
-  const [stored] = await loadAircraft(tx, place, found.aircraft_id, false);
+  const [stored] = await keptFacts(tx, { place }, found.aircraft_id, 'whole');
   if (stored === undefined) return null;
   const decision = decide(stored.facts, packs, null, presentFor(stored.facts, now));
   const read = await readDiscrepancies(tx, found.aircraft_id, MOST);

@@ -6,18 +6,18 @@ import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt } from '@/core/time/zone';
 import { findByRegistration } from '@/db/aircraft/aircraft-documents';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
-import { readClub } from '@/db/club/clubs';
-import type { ClubTransaction } from '@/db/kernel/connection';
 import { othersOfKind } from '@/db/aircraft/other-records';
 import { readStrikes, strikeOf } from '@/db/aircraft/strikes';
+import { readClub } from '@/db/club/clubs';
+import type { ClubTransaction } from '@/db/kernel/connection';
 import { tellConstraint } from '@/explain/constraint';
 import { intervalText } from '@/explain/due';
 import { dateText, momentText } from '@/explain/formats';
 import { CATEGORY_NAMES } from '@/explain/names';
+import { keptFacts } from '../kernel/kept-facts';
+import { preparedFor, rulesOf } from '../kernel/prepared';
 import { struckText } from './folder';
 import { type Struck } from './folder-view';
-import { preparedFor, rulesOf } from '../kernel/prepared';
 
 /** A record as a line of a list. */
 export interface FactLine {
@@ -93,7 +93,7 @@ export async function facts(
   if (found === undefined) return null;
   const club = await readClub(tx, reader.clubId);
   const { zone } = club.place;
-  const [stored] = await loadAircraft(tx, club.place, found.aircraft_id, true);
+  const [stored] = await keptFacts(tx, club, found.aircraft_id);
   if (stored === undefined) return null;
   const { prepared, present } = preparedFor(stored, club, rulesOf(club), now);
   const decision = decidePrepared(prepared, null, present);

@@ -7,15 +7,15 @@ import {
   authorityFor,
   mayBeSignedBy,
 } from '@/core/records/club/certificate';
-import { BOX_SLACK, boxAhead } from '@/core/records/meters/box-reading';
-import { dialsInUse } from '@/core/records/meters/dial';
+import type { DocumentKind } from '@/core/records/documents/document';
 import { type KnownFacts, knownAt } from '@/core/records/facts';
 import {
   INSPECTION_KINDS,
   INSPECTION_WORK,
   type InspectionKind,
 } from '@/core/records/maintenance/inspection';
-import type { DocumentKind } from '@/core/records/documents/document';
+import { BOX_SLACK, boxAhead } from '@/core/records/meters/box-reading';
+import { dialsInUse } from '@/core/records/meters/dial';
 import type { Counter } from '@/core/records/meters/meters';
 import { mostOf, unsaidStretches } from '@/core/records/meters/unlogged';
 import { authorityOf } from '@/core/rules/register';
@@ -27,23 +27,22 @@ import {
   findByRegistration,
   waitingPapersOf,
 } from '@/db/aircraft/aircraft-documents';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
-import { boxesOf } from '@/db/meters/meter-boxes';
-import { storedDate, storedInstant } from '@/db/kernel/checked-values';
-import { readClub } from '@/db/club/clubs';
-import type { ClubTransaction } from '@/db/kernel/connection';
-import { readDials } from '@/db/meters/dials';
-import { latestFlights } from '@/db/flights/flights';
-import { flownByMonth } from '@/db/meters/flown-by-month';
-import { logbookOf } from '@/db/maintenance/logbook';
 import { othersOfKind } from '@/db/aircraft/other-records';
-import { latestReadings } from '@/db/meters/readings';
-import { photosOfRecords } from '@/db/findings/record-photos';
 import { type StrikeRow, readStrikes, strikeOf } from '@/db/aircraft/strikes';
+import { readClub } from '@/db/club/clubs';
 import { waitingOfAircraft } from '@/db/documents/vouching';
+import { photosOfRecords } from '@/db/findings/record-photos';
+import { latestFlights } from '@/db/flights/flights';
+import { storedDate, storedInstant } from '@/db/kernel/checked-values';
+import type { ClubTransaction } from '@/db/kernel/connection';
+import { logbookOf } from '@/db/maintenance/logbook';
+import { readDials } from '@/db/meters/dials';
+import { flownByMonth } from '@/db/meters/flown-by-month';
+import { boxesOf } from '@/db/meters/meter-boxes';
+import { latestReadings } from '@/db/meters/readings';
 import { shownText } from '@/explain/counter';
-import { dateText, list, meterText, momentText, readingText, sentenceCase } from '@/explain/formats';
 import { signedText } from '@/explain/for-reader';
+import { dateText, list, meterText, momentText, readingText, sentenceCase } from '@/explain/formats';
 import {
   CERTIFICATE_NAMES,
   COUNTED,
@@ -52,6 +51,7 @@ import {
   METER_NAMES_IN_WORDS,
 } from '@/explain/names';
 import { counterDial } from '../flights/counter';
+import { keptFacts } from '../kernel/kept-facts';
 import { preparedFor, rulesOf } from '../kernel/prepared';
 import { releaseView } from '../releases/release';
 import { dueRows } from './due-rows';
@@ -110,7 +110,7 @@ export async function folder(
   if (found === undefined) return null;
   const club = await readClub(tx, reader.clubId);
   const { zone } = club.place;
-  const [stored] = await loadAircraft(tx, club.place, found.aircraft_id, true);
+  const [stored] = await keptFacts(tx, club, found.aircraft_id);
   if (stored === undefined) return null;
   const aircraftId = found.aircraft_id;
   const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);

@@ -1,26 +1,26 @@
 import { decidePrepared } from '@/core/decision/decide';
 import type { Decision, FlightAnswer, Verdict } from '@/core/decision/decision';
 import { answerFlights } from '@/core/decision/planned-flight';
-import type { FlightOut } from '@/core/records/flights/movement';
-import { airborneTime } from '@/core/records/flights/planned-flight';
 import type { Purpose } from '@/core/envelope/dimensions';
 import type { WindowPicture } from '@/core/envelope/window-picture';
+import type { FlightOut } from '@/core/records/flights/movement';
+import { airborneTime } from '@/core/records/flights/planned-flight';
 import { addDays } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { sunOn } from '@/core/time/sun';
 import { civilDateAt, endOfDay, startOfDay, type ZoneId } from '@/core/time/zone';
-import { factsFromRows, type StoredAircraft } from '@/db/aircraft/facts-from-rows';
-import { readFactRows } from '@/db/aircraft/fact-rows';
-import type { ClubTransaction } from '@/db/kernel/connection';
+import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import { readClub, type Club } from '@/db/club/clubs';
 import { flightsBetween, type StoredFlight } from '@/db/flights/planned-flights';
+import type { ClubTransaction } from '@/db/kernel/connection';
+import { tellReasons, type ConstraintWords } from '@/explain/constraint';
+import { tellFlight } from '@/explain/flight';
 import { clockText, momentText } from '@/explain/formats';
 import { leftText, limitName } from '@/explain/limits';
 import { NOT_CHECKED_NAMES } from '@/explain/names';
-import { tellFlight } from '@/explain/flight';
-import { preparedFor, rulesOf } from '../kernel/prepared';
-import { tellReasons, type ConstraintWords } from '@/explain/constraint';
 import { availabilityText, windowText } from '@/explain/window-text';
+import { keptFacts } from '../kernel/kept-facts';
+import { preparedFor, rulesOf } from '../kernel/prepared';
 
 /** A planned flight of today as a row draws it. */
 export interface LineFlight {
@@ -188,7 +188,7 @@ async function readRows(
   now: Instant,
 ): Promise<readonly LineRow[]> {
   const today = civilDateAt(now, club.place.zone);
-  const stored = factsFromRows(await readFactRows(tx, aircraftId, true), club.place);
+  const stored = await keptFacts(tx, club, aircraftId);
   const flights = await flightsBetween(
     tx,
     startOfDay(today, club.place.zone),

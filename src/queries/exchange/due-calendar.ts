@@ -3,14 +3,14 @@ import type { LimitAhead } from '@/core/decision/decision';
 import { addDays, type CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt } from '@/core/time/zone';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { readClub } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { tellDue } from '@/explain/due';
 import { sentenceCase } from '@/explain/formats';
-import { entitledText } from '@/explain/remedies';
 import { limitName } from '@/explain/limits';
 import { tellDecided } from '@/explain/reasons';
+import { entitledText } from '@/explain/remedies';
+import { keptFacts } from '../kernel/kept-facts';
 import { preparedFor, rulesOf } from '../kernel/prepared';
 
 /** A day in the calendar: the last one on which something is still good. */
@@ -29,7 +29,7 @@ export async function dueCalendar(
 ): Promise<{ readonly club: string; readonly days: readonly DueDay[] }> {
   const club = await readClub(tx, clubId);
   const rules = rulesOf(club);
-  const days = (await loadAircraft(tx, club.place, null, true)).flatMap((stored): readonly DueDay[] => {
+  const days = (await keptFacts(tx, club, null)).flatMap((stored): readonly DueDay[] => {
     const { prepared, present } = preparedFor(stored, club, rules, now);
     const decision = decidePrepared(prepared, null, present);
     const seen = new Set<string>();

@@ -14,7 +14,6 @@ import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
 import { documentsOf } from '@/db/aircraft/aircraft-documents';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { readClub } from '@/db/club/clubs';
 import { type FlownFlight } from '@/db/flights/flight-records';
 import { findFlight, latestFlights, openFlights } from '@/db/flights/flights';
@@ -27,6 +26,7 @@ import { tellFlight } from '@/explain/flight';
 import { clockText, momentText, sentenceCase } from '@/explain/formats';
 import { DOCUMENT_NAMES, NOT_CHECKED_NAMES, PURPOSE_NAMES } from '@/explain/names';
 import { windowText } from '@/explain/window-text';
+import { keptFacts } from '../kernel/kept-facts';
 import { preparedFor, rulesOf } from '../kernel/prepared';
 import { lastReport, type LastReport } from './last-report';
 
@@ -66,7 +66,7 @@ export async function counterList(tx: ClubTransaction, clubId: string, now: Inst
   const club = await readClub(tx, clubId);
   const { zone } = club.place;
   const today = civilDateAt(now, zone);
-  const stored = await loadAircraft(tx, club.place, null, true);
+  const stored = await keptFacts(tx, club, null);
   const registrations = new Map(
     stored.map(({ aircraftId, facts }) => [aircraftId, facts.aircraft.registration]),
   );
@@ -217,7 +217,7 @@ export async function counterFlight(
   if (aircraftId === undefined) return null;
   const club = await readClub(tx, clubId);
   const { zone } = club.place;
-  const [stored] = await loadAircraft(tx, club.place, aircraftId, true);
+  const [stored] = await keptFacts(tx, club, aircraftId);
   if (stored === undefined) return null;
   const { prepared, present } = preparedFor(stored, club, rulesOf(club), now);
   const asked = planned === undefined || flown !== undefined ? null : leavingNow(planned.flight, present);

@@ -1,22 +1,22 @@
 import { flightFrom, type FlightDraft } from '@/contracts/flights/plan';
 import { decidePrepared } from '@/core/decision/decide';
 import type { FlightAnswer, Verdict } from '@/core/decision/decision';
+import { answerFlights } from '@/core/decision/planned-flight';
 import type { Purpose } from '@/core/envelope/dimensions';
-import { airborneTime, type PlannedFlight } from '@/core/records/flights/planned-flight';
 import { decimalHours } from '@/core/quantities/hours';
 import { decimalVolume } from '@/core/quantities/volume';
+import { airborneTime, type PlannedFlight } from '@/core/records/flights/planned-flight';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import type { Place } from '@/core/time/sun';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
-import { answerFlights } from '@/core/decision/planned-flight';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { readClub } from '@/db/club/clubs';
-import type { ClubTransaction } from '@/db/kernel/connection';
 import { flightsBetween, placesPlanned } from '@/db/flights/planned-flights';
+import type { ClubTransaction } from '@/db/kernel/connection';
 import { tellReasons, type ConstraintWords } from '@/explain/constraint';
 import { tellFlight } from '@/explain/flight';
 import { clockText } from '@/explain/formats';
+import { keptFacts } from '../kernel/kept-facts';
 import { preparedFor, rulesOf } from '../kernel/prepared';
 
 /** A planned flight of one day, decided. */
@@ -89,7 +89,7 @@ export async function dayPlan(
   const { zone } = club.place;
   const today = civilDateAt(now, zone);
   const day = date ?? today;
-  const stored = await loadAircraft(tx, club.place, null, true);
+  const stored = await keptFacts(tx, club, null);
   const rules = rulesOf(club);
   const flights = await flightsBetween(tx, startOfDay(day, zone), endOfDay(day, zone), null);
   const lines: PlanLine[] = [];
@@ -174,7 +174,7 @@ export async function draftAnswer(
   const flight = flightFrom(draft, 'flight-being-entered', club.place.zone);
   if ('path' in flight)
     return { answer: 'unclear', words: flight.message, against: [], clashes: [], others: [] };
-  const stored = await loadAircraft(tx, club.place, null, true);
+  const stored = await keptFacts(tx, club, null);
   const rules = rulesOf(club);
   const near = (await flightsBetween(tx, flight.starts, flight.ends, null)).filter(
     (one) => one.flight.id !== replaces,

@@ -4,18 +4,18 @@ import { presentFor } from '@/core/records/facts';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { findByRegistration } from '@/db/aircraft/aircraft-documents';
 import { readClub } from '@/db/club/clubs';
+import { type DialReading, type FlownFlight } from '@/db/flights/flight-records';
+import { flightsLeft } from '@/db/flights/flights';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { readDials } from '@/db/meters/dials';
-import { flightsLeft } from '@/db/flights/flights';
-import { type DialReading, type FlownFlight } from '@/db/flights/flight-records';
 import { tellReasons } from '@/explain/constraint';
 import { shownText } from '@/explain/counter';
 import { clockText, dateText, momentText, readingText } from '@/explain/formats';
 import { CLASS_MEANINGS, PURPOSE_NAMES } from '@/explain/names';
 import { windowText } from '@/explain/window-text';
+import { keptFacts } from '../kernel/kept-facts';
 
 /** A flight on the sheet. */
 export interface SheetFlight {
@@ -101,7 +101,7 @@ export async function sheet(
   if (found === undefined) return null;
   const club = await readClub(tx, clubId);
   const { zone } = club.place;
-  const [stored] = await loadAircraft(tx, club.place, found.aircraft_id, true);
+  const [stored] = await keptFacts(tx, club, found.aircraft_id);
   if (stored === undefined) return null;
   const present = presentFor(stored.facts, now);
   const decision = decide(stored.facts, club.packs, null, present);

@@ -8,7 +8,6 @@ import { authorityOf } from '@/core/rules/register';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt } from '@/core/time/zone';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { readClub } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { tellDue } from '@/explain/due';
@@ -16,6 +15,7 @@ import { list, meterText } from '@/explain/formats';
 import { limitName } from '@/explain/limits';
 import { CERTIFICATE_NAMES, FAULT_NAMES } from '@/explain/names';
 import { tellDecided } from '@/explain/reasons';
+import { keptFacts } from '../kernel/kept-facts';
 
 /** What an entry would move. */
 export interface EntryPreview {
@@ -73,7 +73,7 @@ export async function entryPreview(
   now: Instant,
 ): Promise<EntryPreview | null> {
   const club = await readClub(tx, clubId);
-  const [stored] = await loadAircraft(tx, club.place, aircraftId, true);
+  const [stored] = await keptFacts(tx, club, aircraftId);
   if (stored === undefined) return null;
   const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
   const work = workOf(stored.facts, draft);

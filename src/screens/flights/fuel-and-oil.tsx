@@ -2,7 +2,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { Controller, type Control } from 'react-hook-form';
 import { AMOUNT_UNITS, type CheckOutInput } from '@/contracts/flights/counter';
-import { VOLUME_UNITS, parseVolume, type VolumeUnit } from '@/core/quantities/volume';
+import { parseVolume, type VOLUME_UNITS, type VolumeUnit } from '@/core/quantities/volume';
 import { sentenceCase } from '@/explain/formats';
 import { FieldGrid } from '../kit/layout';
 

@@ -14,6 +14,7 @@ import { leave } from '../data/leave';
 import { useMe } from '../data/queries';
 import Link from '../kit/link';
 import { ClubChoice } from './club-choice';
+import { Shortcuts } from './shortcuts';
 
 const PLACES = [
   ['/line', 'Line'],
@@ -140,6 +141,7 @@ export function DeskHeader({ children }: { readonly children?: ReactNode }) {
         <PersonMenu />
       </Toolbar>
       <ClubChoice />
+      <Shortcuts />
     </AppBar>
   );
 }

@@ -1,0 +1,65 @@
+import { sql } from 'kysely';
+import { loadAircraft } from '@/db/aircraft/aircraft-facts';
+import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
+import type { Club } from '@/db/club/clubs';
+import type { ClubTransaction } from '@/db/kernel/connection';
+
+/** How many aircraft are kept in one process: a few large clubs; and of those with everything that ever was, what a few desks look at. */
+const MOST = { present: 3000, whole: 200 } as const;
+/** From so many changed aircraft on all are read at once: a question for each would cost more. */
+const ALL_AT_ONCE = 6;
+
+interface Kept {
+  readonly revision: number;
+  readonly place: string;
+  readonly stored: StoredAircraft;
+}
+
+const kept = { present: new Map<string, Kept>(), whole: new Map<string, Kept>() };
+
+/**
+ * The facts of a club's fleet, or of one aircraft, for reading. The revisions are asked first, and only what changed since it was read last is read again:
+ * every change of an aircraft's records raises its revision. The revision is read before the records, so that what is kept under it is never
+ * older than it. Commands do not ask here: they read what they lock.
+ * @throws Error in a transaction that has written: what it may yet undo must not be kept
+ * @param aircraftId null for all of them, by registration
+ * @param what `present` leaves out what cannot change an answer about the present, as readFactRows() does
+ */
+export async function keptFacts(
+  tx: ClubTransaction,
+  { place }: Pick<Club, 'place'>,
+  aircraftId: string | null,
+  what: 'present' | 'whole' = 'present',
+): Promise<readonly StoredAircraft[]> {
+  const revisions = await tx
+    .selectFrom('aircraft')
+    .select(['aircraft_id', 'revision'])
+    .select(sql<boolean>`pg_current_xact_id_if_assigned() is not null`.as('wrote'))
+    .$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId))
+    .orderBy('registration')
+    .execute();
+  if (revisions.some(({ wrote }) => wrote))
+    throw new Error('facts are kept from transactions that only read; this one has written');
+  const field = JSON.stringify(place);
+  const known = kept[what];
+  const isKept = (row: (typeof revisions)[number]) => {
+    const found = known.get(row.aircraft_id);
+    return found?.revision === row.revision && found.place === field;
+  };
+  const changed = revisions.filter((row) => !isKept(row));
+  const read: StoredAircraft[] = [];
+  if (changed.length >= ALL_AT_ONCE)
+    read.push(...(await loadAircraft(tx, place, aircraftId, what === 'present')));
+  else
+    for (const row of changed)
+      read.push(...(await loadAircraft(tx, place, row.aircraft_id, what === 'present')));
+  const fresh = new Map(read.map((stored) => [stored.aircraftId, stored]));
+  const answer = revisions.flatMap(({ aircraft_id: id }) => {
+    const stored = fresh.get(id) ?? known.get(id)?.stored;
+    return stored === undefined ? [] : [stored];
+  });
+  if (known.size + read.length > MOST[what]) known.clear();
+  for (const stored of read)
+    known.set(stored.aircraftId, { revision: stored.revision, place: field, stored });
+  return answer;
+}
