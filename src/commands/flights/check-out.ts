@@ -1,7 +1,7 @@
 import type { CheckOut } from '@/contracts/flights/counter';
 import { leavingNow } from '@/core/counter/leaving';
-import { againstMeasured, type MeasuredAtDesk } from '@/core/counter/measured';
 import { decide } from '@/core/decision/decide';
+import { againstMeasured, type MeasuredAtDesk } from '@/core/decision/measured-at-desk';
 import type { AircraftFacts } from '@/core/records/facts';
 import { presentFor } from '@/core/records/facts';
 import { instantText } from '@/core/time/instant';

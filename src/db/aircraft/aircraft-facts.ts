@@ -23,6 +23,27 @@ export async function loadForMeters(
   return factsFromRows(await readFactRows(tx, aircraftId, true, true), place)[0];
 }
 
+/** The revision of every aircraft of the club, or of one, by registration; and whether this transaction has written anything yet. */
+export async function readRevisions(
+  tx: ClubTransaction,
+  aircraftId: string | null,
+): Promise<{
+  readonly revisions: readonly { readonly aircraftId: string; readonly revision: number }[];
+  readonly wrote: boolean;
+}> {
+  const rows = await tx
+    .selectFrom('aircraft')
+    .select(['aircraft_id', 'revision'])
+    .select(sql<boolean>`pg_current_xact_id_if_assigned() is not null`.as('wrote'))
+    .$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId))
+    .orderBy('registration')
+    .execute();
+  return {
+    revisions: rows.map((row) => ({ aircraftId: row.aircraft_id, revision: row.revision })),
+    wrote: rows.some((row) => row.wrote),
+  };
+}
+
 /** Locks one aircraft for the rest of the transaction and answers its revision; undefined when the club has no such aircraft. */
 export async function lockAircraft(
   tx: ClubTransaction,

@@ -1,5 +1,4 @@
-import { sql } from 'kysely';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
+import { loadAircraft, readRevisions } from '@/db/aircraft/aircraft-facts';
 import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import type { Club } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
@@ -31,19 +30,12 @@ export async function keptFacts(
   aircraftId: string | null,
   what: 'present' | 'whole' = 'present',
 ): Promise<readonly StoredAircraft[]> {
-  const revisions = await tx
-    .selectFrom('aircraft')
-    .select(['aircraft_id', 'revision'])
-    .select(sql<boolean>`pg_current_xact_id_if_assigned() is not null`.as('wrote'))
-    .$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId))
-    .orderBy('registration')
-    .execute();
-  if (revisions.some(({ wrote }) => wrote))
-    throw new Error('facts are kept from transactions that only read; this one has written');
+  const { revisions, wrote } = await readRevisions(tx, aircraftId);
+  if (wrote) throw new Error('facts are kept from transactions that only read; this one has written');
   const field = JSON.stringify(place);
   const known = kept[what];
   const isKept = (row: (typeof revisions)[number]) => {
-    const found = known.get(row.aircraft_id);
+    const found = known.get(row.aircraftId);
     return found?.revision === row.revision && found.place === field;
   };
   const changed = revisions.filter((row) => !isKept(row));
@@ -52,9 +44,9 @@ export async function keptFacts(
     read.push(...(await loadAircraft(tx, place, aircraftId, what === 'present')));
   else
     for (const row of changed)
-      read.push(...(await loadAircraft(tx, place, row.aircraft_id, what === 'present')));
+      read.push(...(await loadAircraft(tx, place, row.aircraftId, what === 'present')));
   const fresh = new Map(read.map((stored) => [stored.aircraftId, stored]));
-  const answer = revisions.flatMap(({ aircraft_id: id }) => {
+  const answer = revisions.flatMap(({ aircraftId: id }) => {
     const stored = fresh.get(id) ?? known.get(id)?.stored;
     return stored === undefined ? [] : [stored];
   });

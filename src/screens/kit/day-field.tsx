@@ -1,9 +1,7 @@
 'use client';
 
-import type { SxProps, Theme } from '@mui/material/styles';
 import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
-import type { ReactNode } from 'react';
 import {
   useController,
   type Control,
@@ -11,21 +9,7 @@ import {
   type FieldValues,
   type RegisterOptions,
 } from 'react-hook-form';
-
-/** A day as a form holds it: 2026-11-24, or empty. */
-export interface DayFieldProps {
-  readonly label: string;
-  readonly value: string;
-  readonly onChange: (day: string) => void;
-  readonly onBlur?: (() => void) | undefined;
-  readonly help?: ReactNode;
-  readonly error?: string | undefined;
-  /** The first and the last day that may be chosen. */
-  readonly min?: string;
-  readonly max?: string;
-  readonly size?: 'small' | 'medium';
-  readonly sx?: SxProps<Theme>;
-}
+import type { DayFieldProps } from './day-props';
 
 const Picker = dynamic(() => import('./day-picker'), {
   ssr: false,

@@ -6,7 +6,7 @@ import { LocalizationProvider } from '@mui/x-date-pickers/LocalizationProvider';
 import dayjs, { type Dayjs } from 'dayjs';
 import 'dayjs/locale/en-gb';
 import { useState } from 'react';
-import type { DayFieldProps } from './day-field';
+import type { DayFieldProps } from './day-props';
 
 const ISO = 'YYYY-MM-DD';
 const moment = (day: string | undefined) => {

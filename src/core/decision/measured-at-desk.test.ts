@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Json } from '@/contracts/kernel/merge-patch';
 import { cleanCase } from '@/testing/clean-case';
 import { volume } from '../quantities/volume';
-import { againstMeasured, type MeasuredAtDesk } from './measured';
+import { againstMeasured, type MeasuredAtDesk } from './measured-at-desk';
 
 type Change = { readonly [key: string]: Json };
 const gallons = (amount: string | number) => volume(String(amount), 'US gal');

@@ -1,11 +1,11 @@
-import { decide } from '../decision/decide';
-import type { DecidedConstraint, Decision } from '../decision/decision';
 import type { Volume } from '../quantities/volume';
 import type { AircraftFacts } from '../records/facts';
 import type { PlannedFlight } from '../records/flights/planned-flight';
 import type { Measurement, Ramp } from '../records/walkround/measurement';
 import type { PackChoices } from '../rules/register';
 import type { Instant } from '../time/instant';
+import { decide } from './decide';
+import type { DecidedConstraint, Decision } from './decision';
 
 /** What was measured as an aircraft is handed out, in picolitres. */
 export interface MeasuredAtDesk {
