@@ -1,7 +1,6 @@
 // The Line's data path against its bare SQL: from the acquired connection to the JSON text, against the same SQL in the same
 // kind of transaction, rows only.
 import { readFactRows } from '../src/db/aircraft/fact-rows';
-import { factsFromRows } from '../src/db/aircraft/facts-from-rows';
 import { inClub } from '../src/db/kernel/club-transaction';
 import { readClub } from '../src/db/club/clubs';
 import type { Database } from '../src/db/kernel/connection';
@@ -10,6 +9,7 @@ import { decidePrepared } from '../src/core/decision/decide';
 import type { Instant } from '../src/core/time/instant';
 import { civilDateAt, endOfDay, startOfDay } from '../src/core/time/zone';
 import { line } from '../src/queries/aircraft/line';
+import { keptFacts } from '../src/queries/kernel/kept-facts';
 import { preparedFor, rulesOf } from '../src/queries/kernel/prepared';
 import { AIRCRAFT } from './large-club';
 import { quantile, type Figure } from './measure';
@@ -28,11 +28,11 @@ export async function benchLine(db: Database, clubId: string, now: Instant): Pro
     const [bare, decisions] = await inClub(db, clubId, async (tx) => {
       const started = performance.now();
       const club = await readClub(tx, clubId);
-      const rows = await readFactRows(tx, null, true);
+      await readFactRows(tx, null, true);
       const today = civilDateAt(now, club.place.zone);
       await flightsBetween(tx, startOfDay(today, club.place.zone), endOfDay(today, club.place.zone), null);
       const sqlOnly = performance.now() - started;
-      const aircraft = factsFromRows(rows, club.place);
+      const aircraft = await keptFacts(tx, club, null);
       const deciding = performance.now();
       const rules = rulesOf(club);
       for (const stored of aircraft) {

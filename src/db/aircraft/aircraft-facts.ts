@@ -23,23 +23,27 @@ export async function loadForMeters(
   return factsFromRows(await readFactRows(tx, aircraftId, true, true), place)[0];
 }
 
-/** The revision of every aircraft of the club, or of one, by registration; and whether this transaction has written anything yet. */
-export async function readRevisions(
+/**
+ * Which version of every aircraft of the club, or of one, stands, by registration; and whether this transaction has written anything yet. A version is
+ * the revision with the transaction that wrote it: a database that was restored may come to the same revision with other records.
+ */
+export async function readVersions(
   tx: ClubTransaction,
   aircraftId: string | null,
 ): Promise<{
-  readonly revisions: readonly { readonly aircraftId: string; readonly revision: number }[];
+  readonly versions: readonly { readonly aircraftId: string; readonly version: string }[];
   readonly wrote: boolean;
 }> {
   const rows = await tx
     .selectFrom('aircraft')
-    .select(['aircraft_id', 'revision'])
+    .select('aircraft_id')
+    .select(sql<string>`revision || '/' || xmin`.as('version'))
     .select(sql<boolean>`pg_current_xact_id_if_assigned() is not null`.as('wrote'))
     .$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId))
     .orderBy('registration')
     .execute();
   return {
-    revisions: rows.map((row) => ({ aircraftId: row.aircraft_id, revision: row.revision })),
+    versions: rows.map((row) => ({ aircraftId: row.aircraft_id, version: row.version })),
     wrote: rows.some((row) => row.wrote),
   };
 }

@@ -1,4 +1,4 @@
-import { loadAircraft, readRevisions } from '@/db/aircraft/aircraft-facts';
+import { loadAircraft, readVersions } from '@/db/aircraft/aircraft-facts';
 import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import type { Club } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
@@ -9,7 +9,7 @@ const MOST = { present: 3000, whole: 200 } as const;
 const ALL_AT_ONCE = 6;
 
 interface Kept {
-  readonly revision: number;
+  readonly version: string;
   readonly place: string;
   readonly stored: StoredAircraft;
 }
@@ -17,8 +17,8 @@ interface Kept {
 const kept = { present: new Map<string, Kept>(), whole: new Map<string, Kept>() };
 
 /**
- * The facts of a club's fleet, or of one aircraft, for reading. The revisions are asked first, and only what changed since it was read last is read again:
- * every change of an aircraft's records raises its revision. The revision is read before the records, so that what is kept under it is never
+ * The facts of a club's fleet, or of one aircraft, for reading. The versions are asked first, and only what changed since it was read last is read again:
+ * every change of an aircraft's records raises its revision. The version is read before the records, so that what is kept under it is never
  * older than it. Commands do not ask here: they read what they lock.
  * @throws Error in a transaction that has written: what it may yet undo must not be kept
  * @param aircraftId null for all of them, by registration
@@ -30,28 +30,31 @@ export async function keptFacts(
   aircraftId: string | null,
   what: 'present' | 'whole' = 'present',
 ): Promise<readonly StoredAircraft[]> {
-  const { revisions, wrote } = await readRevisions(tx, aircraftId);
+  const { versions, wrote } = await readVersions(tx, aircraftId);
   if (wrote) throw new Error('facts are kept from transactions that only read; this one has written');
   const field = JSON.stringify(place);
   const known = kept[what];
-  const isKept = (row: (typeof revisions)[number]) => {
-    const found = known.get(row.aircraftId);
-    return found?.revision === row.revision && found.place === field;
-  };
-  const changed = revisions.filter((row) => !isKept(row));
+  // Taken now: while the others are read, another request may make room.
+  const unchanged = new Map<string, StoredAircraft>();
+  for (const { aircraftId: id, version } of versions) {
+    const found = known.get(id);
+    if (found?.version === version && found.place === field) unchanged.set(id, found.stored);
+  }
+  const changed = versions.filter((row) => !unchanged.has(row.aircraftId));
   const read: StoredAircraft[] = [];
   if (changed.length >= ALL_AT_ONCE)
     read.push(...(await loadAircraft(tx, place, aircraftId, what === 'present')));
   else
     for (const row of changed)
       read.push(...(await loadAircraft(tx, place, row.aircraftId, what === 'present')));
+  const labels = new Map(versions.map(({ aircraftId: id, version }) => [id, version]));
   const fresh = new Map(read.map((stored) => [stored.aircraftId, stored]));
-  const answer = revisions.flatMap(({ aircraftId: id }) => {
-    const stored = fresh.get(id) ?? known.get(id)?.stored;
+  const answer = versions.flatMap(({ aircraftId: id }) => {
+    const stored = fresh.get(id) ?? unchanged.get(id);
     return stored === undefined ? [] : [stored];
   });
   if (known.size + read.length > MOST[what]) known.clear();
   for (const stored of read)
-    known.set(stored.aircraftId, { revision: stored.revision, place: field, stored });
+    known.set(stored.aircraftId, { version: labels.get(stored.aircraftId) ?? '', place: field, stored });
   return answer;
 }

@@ -1,5 +1,5 @@
 import { prepare, type Prepared } from '@/core/decision/prepare';
-import { presentFor } from '@/core/records/facts';
+import { presentFor, type AircraftFacts } from '@/core/records/facts';
 import type { Instant } from '@/core/time/instant';
 import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import type { Club } from '@/db/club/clubs';
@@ -8,7 +8,7 @@ import type { Club } from '@/db/club/clubs';
 const MOST = 3000;
 
 interface Kept {
-  readonly revision: number;
+  readonly facts: AircraftFacts;
   readonly rules: string;
   readonly prepared: Prepared;
 }
@@ -21,18 +21,18 @@ export function rulesOf({ packs, place }: Club): string {
 }
 
 /**
- * The preparation of an aircraft for a decision about the present. Every change of its records raises its revision, so a
- * preparation serves as long as the revision and the club's rules stay the same; a copy in another process comes to the same.
+ * The preparation of an aircraft for a decision about the present. It serves as long as the very same facts are handed in, as keptFacts() does
+ * while nothing was recorded, and the club's rules stay the same; a copy in another process comes to the same.
  * @param rules rulesOf() the club: made once for a list
  */
 export function preparedFor(
-  { aircraftId, revision, facts }: StoredAircraft,
+  { aircraftId, facts }: StoredAircraft,
   { packs }: Club,
   rules: string,
   now: Instant,
 ): { readonly prepared: Prepared; readonly present: Instant } {
   const known = kept.get(aircraftId);
-  if (known?.revision === revision && known.rules === rules) {
+  if (known?.facts === facts && known.rules === rules) {
     const { prepared } = known;
     // A clock that was set back does not take the aircraft back before what it knows.
     return { prepared, present: now > prepared.knownAt ? now : prepared.knownAt };
@@ -40,6 +40,6 @@ export function preparedFor(
   const present = presentFor(facts, now);
   const prepared = prepare(facts, packs, present);
   if (kept.size >= MOST) kept.clear();
-  kept.set(aircraftId, { revision, rules, prepared });
+  kept.set(aircraftId, { facts, rules, prepared });
   return { prepared, present };
 }
