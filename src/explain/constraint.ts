@@ -19,11 +19,29 @@ export interface ConstraintWords {
 /** Constraints for one and the same reason: rules of the authority and of the club that say one thing. */
 export type OneReason = readonly [DecidedConstraint, ...DecidedConstraint[]];
 
+/**
+ * A constraint never changes once it is made, and a list asks about the same ones again and again: what was said of it is kept for as long
+ * as it is.
+ */
+function remembered<T>(make: (constraint: DecidedConstraint) => T): (constraint: DecidedConstraint) => T {
+  const known = new WeakMap<DecidedConstraint, { readonly value: T }>();
+  return (constraint) => {
+    const found = known.get(constraint) ?? { value: make(constraint) };
+    known.set(constraint, found);
+    return found.value;
+  };
+}
+
+/** What two constraints have in common that are told as one. */
+const sameness = remembered(({ reason, certainty, condition, records }) =>
+  canonicalJson([reason, certainty, condition, records] as unknown as Plain),
+);
+
 /** Constraints by their reason and the records that it rests on, in the order of the first of each: two findings in the same words are two. */
 export function byReason(constraints: readonly DecidedConstraint[]): readonly OneReason[] {
   const groups = new Map<string, OneReason>();
   for (const one of constraints) {
-    const key = canonicalJson([one.reason, one.certainty, one.condition, one.records] as unknown as Plain);
+    const key = sameness(one);
     const group = groups.get(key);
     groups.set(key, group === undefined ? [one] : [...group, one]);
   }
@@ -56,9 +74,14 @@ function told(group: OneReason, where: 'in-force' | 'ahead'): ConstraintWords {
   };
 }
 
+const toldAlone = {
+  'in-force': remembered((constraint) => told([constraint], 'in-force')),
+  ahead: remembered((constraint) => told([constraint], 'ahead')),
+};
+
 /** Tells a constraint. */
 export function tellConstraint(constraint: DecidedConstraint, where: 'in-force' | 'ahead'): ConstraintWords {
-  return told([constraint], where);
+  return toldAlone[where](constraint);
 }
 
 /** Tells constraints, each reason once: a limit that three rules ask for is one sentence. */
@@ -66,5 +89,7 @@ export function tellReasons(
   constraints: readonly DecidedConstraint[],
   where: 'in-force' | 'ahead' = 'in-force',
 ): readonly ConstraintWords[] {
-  return byReason(constraints).map((group) => told(group, where));
+  return byReason(constraints).map((group) =>
+    group.length === 1 ? toldAlone[where](group[0]) : told(group, where),
+  );
 }

@@ -139,8 +139,22 @@ function limitsOf(
   return { purpose: limits('purpose'), words };
 }
 
+/** So many pairs of sets are remembered: a fleet has few that differ. */
+const MOST = 2000;
+const availabilities = new Map<string, string>();
+
 /** What the aircraft is available for, by light and flight rules: 'Day VFR: all uses. Night VFR: private rental only.' Panes that say the same are told together. */
 export function availabilityText(open: UseSet, full: UseSet): string {
+  const key = `${open.join()}/${full.join()}`;
+  const known = availabilities.get(key);
+  if (known !== undefined) return known;
+  const text = availability(open, full);
+  if (availabilities.size >= MOST) availabilities.clear();
+  availabilities.set(key, text);
+  return text;
+}
+
+function availability(open: UseSet, full: UseSet): string {
   const told = PANES.flatMap(([name, pane]) => {
     const text = openIn(pane, open, full);
     return text === null ? [] : [[name, text] as const];
