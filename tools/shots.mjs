@@ -25,7 +25,6 @@ const fill = (label, text) => (page) => page.getByLabel(label, { exact: true }).
 
 /** Each view: its file, who looks, at what size, where, and what they do first. */
 const VIEWS = [
-  { file: 'sign-in', who: null, size: DESK, path: '/sign-in', acts: [] },
   { file: 'line', who: 'Mira Holt', size: DESK, path: '/line', acts: [tap('N07TB')] },
   {
     file: 'line-dim',
@@ -38,7 +37,15 @@ const VIEWS = [
       (page) => page.getByRole('menuitem', { name: 'Dim theme' }).click(),
     ],
   },
+  { file: 'line-phone', who: 'Mira Holt', size: PHONE, path: '/line', acts: [] },
   { file: 'aircraft', who: 'Tomas Brandl', size: DESK, path: '/aircraft/N05TB', acts: [] },
+  {
+    file: 'aircraft-flights',
+    who: 'Tomas Brandl',
+    size: DESK,
+    path: '/aircraft/N07TB#flights',
+    acts: [],
+  },
   {
     file: 'aircraft-repair',
     who: 'Tomas Brandl',
@@ -50,15 +57,8 @@ const VIEWS = [
     file: 'entry',
     who: 'Tomas Brandl',
     size: DESK,
-    path: '/aircraft/N02TB',
-    acts: [
-      tap('Record maintenance'),
-      fill('Time in service then', '4177.5'),
-      (page) =>
-        page.evaluate(() => {
-          document.getElementById('logbook').scrollIntoView();
-        }),
-    ],
+    path: '/aircraft/N02TB#maintenance',
+    acts: [tap('Record maintenance'), fill('Time in service then', '4177.5')],
   },
   { file: 'counter', who: 'Mira Holt', size: DESK, path: '/counter', acts: [] },
   {
@@ -70,6 +70,9 @@ const VIEWS = [
       (page) => page.getByRole('link', { name: /J\. Sol/ }).click(),
       fill('Air-switch meter shows', '4717.50'),
       fill('Block meter shows', '4721.12'),
+      fill('Fuel, Left', '14'),
+      fill('Fuel, Right', '13.5'),
+      fill('Oil, as read', '6'),
       (page) => page.getByRole('textbox', { name: 'Remarks' }).click(),
     ],
   },
