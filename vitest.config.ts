@@ -33,14 +33,14 @@ export default defineConfig({
     // Left to itself the runner keeps one core free, which of two is half of the machine.
     maxWorkers: availableParallelism(),
     projects: [
-      // The core and what speaks for it: run under several time zones by tools/test.mjs. Not isolated: loading everything anew for each file took half of the time.
+      // The core and what speaks for it: run under several time zones by tools/test.mjs. Not isolated: loading everything again for each file took half of the time.
       {
         resolve: { alias },
         test: {
           name: 'core',
           isolate: false,
           include: ['src/{core,explain,contracts}/**/*.test.ts', 'checks/**/*.test.ts'],
-          testTimeout: 30_000,
+          testTimeout: 60_000,
         },
       },
       {
@@ -54,7 +54,7 @@ export default defineConfig({
             'demo/**/*.test.ts',
           ],
           exclude: ['**/*.db.test.ts', 'node_modules/**'],
-          testTimeout: 30_000,
+          testTimeout: 60_000,
         },
       },
       // These need GROVAL_TEST_SUPERUSER_URL and its fellows: tools/test.mjs makes the cluster.

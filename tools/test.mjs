@@ -106,7 +106,7 @@ function beside(jobs) {
   const done = Promise.all([work(), work()]);
   return async () => {
     if (jobs.length === 0) return;
-    await step('core, screens, types, lint and structure', async () => {
+    await step('types, lint and structure', async () => {
       await done;
       return troubles.length === 0 ? `${jobs.length} beside` : `${troubles.length} of ${jobs.length} failed`;
     });
@@ -236,10 +236,11 @@ async function main() {
     }
     // Alone: it works on every core, and the route types that it writes anew are read below.
     if (wanted('attack') || wanted('browser')) await step('application', () => ensureBuild(log('build')));
+    // In front, since they work on every core and their time limits know no waiting; together, so that the longest files of the one run beside the
+    // many of the other.
     const computed = ['core', 'rest'].filter(wanted);
-    // The longest first; the tests of core and screens together, so that the longest files of the one run beside the many of the other.
+    if (computed.length > 0) await ran(vitest(computed.join(' and '), computed, { TZ: 'UTC' }));
     const joined = beside([
-      ...(computed.length > 0 ? [vitest(computed.join(' and '), computed, { TZ: 'UTC' })] : []),
       ...(wanted('static') ? STRUCTURE : []),
       // The answers hang on no clock of the machine: what knows of time, the sentences, the published rows and every example once more elsewhere.
       ...(wanted('core')

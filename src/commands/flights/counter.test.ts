@@ -1042,5 +1042,8 @@ describe('fuel and oil as an aircraft is handed out', () => {
     );
     const flown = await inTx((tx) => findFlight(tx, flight));
     expect([flown?.fuelAboard, flown?.oilAboard]).toEqual(['left 14 US gal, right 12.5 US gal', '6 US qt']);
+    // The Line shows it, and does not take off what the flight used.
+    const measured = /^Fuel left 14 US gal, right 12\.5 US gal, oil 6 US qt, measured .* left\.$/;
+    expect((await row())?.measured).toMatch(measured);
   });
 });

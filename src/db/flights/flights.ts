@@ -132,6 +132,65 @@ export async function latestFlights(
   return asTheyCount(tx, rows.map(flownOf));
 }
 
+/** What was measured as an aircraft left last, and what was added after that flight. */
+export interface LastMeasured {
+  readonly aircraftId: string;
+  readonly personName: string;
+  readonly leftAt: Instant;
+  readonly fuelAboard: string | null;
+  readonly oilAboard: string | null;
+  readonly fuelAdded: string | null;
+  readonly oilAdded: string | null;
+  readonly isBack: boolean;
+}
+
+/** Fuel and oil of each aircraft's last flight, one index look-up each; an aircraft that never left is left out. */
+export async function lastMeasured(
+  tx: ClubTransaction,
+  aircraftId: string | null,
+): Promise<readonly LastMeasured[]> {
+  const rows = await tx
+    .selectFrom('aircraft as a')
+    .innerJoinLateral(
+      (query) =>
+        query
+          .selectFrom('flight')
+          .selectAll()
+          .whereRef('flight.club_id', '=', 'a.club_id')
+          .whereRef('flight.aircraft_id', '=', 'a.aircraft_id')
+          .orderBy('flight.happened_at', 'desc')
+          .orderBy('flight.flight_id')
+          .limit(1)
+          .as('f'),
+      (join) => join.onTrue(),
+    )
+    .leftJoin('flight_return as r', (join) =>
+      join.onRef('r.club_id', '=', 'f.club_id').onRef('r.flight_id', '=', 'f.flight_id'),
+    )
+    .select([
+      'a.aircraft_id',
+      'f.person_name',
+      'f.happened_at',
+      'f.fuel_aboard',
+      'f.oil_aboard',
+      'r.fuel_added',
+      'r.oil_added',
+      'r.happened_at as in_at',
+    ])
+    .$if(aircraftId !== null, (query) => query.where('a.aircraft_id', '=', aircraftId))
+    .execute();
+  return rows.map((row) => ({
+    aircraftId: row.aircraft_id,
+    personName: row.person_name,
+    leftAt: storedInstant(row.happened_at),
+    fuelAboard: row.fuel_aboard,
+    oilAboard: row.oil_aboard,
+    fuelAdded: row.fuel_added,
+    oilAdded: row.oil_added,
+    isBack: row.in_at !== null,
+  }));
+}
+
 /** An aircraft's flights that left between two moments, in order. */
 export async function flightsLeft(
   tx: ClubTransaction,

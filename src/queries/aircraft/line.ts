@@ -11,11 +11,12 @@ import { sunOn } from '@/core/time/sun';
 import { civilDateAt, endOfDay, startOfDay, type ZoneId } from '@/core/time/zone';
 import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import { readClub, type Club } from '@/db/club/clubs';
+import { lastMeasured, type LastMeasured } from '@/db/flights/flights';
 import { flightsBetween, type StoredFlight } from '@/db/flights/planned-flights';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { tellReasons, type ConstraintWords } from '@/explain/constraint';
 import { tellFlight } from '@/explain/flight';
-import { clockText, momentText } from '@/explain/formats';
+import { clockText, momentText, sentenceCase } from '@/explain/formats';
 import { leftText, limitName } from '@/explain/limits';
 import { NOT_CHECKED_NAMES } from '@/explain/names';
 import { availabilityText, windowText } from '@/explain/window-text';
@@ -63,6 +64,8 @@ export interface LineRow {
   readonly flights: readonly LineFlight[];
   /** Who has it and since when, while it is out; null while it is here. */
   readonly out: string | null;
+  /** Fuel and oil as they were measured last, with when; null where nobody measured as it left last. */
+  readonly measured: string | null;
   /** Headlines of open discrepancies. */
   readonly openItems: readonly string[];
   readonly holdsUntil: Instant | null;
@@ -119,6 +122,22 @@ function outText(flights: readonly FlightOut[], zone: ZoneId, now: Instant): str
   return `Out with ${out.by ?? 'somebody'} since ${civilDateAt(out.happenedAt, zone) === civilDateAt(now, zone) ? clockText(out.happenedAt, zone) : momentText(out.happenedAt, zone)}`;
 }
 
+const together = (fuel: string | null, oil: string | null): string =>
+  [fuel === null ? '' : `fuel ${fuel}`, oil === null ? '' : `oil ${oil}`]
+    .filter((text) => text !== '')
+    .join(', ');
+
+/** What was measured last, in words. What that flight burnt is nobody's guess: it is said that it is not taken off. */
+export function measuredText(last: LastMeasured | undefined, zone: ZoneId): string | null {
+  if (last === undefined || (last.fuelAboard === null && last.oilAboard === null)) return null;
+  const added = together(last.fuelAdded, last.oilAdded);
+  return [
+    `${sentenceCase(together(last.fuelAboard, last.oilAboard))}, measured ${momentText(last.leftAt, zone)} as ${last.personName} left.`,
+    ...(last.isBack ? ['What that flight used is not taken off.'] : []),
+    ...(added === '' ? [] : [`Added after it: ${added}.`]),
+  ].join(' ');
+}
+
 /** One aircraft's row, decided now. */
 export function lineRow(
   stored: StoredAircraft,
@@ -126,6 +145,7 @@ export function lineRow(
   club: Club,
   rules: string,
   now: Instant,
+  last: LastMeasured | undefined = undefined,
 ): LineRow {
   const { aircraftId, typeName, revision, facts } = stored;
   const { place } = club;
@@ -154,6 +174,7 @@ export function lineRow(
     holdsUntil: decision.holdsUntil,
     notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
     out: outText(facts.flightsOut, place.zone, now),
+    measured: measuredText(last, place.zone),
     openItems: facts.discrepancies
       .filter(({ rectification }) => rectification === null)
       .map(({ what }) => what),
@@ -199,8 +220,16 @@ async function readRows(
   for (const flight of flights)
     byAircraft.set(flight.aircraftId, [...(byAircraft.get(flight.aircraftId) ?? []), flight]);
   const rules = rulesOf(club);
+  const measured = new Map((await lastMeasured(tx, aircraftId)).map((last) => [last.aircraftId, last]));
   return stored.map((aircraft) =>
-    lineRow(aircraft, byAircraft.get(aircraft.aircraftId) ?? [], club, rules, now),
+    lineRow(
+      aircraft,
+      byAircraft.get(aircraft.aircraftId) ?? [],
+      club,
+      rules,
+      now,
+      measured.get(aircraft.aircraftId),
+    ),
   );
 }
 

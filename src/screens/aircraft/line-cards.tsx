@@ -55,6 +55,7 @@ export function LineCards({ line }: { readonly line: Line }) {
                   </Box>
                 )}
                 <NextFlight row={row} zone={line.zone} />
+                {row.measured === null ? null : <div className="small">{row.measured}</div>}
               </CardActionArea>
             </Card>
           );

@@ -27,6 +27,7 @@ const row = (registration: string, change: Partial<LineRow> = {}): LineRow => ({
   verdict: 'Released',
   window: { panes: {}, sills: {} } as LineRow['window'],
   windowText: '',
+  measured: null,
   openFor: '',
   reasons: [],
   secondsLeft: null,

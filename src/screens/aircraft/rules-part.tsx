@@ -1,6 +1,5 @@
 'use client';
 
-import Box from '@mui/material/Box';
 import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
 import { ListLine, PlainList } from '../kit/layout';
 import { More } from '../kit/more';
@@ -28,9 +27,9 @@ export function Rules({ page }: { readonly page: AircraftPage }) {
               <More
                 open={stands(rule)}
                 summary={
-                  <Box component="span" sx={{ flex: 1 }}>
+                  <>
                     <b>{rule.title}</b>: {ANSWERS[rule.answer]} <span className="small">{rule.source}</span>
-                  </Box>
+                  </>
                 }
               >
                 <div className="small">{rule.explanation}</div>

@@ -40,6 +40,7 @@ export function Selected({ row, zone }: { readonly row: LineRow; readonly zone: 
         </Box>
       )}
       <Box sx={{ fontSize: 14 }}>{row.openFor}</Box>
+      {row.measured === null ? null : <div className="small">{row.measured}</div>}
       {row.reasons.length === 0 ? (
         <div>Available for every use that it is approved for. No reason on record keeps it from flying.</div>
       ) : (

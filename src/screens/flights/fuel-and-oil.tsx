@@ -3,7 +3,6 @@ import TextField from '@mui/material/TextField';
 import { Controller, type Control } from 'react-hook-form';
 import { AMOUNT_UNITS, type CheckOutInput } from '@/contracts/flights/counter';
 import { parseVolume, type VOLUME_UNITS, type VolumeUnit } from '@/core/quantities/volume';
-import { sentenceCase } from '@/explain/formats';
 import { FieldGrid } from '../kit/layout';
 
 /** Fuel and oil as a form holds them: fuel by the place of its tank in the aircraft's list. */
@@ -95,7 +94,7 @@ export function FuelAndOilFields<F extends FuelAndOil>({
     <FieldGrid least={150}>
       {tanks.length === 0
         ? amount('fuel.0', 'Fuel aboard, as dipped')
-        : tanks.map((tank, at) => amount(`fuel.${at}`, `Fuel, ${sentenceCase(tank)}`))}
+        : tanks.map((tank, at) => amount(`fuel.${at}`, `Fuel, ${tank}`))}
       {unit('fuelUnit', 'Unit of fuel', FUEL_UNITS)}
       {amount('oil', 'Oil, as read')}
       {unit('oilUnit', 'Unit of oil', OIL_UNITS)}

@@ -27,7 +27,7 @@ export function More({
       slotProps={{ heading: { component: 'div' }, region: { role: 'group', 'aria-labelledby': id } }}
     >
       <AccordionSummary id={id} expandIcon={<span aria-hidden="true">▾</span>}>
-        {summary}
+        <span>{summary}</span>
       </AccordionSummary>
       <AccordionDetails>{children}</AccordionDetails>
     </Accordion>
