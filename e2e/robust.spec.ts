@@ -124,6 +124,25 @@ test('the Line by keyboard alone', async ({ desk }) => {
   await expect(page).toHaveURL(/\/aircraft\/N\d\dT/);
 });
 
+test('what was begun for one aircraft is not carried to another that is found by its letters', async ({
+  desk,
+}) => {
+  const page = await desk('mechanic');
+  await page.goto('/aircraft/N08TB#maintenance');
+  await page.getByRole('button', { name: 'Record maintenance' }).click();
+  await page.getByLabel('Description, as the record needs it').fill('Meant for N08TB alone');
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: 'Aircraft, flight, person' }).fill('Record maintenance of N09TB');
+  await expect(page.getByRole('option', { name: 'Record maintenance of N09TB' })).toBeVisible();
+  await expectNoViolations(page);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: /N09TB/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Record maintenance' })).toBeVisible();
+  await expect(page.getByRole('form', { name: 'Record maintenance' })).toHaveCount(0);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+});
+
 test('addresses that lead nowhere say what to do', async ({ desk }) => {
   const page = await desk('dispatcher');
   await page.goto('/aircraft/N99XX');

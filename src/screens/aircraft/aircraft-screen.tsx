@@ -119,9 +119,7 @@ function partsOf({
   };
 }
 
-/** One aircraft: verdict and main acts stay in view; what is behind them in parts, each with an address of its own. */
-export function AircraftScreen() {
-  const registration = useSecondInAddress();
+function Aircraft({ registration }: { readonly registration: string | null }) {
   const aircraft = useAircraft(registration);
   const folderQuery = useFolder(registration);
   const { data: me } = useMe();
@@ -155,4 +153,11 @@ export function AircraftScreen() {
       )}
     </DeskPage>
   );
+}
+
+/** One aircraft: verdict and main acts stay in view; what is behind them in parts, each with an address of its own. */
+export function AircraftScreen() {
+  const registration = useSecondInAddress();
+  // Another aircraft is another page: what was begun for the one is never carried to the other.
+  return <Aircraft key={registration} registration={registration} />;
 }

@@ -50,9 +50,7 @@ function Part({
   );
 }
 
-/** What decisions about an aircraft rest on beyond its documents and maintenance: entered by the person who keeps the records, with what is still missing. */
-export function FactsScreen() {
-  const registration = useSecondInAddress();
+function FactsOf({ registration }: { readonly registration: string | null }) {
   const { data: facts, error, refetch } = useFacts(registration);
   const deadSince = useLive();
   if (facts === undefined) return <DeskWaiting query={{ error, refetch }} />;
@@ -161,4 +159,11 @@ export function FactsScreen() {
       </Box>
     </DeskPage>
   );
+}
+
+/** What decisions about an aircraft rest on beyond its documents and maintenance: entered by the person who keeps the records, with what is still missing. */
+export function FactsScreen() {
+  const registration = useSecondInAddress();
+  // Another aircraft is another page: what was begun for the one is never carried to the other.
+  return <FactsOf key={registration} registration={registration} />;
 }

@@ -108,5 +108,5 @@ function List() {
 /** The Counter: who leaves, who is out, who is back; and one flight from the handing out to the return. */
 export function CounterScreen() {
   const flight = useSecondInAddress();
-  return flight === null ? <List /> : <FlightAtCounter flightId={flight} />;
+  return flight === null ? <List /> : <FlightAtCounter key={flight} flightId={flight} />;
 }

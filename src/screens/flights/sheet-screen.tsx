@@ -184,9 +184,7 @@ function Open({ sheet }: { readonly sheet: Sheet }) {
   );
 }
 
-/** The trip sheet of an aircraft and day, and its open items: on paper as on the screen. */
-export function SheetScreen() {
-  const registration = useSecondInAddress();
+function SheetOf({ registration }: { readonly registration: string | null }) {
   const [day, setDay] = useState<string | null>(null);
   const { data: sheet, error, refetch } = useSheet(registration, day);
   if (sheet === undefined) return <Coming query={{ error, refetch }} />;
@@ -227,4 +225,10 @@ export function SheetScreen() {
       <Open sheet={sheet} />
     </Box>
   );
+}
+
+/** The trip sheet of an aircraft and day, and its open items: on paper as on the screen. */
+export function SheetScreen() {
+  const registration = useSecondInAddress();
+  return <SheetOf key={registration} registration={registration} />;
 }
