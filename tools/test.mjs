@@ -234,7 +234,7 @@ async function main() {
       cluster.remove();
       await step('database', () => cluster.start());
     }
-    // Alone: it works on every core, and the route types that it writes anew are read below.
+    // Alone: it works on every core, and the route types that it writes again are read below.
     if (wanted('attack') || wanted('browser')) await step('application', () => ensureBuild(log('build')));
     // In front, since they work on every core and their time limits know no waiting; together, so that the longest files of the one run beside the
     // many of the other.

@@ -1005,7 +1005,7 @@ describe('meters', () => {
   });
 });
 
-describe('fuel and oil as an aircraft is handed out', () => {
+describe('fuel and oil at check-out', () => {
   const gallons = (tank: string | null, amount: string): CheckOut['fuelAboard'][number] => ({
     tank,
     measured: { amount, unit: 'US gal', volume: volume(amount, 'US gal') },

@@ -36,7 +36,7 @@ const together = (amount: string | number): MeasuredAtDesk['fuel'] => [
   { tank: null, volume: gallons(amount) },
 ];
 
-describe('what is measured as an aircraft is handed out', () => {
+describe('what is measured at check-out', () => {
   // 1.5 h and 30 minutes by day at 8.4 gal/h are 16.8 gal: 14 CFR 91.151(a)(1).
   it.each([
     ['just enough, tank by tank', { fuel: tanks(8.4, 8.4) }, []],

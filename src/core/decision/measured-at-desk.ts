@@ -7,7 +7,7 @@ import type { Instant } from '../time/instant';
 import { decide } from './decide';
 import type { DecidedConstraint, Decision } from './decision';
 
-/** What was measured as an aircraft is handed out, in picolitres. */
+/** What was measured at check-out, in picolitres. */
 export interface MeasuredAtDesk {
   /** Usable fuel in a tank; in all of them together where `tank` is null. */
   readonly fuel: readonly { readonly tank: string | null; readonly volume: Volume }[];
@@ -41,7 +41,7 @@ function speaksAgainst({ rule, certainty, reason }: DecidedConstraint): boolean 
 }
 
 /**
- * What speaks against a flight of the fuel and oil that were measured as it is handed out: too little for it and its reserve, less than the
+ * What speaks against a flight of the fuel and oil that were measured at check-out: too little for it and its reserve, less than the
  * handbook's minimum, more than the tanks hold, oil outside its limits. Judged by the rules of the walk-round with these figures alone: at the desk
  * they can only refuse. That the rest of the walk-round was done is said by the walk-round.
  * @param flight as it leaves now

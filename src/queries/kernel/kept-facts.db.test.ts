@@ -3,9 +3,9 @@ import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { reportFinding } from '@/commands/findings/report-finding';
 import { loadAircraft, raiseRevision } from '@/db/aircraft/aircraft-facts';
+import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import { readClub } from '@/db/club/clubs';
 import { inClub } from '@/db/kernel/club-transaction';
-import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { good, testClub } from '@/testing/database';
 import { keptFacts } from './kept-facts';
@@ -53,7 +53,7 @@ describe('facts that are kept between two looks', () => {
     expect((await kept())[0]).toBe(before);
   });
 
-  it('are read anew once anything was recorded', async () => {
+  it('are read again once anything was recorded', async () => {
     const [before] = await kept();
     good(await report('A crack in the spinner'));
     const [after] = await kept();
@@ -83,7 +83,7 @@ describe('facts that are kept between two looks', () => {
     expect(foreign).toEqual([]);
   });
 
-  it('are read anew where the club moved its field', async () => {
+  it('are read again where the club moved its field', async () => {
     const [before] = await kept();
     const moved = await inTx(async (tx) => {
       const { place } = await readClub(tx, club.clubId);

@@ -21,7 +21,7 @@ export function rulesOf({ packs, place }: Club): string {
 }
 
 /**
- * The preparation of an aircraft for a decision about the present. It serves as long as the very same facts are handed in, as keptFacts() does
+ * The preparation of an aircraft for a decision about the present. It serves as long as the same facts object is given, as keptFacts() does
  * while nothing was recorded, and the club's rules stay the same; a copy in another process comes to the same.
  * @param rules rulesOf() the club: made once for a list
  */

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import type { ReactNode } from 'react';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
 import Link from '../kit/link';
@@ -13,11 +14,19 @@ export const PAPER_STATES = {
   'not-looked-for': 'not looked for',
 } as const;
 
-/** The documents: where each is kept, what it says, when it was last seen and by whom. */
-export function Papers({ folder }: { readonly folder: Folder }) {
+/** Where documents stand, with the way to check them. @param id the heading's */
+export function DocumentsSection({
+  id,
+  folder,
+  children,
+}: {
+  readonly id: string;
+  readonly folder: Folder;
+  readonly children: ReactNode;
+}) {
   return (
     <Section
-      id="documents-all"
+      id={id}
       title="Documents"
       act={
         <Button
@@ -33,6 +42,15 @@ export function Papers({ folder }: { readonly folder: Folder }) {
       {folder.papers.length === 0 ? (
         <p>No document was ever checked. Until somebody has seen them, they count as missing.</p>
       ) : null}
+      {children}
+    </Section>
+  );
+}
+
+/** The documents: where each is kept, what it says, when it was last seen and by whom. */
+export function Papers({ folder }: { readonly folder: Folder }) {
+  return (
+    <DocumentsSection id="documents-all" folder={folder}>
       <PlainList sx={{ m: '8px 0 0' }}>
         {folder.papers.map((paper) => (
           <ListLine key={paper.kind}>
@@ -54,6 +72,6 @@ export function Papers({ folder }: { readonly folder: Folder }) {
           </ListLine>
         ))}
       </PlainList>
-    </Section>
+    </DocumentsSection>
   );
 }

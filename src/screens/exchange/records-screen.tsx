@@ -56,7 +56,7 @@ export function RecordsScreen() {
       {may(roles, 'import-rows') ? (
         <ImportPart />
       ) : (
-        <p className="small">A dispatcher can bring in lists here.</p>
+        <p className="small">A dispatcher can import lists here.</p>
       )}
     </DeskPage>
   );
