@@ -1,7 +1,7 @@
 'use client';
 
-import TextField from '@mui/material/TextField';
-import dynamic from 'next/dynamic';
+import Skeleton from '@mui/material/Skeleton';
+import { lazy, Suspense } from 'react';
 import {
   useController,
   type Control,
@@ -11,14 +11,15 @@ import {
 } from 'react-hook-form';
 import type { DayFieldProps } from './day-props';
 
-const Picker = dynamic(() => import('./day-picker'), {
-  ssr: false,
-  loading: () => <TextField disabled aria-label="Day" />,
-});
+const Picker = lazy(() => import('./day-picker'));
 
-/** A day: typed as 24 Nov 2026, or chosen from a calendar. */
+/** A day: typed as 24 Nov 2026, or chosen from a calendar. Until the calendar is here its place is kept, with nothing to type into. */
 export function DayField(props: DayFieldProps) {
-  return <Picker {...props} />;
+  return (
+    <Suspense fallback={<Skeleton variant="rounded" height={props.size === 'small' ? 40 : 56} />}>
+      <Picker {...props} />
+    </Suspense>
+  );
 }
 
 /** A day of a form, with what the form says of it. */
