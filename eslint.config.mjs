@@ -29,7 +29,7 @@ const noDroppedInserts = [
       'Look at what came of it: a row that was there already was not written, and whoever sent it believes that it was.',
   },
   {
-    selector: 'CallExpression[callee.property.name=/^(doNothing|onConflict)$/]',
+    selector: "CallExpression[callee.property.name='doNothing']",
     message:
       'Use insertOnce() of src/db/kernel/insert-once.ts: the only place in which an insert may do nothing.',
   },

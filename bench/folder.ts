@@ -37,13 +37,13 @@ export async function ageOneAircraft(db: Database, clubId: string, now: Instant)
     const one = sql`(select aircraft_id from aircraft where registration = ${REGISTRATION})`;
     const readings = (value: ReturnType<typeof sql>) =>
       sql`jsonb_build_array(jsonb_build_object('dial', ${clubId}::text, 'name', 'Air-switch meter', 'shown', '1.0', 'values', jsonb_build_array(jsonb_build_object('meter', 'time-in-service', 'value', ${value}))))`;
-    await sql`insert into dial select ${clubId}, ${clubId}, ${one}, 'Air-switch meter', 'h', '[{"meter":"time-in-service","offset":0}]'::jsonb, true, null, null, null, ${at}::timestamptz - interval '1100 days', ${at}, 'bench'`.execute(
+    await sql`insert into dial (club_id, dial_id, aircraft_id, name, unit, counts, bills, wraps_at, replaces, why, happened_at, recorded_at, recorded_by) select ${clubId}, ${clubId}, ${one}, 'Air-switch meter', 'h', '[{"meter":"time-in-service","offset":0}]'::jsonb, true, null, null, null, ${at}::timestamptz - interval '1100 days', ${at}, 'bench'`.execute(
       tx,
     );
-    await sql`insert into flight select ${clubId}, gen_random_uuid(), ${one}, 'J. Sol', 'private-rental', 'rated-pilot', ${readings(sql`36 * (400000 - 8 * n)`)}, null, null, null, ${at}::timestamptz - make_interval(hours => n * 6 + 2), ${at}::timestamptz - make_interval(hours => n * 6 + 2), 'bench' from generate_series(1, ${FLIGHTS}::int) n`.execute(
+    await sql`insert into flight (club_id, flight_id, aircraft_id, person_name, purpose, crew, readings, fuel_aboard, oil_aboard, remarks, happened_at, recorded_at, recorded_by) select ${clubId}, gen_random_uuid(), ${one}, 'J. Sol', 'private-rental', 'rated-pilot', ${readings(sql`36 * (400000 - 8 * n)`)}, null, null, null, ${at}::timestamptz - make_interval(hours => n * 6 + 2), ${at}::timestamptz - make_interval(hours => n * 6 + 2), 'bench' from generate_series(1, ${FLIGHTS}::int) n`.execute(
       tx,
     );
-    await sql`insert into flight_return select ${clubId}, flight_id, aircraft_id, readings, 2, null, 2880, 'Air-switch meter', null, null, 'Nothing to report', happened_at + interval '1 hour', recorded_at + interval '1 hour', 'bench' from flight where aircraft_id = ${one}`.execute(
+    await sql`insert into flight_return (club_id, flight_id, aircraft_id, readings, landings, tow_launches, billed_s, billed_from, fuel_added, oil_added, report, happened_at, recorded_at, recorded_by) select ${clubId}, flight_id, aircraft_id, readings, 2, null, 2880, 'Air-switch meter', null, null, 'nothing-to-report', happened_at + interval '1 hour', recorded_at + interval '1 hour', 'bench' from flight where aircraft_id = ${one}`.execute(
       tx,
     );
     await sql`insert into discrepancy (club_id, discrepancy_id, aircraft_id, station, step, as_listed, what, looks, found_by, found_by_name, classification, closes_uses, happened_at, recorded_at)

@@ -57,7 +57,7 @@ export async function makeLargeClub(db: Database, clubId: string, now: Instant):
       sql`insert into club values (${clubId}, 'Large club', 'Tern Bay', 44.53, -64.02, 'America/Halifax', ${JSON.stringify(packs)}, ${at}, ${at})`,
     );
     await run(
-      sql`insert into aircraft select ${clubId}, gen_random_uuid(), 'N0' || lpad(n::text, 3, '0'), 'Quorin 160', 'standard', '1998-04-02', ${JSON.stringify([BOX])}, null, 1, ${at}, ${at}, ${JSON.stringify(facts.aircraft.particulars)} from generate_series(1, ${AIRCRAFT}::int) n`,
+      sql`insert into aircraft (club_id, aircraft_id, registration, type_name, category, first_flown_on, approved_for, happened_at, recorded_at, particulars) select ${clubId}, gen_random_uuid(), 'N0' || lpad(n::text, 3, '0'), 'Quorin 160', 'standard', '1998-04-02', ${JSON.stringify([BOX])}, ${at}, ${at}, ${JSON.stringify(facts.aircraft.particulars)} from generate_series(1, ${AIRCRAFT}::int) n`,
     );
     await run(sql`insert into document_sighting (club_id, sighting_id, aircraft_id, kind, kept_where, aboard, legible, displayed, registration_shown, issued_on, printed_expiry, form, tank_fitted, revision, serial_shown, placards, dated_on, happened_at, recorded_at, recorded_by)
       select ${clubId}, gen_random_uuid(), aircraft_id, kind, 'pouch', kind <> 'cabin-tank-form-337', true, true, registration, '2024-05-14', '2031-05-31', 'flight-manual', false, ${facts.aircraft.particulars.manualRevision}::text, ${facts.aircraft.particulars.serialNumber}::text, true, '2015-06-01', ${at}::timestamptz - make_interval(days => seen * 60 + 1), ${at}::timestamptz - make_interval(days => seen * 60 + 1), 'bench'
@@ -79,12 +79,12 @@ export async function makeLargeClub(db: Database, clubId: string, now: Instant):
       body: { ...body, happenedAt: yesterday, recordedAt: yesterday },
     }));
     await run(
-      sql`insert into aircraft_record select ${clubId}, gen_random_uuid(), aircraft_id, o ->> 'kind', o -> 'body', ${at}::timestamptz - make_interval(days => 1), ${at}::timestamptz - make_interval(days => 1), 'bench' from aircraft, jsonb_array_elements(${JSON.stringify(others)}::jsonb) o`,
+      sql`insert into aircraft_record (club_id, record_id, aircraft_id, kind, body, happened_at, recorded_at, recorded_by) select ${clubId}, gen_random_uuid(), aircraft_id, o ->> 'kind', o -> 'body', ${at}::timestamptz - make_interval(days => 1), ${at}::timestamptz - make_interval(days => 1), 'bench' from aircraft, jsonb_array_elements(${JSON.stringify(others)}::jsonb) o`,
     );
-    await run(sql`insert into meter_reading select ${clubId}, gen_random_uuid(), aircraft_id, 'time-in-service', 36 * (400000 - 30 * d), '', 'h', ${at}::timestamptz - make_interval(days => d), ${at}::timestamptz - make_interval(days => d), 'bench'
+    await run(sql`insert into meter_reading (club_id, reading_id, aircraft_id, meter, value_s, entered, entered_unit, basis, happened_at, recorded_at, recorded_by) select ${clubId}, gen_random_uuid(), aircraft_id, 'time-in-service', 36 * (400000 - 30 * d), '', 'h', 'read', ${at}::timestamptz - make_interval(days => d), ${at}::timestamptz - make_interval(days => d), 'bench'
       from aircraft, generate_series(1, 1095, 2) d`);
     await run(
-      sql`insert into meter_standing select ${clubId}, aircraft_id, 1, true, ${at}, ${at}, array[]::uuid[], null from aircraft`,
+      sql`insert into meter_standing (club_id, aircraft_id, revision, agrees, open_flights, happened_at, recorded_at) select ${clubId}, aircraft_id, 1, true, array[]::uuid[], ${at}, ${at} from aircraft`,
     );
     await run(sql`insert into discrepancy (club_id, discrepancy_id, aircraft_id, station, step, as_listed, what, looks, found_by, found_by_name, classification, closes_uses, happened_at, recorded_at)
       select ${clubId}, gen_random_uuid(), aircraft_id, 'power-on', 'K062', true, 'Navigation lights: lamp or lens failed', 'not-right', 'bench', 'Pia Okoro', 'deferral-path', array['dusk','night'], ${at}::timestamptz - make_interval(days => n * 36 + 1), ${at}::timestamptz - make_interval(days => n * 36 + 1) from aircraft, generate_series(0, 29) n`);
@@ -92,7 +92,7 @@ export async function makeLargeClub(db: Database, clubId: string, now: Instant):
       sql`insert into rectification select ${clubId}, gen_random_uuid(), discrepancy_id, 'repaired', 'Lamp replaced.', happened_at::date, ${clubId}, true, happened_at, 'bench' from discrepancy where happened_at < ${at}::timestamptz - make_interval(days => 60)`,
     );
     await run(
-      sql`insert into planned_flight select ${clubId}, gen_random_uuid(), aircraft_id, 'J. Sol', ${at}::timestamptz + make_interval(hours => n * 3 + 1), ${at}::timestamptz + make_interval(hours => n * 3 + 3), 5400, 'instruction-school-aircraft', 'dual', 'vfr', 'local', false, false, false, false, ${at}, ${at}, 'bench' from aircraft, generate_series(0, 1) n`,
+      sql`insert into planned_flight (club_id, flight_id, aircraft_id, person_name, starts, ends, airborne_s, purpose, crew, rules, range, transponder_airspace, broadcast_airspace, beyond_glide, passengers, happened_at, recorded_at, recorded_by) select ${clubId}, gen_random_uuid(), aircraft_id, 'J. Sol', ${at}::timestamptz + make_interval(hours => n * 3 + 1), ${at}::timestamptz + make_interval(hours => n * 3 + 3), 5400, 'instruction-school-aircraft', 'dual', 'vfr', 'local', false, false, false, false, ${at}, ${at}, 'bench' from aircraft, generate_series(0, 1) n`,
     );
     await countRows(tx, clubId, now, 'bench-large-club');
   });

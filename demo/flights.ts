@@ -2,6 +2,7 @@ import type { DialRow } from '../src/db/meters/dials';
 import type { RecordBatch } from '../src/commands/kernel/load-records';
 import type { OtherRecord } from '../src/db/aircraft/other-kinds';
 import { decimalHours, hoursFromSeconds } from '../src/core/quantities/hours';
+import { reportOf } from '../src/core/records/flights/pilot-report';
 import type { MeterReading } from '../src/core/records/meters/meter-reading';
 import { addDays, type CivilDate } from '../src/core/time/civil-date';
 import { addSeconds } from '../src/core/time/instant';
@@ -191,7 +192,7 @@ export function flightsOf(
             dials.length === 0 ? 'the clock, from leaving to coming back' : single ? air.name : block.name,
           fuelAdded: random() < 0.3 ? `${(6 + 14 * random()).toFixed(1)} US gal, leaded` : null,
           oilAdded: random() < 0.08 ? '1 US qt' : null,
-          remarks: REMARKS[Math.floor(random() * REMARKS.length)] ?? 'Nothing to report',
+          report: reportOf(REMARKS[Math.floor(random() * REMARKS.length)] ?? null),
           at: back,
           recordedAt: addSeconds(back, 240),
         },

@@ -20,6 +20,8 @@ const done = spawnSync(
     'groval',
     '--include-pattern',
     'groval.*',
+    '--exclude-pattern',
+    'groval.counted_*',
     '--date-parser',
     'string',
     '--numeric-parser',

@@ -255,7 +255,8 @@ export interface FlightReturn {
   readings: Json;
   recorded_at: Timestamp;
   recorded_by: string;
-  remarks: string;
+  remarks: string | null;
+  report: string;
   tow_launches: number | null;
 }
 
@@ -319,6 +320,7 @@ export interface Ledger {
   hash: Buffer;
   previous: Buffer;
   recorded_at: Timestamp;
+  request: string | null;
   revision: number | null;
   seq: number;
 }
@@ -370,6 +372,7 @@ export interface MeterBoxEnd {
 
 export interface MeterReading {
   aircraft_id: string;
+  basis: string;
   batch: Generated<string>;
   club_id: string;
   dial_id: string | null;
@@ -494,6 +497,11 @@ export interface Strike {
   batch: Generated<string>;
   club_id: string;
   happened_at: Timestamp;
+  in_aircraft_record: Generated<string | null>;
+  in_document_sighting: Generated<string | null>;
+  in_inspection: Generated<string | null>;
+  in_meter_box: Generated<string | null>;
+  in_meter_reading: Generated<string | null>;
   record_id: string;
   record_kind: string;
   recorded_at: Timestamp;
@@ -509,6 +517,9 @@ export interface Vouch {
   batch: Generated<string>;
   club_id: string;
   happened_at: Timestamp;
+  in_aircraft_record: Generated<string | null>;
+  in_document_sighting: Generated<string | null>;
+  in_inspection: Generated<string | null>;
   note: string | null;
   record_id: string;
   record_kind: string;

@@ -1,14 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
+import { clubChangeSchema } from '@/contracts/club/founding';
 import { admitSchema } from '@/contracts/club/people';
 import { civilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
 import { accountsOf } from '@/db/club/accounts';
 import { asPerson, inClub } from '@/db/kernel/club-transaction';
 import { membershipsOf } from '@/db/club/clubs';
+import { clubPage } from '@/queries/club/club';
 import { people } from '@/queries/club/people';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { clearList } from '../maintenance/clear-list';
+import { changeClub } from './change-club';
 import { acceptLink, lookAtLink, takeUpLink } from './take-up-link';
 import { admit, makeLinkFor, revokeLink } from './links';
 import { changeRoles, endCertificate, enterCertificate } from './members';
@@ -54,6 +57,24 @@ describe('a link to join', () => {
       email,
       club: 'Test club',
     });
+    // A club that was renamed since shows its new name.
+    const { club: stands, changes } = await inClub(club.ports.db, club.clubId, (tx) =>
+      clubPage(tx, club.clubId),
+    );
+    good(
+      await changeClub(
+        club.ports,
+        admin(),
+        clubChangeSchema.parse({
+          changeId: randomUUID(),
+          seen: changes,
+          club: { ...stands, name: 'Renamed club' },
+          why: 'A new name',
+          password: PASSWORD,
+        }),
+      ),
+    );
+    expect(good(await lookAtLink(club.ports, club.clubId, secret)).club).toBe('Renamed club');
     expect(
       good(await takeUpLink(club.ports, { club: club.clubId, secret, password: 'long-enough-1' })),
     ).toEqual({ email });

@@ -161,7 +161,7 @@ describe('a whole club in one file', () => {
       table_name: string;
       column_name: string;
       is_nullable: string;
-    }>`select table_name, column_name, is_nullable from information_schema.columns where table_schema = 'groval' and column_name <> 'club_id' order by 1, ordinal_position`.execute(
+    }>`select table_name, column_name, is_nullable from information_schema.columns where table_schema = 'groval' and column_name <> 'club_id' and is_generated = 'NEVER' and not exists (select from information_schema.views v where v.table_schema = 'groval' and v.table_name = columns.table_name) order by 1, ordinal_position`.execute(
       empty,
     );
     const said = ARCHIVE_TABLE_NAMES.flatMap((name) =>

@@ -20,7 +20,7 @@ import { currentDials } from '@/db/meters/dials';
 import { latestFlights } from '@/db/flights/flights';
 import { insertReadings } from '@/db/aircraft/folder-rows';
 import { insertOthers } from '@/db/aircraft/other-records';
-import { RECKONED, reckonedReadings } from '@/db/meters/readings';
+import { calculatedReadings } from '@/db/meters/readings';
 import { insertStrikeOnce } from '@/db/aircraft/strikes';
 import { meterText } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
@@ -135,7 +135,7 @@ export class MetersBeside {
     let struck = 0;
     for (const meter of own.beside) {
       if (now[meter].state !== 'contradiction') continue;
-      for (const record of await reckonedReadings(this.tx, aircraftId, meter)) {
+      for (const record of await calculatedReadings(this.tx, aircraftId, meter)) {
         const written = await insertStrikeOnce(this.tx, this.actor.clubId, aircraftId, this.actor, {
           id: this.ports.newId(),
           recordedAt: this.recordedAt,
@@ -200,7 +200,8 @@ export class MetersBeside {
         const at = today.state === 'known' && today.readAt > latest ? today.readAt : latest;
         return {
           ...meterReading(this.ports.newId(), meter, value, at, notBefore(at, this.recordedAt)),
-          entered: `${RECKONED} ${meterText(meter, value).replace(/ h$/, '')}`,
+          entered: meterText(meter, value).replace(/ h$/, ''),
+          basis: 'calculated' as const,
           dialId: null,
           flightId: null,
         };

@@ -4,8 +4,10 @@ import type { RowOf } from '@/contracts/exchange/csv-rows';
 import type { Plain } from '@/core/decision/canonical';
 import { decimalHours, hoursFromSeconds } from '@/core/quantities/hours';
 import { UNKNOWN_PARTICULARS } from '@/core/records/aircraft/aircraft';
+import { reportOf } from '@/core/records/flights/pilot-report';
 import { isHourMeter } from '@/core/records/meters/meters';
 import type { Instant } from '@/core/time/instant';
+import { reportColumns } from '@/db/flights/insert-flights';
 import type { NaturalKey } from '@/db/kernel/bulk';
 import type { Actor } from '../kernel/command';
 
@@ -175,6 +177,7 @@ export const MAKERS: {
           value_s: row.value,
           entered: row.entered,
           entered_unit: isHourMeter(row.meter) ? 'h' : 'count',
+          basis: 'read',
           happened_at: iso(row.read_at),
           recorded_at: recordedAt,
           recorded_by: actor.personId,
@@ -235,7 +238,7 @@ export const MAKERS: {
             billed_from: block === null ? null : 'Block meter',
             fuel_added: row.fuel_added,
             oil_added: row.oil_added,
-            remarks: row.remarks ?? 'not said',
+            ...reportColumns(reportOf(row.remarks)),
             happened_at: back,
             recorded_at: recordedAt,
             recorded_by: actor.personId,
@@ -252,6 +255,7 @@ export const MAKERS: {
                   value_s: value,
                   entered: hoursText(value),
                   entered_unit: 'h',
+                  basis: 'read',
                   happened_at: back,
                   recorded_at: recordedAt,
                   recorded_by: actor.personId,

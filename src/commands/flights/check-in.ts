@@ -2,6 +2,7 @@ import type { CheckIn } from '@/contracts/flights/counter';
 import { asksAtCheckIn, dialState, unanswered, usualRatios } from '@/core/counter/desk';
 import { ranOn } from '@/core/counter/ran-on';
 import { hoursFromSeconds } from '@/core/quantities/hours';
+import { reportText, type PilotReport } from '@/core/records/flights/pilot-report';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import { instantText, type Instant } from '@/core/time/instant';
@@ -127,7 +128,10 @@ export async function checkIn(
           : ran === undefined || biller.unit !== 'h'
             ? null
             : { seconds: ran, from: biller.name };
-      const remarks = entry.remarks === 'nothing-to-report' ? 'Nothing to report' : entry.remarks.words;
+      const report: PilotReport =
+        entry.remarks === 'nothing-to-report'
+          ? { kind: 'nothing-to-report' }
+          : { kind: 'words', words: entry.remarks.words };
       const amount = (added: CheckIn['fuelAdded']) =>
         added === null
           ? null
@@ -140,7 +144,7 @@ export async function checkIn(
         billedFrom: billing?.from ?? null,
         fuelAdded: amount(entry.fuelAdded),
         oilAdded: amount(entry.oilAdded),
-        remarks,
+        report,
         at: backAt,
         recordedAt,
       });
@@ -223,7 +227,7 @@ export async function checkIn(
           towLaunches: entry.towLaunches,
           fuelAdded: amount(entry.fuelAdded),
           oilAdded: amount(entry.oilAdded),
-          remarks,
+          remarks: reportText(report),
           defects: entry.defects.map(({ findingId, what }) => ({ id: findingId, what })),
           billed: billing === null ? null : { seconds: billing.seconds, from: billing.from },
         },

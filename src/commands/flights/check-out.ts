@@ -171,6 +171,7 @@ export async function checkOut(
           }
         : {
             value: { flightId: entry.flightId, stays: refusal },
+            passed: true,
             ledger: { id: entry.flightId, person: planned.personName, stays: why, readings, unlogged },
           };
     },

@@ -758,7 +758,7 @@ describe('slips at check-in', () => {
     expect((await inTx((tx) => latestFlights(tx, club.aircraftId, 1)))[0]?.returned).toMatchObject({
       fuelAdded: '12.5 US gal, leaded',
       oilAdded: '1 US qt',
-      remarks: 'Runs rough below 2000',
+      report: { kind: 'words', words: 'Runs rough below 2000' },
     });
   });
   it('what the last pilot reported is there for the next one, at the Counter and on the ramp, until another flight came back', async () => {
@@ -812,7 +812,7 @@ describe('slips at check-in', () => {
             billedFrom: null,
             fuelAdded: null,
             oilAdded: null,
-            remarks: 'not said',
+            report: { kind: 'not-said' },
             at: club.ports.now(),
             recordedAt: club.ports.now(),
           },

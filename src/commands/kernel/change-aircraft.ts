@@ -25,6 +25,8 @@ export interface Change<T> {
   readonly ledger: Plain | null;
   readonly value: T;
   readonly moved?: Moved;
+  /** True where what was asked for did not come about, though something was recorded on the way: the same may be sent again, and is looked at again. */
+  readonly passed?: boolean;
 }
 
 /** So many entries of an aircraft's history are shown to somebody whose view was stale. */
@@ -90,7 +92,7 @@ export function changeAircraft<T>(
       const club = await readClub(tx, actor.clubId);
       const [stored] = await loadAircraft(tx, club.place, aircraftId, true);
       if (stored === undefined) throw new Error(`aircraft ${aircraftId} is not there`);
-      const { ledger, value, moved } = await work({
+      const { ledger, value, moved, passed } = await work({
         tx,
         club,
         stored,
@@ -110,7 +112,7 @@ export function changeAircraft<T>(
           actor,
           recordedAt,
           record: ledger,
-          ...(request === undefined ? {} : { request }),
+          ...(request === undefined || passed === true ? {} : { request }),
         },
         ports.sha256,
       );

@@ -137,6 +137,7 @@ export async function correctReading(
               id === reading.id || (row.dialId !== null && row.dialId === reading.dialId)
                 ? entry.shown
                 : meterText(row.meter, now).replace(/ h$/, ''),
+            basis: id === reading.id ? 'read' : row.basis,
             dialId: row.dialId,
             flightId: row.flightId,
           },

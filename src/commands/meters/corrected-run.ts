@@ -10,7 +10,7 @@ import { latestFlights } from '@/db/flights/flights';
 import { type FlightReturn } from '@/db/flights/flight-records';
 import { insertReadings } from '@/db/aircraft/folder-rows';
 import { insertOthers } from '@/db/aircraft/other-records';
-import { dialReadings, RECKONED, readingsSince, type StoredReading } from '@/db/meters/readings';
+import { dialReadings, readingsSince, type StoredReading } from '@/db/meters/readings';
 import { shownText } from '@/explain/counter';
 import { meterText } from '@/explain/formats';
 import type { Changing } from '../kernel/change-aircraft';
@@ -191,7 +191,8 @@ export async function carryOn(
   await insertReadings(tx, actor.clubId, aircraftId, actor.personId, [
     {
       ...meterReading(ports.newId(), meter, value, stood.readAt, notBefore(stood.readAt, recordedAt)),
-      entered: `${RECKONED} ${meterText(meter, value).replace(/ h$/, '')}`,
+      entered: meterText(meter, value).replace(/ h$/, ''),
+      basis: 'calculated',
       dialId: null,
       flightId: null,
     },

@@ -9,6 +9,7 @@ import { insertDials } from '@/db/meters/dials';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import type { DialReading } from '@/db/flights/flight-records';
 import { insertReadings } from '@/db/aircraft/folder-rows';
+import type { ReadingBasis } from '@/db/meters/readings';
 import { tellQuestion } from '@/explain/counter';
 import { Refused, type Ports } from '../kernel/command';
 
@@ -34,6 +35,7 @@ export interface Read {
   readonly dials: readonly DialReading[];
   readonly readings: readonly (MeterReading & {
     readonly entered: string;
+    readonly basis: ReadingBasis;
     readonly dialId: string | null;
     readonly flightId: string | null;
   })[];
@@ -100,6 +102,7 @@ export function read(
       readings.push({
         ...meterReading(newId(), meter, at, happenedAt, recordedAt),
         entered: shown,
+        basis: 'read',
         dialId: current.id,
         flightId,
       });
@@ -143,6 +146,7 @@ export function meterByMeter(
       {
         ...meterReading(newId(), meter, value, moment, notBefore(moment, at.recordedAt)),
         entered: isHourMeter(meter) ? (value / 3600).toFixed(2) : String(value),
+        basis: 'ran-on',
         dialId: null,
         flightId: at.flightId,
       },

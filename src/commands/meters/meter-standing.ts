@@ -6,7 +6,7 @@ import { loadForMeters } from '@/db/aircraft/aircraft-facts';
 import { readClub } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { lastReturned } from '@/db/flights/movements';
-import { insertStanding, readStandings } from '@/db/meters/standings';
+import { keepStanding, readStandings } from '@/db/meters/standings';
 
 /** The flight that came back last of some: one that is written down late may have come back long ago. */
 async function lastOf(tx: ClubTransaction, flights: readonly string[]): Promise<string | null> {
@@ -59,7 +59,7 @@ export async function recordMeterStanding(
       : before.lastReturn === null
         ? []
         : [before.lastReturn];
-  await insertStanding(
+  await keepStanding(
     tx,
     clubId,
     revision,

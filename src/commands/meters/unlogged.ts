@@ -289,6 +289,7 @@ export async function attributeUnlogged(
                       notBefore(standing.readAt, recordedAt),
                     ),
                     entered: String(value),
+                    basis: 'ran-on' as const,
                     dialId: null,
                     flightId: null,
                   },

@@ -185,7 +185,7 @@ describe('the daily inspection', () => {
           billedFrom: null,
           fuelAdded: null,
           oilAdded,
-          remarks: 'Nothing to report',
+          report: { kind: 'nothing-to-report' as const },
           at: addSeconds(leftAt, 5400),
           recordedAt: addSeconds(leftAt, 5400),
         },

@@ -20,17 +20,16 @@ export async function listAircraft(tx: ClubTransaction) {
     .execute();
 }
 
-/** Each kind of document by its latest document check that was not struck out: where it is kept, what it says, and who saw it when. */
-export async function documentsOf(tx: ClubTransaction, aircraftId: string) {
-  return tx
-    .selectFrom('document_sighting as s')
+/** Document checks that were not struck out, with who made each and what anybody vouched for. */
+const documentChecks = (tx: ClubTransaction, aircraftId: string) =>
+  tx
+    .selectFrom('counted_document_sighting as s')
     .leftJoin('membership as m', (join) =>
       join.onRef('m.club_id', '=', 's.club_id').onRef('m.person_id', '=', 's.recorded_by'),
     )
-    .leftJoin('strike as x', (join) =>
-      join.onRef('x.club_id', '=', 's.club_id').onRef('x.record_id', '=', 's.sighting_id'),
+    .leftJoin('vouch as v', (join) =>
+      join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id'),
     )
-    .distinctOn('s.kind')
     .select([
       's.sighting_id',
       's.kind',
@@ -52,11 +51,12 @@ export async function documentsOf(tx: ClubTransaction, aircraftId: string) {
       's.happened_at',
       'm.display_name',
     ])
-    .leftJoin('vouch as v', (join) =>
-      join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id'),
-    )
-    .where('s.aircraft_id', '=', aircraftId)
-    .where('x.strike_id', 'is', null)
+    .where('s.aircraft_id', '=', aircraftId);
+
+/** Each kind of document by its latest document check that was not struck out: where it is kept, what it says, and who saw it when. */
+export async function documentsOf(tx: ClubTransaction, aircraftId: string) {
+  return documentChecks(tx, aircraftId)
+    .distinctOn('s.kind')
     .where((where) => where.or([where('s.awaits_vouch', '=', false), where('v.vouch_id', 'is not', null)]))
     .orderBy('s.kind')
     .orderBy('s.happened_at', 'desc')
@@ -67,46 +67,13 @@ export async function documentsOf(tx: ClubTransaction, aircraftId: string) {
 
 /** What members saw of documents and nobody has vouched for yet, newest first; what somebody has re-checked since is past. */
 export async function waitingPapersOf(tx: ClubTransaction, aircraftId: string) {
-  return tx
-    .selectFrom('document_sighting as s')
-    .leftJoin('membership as m', (join) =>
-      join.onRef('m.club_id', '=', 's.club_id').onRef('m.person_id', '=', 's.recorded_by'),
-    )
-    .leftJoin('strike as x', (join) =>
-      join.onRef('x.club_id', '=', 's.club_id').onRef('x.record_id', '=', 's.sighting_id'),
-    )
-    .leftJoin('vouch as v', (join) =>
-      join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id'),
-    )
-    .select([
-      's.sighting_id',
-      's.kind',
-      's.kept_where',
-      's.number',
-      's.aboard',
-      's.legible',
-      's.displayed',
-      's.tank_fitted',
-      's.registration_shown',
-      's.serial_shown',
-      's.revision',
-      's.issued_on',
-      's.temporary',
-      's.printed_expiry',
-      's.form',
-      's.placards',
-      's.dated_on',
-      's.happened_at',
-      'm.display_name',
-    ])
-    .where('s.aircraft_id', '=', aircraftId)
+  return documentChecks(tx, aircraftId)
     .where('s.awaits_vouch', '=', true)
-    .where('x.strike_id', 'is', null)
     .where('v.vouch_id', 'is', null)
     .where(({ not, exists, selectFrom }) =>
       not(
         exists(
-          selectFrom('document_sighting as n')
+          selectFrom('counted_document_sighting as n')
             .select('n.sighting_id')
             .whereRef('n.club_id', '=', 's.club_id')
             .whereRef('n.aircraft_id', '=', 's.aircraft_id')

@@ -25,26 +25,14 @@ export const countsSince = (row: { readonly recorded_at: Date; readonly vouched_
 /** The latest document check of each kind of document, one index look-up each; and every one that tells of a registration's end, which later document checks do not undo. */
 async function readDocuments(tx: ClubTransaction, aircraftId: string | null) {
   const endings = await tx
-    .selectFrom('document_sighting')
+    .selectFrom('counted_document_sighting as s')
     .leftJoin('vouch as v', (join) =>
-      join
-        .onRef('v.club_id', '=', 'document_sighting.club_id')
-        .onRef('v.record_id', '=', 'document_sighting.sighting_id'),
+      join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id'),
     )
-    .selectAll('document_sighting')
+    .selectAll('s')
     .select('v.recorded_at as vouched_at')
     .where('ended_on', 'is not', null)
-    .where(({ not, exists, selectFrom }) =>
-      not(
-        exists(
-          selectFrom('strike as x')
-            .select('x.strike_id')
-            .whereRef('x.club_id', '=', 'document_sighting.club_id')
-            .whereRef('x.record_id', '=', 'document_sighting.sighting_id'),
-        ),
-      ),
-    )
-    .$if(aircraftId !== null, (query) => query.where('document_sighting.aircraft_id', '=', aircraftId))
+    .$if(aircraftId !== null, (query) => query.where('s.aircraft_id', '=', aircraftId))
     .execute();
   const latest = await tx
     .selectFrom('aircraft as a')
@@ -55,7 +43,7 @@ async function readDocuments(tx: ClubTransaction, aircraftId: string | null) {
     .innerJoinLateral(
       (query) =>
         query
-          .selectFrom('document_sighting as s')
+          .selectFrom('counted_document_sighting as s')
           .leftJoin('vouch as v', (join) =>
             join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id'),
           )
@@ -65,16 +53,6 @@ async function readDocuments(tx: ClubTransaction, aircraftId: string | null) {
           .whereRef('s.club_id', '=', 'a.club_id')
           .whereRef('s.aircraft_id', '=', 'a.aircraft_id')
           .whereRef('s.kind', '=', 'k.kind')
-          .where(({ not, exists, selectFrom }) =>
-            not(
-              exists(
-                selectFrom('strike as x')
-                  .select('x.strike_id')
-                  .whereRef('x.club_id', '=', 's.club_id')
-                  .whereRef('x.record_id', '=', 's.sighting_id'),
-              ),
-            ),
-          )
           // Of one moment all: where they differ the stricter holds, and the database does not know which that is.
           .orderBy('s.happened_at', 'desc')
           .fetch(1, 'with ties')
@@ -125,21 +103,11 @@ async function readReadings(
           .innerJoinLateral(
             (query) =>
               query
-                .selectFrom('meter_reading as r')
+                .selectFrom('counted_meter_reading as r')
                 .selectAll('r')
                 .whereRef('r.club_id', '=', 'a.club_id')
                 .whereRef('r.aircraft_id', '=', 'a.aircraft_id')
                 .whereRef('r.meter', '=', 'n.meter')
-                .where(({ not, exists, selectFrom }) =>
-                  not(
-                    exists(
-                      selectFrom('strike as x')
-                        .select('x.strike_id')
-                        .whereRef('x.club_id', '=', 'r.club_id')
-                        .whereRef('x.record_id', '=', 'r.reading_id'),
-                    ),
-                  ),
-                )
                 .orderBy('r.happened_at', 'desc')
                 .orderBy('r.value_s', 'desc')
                 .limit(1)

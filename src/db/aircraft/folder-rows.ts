@@ -9,6 +9,7 @@ import { UNSAID, type FlightMore, type PlannedFlight } from '@/core/records/flig
 import type { Instant } from '@/core/time/instant';
 import { insertMany } from '../kernel/bulk';
 import type { ClubTransaction } from '../kernel/connection';
+import type { ReadingBasis } from '../meters/readings';
 
 const time = (moment: Instant) => new Date(moment);
 
@@ -196,6 +197,7 @@ const READING_COLUMNS = {
   value_s: 'integer',
   entered: 'text',
   entered_unit: 'text',
+  basis: 'text',
   dial_id: 'uuid',
   flight_id: 'uuid',
   happened_at: 'timestamptz',
@@ -211,6 +213,8 @@ export async function insertReadings(
   recordedBy: string,
   readings: readonly (MeterReading & {
     readonly entered: string;
+    /** Absent where somebody read it. */
+    readonly basis?: ReadingBasis;
     readonly dialId?: string | null;
     readonly flightId?: string | null;
   })[],
@@ -228,6 +232,7 @@ export async function insertReadings(
       value_s: reading.value,
       entered: reading.entered,
       entered_unit: isHourMeter(reading.meter) ? 'h' : 'count',
+      basis: reading.basis ?? 'read',
       dial_id: reading.dialId ?? null,
       flight_id: reading.flightId ?? null,
       happened_at: time(reading.happenedAt),

@@ -1,6 +1,6 @@
-import { sql } from 'kysely';
 import { decimalHours, hoursFromSeconds } from '@/core/quantities/hours';
 import type { Particulars } from '@/core/records/aircraft/aircraft';
+import { reportText } from '@/core/records/flights/pilot-report';
 import { isHourMeter, METER_NAMES } from '@/core/records/meters/meters';
 import { returnedAfter } from '../flights/flights';
 import { type DialReading } from '../flights/flight-records';
@@ -13,10 +13,6 @@ const hours = (seconds: number | null): string | null =>
   seconds === null ? null : decimalHours(hoursFromSeconds(seconds), 2, 'down');
 const iso = (moment: Date): string => moment.toISOString();
 const AT_ONCE = 2000;
-
-/** What stands in for a struck out record: nothing. Struck entries are in the archive, not in the lists. */
-const standing = (table: string, id: string) =>
-  sql<boolean>`not exists (select from strike x where x.club_id = ${sql.ref(`${table}.club_id`)} and x.record_id = ${sql.ref(`${table}.${id}`)})`;
 
 async function* pages<T extends { readonly id: string }>(
   read: (after: string | null) => Promise<readonly T[]>,
@@ -51,13 +47,12 @@ export async function* fleetRows(tx: ClubTransaction): AsyncGenerator<readonly R
 export async function* documentRows(tx: ClubTransaction): AsyncGenerator<readonly Row[]> {
   for await (const rows of pages((after) =>
     tx
-      .selectFrom('document_sighting as s')
+      .selectFrom('counted_document_sighting as s')
       .innerJoin('aircraft as a', (join) =>
         join.onRef('a.club_id', '=', 's.club_id').onRef('a.aircraft_id', '=', 's.aircraft_id'),
       )
       .selectAll('s')
       .select(['a.registration', 's.sighting_id as id'])
-      .where(standing('s', 'sighting_id'))
       .$if(after !== null, (query) => query.where('s.sighting_id', '>', after))
       .orderBy('s.sighting_id')
       .limit(AT_ONCE)
@@ -90,7 +85,7 @@ export async function* documentRows(tx: ClubTransaction): AsyncGenerator<readonl
 export async function* inspectionRows(tx: ClubTransaction): AsyncGenerator<readonly Row[]> {
   for await (const rows of pages((after) =>
     tx
-      .selectFrom('inspection as i')
+      .selectFrom('counted_inspection as i')
       .innerJoin('aircraft as a', (join) =>
         join.onRef('a.club_id', '=', 'i.club_id').onRef('a.aircraft_id', '=', 'i.aircraft_id'),
       )
@@ -114,7 +109,6 @@ export async function* inspectionRows(tx: ClubTransaction): AsyncGenerator<reado
         's.valid_until',
         's.no_expiry',
       ])
-      .where(standing('i', 'inspection_id'))
       .$if(after !== null, (query) => query.where('i.inspection_id', '>', after))
       .orderBy('i.inspection_id')
       .limit(AT_ONCE)
@@ -142,12 +136,11 @@ export async function* inspectionRows(tx: ClubTransaction): AsyncGenerator<reado
 export async function* meterRows(tx: ClubTransaction): AsyncGenerator<readonly Row[]> {
   for await (const rows of pages((after) =>
     tx
-      .selectFrom('meter_reading as m')
+      .selectFrom('counted_meter_reading as m')
       .innerJoin('aircraft as a', (join) =>
         join.onRef('a.club_id', '=', 'm.club_id').onRef('a.aircraft_id', '=', 'm.aircraft_id'),
       )
       .select(['a.registration', 'm.reading_id as id', 'm.meter', 'm.value_s', 'm.happened_at'])
-      .where(standing('m', 'reading_id'))
       .$if(after !== null, (query) => query.where('m.reading_id', '>', after))
       .orderBy('m.reading_id')
       .limit(AT_ONCE)
@@ -191,7 +184,7 @@ export async function* flightRows(tx: ClubTransaction): AsyncGenerator<readonly 
           fuel_aboard: flight.fuelAboard,
           fuel_added: returned.fuelAdded,
           oil_added: returned.oilAdded,
-          remarks: returned.remarks,
+          remarks: reportText(returned.report),
         },
       ];
     });

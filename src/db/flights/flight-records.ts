@@ -1,3 +1,4 @@
+import type { PilotReport } from '@/core/records/flights/pilot-report';
 import type { Meter } from '@/core/records/meters/meters';
 import type { Instant } from '@/core/time/instant';
 
@@ -36,7 +37,7 @@ export interface FlightReturn {
   readonly billedFrom: string | null;
   readonly fuelAdded: string | null;
   readonly oilAdded: string | null;
-  readonly remarks: string;
+  readonly report: PilotReport;
   readonly at: Instant;
   readonly recordedAt: Instant;
 }

@@ -1,6 +1,7 @@
 import { asCorrected } from '@/core/counter/corrected';
+import type { PilotReport } from '@/core/records/flights/pilot-report';
 import type { Instant } from '@/core/time/instant';
-import { storedInstant } from '../kernel/checked-values';
+import { exactlyOneOf, storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
 import { readingsOfCorrected } from '../meters/readings';
 import { readStandings } from '../meters/standings';
@@ -27,6 +28,7 @@ const COLUMNS = [
   'r.billed_from',
   'r.fuel_added',
   'r.oil_added',
+  'r.report',
   'r.remarks as in_remarks',
   'r.happened_at as in_at',
   'r.recorded_at as in_recorded_at',
@@ -40,6 +42,14 @@ const withReturns = (tx: ClubTransaction) =>
       join.onRef('r.club_id', '=', 'f.club_id').onRef('r.flight_id', '=', 'f.flight_id'),
     )
     .select(COLUMNS);
+
+const REPORTS = ['nothing-to-report', 'words', 'not-said'] as const;
+
+/** A report as it is stored: its kind, and its words where it has any. */
+function reportFrom(kind: string | null, words: string | null): PilotReport {
+  const known = exactlyOneOf(REPORTS, kind ?? 'not-said', 'report');
+  return known === 'words' ? { kind: known, words: words ?? '' } : { kind: known };
+}
 
 function flownOf(row: Awaited<ReturnType<ReturnType<typeof withReturns>['execute']>>[number]): FlownFlight {
   return {
@@ -66,7 +76,7 @@ function flownOf(row: Awaited<ReturnType<ReturnType<typeof withReturns>['execute
             billedFrom: row.billed_from,
             fuelAdded: row.fuel_added,
             oilAdded: row.oil_added,
-            remarks: row.in_remarks ?? '',
+            report: reportFrom(row.report, row.in_remarks),
             at: storedInstant(row.in_at),
             recordedAt: storedInstant(row.in_recorded_at),
             recordedBy: row.in_recorded_by ?? '',

@@ -1,6 +1,13 @@
+import type { PilotReport } from '@/core/records/flights/pilot-report';
 import type { ClubTransaction } from '../kernel/connection';
 import { insertMany } from '../kernel/bulk';
 import type { DepartedFlight, FlightReturn } from './flight-records';
+
+/** A report as it is stored: its kind, and its words where it has any. */
+export const reportColumns = (report: PilotReport) => ({
+  report: report.kind,
+  remarks: report.kind === 'words' ? report.words : null,
+});
 
 function departureRow(clubId: string, recordedBy: string, flight: DepartedFlight) {
   return {
@@ -38,7 +45,7 @@ function returnRow(
     billed_from: back.billedFrom,
     fuel_added: back.fuelAdded,
     oil_added: back.oilAdded,
-    remarks: back.remarks,
+    ...reportColumns(back.report),
     happened_at: new Date(back.at),
     recorded_at: new Date(back.recordedAt),
     recorded_by: recordedBy,
@@ -99,6 +106,7 @@ const RETURN_COLUMNS = {
   billed_from: 'text',
   fuel_added: 'text',
   oil_added: 'text',
+  report: 'text',
   remarks: 'text',
   happened_at: 'timestamptz',
   recorded_at: 'timestamptz',

@@ -27,11 +27,11 @@ import { Passwords } from '@/server/passwords';
 import { endFeedOnce, insertFeed } from '../exchange/calendar-feeds';
 import { insertDials } from '../meters/dials';
 import { insertFlown } from '../flights/insert-flights';
-import { insertFlights } from '../aircraft/folder-rows';
+import { insertFlights, insertReadings } from '../aircraft/folder-rows';
 import { appendToLedger, readHistory } from './ledger';
 import { endPlannedOnce } from '../flights/planned-flights';
 import { insertRecordPhotoOnce } from '../findings/record-photos';
-import { insertStanding } from '../meters/standings';
+import { keepStanding } from '../meters/standings';
 import { insertStrikeOnce } from '../aircraft/strikes';
 import { insertVouchOnce } from '../documents/vouching';
 
@@ -95,7 +95,7 @@ async function withEveryRecord({
           billedFrom: null,
           fuelAdded: null,
           oilAdded: null,
-          remarks: 'Nothing to report',
+          report: { kind: 'nothing-to-report' as const },
           at: addSeconds(at, -3600),
           recordedAt: at,
         },
@@ -193,15 +193,24 @@ async function withEveryRecord({
       approvedFor,
       particulars,
     });
+    const struck = randomUUID();
+    await insertReadings(tx, clubId, aircraftId, 'x', [
+      { id: struck, meter: 'propeller', value: hours('1'), happenedAt: at, recordedAt: at, entered: '1.0' },
+    ]);
     await insertStrikeOnce(tx, clubId, aircraftId, actor('dispatcher'), {
       id: randomUUID(),
       recordedAt: at,
-      record: randomUUID(),
+      record: struck,
       kind: 'reading',
       why: 'test',
       replacedBy: null,
     });
-    const record = randomUUID();
+    const { inspection_id: record } = await tx
+      .selectFrom('inspection')
+      .select('inspection_id')
+      .where('aircraft_id', '=', aircraftId)
+      .limit(1)
+      .executeTakeFirstOrThrow();
     await insertVouchOnce(tx, clubId, {
       vouchId: randomUUID(),
       aircraftId,
@@ -302,6 +311,7 @@ describe('the application’s role', () => {
       value_s: 1,
       entered: '0.00',
       entered_unit: 'h',
+      basis: 'read',
       happened_at: new Date(0),
       recorded_at: new Date(0),
       recorded_by: 'x',
@@ -471,7 +481,8 @@ describe('the ledger', () => {
       );
       const values = Object.fromEntries(
         Object.entries({ ...row, ...other })
-          .filter(([column]) => column !== 'batch')
+          // The batch is the transaction's; what begins with in_ the database works out itself.
+          .filter(([column]) => column !== 'batch' && !column.startsWith('in_'))
           .map(([column, value]) => [
             column,
             typeof value === 'object'
@@ -621,14 +632,14 @@ describe('facts in the database', () => {
           billedFrom: null,
           fuelAdded: null,
           oilAdded: null,
-          remarks: 'Nothing to report',
+          report: { kind: 'nothing-to-report' as const },
           at: addSeconds(first, at * 7200 + 3600),
           recordedAt: club.ports.at,
         },
       }));
       await inClub(club.ports.db, club.clubId, async (tx) => {
         await insertFlown(tx, club.clubId, club.aircraftId, 'x', flights);
-        await insertStanding(
+        await keepStanding(
           tx,
           club.clubId,
           2,

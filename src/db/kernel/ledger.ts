@@ -71,6 +71,7 @@ export async function appendToLedger(tx: ClubTransaction, entry: LedgerEntry, sh
       act: entry.act,
       actor: entry.actor.personId,
       actor_name: entry.actor.name,
+      request: entry.request ?? null,
       recorded_at: new Date(entry.recordedAt),
       body,
       previous,
@@ -93,9 +94,6 @@ export async function readHeads(
   return rows.map(({ chain, seq, hash }) => ({ chain, seq, hash: hash.toString('base64') }));
 }
 
-/** So many of somebody's newest entries are looked at: an answer that got lost is asked for again soon. */
-const LOOKED_AT = 200;
-
 /** Whether somebody has sent the same about an aircraft before. */
 export async function requestKnown(
   tx: ClubTransaction,
@@ -103,15 +101,14 @@ export async function requestKnown(
   personId: string,
   request: string,
 ): Promise<boolean> {
-  const rows = await tx
+  const row = await tx
     .selectFrom('ledger')
-    .select('body')
-    .where('aircraft_id', '=', aircraftId)
+    .select('seq')
+    .where('chain', '=', chainOf(aircraftId))
     .where('actor', '=', personId)
-    .orderBy('seq', 'desc')
-    .limit(LOOKED_AT)
-    .execute();
-  return rows.some(({ body }) => (JSON.parse(body) as { readonly request?: unknown }).request === request);
+    .where('request', '=', request)
+    .executeTakeFirst();
+  return row !== undefined;
 }
 
 /** One line of an aircraft's history. */

@@ -12,9 +12,8 @@ export async function flownByMonth(
   months: number,
 ): Promise<readonly { readonly month: string; readonly hours: number }[]> {
   const { rows } = await sql<{ month: string; value: number }>`
-    select to_char(m.happened_at at time zone ${zone}::text, 'YYYY-MM') as month, max(m.value_s) as value from meter_reading m
+    select to_char(m.happened_at at time zone ${zone}::text, 'YYYY-MM') as month, max(m.value_s) as value from counted_meter_reading m
     where m.aircraft_id = ${aircraftId}::uuid and m.meter = 'time-in-service' and m.happened_at > ${new Date(now)}::timestamptz - make_interval(months => ${months + 2}::int)
-      and not exists (select from strike x where x.club_id = m.club_id and x.record_id = m.reading_id)
     group by 1 order by 1`.execute(tx);
   return rows
     .map((row, at) => ({

@@ -4,6 +4,13 @@ import type { Instant } from '@/core/time/instant';
 import { exactlyOneOf, storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
 
+/**
+ * Where a reading comes from: somebody read it; no dial shows it, and it ran on with a flight or with another dial; or it was calculated after a
+ * correction or from a list.
+ */
+export const READING_BASES = ['read', 'ran-on', 'calculated'] as const;
+export type ReadingBasis = (typeof READING_BASES)[number];
+
 /** A reading as it is stored. */
 export interface StoredReading {
   readonly id: string;
@@ -11,6 +18,7 @@ export interface StoredReading {
   readonly meter: Meter;
   readonly value: number;
   readonly entered: string;
+  readonly basis: ReadingBasis;
   readonly dialId: string | null;
   readonly flightId: string | null;
   readonly happenedAt: Instant;
@@ -30,6 +38,7 @@ const readings = (tx: ClubTransaction) =>
       'm.meter',
       'm.value_s',
       'm.entered',
+      'm.basis',
       'm.dial_id',
       'm.flight_id',
       'm.happened_at',
@@ -44,6 +53,7 @@ function readingOf(row: Awaited<ReturnType<ReturnType<typeof readings>['execute'
     meter: exactlyOneOf(METER_NAMES, row.meter, 'meter'),
     value: row.value_s,
     entered: row.entered,
+    basis: exactlyOneOf(READING_BASES, row.basis, 'basis'),
     dialId: row.dial_id,
     flightId: row.flight_id,
     happenedAt: storedInstant(row.happened_at),
@@ -189,11 +199,8 @@ export async function readingsSince(
   ).map(readingOf);
 }
 
-/** Stands before a figure that nobody read: it was calculated from others. */
-export const RECKONED = '≈';
-
-/** Readings of a meter that were calculated, without what was struck out. */
-export async function reckonedReadings(
+/** Readings of a meter that were calculated after a correction or from a list, without what was struck out. */
+export async function calculatedReadings(
   tx: ClubTransaction,
   aircraftId: string,
   meter: Meter,
@@ -202,7 +209,7 @@ export async function reckonedReadings(
     await readings(tx)
       .where('m.aircraft_id', '=', aircraftId)
       .where('m.meter', '=', meter)
-      .where('m.entered', 'like', `${RECKONED}%`)
+      .where('m.basis', '=', 'calculated')
       .where('x.strike_id', 'is', null)
       .execute()
   ).map((row) => row.reading_id);

@@ -11,24 +11,15 @@ export interface StoredStanding {
   readonly lastReturn: string | null;
 }
 
-/** The newest standing of every aircraft; one without any has nothing said of it. */
+/** What is said of every aircraft; one without any has nothing said of it. */
 export async function readStandings(
   tx: ClubTransaction,
   aircraftId: string | null,
 ): Promise<readonly StoredStanding[]> {
   const rows = await tx
     .selectFrom('aircraft as a')
-    .leftJoinLateral(
-      (query) =>
-        query
-          .selectFrom('meter_standing as s')
-          .select(['s.agrees', 's.open_flights', 's.last_return'])
-          .whereRef('s.club_id', '=', 'a.club_id')
-          .whereRef('s.aircraft_id', '=', 'a.aircraft_id')
-          .orderBy('s.revision', 'desc')
-          .limit(1)
-          .as('s'),
-      (join) => join.onTrue(),
+    .leftJoin('meter_standing as s', (join) =>
+      join.onRef('s.club_id', '=', 'a.club_id').onRef('s.aircraft_id', '=', 'a.aircraft_id'),
     )
     .select(['a.aircraft_id', 's.agrees', 's.open_flights', 's.last_return'])
     .$if(aircraftId !== null, (query) => query.where('a.aircraft_id', '=', aircraftId))
@@ -41,8 +32,8 @@ export async function readStandings(
   }));
 }
 
-/** Writes what is said of an aircraft as of a revision. */
-export async function insertStanding(
+/** Writes what is said of an aircraft as of a revision, in place of what was said before. */
+export async function keepStanding(
   tx: ClubTransaction,
   clubId: string,
   revision: number,
@@ -50,17 +41,17 @@ export async function insertStanding(
   recordedAt: Instant,
 ): Promise<void> {
   const at = new Date(recordedAt);
+  const said = {
+    revision,
+    agrees: standing.agrees,
+    open_flights: standing.openFlights === null ? null : [...standing.openFlights],
+    last_return: standing.lastReturn,
+    happened_at: at,
+    recorded_at: at,
+  };
   await tx
     .insertInto('meter_standing')
-    .values({
-      club_id: clubId,
-      aircraft_id: standing.aircraftId,
-      revision,
-      agrees: standing.agrees,
-      open_flights: standing.openFlights === null ? null : [...standing.openFlights],
-      last_return: standing.lastReturn,
-      happened_at: at,
-      recorded_at: at,
-    })
+    .values({ club_id: clubId, aircraft_id: standing.aircraftId, ...said })
+    .onConflict((conflict) => conflict.columns(['club_id', 'aircraft_id']).doUpdateSet(said))
     .execute();
 }

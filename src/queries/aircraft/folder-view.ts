@@ -128,7 +128,8 @@ export interface Folder {
     readonly figures: string;
     readonly landings: number | null;
     readonly billed: string;
-    readonly remarks: string;
+    /** What the pilot reported in words; null where there was nothing to report, or nobody said. */
+    readonly report: string | null;
     readonly out: boolean;
   }[];
   readonly marks: readonly KnownMark[];

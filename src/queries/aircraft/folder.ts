@@ -258,7 +258,7 @@ export async function folder(
       name:
         (reading.dialId === null ? undefined : nameOf.get(reading.dialId))
         ?? sentenceCase(METER_NAMES_IN_WORDS[reading.meter]),
-      shown: reading.entered,
+      shown: reading.basis === 'read' ? reading.entered : `≈ ${reading.entered}`,
       stands: `${METER_NAMES_IN_WORDS[reading.meter]} ${meterText(reading.meter, reading.value)}`,
       whose: reading.flightId === null ? '' : (flier.get(reading.flightId) ?? ''),
       struck: struck(reading.id),
@@ -319,7 +319,7 @@ export async function folder(
         .join(' · '),
       landings: flight.returned?.landings ?? null,
       billed: flight.returned?.billed == null ? '' : shownText('h', flight.returned.billed),
-      remarks: flight.returned?.remarks ?? '',
+      report: flight.returned?.report.kind === 'words' ? flight.returned.report.words : null,
     })),
     boxes: (await boxesOf(tx, aircraftId)).map((box) => ({
       id: box.boxId,

@@ -5,6 +5,7 @@ import type { UsualRatio } from '@/core/counter/readings';
 import { decidePrepared } from '@/core/decision/decide';
 import type { FlightAnswer, Verdict } from '@/core/decision/decision';
 import type { WindowPicture } from '@/core/envelope/window-picture';
+import { reportText } from '@/core/records/flights/pilot-report';
 import { isWithoutEngine } from '@/core/records/aircraft/aircraft';
 import type { DocumentKind } from '@/core/records/documents/document';
 import { knownAt } from '@/core/records/facts';
@@ -123,7 +124,7 @@ export async function counterList(tx: ClubTransaction, clubId: string, now: Inst
       when: `${clockText(flown.leftAt, zone)}–${clockText(flown.returned.at, zone)}`,
       state: 'back',
       answer: null,
-      words: flown.returned.remarks,
+      words: reportText(flown.returned.report),
     });
   }
   return { now, zone, field: club.place.name, out, planned, back };
@@ -197,7 +198,7 @@ export interface CounterFlight {
     readonly billed: string | null;
     readonly fuelAdded: string | null;
     readonly oilAdded: string | null;
-    readonly remarks: string;
+    readonly report: string;
   } | null;
   readonly notChecked: readonly string[];
 }
@@ -307,7 +308,7 @@ export async function counterFlight(
                 : `${shownText('h', returned.billed)} by ${returned.billedFrom ?? ''}`,
             fuelAdded: returned.fuelAdded,
             oilAdded: returned.oilAdded,
-            remarks: returned.remarks,
+            report: reportText(returned.report),
           },
     notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
   };

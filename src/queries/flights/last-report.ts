@@ -24,12 +24,11 @@ export async function lastReport(
 ): Promise<LastReport | null> {
   const flight = (await latestFlights(tx, aircraftId, LOOKED_AT)).find(({ returned }) => returned !== null);
   if (flight?.returned == null) return null;
-  const { remarks, at } = flight.returned;
-  const noted = remarks !== 'not said' && remarks !== '';
+  const { report, at } = flight.returned;
   return {
     by: flight.personName,
     when: momentText(at, zone),
-    words: noted && remarks !== 'Nothing to report' ? remarks : null,
-    noted,
+    words: report.kind === 'words' ? report.words : null,
+    noted: report.kind !== 'not-said',
   };
 }

@@ -1,5 +1,6 @@
 import { decide } from '@/core/decision/decide';
 import type { Verdict } from '@/core/decision/decision';
+import { reportText } from '@/core/records/flights/pilot-report';
 import { presentFor } from '@/core/records/facts';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
@@ -157,7 +158,7 @@ export async function sheet(
       ]
         .filter((text) => text !== '')
         .join(', '),
-      remarks: flight.returned?.remarks ?? '',
+      remarks: flight.returned === null ? '' : reportText(flight.returned.report),
     });
   }
   return {

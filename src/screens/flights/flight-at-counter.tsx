@@ -55,7 +55,7 @@ function Back({
     ['Billing time', back.billed],
     ['Fuel added', back.fuelAdded],
     ['Oil added', back.oilAdded],
-    ['Pilot’s report', back.remarks],
+    ['Pilot’s report', back.report],
   ];
   return (
     <Part title="Back">

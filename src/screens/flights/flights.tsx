@@ -72,9 +72,7 @@ export function Flights({ folder }: { readonly folder: Folder }) {
                     .join(' · ')}
                 </span>
                 <div className="small mono">{flight.figures}</div>
-                {flight.remarks === '' || flight.remarks === 'Nothing to report' ? null : (
-                  <div>{flight.remarks}</div>
-                )}
+                {flight.report === null ? null : <div>{flight.report}</div>}
               </ListLine>
             ))}
           </PlainList>
