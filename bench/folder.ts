@@ -57,7 +57,7 @@ export async function ageOneAircraft(db: Database, clubId: string, now: Instant)
       select ${clubId}, gen_random_uuid(), ${one}, 'elt', (${at}::timestamptz - make_interval(days => n * 3 + 60))::date, null, null, 'approved', ${clubId}, ${at}::timestamptz - make_interval(days => n * 3 + 59), 'bench' from generate_series(1, ${INSPECTIONS}::int) n`.execute(
       tx,
     );
-    await countRows(tx, clubId, now, 'bench-one-aircraft');
+    await countRows(tx, clubId, now);
   });
 }
 

@@ -26,19 +26,14 @@ const BOX = {
 };
 
 /** The entry that counts all rows of this transaction: the database takes none without. */
-export async function countRows(
-  tx: ClubTransaction,
-  clubId: string,
-  now: Instant,
-  act: string,
-): Promise<void> {
+export async function countRows(tx: ClubTransaction, clubId: string, now: Instant): Promise<void> {
   await appendToLedger(
     tx,
     {
       clubId,
       aircraftId: null,
       revision: null,
-      act,
+      act: 'load-records',
       actor: { personId: 'bench', name: 'Bench' },
       recordedAt: now,
       record: {},
@@ -94,6 +89,6 @@ export async function makeLargeClub(db: Database, clubId: string, now: Instant):
     await run(
       sql`insert into planned_flight (club_id, flight_id, aircraft_id, person_name, starts, ends, airborne_s, purpose, crew, rules, range, transponder_airspace, broadcast_airspace, beyond_glide, passengers, happened_at, recorded_at, recorded_by) select ${clubId}, gen_random_uuid(), aircraft_id, 'J. Sol', ${at}::timestamptz + make_interval(hours => n * 3 + 1), ${at}::timestamptz + make_interval(hours => n * 3 + 3), 5400, 'instruction-school-aircraft', 'dual', 'vfr', 'local', false, false, false, false, ${at}, ${at}, 'bench' from aircraft, generate_series(0, 1) n`,
     );
-    await countRows(tx, clubId, now, 'bench-large-club');
+    await countRows(tx, clubId, now);
   });
 }

@@ -25,6 +25,7 @@ import { ACT_NAMES, entitledText, sourceText } from './remedies';
 import { limitName } from './limits';
 import { CERTIFICATE_NAMES, FAULT_NAMES } from './names';
 import { tellReason, TOLD_CODES } from './reasons';
+import { LEDGER_ACTS, type LedgerAct } from '@/core/records/ledger-act';
 import { describeHistory } from './history';
 import { availabilityText, windowText } from './window-text';
 
@@ -656,7 +657,10 @@ describe('a decision in words', () => {
 });
 
 describe('the history', () => {
-  it.each([
+  it('has a sentence for everything that the ledger tells of', () => {
+    for (const act of LEDGER_ACTS) expect([act, describeHistory(act, {}).length > 3]).toEqual([act, true]);
+  });
+  it.each<readonly [LedgerAct, object, string]>([
     ['report-finding', { what: 'nick', station: 'wing', side: 'left' }, 'reported: nick (left wing)'],
     ['add-photo', {}, 'added a photo to the finding'],
     [

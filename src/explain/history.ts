@@ -1,5 +1,6 @@
 import { CERTIFICATE_KINDS } from '../core/records/club/certificate';
 import { DOCUMENT_KINDS } from '../core/records/documents/document';
+import type { LedgerAct } from '../core/records/ledger-act';
 import { placeOnAircraft } from '../core/walkround/place';
 import { parseCivilDate } from '../core/time/civil-date';
 import { dateText, list, sentenceCase } from './formats';
@@ -116,7 +117,7 @@ function releaseChangeText(entry: Readonly<Record<string, unknown>>): string {
 }
 
 /** One line of an aircraft's history, from what the ledger keeps of it. */
-export function describeHistory(act: string, record: unknown): string {
+export function describeHistory(act: LedgerAct, record: unknown): string {
   const entry = (typeof record === 'object' && record !== null ? record : {}) as Readonly<
     Record<string, unknown>
   >;
@@ -194,7 +195,34 @@ export function describeHistory(act: string, record: unknown): string {
       return releaseChangeText(entry);
     case 'sign-daily-inspection':
       return `signed the daily inspection of ${dayOf(entry, 'on')}`;
-    default:
-      return act;
+    case 'found-club':
+      return `founded the club ${text(entry, 'name')}`.trim();
+    case 'take-charge':
+      return 'took charge of a club that was brought in by its archive';
+    case 'admit-person':
+      return `admitted ${text(entry, 'name')}`;
+    case 'accept-admission':
+    case 'join':
+      return 'took up the link and belongs to the club';
+    case 'new-password':
+      return 'chose a new password by a link';
+    case 'make-link':
+      return 'made a link';
+    case 'revoke-link':
+      return 'revoked a link';
+    case 'change-roles':
+      return 'changed somebody’s roles';
+    case 'enter-certificate':
+      return 'put a certificate on record';
+    case 'end-certificate':
+      return `ended a certificate${text(entry, 'why') === '' ? '' : `: ${text(entry, 'why')}`}`;
+    case 'make-calendar-address':
+      return 'made a calendar address';
+    case 'revoke-calendar-address':
+      return 'revoked a calendar address';
+    default: {
+      const missing: never = act;
+      throw new RangeError(`no such act: ${String(missing)}`);
+    }
   }
 }

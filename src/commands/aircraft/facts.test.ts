@@ -188,7 +188,7 @@ describe('a fact', () => {
     good(await enter(fact, 'dispatcher'));
     expect(await verdict()).toBe('Grounded');
     const [story] = await inClub(club.ports.db, club.clubId, (tx) => readHistory(tx, club.aircraftId, 1));
-    expect(describeHistory(story?.act ?? '', story?.record)).toBe(words);
+    expect(story === undefined ? '' : describeHistory(story.act, story.record)).toBe(words);
   });
   it('sent again after a lost answer is on record once', async () => {
     const factId = randomUUID();

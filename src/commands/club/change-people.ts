@@ -1,3 +1,4 @@
+import type { ClubAct } from '@/core/records/ledger-act';
 import type { Instant } from '@/core/time/instant';
 import { inClub } from '@/db/kernel/club-transaction';
 import type { ClubTransaction } from '@/db/kernel/connection';
@@ -11,7 +12,7 @@ import { type Actor, type Outcome, type Ports, Refused, refused, runCommand } fr
 export function changePeople<T>(
   ports: Ports,
   actor: Actor,
-  act: string,
+  act: ClubAct,
   work: (tx: ClubTransaction, at: Instant) => Promise<{ readonly value: T; readonly ledger: Plain | null }>,
 ): Promise<Outcome<T>> {
   const denied = denial(actor, 'manage-people');

@@ -328,4 +328,12 @@ describe('a whole club in one file', () => {
       bad(await importClub({ db: empty }, { ...archive, tables: { ...archive.tables, club: [] } })),
     ).toMatchObject({ problems: [{ path: 'tables.club' }] });
   });
+  it('of a newer version that tells of what is not known here is refused before anything is written', async () => {
+    const club = await testClub();
+    const archive = await archiveOf(club.ports.db, club.clubId, club.ports.now());
+    const ledger = archive.tables.ledger.map((row, at) => (at === 0 ? { ...row, act: 'paint-it-red' } : row));
+    expect(
+      bad(await importClub({ db: empty }, { ...archive, tables: { ...archive.tables, ledger } })).message,
+    ).toContain('(paint-it-red). Update this installation first');
+  });
 });

@@ -5,6 +5,7 @@ import {
   type ClubArchive,
 } from '@/contracts/exchange/club-archive';
 import { problemsOf } from '@/contracts/kernel/problem';
+import { LEDGER_ACTS } from '@/core/records/ledger-act';
 import { writeArchived } from '@/db/exchange/club-archive';
 import { accountsOf } from '@/db/club/accounts';
 import { inClub } from '@/db/kernel/club-transaction';
@@ -64,6 +65,15 @@ export async function importClub(
               code: 'invalid',
               message: `Somebody of this club has an account here already (${account[1]}). A club whose people have accounts is brought back by a backup, not by an archive; nothing was changed.`,
               problems: [{ path: 'tables.membership', message: 'names somebody who has an account here' }],
+            });
+          const unknown = archive.tables.ledger.find(
+            (row) => !LEDGER_ACTS.some((known) => known === row['act']),
+          );
+          if (unknown !== undefined)
+            throw new Refused({
+              code: 'invalid',
+              message: `The ledger of the archive tells of something that this version does not know (${String(unknown['act'])}). Update this installation first; nothing was changed.`,
+              problems: [{ path: 'tables.ledger', message: 'holds an act that is not known here' }],
             });
           // A change of the rules that is lost would bring back rules that no longer hold.
           const told = archive.tables.ledger.filter(

@@ -824,7 +824,7 @@ describe('slips at check-in', () => {
           clubId: club.clubId,
           aircraftId: null,
           revision: null,
-          act: 'test',
+          act: 'load-records',
           actor: { personId: 'x', name: 'X' },
           recordedAt: club.ports.now(),
           record: {},

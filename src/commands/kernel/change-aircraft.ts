@@ -1,4 +1,5 @@
 import type { Plain } from '@/core/decision/canonical';
+import type { AircraftAct } from '@/core/records/ledger-act';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { loadAircraft, lockInOrder, raiseRevision } from '@/db/aircraft/aircraft-facts';
 import { type StoredAircraft } from '@/db/aircraft/facts-from-rows';
@@ -65,7 +66,7 @@ export function changeAircraft<T>(
   ports: Ports,
   actor: Actor,
   aircraftId: string,
-  act: string,
+  act: AircraftAct,
   seenRevision: number | null,
   work: (changing: Changing) => Promise<Change<T>>,
   repeat?: Repeat<T>,

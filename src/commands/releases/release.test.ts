@@ -95,7 +95,7 @@ const sign = async (role: Role, entryId: string = randomUUID(), password = PASSW
   });
 const told = async () => {
   const [first] = await inClub(club.ports.db, club.clubId, (tx) => readHistory(tx, club.aircraftId, 1));
-  return describeHistory(first?.act ?? '', first?.record);
+  return first === undefined ? '' : describeHistory(first.act, first.record);
 };
 
 describe('the daily inspection', () => {
@@ -200,7 +200,7 @@ describe('the daily inspection', () => {
             clubId: club.clubId,
             aircraftId: null,
             revision: null,
-            act: 'test',
+            act: 'load-records',
             actor: { personId: 'x', name: 'X' },
             recordedAt: club.ports.now(),
             record: {},

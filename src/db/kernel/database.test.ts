@@ -237,7 +237,7 @@ async function withEveryRecord({
         clubId,
         aircraftId: null,
         revision: null,
-        act: 'test',
+        act: 'load-records',
         actor: { personId: 'x', name: 'X' },
         recordedAt: at,
         record: {},
@@ -367,14 +367,14 @@ describe('the ledger', () => {
         [clubId, chain],
       )
     ).rows;
-  const entry = (act: string) => ({
+  const entry = (what: string) => ({
     clubId: ours.clubId,
     aircraftId: null,
     revision: null,
-    act,
+    act: 'load-records' as const,
     actor: { personId: 'x', name: 'X' },
     recordedAt: ours.ports.now(),
-    record: { act },
+    record: { what },
   });
 
   it('is whole, and stays one chain when many append at once', async () => {
@@ -657,7 +657,7 @@ describe('facts in the database', () => {
             clubId: club.clubId,
             aircraftId: null,
             revision: null,
-            act: 'test',
+            act: 'load-records',
             actor: { personId: 'x', name: 'X' },
             recordedAt: club.ports.at,
             record: {},

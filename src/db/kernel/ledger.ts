@@ -1,8 +1,9 @@
 import { sql } from 'kysely';
 import { canonicalJson, type Plain } from '@/core/decision/canonical';
+import { LEDGER_ACTS, type LedgerAct } from '@/core/records/ledger-act';
 import type { Instant } from '@/core/time/instant';
 import { instantText } from '@/core/time/instant';
-import { storedInstant } from './checked-values';
+import { exactlyOneOf, storedInstant } from './checked-values';
 import type { ClubTransaction } from './connection';
 
 /** An entry before it is chained. */
@@ -11,7 +12,7 @@ export interface LedgerEntry {
   /** Null for what concerns no aircraft. */
   readonly aircraftId: string | null;
   readonly revision: number | null;
-  readonly act: string;
+  readonly act: LedgerAct;
   readonly actor: { readonly personId: string; readonly name: string };
   readonly recordedAt: Instant;
   /** What was written: the record itself, or a digest of many. */
@@ -114,7 +115,7 @@ export async function requestKnown(
 /** One line of an aircraft's history. */
 export interface HistoryLine {
   readonly seq: number;
-  readonly act: string;
+  readonly act: LedgerAct;
   readonly actorName: string;
   readonly revision: number | null;
   readonly recordedAt: Instant;
@@ -127,7 +128,7 @@ export async function readHistory(
   aircraftId: string,
   most: number,
   after = 0,
-  without: readonly string[] = [],
+  without: readonly LedgerAct[] = [],
 ): Promise<readonly HistoryLine[]> {
   const rows = await tx
     .selectFrom('ledger')
@@ -142,7 +143,7 @@ export async function readHistory(
     const body = JSON.parse(row.body) as { readonly record?: unknown };
     return {
       seq: row.seq,
-      act: row.act,
+      act: exactlyOneOf(LEDGER_ACTS, row.act, 'act'),
       actorName: row.actor_name,
       revision: row.revision,
       recordedAt: storedInstant(row.recorded_at),

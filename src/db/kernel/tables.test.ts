@@ -165,7 +165,7 @@ describe('the same request', () => {
           clubId: club.clubId,
           aircraftId,
           revision: null,
-          act: 'test',
+          act: 'load-records',
           actor: { personId: 'x', name: 'X' },
           recordedAt: club.ports.at,
           record: {},

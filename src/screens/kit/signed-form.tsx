@@ -3,15 +3,16 @@
 import Alert from '@mui/material/Alert';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { z } from 'zod';
+import { LEDGER_ACTS } from '@/core/records/ledger-act';
 import { describeHistory } from '@/explain/history';
 import { Refusal, send } from '../data/fetching';
 
 /** What somebody who looked earlier has missed. */
-interface Changed {
-  readonly act: string;
-  readonly actorName: string;
-  readonly record: unknown;
-}
+const changedSchema = z.array(
+  z.object({ act: z.enum(LEDGER_ACTS), actorName: z.string(), record: z.unknown() }),
+);
+type Changed = z.output<typeof changedSchema>[number];
 
 /** Sends something that is signed. What was typed stays when it is refused; what changed meanwhile is told. */
 export function useSigned() {
@@ -36,7 +37,8 @@ export function useSigned() {
         for (const problem of error.details.problems ?? []) tell(problem.path, problem.message);
       setTrouble({
         message: error instanceof Error ? error.message : 'It was not recorded. Try again.',
-        changes: (error instanceof Refusal ? (error.details.changes ?? []) : []) as readonly Changed[],
+        // What cannot be read is left out: the refusal itself is what counts.
+        changes: changedSchema.catch([]).parse(error instanceof Refusal ? (error.details.changes ?? []) : []),
       });
       // Not waited for: the person who types on meanwhile must not lose it to what the form does after a refusal.
       void client.invalidateQueries({ queryKey: ['aircraft'] });
