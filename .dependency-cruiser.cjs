@@ -48,7 +48,7 @@ const CORE = [
   'quantities',
   'envelope',
   'records',
-  'counter',
+  'metering',
   'fuel',
   'walkround',
   'rules',

@@ -54,7 +54,7 @@ const FOLDERS = {
     tests: [
       'src/core/records/meters/*.test.ts',
       'src/core/records/{records,order}.test.ts',
-      'src/core/counter/*.test.ts',
+      'src/core/metering/*.test.ts',
       'src/core/rules/ramp*.test.ts',
       'checks/published/{meters,common-practice}/*.test.ts',
       'tools/cases/answers.test.ts',
@@ -92,9 +92,9 @@ const FOLDERS = {
       'tools/cases/answers.test.ts',
     ],
   },
-  counter: {
-    mutate: ['src/core/counter/*.ts'],
-    tests: ['src/core/counter/*.test.ts', 'checks/published/meters/*.test.ts'],
+  metering: {
+    mutate: ['src/core/metering/*.ts'],
+    tests: ['src/core/metering/*.test.ts', 'checks/published/meters/*.test.ts'],
   },
   walkround: {
     mutate: ['src/core/walkround/*.ts', '!src/core/walkround/{master-list,step-looks}.ts'],

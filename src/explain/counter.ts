@@ -1,4 +1,4 @@
-import type { Question } from '../core/counter/desk';
+import type { Question } from '../core/metering/desk';
 import type { Dial } from '../core/records/meters/dial';
 import { hoursFromSeconds } from '../core/quantities/hours';
 import { hoursOverText, readingText } from './formats';

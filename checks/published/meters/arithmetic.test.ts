@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { boxAhead, withBoxes } from '@/core/records/meters/box-reading';
-import { asksAtCheckIn, asksAtCheckOut, lastShown, unanswered } from '@/core/counter/desk';
-import { carriedFrom } from '@/core/counter/carried';
-import { compareOut } from '@/core/counter/readings';
-import { likelyIntended, readingOf } from '@/core/counter/slips';
+import { asksAtCheckIn, asksAtCheckOut, lastShown, unanswered } from '@/core/metering/desk';
+import { carriedFrom } from '@/core/metering/carried';
+import { compareOut } from '@/core/metering/readings';
+import { likelyIntended, readingOf } from '@/core/metering/slips';
 import { decimalHours, hours, hoursFromSeconds } from '@/core/quantities/hours';
 import {
   countsAfterExchange,

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { DocumentCheckRound } from '@/contracts/documents/document-check';
 import type { SignedEntry } from '@/contracts/maintenance/new-entry';
+import { meterReading } from '@/core/metering/reading';
 import { hours } from '@/core/quantities/hours';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { UNSAID } from '@/core/records/flights/planned-flight';
@@ -29,7 +30,6 @@ import { clearList } from '../maintenance/clear-list';
 import { strikeEntry } from '../maintenance/corrections';
 import { recordEntry } from '../maintenance/record-entry';
 import { correctReading } from '../meters/correct-reading';
-import { meterReading } from '../meters/counter-readings';
 import { addDial } from '../meters/dials';
 import { attributeUnlogged } from '../meters/unlogged';
 

@@ -1,5 +1,6 @@
 import type { RowOf } from '@/contracts/exchange/csv-rows';
 import type { Club } from '@/db/club/clubs';
+import { meterReading, notBefore } from '@/core/metering/reading';
 import { knownAt, presentFor } from '@/core/records/facts';
 import type { Standings } from '@/core/records/meters/meter-reading';
 import {
@@ -25,7 +26,6 @@ import { insertStrikeOnce } from '@/db/aircraft/strikes';
 import { meterText } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Actor, Ports } from '../kernel/command';
-import { meterReading, notBefore } from '../meters/counter-readings';
 
 /** The meters that a list of flights has columns for. */
 const SAID = ['time-in-service', 'block'] as const;

@@ -1,7 +1,5 @@
 import type { CheckIn } from '@/contracts/flights/counter';
-import { asksAtCheckIn, dialState, unanswered, usualRatios } from '@/core/counter/desk';
-import { ranOn } from '@/core/counter/ran-on';
-import { hoursFromSeconds } from '@/core/quantities/hours';
+import { readOnReturn, type Billed } from '@/core/metering/check-in';
 import { reportText, type PilotReport } from '@/core/records/flights/pilot-report';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
@@ -9,6 +7,7 @@ import { instantText, type Instant } from '@/core/time/instant';
 import { momentsAt } from '@/core/time/zone';
 import { classifyFinding } from '@/core/walkround/classify';
 import { currentDials } from '@/db/meters/dials';
+import { writeMeterChanges } from '@/db/meters/write-changes';
 import { insertDiscrepancyOnce } from '@/db/findings/discrepancies';
 import { findFlight, latestFlights } from '@/db/flights/flights';
 import { insertReturn } from '@/db/flights/insert-flights';
@@ -18,7 +17,8 @@ import { momentText } from '@/explain/formats';
 import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
-import { askAgain, meterByMeter, metersRead, read, writeRead } from '../meters/counter-readings';
+import { refuseReadings, withFigure } from '../meters/meter-words';
+import { asWrapped } from '../meters/write-panel';
 
 const MINUTE = 60_000;
 /** What is usual between two dials is seen on so many of the last flights. */
@@ -29,6 +29,28 @@ export interface Billing {
   readonly seconds: number;
   readonly from: string;
 }
+
+/** Where no meter shows the time in service the pilot says how long the aircraft was in the air. */
+const refuseAirborne = (trouble: 'missing' | 'longer-than-away', registration: string): Refused =>
+  trouble === 'missing'
+    ? new Refused({
+        code: 'invalid',
+        message: `No meter of ${registration} shows its time in service. Say how long it was in the air.`,
+        problems: [{ path: 'airborne', message: 'needed here' }],
+      })
+    : new Refused({
+        code: 'invalid',
+        message: 'It cannot have been in the air for longer than it was away. Correct one of both.',
+        problems: [{ path: 'airborne', message: 'at most the time away' }],
+      });
+
+const billingOf = (billed: Billed | null): Billing | null =>
+  billed === null
+    ? null
+    : {
+        seconds: billed.seconds,
+        from: billed.by === 'clock' ? 'the clock, from leaving to coming back' : billed.by.dial,
+      };
 
 /**
  * Takes an aircraft back: meters, landings, fuel, oil, what the pilot reports, defects found in flight. What does not add up is asked again
@@ -65,10 +87,10 @@ export async function checkIn(
           changes: [],
         });
       // Where the clock is set back one time is two moments: the later one that can be.
-      const back = momentsAt(entry.at.date, entry.at.clock, zone)
-        .filter((moment) => moment <= recordedAt && moment >= Math.floor(flight.leftAt / MINUTE) * MINUTE)
+      const moment = momentsAt(entry.at.date, entry.at.clock, zone)
+        .filter((at) => at <= recordedAt && at >= Math.floor(flight.leftAt / MINUTE) * MINUTE)
         .at(-1);
-      if (back === undefined) {
+      if (moment === undefined) {
         throw new Refused({
           code: 'invalid',
           message: `It left at ${momentText(flight.leftAt, club.place.zone)} and cannot have come back before that or later than now. Correct the time.`,
@@ -76,58 +98,22 @@ export async function checkIn(
         });
       }
       // Clocks are read to the minute: back within the minute in which it left is back when it left.
-      const backAt = Math.max(back, flight.leftAt) as Instant;
+      const backAt = Math.max(moment, flight.leftAt) as Instant;
       const dials = await currentDials(tx, entry.aircraftId);
       const known = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
-      const states = dials.map((dial) =>
-        dialState(dial, known.accounted, flight.readings.find((one) => one.dial === dial.id)?.values),
-      );
-      const elapsed = Math.ceil((backAt - flight.leftAt) / 1000);
-      const asks = asksAtCheckIn(
-        states,
-        entry.readings,
-        elapsed,
-        usualRatios(ranOn(await latestFlights(tx, entry.aircraftId, FLIGHTS_COMPARED))),
-      );
-      const open = unanswered(asks, entry.accepted);
-      if (open.length > 0) throw askAgain(open, states);
-      const shown = dials.some(({ counts }) => counts.some(({ meter }) => meter === 'time-in-service'));
-      if (!shown && known.accounted['time-in-service'].state === 'known' && entry.airborne === null) {
-        throw new Refused({
-          code: 'invalid',
-          message: `No meter of ${registration} shows its time in service. Say how long it was in the air.`,
-          problems: [{ path: 'airborne', message: 'needed here' }],
-        });
-      }
-      if (entry.airborne !== null && entry.airborne > elapsed)
-        throw new Refused({
-          code: 'invalid',
-          message: 'It cannot have been in the air for longer than it was away. Correct one of both.',
-          problems: [{ path: 'airborne', message: 'at most the time away' }],
-        });
-      const at = { flightId: entry.flightId, happenedAt: backAt, recordedAt };
-      const seen = read(ports.newId, states, entry.readings, asks, entry.flightId, backAt, recordedAt);
-      const more = meterByMeter(
+      const back = readOnReturn(
         ports.newId,
         known.accounted,
-        metersRead(seen),
-        seen.ran,
-        {
-          landings: entry.landings,
-          towLaunches: entry.towLaunches ?? 0,
-          airborne: shown ? null : entry.airborne,
-        },
-        at,
+        dials,
+        flight,
+        await latestFlights(tx, entry.aircraftId, FLIGHTS_COMPARED),
+        entry,
+        backAt,
+        recordedAt,
       );
-      const biller = dials.find(({ bills }) => bills);
-      const by = biller === undefined ? undefined : seen.dials.find(({ name }) => name === biller.name);
-      const ran = by === undefined ? undefined : seen.ran.get(by.dial);
-      const billing: Billing | null =
-        biller === undefined
-          ? { seconds: elapsed, from: 'the clock, from leaving to coming back' }
-          : ran === undefined || biller.unit !== 'h'
-            ? null
-            : { seconds: ran, from: biller.name };
+      if ('asks' in back || 'belowOffset' in back) throw refuseReadings(back);
+      if ('airborne' in back) throw refuseAirborne(back.airborne, registration);
+      const billing = billingOf(back.billed);
       const report: PilotReport =
         entry.remarks === 'nothing-to-report'
           ? { kind: 'nothing-to-report' }
@@ -137,7 +123,7 @@ export async function checkIn(
           ? null
           : `${added.amount} ${added.unit}${added.grade === null ? '' : `, ${added.grade}`}`;
       await insertReturn(tx, actor.clubId, entry.aircraftId, entry.flightId, actor.personId, {
-        readings: seen.dials,
+        readings: back.dials,
         landings: entry.landings,
         towLaunches: entry.towLaunches,
         billed: billing?.seconds ?? null,
@@ -148,12 +134,11 @@ export async function checkIn(
         at: backAt,
         recordedAt,
       });
-      await writeRead(ports, tx, actor.clubId, entry.aircraftId, actor.personId, {
-        readings: [...seen.readings, ...more],
-        wrapped: seen.wrapped,
+      await writeMeterChanges(tx, actor.clubId, entry.aircraftId, actor, recordedAt, {
+        readings: back.readings.map(withFigure),
+        dials: asWrapped(back.wrapped),
       });
-      const service =
-        [...seen.readings, ...more].find(({ meter }) => meter === 'time-in-service')?.value ?? null;
+      const service = back.timeInService;
       await insertOthers(
         tx,
         actor.clubId,
@@ -180,7 +165,7 @@ export async function checkIn(
                 what,
                 added: added.volume,
                 grade: added.grade,
-                timeInService: service === null ? null : hoursFromSeconds(service),
+                timeInService: service,
               },
             },
           ];
@@ -222,7 +207,7 @@ export async function checkIn(
           person: flight.personName,
           back: instantText(backAt),
           zone,
-          readings: seen.dials.map(({ name, shown: text }) => ({ name, shown: text })),
+          readings: back.dials.map(({ name, shown: text }) => ({ name, shown: text })),
           landings: entry.landings,
           towLaunches: entry.towLaunches,
           fuelAdded: amount(entry.fuelAdded),

@@ -1,12 +1,13 @@
 import type { CheckOut } from '@/contracts/flights/counter';
-import { leavingNow } from '@/core/counter/leaving';
+import { factsWithPanel, readPanel } from '@/core/metering/check-out';
+import { leavingNow } from '@/core/metering/leaving';
 import { decide } from '@/core/decision/decide';
 import { againstMeasured, type MeasuredAtDesk } from '@/core/decision/measured-at-desk';
 import type { AircraftFacts } from '@/core/records/facts';
-import { presentFor } from '@/core/records/facts';
+import { knownAt, presentFor } from '@/core/records/facts';
+import { authorityOf } from '@/core/rules/register';
 import { instantText } from '@/core/time/instant';
-import { insertOthers } from '@/db/aircraft/other-records';
-import { findFlight, openFlights } from '@/db/flights/flights';
+import { findFlight, latestFlights, openFlights } from '@/db/flights/flights';
 import { insertFlight } from '@/db/flights/insert-flights';
 import { findPlanned } from '@/db/flights/planned-flights';
 import { currentDials } from '@/db/meters/dials';
@@ -16,8 +17,8 @@ import { momentText } from '@/explain/formats';
 import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
-import { writeRead } from '../meters/counter-readings';
-import { readPanel } from '../meters/read-panel';
+import { refuseReadings } from '../meters/meter-words';
+import { writePanel } from '../meters/write-panel';
 
 /** What was measured, by the tanks that the aircraft has. @throws Refused for a tank that it has not, or one that was said twice */
 function measuredOf({ fuelAboard, oilAboard }: CheckOut, { aircraft }: AircraftFacts): MeasuredAtDesk {
@@ -102,17 +103,12 @@ export async function checkOut(
           message: `Nobody has said yet which meters ${registration} has. Enter them in its folder first.`,
           problems: [{ path: 'readings', message: 'no meter is on record' }],
         });
-      const {
-        dials: shown,
-        written,
-        wrapped,
-        gaps,
-        stretches,
-        facts,
-      } = await readPanel(ports, changing, entry.aircraftId, dials, entry, {
-        flightId: entry.flightId,
-        seenBy: planned.personName,
-      });
+      const known = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
+      const panel = readPanel(ports.newId, known.accounted, dials, entry, entry.flightId, recordedAt);
+      if (!('gaps' in panel)) throw refuseReadings(panel);
+      const { dials: shown, gaps } = panel;
+      const facts = factsWithPanel(stored.facts, panel, recordedAt);
+      const [last] = await latestFlights(tx, entry.aircraftId, 1);
       const present = presentFor(facts, recordedAt);
       const leaves = leavingNow(planned.flight, present);
       const decision = decide(facts, club.packs, leaves, present);
@@ -147,11 +143,7 @@ export async function checkOut(
           recordedAt,
         });
       }
-      await writeRead(ports, tx, actor.clubId, entry.aircraftId, actor.personId, {
-        readings: goes ? written : written.map((reading) => ({ ...reading, flightId: null })),
-        wrapped,
-      });
-      await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, stretches);
+      await writePanel(changing, actor, entry.aircraftId, panel, { last, seenBy: planned.personName }, goes);
       const readings = shown.map(({ name, shown: text }) => ({ name, shown: text }));
       const unlogged = gaps.map((gap) => ({ dial: gap.dial, length: gap.length }));
       return goes

@@ -1,6 +1,7 @@
 import type { DialExchange, NewDial } from '@/contracts/flights/counter';
-import { dialState } from '@/core/counter/desk';
-import { readingOf } from '@/core/counter/slips';
+import { meterReading } from '@/core/metering/reading';
+import { dialState } from '@/core/metering/desk';
+import { readingOf } from '@/core/metering/slips';
 import { countsAfterExchange, type Dial } from '@/core/records/meters/dial';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
@@ -12,7 +13,6 @@ import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
-import { meterReading } from './counter-readings';
 import { keepStretchOfEntry } from './unlogged';
 
 const invalid = (path: string, message: string): Refused =>

@@ -1,5 +1,5 @@
 import type { BoxReadings, FitBox, RemoveBox } from '@/contracts/meters/meter-box';
-import { readingOf } from '@/core/counter/slips';
+import { readingOf } from '@/core/metering/slips';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import { STRANGERS } from '@/db/kernel/club-share';

@@ -1,16 +1,17 @@
 import type { MetersRead } from '@/contracts/flights/counter';
+import { readPanel } from '@/core/metering/check-out';
+import { meterReading } from '@/core/metering/reading';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import { currentDials } from '@/db/meters/dials';
-import { openFlights } from '@/db/flights/flights';
-import { insertReadings } from '@/db/aircraft/folder-rows';
-import { insertOthers } from '@/db/aircraft/other-records';
+import { latestFlights, openFlights } from '@/db/flights/flights';
+import { writeMeterChanges } from '@/db/meters/write-changes';
 import { meterText, momentText } from '@/explain/formats';
 import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
-import { meterReading, writeRead } from './counter-readings';
-import { readPanel } from './read-panel';
+import { refuseReadings, withFigure } from './meter-words';
+import { writePanel } from './write-panel';
 import { keepStretchOfEntry } from './unlogged';
 
 const invalid = (path: string, message: string): Refused =>
@@ -37,8 +38,12 @@ export async function readMeters(
         `${registration} is out with ${out.personName} since ${momentText(out.leftAt, club.place.zone)}. Its meters are read when it is taken back.`,
       );
     const dials = await currentDials(tx, entry.aircraftId);
-    const standing = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs))
-      .accounted['time-in-service'];
+    const { accounted } = knownAt(
+      stored.facts,
+      presentFor(stored.facts, recordedAt),
+      authorityOf(club.packs),
+    );
+    const standing = accounted['time-in-service'];
     const shows = dials.some(({ counts }) => counts.some(({ meter }) => meter === 'time-in-service'));
     const { service } = entry;
     if (service !== null && (shows || standing.state !== 'known'))
@@ -50,21 +55,11 @@ export async function readMeters(
       );
     if (dials.length === 0 && service === null)
       throw invalid('readings', `Nobody has said yet which meters ${registration} has. Enter them first.`);
-    const {
-      dials: shown,
-      written,
-      wrapped,
-      gaps,
-      stretches,
-    } = await readPanel(ports, changing, entry.aircraftId, dials, entry, {
-      flightId: null,
-      seenBy: actor.name,
-    });
-    await writeRead(ports, tx, actor.clubId, entry.aircraftId, actor.personId, {
-      readings: written,
-      wrapped,
-    });
-    await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, stretches);
+    const panel = readPanel(ports.newId, accounted, dials, entry, null, recordedAt);
+    if (!('gaps' in panel)) throw refuseReadings(panel);
+    const { dials: shown, gaps } = panel;
+    const [last] = await latestFlights(tx, entry.aircraftId, 1);
+    await writePanel(changing, actor, entry.aircraftId, panel, { last, seenBy: actor.name }, false);
     // With hours that turned up on a dial the time in service went on already.
     if (service !== null && standing.state === 'known' && gaps.length === 0) {
       if (service < standing.value)
@@ -85,14 +80,9 @@ export async function readMeters(
         words: 'as the logbook has it',
         by: actor.name,
       });
-      await insertReadings(tx, actor.clubId, entry.aircraftId, actor.personId, [
-        {
-          ...reading,
-          entered: meterText('time-in-service', service).replace(/ h$/, ''),
-          dialId: null,
-          flightId: null,
-        },
-      ]);
+      await writeMeterChanges(tx, actor.clubId, entry.aircraftId, actor, recordedAt, {
+        readings: [withFigure({ ...reading, entered: null, basis: 'read', dialId: null, flightId: null })],
+      });
     }
     const readings = [
       ...shown.map(({ name, shown: text }) => ({ name, shown: text })),

@@ -3,7 +3,7 @@ import { CERTIFICATE_KINDS, type CertificateKind } from '../../core/records/club
 import { INSPECTION_KINDS, type InspectionKind } from '../../core/records/maintenance/inspection';
 import { METER_NAMES, type Meter } from '../../core/records/meters/meters';
 import type { EntryDraft } from '../../core/records/maintenance/new-entry';
-import { readingOf } from '../../core/counter/slips';
+import { readingOf } from '../../core/metering/slips';
 import { isHourMeter } from '../../core/records/meters/meters';
 import {
   certificateNumberSchema,

@@ -9,7 +9,7 @@ import { UNSAID, type FlightMore, type PlannedFlight } from '@/core/records/flig
 import type { Instant } from '@/core/time/instant';
 import { insertMany } from '../kernel/bulk';
 import type { ClubTransaction } from '../kernel/connection';
-import type { ReadingBasis } from '../meters/readings';
+import type { ReadingBasis } from '@/core/metering/changes';
 
 const time = (moment: Instant) => new Date(moment);
 

@@ -1,10 +1,8 @@
 import type { Deferral } from '@/core/records/findings/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
-import { COUNTERS } from '@/core/records/meters/meters';
-import { parseDecimalHours } from '@/core/quantities/hours';
-import type { UnloggedStretch } from '@/core/records/meters/unlogged';
+import { stretchOf, type UnloggedRecord } from '@/core/records/meters/unlogged';
 import { storedInstant } from '../kernel/checked-values';
-import type { AttributionRecord, OtherBodies, OtherKind, UnloggedRecord } from './other-kinds';
+import type { OtherBodies, OtherKind } from './other-kinds';
 import { copyOf, type readOthers } from './other-records';
 
 type OtherRows = Awaited<ReturnType<typeof readOthers>>;
@@ -63,29 +61,6 @@ function withDone<D, T extends { readonly id: string; readonly done: readonly D[
   });
 }
 
-/** Unlogged time as the core looks at it. Of an old record what is not in it is read from its words, and taken strictly. */
-function stretchOf(
-  row: { readonly record_id: string; readonly recorded_at: Date },
-  body: UnloggedRecord,
-  attributions: readonly AttributionRecord[],
-): UnloggedStretch {
-  const hours = /^([\d.]+) h$/.exec(body.length)?.[1];
-  const said = attributions.find(({ unlogged, landings }) => unlogged === body.id && landings != null);
-  return {
-    id: row.record_id,
-    happenedAt: body.seenAt,
-    recordedAt: storedInstant(row.recorded_at),
-    seconds:
-      body.seconds === undefined
-        ? hours === undefined
-          ? null
-          : (parseDecimalHours(hours) ?? null)
-        : body.seconds,
-    unseen: body.unseen ?? COUNTERS,
-    said: said?.recordedAt === undefined ? null : { recordedAt: said.recordedAt },
-  };
-}
-
 /** Rows of one aircraft as the core's own records. The database holds what a checked record wrote, and takes nothing else in. */
 function othersOf(rows: OtherRows): OtherFacts {
   const of = <K extends OtherKind>(kind: K): OtherBodies[K][] =>
@@ -115,7 +90,9 @@ function othersOf(rows: OtherRows): OtherFacts {
     estimates: of('estimate'),
     unlogged: rows
       .filter(({ kind }) => kind === 'unlogged')
-      .map((row) => stretchOf(row, row.body as unknown as UnloggedRecord, of('attribution'))),
+      .map((row) =>
+        stretchOf(row.body as unknown as UnloggedRecord, storedInstant(row.recorded_at), of('attribution')),
+      ),
     items: stated.has('items')
       ? withDone(
           of('item'),

@@ -1,10 +1,10 @@
-import type { Carried } from '@/core/counter/carried';
+import type { Carried } from '@/core/metering/carried';
 import type { Deferral } from '@/core/records/findings/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
 import type { Compliance } from '@/core/records/maintenance/ad';
 import type { ItemDone } from '@/core/records/maintenance/maintenance-item';
 import type { Signature } from '@/core/records/club/certificate';
-import type { Counter } from '@/core/records/meters/meters';
+import type { AttributionRecord, UnloggedRecord } from '@/core/records/meters/unlogged';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 
@@ -83,37 +83,6 @@ export interface OtherBodies {
   readonly 'known-mark': KnownMark;
   readonly unlogged: UnloggedRecord;
   readonly attribution: AttributionRecord;
-}
-
-/** A stretch on a dial that no flight accounts for: from what it showed to what it shows, with the flight before it and the one at whose start it was seen. */
-export interface UnloggedRecord {
-  readonly id: string;
-  readonly seenAt: Instant;
-  readonly dial: string;
-  readonly name: string;
-  readonly from: string;
-  readonly to: string;
-  readonly length: string;
-  /** The same in seconds, of a meter of hours; absent in old records, as is what no meter showed. */
-  readonly seconds?: number | null;
-  readonly unseen?: readonly Counter[];
-  /** Readings that were written because of it, of meters that nothing shows. */
-  readonly readings?: readonly string[];
-  readonly lastFlight: string | null;
-  readonly lastBy: string | null;
-  readonly seenBy: string;
-}
-
-/** Who flew unlogged time, and with how many landings and launches; null where that is not known. */
-export interface AttributionRecord {
-  readonly unlogged: string;
-  readonly to: string;
-  readonly note: string | null;
-  readonly landings?: number | null;
-  readonly towLaunches?: number | null;
-  readonly recordedAt?: Instant;
-  /** Readings that count them. */
-  readonly readings?: readonly string[];
 }
 
 /** A lasting mark that was accepted: where it is, what it looks like, and how far it may grow. */

@@ -1,4 +1,4 @@
-import { asCorrected } from '@/core/counter/corrected';
+import { asCorrected } from '@/core/metering/corrected';
 import type { PilotReport } from '@/core/records/flights/pilot-report';
 import type { Instant } from '@/core/time/instant';
 import { exactlyOneOf, storedInstant } from '../kernel/checked-values';

@@ -13,7 +13,7 @@ import { OTHER_KINDS } from '../aircraft/other-kinds';
 import { insertReadings } from '../aircraft/folder-rows';
 import { insertStrikeOnce } from '../aircraft/strikes';
 import { insertVouchOnce, WAITING_TABLES } from '../documents/vouching';
-import { READING_BASES } from '../meters/readings';
+import { READING_BASES } from '@/core/metering/changes';
 import { keepStanding, readStandings } from '../meters/standings';
 import { inClub } from './club-transaction';
 import { appendToLedger } from './ledger';

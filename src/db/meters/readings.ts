@@ -1,15 +1,9 @@
 import { sql } from 'kysely';
+import { READING_BASES, type ReadingBasis } from '@/core/metering/changes';
 import { METER_NAMES, type Meter } from '@/core/records/meters/meters';
 import type { Instant } from '@/core/time/instant';
 import { exactlyOneOf, storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
-
-/**
- * Where a reading comes from: somebody read it; no dial shows it, and it ran on with a flight or with another dial; or it was calculated after a
- * correction or from a list.
- */
-export const READING_BASES = ['read', 'ran-on', 'calculated'] as const;
-export type ReadingBasis = (typeof READING_BASES)[number];
 
 /** A reading as it is stored. */
 export interface StoredReading {
@@ -69,20 +63,6 @@ export async function findReading(
 ): Promise<StoredReading | undefined> {
   const row = await readings(tx).where('m.reading_id', '=', readingId).executeTakeFirst();
   return row === undefined ? undefined : readingOf(row);
-}
-
-/** Every reading that belongs to a flight, in the order of the clock. */
-export async function readingsOfFlight(
-  tx: ClubTransaction,
-  flightId: string,
-): Promise<readonly StoredReading[]> {
-  return (
-    await readings(tx)
-      .where('m.flight_id', '=', flightId)
-      .orderBy('m.happened_at')
-      .orderBy('m.reading_id')
-      .execute()
-  ).map(readingOf);
 }
 
 /** A flight of which readings may have been corrected. */
@@ -148,16 +128,15 @@ export async function latestReadings(
   ).map(readingOf);
 }
 
-/** Every reading of an aircraft at one moment: what one dial showed is written down for each meter that it counts towards. */
-export async function readingsAt(
+/** Every reading of an aircraft, struck out ones among them, in the order of the clock. */
+export async function everyReading(
   tx: ClubTransaction,
   aircraftId: string,
-  moment: Instant,
 ): Promise<readonly StoredReading[]> {
   return (
     await readings(tx)
       .where('m.aircraft_id', '=', aircraftId)
-      .where('m.happened_at', '=', new Date(moment))
+      .orderBy('m.happened_at')
       .orderBy('m.reading_id')
       .execute()
   ).map(readingOf);
@@ -173,25 +152,6 @@ export async function dialReadings(
     await readings(tx)
       .where('m.dial_id', '=', dialId)
       .where('m.meter', '=', meter)
-      .where('x.strike_id', 'is', null)
-      .orderBy('m.happened_at')
-      .orderBy('m.reading_id')
-      .execute()
-  ).map(readingOf);
-}
-
-/** What a meter was read at, or calculated to stand at, after a moment, without what was struck out. */
-export async function readingsSince(
-  tx: ClubTransaction,
-  aircraftId: string,
-  meter: Meter,
-  moment: Instant,
-): Promise<readonly StoredReading[]> {
-  return (
-    await readings(tx)
-      .where('m.aircraft_id', '=', aircraftId)
-      .where('m.meter', '=', meter)
-      .where('m.happened_at', '>', new Date(moment))
       .where('x.strike_id', 'is', null)
       .orderBy('m.happened_at')
       .orderBy('m.reading_id')

@@ -1,4 +1,4 @@
-import { carriedFrom, type Carried } from '@/core/counter/carried';
+import { carriedFrom, type Carried } from '@/core/metering/carried';
 import type { CivilDate } from '@/core/time/civil-date';
 import { civilDateAt, endOfDay, startOfDay, type ZoneId } from '@/core/time/zone';
 import { storedInstant } from '../kernel/checked-values';

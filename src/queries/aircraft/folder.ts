@@ -1,5 +1,5 @@
 import { may } from '@/contracts/kernel/permissions';
-import { dialState } from '@/core/counter/desk';
+import { dialState } from '@/core/metering/desk';
 import { decidePrepared } from '@/core/decision/decide';
 import {
   type CertificateKind,

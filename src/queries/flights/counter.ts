@@ -1,7 +1,7 @@
-import { dialState, usualRatios, type DialState } from '@/core/counter/desk';
-import { leavingNow } from '@/core/counter/leaving';
-import { ranOn } from '@/core/counter/ran-on';
-import type { UsualRatio } from '@/core/counter/readings';
+import { dialState, usualRatios, type DialState } from '@/core/metering/desk';
+import { leavingNow } from '@/core/metering/leaving';
+import { ranOn } from '@/core/metering/ran-on';
+import type { UsualRatio } from '@/core/metering/readings';
 import { decidePrepared } from '@/core/decision/decide';
 import type { FlightAnswer, Verdict } from '@/core/decision/decision';
 import type { WindowPicture } from '@/core/envelope/window-picture';

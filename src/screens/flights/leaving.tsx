@@ -7,7 +7,7 @@ import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { asksAtCheckOut, unanswered } from '@/core/counter/desk';
+import { asksAtCheckOut, unanswered } from '@/core/metering/desk';
 import type { CounterFlight } from '@/queries/flights/counter';
 import { send } from '../data/fetching';
 import { PlainList } from '../kit/layout';

@@ -7,7 +7,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import type { Question } from '@/core/counter/desk';
+import type { Question } from '@/core/metering/desk';
 import { tellQuestion } from '@/explain/counter';
 import type { CounterDial } from '@/queries/flights/counter';
 

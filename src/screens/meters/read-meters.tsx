@@ -7,7 +7,7 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { asksAtCheckOut, unanswered } from '@/core/counter/desk';
+import { asksAtCheckOut, unanswered } from '@/core/metering/desk';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { enteredOf, ReadingFields, useReadings } from '../flights/readings';
 import { SignedTrouble, useSigned } from '../kit/signed-form';

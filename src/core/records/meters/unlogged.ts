@@ -1,6 +1,7 @@
+import { parseDecimalHours } from '../../quantities/hours';
 import type { Instant } from '../../time/instant';
 import type { Standings } from './meter-reading';
-import type { Counter } from './meters';
+import { COUNTERS, type Counter } from './meters';
 import type { RecordBase } from '../record';
 
 /**
@@ -14,6 +15,63 @@ export interface UnloggedStretch extends RecordBase {
   readonly unseen: readonly Counter[];
   /** That somebody said how many there were: then readings count them. */
   readonly said: { readonly recordedAt: Instant } | null;
+}
+
+/** A stretch on a dial that no flight accounts for: from what it showed to what it shows, with the flight before it and the one at whose start it was seen. */
+export interface UnloggedRecord {
+  readonly id: string;
+  readonly seenAt: Instant;
+  readonly dial: string;
+  readonly name: string;
+  readonly from: string;
+  readonly to: string;
+  readonly length: string;
+  /** The same in seconds, of a meter of hours; absent in old records, as is what no meter showed. */
+  readonly seconds?: number | null;
+  readonly unseen?: readonly Counter[];
+  /** Readings that were written because of it, of meters that nothing shows. */
+  readonly readings?: readonly string[];
+  readonly lastFlight: string | null;
+  readonly lastBy: string | null;
+  readonly seenBy: string;
+}
+
+/** Who flew unlogged time, and with how many landings and launches; null where that is not known. */
+export interface AttributionRecord {
+  readonly unlogged: string;
+  readonly to: string;
+  readonly note: string | null;
+  readonly landings?: number | null;
+  readonly towLaunches?: number | null;
+  readonly recordedAt?: Instant;
+  /** Readings that count them. */
+  readonly readings?: readonly string[];
+}
+
+/**
+ * Unlogged time as the core looks at it. Of an old record what is not in it is read from its words, and taken strictly.
+ * @param attributions what was said of any stretch of the aircraft
+ */
+export function stretchOf(
+  record: UnloggedRecord,
+  recordedAt: Instant,
+  attributions: readonly AttributionRecord[],
+): UnloggedStretch {
+  const hours = /^([\d.]+) h$/.exec(record.length)?.[1];
+  const said = attributions.find(({ unlogged, landings }) => unlogged === record.id && landings != null);
+  return {
+    id: record.id,
+    happenedAt: record.seenAt,
+    recordedAt,
+    seconds:
+      record.seconds === undefined
+        ? hours === undefined
+          ? null
+          : (parseDecimalHours(hours) ?? null)
+        : record.seconds,
+    unseen: record.unseen ?? COUNTERS,
+    said: said?.recordedAt === undefined ? null : { recordedAt: said.recordedAt },
+  };
 }
 
 /** The most landings that can be made in a time, and launches likewise: one in so many seconds. Common practice, no source. */

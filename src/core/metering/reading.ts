@@ -1,47 +1,19 @@
-import type { DialState, Entered, Question } from '@/core/counter/desk';
-import { readingOf } from '@/core/counter/slips';
-import { hoursFromSeconds, type Hours } from '@/core/quantities/hours';
-import { countsAfterWrap, valuesAt, type Dial } from '@/core/records/meters/dial';
-import type { MeterReading, Standings } from '@/core/records/meters/meter-reading';
-import { COUNTERS, HOUR_METERS, isHourMeter, type Counter, type Meter } from '@/core/records/meters/meters';
-import type { Instant } from '@/core/time/instant';
-import { insertDials } from '@/db/meters/dials';
-import type { ClubTransaction } from '@/db/kernel/connection';
-import type { DialReading } from '@/db/flights/flight-records';
-import { insertReadings } from '@/db/aircraft/folder-rows';
-import type { ReadingBasis } from '@/db/meters/readings';
-import { tellQuestion } from '@/explain/counter';
-import { Refused, type Ports } from '../kernel/command';
-
-/** Ends a command because readings have questions that nobody answered. Nothing was written. */
-export function askAgain(asks: readonly Question[], dials: readonly DialState[]): Refused {
-  const all = dials.map(({ dial }) => dial);
-  const problems = asks.map((ask) => {
-    const dial = all.find(({ id }) => id === ask.dial);
-    return {
-      path: `readings.${ask.dial}`,
-      message: dial === undefined ? 'This meter is not on record.' : tellQuestion(ask, dial, all).headline,
-    };
-  });
-  return new Refused({
-    code: 'invalid',
-    message: `Nothing was recorded yet. ${problems.map(({ message }) => message).join(' ')}`,
-    problems,
-  });
-}
+import { hoursFromSeconds, type Hours } from '../quantities/hours';
+import { countsAfterWrap, valuesAt, type Dial } from '../records/meters/dial';
+import type { MeterReading, Standings } from '../records/meters/meter-reading';
+import { COUNTERS, HOUR_METERS, isHourMeter, type Counter, type Meter } from '../records/meters/meters';
+import type { Instant } from '../time/instant';
+import type { NewReading, ShownReading } from './changes';
+import type { DialState, Entered, Question } from './desk';
+import { readingOf } from './slips';
 
 /** Readings as they are kept: each dial with what it showed and what its meters stand at. */
 export interface Read {
-  readonly dials: readonly DialReading[];
-  readonly readings: readonly (MeterReading & {
-    readonly entered: string;
-    readonly basis: ReadingBasis;
-    readonly dialId: string | null;
-    readonly flightId: string | null;
-  })[];
+  readonly dials: readonly ShownReading[];
+  readonly readings: readonly NewReading[];
   /** Dials that started again from zero: each goes on under a new entry. */
   readonly wrapped: readonly Dial[];
-  /** How much each dial ran on. */
+  /** How much each dial ran on, in seconds or counts. */
   readonly ran: ReadonlyMap<string, number>;
 }
 
@@ -53,7 +25,7 @@ export const metersRead = ({ readings }: Pick<Read, 'readings'>): ReadonlySet<Me
 export const notBefore = (reading: Instant, recordedAt: Instant): Instant =>
   reading > recordedAt ? reading : recordedAt;
 
-/** A reading of a meter. */
+/** A reading of a meter. @param value seconds of an hour meter, a whole number of a counter */
 export function meterReading(
   id: string,
   meter: Meter,
@@ -66,8 +38,16 @@ export function meterReading(
     : { id, meter: meter as Counter, value, happenedAt, recordedAt };
 }
 
-/** Turns what was typed into readings. Every question about it must have been answered before. @throws Refused where an offset takes a meter below zero */
-export function read(
+/** A dial shows less than its offset allows: a meter would stand below zero, so the meter's own entry is wrong. */
+export interface BelowOffset {
+  readonly belowOffset: Dial;
+}
+
+/**
+ * Turns what was typed into readings. Every question about it must have been answered before.
+ * @throws Error where a reading is missing or cannot be read, which is asked before
+ */
+export function readDials(
   newId: () => string,
   states: readonly DialState[],
   entered: readonly Entered[],
@@ -75,9 +55,9 @@ export function read(
   flightId: string | null,
   happenedAt: Instant,
   recordedAt: Instant,
-): Read {
-  const dials: DialReading[] = [];
-  const readings: Read['readings'][number][] = [];
+): Read | BelowOffset {
+  const dials: ShownReading[] = [];
+  const readings: NewReading[] = [];
   const wrapped: Dial[] = [];
   const ran = new Map<string, number>();
   for (const { dial, last } of states) {
@@ -90,12 +70,7 @@ export function read(
       over === undefined ? dial : { ...dial, id: newId(), counts, replaces: dial.id, happenedAt, recordedAt };
     if (over !== undefined) wrapped.push(current);
     const values = valuesAt(current, value);
-    if (values === null)
-      throw new Refused({
-        code: 'invalid',
-        message: `${dial.name} shows less than its offset allows, so a meter would stand below zero. Correct the meter’s entry first.`,
-        problems: [{ path: `readings.${dial.id}`, message: 'is below its offset' }],
-      });
+    if (values === null) return { belowOffset: dial };
     dials.push({ dial: current.id, name: dial.name, shown, values });
     if (last !== null) ran.set(current.id, over?.kind === 'below' ? (over.run ?? 0) : value - last);
     for (const { meter, value: at } of values)
@@ -116,14 +91,14 @@ export function read(
  * @param shown meters that were read, and say themselves what they stand at
  * @param at when it was flown; without a moment, each meter's is that of its last reading, so that no later one is contradicted
  */
-export function meterByMeter(
+export function ranOnBeside(
   newId: () => string,
   meters: Standings,
   shown: ReadonlySet<Meter>,
   ran: Read['ran'],
   more: { readonly landings: number; readonly towLaunches: number; readonly airborne: Hours | null },
   at: { readonly flightId: string | null; readonly happenedAt: Instant | null; readonly recordedAt: Instant },
-): Read['readings'] {
+): readonly NewReading[] {
   const most = Math.max(0, more.airborne ?? 0, ...ran.values());
   const added = (meter: Meter): number =>
     isHourMeter(meter)
@@ -133,7 +108,7 @@ export function meterByMeter(
       : meter === 'tow-launches'
         ? more.towLaunches
         : more.landings;
-  return [...HOUR_METERS, ...COUNTERS].flatMap((meter) => {
+  return [...HOUR_METERS, ...COUNTERS].flatMap((meter): readonly NewReading[] => {
     const standing = meters[meter];
     // Where two readings contradict each other it goes on from the most that any says: flown is flown, whichever of them is wrong.
     const [stood, moment] =
@@ -152,23 +127,4 @@ export function meterByMeter(
       },
     ];
   });
-}
-
-/** Writes readings, and the dials that started again from zero. */
-export async function writeRead(
-  ports: Ports,
-  tx: ClubTransaction,
-  clubId: string,
-  aircraftId: string,
-  personId: string,
-  { readings, wrapped }: Pick<Read, 'readings' | 'wrapped'>,
-): Promise<void> {
-  await insertDials(
-    tx,
-    clubId,
-    aircraftId,
-    personId,
-    wrapped.map((dial) => ({ ...dial, why: 'started again from zero' })),
-  );
-  await insertReadings(tx, clubId, aircraftId, personId, readings);
 }
