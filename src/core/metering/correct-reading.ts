@@ -296,6 +296,7 @@ export function correctReading(
       && (row.id === reading.id || (row.dialId === reading.dialId && row.dialId !== null)),
   );
   const values = new Map(together.map((row) => [row.id, row.value + delta]));
+  if (!values.has(reading.id)) throw new Error(`the reading ${reading.id} cannot be corrected`);
   // Meters without a dial went on by the dial that ran most to this reading.
   const ran: Ran = {
     before: mostRun(history.rows, rows, reading.happenedAt, new Map()),

@@ -159,18 +159,16 @@ export async function dialReadings(
   ).map(readingOf);
 }
 
-/** Readings of a meter that were calculated after a correction or from a list, without what was struck out. */
+/** Readings that were calculated after a correction or from a list, without what was struck out. */
 export async function calculatedReadings(
   tx: ClubTransaction,
   aircraftId: string,
-  meter: Meter,
-): Promise<readonly string[]> {
+): Promise<readonly StoredReading[]> {
   return (
     await readings(tx)
       .where('m.aircraft_id', '=', aircraftId)
-      .where('m.meter', '=', meter)
       .where('m.basis', '=', 'calculated')
       .where('x.strike_id', 'is', null)
       .execute()
-  ).map((row) => row.reading_id);
+  ).map(readingOf);
 }
