@@ -5,7 +5,7 @@ test('somebody with an account joins a second club by accepting it themselves, c
   browser,
   baseURL,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   const [here, there] = [await desk('administrator'), await desk('reach-renter')];
   // Somebody of the sister field is admitted here: they have an account, so they are asked, and nothing of it is touched.
   await here.goto('/club');

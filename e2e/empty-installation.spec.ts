@@ -35,7 +35,7 @@ async function choose(page: Page, label: string, option: string): Promise<void> 
 test('from nothing to the first aircraft that may go: founded by the code, people by links, closed until the facts are in', async ({
   browser,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   const open = async () =>
     (
       await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 }, locale: 'en-GB' })

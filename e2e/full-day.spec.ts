@@ -30,7 +30,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   desk,
   phone,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   const dispatcher = await desk('dispatcher');
   const student = await phone('student');
 

@@ -495,6 +495,7 @@ describe('a defect at check-in', () => {
     const flight = {
       aircraftId: club.aircraftId,
       person: 'The renter',
+      personId: null,
       starts: { date: civilDate('2026-11-24'), clock: '13:00' },
       endsClock: '15:00',
       airborne: null,

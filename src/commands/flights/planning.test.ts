@@ -12,6 +12,7 @@ import { bad, good, testClub } from '@/testing/database';
 import { loadFolder } from '../kernel/load-folder';
 import { NO_RECORDS } from '../kernel/load-records';
 import { cancelFlight, planOrMove } from './planning';
+import { addAircraft } from '../aircraft/add-aircraft';
 import { reportFinding } from '../findings/report-finding';
 import { UNKNOWN_PARTICULARS } from '@/core/records/aircraft/aircraft';
 
@@ -23,6 +24,7 @@ beforeEach(async () => {
 const draft = (change: Partial<FlightDraft> = {}): FlightDraft => ({
   aircraftId: club.aircraftId,
   person: 'R. Dane',
+  personId: null,
   starts: { date: civilDate('2026-11-24'), clock: '13:00' },
   endsClock: '14:30',
   airborne: hours('1.2'),
@@ -314,7 +316,7 @@ describe('planning', () => {
 
 describe('the answer while it is typed', () => {
   it('yes, what clashes, and what else could take it', async () => {
-    expect(await answer()).toMatchObject({ answer: 'yes', clashes: [], others: [] });
+    expect(await answer()).toMatchObject({ answer: 'yes', clashes: [] });
     good(await enter());
     expect(
       await answer({
@@ -328,6 +330,27 @@ describe('the answer while it is typed', () => {
       words: 'This aircraft is not approved or fitted for such a flight.',
     });
     expect(await answer({ airborne: hours('1.6') })).toMatchObject({ answer: 'unclear' });
+  });
+  it('ranks the fleet: who can take it and is free, who can and is planned then, who cannot', async () => {
+    for (const registration of ['N0RKA', 'N0RKB'])
+      good(
+        await addAircraft(club.ports, club.actor('dispatcher'), {
+          aircraftId: randomUUID(),
+          registration,
+          typeName: 'Quorin 160',
+          category: null,
+          firstFlownOn: null,
+          serialNumber: null,
+        }),
+      );
+    const order = async () => (await answer()).fleet.map((one) => [one.registration, one.answer, one.taken]);
+    expect(await order()).toEqual([
+      ['N02TB', 'yes', false],
+      ['N0RKA', 'no', false],
+      ['N0RKB', 'no', false],
+    ]);
+    good(await enter());
+    expect((await order())[0]).toEqual(['N02TB', 'yes', true]);
   });
   it('a flight that ends after dark needs the night uses, which this aircraft has', async () => {
     expect(
@@ -386,5 +409,50 @@ describe('places', () => {
           places: [wrong],
         }).success,
       ).toBe(false);
+  });
+});
+
+describe('who flies', () => {
+  const stored = async () => (await plan()).flights.map((one) => [one.person, one.personId]);
+  it('is the member who was chosen, or the only one of that name; a guest is only named', async () => {
+    const renter = club.actor('renter');
+    good(await enter({ person: renter.name, personId: renter.personId }));
+    good(
+      await enter({
+        person: renter.name,
+        starts: { date: civilDate('2026-11-24'), clock: '15:00' },
+        endsClock: '16:00',
+        airborne: null,
+      }),
+    );
+    good(
+      await enter({
+        person: 'A guest',
+        starts: { date: civilDate('2026-11-24'), clock: '16:00' },
+        endsClock: '17:00',
+        airborne: null,
+      }),
+    );
+    expect(await stored()).toEqual([
+      [renter.name, renter.personId],
+      [renter.name, renter.personId],
+      ['A guest', null],
+    ]);
+  });
+  it('is nobody under another’s name, and nobody who is no member', async () => {
+    const renter = club.actor('renter');
+    for (const wrong of [
+      { person: 'Somebody else', personId: renter.personId },
+      { person: renter.name, personId: randomUUID() },
+    ])
+      expect(bad(await enter(wrong))).toMatchObject({ problems: [{ path: 'flight.person' }] });
+  });
+  it('for somebody without a desk role is only themselves, whatever id they send', async () => {
+    const [renter, student] = [club.actor('renter'), club.actor('student')];
+    const own = (change: Partial<FlightDraft>) =>
+      planOrMove(club.ports, renter, { flightId: randomUUID(), replaces: null, flight: draft(change) });
+    expect(bad(await own({ person: student.name, personId: student.personId })).code).toBe('not-entitled');
+    expect(bad(await own({ person: renter.name, personId: student.personId })).code).toBe('not-entitled');
+    good(await own({ person: renter.name, personId: renter.personId }));
   });
 });

@@ -1,4 +1,4 @@
-import { flightFrom, type Cancellation, type PlanEntry } from '@/contracts/flights/plan';
+import { flightFrom, type Cancellation, type FlightDraft, type PlanEntry } from '@/contracts/flights/plan';
 import type { Instant } from '@/core/time/instant';
 import { instantText } from '@/core/time/instant';
 import { loadAircraft } from '@/db/aircraft/aircraft-facts';
@@ -23,12 +23,27 @@ const movedMeanwhile = () =>
 const isOwn = (actor: Actor, planned: Pick<StoredFlight, 'personId' | 'plannedBy'>): boolean =>
   planned.personId === actor.personId || planned.plannedBy === actor.personId;
 
-/** Whose flight it is: the member of that name where there is exactly one. Somebody without a desk role plans only their own. */
-async function personOf(tx: ClubTransaction, actor: Actor, name: string): Promise<string | null> {
-  if (name === actor.name) return actor.personId;
+/**
+ * Whose flight it is: the member who was chosen, or the one of that name where there is exactly one; null for a guest. Somebody without a desk role plans
+ * only their own. @throws Refused for somebody who is no member, or another than is named
+ */
+async function personOf(
+  tx: ClubTransaction,
+  actor: Actor,
+  { person, personId }: Pick<FlightDraft, 'person' | 'personId'>,
+): Promise<string | null> {
+  if (personId === actor.personId ? person === actor.name : personId === null && person === actor.name)
+    return actor.personId;
   requireAct(actor, 'plan-flight-of-others');
-  const named = (await readMembers(tx)).filter((member) => member.name === name && member.roles.length > 0);
-  return named.length === 1 ? (named[0]?.personId ?? null) : null;
+  const named = (await readMembers(tx)).filter((member) => member.name === person && member.roles.length > 0);
+  if (personId === null) return named.length === 1 ? (named[0]?.personId ?? null) : null;
+  if (!named.some((member) => member.personId === personId))
+    throw new Refused({
+      code: 'invalid',
+      message: `The club has no member ${person} any more. Choose somebody else, or name a guest.`,
+      problems: [{ path: 'flight.person', message: 'no member of the club' }],
+    });
+  return personId;
 }
 
 /** Enters a flight, or moves one: the old entry stays readable and the new one takes its place. One that cannot go may be planned, and says so wherever it is shown. */
@@ -67,7 +82,10 @@ export async function planOrMove(
         const old = await findPlanned(tx, replaces);
         if (old === undefined || old.left) throw movedMeanwhile();
         if (!isOwn(actor, old)) requireAct(actor, 'plan-flight-of-others');
-        personId = draft.person === old.personName ? old.personId : await personOf(tx, actor, draft.person);
+        personId =
+          draft.person === old.personName && (draft.personId === null || draft.personId === old.personId)
+            ? old.personId
+            : await personOf(tx, actor, draft);
         was = old.flight.starts;
         if (
           (await endPlannedOnce(tx, actor.clubId, {
@@ -102,7 +120,7 @@ export async function planOrMove(
             revision: left?.revision ?? 0,
           });
         }
-      } else personId = await personOf(tx, actor, draft.person);
+      } else personId = await personOf(tx, actor, draft);
       await insertFlights(tx, actor.clubId, draft.aircraftId, actor.personId, [
         { ...flight, personName: draft.person, personId, recordedAt, replaces },
       ]);

@@ -34,6 +34,8 @@ const placeSchema = z.strictObject({
 export const plannedFlightSchema = z.strictObject({
   aircraftId: idSchema('choose an aircraft'),
   person: textSchema(120),
+  /** The member who flies; null for a guest, who is named, and for a name that one member has. */
+  personId: z.string().min(1).max(100).nullable().default(null),
   starts: wallTimeSchema,
   endsClock: clock,
   airborne: hoursSchema.nullable(),

@@ -11,6 +11,7 @@ import type { Instant } from '@/core/time/instant';
 import type { Place } from '@/core/time/sun';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
 import { readClub } from '@/db/club/clubs';
+import { readMembers } from '@/db/club/people';
 import { flightsBetween, placesPlanned } from '@/db/flights/planned-flights';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { tellReasons, type ConstraintWords } from '@/explain/constraint';
@@ -25,6 +26,8 @@ export interface PlanLine {
   readonly aircraftId: string;
   readonly registration: string;
   readonly person: string;
+  /** The member who flies; null for a guest. */
+  readonly personId: string | null;
   /** Members whose own flight it is: who flies it, and who planned it. */
   readonly owners: readonly string[];
   readonly starts: string;
@@ -74,16 +77,19 @@ export interface DayPlan {
     readonly purposes: readonly Purpose[];
   }[];
   readonly flights: readonly PlanLine[];
+  /** Members who may be chosen as who flies, by name; none where the reader plans only for themselves. */
+  readonly people: readonly { readonly personId: string; readonly name: string }[];
   /** Places that flights of the club touched before. */
   readonly places: readonly Place[];
 }
 
-/** Every flight planned for a day, each decided as it stands now. */
+/** Every flight planned for a day, each decided as it stands now. @param forOthers whether the reader plans for other people too */
 export async function dayPlan(
   tx: ClubTransaction,
   clubId: string,
   date: CivilDate | null,
   now: Instant,
+  forOthers = false,
 ): Promise<DayPlan> {
   const club = await readClub(tx, clubId);
   const { zone } = club.place;
@@ -112,6 +118,7 @@ export async function dayPlan(
         aircraftId: one.aircraftId,
         registration: decision.registration,
         person: personName,
+        personId,
         owners: [...(personId === null ? [] : [personId]), plannedBy],
         starts: clockText(flight.starts, zone),
         ends: clockText(flight.ends, zone),
@@ -135,7 +142,9 @@ export async function dayPlan(
       purposes,
     };
   });
+  const people = forOthers ? (await readMembers(tx)).filter(({ roles }) => roles.length > 0) : [];
   return {
+    people: people.map(({ personId, name }) => ({ personId, name })),
     places: await placesPlanned(tx),
     now,
     zone,
@@ -156,13 +165,24 @@ export interface DraftAnswer {
   readonly against: readonly ConstraintWords[];
   /** Other flights of that aircraft at that time. */
   readonly clashes: readonly string[];
-  /** Aircraft that could take it, where this one cannot: by registration. */
-  readonly others: readonly { readonly aircraftId: string; readonly registration: string }[];
+  /** Every aircraft with what it would be answered, those first that can take it and are free then. */
+  readonly fleet: readonly Candidate[];
 }
 
-const MOST_OTHERS = 4;
+/** An aircraft for a flight that is being entered. */
+export interface Candidate {
+  readonly aircraftId: string;
+  readonly registration: string;
+  readonly answer: FlightAnswer['answer'];
+  /** Another flight is planned then. */
+  readonly taken: boolean;
+}
 
-/** The answer for a flight that is being entered, and which other aircraft could take it. */
+/** Those that can go before those that can after a step, the free before the taken; then by registration. */
+const RANK: Readonly<Record<FlightAnswer['answer'], number>> = { yes: 0, 'yes-after': 1, no: 4 };
+const rankOf = ({ answer, taken }: Candidate): number => RANK[answer] + (taken && answer !== 'no' ? 2 : 0);
+
+/** The answer for a flight that is being entered, and what every other aircraft would be answered. */
 export async function draftAnswer(
   tx: ClubTransaction,
   clubId: string,
@@ -173,45 +193,37 @@ export async function draftAnswer(
   const club = await readClub(tx, clubId);
   const flight = flightFrom(draft, 'flight-being-entered', club.place.zone);
   if ('path' in flight)
-    return { answer: 'unclear', words: flight.message, against: [], clashes: [], others: [] };
+    return { answer: 'unclear', words: flight.message, against: [], clashes: [], fleet: [] };
   const stored = await keptFacts(tx, club, null);
   const rules = rulesOf(club);
   const near = (await flightsBetween(tx, flight.starts, flight.ends, null)).filter(
     (one) => one.flight.id !== replaces,
   );
-  const judge = (aircraftId: string) => {
-    const one = stored.find((aircraft) => aircraft.aircraftId === aircraftId);
-    if (one === undefined) return null;
-    const { prepared, present } = preparedFor(one, club, rules, now);
-    return decidePrepared(prepared, flight, present);
-  };
-  const decision = judge(draft.aircraftId);
-  if (decision?.flight == null)
-    return { answer: 'unclear', words: 'Choose an aircraft.', against: [], clashes: [], others: [] };
-  const asked = decision.flight;
   const busy = (aircraftId: string) => near.filter((one) => one.aircraftId === aircraftId);
+  const decisions = stored.map((one) => {
+    const { prepared, present } = preparedFor(one, club, rules, now);
+    return { aircraftId: one.aircraftId, decision: decidePrepared(prepared, flight, present) };
+  });
+  const decision = decisions.find(({ aircraftId }) => aircraftId === draft.aircraftId)?.decision;
+  if (decision?.flight == null)
+    return { answer: 'unclear', words: 'Choose an aircraft.', against: [], clashes: [], fleet: [] };
+  const asked = decision.flight;
   const clashes = busy(draft.aircraftId).map(
     ({ personName, flight: other }) =>
       `${personName}, ${clockText(other.starts, club.place.zone)}–${clockText(other.ends, club.place.zone)}`,
   );
-  const others =
-    asked.answer === 'yes' && clashes.length === 0
-      ? []
-      : stored
-          .filter(
-            ({ aircraftId }) =>
-              aircraftId !== draft.aircraftId
-              && busy(aircraftId).length === 0
-              && judge(aircraftId)?.flight?.answer === 'yes',
-          )
-          .slice(0, MOST_OTHERS)
-          .map(({ aircraftId, facts }) => ({ aircraftId, registration: facts.aircraft.registration }));
+  const fleet = decisions.flatMap(
+    ({ aircraftId, decision: { registration, flight: told } }): readonly Candidate[] =>
+      told === null
+        ? []
+        : [{ aircraftId, registration, answer: told.answer, taken: busy(aircraftId).length > 0 }],
+  );
   const closing = [...decision.constraints.filter(({ id }) => asked.closedBy.includes(id)), ...asked.own];
   return {
     answer: asked.answer,
     words: tellFlight(asked, decision, club.place.zone),
     against: tellReasons(closing),
     clashes,
-    others,
+    fleet: fleet.sort((a, b) => rankOf(a) - rankOf(b) || (a.registration < b.registration ? -1 : 1)),
   };
 }

@@ -5,6 +5,8 @@ import { type PlaceText, placesOf } from './places-fields';
 export interface Fields {
   readonly aircraftId: string;
   readonly person: string;
+  /** The member who was chosen; null for a guest, and for a name that was typed. */
+  readonly personId: string | null;
   readonly date: string;
   readonly starts: string;
   readonly ends: string;
@@ -37,8 +39,7 @@ export const CREWS: Readonly<Record<Crew, string>> = {
   dual: 'with an instructor',
   'student-solo': 'student alone',
 };
-const RANGES: Readonly<Partial<Record<Range, string>>> = {};
-export const nameOfRange = (range: Range) => RANGES[range] ?? range.replaceAll('-', ' ');
+export const nameOfRange = (range: Range) => range.replaceAll('-', ' ');
 export const ANSWERS = {
   yes: 'This flight can go.',
   'yes-after': 'This flight can go after a step.',
@@ -61,7 +62,8 @@ export function draftOf(fields: Fields): FlightDraftInput {
   const words = fields.airborne.trim();
   return {
     aircraftId: fields.aircraftId,
-    person: fields.person.trim() === '' ? 'not named yet' : fields.person,
+    person: fields.person.trim() === '' ? 'not named yet' : fields.person.trim(),
+    personId: fields.personId,
     starts: { date: fields.date, clock: clockFrom(fields.starts) },
     endsClock: clockFrom(fields.ends),
     airborne: words === '' ? null : Number(words),

@@ -15,13 +15,20 @@ import { DIMENSIONS } from '@/core/envelope/dimensions';
 import { parseCivilDate } from '@/core/time/civil-date';
 import { dateText, sentenceCase } from '@/explain/formats';
 import { PURPOSE_NAMES } from '@/explain/names';
+import type { FlightDraftInput } from '@/contracts/flights/plan';
 import type { DayPlan, DraftAnswer, PlanLine } from '@/queries/flights/plan';
 import { Refusal, send } from '../data/fetching';
+import { useSettled } from '../data/settled';
 import { FormDay } from '../kit/day-field';
 import { More } from '../kit/more';
 import { Reasons } from '../shell/reasons';
 import { ANSWERS, CLOCK, CREWS, type Fields, clockFrom, draftOf, nameOfRange, shown } from './flight-draft';
 import { PlacesFields, placesOf } from './places-fields';
+import { othersFor, ranked } from './ranked';
+import { WhoField } from './who-field';
+
+/** How long somebody pauses before the answer is asked for, in milliseconds. */
+const SETTLED_MS = 120;
 
 interface Props {
   readonly plan: DayPlan;
@@ -32,7 +39,7 @@ interface Props {
 }
 
 /** Entering or moving a flight: who, which aircraft, when, what for. The answer comes while it is typed. */
-export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
+export default function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
   const client = useQueryClient();
   const [flightId] = useState(() => crypto.randomUUID());
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -48,6 +55,7 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
     defaultValues: {
       aircraftId: moving?.aircraftId ?? plan.aircraft[0]?.aircraftId ?? '',
       person: moving?.person ?? onlyFor ?? '',
+      personId: moving?.personId ?? null,
       date: moving?.date ?? plan.date,
       starts: moving?.starts ?? '',
       ends: moving?.ends ?? '',
@@ -89,11 +97,16 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
     && parseCivilDate(fields.date) !== undefined
     && !Number.isNaN(draft.airborne ?? 0)
     && placesOf(fields.places) !== null;
+  // The text is compared, not the object, which is another one at every stroke.
+  const asked = useSettled(complete ? JSON.stringify(draft) : null, SETTLED_MS);
   const { data: answer } = useQuery({
-    queryKey: ['plan', 'draft', draft, moving?.flightId ?? null],
+    queryKey: ['plan', 'draft', asked, moving?.flightId ?? null],
     queryFn: () =>
-      send<DraftAnswer>('/api/plan/preview', { flight: draft, replaces: moving?.flightId ?? null }),
-    enabled: complete,
+      send<DraftAnswer>('/api/plan/preview', {
+        flight: JSON.parse(asked ?? '{}') as FlightDraftInput,
+        replaces: moving?.flightId ?? null,
+      }),
+    enabled: asked !== null,
     retry: false,
     placeholderData: (before) => before,
   });
@@ -153,6 +166,7 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
       slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }}
     />
   );
+  const others = othersFor(fields.aircraftId, answer);
   const date = parseCivilDate(fields.date);
   const pair = { display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 1.5 } as const;
   return (
@@ -171,17 +185,11 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
       <Box component="h2" sx={{ m: 0 }}>
         {moving === null ? 'Enter a flight' : `Move ${moving.person}’s flight`}
       </Box>
-      <TextField
-        label="Who"
-        autoFocus
-        {...register('person', { validate: (text) => text.trim() !== '' || 'Say who flies.' })}
-        {...field('person')}
-        slotProps={{ htmlInput: { readOnly: onlyFor !== null } }}
-      />
+      <WhoField control={control} people={plan.people} onlyFor={onlyFor} />
       <TextField select label="Aircraft" value={fields.aircraftId} {...register('aircraftId')}>
-        {plan.aircraft.map((one) => (
-          <MenuItem key={one.aircraftId} value={one.aircraftId}>
-            <span className="figure">{one.registration}</span>&nbsp; {one.typeName}, {one.verdict}
+        {ranked(plan, complete ? answer : undefined).map(({ aircraftId, registration, typeName, words }) => (
+          <MenuItem key={aircraftId} value={aircraftId}>
+            <span className="figure">{registration}</span>&nbsp; {typeName}, {words}
           </MenuItem>
         ))}
       </TextField>
@@ -305,10 +313,10 @@ export function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
               <b>Already planned then:</b> {answer.clashes.join('; ')}.
             </div>
           )}
-          {answer.others.length === 0 ? null : (
+          {others.length === 0 ? null : (
             <Stack direction="row" spacing={0.75} sx={{ flexWrap: 'wrap', alignItems: 'center', mt: 0.75 }}>
               Could take it:{' '}
-              {answer.others.map((one) => (
+              {others.map((one) => (
                 <Button
                   key={one.aircraftId}
                   size="small"

@@ -1,53 +1,42 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Skeleton from '@mui/material/Skeleton';
 import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { may } from '@/contracts/kernel/permissions';
 import { addDays } from '@/core/time/civil-date';
 import { dateText } from '@/explain/formats';
 import { PURPOSE_NAMES } from '@/explain/names';
 import type { PlanLine } from '@/queries/flights/plan';
 import { clock, day as dayName } from '../data/clock';
-import { send } from '../data/fetching';
 import { useLive } from '../data/live';
 import { useDayPlan, useMe } from '../data/queries';
-import Link from '../kit/link';
 import { DeskHeader } from '../shell/desk-header';
 import { DeskWaiting } from '../shell/desk-page';
 import { NotLive } from '../shell/not-live';
-import { FlightForm } from './flight-form';
+import { ANSWER_NAMES, toneOf } from './plan-words';
+import { CancelFlight, ChosenFlight } from './planned-flight';
 
-const ANSWERS: Readonly<Record<PlanLine['answer'], string>> = {
-  yes: 'Can go',
-  'yes-after': 'After a step',
-  no: 'Cannot go',
-  past: 'Not checked out',
-  left: 'Handed out',
-};
-const toneOf = (answer: PlanLine['answer']) =>
-  answer === 'no' ? 'grounded' : answer === 'yes-after' ? 'restricted' : 'rule';
+const FlightForm = lazy(() => import('./flight-form'));
 
 type Doing =
   | { readonly kind: 'entering'; readonly number: number }
   | { readonly kind: 'moving'; readonly flight: PlanLine }
+  | { readonly kind: 'cancelling'; readonly flight: PlanLine }
   | null;
 
 /** The plan of a day: enter, move and cancel flights by keyboard; each is decided as it stands now. */
 export function PlanScreen() {
-  const client = useQueryClient();
   const [day, setDay] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const [doing, setDoing] = useState<Doing>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
   const { data: plan, error, refetch } = useDayPlan(day);
   const { data: me } = useMe();
   const deadSince = useLive();
@@ -63,15 +52,6 @@ export function PlanScreen() {
   const shift = (by: number) => {
     setDay(addDays(plan.date, by));
     setChosen(null);
-  };
-  const cancel = async (flight: PlanLine) => {
-    setTrouble(null);
-    try {
-      await send('/api/plan/cancel', { flightId: flight.flightId, aircraftId: flight.aircraftId, why: null });
-    } catch (problem) {
-      setTrouble(problem instanceof Error ? problem.message : 'It was not cancelled. Try again.');
-    }
-    await client.invalidateQueries();
   };
   const keys = (event: React.KeyboardEvent) => {
     if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -97,7 +77,8 @@ export function PlanScreen() {
           setDoing({ kind: 'moving', flight: selected });
       },
       x: () => {
-        if (selected !== undefined && open(selected)) void cancel(selected);
+        if (selected !== undefined && open(selected) && mayChange(selected))
+          setDoing({ kind: 'cancelling', flight: selected });
       },
     };
     const found = act[event.key];
@@ -119,9 +100,9 @@ export function PlanScreen() {
         sx={{
           p: '16px 20px 40px',
           display: 'grid',
-          gridTemplateColumns: 'minmax(0, 1fr) 400px',
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 400px' },
           gap: 3.5,
-          maxWidth: 1320,
+          maxWidth: 1720,
           my: 0,
           mx: 'auto',
         }}
@@ -163,11 +144,6 @@ export function PlanScreen() {
               Enter a flight
             </Button>
           </Stack>
-          {trouble === null ? null : (
-            <Alert severity="error" role="alert">
-              {trouble}
-            </Alert>
-          )}
           <Box
             tabIndex={0}
             role="region"
@@ -183,7 +159,7 @@ export function PlanScreen() {
             <Table>
               <TableHead className="small">
                 <TableRow>
-                  {['When', 'Aircraft', 'Who', 'Answer', 'Do'].map((name) => (
+                  {['When', 'Aircraft', 'Who', 'Answer'].map((name) => (
                     <TableCell key={name} sx={{ fontWeight: 400 }}>
                       {name}
                     </TableCell>
@@ -217,41 +193,8 @@ export function PlanScreen() {
                       {flight.flight.purpose === null ? '' : `, ${PURPOSE_NAMES[flight.flight.purpose]}`}
                     </TableCell>
                     <TableCell>
-                      <b>{ANSWERS[flight.answer]}</b>
+                      <b>{ANSWER_NAMES[flight.answer]}</b>
                       {flight.words === '' ? null : <div className="small">{flight.words}</div>}
-                    </TableCell>
-                    <TableCell sx={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
-                      {open(flight) ? (
-                        <>
-                          <Button size="small" component={Link} href={`/counter/${flight.flightId}`}>
-                            Counter
-                          </Button>
-                          {mayChange(flight) ? (
-                            <>
-                              <Button
-                                size="small"
-                                onClick={() => {
-                                  setDoing({ kind: 'moving', flight });
-                                }}
-                              >
-                                Move
-                              </Button>
-                              <Button
-                                size="small"
-                                onClick={() => {
-                                  void cancel(flight);
-                                }}
-                              >
-                                Cancel
-                              </Button>
-                            </>
-                          ) : null}
-                        </>
-                      ) : (
-                        <Button size="small" component={Link} href={`/counter/${flight.flightId}`}>
-                          Counter
-                        </Button>
-                      )}
                     </TableCell>
                   </TableRow>
                 ))}
@@ -263,16 +206,45 @@ export function PlanScreen() {
             choose a flight and a day, n enters, m moves, x cancels.
           </p>
         </div>
-        <Box component="aside" sx={{ borderLeft: '1px solid var(--rule)', pl: 3 }}>
-          {doing === null ? (
-            <p className="small">Choose a flight to move or cancel it, or enter a new one.</p>
-          ) : (
-            <FlightForm
-              onlyFor={forOthers ? null : (me?.name ?? null)}
-              key={doing.kind === 'entering' ? doing.number : doing.flight.flightId}
-              plan={plan}
-              moving={doing.kind === 'moving' ? doing.flight : null}
-              onDone={() => {
+        <Box
+          component="aside"
+          sx={{
+            borderLeft: { md: '1px solid var(--rule)' },
+            pl: { md: 3 },
+            order: { xs: -1, md: 0 },
+            position: { md: 'sticky' },
+            top: 16,
+            alignSelf: 'start',
+          }}
+        >
+          {doing?.kind === 'entering' || doing?.kind === 'moving' ? (
+            <Suspense fallback={<Skeleton variant="rounded" height={480} />}>
+              <FlightForm
+                onlyFor={forOthers ? null : (me?.name ?? null)}
+                key={doing.kind === 'entering' ? doing.number : doing.flight.flightId}
+                plan={plan}
+                moving={doing.kind === 'moving' ? doing.flight : null}
+                onDone={() => {
+                  setDoing(null);
+                }}
+              />
+            </Suspense>
+          ) : selected === undefined ? null : (
+            <ChosenFlight
+              flight={selected}
+              mayChange={open(selected) && mayChange(selected)}
+              onMove={() => {
+                setDoing({ kind: 'moving', flight: selected });
+              }}
+              onCancel={() => {
+                setDoing({ kind: 'cancelling', flight: selected });
+              }}
+            />
+          )}
+          {doing?.kind !== 'cancelling' ? null : (
+            <CancelFlight
+              flight={doing.flight}
+              onClose={() => {
                 setDoing(null);
               }}
             />
