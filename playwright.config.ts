@@ -22,6 +22,7 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
   use: {
+    actionTimeout: 30_000,
     baseURL: `http://127.0.0.1:${port}`,
     launchOptions: { executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args },
     viewport: { width: 1280, height: 800 },

@@ -26,6 +26,12 @@ async function plan(desk: Page, person: string): Promise<void> {
   await expect(desk.getByRole('row').filter({ hasText: person })).toBeVisible();
 }
 
+/** From the plan to the Counter with somebody's flight. */
+async function toCounter(desk: Page, person: string): Promise<void> {
+  await desk.getByRole('row').filter({ hasText: person }).click();
+  await desk.getByRole('link', { name: 'Check it out' }).click();
+}
+
 test('a full day of an aircraft: documents, check-out, transposition, check-in, gap, inspection with the excess taken off, correction', async ({
   desk,
   phone,
@@ -72,11 +78,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   // Planned, and checked out: the meter is typed with two digits swapped.
   await plan(dispatcher, 'V. Aster');
   await expectNoViolations(dispatcher);
-  await dispatcher
-    .getByRole('row')
-    .filter({ hasText: 'V. Aster' })
-    .getByRole('link', { name: 'Counter' })
-    .click();
+  await toCounter(dispatcher, 'V. Aster');
   await expect(
     dispatcher.getByRole('region', { name: 'The answer for this flight, leaving now' }),
   ).toContainText('This flight can go.');
@@ -121,11 +123,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
 
   // The next flight finds a gap that ends the hundred hours: the hours count, and it stays.
   await plan(dispatcher, 'W. Birk');
-  await dispatcher
-    .getByRole('row')
-    .filter({ hasText: 'W. Birk' })
-    .getByRole('link', { name: 'Counter' })
-    .click();
+  await toCounter(dispatcher, 'W. Birk');
   await expect(dispatcher.getByRole('region', { name: 'What the last pilot reported' })).toContainText(
     'V. Aster',
   );
@@ -216,11 +214,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
 
   // What a pilot reports is a defect or it is not: somebody says which, and a defect keeps the aircraft on the ground.
   await plan(dispatcher, 'X. Cove');
-  await dispatcher
-    .getByRole('row')
-    .filter({ hasText: 'X. Cove' })
-    .getByRole('link', { name: 'Counter' })
-    .click();
+  await toCounter(dispatcher, 'X. Cove');
   await expect(
     dispatcher.getByRole('region', { name: 'The answer for this flight, leaving now' }),
   ).toContainText('This flight can go.');
