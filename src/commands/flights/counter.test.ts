@@ -761,6 +761,13 @@ describe('slips at check-in', () => {
       report: { kind: 'words', words: 'Runs rough below 2000' },
     });
   });
+  it('says when each document was looked at last, and by whom', async () => {
+    const flight = await planned();
+    const papers =
+      (await inTx((tx) => counterFlight(tx, club.clubId, flight, club.ports.now())))?.papers ?? [];
+    expect(papers.length).toBeGreaterThan(3);
+    for (const { checked } of papers) expect(checked).toMatch(/^seen \d{1,2} \w{3} 2026 \d\d:\d\d/);
+  });
   it('what the last pilot reported is there for the next one, at the Counter and on the ramp, until another flight came back', async () => {
     const [counter, ramp] = [
       async (flightId: string) =>

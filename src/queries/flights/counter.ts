@@ -19,6 +19,7 @@ import { readClub } from '@/db/club/clubs';
 import { type FlownFlight } from '@/db/flights/flight-records';
 import { findFlight, latestFlights, openFlights } from '@/db/flights/flights';
 import { findPlanned, flightsBetween, type StoredFlight } from '@/db/flights/planned-flights';
+import { storedInstant } from '@/db/kernel/checked-values';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { currentDials } from '@/db/meters/dials';
 import { tellReasons, type ConstraintWords } from '@/explain/constraint';
@@ -29,6 +30,7 @@ import { DOCUMENT_NAMES, NOT_CHECKED_NAMES, PURPOSE_NAMES } from '@/explain/name
 import { windowText } from '@/explain/window-text';
 import { keptFacts } from '../kernel/kept-facts';
 import { preparedFor, rulesOf } from '../kernel/prepared';
+import { canTakeIt, judgeFleet, type Candidate } from './candidates';
 import { lastReport, type LastReport } from './last-report';
 
 /** What is usual between two dials is seen on so many of the last flights. */
@@ -171,6 +173,8 @@ export interface CounterFlight {
   readonly answer: FlightAnswer['answer'] | null;
   readonly words: string;
   readonly against: readonly ConstraintWords[];
+  /** Aircraft that could take it as it is planned, or now where that is past, where this one cannot. */
+  readonly others: readonly Candidate[];
   readonly dials: readonly CounterDial[];
   readonly usual: readonly UsualRatio[];
   readonly asksAirborne: boolean;
@@ -178,7 +182,12 @@ export interface CounterFlight {
   /** Its tanks by name; none where it has no engine, or where nobody put them on record. */
   readonly tanks: readonly string[];
   readonly engine: boolean;
-  readonly papers: readonly { readonly name: string; readonly keptWhere: string }[];
+  readonly papers: readonly {
+    readonly name: string;
+    readonly keptWhere: string;
+    /** When it was looked at last, and by whom. */
+    readonly checked: string;
+  }[];
   readonly elsewhere: string | null;
   /** What the last pilot said; null where no flight came back yet. */
   readonly lastReport: LastReport | null;
@@ -222,6 +231,8 @@ export async function counterFlight(
   if (stored === undefined) return null;
   const { prepared, present } = preparedFor(stored, club, rulesOf(club), now);
   const asked = planned === undefined || flown !== undefined ? null : leavingNow(planned.flight, present);
+  // What another aircraft could do is asked for the time that was planned, as long as that is ahead.
+  const later = planned !== undefined && planned.flight.starts >= present ? planned.flight : null;
   const decision = decidePrepared(prepared, asked, present);
   const known = knownAt(stored.facts, present, authorityOf(club.packs));
   const dials = await currentDials(tx, aircraftId);
@@ -258,6 +269,10 @@ export async function counterFlight(
     answer: decision.flight?.answer ?? null,
     words: decision.flight === null ? '' : tellFlight(decision.flight, decision, zone),
     against: tellReasons(closing),
+    others:
+      asked === null || decision.flight === null || decision.flight.answer === 'yes'
+        ? []
+        : canTakeIt((await judgeFleet(tx, club, later ?? asked, flightId, now)).fleet, aircraftId),
     dials: dials.map((dial) =>
       counterDial(
         dialState(dial, known.accounted, flown?.readings.find((one) => one.dial === dial.id)?.values),
@@ -275,6 +290,7 @@ export async function counterFlight(
       .map((row) => ({
         name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]),
         keptWhere: row.kept_where ?? 'place not recorded',
+        checked: `${row.aboard === true ? 'seen' : 'not found'} ${momentText(storedInstant(row.happened_at), zone)}${row.display_name === null ? '' : ` by ${row.display_name}`}`,
       })),
     lastReport: flown === undefined ? await lastReport(tx, aircraftId, zone) : null,
     box:

@@ -19,6 +19,7 @@ import { tellFlight } from '@/explain/flight';
 import { clockText } from '@/explain/formats';
 import { keptFacts } from '../kernel/kept-facts';
 import { preparedFor, rulesOf } from '../kernel/prepared';
+import { judgeFleet, type Candidate } from './candidates';
 
 /** A planned flight of one day, decided. */
 export interface PlanLine {
@@ -169,19 +170,6 @@ export interface DraftAnswer {
   readonly fleet: readonly Candidate[];
 }
 
-/** An aircraft for a flight that is being entered. */
-export interface Candidate {
-  readonly aircraftId: string;
-  readonly registration: string;
-  readonly answer: FlightAnswer['answer'];
-  /** Another flight is planned then. */
-  readonly taken: boolean;
-}
-
-/** Those that can go before those that can after a step, the free before the taken; then by registration. */
-const RANK: Readonly<Record<FlightAnswer['answer'], number>> = { yes: 0, 'yes-after': 1, no: 4 };
-const rankOf = ({ answer, taken }: Candidate): number => RANK[answer] + (taken && answer !== 'no' ? 2 : 0);
-
 /** The answer for a flight that is being entered, and what every other aircraft would be answered. */
 export async function draftAnswer(
   tx: ClubTransaction,
@@ -194,36 +182,23 @@ export async function draftAnswer(
   const flight = flightFrom(draft, 'flight-being-entered', club.place.zone);
   if ('path' in flight)
     return { answer: 'unclear', words: flight.message, against: [], clashes: [], fleet: [] };
-  const stored = await keptFacts(tx, club, null);
-  const rules = rulesOf(club);
-  const near = (await flightsBetween(tx, flight.starts, flight.ends, null)).filter(
-    (one) => one.flight.id !== replaces,
-  );
-  const busy = (aircraftId: string) => near.filter((one) => one.aircraftId === aircraftId);
-  const decisions = stored.map((one) => {
-    const { prepared, present } = preparedFor(one, club, rules, now);
-    return { aircraftId: one.aircraftId, decision: decidePrepared(prepared, flight, present) };
-  });
-  const decision = decisions.find(({ aircraftId }) => aircraftId === draft.aircraftId)?.decision;
+  const { decisions, near, fleet } = await judgeFleet(tx, club, flight, replaces, now);
+  const decision = decisions.get(draft.aircraftId);
   if (decision?.flight == null)
     return { answer: 'unclear', words: 'Choose an aircraft.', against: [], clashes: [], fleet: [] };
   const asked = decision.flight;
-  const clashes = busy(draft.aircraftId).map(
-    ({ personName, flight: other }) =>
-      `${personName}, ${clockText(other.starts, club.place.zone)}–${clockText(other.ends, club.place.zone)}`,
-  );
-  const fleet = decisions.flatMap(
-    ({ aircraftId, decision: { registration, flight: told } }): readonly Candidate[] =>
-      told === null
-        ? []
-        : [{ aircraftId, registration, answer: told.answer, taken: busy(aircraftId).length > 0 }],
-  );
+  const clashes = near
+    .filter((one) => one.aircraftId === draft.aircraftId)
+    .map(
+      ({ personName, flight: other }) =>
+        `${personName}, ${clockText(other.starts, club.place.zone)}–${clockText(other.ends, club.place.zone)}`,
+    );
   const closing = [...decision.constraints.filter(({ id }) => asked.closedBy.includes(id)), ...asked.own];
   return {
     answer: asked.answer,
     words: tellFlight(asked, decision, club.place.zone),
     against: tellReasons(closing),
     clashes,
-    fleet: fleet.sort((a, b) => rankOf(a) - rankOf(b) || (a.registration < b.registration ? -1 : 1)),
+    fleet,
   };
 }

@@ -26,6 +26,15 @@ const onHash = (changed: () => void) => {
   };
 };
 
+/** Writes behind the # of the address. @param as whether the browser's back comes back to what stands there now */
+export function setHash(text: string, as: 'new' | 'the same'): void {
+  if (as === 'new') window.location.hash = text;
+  else {
+    window.history.replaceState(window.history.state, '', `#${text}`);
+    window.dispatchEvent(new HashChangeEvent('hashchange'));
+  }
+}
+
 /** What stands behind the # of an address, such as the part of a page; empty without one, and in the static shell. */
 export function useHash(): string {
   return useSyncExternalStore(

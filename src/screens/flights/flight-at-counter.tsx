@@ -1,6 +1,7 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import type { CounterFlight } from '@/queries/flights/counter';
 import { GateMark } from '@/ui/gate-mark';
@@ -28,6 +29,23 @@ function Answer({ flight }: { readonly flight: CounterFlight }) {
         <b>{ANSWERS[flight.answer]}</b> {flight.words}
       </Box>
       {flight.against.length === 0 ? null : <Reasons reasons={flight.against} />}
+      {flight.others.length === 0 ? null : (
+        <Stack direction="row" spacing={1} sx={{ flexWrap: 'wrap', alignItems: 'center', mt: 1.25 }}>
+          <span>Could take it:</span>
+          {flight.others.map(({ aircraftId, registration }) => (
+            <Button
+              key={aircraftId}
+              size="small"
+              variant="outlined"
+              className="figure"
+              component={Link}
+              href={`/plan#flight=${flight.flightId}&to=${aircraftId}`}
+            >
+              {registration}
+            </Button>
+          ))}
+        </Stack>
+      )}
       <Box component="p" className="small" sx={{ m: '10px 0 0' }}>
         Not checked: {flight.notChecked.join('; ')}. Groval advises. The pilot in command, licensed mechanics,
         the aircraft’s documents and local law decide.

@@ -33,13 +33,15 @@ const SETTLED_MS = 120;
 interface Props {
   readonly plan: DayPlan;
   readonly moving: PlanLine | null;
+  /** The aircraft that it is to go to; null where that is still to be chosen. */
+  readonly to: string | null;
   /** The only person for whom the reader plans: themselves; null for the desk. */ readonly onlyFor:
     string | null;
   readonly onDone: () => void;
 }
 
 /** Entering or moving a flight: who, which aircraft, when, what for. The answer comes while it is typed. */
-export default function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
+export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props) {
   const client = useQueryClient();
   const [flightId] = useState(() => crypto.randomUUID());
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -53,7 +55,7 @@ export default function FlightForm({ plan, moving, onlyFor, onDone }: Props) {
     formState: { errors, isSubmitting },
   } = useForm<Fields>({
     defaultValues: {
-      aircraftId: moving?.aircraftId ?? plan.aircraft[0]?.aircraftId ?? '',
+      aircraftId: to ?? moving?.aircraftId ?? plan.aircraft[0]?.aircraftId ?? '',
       person: moving?.person ?? onlyFor ?? '',
       personId: moving?.personId ?? null,
       date: moving?.date ?? plan.date,

@@ -20,7 +20,7 @@ interface Fields extends FuelAndOil {
   readonly remarks: string;
 }
 
-/** Handing out: the pouch, the meters compared with the record, fuel and oil, and the aircraft is out. What is typed stays when it is refused. */
+/** Handing out: documents, the meters compared with the record, fuel and oil, and the aircraft is out. What is typed stays when it is refused. */
 export function Leaving({ flight }: { readonly flight: CounterFlight }) {
   const client = useQueryClient();
   const state = useReadings();
@@ -66,15 +66,26 @@ export function Leaving({ flight }: { readonly flight: CounterFlight }) {
       aria-label="Hand out"
     >
       <LastWord report={flight.lastReport} registration={flight.registration} />
-      <Part title="The pouch">
-        <PlainList sx={{ columns: 2, columnGap: 4 }}>
-          {flight.papers.map(({ name, keptWhere }) => (
-            <Box component="li" key={name} sx={{ breakInside: 'avoid', py: 0.375, px: 0 }}>
+      <Part title="Documents aboard">
+        <PlainList sx={{ columns: { sm: 2 }, columnGap: 4 }}>
+          {flight.papers.map(({ name, keptWhere, checked }) => (
+            <Box component="li" key={name} sx={{ breakInside: 'avoid', py: 0.5, px: 0 }}>
               {name} <span className="small">{keptWhere}</span>
+              <div className="small">{checked}</div>
             </Box>
           ))}
         </PlainList>
         {flight.papers.length === 0 ? <p className="small">No document was ever checked.</p> : null}
+        {/* In a page of its own: what is typed here stays, and what is seen arrives here by itself. */}
+        <Button
+          size="small"
+          component="a"
+          href={`/document-check/${flight.registration}`}
+          target="_blank"
+          rel="noopener"
+        >
+          Check them now, in a new tab
+        </Button>
       </Part>
       <Part title="Meters">
         {dials.length === 0 ? (

@@ -15,6 +15,7 @@ import { addDays } from '@/core/time/civil-date';
 import { dateText } from '@/explain/formats';
 import { PURPOSE_NAMES } from '@/explain/names';
 import type { PlanLine } from '@/queries/flights/plan';
+import { setHash, useHash } from '../data/address';
 import { clock, day as dayName } from '../data/clock';
 import { useLive } from '../data/live';
 import { useDayPlan, useMe } from '../data/queries';
@@ -26,6 +27,13 @@ import { CancelFlight, ChosenFlight } from './planned-flight';
 
 const FlightForm = lazy(() => import('./flight-form'));
 
+/** A day and a flight of it behind the # of the address. */
+const addressOf = (day: string | null, flightId: string | null): string =>
+  new URLSearchParams({
+    ...(day === null ? {} : { day }),
+    ...(flightId === null ? {} : { flight: flightId }),
+  }).toString();
+
 type Doing =
   | { readonly kind: 'entering'; readonly number: number }
   | { readonly kind: 'moving'; readonly flight: PlanLine }
@@ -34,10 +42,10 @@ type Doing =
 
 /** The plan of a day: enter, move and cancel flights by keyboard; each is decided as it stands now. */
 export function PlanScreen() {
-  const [day, setDay] = useState<string | null>(null);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const address = new URLSearchParams(useHash());
+  const [day, chosen, to] = ['day', 'flight', 'to'].map((name) => address.get(name));
   const [doing, setDoing] = useState<Doing>(null);
-  const { data: plan, error, refetch } = useDayPlan(day);
+  const { data: plan, error, refetch } = useDayPlan(day ?? null);
   const { data: me } = useMe();
   const deadSince = useLive();
   if (plan === undefined) return <DeskWaiting query={{ error, refetch }} />;
@@ -49,10 +57,24 @@ export function PlanScreen() {
   const forOthers = may(me?.roles ?? [], 'plan-flight-of-others');
   const mayChange = (flight: PlanLine) =>
     forOthers || (me !== undefined && flight.owners.includes(me.personId));
-  const shift = (by: number) => {
-    setDay(addDays(plan.date, by));
-    setChosen(null);
+  const setChosen = (flightId: string | null) => {
+    setHash(addressOf(day ?? null, flightId), 'the same');
   };
+  const shift = (by: number) => {
+    setHash(addressOf(addDays(plan.date, by), null), 'new');
+  };
+  // From the Counter: the flight is to go to another aircraft.
+  const sent = to == null || selected?.flightId !== chosen || !open(selected) ? null : to;
+  const done = () => {
+    setDoing(null);
+    if (sent !== null) setChosen(selected?.flightId ?? null);
+  };
+  const form =
+    doing?.kind === 'entering' || doing?.kind === 'moving'
+      ? doing
+      : sent !== null && selected !== undefined && doing === null
+        ? ({ kind: 'moving', flight: selected } as const)
+        : null;
   const keys = (event: React.KeyboardEvent) => {
     if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey || event.altKey) return;
     const at = plan.flights.findIndex((flight) => flight === selected);
@@ -122,7 +144,7 @@ export function PlanScreen() {
             </Button>
             <Button
               onClick={() => {
-                setDay(null);
+                setHash('', 'new');
               }}
               disabled={plan.date === plan.today}
             >
@@ -217,16 +239,15 @@ export function PlanScreen() {
             alignSelf: 'start',
           }}
         >
-          {doing?.kind === 'entering' || doing?.kind === 'moving' ? (
+          {form !== null ? (
             <Suspense fallback={<Skeleton variant="rounded" height={480} />}>
               <FlightForm
                 onlyFor={forOthers ? null : (me?.name ?? null)}
-                key={doing.kind === 'entering' ? doing.number : doing.flight.flightId}
+                key={form.kind === 'entering' ? form.number : form.flight.flightId}
                 plan={plan}
-                moving={doing.kind === 'moving' ? doing.flight : null}
-                onDone={() => {
-                  setDoing(null);
-                }}
+                moving={form.kind === 'moving' ? form.flight : null}
+                to={sent}
+                onDone={done}
               />
             </Suspense>
           ) : selected === undefined ? null : (

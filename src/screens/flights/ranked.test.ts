@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Candidate } from '@/queries/flights/plan';
+import type { Candidate } from '@/queries/flights/candidates';
 import { othersFor, ranked } from './ranked';
 
 const aircraft = (registration: string) => ({

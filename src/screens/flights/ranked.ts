@@ -1,4 +1,5 @@
-import type { Candidate, DayPlan, DraftAnswer } from '@/queries/flights/plan';
+import type { Candidate } from '@/queries/flights/candidates';
+import type { DayPlan, DraftAnswer } from '@/queries/flights/plan';
 
 /** What an aircraft would be answered, in the list from which one is chosen. */
 const WORDS = { yes: 'can go', 'yes-after': 'can go after a step', no: 'cannot go' } as const;
