@@ -439,6 +439,16 @@ describe('who flies', () => {
       ['A guest', null],
     ]);
   });
+  it('is chosen among members only by somebody who plans for others: nobody else sees the list', async () => {
+    const people = async (forOthers: boolean) =>
+      (
+        await inClub(club.ports.db, club.clubId, (tx) =>
+          dayPlan(tx, club.clubId, null, club.ports.now(), forOthers),
+        )
+      ).people.map(({ name }) => name);
+    expect(await people(false)).toEqual([]);
+    expect(await people(true)).toContain(club.actor('renter').name);
+  });
   it('is nobody under another’s name, and nobody who is no member', async () => {
     const renter = club.actor('renter');
     for (const wrong of [

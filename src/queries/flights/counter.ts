@@ -12,6 +12,7 @@ import { knownAt } from '@/core/records/facts';
 import { airborneTime } from '@/core/records/flights/planned-flight';
 import { boxAhead, BOX_SLACK } from '@/core/records/meters/box-reading';
 import { authorityOf } from '@/core/rules/register';
+import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
 import { documentsOf } from '@/db/aircraft/aircraft-documents';
@@ -165,6 +166,8 @@ export interface CounterFlight {
   readonly person: string;
   readonly purpose: string;
   readonly plannedWhen: string;
+  /** The day on which it stands in the plan; null where it was not planned. */
+  readonly plannedOn: CivilDate | null;
   readonly airborne: string;
   readonly category: string | null;
   readonly verdict: Verdict;
@@ -262,6 +265,7 @@ export async function counterFlight(
       planned === undefined
         ? 'not planned'
         : `${momentText(planned.flight.starts, zone)} to ${clockText(planned.flight.ends, zone)}`,
+    plannedOn: planned === undefined ? null : civilDateAt(planned.flight.starts, zone),
     airborne: planned === undefined ? '' : shownText('h', airborneTime(planned.flight)),
     verdict: decision.verdict,
     window: decision.window,

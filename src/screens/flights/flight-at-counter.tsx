@@ -39,7 +39,7 @@ function Answer({ flight }: { readonly flight: CounterFlight }) {
               variant="outlined"
               className="figure"
               component={Link}
-              href={`/plan#flight=${flight.flightId}&to=${aircraftId}`}
+              href={`/plan#day=${flight.plannedOn ?? ''}&flight=${flight.flightId}&to=${aircraftId}`}
             >
               {registration}
             </Button>
