@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cleanCase } from '@/testing/clean-case';
 import type { Json } from '@/contracts/kernel/merge-patch';
+import { RICH } from '@/testing/rich-case';
 import { sameUses } from '../envelope/use-set';
 import { hours, hoursFromSeconds } from '../quantities/hours';
 import { METER_NAMES, type Meter, type MeterValues } from '../records/meters/meters';
@@ -56,136 +57,6 @@ function metersAt(
   return values;
 }
 
-const RICH: Json = {
-  aircraft: { registration: 'N02TB' },
-  meterReadings: {
-    landings: {
-      meter: 'landings',
-      happenedAt: '2026-11-23T21:10:00Z',
-      recordedAt: '2026-11-23T21:12:00Z',
-      value: 11_900,
-    },
-    engine: {
-      meter: 'engine',
-      happenedAt: '2026-11-23T21:10:00Z',
-      recordedAt: '2026-11-23T21:12:00Z',
-      value: 1054,
-    },
-  },
-  // Of one the reading is reached before its day, of the other the day is over first.
-  ads: Object.fromEntries(
-    (
-      [
-        ['reading-first', 30, 3],
-        ['day-first', 80, 2],
-      ] as const
-    ).map(([id, every, months]) => [
-      id,
-      {
-        recordedAt: '2026-11-02T12:00:00Z',
-        number: id,
-        title: 'Later of the two',
-        applies: true,
-        effectiveOn: '2026-11-01',
-        noFerry: false,
-        equipment: [],
-        methods: { look: { name: 'Look' } },
-        initial: { months, hours: [{ meter: 'time-in-service', every }], whichever: 'later' },
-        readingsThen: { hours: { 'time-in-service': 4140 } },
-      },
-    ]),
-  ),
-  items: {
-    gear: {
-      recordedAt: '2020-01-01T00:00:00Z',
-      name: 'Gear bolt',
-      kind: 'life-limit',
-      interval: { counts: [{ meter: 'landings', every: 12_000 }] },
-      done: {
-        a: {
-          recordedAt: '2020-01-01T20:00:00Z',
-          completedOn: '2020-01-01',
-          readings: { counts: { landings: 0 } },
-          signedBy: {
-            name: 'W',
-            certificate: {
-              kind: 'repair-station',
-              number: 'R',
-              validFrom: '2000-01-01',
-              validUntil: 'no-expiry',
-            },
-          },
-        },
-      },
-    },
-    service: {
-      recordedAt: '2020-01-01T00:00:00Z',
-      name: 'Service',
-      kind: 'service',
-      interval: { months: 4, hours: [{ meter: 'engine', every: 50 }] },
-      overrun: { meter: 'engine', by: 5 },
-      uses: [{ range: ['abroad', 'cross-country'] }],
-      done: {
-        a: {
-          recordedAt: '2026-10-02T20:00:00Z',
-          completedOn: '2026-10-02',
-          readings: { hours: { engine: 1040 } },
-          signedBy: {
-            name: 'W',
-            certificate: {
-              kind: 'repair-station',
-              number: 'R',
-              validFrom: '2000-01-01',
-              validUntil: 'no-expiry',
-            },
-          },
-        },
-      },
-    },
-  },
-  dispatchRestrictions: {
-    wind: {
-      happenedAt: '2026-11-24T10:00:00Z',
-      recordedAt: '2026-11-24T10:01:00Z',
-      by: 'M',
-      why: 'wind',
-      uses: [{ crew: ['student-solo'] }],
-      until: '2026-12-03T12:00:00Z',
-    },
-    two: {
-      happenedAt: '2026-11-24T10:00:00Z',
-      recordedAt: '2026-11-24T10:01:00Z',
-      by: 'M',
-      why: 'soft grass',
-      cap: { quantity: 'persons', bound: 'at-most', value: 3 },
-      until: '2026-12-05T12:00:00Z',
-    },
-  },
-  permits: {
-    p: {
-      recordedAt: '2026-11-24T10:00:00Z',
-      number: 'P',
-      registrationShown: 'N02TB',
-      validFrom: '2027-03-20',
-      validUntil: '2027-04-20',
-      aboard: true,
-      untilTimeInService: 4300,
-      safeForFlight: {
-        on: '2026-11-24',
-        by: {
-          name: 'T',
-          certificate: {
-            kind: 'mechanic-airframe-powerplant',
-            number: 'A',
-            validFrom: '2000-01-01',
-            validUntil: 'no-expiry',
-          },
-        },
-      },
-    },
-  },
-};
-
 describe('the timeline', () => {
   const { facts, packs, asOf } = cleanCase(RICH);
   const prepared = prepare(facts, packs, asOf);
@@ -238,6 +109,15 @@ describe('the timeline', () => {
           for (const [index, change] of changes.entries()) {
             const before = index === 0 ? decidePrepared(prepared, null, asOf) : changes[index - 1];
             expect(before?.verdict !== change.verdict || !sameUses(change.open, before.open)).toBe(true);
+            const inForce = (at: Instant) =>
+              decidePrepared(prepared, null, at, metersAt(prepared, flights, asOf, at)).constraints.map(
+                ({ id }) => id,
+              );
+            const [then, now] = [inForce((change.at - 1) as Instant), inForce(change.at)];
+            expect([change.began, change.ended]).toEqual([
+              now.filter((id) => !then.includes(id)).toSorted(),
+              then.filter((id) => !now.includes(id)).toSorted(),
+            ]);
           }
         },
       ),
@@ -263,6 +143,61 @@ describe('the timeline', () => {
       flown = flownAfter(flown, one);
     }
     expect(answers.some(({ exceedances }) => exceedances.length > 0)).toBe(true);
+  });
+
+  it('says so too of flights around every boundary: before it, across it, from it on', () => {
+    const boundaries = [
+      ...new Set(
+        prepared.constraints.flatMap(({ constraint: { begins, notBefore, ends } }) => [
+          ...(begins.kind === 'instant' ? [begins.at] : []),
+          ...(notBefore === null ? [] : [notBefore]),
+          ...(ends === null ? [] : [ends]),
+        ]),
+      ),
+    ].filter((at) => at > addSeconds(asOf, DAY) && at < addSeconds(until, -DAY));
+    expect(boundaries.length).toBeGreaterThan(3);
+    const near = fc.record({
+      boundary: fc.constantFrom(...boundaries),
+      // Half an hour each, so that flights end and start exactly there as well.
+      half: fc.integer({ min: -5, max: 1 }),
+      lasts: fc.integer({ min: 1, max: 5 }),
+      share: fc.integer({ min: 20, max: 100 }),
+      landings: fc.integer({ min: 1, max: 60 }),
+    });
+    // Enough hours on the way that readings are reached before and after their days.
+    const way = fc.integer({ min: 0, max: 60 });
+    fc.assert(
+      fc.property(fc.array(near, { minLength: 1, maxLength: 8 }), way, (plans, many) => {
+        const flights = [
+          ...Array.from({ length: many }, (_, at) =>
+            flight(`w${at}`, addSeconds(asOf, (at + 1) * 2 * DAY), 7200, 5400),
+          ),
+          ...plans.map(({ boundary, half, lasts, share, landings }, at) =>
+            flight(
+              `f${at}`,
+              addSeconds(boundary, half * 1800),
+              lasts * 1800,
+              Math.floor(lasts * 18 * share),
+              { landings },
+            ),
+          ),
+        ];
+        const { flights: answers } = timeline(prepared, flights, asOf, until);
+        for (const one of flights) {
+          const meters = metersAt(prepared, flights, asOf, one.starts);
+          const whole = answerFlight(prepared, decidePrepared(prepared, null, one.starts, meters), one);
+          const ours = answers.find((answer) => answer.flight === one.id);
+          const said = (list: readonly { constraint: { id: string }; by: number; currency: string }[]) =>
+            list.map(({ constraint, by, currency }) => `${constraint.id} ${currency} ${by}`).toSorted();
+          expect([one.id, (ours?.closedBy ?? []).toSorted(), said(ours?.exceedances ?? [])]).toEqual([
+            one.id,
+            whole.closedBy.toSorted(),
+            said(whole.exceedances),
+          ]);
+        }
+      }),
+      { numRuns: 60 },
+    );
   });
 
   it('names the flight that trips a limit, the limit, and by how much', () => {
