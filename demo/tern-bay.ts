@@ -6,14 +6,13 @@ import { fitBox } from '../src/commands/meters/meter-boxes';
 import { foundClub } from '../src/commands/club/found-club';
 import { loadFolder } from '../src/commands/kernel/load-folder';
 import { loadRecords, NO_RECORDS, type RecordBatch } from '../src/commands/kernel/load-records';
-import { planFlight } from '../src/commands/flights/plan-flight';
-import { recordMeterReading } from '../src/commands/meters/record-meter-reading';
+import { planOrMove } from '../src/commands/flights/planning';
 import { reportFinding } from '../src/commands/findings/report-finding';
 import { returnToService } from '../src/commands/findings/return-to-service';
+import { plannedFlightSchema } from '../src/contracts/flights/plan';
 import { hours } from '../src/core/quantities/hours';
 import { volume } from '../src/core/quantities/volume';
 import type { Deferral } from '../src/core/records/findings/discrepancy';
-import { UNSAID } from '../src/core/records/flights/planned-flight';
 import { USUAL_POLICY } from '../src/core/rules/packs/club-policy';
 import type { AircraftDocument } from '../src/core/records/documents/document';
 import {
@@ -25,7 +24,7 @@ import {
 } from '../src/core/time/civil-date';
 import { addSeconds, type Instant } from '../src/core/time/instant';
 import { hourOfDay, type Place } from '../src/core/time/sun';
-import { civilDateAt, zone } from '../src/core/time/zone';
+import { civilDateAt, wallClock, zone } from '../src/core/time/zone';
 import { stepOf } from '../src/core/walkround/classify';
 import { inClub } from '../src/db/kernel/club-transaction';
 import { loadAircraft } from '../src/db/aircraft/aircraft-facts';
@@ -249,6 +248,12 @@ async function tellRepair(
   );
 }
 
+/** A moment as it is entered: a day, and hours and minutes of the field's clock. */
+function wallTime(moment: Instant): { readonly date: CivilDate; readonly clock: string } {
+  const { date, hour, minute } = wallClock(moment, TERN_BAY.zone);
+  return { date, clock: `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}` };
+}
+
 async function planFlights(
   ports: Ports,
   aircraft: DemoAircraft,
@@ -257,17 +262,19 @@ async function planFlights(
 ): Promise<void> {
   for (const [at, flight] of aircraft.flights.entries()) {
     const starts = hourOfDay(day, flight.at, TERN_BAY);
+    const ends = addSeconds(starts, flight.lasts * 3600);
+    // What is over already is not planned any more: the demo may be started in the evening.
+    if (ends <= plannedAt) continue;
     must(
-      await planFlight(
-        portsAt(ports, plannedAt),
-        actorOf('dispatcher'),
-        id(aircraft.registration),
-        flight.who,
-        {
-          id: id(`${aircraft.registration}/flight/${day}/${at}`),
-          starts,
-          ends: addSeconds(starts, flight.lasts * 3600),
-          airborne: hours(flight.airborne),
+      await planOrMove(portsAt(ports, plannedAt), actorOf('dispatcher'), {
+        flightId: id(`${aircraft.registration}/flight/${day}/${at}`),
+        replaces: null,
+        flight: plannedFlightSchema.parse({
+          aircraftId: id(aircraft.registration),
+          person: flight.who,
+          starts: wallTime(starts),
+          endsClock: wallTime(ends).clock,
+          airborne: Number(flight.airborne),
           purpose: flight.purpose,
           crew:
             flight.solo === true
@@ -277,17 +284,18 @@ async function planFlights(
                 : 'rated-pilot',
           rules: flight.rules ?? 'vfr',
           range: 'local',
-          light: null,
           transponderAirspace: false,
           adsbAirspace: false,
-          beyondGlideOverWater: false,
+          beyondGlide: false,
           passengers: flight.purpose === 'carriage-for-hire',
-          ...UNSAID,
+          persons: null,
+          landings: flight.purpose === 'instruction-school-aircraft' ? 6 : 2,
+          towLaunches: null,
+          fuelPlanned: null,
           reliesOnVor: false,
           reliesOnDatabase: flight.rules === 'ifr',
-          landings: flight.purpose === 'instruction-school-aircraft' ? 6 : 2,
-        },
-      ),
+        }),
+      }),
     );
   }
 }
@@ -433,11 +441,17 @@ async function oneAircraft(
   if (aircraft.backwards !== undefined) {
     const readAt = addSeconds(now, -600);
     must(
-      await recordMeterReading(portsAt(ports, readAt), actorOf('renter'), {
-        readingId: id(`${aircraft.registration}/backwards`),
-        aircraftId,
-        value: hours(aircraft.backwards),
-        readAt,
+      await loadRecords(portsAt(ports, readAt), actorOf('dispatcher'), aircraftId, {
+        ...NO_RECORDS,
+        readings: [
+          {
+            id: id(`${aircraft.registration}/backwards`),
+            meter: 'time-in-service',
+            value: hours(aircraft.backwards),
+            happenedAt: readAt,
+            recordedAt: readAt,
+          },
+        ],
       }),
     );
   }

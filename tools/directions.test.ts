@@ -82,7 +82,15 @@ const FLOORS: readonly (readonly [floor: string, beside: readonly string[]])[] =
   ['src/screens', ['kit', 'data', 'shell']],
   [
     'src/core/records',
-    ['facts.ts', 'record.ts', 'strike.ts', 'contradictions.ts', 'records.test.ts', 'order.test.ts'],
+    [
+      'facts.ts',
+      'record.ts',
+      'strike.ts',
+      'ledger-act.ts',
+      'contradictions.ts',
+      'records.test.ts',
+      'order.test.ts',
+    ],
   ],
 ];
 

@@ -674,7 +674,6 @@ describe('the history', () => {
       },
       'repaired “nick”: Blended, completed 31 Mar 2026. Signed as A&P mechanic, AP-1.',
     ],
-    ['record-meter-reading', { entered: '4150.3' }, 'read the meter: 4150.3 h'],
     ['plan-flight', { person: 'J. Sol' }, 'planned a flight for J. Sol'],
     ['load-folder', {}, 'brought in the aircraft with its folder'],
     [

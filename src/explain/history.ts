@@ -134,8 +134,6 @@ export function describeHistory(act: LedgerAct, record: unknown): string {
       const on = parseCivilDate(text(entry, 'completedOn'));
       return `${workName(text(entry, 'work'))} “${text(entry, 'found')}”: ${text(entry, 'description').replace(/[.\s]+$/, '')}${on === undefined ? '' : `, completed ${dateText(on)}`}. Signed as ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}${numberOf(certificate)}.`;
     }
-    case 'record-meter-reading':
-      return `read the meter: ${text(entry, 'entered')} h`;
     case 'add-meter':
       return `entered the meter ${text(entry, 'name')}, which shows ${text(entry, 'shows')}`;
     case 'exchange-meter':

@@ -5,7 +5,6 @@ import type { SignedEntry } from '@/contracts/maintenance/new-entry';
 import { meterReading } from '@/core/metering/reading';
 import { hours } from '@/core/quantities/hours';
 import { knownAt, presentFor } from '@/core/records/facts';
-import { UNSAID } from '@/core/records/flights/planned-flight';
 import { civilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
 import { loadAircraft } from '@/db/aircraft/aircraft-facts';
@@ -17,13 +16,13 @@ import { documentCheckList } from '@/queries/documents/document-check';
 import { sheet } from '@/queries/flights/sheet';
 import { entryPreview } from '@/queries/maintenance/entry-preview';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
+import { plannedFlight } from '@/testing/planned-flight';
 import { checkDocuments } from '../documents/check-documents';
 import { vouch } from '../documents/vouch';
 import { acceptMark } from '../findings/accept-mark';
 import { reportFinding } from '../findings/report-finding';
 import { checkIn } from '../flights/check-in';
 import { checkOut } from '../flights/check-out';
-import { planFlight } from '../flights/plan-flight';
 import type { Actor } from '../kernel/command';
 import { loadRecords, NO_RECORDS } from '../kernel/load-records';
 import { clearList } from '../maintenance/clear-list';
@@ -478,24 +477,7 @@ describe('correcting', () => {
       }),
     );
     const starts = addSeconds(club.ports.now(), 60);
-    good(
-      await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'R. Dane', {
-        id: flightId,
-        starts,
-        ends: addSeconds(starts, 5400),
-        airborne: hours('1.2'),
-        purpose: 'private-rental',
-        crew: 'rated-pilot',
-        rules: 'vfr',
-        range: 'local',
-        light: null,
-        transponderAirspace: false,
-        adsbAirspace: false,
-        beyondGlideOverWater: false,
-        passengers: false,
-        ...UNSAID,
-      }),
-    );
+    await plannedFlight(club, {}, { flightId: flightId, starts });
     good(
       await checkOut(club.ports, club.actor('dispatcher'), {
         flightId,

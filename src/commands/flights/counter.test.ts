@@ -5,7 +5,6 @@ import type { Json } from '@/contracts/kernel/merge-patch';
 import { hours } from '@/core/quantities/hours';
 import { volume } from '@/core/quantities/volume';
 import { knownAt, presentFor } from '@/core/records/facts';
-import { UNSAID, type PlannedFlight } from '@/core/records/flights/planned-flight';
 import { addDays } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
 import { civilDateAt, wallClock } from '@/core/time/zone';
@@ -24,6 +23,7 @@ import { rampAircraft } from '@/queries/findings/ramp';
 import { counterFlight, counterList } from '@/queries/flights/counter';
 import { sheet } from '@/queries/flights/sheet';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
+import { plannedFlight } from '@/testing/planned-flight';
 import landingsCase from '../../../examples/cases/life-limit-landings.json';
 import { loadRecords, NO_RECORDS } from '../kernel/load-records';
 import { correctReading } from '../meters/correct-reading';
@@ -31,7 +31,6 @@ import { addDial, exchangeDial } from '../meters/dials';
 import { attributeUnlogged } from '../meters/unlogged';
 import { checkIn } from './check-in';
 import { checkOut } from './check-out';
-import { planFlight } from './plan-flight';
 
 let club: Awaited<ReturnType<typeof testClub>>;
 const block = randomUUID();
@@ -40,30 +39,8 @@ const inTx = <T>(work: Parameters<typeof inClub<T>>[2]) => inClub(club.ports.db,
 const row = async () => (await inTx((tx) => line(tx, club.clubId, club.ports.now(), true))).rows[0];
 const revision = async () => (await row())?.revision ?? 0;
 
-async function planned(change: Partial<PlannedFlight> = {}, person = 'R. Dane'): Promise<string> {
-  const id = randomUUID();
-  const starts = addSeconds(club.ports.now(), 600);
-  good(
-    await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, person, {
-      id,
-      starts,
-      ends: addSeconds(starts, 5400),
-      airborne: hours('1.2'),
-      purpose: 'private-rental',
-      crew: 'rated-pilot',
-      rules: 'vfr',
-      range: 'local',
-      light: null,
-      transponderAirspace: false,
-      adsbAirspace: false,
-      beyondGlideOverWater: false,
-      passengers: false,
-      ...UNSAID,
-      ...change,
-    }),
-  );
-  return id;
-}
+const planned = (change: Parameters<typeof plannedFlight>[1] = {}, person = 'R. Dane') =>
+  plannedFlight(club, { person, ...change });
 const leave = async (flightId: string, shown: string, change: Partial<CheckOut> = {}) =>
   checkOut(club.ports, club.actor('dispatcher'), {
     flightId,
@@ -245,9 +222,10 @@ describe('handing out and taking back', () => {
   });
   it('a flight that is not back keeps the aircraft, says who has it since when, and is chased once it is late', async () => {
     const flight = await planned();
-    const next = await planned(
-      { starts: addSeconds(club.ports.now(), 7200), ends: addSeconds(club.ports.now(), 12_600) },
-      'L. Brandt',
+    const next = await plannedFlight(
+      club,
+      { person: 'L. Brandt' },
+      { starts: addSeconds(club.ports.now(), 7200) },
     );
     good(await leave(flight, text(start)));
     expect(bad(await leave(next, text(start)))).toMatchObject({

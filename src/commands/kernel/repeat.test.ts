@@ -7,7 +7,6 @@ import type { CheckIn } from '@/contracts/flights/counter';
 import type { SignedEntry } from '@/contracts/maintenance/new-entry';
 import { hours } from '@/core/quantities/hours';
 import { volume } from '@/core/quantities/volume';
-import { UNSAID } from '@/core/records/flights/planned-flight';
 import { civilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
 import { wallClock } from '@/core/time/zone';
@@ -15,12 +14,12 @@ import { inClub } from '@/db/kernel/club-transaction';
 import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
+import { plannedFlight } from '@/testing/planned-flight';
 import { checkDocuments } from '../documents/check-documents';
 import { reportFinding } from '../findings/report-finding';
 import { returnToService } from '../findings/return-to-service';
 import { checkIn } from '../flights/check-in';
 import { checkOut } from '../flights/check-out';
-import { planFlight } from '../flights/plan-flight';
 import { recordEntry } from '../maintenance/record-entry';
 import { addDial } from '../meters/dials';
 
@@ -116,24 +115,7 @@ describe('a flight taken back whose answer got lost', () => {
       }),
     );
     const [flightId, starts] = [randomUUID(), addSeconds(club.ports.now(), 600)];
-    good(
-      await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'R. Dane', {
-        id: flightId,
-        starts,
-        ends: addSeconds(starts, 5400),
-        airborne: hours('1.2'),
-        purpose: 'private-rental',
-        crew: 'rated-pilot',
-        rules: 'vfr',
-        range: 'local',
-        light: null,
-        transponderAirspace: false,
-        adsbAirspace: false,
-        beyondGlideOverWater: false,
-        passengers: false,
-        ...UNSAID,
-      }),
-    );
+    await plannedFlight(club, {}, { flightId: flightId, starts });
     const leaving = {
       flightId,
       aircraftId: club.aircraftId,

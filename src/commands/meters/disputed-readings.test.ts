@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { hours } from '@/core/quantities/hours';
-import { UNSAID } from '@/core/records/flights/planned-flight';
 import { addSeconds } from '@/core/time/instant';
 import { wallClock } from '@/core/time/zone';
 import { inClub } from '@/db/kernel/club-transaction';
@@ -10,9 +9,9 @@ import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
 import { counterFlight } from '@/queries/flights/counter';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
+import { plannedFlight } from '@/testing/planned-flight';
 import { checkIn } from '../flights/check-in';
 import { checkOut } from '../flights/check-out';
-import { planFlight } from '../flights/plan-flight';
 import { loadRecords, NO_RECORDS } from '../kernel/load-records';
 import { strikeEntry } from '../maintenance/corrections';
 import { correctReading } from './correct-reading';
@@ -35,24 +34,7 @@ const standing = async (meter: string) =>
 async function planned(): Promise<string> {
   const flightId = randomUUID();
   const starts = addSeconds(club.ports.now(), 600);
-  good(
-    await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'R. Dane', {
-      id: flightId,
-      starts,
-      ends: addSeconds(starts, 5400),
-      airborne: hours('1.2'),
-      purpose: 'private-rental',
-      crew: 'rated-pilot',
-      rules: 'vfr',
-      range: 'local',
-      light: null,
-      transponderAirspace: false,
-      adsbAirspace: false,
-      beyondGlideOverWater: false,
-      passengers: false,
-      ...UNSAID,
-    }),
-  );
+  await plannedFlight(club, {}, { flightId: flightId, starts });
   return flightId;
 }
 const leave = async (flightId: string, shown: string, accepted: readonly string[] = []) =>

@@ -3,7 +3,6 @@ import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { boxReadingsSchema, type BoxReadings } from '@/contracts/meters/meter-box';
 import { hours } from '@/core/quantities/hours';
-import { UNSAID } from '@/core/records/flights/planned-flight';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { wallClock } from '@/core/time/zone';
 import { inClub } from '@/db/kernel/club-transaction';
@@ -11,9 +10,9 @@ import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
 import { counterFlight } from '@/queries/flights/counter';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
+import { plannedFlight } from '@/testing/planned-flight';
 import { checkIn } from '../flights/check-in';
 import { checkOut } from '../flights/check-out';
-import { planFlight } from '../flights/plan-flight';
 import { strikeEntry } from '../maintenance/corrections';
 import { addDial } from './dials';
 import { fitBox, removeBox, takeBoxReadings } from './meter-boxes';
@@ -250,24 +249,7 @@ describe('a flight with a box aboard', () => {
     const plan = async () => {
       const id = randomUUID();
       const starts = at(600);
-      good(
-        await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'R. Dane', {
-          id,
-          starts,
-          ends: addSeconds(starts, 5400),
-          airborne: hours('1.0'),
-          purpose: 'private-rental',
-          crew: 'rated-pilot',
-          rules: 'vfr',
-          range: 'local',
-          light: null,
-          transponderAirspace: false,
-          adsbAirspace: false,
-          beyondGlideOverWater: false,
-          passengers: false,
-          ...UNSAID,
-        }),
-      );
+      await plannedFlight(club, { airborne: hours('1.0') }, { flightId: id, starts });
       return id;
     };
     const seen = (flightId: string) =>

@@ -2,15 +2,14 @@ import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { MetersRead } from '@/contracts/flights/counter';
 import { hours } from '@/core/quantities/hours';
-import { UNSAID } from '@/core/records/flights/planned-flight';
 import { addSeconds } from '@/core/time/instant';
 import { inClub } from '@/db/kernel/club-transaction';
 import { latestReadings } from '@/db/meters/readings';
 import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
 import { bad, good, testClub } from '@/testing/database';
+import { plannedFlight } from '@/testing/planned-flight';
 import { checkOut } from '../flights/check-out';
-import { planFlight } from '../flights/plan-flight';
 import { loadRecords, NO_RECORDS } from '../kernel/load-records';
 import { addDial } from './dials';
 import { readMeters } from './read-meters';
@@ -145,24 +144,7 @@ describe('reading the meters of an aircraft that stands', () => {
   it('is refused while it is out: its meters are read when it comes back', async () => {
     await enter('time-in-service', '4150.3');
     const [flightId, starts] = [randomUUID(), addSeconds(club.ports.now(), 600)];
-    good(
-      await planFlight(club.ports, club.actor('dispatcher'), club.aircraftId, 'R. Dane', {
-        id: flightId,
-        starts,
-        ends: addSeconds(starts, 5400),
-        airborne: hours('1.2'),
-        purpose: 'private-rental',
-        crew: 'rated-pilot',
-        rules: 'vfr',
-        range: 'local',
-        light: null,
-        transponderAirspace: false,
-        adsbAirspace: false,
-        beyondGlideOverWater: false,
-        passengers: false,
-        ...UNSAID,
-      }),
-    );
+    await plannedFlight(club, {}, { flightId: flightId, starts });
     good(
       await checkOut(club.ports, club.actor('dispatcher'), {
         flightId,

@@ -24,7 +24,6 @@ export const AIRCRAFT_ACTS = [
   'plan-flight',
   'read-meters',
   'record-entry',
-  'record-meter-reading',
   'remove-box',
   'report-finding',
   'return-to-service',

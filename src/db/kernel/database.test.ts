@@ -4,7 +4,6 @@ import { Client } from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { getMigrations } from 'better-auth/db/migration';
 import { loadRecords, NO_RECORDS } from '@/commands/kernel/load-records';
-import { recordMeterReading } from '@/commands/meters/record-meter-reading';
 import { reportFinding } from '@/commands/findings/report-finding';
 import { decide } from '@/core/decision/decide';
 import { hours } from '@/core/quantities/hours';
@@ -12,6 +11,7 @@ import { civilDate } from '@/core/time/civil-date';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { cleanCase } from '@/testing/clean-case';
 import { given, good, testClub } from '@/testing/database';
+import { readingOnRecord } from '@/testing/planned-flight';
 import { openAccountPool, openAccounts } from '@/server/accounts';
 import { checkChain, type LedgerRow } from '../../../tools/database/check-chain';
 import { decisionDocument } from '@/explain/decision-document';
@@ -579,14 +579,7 @@ describe('facts in the database', () => {
     };
     const read = async (value: string) => {
       club.ports.at = addSeconds(club.ports.at, 60);
-      good(
-        await recordMeterReading(club.ports, club.actor('renter'), {
-          readingId: randomUUID(),
-          aircraftId: club.aircraftId,
-          value: hours(value),
-          readAt: club.ports.now(),
-        }),
-      );
+      await readingOnRecord(club, value);
     };
     await read('4151');
     await read('4152');
