@@ -46,20 +46,26 @@ function part(name, env, meanwhile = async () => {}) {
   });
 }
 
+const DATABASE = 'groval_attack';
+/** The moment of everything that is attacked: the same data in every run. */
+const NOW = '2026-11-28T14:00:00Z';
+
+/** Makes the database that is attacked. @param {Cluster} cluster @param {string} folder */
+export const prepareAttacked = (cluster, folder) =>
+  prepareDatabase(cluster, {
+    database: DATABASE,
+    demo: true,
+    log: join(folder, 'logs', 'prepare-attack.log'),
+    env: { GROVAL_NOW: NOW },
+  });
+
 /**
- * Attacks a cluster that is started.
+ * Attacks a cluster that is started and has the database for it.
  * @param {{ cluster: Cluster, folder: string, reduced: boolean, seed: number }} options
  * @returns {Promise<readonly { name: string, line: string, clean: boolean }[]>} what came of each part
  */
 export async function attack({ cluster, folder, reduced, seed }) {
-  const database = 'groval_attack';
-  const now = '2026-11-28T14:00:00Z';
-  await prepareDatabase(cluster, {
-    database,
-    demo: true,
-    log: join(folder, 'logs', 'prepare-attack.log'),
-    env: { GROVAL_NOW: now },
-  });
+  const database = DATABASE;
   const port = await freePort();
   const start = () =>
     serve({
@@ -68,7 +74,7 @@ export async function attack({ cluster, folder, reduced, seed }) {
       log: join(folder, 'logs', 'attacked-server.log'),
       env: {
         ...applicationEnvironment(cluster, database, `http://127.0.0.1:${port}`),
-        GROVAL_NOW: now,
+        GROVAL_NOW: NOW,
         GROVAL_DEMO_PASSWORD: 'tern-bay-demo',
         GROVAL_LOG_LEVEL: 'warn',
       },
@@ -143,6 +149,7 @@ async function main() {
     cluster = new Cluster(folder);
     cluster.remove();
     await step('database', () => cluster.start());
+    await step('demo data', () => prepareAttacked(cluster, folder));
     const results = await attack({ cluster, folder, reduced: values.reduced, seed: Number(values.seed) });
     for (const { name, line } of results) process.stdout.write(`${name}: ${line}\n`);
     process.exitCode = results.every(({ clean }) => clean) ? 0 : 1;

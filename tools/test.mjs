@@ -2,7 +2,7 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { attack } from './attack.mjs';
+import { attack, prepareAttacked } from './attack.mjs';
 import { ensureBuild } from './provision/build.mjs';
 import { Cluster, freePort } from './provision/cluster.mjs';
 import { applicationEnvironment, prepareDatabase } from './provision/database.mjs';
@@ -158,14 +158,34 @@ async function attacked(cluster) {
   });
 }
 
-/** Makes the databases of the browser tests. @returns {Promise<Job>} */
-async function preparedBrowser(cluster) {
-  await step('demo data', () =>
-    prepareDatabase(cluster, { database: 'groval_browser', demo: true, log: log('prepare-browser') }),
-  );
-  await step('empty installation', () =>
-    prepareDatabase(cluster, { database: 'groval_empty', demo: false, log: log('prepare-empty') }),
-  );
+/** Makes the databases that the attack and the browser tests need, at once: each is the work of one core. */
+async function preparedDatabases(cluster, wanted) {
+  const makers = [
+    ...(wanted('browser')
+      ? [
+          async () => {
+            const made = await prepareDatabase(cluster, {
+              database: 'groval_browser',
+              demo: true,
+              log: log('prepare-browser'),
+            });
+            await prepareDatabase(cluster, {
+              database: 'groval_empty',
+              demo: false,
+              log: log('prepare-empty'),
+            });
+            return made;
+          },
+        ]
+      : []),
+    ...(wanted('attack') ? [() => prepareAttacked(cluster, folder)] : []),
+  ];
+  if (makers.length === 0) return;
+  await step('demo data', async () => (await Promise.all(makers.map((make) => make()))).join('; '));
+}
+
+/** The browser tests, against databases that are there. @returns {Promise<Job>} */
+async function browserTests(cluster) {
   const port = await freePort();
   const filter = process.env.GROVAL_TEST_FILTER;
   const report = reportOf('browser');
@@ -249,9 +269,9 @@ async function main() {
     ]);
     if (wanted('database')) await commandsAndTables(cluster);
     // Before the attack, which ends connections of the cluster.
-    const browse = wanted('browser') ? await preparedBrowser(cluster) : null;
+    await preparedDatabases(cluster, wanted);
     if (wanted('attack')) await attacked(cluster);
-    if (browse !== null) await ran(browse);
+    if (wanted('browser')) await ran(await browserTests(cluster));
     await joined();
   } finally {
     stop();

@@ -22,6 +22,8 @@ export async function createRoles(superuserUrl: string, database: string, words:
   const admin = new Client({ connectionString: superuserUrl });
   await admin.connect();
   try {
+    // Roles belong to the whole server: two databases that are made at once wait for each other here. The lock ends with the connection.
+    await admin.query(`select pg_advisory_lock(hashtextextended('groval roles', 0))`);
     for (const [role, word] of [
       ['groval_owner', words.owner],
       ['groval_app', words.app],

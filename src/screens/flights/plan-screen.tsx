@@ -64,7 +64,8 @@ export function PlanScreen() {
     setHash(addressOf(addDays(plan.date, by), null), 'new');
   };
   // From the Counter: the flight is to go to another aircraft.
-  const sent = to == null || selected?.flightId !== chosen || !open(selected) ? null : to;
+  const sent =
+    to == null || selected?.flightId !== chosen || !open(selected) || !mayChange(selected) ? null : to;
   const done = () => {
     setDoing(null);
     if (sent !== null) setChosen(selected?.flightId ?? null);
@@ -254,6 +255,7 @@ export function PlanScreen() {
             <ChosenFlight
               flight={selected}
               mayChange={open(selected) && mayChange(selected)}
+              mayCheckOut={may(me?.roles ?? [], 'check-out')}
               onMove={() => {
                 setDoing({ kind: 'moving', flight: selected });
               }}

@@ -66,11 +66,13 @@ export function CancelFlight({
 export function ChosenFlight({
   flight,
   mayChange,
+  mayCheckOut,
   onMove,
   onCancel,
 }: {
   readonly flight: PlanLine;
   readonly mayChange: boolean;
+  readonly mayCheckOut: boolean;
   readonly onMove: () => void;
   readonly onCancel: () => void;
 }) {
@@ -99,7 +101,7 @@ export function ChosenFlight({
       </Box>
       <Stack direction="row" spacing={1} sx={{ flexWrap: 'wrap' }}>
         <Button variant="contained" component={Link} href={`/counter/${flight.flightId}`}>
-          {left ? 'At the Counter' : 'Check it out'}
+          {left || !mayCheckOut ? 'At the Counter' : 'Check it out'}
         </Button>
         {left || !mayChange ? null : (
           <>
