@@ -64,8 +64,9 @@ export function PlanScreen() {
     setHash(addressOf(addDays(plan.date, by), null), 'new');
   };
   // From the Counter: the flight is to go to another aircraft.
-  const sent =
-    to == null || selected?.flightId !== chosen || !open(selected) || !mayChange(selected) ? null : to;
+  const moves =
+    selected !== undefined && selected.flightId === chosen && open(selected) && mayChange(selected);
+  const sent = moves ? (to ?? null) : null;
   const done = () => {
     setDoing(null);
     if (sent !== null) setChosen(selected?.flightId ?? null);
