@@ -174,7 +174,7 @@ describe('the same request', () => {
         club.ports.sha256,
       ),
     );
-  it('is written once, whoever checks and whoever forgets to', async () => {
+  it('is written once, also where nobody looked whether it is there', async () => {
     const request = randomUUID();
     await append(request);
     await expect(append(request)).rejects.toThrow('ledger_request');

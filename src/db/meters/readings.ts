@@ -1,23 +1,13 @@
 import { sql } from 'kysely';
-import { READING_BASES, type ReadingBasis } from '@/core/metering/changes';
+import { READING_BASES, type ReadingRow } from '@/core/metering/changes';
 import { METER_NAMES, type Meter } from '@/core/records/meters/meters';
 import type { Instant } from '@/core/time/instant';
 import { exactlyOneOf, storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
 
 /** A reading as it is stored. */
-export interface StoredReading {
-  readonly id: string;
+export interface StoredReading extends ReadingRow {
   readonly aircraftId: string;
-  readonly meter: Meter;
-  readonly value: number;
-  readonly entered: string;
-  readonly basis: ReadingBasis;
-  readonly dialId: string | null;
-  readonly flightId: string | null;
-  readonly happenedAt: Instant;
-  readonly recordedAt: Instant;
-  readonly struck: boolean;
 }
 
 const readings = (tx: ClubTransaction) =>

@@ -6,7 +6,7 @@ export const ANSWER_NAMES: Readonly<Record<PlanLine['answer'], string>> = {
   'yes-after': 'After a step',
   no: 'Cannot go',
   past: 'Not checked out',
-  left: 'Handed out',
+  left: 'Checked out',
 };
 
 export const toneOf = (answer: PlanLine['answer']) =>

@@ -43,7 +43,7 @@ export function WhoField({ control, people, onlyFor }: Props) {
       getOptionKey={(one) => (typeof one === 'string' ? one : one.personId)}
       inputValue={field.value}
       onInputChange={(_, text) => {
-        // Letter by letter it is a name; the member is whoever alone has it, until one is chosen.
+        // Letter by letter it is a name; the member is the only one who has it, until one is chosen.
         const [only, ...more] = people.filter(({ name }) => name === text.trim());
         field.onChange(text);
         member.onChange(only !== undefined && more.length === 0 ? only.personId : null);
