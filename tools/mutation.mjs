@@ -33,7 +33,7 @@ const FOLDERS = {
   decision: {
     mutate: ['src/core/decision/*.ts'],
     tests: [
-      'src/core/decision/{decision,details,holds,measured-at-desk,planned-flight,timeline,remedy-plans,diff,wrong-released*,strikes,unknown}.test.ts',
+      'src/core/decision/{decision,details,holds,measured-at-desk,planned-flight*,timeline,remedy-plans,diff,wrong-released*,strikes,unknown}.test.ts',
       'tools/cases/answers.test.ts',
     ],
   },

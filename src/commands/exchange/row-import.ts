@@ -1,3 +1,4 @@
+import { compareTexts } from '@/core/order';
 import { ARCHIVE_TABLES } from '@/contracts/exchange/club-archive';
 import { type ImportList, type ImportSummary, type Mapping, mapped } from '@/contracts/exchange/csv-lists';
 import { type RowOf, rowSchemas } from '@/contracts/exchange/csv-rows';
@@ -57,7 +58,7 @@ class Tally {
   }
 
   get all(): readonly (readonly [string, { readonly added: number; readonly digest: Uint8Array }])[] {
-    return [...this.of].sort(([a], [b]) => (a < b ? -1 : 1));
+    return [...this.of].sort(([a], [b]) => compareTexts(a, b));
   }
 }
 

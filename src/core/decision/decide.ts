@@ -1,3 +1,4 @@
+import { byId } from '../order';
 import { intersection, isEmpty, isWithin, overlaps, union, without, type UseSet } from '../envelope/use-set';
 import { windowPicture } from '../envelope/window-picture';
 import { hoursFromSeconds, type Hours } from '../quantities/hours';
@@ -53,7 +54,7 @@ const ORDER = { hours: 0, count: 1, time: 2 } as const;
 /** Hours, then counts, then time, the nearest first; the id settles the rest. */
 function byNearness(a: LimitAhead, b: LimitAhead): number {
   if (a.currency !== b.currency) return ORDER[a.currency] - ORDER[b.currency];
-  return a.left - b.left || (a.constraint.id < b.constraint.id ? -1 : 1);
+  return a.left - b.left || byId(a.constraint, b.constraint);
 }
 
 /** The permits in force at a moment with these meters; where the hours are not known none that ends by hours is. */

@@ -78,6 +78,102 @@ describe('what changed between two decisions', () => {
   });
 });
 
+describe('what is the same before and after is not told', () => {
+  const annual = (completedOn: string) => ({
+    inspections: {
+      'annual-2026': { completedOn, recordedAt: `${completedOn}T20:00:00Z`, timeInService: 4108.7 },
+    },
+  });
+  const both = (...changes: readonly object[]) =>
+    decideClean(Object.assign({}, ...(changes as never[])) as never);
+  const diffOf = (a: ReturnType<typeof both>, b: ReturnType<typeof both>) => {
+    const { same, began, ended, altered, limits, meters } = diffDecisions(a, b);
+    return [same, began.length, ended.length, altered.length, limits.length, meters.length];
+  };
+  const night = deferredLamp('lamp', 'Lamp dark', ['night']);
+  it('a constraint that stays beside one that comes or goes', () => {
+    const withRack = both(night, { documents: { loading: { aboard: false } } });
+    expect(diffOf(both(night), withRack)).toEqual([false, 1, 0, 0, 0, 0]);
+    expect(diffOf(withRack, both(night))).toEqual([false, 0, 1, 0, 0, 0]);
+  });
+  it('another thing that closes the same uses is a change', () => {
+    expect(diffOf(both(night), both(deferredLamp('second', 'Lamp dark', ['night'])))).toEqual([
+      false,
+      1,
+      1,
+      0,
+      0,
+      0,
+    ]);
+  });
+  it('one end and one new wording, a limit and a reading: never taken for nothing', () => {
+    const loading = { documents: { loading: { aboard: false } } };
+    expect(diffOf(both(night, loading), both(deferredLamp('lamp', 'Lamp flickers', ['night'])))[0]).toBe(
+      false,
+    );
+    expect(diffOf(both(night), both(deferredLamp('lamp', 'Lamp flickers', ['night'])))).toEqual([
+      false,
+      0,
+      0,
+      1,
+      0,
+      0,
+    ]);
+    expect(
+      diffOf(both(), both(annual('2026-05-12'), { meterReadings: { today: { value: 4150.4 } } })),
+    ).toEqual([false, 0, 0, 0, 1, 1]);
+    expect(
+      diffOf(both(night), both(deferredLamp('lamp', 'Lamp flickers', ['night']), annual('2026-05-12'))),
+    ).toEqual([false, 0, 0, 1, 1, 0]);
+  });
+  it('limits that come and go, by id', () => {
+    const item = (name: string) => ({
+      [name]: {
+        recordedAt: '2020-01-01T00:00:00Z',
+        name,
+        kind: 'service',
+        interval: { hours: [{ meter: 'time-in-service', every: 60 }] },
+        done: {
+          d: {
+            recordedAt: '2026-10-02T20:00:00Z',
+            completedOn: '2026-10-02',
+            readings: { hours: { 'time-in-service': 4108.7 } },
+            signedBy: {
+              name: 'Cape Reach Workshop',
+              certificate: {
+                kind: 'repair-station',
+                number: 'RS-0417',
+                validFrom: '2009-04-01',
+                validUntil: 'no-expiry',
+              },
+            },
+          },
+        },
+      },
+    });
+    const two = both({ items: { ...item('Zip'), ...item('Arm') } });
+    expect(
+      diffDecisions(before, two).limits.map(({ id, before: was, after }) => [id, was, after?.at]),
+    ).toEqual([
+      ['maintenance-items/Arm.time-in-service', null, 4168.7 * 3600],
+      ['maintenance-items/Zip.time-in-service', null, 4168.7 * 3600],
+    ]);
+    expect(diffDecisions(two, before).limits.map(({ after }) => after)).toEqual([null, null]);
+  });
+  it('another engine is other rules, with the same packs', () => {
+    const older = diffDecisions({ ...before, engine: '0.0.1' }, before);
+    expect([older.otherRules, older.same, diffDecisions(before, before).otherRules]).toEqual([
+      true,
+      false,
+      false,
+    ]);
+  });
+  it('a verdict alone, or a registration alone, is a change', () => {
+    expect(diffDecisions({ ...before, verdict: 'Restricted' }, before).same).toBe(false);
+    expect(diffDecisions({ ...before, registration: 'N99TB' }, before).same).toBe(false);
+  });
+});
+
 describe('the canonical inputs', () => {
   const inputs = (change: Parameters<typeof cleanCase>[0] = {}) => {
     const { facts, packs, flight, wanted, asOf } = cleanCase(change);
@@ -107,5 +203,15 @@ describe('the canonical inputs', () => {
     ['wanted uses', { wanted: [{ light: ['day'] }] }],
   ] as const)('differ by %s', (_, change) => {
     expect(canonicalInputs(inputs(change as never))).not.toBe(canonicalInputs(inputs()));
+  });
+  it('lists without ids keep their order, which may mean something; so do lists in which only some have one', () => {
+    const { facts, ...rest } = inputs();
+    const textOf = (list: readonly unknown[]) =>
+      canonicalInputs({ facts: { ...facts, estimates: list as never }, ...rest });
+    expect(textOf(['b', 'a'])).toContain('"estimates":["b","a"]');
+    expect(textOf([{ id: 'b' }, { id: 'a' }])).toContain('"estimates":[{"id":"a"},{"id":"b"}]');
+    expect(textOf([{ id: 'b' }, null, { id: 'a' }])).toContain('"estimates":[{"id":"b"},null,{"id":"a"}]');
+    expect(textOf([{ id: 2 }, { id: 1 }])).toContain('"estimates":[{"id":2},{"id":1}]');
+    expect(textOf([{ id: 'b' }, { name: 'a' }])).toContain('"estimates":[{"id":"b"},{"name":"a"}]');
   });
 });

@@ -36,15 +36,15 @@ export interface DecisionDiff {
   readonly same: boolean;
 }
 
-const byId = <T extends { readonly id: string }>(list: readonly T[]) =>
+const mapById = <T extends { readonly id: string }>(list: readonly T[]) =>
   new Map(list.map((one) => [one.id, one]));
 const says = ({ reason, begins, notBefore, certainty, closes }: DecidedConstraint) =>
   canonicalJson({ reason, begins, notBefore, certainty, closes: boxesOf(closes) } as unknown as Plain);
 
 /** What changed since an earlier decision. */
 export function diffDecisions(before: Decision, after: Decision): DecisionDiff {
-  const old = byId(before.constraints);
-  const now = byId(after.constraints);
+  const old = mapById(before.constraints);
+  const now = mapById(after.constraints);
   const began = after.constraints.filter(({ id }) => !old.has(id));
   const ended = before.constraints.filter(({ id }) => !now.has(id));
   const altered = after.constraints.flatMap((one): readonly Altered[] => {

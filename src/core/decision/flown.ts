@@ -1,3 +1,4 @@
+import { byId } from '../order';
 import type { Meter } from '../records/meters/meters';
 import { type PlannedFlight, adds } from '../records/flights/planned-flight';
 
@@ -29,5 +30,5 @@ export function flownAfter(flown: Flown, flight: PlannedFlight): Flown {
 
 /** By start, then by id. */
 export function inOrder(flights: readonly PlannedFlight[]): readonly PlannedFlight[] {
-  return [...flights].sort((a, b) => a.starts - b.starts || (a.id < b.id ? -1 : 1));
+  return [...flights].sort((a, b) => a.starts - b.starts || byId(a, b));
 }

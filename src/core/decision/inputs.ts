@@ -1,3 +1,4 @@
+import { byId } from '../order';
 import type { UseSet } from '../envelope/use-set';
 import { boxesOf } from '../envelope/use-set';
 import type { AircraftFacts } from '../records/facts';
@@ -16,16 +17,14 @@ export interface Inputs {
   readonly asOf: Instant;
 }
 
+const hasId = (value: unknown): value is { readonly id: string } =>
+  typeof value === 'object' && value !== null && 'id' in value && typeof value.id === 'string';
+
 /** Lists whose order means nothing are put in order of their ids, so that shuffled records are the same inputs. */
 function inOrder(value: unknown): unknown {
   if (Array.isArray(value)) {
     const list: readonly unknown[] = value.map(inOrder);
-    const ids = list.map((one) =>
-      typeof one === 'object' && one !== null && 'id' in one && typeof one.id === 'string' ? one.id : null,
-    );
-    return ids.every((id) => id !== null)
-      ? [...list].sort((a, b) => ((a as { id: string }).id < (b as { id: string }).id ? -1 : 1))
-      : list;
+    return list.every(hasId) ? [...list].sort(byId) : list;
   }
   if (typeof value !== 'object' || value === null) return value;
   return Object.fromEntries(Object.entries(value).map(([key, member]) => [key, inOrder(member)]));

@@ -1,3 +1,4 @@
+import { byId } from '../order';
 import { ORDINARY_USES } from '../envelope/ordinary';
 import {
   countUses,
@@ -118,7 +119,7 @@ function byWeight(a: Weighed, b: Weighed): number {
     Number(condition) * 4
     + Number(certainty === 'unknown') * 2
     + Number(certainty === 'unknown' && begins.kind === 'meter');
-  return rank(a) - rank(b) || b.closes.uses - a.closes.uses || (a.constraint.id < b.constraint.id ? -1 : 1);
+  return rank(a) - rank(b) || b.closes.uses - a.closes.uses || byId(a.constraint, b.constraint);
 }
 
 /** A set of uses with what is asked of it again and again. */
@@ -290,9 +291,7 @@ function pack(weighed: readonly Weighed[]): Packed {
       rank: meter === null ? 1000 : CURRENCY(meter) * 100 + METER_NAMES.indexOf(meter),
     });
   }
-  ahead.sort(
-    (a, b) => a.rank - b.rank || a.boundary - b.boundary || (a.constraint.id < b.constraint.id ? -1 : 1),
-  );
+  ahead.sort((a, b) => a.rank - b.rank || a.boundary - b.boundary || byId(a.constraint, b.constraint));
   return { ...table, sets, ahead, mixed: meters.some(({ size }) => size > 1) };
 }
 
@@ -371,7 +370,7 @@ export function prepare(
       );
       own.push({ constraint: made, closes, place: 0 });
     }
-    if (own.length > 1) own.sort((a, b) => (a.constraint.id < b.constraint.id ? -1 : 1));
+    if (own.length > 1) own.sort((a, b) => byId(a.constraint, b.constraint));
     weighed.push(...own);
     return { about: { id, title, pack: of, source, explanation, missing }, notAsked: notAsked === true, own };
   });
@@ -422,7 +421,7 @@ export function prepare(
     packed: pack(weighed),
     flightRules: chosen.filter(({ rule }) => rule.judgeFlight !== undefined),
     reliefs,
-    notices: notices.sort((a, b) => (a.id < b.id ? -1 : 1)),
+    notices: notices.sort(byId),
     notChecked: notCheckedIn(known, packs),
     availability: availabilityOf(known),
   };

@@ -1,3 +1,4 @@
+import { byId } from '../order';
 import { intersection, isWithin, overlaps, union, without, type UseSet } from '../envelope/use-set';
 import { hoursFromSeconds } from '../quantities/hours';
 import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters/meters';
@@ -99,11 +100,11 @@ class Sweep {
     this.covered = new Int32Array(this.sets.length);
     this.meters = { ...prepared.meters };
     this.openNow = prepared.full;
-    for (const one of this.tracked) this.runCommand(one);
+    for (const one of this.tracked) this.review(one);
   }
 
   /** Puts a constraint where it belongs now; true when that changed. */
-  runCommand(one: Tracked): boolean {
+  review(one: Tracked): boolean {
     const { constraint, set, caps } = one;
     const inForce =
       (constraint.ends === null || this.at < constraint.ends)
@@ -254,9 +255,7 @@ export function timeline(
   }
   edges.sort(
     (a, b) =>
-      a.at - b.at
-      || a.order - b.order
-      || (a.order !== 0 && b.order !== 0 ? (a.flight.id < b.flight.id ? -1 : 1) : 0),
+      a.at - b.at || a.order - b.order || (a.order !== 0 && b.order !== 0 ? byId(a.flight, b.flight) : 0),
   );
 
   const meters = byMeter(sweep.tracked);
@@ -274,7 +273,7 @@ export function timeline(
     const leaving: PlannedFlight[] = [];
     for (let one = edges[at]; one?.at === moment; at += 1, one = edges[at]) {
       if (one.kind === 'constraint') {
-        if (sweep.runCommand(one.tracked)) moved.push(one.tracked);
+        if (sweep.review(one.tracked)) moved.push(one.tracked);
       } else if (one.kind === 'relief') sweep.reliefChanged();
       else if (one.kind === 'leaves') leaving.push(one.flight);
       else {
@@ -293,7 +292,7 @@ export function timeline(
             next !== undefined && atOf(next) <= value;
             list.next += 1, next = list.limits[list.next]
           )
-            if (sweep.runCommand(next)) moved.push(next);
+            if (sweep.review(next)) moved.push(next);
         }
       }
     }

@@ -1,3 +1,4 @@
+import { byId } from '../order';
 import type { MeterReading } from '../records/meters/meter-reading';
 import type { Dial } from '../records/meters/dial';
 import type { Counter, Meter } from '../records/meters/meters';
@@ -76,4 +77,4 @@ export const readingsOfDial = (
 ): readonly ReadingRow[] =>
   rows
     .filter((row) => row.dialId === dialId && row.meter === meter && !row.struck)
-    .sort((a, b) => a.happenedAt - b.happenedAt || (a.id < b.id ? -1 : 1));
+    .sort((a, b) => a.happenedAt - b.happenedAt || byId(a, b));

@@ -1,3 +1,4 @@
+import { compareTexts } from '../order';
 import { ALL_USES } from '../envelope/use-set';
 import type { AirworthinessDirective } from '../records/maintenance/ad';
 import type { KnownFacts } from '../records/facts';
@@ -43,7 +44,7 @@ function complied({ done, methods }: AirworthinessDirective, facts: KnownFacts) 
     ),
   ];
   return signed
-    .sort((a, b) => (a.completedOn < b.completedOn ? -1 : a.completedOn > b.completedOn ? 1 : 0))
+    .sort((a, b) => compareTexts(a.completedOn, b.completedOn))
     .flatMap((one) => {
       const method = methods.find(({ id }) => id === one.method);
       return method === undefined ? [] : [{ ...one, method }];

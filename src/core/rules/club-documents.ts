@@ -1,3 +1,4 @@
+import { compareTexts } from '../order';
 import { ALL_USES, usesInAny } from '../envelope/use-set';
 import { latestAll } from '../records/facts';
 import type { ClubDocument } from '../records/flights/movement';
@@ -25,7 +26,7 @@ export const clubDocuments = rule({
       byName.set(key, [...(byName.get(key) ?? []), paper]);
     }
     const constraints = [...byName]
-      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .sort(([a], [b]) => compareTexts(a, b))
       .flatMap(([key, papers]) =>
         each(latestAll(papers), (paper): readonly Constraint[] => {
           if (paper.validUntil === 'no-expiry') return [];

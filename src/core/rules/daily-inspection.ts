@@ -1,3 +1,4 @@
+import { byId, compareTexts } from '../order';
 import { ALL_USES } from '../envelope/use-set';
 import { signatureFaults } from '../records/club/certificate';
 import type { KnownFacts } from '../records/facts';
@@ -25,7 +26,7 @@ function lastCertified({
           signatureFaults(signedBy, 'daily-inspection', on, authority).length === 0
           && on <= civilDateAt(recordedAt, place.zone),
       )
-      .sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : a.id < b.id ? -1 : 1))[0] ?? null
+      .sort((a, b) => compareTexts(b.on, a.on) || byId(a, b))[0] ?? null
   );
 }
 

@@ -1,3 +1,4 @@
+import { compareTexts } from '../order';
 import { ALL_USES, NO_USES, isEmpty, union, usesInAny, type UseSet } from '../envelope/use-set';
 import type { Aircraft } from '../records/aircraft/aircraft';
 import {
@@ -133,7 +134,7 @@ function passedOver(
   return (
     [...whole, ...segments]
       .filter(({ completedOn }) => completedOn > foundOn && completedOn !== deferral?.deferredOn)
-      .sort((a, b) => (a.completedOn < b.completedOn ? -1 : 1))[0] ?? null
+      .sort((a, b) => compareTexts(a.completedOn, b.completedOn))[0] ?? null
   );
 }
 

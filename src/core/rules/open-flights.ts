@@ -1,3 +1,4 @@
+import { byId } from '../order';
 import { ALL_USES, NO_USES } from '../envelope/use-set';
 import { hoursFromSeconds } from '../quantities/hours';
 import { unreadSeconds } from '../records/meters/unread';
@@ -34,7 +35,7 @@ export const openFlights = rule({
     );
     const [earlier, later] = flightsOut
       .filter(({ returned }) => returned === null)
-      .sort((a, b) => a.happenedAt - b.happenedAt || (a.id < b.id ? -1 : 1));
+      .sort((a, b) => a.happenedAt - b.happenedAt || byId(a, b));
     if (earlier === undefined || later === undefined) return result(notices);
     return result([
       ...notices,

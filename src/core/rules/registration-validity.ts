@@ -1,3 +1,4 @@
+import { byId, compareTexts } from '../order';
 import { ALL_USES, usesIn } from '../envelope/use-set';
 import {
   latestDocumentCheck,
@@ -78,11 +79,7 @@ function endingOf(
         : [],
     )
     .filter(({ ended }) => latest?.issuedOn == null || latest.issuedOn <= ended.on || latest.ended === ended);
-  return (
-    endings.sort((a, b) =>
-      a.ended.on < b.ended.on ? -1 : a.ended.on > b.ended.on ? 1 : a.id < b.id ? -1 : 1,
-    )[0] ?? null
-  );
+  return endings.sort((a, b) => compareTexts(a.ended.on, b.ended.on) || byId(a, b))[0] ?? null;
 }
 
 const renew = remedy('renew-registration', OWNER);

@@ -1,3 +1,4 @@
+import { byId, compareTexts } from '@/core/order';
 import { CERTIFICATE_KINDS, type Signature } from '@/core/records/club/certificate';
 import { hoursFromSeconds, type Hours } from '@/core/quantities/hours';
 import type { CivilDate } from '@/core/time/civil-date';
@@ -136,7 +137,5 @@ export async function logbookOf(
       };
     }),
   ];
-  return [...inspections, ...others]
-    .sort((a, b) => (a.on > b.on ? -1 : a.on < b.on ? 1 : a.id < b.id ? -1 : 1))
-    .slice(0, most);
+  return [...inspections, ...others].sort((a, b) => compareTexts(b.on, a.on) || byId(a, b)).slice(0, most);
 }

@@ -1,3 +1,4 @@
+import { compareTexts } from '@/core/order';
 import { decidePrepared } from '@/core/decision/decide';
 import type { Decision, FlightAnswer } from '@/core/decision/decision';
 import type { PlannedFlight } from '@/core/records/flights/planned-flight';
@@ -66,7 +67,7 @@ export async function judgeFleet(
   return {
     decisions,
     near,
-    fleet: fleet.sort((a, b) => rankOf(a) - rankOf(b) || (a.registration < b.registration ? -1 : 1)),
+    fleet: fleet.sort((a, b) => rankOf(a) - rankOf(b) || compareTexts(a.registration, b.registration)),
   };
 }
 

@@ -1,3 +1,4 @@
+import { compareTexts } from '@/core/order';
 import { flightFrom, type FlightDraft } from '@/contracts/flights/plan';
 import { decidePrepared } from '@/core/decision/decide';
 import type { FlightAnswer, Verdict } from '@/core/decision/decision';
@@ -153,8 +154,8 @@ export async function dayPlan(
     today,
     date: day,
     aircraft,
-    flights: lines.sort((a, b) =>
-      a.starts < b.starts ? -1 : a.starts > b.starts ? 1 : a.registration < b.registration ? -1 : 1,
+    flights: lines.sort(
+      (a, b) => compareTexts(a.starts, b.starts) || compareTexts(a.registration, b.registration),
     ),
   };
 }

@@ -1,3 +1,4 @@
+import { byId } from '../../order';
 import type { FullBox } from '../../envelope/dimensions';
 import type { CivilDate } from '../../time/civil-date';
 import type { RecordBase } from '../record';
@@ -117,7 +118,7 @@ function stricterLine(a: EquipmentItem, b: EquipmentItem): EquipmentItem {
 
 /** Of several lists of one moment, one that says of each kind what the strictest of them says: what one of them does not name is not known. */
 export function strictestList(lists: readonly EquipmentList[]): EquipmentList | null {
-  const [first, ...others] = [...lists].sort((a, b) => (a.id < b.id ? -1 : 1));
+  const [first, ...others] = [...lists].sort(byId);
   if (first === undefined || others.length === 0) return first ?? null;
   return others.reduce(
     (all, list): EquipmentList => ({

@@ -1,3 +1,4 @@
+import { byId } from '../../order';
 import type { CivilDate } from '../../time/civil-date';
 import type { RecordBase } from '../record';
 
@@ -104,7 +105,7 @@ export function latestDocumentCheck<K extends DocumentKind>(
 }
 
 function order(a: RecordBase, b: RecordBase): number {
-  return a.happenedAt - b.happenedAt || a.recordedAt - b.recordedAt || (a.id < b.id ? -1 : 1);
+  return a.happenedAt - b.happenedAt || a.recordedAt - b.recordedAt || byId(a, b);
 }
 
 /** The document checks of the latest moment at which it was looked for: where they differ, the stricter holds, unless somebody vouched for one of them. */

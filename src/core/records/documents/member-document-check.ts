@@ -1,3 +1,4 @@
+import { compareTexts } from '../../order';
 import type { CivilDate } from '../../time/civil-date';
 import type { AircraftDocument } from './document';
 
@@ -136,7 +137,7 @@ function sayTheSame(one: AircraftDocument, other: AircraftDocument): boolean {
         id: '',
         happenedAt: 0,
         recordedAt: 0,
-      }).sort(([a], [b]) => (a < b ? -1 : 1)),
+      }).sort(([a], [b]) => compareTexts(a, b)),
     );
   return said(one) === said(other);
 }

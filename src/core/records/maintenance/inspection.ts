@@ -1,3 +1,4 @@
+import { byId } from '../../order';
 import type { Hours } from '../../quantities/hours';
 import type { CivilDate } from '../../time/civil-date';
 import type { Instant } from '../../time/instant';
@@ -153,7 +154,7 @@ const byDay = (a: Inspection, b: Inspection) =>
     ? -1
     : a.completedOn > b.completedOn
       ? 1
-      : (a.timeInService ?? 0) - (b.timeInService ?? 0) || (a.id < b.id ? -1 : 1);
+      : (a.timeInService ?? 0) - (b.timeInService ?? 0) || byId(a, b);
 
 /** Several rules ask the same of the same list. */
 const counted = new WeakMap<readonly Inspection[], Map<string, readonly Inspection[]>>();

@@ -1,3 +1,4 @@
+import { byId } from '../../order';
 import type { FullBox } from '../../envelope/dimensions';
 import type { CivilDate } from '../../time/civil-date';
 import type { Instant } from '../../time/instant';
@@ -113,5 +114,5 @@ function byDay(
     ? -1
     : a.completedOn > b.completedOn
       ? 1
-      : (a.readings[0]?.value ?? 0) - (b.readings[0]?.value ?? 0) || (a.id < b.id ? -1 : 1);
+      : (a.readings[0]?.value ?? 0) - (b.readings[0]?.value ?? 0) || byId(a, b);
 }

@@ -1,3 +1,4 @@
+import { byId } from '../../order';
 import type { FullBox } from '../../envelope/dimensions';
 import type { CivilDate } from '../../time/civil-date';
 import type { Instant } from '../../time/instant';
@@ -148,7 +149,7 @@ export function latestRelease(
         ? 1
         : dayOf(a) > dayOf(b)
           ? -1
-          : b.recordedAt - a.recordedAt || undated(b) - undated(a) || (a.id < b.id ? -1 : 1),
+          : b.recordedAt - a.recordedAt || undated(b) - undated(a) || byId(a, b),
     )[0] ?? null
   );
 }

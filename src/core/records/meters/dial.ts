@@ -1,3 +1,4 @@
+import { byId } from '../../order';
 import type { RecordBase } from '../record';
 import type { Meter } from './meters';
 
@@ -26,7 +27,7 @@ export function dialsInUse(dials: readonly Dial[]): readonly Dial[] {
   const replaced = new Set(dials.map(({ replaces }) => replaces));
   return dials
     .filter(({ id }) => !replaced.has(id))
-    .sort((a, b) => service(a) - service(b) || a.happenedAt - b.happenedAt || (a.id < b.id ? -1 : 1));
+    .sort((a, b) => service(a) - service(b) || a.happenedAt - b.happenedAt || byId(a, b));
 }
 
 /** What the meters stand at when a dial shows `shown`. Null where an offset would take one below zero: then dial or offset is wrong. */

@@ -1,3 +1,4 @@
+import { byId } from '../../order';
 import type { Hours } from '../../quantities/hours';
 import type { CivilDate } from '../../time/civil-date';
 import type { Instant } from '../../time/instant';
@@ -115,7 +116,6 @@ function standing(readings: readonly MeterReading[], more: readonly Point[]): St
   const [sole] = points;
   if (sole !== undefined && points.length === 1)
     return { state: 'known', value: sole.value, from: sole.id, readAt };
-  const byId = (a: Point, b: Point) => (a.id < b.id ? -1 : 1);
   const byStart = [...points].sort(
     (a, b) => a.from - b.from || a.to - b.to || a.value - b.value || byId(a, b),
   );
