@@ -13,6 +13,7 @@ import { Attempts } from './attempts';
 import { Bounded, Shares, TransferShares } from './bounded';
 import { Passwords } from './passwords';
 import { reencodePhoto } from './photos';
+import { SessionTokens } from './session-tokens';
 import { StreamWatch } from './stream-watch';
 import { StreamShares } from './streams';
 
@@ -22,6 +23,7 @@ export interface Runtime {
   readonly log: Log;
   readonly db: Database;
   readonly accounts: Accounts;
+  readonly sessions: SessionTokens;
   readonly attempts: Attempts;
   readonly passwords: Passwords;
   /** The database for whole files, on a few connections of its own: screens, health and signing in never wait behind it. */
@@ -121,6 +123,7 @@ export function openRuntime(env: Environment): Runtime {
       };
     return probed.answer;
   };
+  const accounts = openAccounts(env, accountPool, passwords);
   return {
     env,
     log,
@@ -128,7 +131,8 @@ export function openRuntime(env: Environment): Runtime {
     bulk,
     probe,
     demoPeople,
-    accounts: openAccounts(env, accountPool, passwords),
+    accounts,
+    sessions: new SessionTokens((headers) => accounts.api.getSession({ headers })),
     attempts,
     passwords,
     ports,

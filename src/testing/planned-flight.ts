@@ -18,20 +18,30 @@ export function wallTime(moment: Instant, zone: ZoneId): FlightDraft['starts'] {
 
 /**
  * Plans a flight as the desk enters it: a private rental nearby by day, unless more is said.
- * @param change what is entered otherwise @param when when it begins and how long it lasts, in seconds; from ten minutes on for an hour and a half
+ * @param change what is entered otherwise @param when when it begins, how long it lasts, in seconds, and which flight it moves; from ten minutes on for an hour and a half
  * @returns its id
  */
 export async function plannedFlight(
   club: TestClub,
   change: Partial<FlightDraft> = {},
-  when: { readonly flightId?: string; readonly starts?: Instant; readonly lasts?: number } = {},
+  when: {
+    readonly flightId?: string;
+    readonly replaces?: string;
+    readonly starts?: Instant;
+    readonly lasts?: number;
+  } = {},
 ): Promise<string> {
-  const { flightId = randomUUID(), starts = addSeconds(club.ports.now(), 600), lasts = 5400 } = when;
+  const {
+    flightId = randomUUID(),
+    replaces = null,
+    starts = addSeconds(club.ports.now(), 600),
+    lasts = 5400,
+  } = when;
   const { zone } = club.place;
   good(
     await planOrMove(club.ports, club.actor('dispatcher'), {
       flightId,
-      replaces: null,
+      replaces,
       flight: {
         aircraftId: club.aircraftId,
         person: 'R. Dane',

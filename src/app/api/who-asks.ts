@@ -1,6 +1,5 @@
-import { chosenClub } from '@/db/club/accounts';
-import { asPerson } from '@/db/kernel/club-transaction';
-import { type Membership, membershipsOf } from '@/db/club/clubs';
+import { type Asking, whoHas } from '@/db/club/accounts';
+import type { Membership } from '@/db/club/clubs';
 import { runtime } from '@/server/runtime';
 
 /** Somebody who is signed in, with the clubs that they belong to. */
@@ -9,7 +8,8 @@ export interface Person {
   readonly email: string;
   readonly sessionId: string;
   readonly memberships: readonly Membership[];
-  /** The club that they work in: the one that they chose, otherwise the one that they joined first. */ readonly membership: Membership | null;
+  /** The club that they work in: the one that they chose, otherwise the one that they joined first. */
+  readonly membership: Membership | null;
   readonly chosen: boolean;
 }
 
@@ -18,23 +18,25 @@ const CLUB_HEADER = 'x-groval-club';
 
 /** Who is signed in; null where nobody is. */
 export async function whoAsks(request: Request): Promise<Person | null> {
-  const { accounts, db } = runtime();
-  const found = await accounts.api.getSession({ headers: request.headers });
-  if (found === null) return null;
-  const [personId, sessionId] = [found.user.id, found.session.id];
-  const { memberships, clubId } = await asPerson(db, personId, async (tx) => {
-    const own = await membershipsOf(tx, personId);
-    return { memberships: own, clubId: own.length > 1 ? await chosenClub(tx, sessionId) : null };
-  });
-  const named = request.headers.get(CLUB_HEADER);
+  const { sessions, db } = runtime();
+  const token = await sessions.tokenOf(request.headers);
+  const found = token === null ? null : await whoHas(db, token);
+  return found === null ? null : inTheirClub(found, request.headers.get(CLUB_HEADER));
+}
+
+function inTheirClub(
+  { personId, email, sessionId, memberships, chosenClubId }: Asking,
+  named: string | null,
+): Person {
   const wanted =
-    memberships.find((one) => one.clubId === named) ?? memberships.find((one) => one.clubId === clubId);
+    memberships.find(({ clubId }) => clubId === named)
+    ?? memberships.find(({ clubId }) => clubId === chosenClubId);
   return {
     personId,
-    email: found.user.email,
+    email,
     sessionId,
     memberships,
     membership: wanted ?? memberships[0] ?? null,
-    chosen: memberships.length < 2 || memberships.some((one) => one.clubId === clubId),
+    chosen: memberships.length < 2 || memberships.some(({ clubId }) => clubId === chosenClubId),
   };
 }

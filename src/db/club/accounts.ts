@@ -1,7 +1,8 @@
 import { sql } from 'kysely';
 import type { Instant } from '@/core/time/instant';
-import { membershipsOf } from './clubs';
-import type { ClubTransaction } from '../kernel/connection';
+import { z } from 'zod';
+import { type Membership, membershipsOf } from './clubs';
+import type { ClubTransaction, Database } from '../kernel/connection';
 
 // Accounts live in the schema of the library that signs people in; its tables are not ours, so they are named in full.
 
@@ -23,6 +24,44 @@ export async function findAccount(
       email: string;
     }>`select id as "personId", email from auth."user" where ${where}`.execute(tx)
   ).rows[0];
+}
+
+/** Somebody with a session that still lasts. */
+export interface Asking {
+  readonly personId: string;
+  readonly email: string;
+  readonly sessionId: string;
+  /** The clubs that they belong to, the one that they joined first at the front. */
+  readonly memberships: readonly Membership[];
+  /** The club that the session works in, where its person has chosen one. */
+  readonly chosenClubId: string | null;
+}
+
+const clubsSchema = z.array(z.object({ clubId: z.string(), name: z.string(), roles: z.array(z.string()) }));
+
+/** Who has a session, in one question; null where there is none that still lasts. @param token as the library keeps it, its signature already looked at */
+export async function whoHas(db: Database, token: string): Promise<Asking | null> {
+  const {
+    rows: [row],
+  } = await sql<{
+    session_id: string;
+    person_id: string;
+    email: string;
+    clubs: unknown;
+    chosen: string | null;
+  }>`select * from groval.who_asks(${token})`.execute(db);
+  if (row === undefined) return null;
+  return {
+    personId: row.person_id,
+    email: row.email,
+    sessionId: row.session_id,
+    memberships: clubsSchema
+      .parse(row.clubs)
+      // Without a role somebody belongs to the club no longer.
+      .filter(({ roles }) => roles.length > 0)
+      .map((one) => ({ ...one, personId: row.person_id })),
+    chosenClubId: row.chosen,
+  };
 }
 
 /** Which of some people have an account, with the address that they sign in by. */
@@ -110,17 +149,6 @@ export async function accountsMadeBy(
     tx,
   );
   return new Set(rows.map((row) => row.person_id));
-}
-
-/** The club that a session works in, where its person has chosen one. */
-export async function chosenClub(tx: ClubTransaction, sessionId: string): Promise<string | null> {
-  return (
-    (
-      await sql<{
-        club_id: string;
-      }>`select club_id from auth.session_club where session_id = ${sessionId}`.execute(tx)
-    ).rows[0]?.club_id ?? null
-  );
 }
 
 /** Keeps which club a session works in. */

@@ -1,3 +1,4 @@
+import { sql } from 'kysely';
 import { asCorrected } from '@/core/metering/corrected';
 import type { PilotReport } from '@/core/records/flights/pilot-report';
 import type { Instant } from '@/core/time/instant';
@@ -119,7 +120,7 @@ export async function openFlights(
         tx,
         (
           await withReturns(tx)
-            .where('f.flight_id', 'in', open)
+            .where('f.flight_id', '=', sql<string>`any(${open}::uuid[])`)
             .orderBy('f.happened_at')
             .orderBy('f.flight_id')
             .execute()
@@ -229,6 +230,18 @@ export async function returnedAfter(
     .$if(after !== null, (query) => query.where('f.flight_id', '>', after))
     .orderBy('f.flight_id')
     .limit(most)
+    .execute();
+  return asTheyCount(tx, rows.map(flownOf));
+}
+
+/** Flights that left, of some ids. */
+export async function findFlights(
+  tx: ClubTransaction,
+  flightIds: readonly string[],
+): Promise<readonly FlownFlight[]> {
+  if (flightIds.length === 0) return [];
+  const rows = await withReturns(tx)
+    .where('f.flight_id', '=', sql<string>`any(${flightIds}::uuid[])`)
     .execute();
   return asTheyCount(tx, rows.map(flownOf));
 }

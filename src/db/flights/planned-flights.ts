@@ -83,6 +83,19 @@ export async function flightsBetween(
   ).map(storedFlight);
 }
 
+/** Planned flights that stand, of some ids. */
+export async function findPlanneds(
+  tx: ClubTransaction,
+  flightIds: readonly string[],
+): Promise<readonly StoredFlight[]> {
+  if (flightIds.length === 0) return [];
+  return (
+    await standing(tx)
+      .where('p.flight_id', '=', sql<string>`any(${flightIds}::uuid[])`)
+      .execute()
+  ).map(storedFlight);
+}
+
 /** One planned flight that stands. */
 export async function findPlanned(tx: ClubTransaction, flightId: string): Promise<StoredFlight | undefined> {
   const row = await standing(tx).where('p.flight_id', '=', flightId).executeTakeFirst();

@@ -1,6 +1,7 @@
 import { Kysely, PostgresDialect, type Transaction } from 'kysely';
 import { Pool, types, type CustomTypesConfig } from 'pg';
 import type { DB } from '../schema.generated';
+import { preparingClient, StatementNames } from './named-statements';
 
 /** Tables and views. A view without the rows that were struck out has the columns of its table, of which the database itself says less. */
 interface Tables extends DB {
@@ -43,9 +44,15 @@ export function connectionOptions(schema: string, { statement, lock, idle }: Tim
   return `-c search_path=${schema} -c statement_timeout=${statement}s -c lock_timeout=${lock}s -c idle_in_transaction_session_timeout=${idle}s`;
 }
 
-/** A pool of connections to our schema. @param url connection of the application's role @param most connections at once */
-export function openPool(url: string, most: number, limits: TimeLimits = SCREEN_LIMITS): Pool {
+/** A pool of connections to our schema. @param url connection of the application's role @param most connections at once @param names of what they keep prepared: one list for all connections of a pool */
+export function openPool(
+  url: string,
+  most: number,
+  limits: TimeLimits = SCREEN_LIMITS,
+  names: StatementNames = new StatementNames(),
+): Pool {
   return new Pool({
+    Client: preparingClient(names),
     connectionString: url,
     max: most,
     options: connectionOptions('groval', limits),

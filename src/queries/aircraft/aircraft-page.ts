@@ -1,5 +1,5 @@
 import { may } from '@/contracts/kernel/permissions';
-import { decide } from '@/core/decision/decide';
+import { decidePrepared } from '@/core/decision/decide';
 import type { Decision, RuleAnswer, Verdict } from '@/core/decision/decision';
 import type { WindowPicture } from '@/core/envelope/window-picture';
 import {
@@ -11,7 +11,6 @@ import {
   type CertificateKind,
 } from '@/core/records/club/certificate';
 import type { DocumentKind } from '@/core/records/documents/document';
-import { presentFor } from '@/core/records/facts';
 import { closingWork, type Discrepancy } from '@/core/records/findings/discrepancy';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
@@ -37,6 +36,8 @@ import { CERTIFICATE_NAMES, CLASS_MEANINGS, DOCUMENT_NAMES, NOT_CHECKED_NAMES } 
 import { sourceText } from '@/explain/remedies';
 import { windowText } from '@/explain/window-text';
 import { keptFacts } from '../kernel/kept-facts';
+import { keptRows } from '../kernel/kept-rows';
+import { preparedFor, rulesOf } from '../kernel/prepared';
 
 /** How many findings and how many lines of its history an aircraft's page shows. */
 const MOST = 100;
@@ -188,6 +189,14 @@ function doneText(done: NonNullable<ReadDiscrepancy['done']>, place: Place, show
   return `${sentenceCase(workName(done.work))}: ${done.description} Completed ${dateText(storedDate(done.completedOn))}, signed ${momentText(done.recordedAt, place.zone)} by ${done.by}, ${kind}${showsNumbers ? `, ${done.number}` : ''}.`;
 }
 
+/** What the page shows beside the facts. */
+const rowsOf = keptRows(async (tx, aircraftId) => ({
+  read: await readDiscrepancies(tx, aircraftId, MOST),
+  papers: await documentsOf(tx, aircraftId),
+  // A box sends every few minutes: its lines would push out what people did. What it counted stands beside the meters.
+  story: await readHistory(tx, aircraftId, MOST, 0, ['box-readings']),
+}));
+
 /** The page of the aircraft with a registration, for one reader; null when the club has none such. */
 export async function aircraftPage(
   tx: ClubTransaction,
@@ -202,11 +211,13 @@ export async function aircraftPage(
 ): Promise<AircraftPage | null> {
   const found = await findByRegistration(tx, registration);
   if (found === undefined) return null;
-  const { packs, place } = await readClub(tx, reader.clubId);
-  const [stored] = await keptFacts(tx, { place }, found.aircraft_id, 'whole');
+  const club = await readClub(tx, reader.clubId);
+  const { packs, place } = club;
+  const [stored] = await keptFacts(tx, club, found.aircraft_id, 'whole');
   if (stored === undefined) return null;
-  const decision = decide(stored.facts, packs, null, presentFor(stored.facts, now));
-  const read = await readDiscrepancies(tx, found.aircraft_id, MOST);
+  const { prepared, present } = preparedFor(stored, club, rulesOf(club), now);
+  const decision = decidePrepared(prepared, null, present);
+  const { read, papers, story } = await rowsOf(tx, stored);
   const own = (await certificatesOf(tx, reader.personId)).map((row): OwnCertificate => ({
     id: row.certificate_id,
     kind: row.kind as CertificateKind,
@@ -217,9 +228,6 @@ export async function aircraftPage(
   const maySign = may(reader.roles, 'return-to-service');
   const showsNumbers = may(reader.roles, 'see-certificates');
   const byId = new Map(stored.facts.discrepancies.map((discrepancy) => [discrepancy.id, discrepancy]));
-  const papers = await documentsOf(tx, found.aircraft_id);
-  // A box sends every few minutes: its lines would push out what people did. What it counted stands beside the meters.
-  const story = await readHistory(tx, found.aircraft_id, MOST, 0, ['box-readings']);
   return {
     aircraftId: found.aircraft_id,
     registration: decision.registration,

@@ -52,6 +52,7 @@ import {
 } from '@/explain/names';
 import { counterDial } from '../flights/counter';
 import { keptFacts } from '../kernel/kept-facts';
+import { keptRows } from '../kernel/kept-rows';
 import { preparedFor, rulesOf } from '../kernel/prepared';
 import { releaseView } from '../releases/release';
 import { dueRows } from './due-rows';
@@ -94,6 +95,28 @@ function landingsOf(
   };
 }
 
+/** Everything that a folder shows beside the facts. */
+const rowsOf = keptRows(async (tx, aircraftId) => ({
+  strikes: new Map(
+    (await readStrikes(tx, aircraftId)).map((row) => strikeOf(row)).map((one) => [one.record, one]),
+  ),
+  dials: await readDials(tx, aircraftId),
+  flights: await latestFlights(tx, aircraftId, MOST),
+  attributions: new Map(
+    (await othersOfKind(tx, aircraftId, 'attribution')).map((one) => [one.unlogged, one]),
+  ),
+  waiting: await waitingOfAircraft(tx, aircraftId),
+  photos: await photosOfRecords(tx, aircraftId),
+  papers: await documentsOf(tx, aircraftId),
+  waitingPapers: await waitingPapersOf(tx, aircraftId),
+  readings: await latestReadings(tx, aircraftId, MOST),
+  unlogged: await othersOfKind(tx, aircraftId, 'unlogged'),
+  logbook: await logbookOf(tx, aircraftId, MOST),
+  boxes: await boxesOf(tx, aircraftId),
+  marks: await othersOfKind(tx, aircraftId, 'known-mark'),
+  uplifts: await othersOfKind(tx, aircraftId, 'uplift'),
+}));
+
 /** An aircraft's folder; null when the club has none such. */
 export async function folder(
   tx: ClubTransaction,
@@ -118,18 +141,12 @@ export async function folder(
   const decision = decidePrepared(prepared, null, present);
   const known = knownAt(stored.facts, present, authority);
   const ahead = boxAhead(known.meters, known.accounted);
-  const strikes = new Map(
-    (await readStrikes(tx, aircraftId)).map((row) => strikeOf(row)).map((one) => [one.record, one]),
-  );
+  const rows = await rowsOf(tx, stored);
+  const { strikes, dials, flights, attributions, waiting, photos } = rows;
   const struck = (id: string): Struck | null => struckText(strikes.get(id), zone);
-  const dials = await readDials(tx, aircraftId);
   const inUse = new Set(dialsInUse(dials).map(({ id }) => id));
   const nameOf = new Map(dials.map(({ id, name }) => [id, name]));
-  const flights = await latestFlights(tx, aircraftId, MOST);
   const flier = new Map(flights.map(({ id, personName }) => [id, personName]));
-  const attributions = new Map(
-    (await othersOfKind(tx, aircraftId, 'attribution')).map((one) => [one.unlogged, one]),
-  );
   const certificates = (await certificatesOf(tx, reader.personId)).map((row) => ({
     id: row.certificate_id,
     kind: row.kind as CertificateKind,
@@ -150,8 +167,6 @@ export async function folder(
       : [],
   });
   const { items, ads } = known;
-  const waiting = await waitingOfAircraft(tx, aircraftId);
-  const photos = await photosOfRecords(tx, aircraftId);
   /** Of a copy: whether it waits, who vouched for it, and its photos. */
   const copyOf = (id: string): CopyView => {
     const record = waiting.get(id);
@@ -171,7 +186,7 @@ export async function folder(
     zone,
     serialNumber: stored.facts.aircraft.particulars.serialNumber,
     due: dueRows(decision.limits, decision.constraints, known),
-    papers: (await documentsOf(tx, aircraftId)).map((row) => ({
+    papers: rows.papers.map((row) => ({
       documentCheckId: row.sighting_id,
       kind: row.kind as DocumentKind,
       name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]),
@@ -188,7 +203,7 @@ export async function folder(
               : 'not-looked-for',
       seen: `${momentText(storedInstant(row.happened_at), zone)}${row.display_name === null ? '' : ` by ${row.display_name}`}`,
     })),
-    waitingDocuments: (await waitingPapersOf(tx, aircraftId)).map((row) => ({
+    waitingDocuments: rows.waitingPapers.map((row) => ({
       id: row.sighting_id,
       name: sentenceCase(DOCUMENT_NAMES[row.kind as DocumentKind]),
       details: [
@@ -252,7 +267,7 @@ export async function folder(
           ? null
           : meterText('time-in-service', known.accounted['time-in-service'].value),
     },
-    readings: (await latestReadings(tx, aircraftId, MOST)).map((reading) => ({
+    readings: rows.readings.map((reading) => ({
       id: reading.id,
       when: momentText(reading.happenedAt, zone),
       name:
@@ -263,7 +278,7 @@ export async function folder(
       whose: reading.flightId === null ? '' : (flier.get(reading.flightId) ?? ''),
       struck: struck(reading.id),
     })),
-    unlogged: (await othersOfKind(tx, aircraftId, 'unlogged'))
+    unlogged: rows.unlogged
       .map((one) => ({
         ...landingsOf(one.id, known),
         id: one.id,
@@ -278,7 +293,7 @@ export async function folder(
         struck: struck(one.id),
       }))
       .reverse(),
-    logbook: (await logbookOf(tx, aircraftId, MOST)).map((entry) => ({
+    logbook: rows.logbook.map((entry) => ({
       id: entry.id,
       kind: entry.kind,
       on: dateText(storedDate(entry.on)),
@@ -321,7 +336,7 @@ export async function folder(
       billed: flight.returned?.billed == null ? '' : shownText('h', flight.returned.billed),
       report: flight.returned?.report.kind === 'words' ? flight.returned.report.words : null,
     })),
-    boxes: (await boxesOf(tx, aircraftId)).map((box) => ({
+    boxes: rows.boxes.map((box) => ({
       id: box.boxId,
       name: box.name,
       removed: box.removed,
@@ -345,8 +360,8 @@ export async function folder(
       authority === 'au'
         ? await releaseView(tx, known, aircraftId, zone, civilDateAt(now, zone), certificates, showsNumbers)
         : null,
-    marks: (await othersOfKind(tx, aircraftId, 'known-mark')).filter(({ id }) => !strikes.has(id)),
-    oil: oilOf((await othersOfKind(tx, aircraftId, 'uplift')).filter(({ id }) => !strikes.has(id))),
+    marks: rows.marks.filter(({ id }) => !strikes.has(id)),
+    oil: oilOf(rows.uplifts.filter(({ id }) => !strikes.has(id))),
     months: await flownByMonth(tx, aircraftId, zone, now, MONTHS),
     sign: {
       judgement: signers('judgement').certificates,

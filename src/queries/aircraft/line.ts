@@ -21,6 +21,7 @@ import { leftText, limitName } from '@/explain/limits';
 import { NOT_CHECKED_NAMES } from '@/explain/names';
 import { availabilityText, windowText } from '@/explain/window-text';
 import { keptFacts } from '../kernel/kept-facts';
+import { byAircraft, keptFleetRows } from '../kernel/kept-rows';
 import { preparedFor, rulesOf } from '../kernel/prepared';
 
 /** A planned flight of today as a row draws it. */
@@ -201,6 +202,8 @@ export function lineRow(
   };
 }
 
+const measuredOf = keptFleetRows(lastMeasured);
+
 /** Reads what one or all rows need. */
 async function readRows(
   tx: ClubTransaction,
@@ -210,25 +213,24 @@ async function readRows(
 ): Promise<readonly LineRow[]> {
   const today = civilDateAt(now, club.place.zone);
   const stored = await keptFacts(tx, club, aircraftId);
-  const flights = await flightsBetween(
-    tx,
-    startOfDay(today, club.place.zone),
-    endOfDay(today, club.place.zone),
-    aircraftId,
+  const flights = byAircraft(
+    await flightsBetween(
+      tx,
+      startOfDay(today, club.place.zone),
+      endOfDay(today, club.place.zone),
+      aircraftId,
+    ),
   );
-  const byAircraft = new Map<string, StoredFlight[]>();
-  for (const flight of flights)
-    byAircraft.set(flight.aircraftId, [...(byAircraft.get(flight.aircraftId) ?? []), flight]);
+  const measured = await measuredOf(tx, stored);
   const rules = rulesOf(club);
-  const measured = new Map((await lastMeasured(tx, aircraftId)).map((last) => [last.aircraftId, last]));
   return stored.map((aircraft) =>
     lineRow(
       aircraft,
-      byAircraft.get(aircraft.aircraftId) ?? [],
+      flights.get(aircraft.aircraftId) ?? [],
       club,
       rules,
       now,
-      measured.get(aircraft.aircraftId),
+      measured.get(aircraft.aircraftId)?.[0],
     ),
   );
 }

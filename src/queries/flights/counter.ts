@@ -14,12 +14,13 @@ import { boxAhead, BOX_SLACK } from '@/core/records/meters/box-reading';
 import { authorityOf } from '@/core/rules/register';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
+import { byId } from '@/core/order';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
 import { documentsOf } from '@/db/aircraft/aircraft-documents';
 import { readClub } from '@/db/club/clubs';
 import { type FlownFlight } from '@/db/flights/flight-records';
-import { findFlight, latestFlights, openFlights } from '@/db/flights/flights';
-import { findPlanned, flightsBetween, type StoredFlight } from '@/db/flights/planned-flights';
+import { findFlight, findFlights, latestFlights, openFlights } from '@/db/flights/flights';
+import { findPlanned, findPlanneds, flightsBetween, type StoredFlight } from '@/db/flights/planned-flights';
 import { storedInstant } from '@/db/kernel/checked-values';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { currentDials } from '@/db/meters/dials';
@@ -30,12 +31,18 @@ import { clockText, momentText, sentenceCase } from '@/explain/formats';
 import { DOCUMENT_NAMES, NOT_CHECKED_NAMES, PURPOSE_NAMES } from '@/explain/names';
 import { windowText } from '@/explain/window-text';
 import { keptFacts } from '../kernel/kept-facts';
+import { keptFleetRows, keptRows } from '../kernel/kept-rows';
 import { preparedFor, rulesOf } from '../kernel/prepared';
 import { canTakeIt, judgeFleet, type Candidate } from './candidates';
 import { lastReport, type LastReport } from './last-report';
 
 /** What is usual between two dials is seen on so many of the last flights. */
 const FLIGHTS_COMPARED = 60;
+
+const openOf = keptFleetRows(openFlights);
+const dialsOf = keptRows(currentDials);
+const papersOf = keptRows(documentsOf);
+const comparedOf = keptRows((tx, aircraftId) => latestFlights(tx, aircraftId, FLIGHTS_COMPARED));
 
 /** A line of the Counter's list: a flight that is out, or one of today's plan. */
 export interface CounterLine {
@@ -75,7 +82,25 @@ export async function counterList(tx: ClubTransaction, clubId: string, now: Inst
     stored.map(({ aircraftId, facts }) => [aircraftId, facts.aircraft.registration]),
   );
   const flights = await flightsBetween(tx, startOfDay(today, zone), endOfDay(today, zone), null);
-  const open = await openFlights(tx, null);
+  const open = [...(await openOf(tx, stored)).values()]
+    .flat()
+    .sort((a, b) => a.leftAt - b.leftAt || byId(a, b));
+  const plannedOf = new Map(
+    (
+      await findPlanneds(
+        tx,
+        open.map(({ id }) => id),
+      )
+    ).map((one) => [one.flight.id, one]),
+  );
+  const flown = new Map(
+    (
+      await findFlights(
+        tx,
+        flights.filter(({ left }) => left).map(({ flight }) => flight.id),
+      )
+    ).map((one) => [one.id, one]),
+  );
   const rules = rulesOf(club);
   const line = (flightId: string, aircraftId: string, person: string, purpose: string | null) => ({
     flightId,
@@ -86,7 +111,7 @@ export async function counterList(tx: ClubTransaction, clubId: string, now: Inst
   });
   const out: CounterLine[] = [];
   for (const flight of open) {
-    const planned = await findPlanned(tx, flight.id);
+    const planned = plannedOf.get(flight.id);
     const overdue = planned !== undefined && planned.flight.ends < now;
     out.push({
       ...line(flight.id, flight.aircraftId, flight.personName, flight.purpose),
@@ -119,15 +144,15 @@ export async function counterList(tx: ClubTransaction, clubId: string, now: Inst
       ];
     });
   const back: CounterLine[] = [];
-  for (const flight of flights.filter(({ left }) => left)) {
-    const flown = await findFlight(tx, flight.flight.id);
-    if (flown === undefined || flown.returned === null) continue;
+  for (const { flight } of flights) {
+    const own = flown.get(flight.id);
+    if (own === undefined || own.returned === null) continue;
     back.push({
-      ...line(flown.id, flown.aircraftId, flown.personName, flown.purpose),
-      when: `${clockText(flown.leftAt, zone)}–${clockText(flown.returned.at, zone)}`,
+      ...line(own.id, own.aircraftId, own.personName, own.purpose),
+      when: `${clockText(own.leftAt, zone)}–${clockText(own.returned.at, zone)}`,
       state: 'back',
       answer: null,
-      words: reportText(flown.returned.report),
+      words: reportText(own.returned.report),
     });
   }
   return { now, zone, field: club.place.name, out, planned, back };
@@ -238,7 +263,7 @@ export async function counterFlight(
   const later = planned !== undefined && planned.flight.starts >= present ? planned.flight : null;
   const decision = decidePrepared(prepared, asked, present);
   const known = knownAt(stored.facts, present, authorityOf(club.packs));
-  const dials = await currentDials(tx, aircraftId);
+  const dials = await dialsOf(tx, stored);
   const [other] = (await openFlights(tx, aircraftId)).filter(({ id }) => id !== flightId);
   const closing =
     decision.flight === null
@@ -247,7 +272,7 @@ export async function counterFlight(
           ...decision.constraints.filter(({ id }) => decision.flight?.closedBy.includes(id)),
           ...decision.flight.own,
         ];
-  const papers = await documentsOf(tx, aircraftId);
+  const papers = await papersOf(tx, stored);
   const returned = flown?.returned ?? null;
   const ahead = boxAhead(known.meters, known.accounted);
   return {
@@ -282,7 +307,7 @@ export async function counterFlight(
         dialState(dial, known.accounted, flown?.readings.find((one) => one.dial === dial.id)?.values),
       ),
     ),
-    usual: usualRatios(ranOn(await latestFlights(tx, aircraftId, FLIGHTS_COMPARED))),
+    usual: usualRatios(ranOn(await comparedOf(tx, stored))),
     asksAirborne:
       !dials.some(({ counts }) => counts.some(({ meter }) => meter === 'time-in-service'))
       && known.accounted['time-in-service'].state === 'known',

@@ -4,16 +4,13 @@ import type { Instant } from '@/core/time/instant';
 import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import type { Club } from '@/db/club/clubs';
 
-/** How many aircraft are kept prepared in one process: a few large clubs. */
-const MOST = 3000;
-
 interface Kept {
-  readonly facts: AircraftFacts;
   readonly rules: string;
   readonly prepared: Prepared;
 }
 
-const kept = new Map<string, Kept>();
+/** Kept as long as the facts are. */
+const kept = new WeakMap<AircraftFacts, Kept>();
 
 /** What a club's packs and field say, to be compared. */
 export function rulesOf({ packs, place }: Club): string {
@@ -26,20 +23,19 @@ export function rulesOf({ packs, place }: Club): string {
  * @param rules rulesOf() the club: made once for a list
  */
 export function preparedFor(
-  { aircraftId, facts }: StoredAircraft,
-  { packs }: Club,
+  { facts }: Pick<StoredAircraft, 'facts'>,
+  { packs }: Pick<Club, 'packs'>,
   rules: string,
   now: Instant,
 ): { readonly prepared: Prepared; readonly present: Instant } {
-  const known = kept.get(aircraftId);
-  if (known?.facts === facts && known.rules === rules) {
+  const known = kept.get(facts);
+  if (known?.rules === rules) {
     const { prepared } = known;
     // A clock that was set back does not take the aircraft back before what it knows.
     return { prepared, present: now > prepared.knownAt ? now : prepared.knownAt };
   }
   const present = presentFor(facts, now);
   const prepared = prepare(facts, packs, present);
-  if (kept.size >= MOST) kept.clear();
-  kept.set(aircraftId, { facts, rules, prepared });
+  kept.set(facts, { rules, prepared });
   return { prepared, present };
 }
