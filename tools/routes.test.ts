@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { OTHER_KINDS } from '../src/db/aircraft/other-kinds';
 import { ACT_NAMES, ACTS, may, RECORDS_THAT_OPEN } from '../src/contracts/kernel/permissions';
-import { ROLES } from '../src/contracts/club/people';
+import { ROLES } from '../src/contracts/club/roles';
 import { ROUTE_NAMES, ROUTES, type Route } from '../src/contracts/kernel/routes';
 
 /** Every method of every route file, as `GET /api/line`, with the text of its file. */

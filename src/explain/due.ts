@@ -3,7 +3,8 @@ import { hoursFromSeconds } from '../core/quantities/hours';
 import type { AircraftFacts } from '../core/records/facts';
 import type { Interval } from '../core/records/maintenance/interval';
 import type { CivilDate } from '../core/time/civil-date';
-import { dateText, list, meterText, readingText } from './formats';
+import { meterText, readingText } from './formats';
+import { dateText, list } from './wording';
 import { INSPECTION_NAMES, METER_NAMES_IN_WORDS } from './names';
 
 /** What is due: how often, when it was last done, when it is due next, and how that was calculated. */

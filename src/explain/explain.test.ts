@@ -10,17 +10,8 @@ import { zone } from '../core/time/zone';
 import { tellConstraint, tellReasons } from './constraint';
 import { decisionDocument } from './decision-document';
 import { tellFlight } from './flight';
-import {
-  clockText,
-  dateText,
-  hoursLeftText,
-  hoursOverText,
-  list,
-  momentText,
-  readingText,
-  sentenceCase,
-  timeLeftText,
-} from './formats';
+import { clockText, hoursLeftText, hoursOverText, momentText, readingText, timeLeftText } from './formats';
+import { dateText, list, sentenceCase } from './wording';
 import { ACT_NAMES, entitledText, sourceText } from './remedies';
 import { limitName } from './limits';
 import { CERTIFICATE_NAMES, FAULT_NAMES } from './names';

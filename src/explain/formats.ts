@@ -4,16 +4,9 @@ import { QUANTITIES, type Quantity } from '../core/records/walkround/measurement
 import { isHourMeter, type Meter } from '../core/records/meters/meters';
 import { decimalVolume, type Volume, type VolumeUnit } from '../core/quantities/volume';
 import type { Cap } from '../core/rules/parts/constraint';
+import { dateText } from './wording';
 import { instantText, type Instant } from '../core/time/instant';
 import { wallClock, type ZoneId } from '../core/time/zone';
-
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-
-/** `31 Mar 2026`. */
-export function dateText(date: CivilDate): string {
-  const [year, month, day] = date.split('-');
-  return `${Number(day)} ${MONTHS[Number(month) - 1] ?? ''} ${year ?? ''}`;
-}
 
 /** `24 Nov 2026 09:42`, on the field's clock. */
 export function momentText(moment: Instant, zone: ZoneId): string {
@@ -52,24 +45,6 @@ export function timeLeftText(milliseconds: number): string {
   if (wholeHours < 48) return `${wholeHours} h`;
   const days = Math.floor(wholeHours / 24);
   return days < 2 * 366 ? `${days} days` : `${Math.floor(days / 366)} years`;
-}
-
-/** 'a', 'a and b', 'a, b and c'. */
-export function list(parts: readonly string[], last = 'and'): string {
-  return parts.length < 2
-    ? (parts[0] ?? '')
-    : `${parts.slice(0, -1).join(', ')} ${last} ${parts[parts.length - 1] ?? ''}`;
-}
-
-/** `a tow hook`, `an artificial horizon`; names that take no article as they are. */
-export function withArticle(name: string): string {
-  if (/^(navigation equipment|ADS-B Out|flotation gear)/.test(name)) return name;
-  return /^([aeio]|ELT)/.test(name) ? `an ${name}` : `a ${name}`;
-}
-
-/** First letter in capitals. */
-export function sentenceCase(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 /** `1100.0 h` or `312`: what a meter shows, by its kind. */

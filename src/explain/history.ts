@@ -3,7 +3,7 @@ import { DOCUMENT_KINDS } from '../core/records/documents/document';
 import type { LedgerAct } from '../core/records/ledger-act';
 import { placeOnAircraft } from '../core/walkround/place';
 import { parseCivilDate } from '../core/time/civil-date';
-import { dateText, list, sentenceCase } from './formats';
+import { dateText, list, sentenceCase } from './wording';
 import { CERTIFICATE_NAMES, DOCUMENT_NAMES } from './names';
 
 const WORK_NAMES: Readonly<Record<string, string>> = {

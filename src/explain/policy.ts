@@ -24,10 +24,15 @@ const CLOSES: Words = {
     `every flight once the engine uses more than ${(thousandths / 1000).toFixed(2)} US qt of oil an hour, until a mechanic has looked`,
 };
 
+/** What one of a club's choices closes beyond the regulation; null where it is the regulation's own. */
+export function policyEffect(policy: ClubPolicyParameters, name: keyof ClubPolicyParameters): string | null {
+  return policy[name] === REGULATION_POLICY[name]
+    ? null
+    : (CLOSES[name] as (value: unknown) => string)(policy[name]);
+}
+
 /** What a club's choices close beyond the regulation, one line each; none where they are the regulation's own. */
 export function policyCloses(policy: ClubPolicyParameters): readonly string[] {
   const names = Object.keys(CLOSES) as readonly (keyof ClubPolicyParameters)[];
-  return names
-    .filter((name) => policy[name] !== REGULATION_POLICY[name])
-    .map((name) => (CLOSES[name] as (value: unknown) => string)(policy[name]));
+  return names.map((name) => policyEffect(policy, name)).filter((effect) => effect !== null);
 }

@@ -7,7 +7,7 @@ import { RAMP } from './reasons/ramp';
 import type { ReasonWords, Tellers, Tense } from './reasons/teller';
 import { DIMENSIONS } from '../core/envelope/dimensions';
 import { isWithin, usesIn } from '../core/envelope/use-set';
-import { list } from './formats';
+import { list } from './wording';
 import { USE_NAMES } from './names';
 import { usesText } from './uses-text';
 

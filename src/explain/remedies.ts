@@ -1,5 +1,5 @@
 import type { Act, Entitled, Remedy, Source } from '../core/rules/parts/constraint';
-import { list } from './formats';
+import { list } from './wording';
 import {
   CERTIFICATE_NAMES,
   DOCUMENT_NAMES,

@@ -1,7 +1,8 @@
 import type { Decision, FlightAnswer } from '../core/decision/decision';
 import type { RemedyPlans } from '../core/decision/remedy-plans';
 import type { ZoneId } from '../core/time/zone';
-import { capText, list, momentText, sentenceCase } from './formats';
+import { capText, momentText } from './formats';
+import { list, sentenceCase } from './wording';
 import { asOne, byReason, type OneReason } from './constraint';
 import { tellFlight } from './flight';
 import { leftText, limitName } from './limits';

@@ -1,7 +1,7 @@
 import { DIMENSION_NAMES, DIMENSIONS, type Box, type Dimension } from '../core/envelope/dimensions';
 import { ORDINARY_USES } from '../core/envelope/ordinary';
 import { intersection, isWithin, overlaps, usesIn, type UseSet } from '../core/envelope/use-set';
-import { list } from './formats';
+import { list } from './wording';
 import { USE_NAMES } from './names';
 
 /** How a limit to some values of a dimension is said after 'needed …'; a limit that has no words here is not told. */

@@ -9,7 +9,7 @@ import {
 import { MAINTENANCE_USES, ORDINARY_USES, POSITIONING } from '../core/envelope/ordinary';
 import { intersection, isEmpty, isWithin, overlaps, usesIn, type UseSet } from '../core/envelope/use-set';
 import type { Pane, PaneState, Sill, WindowPicture } from '../core/envelope/window-picture';
-import { list } from './formats';
+import { list } from './wording';
 import { USE_NAMES } from './names';
 
 const PANE_NAMES: Readonly<Record<Pane, string>> = {

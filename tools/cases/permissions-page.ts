@@ -1,4 +1,4 @@
-import { ROLES } from '../../src/contracts/club/people';
+import { ROLES } from '../../src/contracts/club/roles';
 import { ACT_NAMES, ACTS, RECORDS_THAT_OPEN, type Opens } from '../../src/contracts/kernel/permissions';
 import { ROUTE_NAMES, ROUTES, type Route } from '../../src/contracts/kernel/routes';
 

@@ -10,7 +10,7 @@ import { findDiscrepancy, insertRectification } from '@/db/findings/discrepancie
 import { appendToLedger, readHistory } from '@/db/kernel/ledger';
 import { notifyChange } from '@/db/kernel/notify';
 import { FAULT_NAMES } from '@/explain/names';
-import { list, sentenceCase } from '@/explain/formats';
+import { list, sentenceCase } from '@/explain/wording';
 import { onlyTheSame, requestDigest } from '../kernel/repeat';
 import { ownCertificate, passwordRefusal } from '../kernel/signing';
 import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from '../kernel/command';

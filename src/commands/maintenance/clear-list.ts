@@ -3,7 +3,7 @@ import { authorityFor, signatureFaults } from '@/core/records/club/certificate';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
 import { insertOthers } from '@/db/aircraft/other-records';
-import { list } from '@/explain/formats';
+import { list } from '@/explain/wording';
 import { FAULT_NAMES } from '@/explain/names';
 import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';

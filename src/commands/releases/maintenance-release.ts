@@ -6,7 +6,7 @@ import { authorityOf } from '@/core/rules/register';
 import type { CivilDate } from '@/core/time/civil-date';
 import { civilDateAt } from '@/core/time/zone';
 import { findOther, insertOthers } from '@/db/aircraft/other-records';
-import { list } from '@/explain/formats';
+import { list } from '@/explain/wording';
 import { FAULT_NAMES } from '@/explain/names';
 import { changeAircraft, laterThan, type Changing } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';

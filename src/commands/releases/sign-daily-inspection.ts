@@ -6,7 +6,7 @@ import { civilDateAt } from '@/core/time/zone';
 import { dayBefore } from '@/db/releases/day-before';
 import { findOther, insertOthers } from '@/db/aircraft/other-records';
 import type { Plain } from '@/core/decision/canonical';
-import { list } from '@/explain/formats';
+import { list } from '@/explain/wording';
 import { FAULT_NAMES } from '@/explain/names';
 import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';

@@ -1,19 +1,8 @@
 import { z } from 'zod';
 import { CERTIFICATE_KINDS } from '../../core/records/club/certificate';
 import { emailSchema } from './founding';
+import { ROLES } from './roles';
 import { certificateNumberSchema, dateSchema, idSchema, textSchema } from '../kernel/scalars';
-
-/** What somebody may be in a club. A role permits screens; a certificate permits signatures. */
-export const ROLES = [
-  'administrator',
-  'dispatcher',
-  'instructor',
-  'mechanic',
-  'safety-officer',
-  'renter',
-  'student',
-] as const;
-export type Role = (typeof ROLES)[number];
 
 const roles = z
   .array(z.enum(ROLES))

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { parseVolume, VOLUME_UNITS } from '../../core/quantities/volume';
+import { parseVolume } from '../../core/quantities/volume';
 import { METER_NAMES, METERS, type Meter } from '../../core/records/meters/meters';
+import { AMOUNT_UNITS } from './amounts';
 import { hoursSchema, idSchema, revisionSchema, textSchema, wallTimeSchema } from '../kernel/scalars';
 
 const shown = z.string().trim().max(12, 'expected a reading such as 4177.5');
@@ -9,11 +10,10 @@ const readings = z.array(z.strictObject({ dial: idSchema('expected a meter'), sh
 const accepted = z.array(z.string().max(200)).max(40);
 
 /** An amount of fuel or oil as people say it. */
-export const AMOUNT_UNITS = Object.keys(VOLUME_UNITS) as readonly (keyof typeof VOLUME_UNITS)[];
 const amount = z
   .strictObject({
     amount: z.string().trim().max(12),
-    unit: z.enum(AMOUNT_UNITS as [keyof typeof VOLUME_UNITS, ...(keyof typeof VOLUME_UNITS)[]]),
+    unit: z.enum(AMOUNT_UNITS),
     grade: z.enum(['leaded', 'unleaded', 'jet']).nullable(),
   })
   .transform((given, context) => {
@@ -32,7 +32,7 @@ const amount = z
 const measured = z
   .strictObject({
     amount: z.string().trim().max(12),
-    unit: z.enum(AMOUNT_UNITS as [keyof typeof VOLUME_UNITS, ...(keyof typeof VOLUME_UNITS)[]]),
+    unit: z.enum(AMOUNT_UNITS),
   })
   .transform(({ amount: text, unit }, context) => {
     const volume = parseVolume(text, unit);

@@ -1,4 +1,4 @@
-import { ROLES, type Role } from '../club/people';
+import { ROLES, type Role } from '../club/roles';
 
 /**
  * Who may do what: the only table that says so. Commands ask it, routes and screens ask it, docs/security.md and the hostile runs are made from it.

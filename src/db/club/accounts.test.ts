@@ -5,7 +5,7 @@ import { foundClub } from '@/commands/club/found-club';
 import { changeRoles } from '@/commands/club/members';
 import { cleanCase } from '@/testing/clean-case';
 import { good, testClub } from '@/testing/database';
-import type { Role } from '@/contracts/club/people';
+import type { Role } from '@/contracts/club/roles';
 import { asPerson } from '../kernel/club-transaction';
 import { chooseClub, whoHas } from './accounts';
 

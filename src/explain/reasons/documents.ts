@@ -1,5 +1,5 @@
 import type { ReasonCode } from '../../core/rules/parts/reason';
-import { dateText } from '../formats';
+import { dateText } from '../wording';
 import { CATEGORY_NAMES, DOCUMENT_NAMES, ENDING_NAMES, PARTICULAR_NAMES } from '../names';
 import { ends, UNSEEN, words, type Tellers } from './teller';
 

@@ -1,5 +1,6 @@
 import type { InoperativeCause, ReasonCode } from '../../core/rules/parts/reason';
-import { capText, dateText, list, readingText, sentenceCase, withArticle } from '../formats';
+import { capText, readingText } from '../formats';
+import { dateText, list, sentenceCase, withArticle } from '../wording';
 import { CAUSE_NAMES, CLASS_MEANINGS, EQUIPMENT_NAMES, LIST_NAMES } from '../names';
 import { ends, unsure, words, type Tellers, faultsText } from './teller';
 

@@ -2,7 +2,8 @@ import type { ReasonCode } from '../../core/rules/parts/reason';
 import { hours } from '../../core/quantities/hours';
 import type { ReasonWords } from './teller';
 import type { DiscountedEntry } from '../../core/records/maintenance/inspection';
-import { dateText, hoursOverText, list, meterText, minutesText, readingText, sentenceCase } from '../formats';
+import { hoursOverText, meterText, minutesText, readingText } from '../formats';
+import { dateText, list, sentenceCase } from '../wording';
 import { INSPECTION_NAMES, ITEM_KIND_NAMES, METER_NAMES_IN_WORDS, WORK_EFFECT_NAMES } from '../names';
 import { discountedText, unsure, words, type Tellers, type Tense, faultsText } from './teller';
 

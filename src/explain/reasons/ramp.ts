@@ -1,16 +1,8 @@
 import type { Contradiction } from '../../core/records/contradictions';
 import type { FuelGrade } from '../../core/records/walkround/measurement';
 import type { ReasonCode } from '../../core/rules/parts/reason';
-import {
-  capText,
-  list,
-  measureText,
-  readingText,
-  sentenceCase,
-  sinceText,
-  volumeText,
-  withArticle,
-} from '../formats';
+import { capText, measureText, readingText, sinceText, volumeText } from '../formats';
+import { list, sentenceCase, withArticle } from '../wording';
 import { QUANTITY_NAMES_IN_WORDS, RIGGING_GAPS, ROPE_FAULT_NAMES, SAMPLE_NAMES } from '../names';
 import { words, type Tellers } from './teller';
 

@@ -1,6 +1,6 @@
 import type { Reason, ReasonCode } from '../../core/rules/parts/reason';
 import type { DiscountedEntry } from '../../core/records/maintenance/inspection';
-import { dateText, list } from '../formats';
+import { dateText, list } from '../wording';
 import { FAULT_NAMES, INSPECTION_NAMES } from '../names';
 
 type Fault = keyof typeof FAULT_NAMES;

@@ -1,6 +1,6 @@
 import type { DecidedConstraint, LimitAhead } from '@/core/decision/decision';
 import { tellDue } from '@/explain/due';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { entitledText } from '@/explain/remedies';
 import { leftText, limitName } from '@/explain/limits';
 import type { DueRow } from './folder-view';

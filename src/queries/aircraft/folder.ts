@@ -42,7 +42,8 @@ import { boxesOf } from '@/db/meters/meter-boxes';
 import { latestReadings } from '@/db/meters/readings';
 import { shownText } from '@/explain/counter';
 import { signedText } from '@/explain/for-reader';
-import { dateText, list, meterText, momentText, readingText, sentenceCase } from '@/explain/formats';
+import { meterText, momentText, readingText } from '@/explain/formats';
+import { dateText, list, sentenceCase } from '@/explain/wording';
 import {
   CERTIFICATE_NAMES,
   COUNTED,

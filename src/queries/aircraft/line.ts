@@ -16,7 +16,8 @@ import { flightsBetween, type StoredFlight } from '@/db/flights/planned-flights'
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { tellReasons, type ConstraintWords } from '@/explain/constraint';
 import { tellFlight } from '@/explain/flight';
-import { clockText, momentText, sentenceCase } from '@/explain/formats';
+import { clockText, momentText } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { leftText, limitName } from '@/explain/limits';
 import { NOT_CHECKED_NAMES } from '@/explain/names';
 import { availabilityText, windowText } from '@/explain/window-text';

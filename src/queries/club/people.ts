@@ -8,7 +8,8 @@ import { readClub } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { openOffers, readInvitations } from '@/db/club/invitations';
 import { readCertificates, readMembers } from '@/db/club/people';
-import { dateText, momentText, sentenceCase } from '@/explain/formats';
+import { momentText } from '@/explain/formats';
+import { dateText, sentenceCase } from '@/explain/wording';
 import { CERTIFICATE_NAMES } from '@/explain/names';
 
 /** A certificate as the list shows it: whether somebody may sign by it today, or why not. */

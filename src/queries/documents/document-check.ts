@@ -1,6 +1,6 @@
 import { DOCUMENT_KINDS, type DocumentKind } from '@/core/records/documents/document';
 import type { Particulars } from '@/core/records/aircraft/aircraft';
-import { dateText, sentenceCase } from '@/explain/formats';
+import { dateText, sentenceCase } from '@/explain/wording';
 import { DOCUMENT_NAMES } from '@/explain/names';
 import { findByRegistration, documentsOf } from '@/db/aircraft/aircraft-documents';
 import { storedDate } from '@/db/kernel/checked-values';

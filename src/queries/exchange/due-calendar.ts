@@ -6,7 +6,7 @@ import { civilDateAt } from '@/core/time/zone';
 import { readClub } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { tellDue } from '@/explain/due';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { limitName } from '@/explain/limits';
 import { tellDecided } from '@/explain/reasons';
 import { entitledText } from '@/explain/remedies';

@@ -9,7 +9,7 @@ import { findByRegistration, listAircraft } from '@/db/aircraft/aircraft-documen
 import { readClub, type Club } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { othersOfKind } from '@/db/aircraft/other-records';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { lastReport, type LastReport } from '../flights/last-report';
 
 /** The aircraft that a finding can be reported on. */

@@ -13,7 +13,8 @@ import { dayBefore } from '@/db/releases/day-before';
 import { othersOfKind } from '@/db/aircraft/other-records';
 import { shownText } from '@/explain/counter';
 import { signedText } from '@/explain/for-reader';
-import { dateText, readingText } from '@/explain/formats';
+import { readingText } from '@/explain/formats';
+import { dateText } from '@/explain/wording';
 
 interface OwnCertificate {
   readonly id: string;

@@ -10,7 +10,7 @@ import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { EQUIPMENT_KINDS, type EquipmentKind } from '@/core/records/aircraft/equipment';
 import { HOUR_METERS, type HourMeter } from '@/core/records/meters/meters';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { EQUIPMENT_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Facts } from '@/queries/aircraft/facts';
 import { FormDay } from '../kit/day-field';

@@ -3,12 +3,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
-import Tab from '@mui/material/Tab';
-import Tabs from '@mui/material/Tabs';
 import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
 import Link from '../kit/link';
+import { PartTabs } from '../kit/page-parts';
 
 const PARTS = {
   now: 'Now',
@@ -95,25 +94,11 @@ export function AircraftHead({ page, part }: { readonly page: AircraftPage; read
           </Button>
         </Stack>
       </Stack>
-      <Tabs
-        value={part}
-        variant="scrollable"
-        scrollButtons="auto"
-        aria-label={`Parts of ${page.registration}’s folder`}
-        sx={{ borderBottom: '1px solid var(--rule)', mt: 0.5 }}
-      >
-        {Object.entries(PARTS).map(([name, words]) => (
-          <Tab
-            key={name}
-            component="a"
-            href={`#${name}`}
-            value={name}
-            id={`tab-${name}`}
-            aria-controls={`part-${name}`}
-            label={name === 'now' && page.reasons.length > 0 ? `${words} (${page.reasons.length})` : words}
-          />
-        ))}
-      </Tabs>
+      <PartTabs
+        names={page.reasons.length > 0 ? { ...PARTS, now: `${PARTS.now} (${page.reasons.length})` } : PARTS}
+        part={part}
+        label={`Parts of ${page.registration}’s folder`}
+      />
     </Box>
   );
 }

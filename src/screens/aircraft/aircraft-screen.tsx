@@ -7,22 +7,26 @@ import type { Folder } from '@/queries/aircraft/folder-view';
 import { useHash, useSecondInAddress } from '../data/address';
 import { useLive, useRenewalAt } from '../data/live';
 import { useAircraft, useFolder, useMe } from '../data/queries';
-import { Papers } from '../documents/documents';
 import { PapersInShort } from '../documents/papers-in-short';
-import { Vouching } from '../documents/vouching';
 import { ClosedFindings, OpenFindings } from '../findings/findings';
-import { Marks } from '../findings/marks';
-import { Flights } from '../flights/flights';
+import { lazily } from '../kit/lazily';
+import { PartPanels } from '../kit/page-parts';
 import { DueList } from '../maintenance/due-list';
-import { Logbook } from '../maintenance/logbook';
-import { Meters } from '../meters/meters';
-import { ReleasePart } from '../releases/release-part';
 import { Coming } from '../shell/coming';
 import { DeskPage, DeskWaiting } from '../shell/desk-page';
 import { Reasons } from '../shell/reasons';
 import { AircraftHead, partOf, type PartName } from './aircraft-head';
-import { Rules } from './rules-part';
-import { Story } from './story-part';
+
+// What is behind the first part, and what is there seldom, comes when somebody looks at it.
+const Papers = lazily(() => import('../documents/documents').then((module) => module.Papers));
+const Vouching = lazily(() => import('../documents/vouching').then((module) => module.Vouching));
+const Marks = lazily(() => import('../findings/marks').then((module) => module.Marks));
+const Flights = lazily(() => import('../flights/flights').then((module) => module.Flights));
+const Logbook = lazily(() => import('../maintenance/logbook').then((module) => module.Logbook));
+const Meters = lazily(() => import('../meters/meters').then((module) => module.Meters));
+const ReleasePart = lazily(() => import('../releases/release-part').then((module) => module.ReleasePart));
+const Rules = lazily(() => import('./rules-part').then((module) => module.Rules));
+const Story = lazily(() => import('./story-part').then((module) => module.Story));
 
 /** Two columns where there is room, one under another where there is not. */
 function Two({ children }: { readonly children: ReactNode }) {
@@ -63,6 +67,9 @@ function Why({ page }: { readonly page: AircraftPage }) {
   );
 }
 
+const isAnythingWaiting = ({ logbook, waitingDocuments, waitingReleases }: Folder): boolean =>
+  waitingDocuments.length + waitingReleases.length > 0 || logbook.some(({ waits }) => waits);
+
 /** What each part of the page holds. */
 function partsOf({
   page,
@@ -79,7 +86,7 @@ function partsOf({
         <Why page={page} />
         <Two>
           <div>
-            <Vouching folder={folder} />
+            {isAnythingWaiting(folder) ? <Vouching folder={folder} /> : null}
             <DueList folder={folder} page={page} />
           </div>
           <div>
@@ -138,18 +145,7 @@ function Aircraft({ registration }: { readonly registration: string | null }) {
           <Coming query={folderQuery} what="the folder" />
         </>
       ) : (
-        // What was typed in a part stays while another is looked at.
-        Object.entries(partsOf({ page, folder, roles: me?.roles ?? [] })).map(([name, content]) => (
-          <Box
-            key={name}
-            role="tabpanel"
-            id={`part-${name}`}
-            aria-labelledby={`tab-${name}`}
-            hidden={name !== part}
-          >
-            {content}
-          </Box>
-        ))
+        <PartPanels parts={partsOf({ page, folder, roles: me?.roles ?? [] })} part={part} />
       )}
     </DeskPage>
   );

@@ -11,7 +11,7 @@ import { Controller, useFieldArray, useForm, useWatch } from 'react-hook-form';
 import { unitsOf } from '@/core/quantities/measure';
 import { CATEGORIES, IFR_NAVIGATION } from '@/core/records/aircraft/aircraft';
 import { FUEL_GRADES, QUANTITIES, QUANTITY_NAMES } from '@/core/records/walkround/measurement';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { CATEGORY_NAMES, QUANTITY_NAMES_IN_WORDS } from '@/explain/names';
 import type { Facts } from '@/queries/aircraft/facts';
 import { FormDay } from '../kit/day-field';

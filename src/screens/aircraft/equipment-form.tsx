@@ -11,7 +11,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { listedAs, type EquipmentInput } from '@/contracts/aircraft/aircraft-entry';
 import { EQUIPMENT_KINDS, type EquipmentKind } from '@/core/records/aircraft/equipment';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { EQUIPMENT_NAMES } from '@/explain/names';
 import type { Facts } from '@/queries/aircraft/facts';
 import { DayField } from '../kit/day-field';

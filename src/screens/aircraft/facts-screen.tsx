@@ -7,16 +7,25 @@ import { useLive } from '../data/live';
 import { useFacts } from '../data/queries';
 import Link from '../kit/link';
 import { More } from '../kit/more';
+import { lazily } from '../kit/lazily';
 import { DeskPage, DeskWaiting } from '../shell/desk-page';
-import { Ads } from './ad-form';
-import { ClubDocumentForm } from './club-document-form';
-import { DatabaseForm } from './database-form';
-import { DescriptionForm } from './description-form';
-import { EltForm } from './elt-form';
-import { EquipmentForm } from './equipment-form';
-import { Items } from './list-forms';
-import { RiggingForm } from './rigging-form';
-import { VorCheckForm } from './vor-check-form';
+
+// Forms come when somebody opens them.
+const Ads = lazily(() => import('./ad-form').then((module) => module.Ads), 200);
+const ClubDocumentForm = lazily(
+  () => import('./club-document-form').then((module) => module.ClubDocumentForm),
+  200,
+);
+const DatabaseForm = lazily(() => import('./database-form').then((module) => module.DatabaseForm), 200);
+const DescriptionForm = lazily(
+  () => import('./description-form').then((module) => module.DescriptionForm),
+  200,
+);
+const EltForm = lazily(() => import('./elt-form').then((module) => module.EltForm), 200);
+const EquipmentForm = lazily(() => import('./equipment-form').then((module) => module.EquipmentForm), 200);
+const Items = lazily(() => import('./list-forms').then((module) => module.Items), 200);
+const RiggingForm = lazily(() => import('./rigging-form').then((module) => module.RiggingForm), 200);
+const VorCheckForm = lazily(() => import('./vor-check-form').then((module) => module.VorCheckForm), 200);
 
 /** One kind of facts: closed where there is something on record already, open where there is nothing. */
 function Part({

@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { COUNTERS, HOUR_METERS, isHourMeter, METER_NAMES, type Meter } from '@/core/records/meters/meters';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import { figure } from './use-fact';
 

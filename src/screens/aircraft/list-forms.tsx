@@ -17,7 +17,7 @@ import {
   type ItemBasis,
   type ItemKind,
 } from '@/core/records/maintenance/maintenance-item';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { ITEM_KIND_NAMES } from '@/explain/names';
 import type { FactLine, Facts } from '@/queries/aircraft/facts';
 import { FormDay } from '../kit/day-field';

@@ -12,7 +12,7 @@ import {
   useForm,
 } from 'react-hook-form';
 import type { FactInput } from '@/contracts/aircraft/aircraft-entry';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import type { FactLine, Facts } from '@/queries/aircraft/facts';
 import { FormDay } from '../kit/day-field';
 import { FieldGrid, PlainList } from '../kit/layout';

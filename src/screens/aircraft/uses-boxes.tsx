@@ -6,7 +6,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
 import { DIMENSION_NAMES, DIMENSIONS, type Dimension } from '@/core/envelope/dimensions';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { PURPOSE_NAMES } from '@/explain/names';
 
 /** Uses as a form holds them: for each dimension the values that are ticked. */

@@ -1,45 +1,17 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
-import { ROLES, type Role } from '@/contracts/club/people';
+import type { Role } from '@/contracts/club/roles';
 import { FieldGrid } from '../kit/layout';
 import { OnceLink } from './once-link';
-import { roleName, useAct } from './people-acts';
+import { useAct } from './people-acts';
+import { RoleTicks } from './role-ticks';
 
-export function RoleTicks({
-  value,
-  onChange,
-}: {
-  readonly value: readonly Role[];
-  readonly onChange: (roles: Role[]) => void;
-}) {
-  return (
-    <div role="group" aria-label="Roles">
-      {ROLES.map((role) => (
-        <FormControlLabel
-          key={role}
-          control={
-            <Checkbox
-              size="small"
-              checked={value.includes(role)}
-              onChange={(_, on) => {
-                onChange(ROLES.filter((one) => (one === role ? on : value.includes(one))));
-              }}
-            />
-          }
-          label={roleName(role)}
-        />
-      ))}
-    </div>
-  );
-}
-
+/** The form that admits somebody and makes their link. */
 export function Admit() {
   const { act, trouble } = useAct();
   const [made, setMade] = useState<{ readonly path: string; readonly name: string } | null>(null);

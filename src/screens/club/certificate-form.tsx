@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { CERTIFICATE_CHOICES } from '@/explain/names';
 import type { PersonLine } from '@/queries/club/people';
 import { FormDay } from '../kit/day-field';

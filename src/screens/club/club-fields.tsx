@@ -18,7 +18,7 @@ import { Controller, useFormContext, useWatch } from 'react-hook-form';
 import { REGULATION_POLICY, USUAL_POLICY, policyFrom } from '@/core/rules/packs/club-policy';
 import { usPart91 } from '@/core/rules/packs/us-part91';
 import { ACTS } from '@/core/rules/parts/constraint';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { policyCloses } from '@/explain/policy';
 import { ACT_NAMES } from '@/explain/remedies';
 import { FieldGrid } from '../kit/layout';

@@ -1,264 +1,143 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import TextField from '@mui/material/TextField';
-import Typography from '@mui/material/Typography';
-import { useState } from 'react';
-import { FormProvider, useForm, useWatch } from 'react-hook-form';
-import { clubPolicy } from '@/core/rules/packs/club-policy';
-import { sentenceCase } from '@/explain/formats';
-import type { ClubPage, ClubTrial } from '@/queries/club/club';
-import { GateMark } from '@/ui/gate-mark';
-import { Refusal, send } from '../data/fetching';
+import type { ClubEntryInput } from '@/contracts/club/founding';
+import { clubPolicy, policyFrom, type ClubPolicyParameters } from '@/core/rules/packs/club-policy';
+import type { ParameterSpec } from '@/core/rules/packs/pack';
+import { usPart91 } from '@/core/rules/packs/us-part91';
+import { policyEffect } from '@/explain/policy';
+import { sentenceCase } from '@/explain/wording';
 import { useClub } from '../data/queries';
-import { FieldGrid } from '../kit/layout';
+import { lazily } from '../kit/lazily';
 import { More } from '../kit/more';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
-import { FieldFields, RuleFields } from './club-fields';
-import { clubOf, formOf, placeInForm, type ClubForm } from './club-values';
+import { Opener } from '../kit/opener';
+import { Section } from '../kit/section';
+import { Coming } from '../shell/coming';
 
-interface Fields extends ClubForm {
-  readonly why: string;
-  readonly password: string;
+const ChangeClub = lazily(() => import('./change-club').then((module) => module.ChangeClub), 480);
+
+/** A choice of the club: its name, what was chosen, and what that does. */
+interface Choice {
+  readonly title: string;
+  readonly value: string;
+  readonly does: string;
 }
 
-/** What a change would change, aircraft by aircraft. */
-function Trial({ trial }: { readonly trial: ClubTrial }) {
-  if (trial.aircraft === 0)
-    return <Typography role="status">There is no aircraft yet that it would change.</Typography>;
-  if (trial.rows.length === 0)
-    return (
-      <Typography role="status">
-        Of {trial.aircraft} aircraft none would be answered otherwise just now. Dates, daylight and flights to
-        come may be.
-      </Typography>
-    );
-  return (
-    <div role="status">
-      <Box component="p" sx={{ m: '0 0 6px' }}>
-        Of {trial.aircraft} aircraft {trial.rows.length} would be answered otherwise just now:
-      </Box>
-      <Table sx={{ bgcolor: 'var(--card)' }}>
-        <TableHead className="small">
-          <TableRow>
-            {['Aircraft', 'Now', 'Then', 'What comes, and what goes'].map((name) => (
-              <TableCell key={name}>{name}</TableCell>
-            ))}
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {trial.rows.map(({ registration, before, after, comes, goes }) => (
-            <TableRow key={registration}>
-              <TableCell component="th" scope="row" className="figure">
-                {registration}
-              </TableCell>
-              <TableCell>
-                <GateMark verdict={before} size={18} /> {before}
-              </TableCell>
-              <TableCell>
-                <GateMark verdict={after} size={18} /> {after}
-              </TableCell>
-              <TableCell>
-                {comes.map((reason) => (
-                  <div key={reason}>+ {reason}</div>
-                ))}
-                {goes.map((reason) => (
-                  <div key={reason}>
-                    − <s>{reason}</s>
-                  </div>
-                ))}
-              </TableCell>
-            </TableRow>
-          ))}
-        </TableBody>
-      </Table>
-    </div>
-  );
-}
-
-function ChangeClub({ page, onDone }: { readonly page: ClubPage; readonly onDone: () => void }) {
-  const [changeId] = useState(() => crypto.randomUUID());
-  const [seen, setSeen] = useState(page.changes);
-  const { refetch } = useClub();
-  const { sign, trouble } = useSigned();
-  const [trial, setTrial] = useState<{ readonly of: string; readonly told: ClubTrial } | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
-  const form = useForm<Fields>({ defaultValues: { ...formOf(page.club), why: '', password: '' } });
-  const {
-    register,
-    handleSubmit,
-    setError,
-    formState: { errors, isSubmitting },
-  } = form;
-  const tell = (path: string, message: string) => {
-    const place = placeInForm(path) ?? (path === 'why' || path === 'password' ? path : null);
-    if (place !== null) setError(place, { message });
-  };
-  const look = async (given: Fields): Promise<boolean> => {
-    setFault(null);
-    try {
-      setTrial({
-        of: JSON.stringify(clubOf(given)),
-        told: await send<ClubTrial>('/api/club/trial', { club: clubOf(given) }),
-      });
-      return true;
-    } catch (error) {
-      setTrial(null);
-      if (error instanceof Refusal)
-        for (const { path, message } of error.details.problems ?? []) tell(path, message);
-      setFault(error instanceof Error ? error.message : 'That did not work. Try again.');
-      return false;
-    }
-  };
-  const submit = async (given: Fields) => {
-    // Nobody signs for something else than what was shown to them.
-    if (trial?.of !== JSON.stringify(clubOf(given))) {
-      await look(given);
-      return;
-    }
-    if (given.why.trim() === '') {
-      setError('why', { message: 'Say why: it stands in every aircraft’s history.' });
-      return;
-    }
-    if (given.password === '') {
-      setError('password', { message: 'Sign with your password.' });
-      return;
-    }
-    if (
-      await sign(
-        '/api/club',
-        { changeId, seen, club: clubOf(given), why: given.why, password: given.password },
-        tell,
-      )
-    ) {
-      onDone();
-      return;
-    }
-    // Where somebody else was first, what they changed is shown above, and what this would change is looked at once more.
-    const stands = (await refetch()).data?.changes ?? seen;
-    if (stands !== seen) {
-      setSeen(stands);
-      setTrial(null);
-    }
-  };
-  const shown = useWatch({ control: form.control }) as Fields;
-  const current = trial?.of === JSON.stringify(clubOf(shown));
-  return (
-    <FormProvider {...form}>
-      <Stack
-        component="form"
-        spacing={1.75}
-        noValidate
-        onSubmit={(event) => {
-          void handleSubmit(submit)(event);
-        }}
-        aria-label="Field and rules"
-        sx={{ borderTop: '1px solid var(--rule)', pt: 1.5, mb: 2.5 }}
-      >
-        <b>Field and rules</b>
-        <FieldFields />
-        <RuleFields />
-        {page.ownRules > 0 ? (
-          <Typography className="small">
-            The club’s {page.ownRules} own {page.ownRules === 1 ? 'rule stands' : 'rules stand'} as they are.
-          </Typography>
-        ) : null}
-        {trial !== null && current ? <Trial trial={trial.told} /> : null}
-        {trial !== null && current ? (
-          <FieldGrid least={280}>
-            <TextField
-              label="Why it changes"
-              {...register('why')}
-              error={errors.why !== undefined}
-              helperText={errors.why?.message ?? 'Stands in every aircraft’s history.'}
-            />
-            <TextField
-              label="Your password, to sign it"
-              type="password"
-              autoComplete="current-password"
-              {...register('password')}
-              error={errors.password !== undefined}
-              helperText={errors.password?.message}
-            />
-          </FieldGrid>
-        ) : null}
-        {fault === null ? null : (
-          <Alert severity="error" role="alert">
-            {fault}
-          </Alert>
-        )}
-        <SignedTrouble trouble={trouble} />
-        <Stack direction="row" spacing={1}>
-          <Button type="submit" variant={current ? 'contained' : 'outlined'} disabled={isSubmitting}>
-            {current ? 'Sign the change' : 'See what it would change'}
-          </Button>
-          <Button onClick={onDone}>Leave it as it is</Button>
-        </Stack>
-      </Stack>
-    </FormProvider>
-  );
-}
-
-const policyWords = (policy: object): string =>
-  Object.entries(clubPolicy.parameters)
-    .map(([name, spec]) => {
-      const value = (policy as Readonly<Record<string, unknown>>)[name];
-      return `${spec.title}: ${spec.kind === 'word' ? String(value).replaceAll('-', ' ') : `${String(value)} ${spec.unit}`}`;
-    })
-    .join('. ');
 const side = (value: number, positive: string, negative: string): string =>
   `${Math.abs(value)}° ${value < 0 ? negative : positive}`;
+const valueText = (spec: ParameterSpec, value: unknown): string =>
+  spec.kind === 'word' ? sentenceCase(String(value).replaceAll('-', ' ')) : `${String(value)} ${spec.unit}`;
 
-/** What the club says of its field and rules, how it came to say so, and a form for its administrator. */
-export function ClubPart({ rules, mayChange }: { readonly rules: string; readonly mayChange: boolean }) {
-  const { data: page } = useClub();
-  const [changing, setChanging] = useState(false);
-  if (page === undefined) return null;
-  const { club } = page;
+function fieldOf(club: ClubEntryInput): readonly Choice[] {
+  return [
+    {
+      title: 'Field',
+      value: `${club.field}, ${side(club.latitude, 'north', 'south')}, ${side(club.longitude, 'east', 'west')}`,
+      does: 'Day, dusk and night are those of its sun.',
+    },
+    { title: 'Time zone', value: club.zone, does: 'Days begin and end at its midnight.' },
+  ];
+}
+
+function authorityOf({ authority }: ClubEntryInput, rules: string): readonly Choice[] {
+  if (authority.id !== 'us-part91')
+    return [{ title: 'Authority', value: rules, does: 'Whose rules are asked.' }];
+  const { trainingUnder, lessons } = usPart91.parameters;
+  return [
+    { title: 'Authority', value: rules, does: 'Whose rules are asked.' },
+    {
+      title: trainingUnder.title,
+      value: valueText(trainingUnder, authority.parameters.trainingUnder),
+      does: trainingUnder.about,
+    },
+    { title: lessons.title, value: valueText(lessons, authority.parameters.lessons), does: lessons.about },
+  ];
+}
+
+const policyOf = (policy: ClubPolicyParameters): readonly Choice[] =>
+  (Object.keys(clubPolicy.parameters) as (keyof ClubPolicyParameters)[]).map((name) => {
+    const effect = policyEffect(policy, name);
+    return {
+      title: clubPolicy.parameters[name].title,
+      value: valueText(clubPolicy.parameters[name], policy[name]),
+      does: effect === null ? 'As the regulation: closes nothing more.' : `Closes ${effect}.`,
+    };
+  });
+
+function Choices({ label, choices }: { readonly label: string; readonly choices: readonly Choice[] }) {
   return (
-    <section aria-label="Field and rules">
-      <Box component="p" sx={{ mt: 0, mb: 0.75 }}>
-        {club.field}, {side(club.latitude, 'north', 'south')}, {side(club.longitude, 'east', 'west')},{' '}
-        {club.zone}. Rules: {rules}.{' '}
-        {mayChange && !changing ? (
-          <Button
-            size="small"
-            onClick={() => {
-              setChanging(true);
-            }}
-          >
-            Change field or rules
-          </Button>
+    <Table size="small" aria-label={label} sx={{ bgcolor: 'var(--card)' }}>
+      <TableHead>
+        <TableRow>
+          <TableCell sx={{ width: '34%' }}>{label}</TableCell>
+          <TableCell sx={{ width: '24%' }}>Chosen</TableCell>
+          <TableCell>What it does</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {choices.map(({ title, value, does }) => (
+          <TableRow key={title}>
+            <TableCell component="th" scope="row">
+              {title}
+            </TableCell>
+            <TableCell>
+              <b>{value}</b>
+            </TableCell>
+            <TableCell>{does}</TableCell>
+          </TableRow>
+        ))}
+      </TableBody>
+    </Table>
+  );
+}
+
+/** What the club says of its field and rules and what each choice does, how it came to say so, and a form for its administrator. */
+export function ClubPart({ rules, mayChange }: { readonly rules: string; readonly mayChange: boolean }) {
+  const { data: page, error, refetch } = useClub();
+  if (page === undefined) return <Coming query={{ error, refetch }} what="the field and rules" />;
+  const { club } = page;
+  const read = club.policy === null ? null : policyFrom(club.policy);
+  const policy = read === null || 'fault' in read ? null : read;
+  return (
+    <>
+      <Section id="field" title="Field and rules">
+        <Box sx={{ display: 'grid', gap: 2.5 }}>
+          <Choices label="Where" choices={fieldOf(club)} />
+          <Choices label="Rules of the authority" choices={authorityOf(club, rules)} />
+          {policy === null ? (
+            <p>The club has no rules of its own.</p>
+          ) : (
+            <Choices label="The club’s own rules, on top" choices={policyOf(policy)} />
+          )}
+        </Box>
+        {page.ownRules > 0 ? (
+          <p className="small">
+            Beside these the club has {page.ownRules} {page.ownRules === 1 ? 'rule' : 'rules'} that it wrote
+            itself.
+          </p>
         ) : null}
-      </Box>
-      {club.policy === null || changing ? null : (
-        <More summary="The club’s policy" sx={{ mb: 1.25 }}>
-          {sentenceCase(policyWords(club.policy))}.
+        {mayChange ? (
+          <Opener label="Change field or rules …">
+            {(close) => <ChangeClub page={page} onDone={close} />}
+          </Opener>
+        ) : (
+          <p className="small">The administrator changes these.</p>
+        )}
+      </Section>
+      {page.story.length === 0 ? null : (
+        <More summary={`Changes (${page.story.length})`} open sx={{ mt: 2 }}>
+          <Box component="ul" className="small" sx={{ m: 0, pl: 2.25 }}>
+            {page.story.map(({ number, words }) => (
+              <li key={number}>{words}</li>
+            ))}
+          </Box>
         </More>
       )}
-      {page.story.length === 0 ? null : (
-        <Box component="ul" className="small" sx={{ m: '0 0 10px', pl: 2.25 }}>
-          {page.story.map(({ number, words }) => (
-            <li key={number}>{words}</li>
-          ))}
-        </Box>
-      )}
-      {changing ? (
-        <ChangeClub
-          page={page}
-          onDone={() => {
-            setChanging(false);
-          }}
-        />
-      ) : null}
-    </section>
+    </>
   );
 }

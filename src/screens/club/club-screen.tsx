@@ -1,17 +1,26 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import { useHash } from '../data/address';
 import { useMe, usePeople } from '../data/queries';
+import { lazily } from '../kit/lazily';
+import { PartPanels, PartTabs } from '../kit/page-parts';
 import { Coming } from '../shell/coming';
 import { DeskPage } from '../shell/desk-page';
-import { ClubPart } from './club-part';
 import { FleetPart } from './fleet-part';
-import { PeoplePart } from './people-part';
 
-/** The club: its field and rules, its aircraft, its people. */
+const PeoplePart = lazily(() => import('./people-part').then((module) => module.PeoplePart), 320);
+const ClubPart = lazily(() => import('./club-part').then((module) => module.ClubPart), 320);
+
+const PARTS = { aircraft: 'Aircraft', people: 'People', rules: 'Field and rules' } as const;
+const isPart = (name: string): name is keyof typeof PARTS => Object.hasOwn(PARTS, name);
+
+/** The club: its aircraft, its people, its field and rules. */
 export function ClubScreen() {
   const { data: people, error, refetch } = usePeople();
   const { data: me } = useMe();
+  const hash = useHash();
+  const part = isPart(hash) ? hash : 'aircraft';
   return (
     <DeskPage>
       {people === undefined ? (
@@ -21,11 +30,21 @@ export function ClubScreen() {
           <Box component="h1" sx={{ mb: 0.5 }}>
             {people.club.name}
           </Box>
-          <ClubPart rules={people.club.rules} mayChange={people.mayChange} />
-          <FleetPart
-            mayEnter={me?.roles.some((role) => role === 'administrator' || role === 'dispatcher') ?? false}
+          <PartTabs names={PARTS} part={part} label="Parts of the club" />
+          <PartPanels
+            part={part}
+            parts={{
+              aircraft: (
+                <FleetPart
+                  mayEnter={
+                    me?.roles.some((role) => role === 'administrator' || role === 'dispatcher') ?? false
+                  }
+                />
+              ),
+              people: <PeoplePart people={people} />,
+              rules: <ClubPart rules={people.club.rules} mayChange={people.mayChange} />,
+            }}
           />
-          <PeoplePart people={people} />
         </>
       )}
     </DeskPage>

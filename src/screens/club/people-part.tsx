@@ -3,14 +3,21 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import { useState } from 'react';
 import type { People } from '@/queries/club/people';
 import { ListLine, PlainList } from '../kit/layout';
-import { Admit } from './admit';
+import { Confirm } from '../kit/confirm';
+import { lazily } from '../kit/lazily';
+import { Opener } from '../kit/opener';
+import { Section } from '../kit/section';
 import { roleName, useAct } from './people-acts';
 import { Person } from './person';
 
+const Admit = lazily(() => import('./admit').then((module) => module.Admit), 220);
+
 function Offer({ offer }: { readonly offer: People['offers'][number] }) {
   const { act, trouble } = useAct();
+  const [asking, setAsking] = useState(false);
   return (
     <ListLine>
       <b>{offer.name}</b>, {offer.roles.map(roleName).join(', ')} <span className="small">{offer.words}</span>
@@ -18,11 +25,27 @@ function Offer({ offer }: { readonly offer: People['offers'][number] }) {
         size="small"
         aria-label={`Revoke the link of ${offer.name}`}
         onClick={() => {
-          void act('/api/people/links/revoke', { invitationId: offer.id });
+          setAsking(true);
         }}
       >
-        Revoke
+        Revoke …
       </Button>
+      {asking ? (
+        <Confirm
+          title={`Revoke the link of ${offer.name}?`}
+          does="Revoke the link"
+          instead="Keep it"
+          onConfirm={async () => {
+            await act('/api/people/links/revoke', { invitationId: offer.id });
+            return null;
+          }}
+          onClose={() => {
+            setAsking(false);
+          }}
+        >
+          It does not work any more then. You can make another one.
+        </Confirm>
+      ) : null}
       {trouble === null ? null : (
         <Alert severity="error" role="alert">
           {trouble}
@@ -35,8 +58,7 @@ function Offer({ offer }: { readonly offer: People['offers'][number] }) {
 /** Everybody of the club: what they may do, what they may sign, and how they get in. */
 export function PeoplePart({ people }: { readonly people: People }) {
   return (
-    <section aria-labelledby="people">
-      <h2 id="people">People</h2>
+    <Section id="members" title="People">
       <p className="small">
         A role permits screens; a certificate permits signatures. A link for a new password lets the person
         who has it in under that name: it is on record who made it, and the person is signed out everywhere.
@@ -59,10 +81,10 @@ export function PeoplePart({ people }: { readonly people: People }) {
         </>
       )}
       {people.mayChange ? (
-        <Admit />
+        <Opener label="Admit somebody …">{() => <Admit />}</Opener>
       ) : (
         <p className="small">The administrator admits people and changes what they may do.</p>
       )}
-    </section>
+    </Section>
   );
 }

@@ -4,13 +4,21 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { ROLES, type Role } from '@/contracts/club/people';
+import { ROLES, type Role } from '@/contracts/club/roles';
 import type { PersonLine } from '@/queries/club/people';
 import { ListLine } from '../kit/layout';
-import { RoleTicks } from './admit';
-import { CertificateForm } from './certificate-form';
+import { Confirm } from '../kit/confirm';
+import { lazily } from '../kit/lazily';
 import { OnceLink } from './once-link';
 import { ACCESS, roleName, useAct } from './people-acts';
+import { RoleTicks } from './role-ticks';
+
+const CertificateForm = lazily(
+  () => import('./certificate-form').then((module) => module.CertificateForm),
+  160,
+);
+
+/** Somebody of the club: what they may do and sign, and how they get in. */
 
 export function Person({ person, mayChange }: { readonly person: PersonLine; readonly mayChange: boolean }) {
   const { act, trouble } = useAct();
@@ -43,6 +51,7 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
       setChanging(null);
     } else setChanging('link');
   };
+  const [asking, setAsking] = useState<'membership' | 'revoke' | null>(null);
   const [ending, setEnding] = useState<string | null>(null);
   const [why, setWhy] = useState('');
   const end = async () => {
@@ -150,11 +159,10 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
                 size="small"
                 aria-label={`Revoke the link of ${person.name}`}
                 onClick={() => {
-                  void act('/api/people/links/revoke', { invitationId: person.link?.id });
-                  setPath(null);
+                  setAsking('revoke');
                 }}
               >
-                Revoke
+                Revoke …
               </Button>
             </>
           )}
@@ -169,10 +177,11 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
               variant="outlined"
               size="small"
               onClick={() => {
-                void save();
+                if (roles.length === 0) setAsking('membership');
+                else void save();
               }}
             >
-              {roles.length === 0 ? 'End the membership' : 'Keep these roles'}
+              {roles.length === 0 ? 'End the membership …' : 'Keep these roles'}
             </Button>
             <Button
               size="small"
@@ -212,6 +221,40 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
             Make a link
           </Button>
         </Stack>
+      ) : null}
+      {asking === 'membership' ? (
+        <Confirm
+          title={`End the membership of ${person.name}?`}
+          does="End the membership"
+          instead="Keep it"
+          onConfirm={async () => {
+            await save();
+            return null;
+          }}
+          onClose={() => {
+            setAsking(null);
+          }}
+        >
+          They see nothing of the club from now on. What they recorded stays. Admitting them again needs a new
+          link.
+        </Confirm>
+      ) : null}
+      {asking === 'revoke' ? (
+        <Confirm
+          title={`Revoke the link of ${person.name}?`}
+          does="Revoke the link"
+          instead="Keep it"
+          onConfirm={async () => {
+            await act('/api/people/links/revoke', { invitationId: person.link?.id });
+            setPath(null);
+            return null;
+          }}
+          onClose={() => {
+            setAsking(null);
+          }}
+        >
+          It does not work any more then. You can make another one.
+        </Confirm>
       ) : null}
       {trouble === null ? null : (
         <Alert severity="error" role="alert">

@@ -1,7 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Stack from '@mui/material/Stack';
 import { useState } from 'react';
-import { list as listed } from '@/explain/formats';
+import { list as listed } from '@/explain/wording';
 import { sendPhoto } from '../data/photos';
 import { PhotoField } from '../kit/photo-field';
 

@@ -8,6 +8,7 @@ import TextField from '@mui/material/TextField';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, send } from '../data/fetching';
+import { Confirm } from '../kit/confirm';
 import { ListLine, PlainList } from '../kit/layout';
 
 interface Feed {
@@ -23,6 +24,7 @@ export function CalendarPart() {
     queryKey: ['feeds'],
     queryFn: () => ask<{ readonly feeds: readonly Feed[] }>('/api/feed'),
   });
+  const [revoking, setRevoking] = useState<Feed | null>(null);
   const [name, setName] = useState('');
   const [address, setAddress] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -100,17 +102,33 @@ export function CalendarPart() {
                 size="small"
                 aria-label={`Revoke ${feed.name}`}
                 onClick={() => {
-                  void act(async () => {
-                    await send('/api/feed/revoke', { feedId: feed.feedId });
-                  });
+                  setRevoking(feed);
                 }}
               >
-                Revoke
+                Revoke …
               </Button>
             )}
           </ListLine>
         ))}
       </PlainList>
+      {revoking === null ? null : (
+        <Confirm
+          title={`Revoke the address ‘${revoking.name}’?`}
+          does="Revoke the address"
+          instead="Keep it"
+          onConfirm={async () => {
+            await act(async () => {
+              await send('/api/feed/revoke', { feedId: revoking.feedId });
+            });
+            return null;
+          }}
+          onClose={() => {
+            setRevoking(null);
+          }}
+        >
+          Calendars that use it show nothing new from now on. You can make another address.
+        </Confirm>
+      )}
     </section>
   );
 }

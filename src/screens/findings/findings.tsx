@@ -7,7 +7,9 @@ import type { AircraftPage, FindingView } from '@/queries/aircraft/aircraft-page
 import { ListLine, PlainList } from '../kit/layout';
 import { Paged } from '../kit/paged';
 import { Section } from '../kit/section';
-import { ReturnForm } from './return-form';
+import { lazily } from '../kit/lazily';
+
+const ReturnForm = lazily(() => import('./return-form').then((module) => module.ReturnForm), 240);
 
 function Finding({ finding, page }: { readonly finding: FindingView; readonly page: AircraftPage }) {
   const [closing, setClosing] = useState(false);

@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { placeOnAircraft } from '@/core/walkround/place';
 import { STATIONS } from '@/core/walkround/steps';
-import { dateText } from '@/explain/formats';
+import { dateText } from '@/explain/wording';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { AircraftDrawing, MarkOnDrawing, type Spot } from '@/ui/aircraft-drawing';
 import { ListLine, PlainList } from '../kit/layout';

@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import type { ReturnToServiceInput } from '@/contracts/findings/return-to-service';
 import { parseCivilDate } from '@/core/time/civil-date';
-import { dateText } from '@/explain/formats';
+import { dateText } from '@/explain/wording';
 import type { FindingView } from '@/queries/aircraft/aircraft-page';
 import { FormDay } from '../kit/day-field';
 import { SignedTrouble, useSigned } from '../kit/signed-form';

@@ -15,7 +15,9 @@ import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
-import { AMOUNT_UNITS, type CheckInInput } from '@/contracts/flights/counter';
+import { FUEL_UNITS, OIL_UNITS } from '@/contracts/flights/amounts';
+import type { CheckInInput } from '@/contracts/flights/counter';
+import type { VolumeUnit } from '@/core/quantities/volume';
 import { asksAtCheckIn, unanswered } from '@/core/metering/desk';
 import { readingOf } from '@/core/metering/slips';
 import { shownText } from '@/explain/counter';
@@ -104,7 +106,7 @@ export function ComingBack({
         ? null
         : {
             amount: text.trim(),
-            unit: unit as (typeof AMOUNT_UNITS)[number],
+            unit: unit as VolumeUnit,
             grade: grade === '' ? null : (grade as 'leaded' | 'unleaded' | 'jet'),
           };
     const entry: CheckInInput = {
@@ -226,7 +228,7 @@ export function ComingBack({
             slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }}
           />
           <TextField select label="Unit of fuel" defaultValue="US gal" {...register('fuelUnit')}>
-            {AMOUNT_UNITS.filter((unit) => unit !== 'US qt' && unit !== 'mL').map((unit) => (
+            {FUEL_UNITS.map((unit) => (
               <MenuItem key={unit} value={unit}>
                 {unit}
               </MenuItem>
@@ -246,7 +248,7 @@ export function ComingBack({
             slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }}
           />
           <TextField select label="Unit of oil" defaultValue="US qt" {...register('oilUnit')}>
-            {AMOUNT_UNITS.filter((unit) => unit === 'US qt' || unit === 'L').map((unit) => (
+            {OIL_UNITS.map((unit) => (
               <MenuItem key={unit} value={unit}>
                 {unit}
               </MenuItem>

@@ -13,7 +13,7 @@ import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { DIMENSIONS } from '@/core/envelope/dimensions';
 import { parseCivilDate } from '@/core/time/civil-date';
-import { dateText, sentenceCase } from '@/explain/formats';
+import { dateText, sentenceCase } from '@/explain/wording';
 import { PURPOSE_NAMES } from '@/explain/names';
 import type { FlightDraftInput } from '@/contracts/flights/plan';
 import type { DayPlan, DraftAnswer, PlanLine } from '@/queries/flights/plan';

@@ -1,7 +1,8 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { Controller, type Control } from 'react-hook-form';
-import { AMOUNT_UNITS, type CheckOutInput } from '@/contracts/flights/counter';
+import { FUEL_UNITS, OIL_UNITS } from '@/contracts/flights/amounts';
+import type { CheckOutInput } from '@/contracts/flights/counter';
 import { parseVolume, type VOLUME_UNITS, type VolumeUnit } from '@/core/quantities/volume';
 import { FieldGrid } from '../kit/layout';
 
@@ -12,9 +13,6 @@ export interface FuelAndOil {
   readonly oil: string;
   readonly oilUnit: VolumeUnit;
 }
-
-const FUEL_UNITS = AMOUNT_UNITS.filter((unit) => unit !== 'US qt' && unit !== 'mL');
-const OIL_UNITS = AMOUNT_UNITS.filter((unit) => unit === 'US qt' || unit === 'L');
 
 /** A form that nobody has typed in. @param tanks by name; none where they are not on record, and then all are one */
 export const emptyFuelAndOil = (tanks: readonly string[]): FuelAndOil => ({

@@ -12,7 +12,7 @@ import TableRow from '@mui/material/TableRow';
 import { lazy, Suspense, useState } from 'react';
 import { may } from '@/contracts/kernel/permissions';
 import { addDays } from '@/core/time/civil-date';
-import { dateText } from '@/explain/formats';
+import { dateText } from '@/explain/wording';
 import { PURPOSE_NAMES } from '@/explain/names';
 import type { PlanLine } from '@/queries/flights/plan';
 import { setHash, useHash } from '../data/address';

@@ -6,7 +6,7 @@ import AccordionSummary from '@mui/material/AccordionSummary';
 import type { SxProps, Theme } from '@mui/material/styles';
 import { useId, type ReactNode } from 'react';
 
-/** What is folded away until somebody wants it. It stays in the page, so that what was typed in it is not lost. @param open whether it is unfolded at first */
+/** What is folded away until somebody wants it. It is made when it is unfolded first and stays from then on, so that what was typed in it is not lost. @param open whether it is unfolded at first */
 export function More({
   summary,
   open = false,
@@ -24,7 +24,11 @@ export function More({
       defaultExpanded={open}
       sx={sx}
       // A fold is no place of its own to jump to: a group under its summary's words.
-      slotProps={{ heading: { component: 'div' }, region: { role: 'group', 'aria-labelledby': id } }}
+      slotProps={{
+        heading: { component: 'div' },
+        region: { role: 'group', 'aria-labelledby': id },
+        transition: { mountOnEnter: true },
+      }}
     >
       <AccordionSummary id={id} expandIcon={<span aria-hidden="true">▾</span>}>
         <span>{summary}</span>

@@ -3,23 +3,18 @@
 import Alert from '@mui/material/Alert';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { z } from 'zod';
-import { LEDGER_ACTS } from '@/core/records/ledger-act';
-import { describeHistory } from '@/explain/history';
 import { Refusal, send } from '../data/fetching';
+import { lazily } from './lazily';
 
-/** What somebody who looked earlier has missed. */
-const changedSchema = z.array(
-  z.object({ act: z.enum(LEDGER_ACTS), actorName: z.string(), record: z.unknown() }),
-);
-type Changed = z.output<typeof changedSchema>[number];
+/** What others did meanwhile: read and told only where there is something, which is seldom. */
+const Meanwhile = lazily(() => import('./meanwhile').then((module) => module.Meanwhile), 24);
 
 /** Sends something that is signed. What was typed stays when it is refused; what changed meanwhile is told. */
 export function useSigned() {
   const client = useQueryClient();
   const [trouble, setTrouble] = useState<{
     readonly message: string;
-    readonly changes: readonly Changed[];
+    readonly changes: readonly unknown[];
   } | null>(null);
   /** Answers whether it was recorded. @param tell gets each problem with the field that it is about */
   const sign = async (
@@ -37,8 +32,7 @@ export function useSigned() {
         for (const problem of error.details.problems ?? []) tell(problem.path, problem.message);
       setTrouble({
         message: error instanceof Error ? error.message : 'It was not recorded. Try again.',
-        // What cannot be read is left out: the refusal itself is what counts.
-        changes: changedSchema.catch([]).parse(error instanceof Refusal ? (error.details.changes ?? []) : []),
+        changes: error instanceof Refusal ? (error.details.changes ?? []) : [],
       });
       // Not waited for: the person who types on meanwhile must not lose it to what the form does after a refusal.
       void client.invalidateQueries({ queryKey: ['aircraft'] });
@@ -54,15 +48,7 @@ export function SignedTrouble({ trouble }: { readonly trouble: ReturnType<typeof
   return (
     <Alert severity="error" role="alert">
       {trouble.message}
-      {trouble.changes.length === 0 ? null : (
-        <ul>
-          {trouble.changes.map((change, at) => (
-            <li key={at}>
-              {change.actorName} {describeHistory(change.act, change.record)}
-            </li>
-          ))}
-        </ul>
-      )}
+      {trouble.changes.length === 0 ? null : <Meanwhile changes={trouble.changes} />}
     </Alert>
   );
 }

@@ -3,7 +3,7 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { CERTIFICATE_CHOICES } from '@/explain/names';
 import { DayField } from './day-field';
 import { FieldGrid } from './layout';

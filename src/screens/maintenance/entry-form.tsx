@@ -13,7 +13,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { may } from '@/contracts/kernel/permissions';
 import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
 import { parseCivilDate } from '@/core/time/civil-date';
-import { dateText, sentenceCase } from '@/explain/formats';
+import { dateText, sentenceCase } from '@/explain/wording';
 import { CERTIFICATE_CHOICES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { EntryPreview } from '@/queries/maintenance/entry-preview';

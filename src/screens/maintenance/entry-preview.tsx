@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import type { EntryPreview } from '@/queries/maintenance/entry-preview';
 
 export function Preview({ preview, copied }: { readonly preview: EntryPreview; readonly copied: boolean }) {

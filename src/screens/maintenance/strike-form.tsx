@@ -26,9 +26,8 @@ interface Props {
   readonly shown?: string;
 }
 
-/** Correcting an entry: a reading gets what the meter really showed, anything else is struck out. The old entry stays readable. */
-export function StrikeForm({ folder, recordId, kind, what, shown }: Props) {
-  const [open, setOpen] = useState(false);
+/** The form behind the button: a reading gets what the meter really showed, anything else is struck out. */
+function OpenForm({ folder, recordId, kind, what, shown, onDone }: Props & { readonly onDone: () => void }) {
   const [strikeId] = useState(() => crypto.randomUUID());
   const { sign, trouble } = useSigned();
   const {
@@ -39,18 +38,6 @@ export function StrikeForm({ folder, recordId, kind, what, shown }: Props) {
     formState: { errors, isSubmitting },
   } = useForm<Fields>({ defaultValues: { shown: shown ?? '', why: '', password: '', evenSo: false } });
   const [disputed, setDisputed] = useState(false);
-  if (!open)
-    return (
-      <Button
-        size="small"
-        aria-label={`Correct ${what}`}
-        onClick={() => {
-          setOpen(true);
-        }}
-      >
-        Correct …
-      </Button>
-    );
   const wrong = (path: string, message: string) => {
     if (path === 'evenSo') setDisputed(true);
     else setError(path as keyof Fields, { message });
@@ -71,7 +58,7 @@ export function StrikeForm({ folder, recordId, kind, what, shown }: Props) {
             { ...base, readingId: recordId, shown: fields.shown.trim(), evenSo: fields.evenSo },
             wrong,
           );
-    if (done) setOpen(false);
+    if (done) onDone();
     else setValue('password', '');
   };
   const field = (name: keyof Fields) => ({
@@ -131,15 +118,34 @@ export function StrikeForm({ folder, recordId, kind, what, shown }: Props) {
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           {shown === undefined ? 'Strike the entry' : 'Strike and write again'}
         </Button>
-        <Button
-          onClick={() => {
-            setOpen(false);
-          }}
-        >
-          Cancel
-        </Button>
+        <Button onClick={onDone}>Cancel</Button>
       </Stack>
     </Stack>
+  );
+}
+
+/** Correcting an entry. The old one stays readable. */
+export function StrikeForm(props: Props) {
+  const [open, setOpen] = useState(false);
+  if (open)
+    return (
+      <OpenForm
+        {...props}
+        onDone={() => {
+          setOpen(false);
+        }}
+      />
+    );
+  return (
+    <Button
+      size="small"
+      aria-label={`Correct ${props.what}`}
+      onClick={() => {
+        setOpen(true);
+      }}
+    >
+      Correct …
+    </Button>
   );
 }
 

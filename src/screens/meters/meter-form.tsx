@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { isHourMeter, METER_NAMES, type Meter } from '@/core/records/meters/meters';
-import { sentenceCase } from '@/explain/formats';
+import { sentenceCase } from '@/explain/wording';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
