@@ -97,7 +97,7 @@ async function movedFlights(
   const flights = await Promise.all(
     Array.from({ length: 8 }, async (_, at) => {
       const [id, aircraft] = [random.uuid(), at % 2 === 0 ? first : second];
-      const { status, text } = await post(base, desk, '/api/plan', plan(aircraft.id, id, null, '10:00'));
+      const { status, text } = await post(base, desk, '/api/flights', plan(aircraft.id, id, null, '10:00'));
       tally.answer(status === 0 ? 500 : status, true, () => `planning for a race: ${text.slice(0, 200)}`);
       return { id, at: aircraft, to: at % 2 === 0 ? second : first };
     }),
@@ -105,9 +105,9 @@ async function movedFlights(
   await Promise.all(
     flights.map(async ({ id, at, to }) => {
       const answers = await Promise.all([
-        post(base, desk, '/api/plan', plan(to.id, random.uuid(), id, '11:00')),
-        post(base, desk, '/api/plan', plan(at.id, random.uuid(), id, '12:00')),
-        post(base, desk, '/api/plan/cancel', { flightId: id, aircraftId: at.id, why: null }),
+        post(base, desk, '/api/flights', plan(to.id, random.uuid(), id, '11:00')),
+        post(base, desk, '/api/flights', plan(at.id, random.uuid(), id, '12:00')),
+        post(base, desk, '/api/flights/cancel', { flightId: id, aircraftId: at.id, why: null }),
       ]);
       for (const { status, text } of answers)
         tally.answer(status === 0 ? 500 : status, true, () => `moving at once: ${text.slice(0, 200)}`);

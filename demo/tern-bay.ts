@@ -28,7 +28,7 @@ import { civilDateAt, wallClock, zone } from '../src/core/time/zone';
 import { stepOf } from '../src/core/walkround/classify';
 import { inClub } from '../src/db/kernel/club-transaction';
 import { loadAircraft } from '../src/db/aircraft/aircraft-facts';
-import { counterFlight } from '../src/queries/flights/counter';
+import { dispatchFlight } from '../src/queries/flights/dispatch';
 import { fitOutOf, particularsOf, serialOf } from './fit-out';
 import { flightsOf } from './flights';
 import { FITS, FLEET, type DemoAircraft, type DemoFinding } from './fleet';
@@ -300,7 +300,7 @@ async function planFlights(
   }
 }
 
-/** Somebody is out already, where the day has come so far: the Counter shows who and since when. */
+/** Somebody is out already, where the day has come so far: the dispatch page shows who and since when. */
 async function leaveToday(
   ports: Ports,
   { registration, flights, leaves }: DemoAircraft,
@@ -311,7 +311,7 @@ async function leaveToday(
   const leaving = first === undefined ? now : hourOfDay(today, first.at + 0.05, TERN_BAY);
   if (leaves !== true || leaving >= now) return;
   const flightId = id(`${registration}/flight/${today}/0`);
-  const seen = await inClub(ports.db, CLUB_ID, (tx) => counterFlight(tx, CLUB_ID, flightId, leaving));
+  const seen = await inClub(ports.db, CLUB_ID, (tx) => dispatchFlight(tx, CLUB_ID, flightId, leaving));
   if (seen === null) throw new Error(`${registration} has no flight today`);
   must(
     await checkOut(portsAt(ports, leaving), actorOf('dispatcher'), {

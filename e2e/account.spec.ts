@@ -8,7 +8,8 @@ test('somebody with an account joins a second club by accepting it themselves, c
   test.setTimeout(300_000);
   const [here, there] = [await desk('administrator'), await desk('reach-renter')];
   // Somebody of the sister field is admitted here: they have an account, so they are asked, and nothing of it is touched.
-  await here.goto('/club');
+  await here.goto('/club#people');
+  await here.getByRole('button', { name: 'Admit somebody …' }).click();
   const admit = here.getByRole('form', { name: 'Admit somebody' });
   await admit.getByLabel('Name', { exact: true }).fill('Rosa Venn');
   await admit.getByLabel('E-mail address to sign in by').fill('renter.sister-field@ternbay.example');

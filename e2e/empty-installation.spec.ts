@@ -84,18 +84,21 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   expect(await (await admin.request.get('/api/founding')).json()).toEqual({ open: false, club: null });
 
   // The administrator keeps the records too, and admits a mechanic, who chooses a password.
+  await admin.getByRole('tab', { name: 'People' }).click();
   await admin.getByRole('button', { name: 'Roles of Ada Quill' }).click();
   const roles = admin
     .getByRole('listitem')
     .filter({ hasText: 'Ada Quill' })
     .getByRole('group', { name: 'Roles' });
   await roles.getByLabel('Administrator').uncheck();
-  await admin.getByRole('button', { name: 'End the membership' }).click();
+  await admin.getByRole('button', { name: 'End the membership …' }).click();
+  await admin.getByRole('dialog').getByRole('button', { name: 'End the membership' }).click();
   await expect(alert(admin)).toContainText('is the only administrator');
   await roles.getByLabel('Administrator').check();
   await roles.getByLabel('Dispatcher').check();
-  await admin.getByRole('button', { name: 'Keep these roles' }).click();
+  await admin.getByRole('button', { name: 'Save roles' }).click();
   await expect(admin.getByText('Administrator, Dispatcher', { exact: true })).toBeVisible();
+  await admin.getByRole('button', { name: 'Admit somebody …' }).click();
   const admit = admin.getByRole('form', { name: 'Admit somebody' });
   await admit.getByLabel('Name', { exact: true }).fill('Bo Tarn');
   await admit.getByLabel('E-mail address to sign in by').fill('bo@example.org');
@@ -107,11 +110,11 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await expect(bo.getByText('Gull Point Flyers admits you, Bo Tarn.')).toBeVisible();
   await expectNoViolations(bo);
   await bo.getByLabel('Password', { exact: true }).fill('short');
-  await bo.getByRole('button', { name: 'Keep this password' }).click();
+  await bo.getByRole('button', { name: 'Save password' }).click();
   await expect(bo.getByText('Choose at least 10 characters.')).toBeVisible();
   await bo.getByLabel('Password', { exact: true }).fill(PASSWORD);
   await bo.getByLabel('The password again').fill(PASSWORD);
-  await bo.getByRole('button', { name: 'Keep this password' }).click();
+  await bo.getByRole('button', { name: 'Save password' }).click();
   await expect.poll(async () => (await bo.request.get('/api/me')).status()).toBe(200);
   const second = await open();
   await second.goto(link);
@@ -127,10 +130,11 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await expect(admin.getByText('IA-77, from 1 Jan 2020, no expiry')).toBeVisible();
 
   // The first aircraft is closed, and says what is missing.
+  await admin.getByRole('tab', { name: 'Aircraft' }).click();
   const enter = admin.getByRole('form', { name: 'Enter an aircraft' });
   await enter.getByLabel('Registration, as painted').fill('n0gpf');
   await enter.getByLabel('Type', { exact: true }).fill('Quorin 160');
-  await enter.getByRole('button', { name: 'Enter it' }).click();
+  await enter.getByRole('button', { name: 'Add' }).click();
   await admin.waitForURL('**/facts/N0GPF');
   await expect(admin.getByRole('heading', { name: 'Still missing' })).toBeVisible();
   await expectNoViolations(admin);
@@ -228,7 +232,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await paper('Weight-and-balance data').getByRole('radio', { name: 'Yes, aboard and readable' }).click();
   await fillDay(paper('Weight-and-balance data'), 'Dated', '2024-03-01');
   await paper('Form 337 for the cabin fuel tank').getByRole('radio', { name: 'No tank' }).click();
-  await bo.getByRole('button', { name: 'Keep 5 of 6' }).click();
+  await bo.getByRole('button', { name: 'Save 5 of 6' }).click();
   await expect(bo.getByRole('status')).toContainText('belongs to this aircraft');
 
   // Its meter, and its last inspections, signed by the mechanic's own certificate.
@@ -262,14 +266,12 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await sign('ELT inspection');
   await expect(row(admin, 'N0GPF')).toContainText('Released', { timeout: 15_000 });
   await bo.goto('/facts/N0GPF');
-  await expect(bo.getByRole('heading', { name: 'Nothing is missing' })).toBeVisible();
+  await expect(bo.getByRole('heading', { name: 'All required data is on record' })).toBeVisible();
 
   // Other rules: what they would change is shown before anybody signs for them, and every aircraft is decided by them at once.
-  await admin.goto('/club');
-  await expect(
-    admin.getByText('Gull Point, 44.53° north, 64.02° west, America/Halifax', { exact: false }),
-  ).toBeVisible();
-  await admin.getByRole('button', { name: 'Change field or rules' }).click();
+  await admin.goto('/club#rules');
+  await expect(admin.getByRole('row', { name: /Field Gull Point, 44.53° north, 64.02° west/ })).toBeVisible();
+  await admin.getByRole('button', { name: 'Change field or rules …' }).click();
   const change = admin.getByRole('form', { name: 'Field and rules' });
   await change.getByLabel('Name of the field').fill('Gull Point North');
   await change.getByRole('button', { name: 'See what it would change' }).click();
@@ -295,7 +297,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await expect(admin.getByText('changed the club’s field or rules', { exact: false }).first()).toBeVisible();
 
   // A new password by a link of the administrator ends every session of that person.
-  await admin.goto('/club');
+  await admin.goto('/club#people');
   await admin.getByRole('button', { name: 'Make a link for Bo Tarn' }).click();
   const again = await admin.getByRole('status').filter({ hasText: 'shown once' }).locator('code').innerText();
   await second.goto('/');
@@ -303,7 +305,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await expect(second.getByText('this sets a new password')).toBeVisible();
   await second.getByLabel('Password', { exact: true }).fill(`${PASSWORD}-2`);
   await second.getByLabel('The password again').fill(`${PASSWORD}-2`);
-  await second.getByRole('button', { name: 'Keep this password' }).click();
+  await second.getByRole('button', { name: 'Save password' }).click();
   await expect.poll(async () => (await second.request.get('/api/me')).status()).toBe(200);
   expect((await bo.request.get('/api/me')).status()).toBe(401);
 });

@@ -11,7 +11,7 @@ const fieldClock = (minutes: number) =>
   }).format(Date.now() + minutes * 60_000);
 
 async function plan(desk: Page, person: string): Promise<void> {
-  await desk.goto('/plan');
+  await desk.goto('/flights');
   await desk.getByRole('button', { name: 'Enter a flight' }).click();
   await desk.getByLabel('Who', { exact: true }).fill(person);
   await desk.getByLabel('Aircraft', { exact: true }).click();
@@ -22,12 +22,12 @@ async function plan(desk: Page, person: string): Promise<void> {
   await expect(desk.getByRole('form', { name: 'Enter a flight' }).getByRole('status')).toContainText(
     'This flight c',
   );
-  await desk.getByRole('button', { name: 'Enter it' }).click();
+  await desk.getByRole('button', { name: 'Add' }).click();
   await expect(desk.getByRole('row').filter({ hasText: person })).toBeVisible();
 }
 
-/** From the plan to the Counter with somebody's flight. */
-async function toCounter(desk: Page, person: string): Promise<void> {
+/** From the plan to the dispatch page with somebody's flight. */
+async function toDispatch(desk: Page, person: string): Promise<void> {
   await desk.getByRole('row').filter({ hasText: person }).click();
   await desk.getByRole('link', { name: 'Check it out' }).click();
 }
@@ -45,7 +45,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   await expectNoViolations(student);
   const loading = student.getByRole('region', { name: 'Weight-and-balance data' });
   await loading.getByRole('radio', { name: 'Not there' }).tap();
-  await student.getByRole('button', { name: 'Keep 1 of 6, 1 not in order' }).tap();
+  await student.getByRole('button', { name: 'Save 1 of 6, 1 not in order' }).tap();
   await expect(student.getByRole('status')).toContainText(
     'Weight-and-balance data: what is missing closes its uses',
   );
@@ -63,7 +63,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
     .getByRole('region', { name: 'Weight-and-balance data' })
     .getByRole('radio', { name: 'Yes, aboard and readable' })
     .tap();
-  await student.getByRole('button', { name: 'Keep 3 of 6' }).tap();
+  await student.getByRole('button', { name: 'Save 3 of 6' }).tap();
   await expect(student.getByText('Does not count yet:')).toBeVisible();
   await expect(row(dispatcher, 'N03TB')).toContainText('Grounded');
   await dispatcher.goto('/aircraft/N03TB');
@@ -78,7 +78,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   // Planned, and checked out: the meter is typed with two digits swapped.
   await plan(dispatcher, 'V. Aster');
   await expectNoViolations(dispatcher);
-  await toCounter(dispatcher, 'V. Aster');
+  await toDispatch(dispatcher, 'V. Aster');
   await expect(
     dispatcher.getByRole('region', { name: 'The answer for this flight, leaving now' }),
   ).toContainText('This flight can go.');
@@ -96,14 +96,14 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   expect(airOut).toBe('6390.6');
   await air.fill('6930.6');
   await block.fill(blockOut);
-  await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
+  await dispatcher.getByRole('button', { name: 'Check out N03TB' }).click();
   await expect(alert(dispatcher).filter({ hasText: '540.0 h more than 6390.6 h' })).toBeVisible();
   await expect(alert(dispatcher).filter({ hasText: 'Nothing was recorded yet' })).toBeVisible();
   await expectNoViolations(dispatcher);
   await dispatcher.getByRole('button', { name: '6390.6', exact: true }).click();
-  await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
+  await dispatcher.getByRole('button', { name: 'Check out N03TB' }).click();
 
-  // Out: the Counter says who has it. Back: a slip is asked while the person is still there.
+  // Out: the dispatch page says who has it. Back: a slip is asked while the person is still there.
   await expect(dispatcher.getByRole('button', { name: 'Take back N03TB' })).toBeVisible();
   await expectNoViolations(dispatcher);
   await air.fill('6930.7');
@@ -123,15 +123,15 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
 
   // The next flight finds a gap that ends the hundred hours: the hours count, and it stays.
   await plan(dispatcher, 'W. Birk');
-  await toCounter(dispatcher, 'W. Birk');
+  await toDispatch(dispatcher, 'W. Birk');
   await expect(dispatcher.getByRole('region', { name: 'What the last pilot reported' })).toContainText(
     'V. Aster',
   );
   await air.fill('6401.9');
   await block.fill((Number(blockOut) + 0.1).toFixed(2));
-  await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
+  await dispatcher.getByRole('button', { name: 'Check out N03TB' }).click();
   await dispatcher.getByLabel('I have read it again: somebody flew and did not write it down').check();
-  await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
+  await dispatcher.getByRole('button', { name: 'Check out N03TB' }).click();
   await expect(alert(dispatcher).filter({ hasText: 'cannot leave for this flight' })).toContainText(
     'The readings are on record, with the unlogged time.',
   );
@@ -139,7 +139,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   const meters = dispatcher.getByRole('region', { name: 'Meters' });
   await expect(meters).toContainText('11.2 h on Air-switch meter');
   await meters.getByLabel('Flown by').fill('V. Aster');
-  await meters.getByRole('button', { name: 'Say so' }).click();
+  await meters.getByRole('button', { name: 'Save' }).click();
   await expect(meters).toContainText('Flown by V. Aster.');
   await expectNoViolations(dispatcher);
 
@@ -180,7 +180,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   await meters.getByLabel('Why it is corrected').fill('The last digit was misread');
   await meters.getByLabel('Your password').fill(PASSWORD);
   await meters.getByRole('button', { name: 'Strike and write again' }).click();
-  // Less than the flight before came back with: that is asked, as it is at the Counter.
+  // Less than the flight before came back with: that is asked, as it is at the dispatch page.
   await expect(alert(dispatcher)).toContainText('Then block time would fall from');
   await expect(meters.getByLabel('It is right even so')).toBeVisible();
   await expectNoViolations(dispatcher);
@@ -198,7 +198,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   );
   await openPart(dispatcher, 'Flights and meters');
 
-  // Its meters may be read while it stands, with the same questions as at the Counter.
+  // Its meters may be read while it stands, with the same questions as at the dispatch page.
   await meters.getByRole('button', { name: 'Read the meters' }).click();
   const panel = dispatcher.getByRole('form', { name: 'Read the meters' });
   await panel.getByLabel('Air-switch meter shows').fill('6410.9');
@@ -214,14 +214,14 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
 
   // What a pilot reports is a defect or it is not: somebody says which, and a defect keeps the aircraft on the ground.
   await plan(dispatcher, 'X. Cove');
-  await toCounter(dispatcher, 'X. Cove');
+  await toDispatch(dispatcher, 'X. Cove');
   await expect(
     dispatcher.getByRole('region', { name: 'The answer for this flight, leaving now' }),
   ).toContainText('This flight can go.');
   const blockNow = await onRecord('block');
   await air.fill('6401.9');
   await block.fill(blockNow);
-  await dispatcher.getByRole('button', { name: 'Hand out N03TB' }).click();
+  await dispatcher.getByRole('button', { name: 'Check out N03TB' }).click();
   await expect(dispatcher.getByRole('button', { name: 'Take back N03TB' })).toBeVisible();
   await air.fill('6401.9');
   await block.fill(blockNow);

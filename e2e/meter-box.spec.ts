@@ -62,7 +62,7 @@ test('a box that was fitted sends late, twice and out of order, and what it coun
     .getByRole('listitem')
     .filter({ hasText: 'Box in the tail' });
   await expect(line).toContainText('more than the flights and readings on record', { timeout: 15_000 });
-  await line.getByRole('button', { name: 'Take out Box in the tail' }).click();
+  await line.getByRole('button', { name: 'Remove Box in the tail' }).click();
   await line.getByLabel('Why it was taken out').fill('Lent from the sister field');
   await line.getByRole('button', { name: 'Record it' }).click();
   await expect(line).toContainText('Taken out.');

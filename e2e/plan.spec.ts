@@ -5,7 +5,7 @@ const row = (page: Page, person: string) => page.getByRole('row').filter({ hasTe
 
 /** Opens the day after tomorrow, for which no other test plans anything, and answers which that is. */
 async function dayAfterTomorrow(page: Page): Promise<string> {
-  await page.goto('/plan');
+  await page.goto('/flights');
   for (const ahead of [1, 2]) {
     await page.getByRole('button', { name: 'Day after' }).click();
     await expect(page.getByRole('button', { name: 'Today' })).toBeEnabled();
@@ -28,18 +28,18 @@ async function planThen(page: Page, person: string, registration: string, day: s
   await form.getByLabel('Aircraft', { exact: true }).click();
   await page.getByRole('option', { name: new RegExp(registration) }).click();
   await expectNoViolations(page);
-  await form.getByRole('button', { name: 'Enter it' }).click();
+  await form.getByRole('button', { name: 'Add' }).click();
   await expect(row(page, person)).toContainText(registration);
 }
 
-test('the plan: the fleet ranked by who can take a flight, a flight moved from the Counter to one that can, and cancelled only when that is meant', async ({
+test('the plan: the fleet ranked by who can take a flight, a flight moved from the dispatch page to one that can, and cancelled only when that is meant', async ({
   desk,
 }) => {
   const page = await desk('dispatcher');
   const day = await dayAfterTomorrow(page);
   await planThen(page, 'Guest Ahead', 'N05TB', day);
 
-  // N05TB has a nick and cannot go: the Counter names others, and leads to the plan with the first of them chosen.
+  // N05TB has a nick and cannot go: the dispatch page names others, and leads to the plan with the first of them chosen.
   await row(page, 'Guest Ahead').click();
   await page.getByRole('link', { name: 'Check it out' }).click();
   const answer = page.getByRole('region', { name: 'The answer for this flight, leaving now' });
@@ -52,7 +52,7 @@ test('the plan: the fleet ranked by who can take a flight, a flight moved from t
   await expect(move.getByRole('combobox', { name: 'Aircraft' })).toContainText(registration);
   await move.getByRole('button', { name: 'Move it' }).click();
   await expect(move).toHaveCount(0);
-  await page.goto(`/plan#day=${day}`);
+  await page.goto(`/flights#day=${day}`);
   await expect(row(page, 'Guest Ahead')).toContainText(registration);
 
   // Cancelled by the keyboard: asked first, and kept where it was not meant.

@@ -16,7 +16,7 @@ test('flights come in from a file: told first, all or nothing, twice changes not
   baseURL,
 }) => {
   const dispatcher = await desk('dispatcher');
-  await dispatcher.goto('/records');
+  await dispatcher.goto('/import-export#import');
   await expectNoViolations(dispatcher);
   const file = dispatcher.getByLabel('File', { exact: true });
   const see = dispatcher.getByRole('button', { name: 'See what would happen' });
@@ -28,7 +28,7 @@ test('flights come in from a file: told first, all or nothing, twice changes not
   await see.click();
   await expect(dispatcher.getByText('3 rows: 2 new, 0 there already, 1 rejected.')).toBeVisible();
   await expect(dispatcher.getByRole('row').filter({ hasText: 'rejected' })).toContainText('person: is empty');
-  await expect(dispatcher.getByRole('button', { name: /^Bring in/ })).toBeDisabled();
+  await expect(dispatcher.getByRole('button', { name: /^Import / })).toBeDisabled();
   const download = dispatcher.waitForEvent('download');
   await dispatcher.getByRole('button', { name: 'Download the rejected rows' }).click();
   expect((await download).suggestedFilename()).toBe('rejected-flights.csv');
@@ -38,8 +38,8 @@ test('flights come in from a file: told first, all or nothing, twice changes not
   await file.setInputFiles(csv(GOOD));
   await see.click();
   await expect(dispatcher.getByText('2 rows: 2 new, 0 there already, 0 rejected.')).toBeVisible();
-  await dispatcher.getByRole('button', { name: 'Bring in 2' }).click();
-  await expect(dispatcher.getByText('Brought in.')).toBeVisible();
+  await dispatcher.getByRole('button', { name: 'Import 2' }).click();
+  await expect(dispatcher.getByText('Imported.')).toBeVisible();
   await see.click();
   await expect(dispatcher.getByText('2 rows: 0 new, 2 there already, 0 rejected.')).toBeVisible();
   const out = await (await dispatcher.request.get('/api/export/flights.csv')).text();

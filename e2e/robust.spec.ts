@@ -12,7 +12,7 @@ test('the phone without signal keeps a finding and sends it when the signal is b
   await student.context().setOffline(true);
   await student.getByRole('button', { name: 'Tread, flat spots, cords, cuts' }).tap();
   await student.getByRole('button', { name: 'Bald; cut' }).tap();
-  await student.getByRole('button', { name: 'Keep this' }).tap();
+  await student.getByRole('button', { name: 'Save' }).tap();
   await student.getByRole('button', { name: 'It is not right' }).tap();
   await expect(student.getByRole('heading', { name: 'Kept on this phone.' })).toBeVisible();
   await expect(student.getByRole('status')).toContainText('do not fly N01TG');
@@ -45,12 +45,12 @@ test('an answer that gets lost takes nothing with it: sent again it is there onc
   await paper('Airworthiness certificate').getByRole('radio', { name: 'Yes, readable and in view' }).tap();
   for (let tries = 0; tries < 2; tries += 1) {
     const answered = student.waitForEvent('requestfailed');
-    await student.getByRole('button', { name: 'Keep 1 of 6' }).tap();
+    await student.getByRole('button', { name: 'Save 1 of 6' }).tap();
     await answered;
     await expect(alert(student)).toBeVisible();
   }
   await paper('Weight-and-balance data').getByRole('radio', { name: 'Not there' }).tap();
-  await student.getByRole('button', { name: 'Keep 2 of 6, 1 not in order' }).tap();
+  await student.getByRole('button', { name: 'Save 2 of 6, 1 not in order' }).tap();
   await expect(student.getByRole('status')).toContainText(
     'Weight-and-balance data: what is missing closes its uses',
   );
@@ -66,7 +66,7 @@ test('an answer that gets lost takes nothing with it: sent again it is there onc
     .getByRole('region', { name: 'Weight-and-balance data' })
     .getByRole('radio', { name: 'Yes, aboard and readable' })
     .click();
-  await dispatcher.getByRole('button', { name: 'Keep 1 of 6' }).click();
+  await dispatcher.getByRole('button', { name: 'Save 1 of 6' }).click();
   await expect(dispatcher.getByRole('status')).toContainText('is there and belongs to this aircraft');
 });
 
@@ -89,7 +89,7 @@ test('a photo that cannot be read is never lost: the words arrive, the file stay
   await renter
     .locator('input[type=file]')
     .setInputFiles({ name: 'dent.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') });
-  await renter.getByRole('button', { name: 'Keep this' }).tap();
+  await renter.getByRole('button', { name: 'Save' }).tap();
   await renter.getByRole('button', { name: 'It is not right' }).tap();
   await expect(renter.getByRole('heading', { name: 'Reported.' })).toBeVisible();
   await expect(alert(renter)).toContainText('The words have arrived; only the photo has not.');
@@ -103,7 +103,7 @@ test('a signed-out phone keeps the finding until its writer signs in again', asy
   const renter = await phone('renter');
   await inOwnWords(renter, 'N06TB', 'Walking up', 'Oil puddle under the nose');
   await renter.context().clearCookies();
-  await renter.getByRole('button', { name: 'Keep this' }).tap();
+  await renter.getByRole('button', { name: 'Save' }).tap();
   await renter.getByRole('button', { name: 'It is not right' }).tap();
   await expect(renter.getByRole('heading', { name: 'Kept on this phone.' })).toBeVisible();
   await signIn(renter, 'renter');
@@ -155,7 +155,7 @@ test('the dim theme has no violation either', async ({ desk }) => {
   const page = await desk('dispatcher');
   await expect(row(page, 'N00TB')).toBeVisible();
   await page.getByRole('button', { name: 'Mira Holt' }).click();
-  await page.getByRole('menuitem', { name: 'Dim theme' }).click();
+  await page.getByRole('menuitem', { name: 'Dark theme' }).click();
   await expect(row(page, 'N00TB')).toBeVisible();
   await expectNoViolations(page);
   await page.goto('/aircraft/N07TB');

@@ -27,7 +27,7 @@ test('from a find on the ramp to the return to service, seen on an open desk', a
     .setInputFiles({ name: 'nick.png', mimeType: 'image/png', buffer: await renter.screenshot() });
   await expect(renter.getByAltText('The photo that you took')).toBeVisible();
   await expectNoViolations(renter);
-  await renter.getByRole('button', { name: 'Keep this' }).tap();
+  await renter.getByRole('button', { name: 'Save' }).tap();
   await expect(renter.getByRole('heading', { name: 'How bad does it look to you?' })).toBeVisible();
   await expectNoViolations(renter);
   await renter.getByRole('button', { name: 'It looks small to me' }).tap();
@@ -112,7 +112,7 @@ test('two at once: a signature on what has changed meanwhile is refused, and not
   const report = async (what: string) => {
     const student = await phone('student');
     await inOwnWords(student, 'N03TG', 'Walking up', what);
-    await student.getByRole('button', { name: 'Keep this' }).tap();
+    await student.getByRole('button', { name: 'Save' }).tap();
     await student.getByRole('button', { name: 'I would not fly it' }).tap();
     await expect(student.getByRole('heading', { name: 'Reported.' })).toBeVisible();
   };

@@ -1,4 +1,4 @@
-import type { CheckIn } from '@/contracts/flights/counter';
+import type { CheckIn } from '@/contracts/flights/dispatch';
 import { readOnReturn, type Billed } from '@/core/metering/check-in';
 import { reportText, type PilotReport } from '@/core/records/flights/pilot-report';
 import { knownAt, presentFor } from '@/core/records/facts';
@@ -77,7 +77,7 @@ export async function checkIn(
       if (flight?.aircraftId !== entry.aircraftId)
         throw new Refused({
           code: 'not-found',
-          message: `${registration} did not leave for this flight. Open the Counter again.`,
+          message: `${registration} did not leave for this flight. Open the dispatch page again.`,
         });
       if (flight.returned !== null)
         throw new Refused({

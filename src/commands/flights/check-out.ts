@@ -1,4 +1,4 @@
-import type { CheckOut } from '@/contracts/flights/counter';
+import type { CheckOut } from '@/contracts/flights/dispatch';
 import { factsWithPanel, readPanel } from '@/core/metering/check-out';
 import { leavingNow } from '@/core/metering/leaving';
 import { decide } from '@/core/decision/decide';
@@ -86,7 +86,7 @@ export async function checkOut(
         throw new Refused({
           code: 'not-found',
           message:
-            'This flight is not planned for this aircraft. It may have been moved or cancelled; open the Counter again.',
+            'This flight is not planned for this aircraft. It may have been moved or cancelled; open the dispatch page again.',
         });
       const [out] = await openFlights(tx, entry.aircraftId);
       if (out !== undefined)

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { DocumentCheckRound } from '@/contracts/documents/document-check';
 import type { Finding } from '@/contracts/findings/report-finding';
-import type { CheckIn } from '@/contracts/flights/counter';
+import type { CheckIn } from '@/contracts/flights/dispatch';
 import type { SignedEntry } from '@/contracts/maintenance/new-entry';
 import { hours } from '@/core/quantities/hours';
 import { volume } from '@/core/quantities/volume';

@@ -1,4 +1,4 @@
-import type { DialExchange, NewDial } from '@/contracts/flights/counter';
+import type { DialExchange, NewDial } from '@/contracts/flights/dispatch';
 import { meterReading } from '@/core/metering/reading';
 import { dialState } from '@/core/metering/desk';
 import { readingOf } from '@/core/metering/slips';
@@ -7,7 +7,7 @@ import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import { currentDials, insertDials, readDials } from '@/db/meters/dials';
 import { insertReadings } from '@/db/aircraft/folder-rows';
-import { shownText } from '@/explain/counter';
+import { shownText } from '@/explain/meter-asks';
 import { meterText } from '@/explain/formats';
 import { sentenceCase } from '@/explain/wording';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';

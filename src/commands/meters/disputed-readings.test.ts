@@ -7,7 +7,7 @@ import { inClub } from '@/db/kernel/club-transaction';
 import { latestReadings } from '@/db/meters/readings';
 import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
-import { counterFlight } from '@/queries/flights/counter';
+import { dispatchFlight } from '@/queries/flights/dispatch';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { plannedFlight } from '@/testing/planned-flight';
 import { checkIn } from '../flights/check-in';
@@ -168,7 +168,7 @@ describe('while two readings of a meter contradict each other', () => {
           '110.0 h and later 101.0 h are on record, and one of them is wrong',
         ) as unknown,
       });
-    expect(await inTx((tx) => counterFlight(tx, club.clubId, flight, club.ports.now()))).toMatchObject({
+    expect(await inTx((tx) => dispatchFlight(tx, club.clubId, flight, club.ports.now()))).toMatchObject({
       out: null,
       dials: [{ last: null, lastText: 'two readings contradict each other' }],
     });
@@ -228,7 +228,7 @@ describe('while two readings of a meter contradict each other', () => {
     const engine = await standing('engine');
     later(5400);
     good(await correct(await backReading(first), '110.0', true));
-    expect(await inTx((tx) => counterFlight(tx, club.clubId, second, club.ports.now()))).toMatchObject({
+    expect(await inTx((tx) => dispatchFlight(tx, club.clubId, second, club.ports.now()))).toMatchObject({
       dials: [{ lastText: '101.0 h' }],
     });
     expect(good(await comeBack(second, '102.2')).billing).toEqual({ seconds: 4320, from: 'Block meter' });

@@ -8,7 +8,7 @@ import { wallClock } from '@/core/time/zone';
 import { inClub } from '@/db/kernel/club-transaction';
 import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
-import { counterFlight } from '@/queries/flights/counter';
+import { dispatchFlight } from '@/queries/flights/dispatch';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { plannedFlight } from '@/testing/planned-flight';
 import { checkIn } from '../flights/check-in';
@@ -253,7 +253,7 @@ describe('a flight with a box aboard', () => {
       return id;
     };
     const seen = (flightId: string) =>
-      inTx((tx) => counterFlight(tx, club.clubId, flightId, club.ports.now()));
+      inTx((tx) => dispatchFlight(tx, club.clubId, flightId, club.ports.now()));
     const out = async (flightId: string, shown: string) =>
       checkOut(club.ports, club.actor('dispatcher'), {
         flightId,

@@ -3,7 +3,7 @@ import type { Unanswered } from '@/core/metering/check-out';
 import type { BelowOffset } from '@/core/metering/reading';
 import type { Instant } from '@/core/time/instant';
 import type { OtherRecord } from '@/db/aircraft/other-kinds';
-import { shownText, tellQuestion } from '@/explain/counter';
+import { shownText, tellQuestion } from '@/explain/meter-asks';
 import { meterText } from '@/explain/formats';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import { Refused } from '../kernel/command';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { MetersRead } from '@/contracts/flights/counter';
+import type { MetersRead } from '@/contracts/flights/dispatch';
 import { hours } from '@/core/quantities/hours';
 import { addSeconds } from '@/core/time/instant';
 import { inClub } from '@/db/kernel/club-transaction';

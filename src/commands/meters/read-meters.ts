@@ -1,4 +1,4 @@
-import type { MetersRead } from '@/contracts/flights/counter';
+import type { MetersRead } from '@/contracts/flights/dispatch';
 import { readPanel } from '@/core/metering/check-out';
 import { meterReading } from '@/core/metering/reading';
 import { knownAt, presentFor } from '@/core/records/facts';

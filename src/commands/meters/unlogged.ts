@@ -1,4 +1,4 @@
-import type { Attribution } from '@/contracts/flights/counter';
+import type { Attribution } from '@/contracts/flights/dispatch';
 import {
   attributeUnlogged as landingsOf,
   stretchOfEntry,

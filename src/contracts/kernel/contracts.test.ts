@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkInSchema } from '../flights/counter';
+import { checkInSchema } from '../flights/dispatch';
 import { findingSchema } from '../findings/report-finding';
 import { problemsOf, problemText } from './problem';
 import { returnToServiceSchema } from '../findings/return-to-service';
@@ -81,7 +81,7 @@ describe('what a mechanic enters', () => {
   });
 });
 
-describe('what the Counter takes back', () => {
+describe('what the dispatch page takes back', () => {
   const back = {
     flightId: ID,
     aircraftId: ID,

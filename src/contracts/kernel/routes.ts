@@ -10,7 +10,7 @@ import {
   dialSchema,
   exchangeSchema,
   metersReadSchema,
-} from '../flights/counter';
+} from '../flights/dispatch';
 import { demoSignInSchema } from '../club/demo';
 import {
   clubChangeSchema,
@@ -115,9 +115,9 @@ export const ROUTES = {
   'GET /api/document-check/[registration]': read(),
   'GET /api/ramp': read(),
   'GET /api/ramp/[registration]': read(),
-  'GET /api/counter': read(),
-  'GET /api/counter/[flight]': read(),
-  'GET /api/plan': read(),
+  'GET /api/dispatch': read(),
+  'GET /api/dispatch/[flight]': read(),
+  'GET /api/flights': read(),
   'GET /api/club': read(),
   'GET /api/people': read(),
   'GET /api/feed': read(),
@@ -148,11 +148,11 @@ export const ROUTES = {
   'POST /api/boxes': act(fitBoxSchema, 'keep-meters'),
   'POST /api/boxes/remove': act(removeBoxSchema, 'keep-meters'),
   'POST /api/unlogged': act(attributionSchema, 'attribute-unlogged'),
-  'POST /api/counter/out': act(checkOutSchema, 'check-out'),
-  'POST /api/counter/in': act(checkInSchema, 'check-in'),
-  'POST /api/plan': act(planSchema, 'plan-flight'),
-  'POST /api/plan/cancel': act(cancelSchema, 'plan-flight'),
-  'POST /api/plan/preview': act(planPreviewSchema),
+  'POST /api/dispatch/out': act(checkOutSchema, 'check-out'),
+  'POST /api/dispatch/in': act(checkInSchema, 'check-in'),
+  'POST /api/flights': act(planSchema, 'plan-flight'),
+  'POST /api/flights/cancel': act(cancelSchema, 'plan-flight'),
+  'POST /api/flights/preview': act(planPreviewSchema),
   'POST /api/fleet': act(newAircraftSchema, 'add-aircraft'),
   'POST /api/facts': act(factSchema, 'enter-fact'),
   'POST /api/club': act(clubChangeSchema, 'change-club'),

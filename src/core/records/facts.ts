@@ -138,7 +138,7 @@ export interface KnownFacts extends AircraftFacts {
   readonly authority: Authority;
   /** What the meters stand at, with what boxes counted beside them, and as many landings as may have been made while nobody wrote them down. */
   readonly meters: Standings;
-  /** The same without either: what flights and readings account for. The chain at the Counter goes by it. */
+  /** The same without either: what flights and readings account for. The chain at the dispatch page goes by it. */
   readonly accounted: Standings;
   /** Flights that came back since the time in service was last read: they count with their planned time. */
   readonly unread: readonly FlightOut[];

@@ -3,7 +3,7 @@ import type { DocumentKind } from '@/core/records/documents/document';
 import type { Counter, Meter } from '@/core/records/meters/meters';
 import type { Instant } from '@/core/time/instant';
 import type { KnownMark } from '@/db/aircraft/other-kinds';
-import type { CounterDial } from '../flights/counter';
+import type { DispatchDial } from '../flights/dispatch';
 import type { ReleaseView } from '../releases/release';
 
 /** An entry that was struck out: by whom, when and why. */
@@ -84,7 +84,7 @@ export interface Folder {
     readonly since: string;
   }[];
   /** What is in the panel now, as it is compared when somebody reads it; and the time in service where only the logbook has it. */
-  readonly panel: { readonly dials: readonly CounterDial[]; readonly service: string | null };
+  readonly panel: { readonly dials: readonly DispatchDial[]; readonly service: string | null };
   readonly readings: readonly {
     readonly id: string;
     readonly when: string;

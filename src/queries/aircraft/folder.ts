@@ -40,7 +40,7 @@ import { readDials } from '@/db/meters/dials';
 import { flownByMonth } from '@/db/meters/flown-by-month';
 import { boxesOf } from '@/db/meters/meter-boxes';
 import { latestReadings } from '@/db/meters/readings';
-import { shownText } from '@/explain/counter';
+import { shownText } from '@/explain/meter-asks';
 import { signedText } from '@/explain/for-reader';
 import { meterText, momentText, readingText } from '@/explain/formats';
 import { dateText, list, sentenceCase } from '@/explain/wording';
@@ -51,7 +51,7 @@ import {
   INSPECTION_NAMES,
   METER_NAMES_IN_WORDS,
 } from '@/explain/names';
-import { counterDial } from '../flights/counter';
+import { dispatchDial } from '../flights/dispatch';
 import { keptFacts } from '../kernel/kept-facts';
 import { keptRows } from '../kernel/kept-rows';
 import { preparedFor, rulesOf } from '../kernel/prepared';
@@ -260,7 +260,7 @@ export async function folder(
     panel: {
       dials: dials
         .filter(({ id }) => inUse.has(id))
-        .map((dial) => counterDial(dialState(dial, known.accounted))),
+        .map((dial) => dispatchDial(dialState(dial, known.accounted))),
       service:
         dials.some(
           ({ id, counts }) => inUse.has(id) && counts.some(({ meter }) => meter === 'time-in-service'),

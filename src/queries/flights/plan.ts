@@ -7,7 +7,7 @@ import type { Purpose } from '@/core/envelope/dimensions';
 import { decimalHours } from '@/core/quantities/hours';
 import { decimalVolume } from '@/core/quantities/volume';
 import { airborneTime, type PlannedFlight } from '@/core/records/flights/planned-flight';
-import type { CivilDate } from '@/core/time/civil-date';
+import { addDays, type CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import type { Place } from '@/core/time/sun';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
@@ -71,6 +71,9 @@ export interface DayPlan {
   readonly field: string;
   readonly today: CivilDate;
   readonly date: CivilDate;
+  /** The days before and after it. */
+  readonly dayBefore: CivilDate;
+  readonly dayAfter: CivilDate;
   readonly aircraft: readonly {
     readonly aircraftId: string;
     readonly registration: string;
@@ -153,6 +156,8 @@ export async function dayPlan(
     field: club.place.name,
     today,
     date: day,
+    dayBefore: addDays(day, -1),
+    dayAfter: addDays(day, 1),
     aircraft,
     flights: lines.sort(
       (a, b) => compareTexts(a.starts, b.starts) || compareTexts(a.registration, b.registration),

@@ -12,7 +12,7 @@ import { flightsLeft } from '@/db/flights/flights';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { readDials } from '@/db/meters/dials';
 import { tellReasons } from '@/explain/constraint';
-import { shownText } from '@/explain/counter';
+import { shownText } from '@/explain/meter-asks';
 import { clockText, momentText, readingText } from '@/explain/formats';
 import { dateText } from '@/explain/wording';
 import { CLASS_MEANINGS, PURPOSE_NAMES } from '@/explain/names';

@@ -11,7 +11,7 @@ import { civilDateAt, type ZoneId } from '@/core/time/zone';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { dayBefore } from '@/db/releases/day-before';
 import { othersOfKind } from '@/db/aircraft/other-records';
-import { shownText } from '@/explain/counter';
+import { shownText } from '@/explain/meter-asks';
 import { signedText } from '@/explain/for-reader';
 import { readingText } from '@/explain/formats';
 import { dateText } from '@/explain/wording';

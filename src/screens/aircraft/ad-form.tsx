@@ -13,7 +13,7 @@ import { HOUR_METERS, type HourMeter } from '@/core/records/meters/meters';
 import { sentenceCase } from '@/explain/wording';
 import { EQUIPMENT_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Facts } from '@/queries/aircraft/facts';
-import { FormDay } from '../kit/day-field';
+import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
 import { FactAnswer } from './fact-answer';
 import { intervalOf, IntervalFields, NO_INTERVAL, type IntervalText } from './interval-fields';

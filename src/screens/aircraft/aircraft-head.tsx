@@ -97,7 +97,7 @@ export function AircraftHead({ page, part }: { readonly page: AircraftPage; read
       <PartTabs
         names={page.reasons.length > 0 ? { ...PARTS, now: `${PARTS.now} (${page.reasons.length})` } : PARTS}
         part={part}
-        label={`Parts of ${page.registration}’s folder`}
+        label={`Parts of ${page.registration}’s page`}
       />
     </Box>
   );

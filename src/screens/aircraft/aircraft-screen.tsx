@@ -142,7 +142,7 @@ function Aircraft({ registration }: { readonly registration: string | null }) {
       {folder === undefined ? (
         <>
           <Why page={page} />
-          <Coming query={folderQuery} what="the folder" />
+          <Coming query={folderQuery} what="the rest" />
         </>
       ) : (
         <PartPanels parts={partsOf({ page, folder, roles: me?.roles ?? [] })} part={part} />

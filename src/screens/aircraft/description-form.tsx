@@ -14,7 +14,7 @@ import { FUEL_GRADES, QUANTITIES, QUANTITY_NAMES } from '@/core/records/walkroun
 import { sentenceCase } from '@/explain/wording';
 import { CATEGORY_NAMES, QUANTITY_NAMES_IN_WORDS } from '@/explain/names';
 import type { Facts } from '@/queries/aircraft/facts';
-import { FormDay } from '../kit/day-field';
+import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
 import { type Fields, NAVIGATION, REMEDIES, UNITS, decimal, described, fieldsOf } from './description-values';
 import { FactAnswer } from './fact-answer';

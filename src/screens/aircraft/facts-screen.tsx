@@ -70,17 +70,17 @@ function FactsOf({ registration }: { readonly registration: string | null }) {
         Aircraft data of <span className="figure">{facts.registration}</span>
       </Box>
       <Box component="p" sx={{ mt: 0 }}>
-        {facts.typeName}, {facts.verdict}. <Link href={`/aircraft/${facts.registration}`}>Its folder</Link>{' '}
+        {facts.typeName}, {facts.verdict}. <Link href={`/aircraft/${facts.registration}`}>Its page</Link>{' '}
         holds its maintenance record and meters;{' '}
         <Link href={`/document-check/${facts.registration}`}>check documents</Link> to record them.
       </Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 2.2fr)', gap: 4.5 }}>
         <section aria-labelledby="missing">
           <Box component="h2" id="missing" sx={{ mt: 1 }}>
-            {facts.missing.length === 0 ? 'Nothing is missing' : 'Still missing'}
+            {facts.missing.length === 0 ? 'All required data is on record' : 'Still missing'}
           </Box>
           {facts.missing.length === 0 ? (
-            <p>Everything that the rules ask about is known. What closes uses now is in the folder.</p>
+            <p>Everything that the rules ask about is known. What is open and closed now is on its page.</p>
           ) : (
             <>
               <p>

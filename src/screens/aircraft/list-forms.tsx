@@ -20,7 +20,7 @@ import {
 import { sentenceCase } from '@/explain/wording';
 import { ITEM_KIND_NAMES } from '@/explain/names';
 import type { FactLine, Facts } from '@/queries/aircraft/facts';
-import { FormDay } from '../kit/day-field';
+import { FormDay } from '../kit/form-day';
 import { FieldGrid, ListLine, PlainList } from '../kit/layout';
 import { StrikeForm, StruckText } from '../maintenance/strike-form';
 import { FactAnswer } from './fact-answer';

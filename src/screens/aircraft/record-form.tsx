@@ -14,7 +14,7 @@ import {
 import type { FactInput } from '@/contracts/aircraft/aircraft-entry';
 import { sentenceCase } from '@/explain/wording';
 import type { FactLine, Facts } from '@/queries/aircraft/facts';
-import { FormDay } from '../kit/day-field';
+import { FormDay } from '../kit/form-day';
 import { FieldGrid, PlainList } from '../kit/layout';
 import { FactAnswer } from './fact-answer';
 import { useFact } from './use-fact';

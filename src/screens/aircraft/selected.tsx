@@ -36,7 +36,7 @@ export function Selected({ row, zone }: { readonly row: LineRow; readonly zone: 
       {row.out === null ? null : (
         <Box sx={{ borderLeft: '4px solid var(--sea)', pl: 1.5 }}>
           <b>{row.out}.</b> Until its return is recorded nobody else can take it.{' '}
-          <Link href="/counter">Counter</Link>
+          <Link href="/dispatch">Dispatch</Link>
         </Box>
       )}
       <Box sx={{ fontSize: 14 }}>{row.openFor}</Box>

@@ -10,7 +10,7 @@ import { CATEGORIES } from '@/core/records/aircraft/aircraft';
 import { CATEGORY_NAMES } from '@/explain/names';
 import { sentenceCase } from '@/explain/wording';
 import { goTo } from '../data/leave';
-import { FormDay } from '../kit/day-field';
+import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 
@@ -102,7 +102,7 @@ export function AddAircraft({ first }: { readonly first: boolean }) {
       <SignedTrouble trouble={trouble} />
       <div>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
-          Enter it
+          Add
         </Button>
       </div>
     </Stack>

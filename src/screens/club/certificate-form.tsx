@@ -10,7 +10,7 @@ import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
 import { sentenceCase } from '@/explain/wording';
 import { CERTIFICATE_CHOICES } from '@/explain/names';
 import type { PersonLine } from '@/queries/club/people';
-import { FormDay } from '../kit/day-field';
+import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
 import { useAct } from './people-acts';
 

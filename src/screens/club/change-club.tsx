@@ -198,7 +198,7 @@ export function ChangeClub({ page, onDone }: { readonly page: ClubPage; readonly
           <Button type="submit" variant={current ? 'contained' : 'outlined'} disabled={isSubmitting}>
             {current ? 'Sign the change' : 'See what it would change'}
           </Button>
-          <Button onClick={onDone}>Leave it as it is</Button>
+          <Button onClick={onDone}>Cancel</Button>
         </Stack>
       </Stack>
     </FormProvider>

@@ -1,11 +1,13 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
+import { useState } from 'react';
 import type { ClubEntryInput } from '@/contracts/club/founding';
 import { clubPolicy, policyFrom, type ClubPolicyParameters } from '@/core/rules/packs/club-policy';
 import type { ParameterSpec } from '@/core/rules/packs/pack';
@@ -15,7 +17,6 @@ import { sentenceCase } from '@/explain/wording';
 import { useClub } from '../data/queries';
 import { lazily } from '../kit/lazily';
 import { More } from '../kit/more';
-import { Opener } from '../kit/opener';
 import { Section } from '../kit/section';
 import { Coming } from '../shell/coming';
 
@@ -99,13 +100,38 @@ function Choices({ label, choices }: { readonly label: string; readonly choices:
 /** What the club says of its field and rules and what each choice does, how it came to say so, and a form for its administrator. */
 export function ClubPart({ rules, mayChange }: { readonly rules: string; readonly mayChange: boolean }) {
   const { data: page, error, refetch } = useClub();
+  const [changing, setChanging] = useState(false);
   if (page === undefined) return <Coming query={{ error, refetch }} what="the field and rules" />;
   const { club } = page;
   const read = club.policy === null ? null : policyFrom(club.policy);
   const policy = read === null || 'fault' in read ? null : read;
   return (
     <>
-      <Section id="field" title="Field and rules">
+      <Section
+        id="field"
+        title="Field and rules"
+        act={
+          mayChange && !changing ? (
+            <Button
+              variant="outlined"
+              size="small"
+              onClick={() => {
+                setChanging(true);
+              }}
+            >
+              Change field or rules …
+            </Button>
+          ) : null
+        }
+      >
+        {changing ? (
+          <ChangeClub
+            page={page}
+            onDone={() => {
+              setChanging(false);
+            }}
+          />
+        ) : null}
         <Box sx={{ display: 'grid', gap: 2.5 }}>
           <Choices label="Where" choices={fieldOf(club)} />
           <Choices label="Rules of the authority" choices={authorityOf(club, rules)} />
@@ -121,13 +147,7 @@ export function ClubPart({ rules, mayChange }: { readonly rules: string; readonl
             itself.
           </p>
         ) : null}
-        {mayChange ? (
-          <Opener label="Change field or rules …">
-            {(close) => <ChangeClub page={page} onDone={close} />}
-          </Opener>
-        ) : (
-          <p className="small">The administrator changes these.</p>
-        )}
+        {mayChange ? null : <p className="small">The administrator changes these.</p>}
       </Section>
       {page.story.length === 0 ? null : (
         <More summary={`Changes (${page.story.length})`} open sx={{ mt: 2 }}>

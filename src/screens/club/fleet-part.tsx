@@ -1,12 +1,13 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
 import { GateMark } from '@/ui/gate-mark';
 import { useLine } from '../data/queries';
 import { lazily } from '../kit/lazily';
 import { ListLine, PlainList } from '../kit/layout';
 import Link from '../kit/link';
-import { Opener } from '../kit/opener';
 import { Section } from '../kit/section';
 
 const AddAircraft = lazily(() => import('./add-aircraft').then((module) => module.AddAircraft), 200);
@@ -14,16 +15,35 @@ const AddAircraft = lazily(() => import('./add-aircraft').then((module) => modul
 /** The club's aircraft, each with a way to what is on record, and a new one. */
 export function FleetPart({ mayEnter }: { readonly mayEnter: boolean }) {
   const { data: line } = useLine();
+  const [adding, setAdding] = useState(false);
   const rows = line?.rows ?? [];
   return (
-    <Section id="fleet" title="Aircraft">
+    <Section
+      id="fleet"
+      title="Aircraft"
+      act={
+        mayEnter && rows.length > 0 && !adding ? (
+          <Button
+            variant="outlined"
+            size="small"
+            onClick={() => {
+              setAdding(true);
+            }}
+          >
+            Enter an aircraft …
+          </Button>
+        ) : null
+      }
+    >
+      {adding && rows.length > 0 ? <AddAircraft first={false} /> : null}
       {line !== undefined && rows.length === 0 ? (
         <p>
           There is no aircraft yet. Enter one here, or import a list under{' '}
-          <Link href="/records">Records</Link>. It stays closed until its documents, inspections, meters,
-          equipment and limits are on record, and says which are missing.
+          <Link href="/import-export">Records</Link>. It stays closed until its documents, inspections,
+          meters, equipment and limits are on record, and says which are missing.
         </p>
       ) : null}
+      {mayEnter && line !== undefined && rows.length === 0 ? <AddAircraft first /> : null}
       <PlainList
         sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(300px, 1fr))', columnGap: 3 }}
       >
@@ -41,17 +61,12 @@ export function FleetPart({ mayEnter }: { readonly mayEnter: boolean }) {
             <Box component="span" sx={{ flex: 1 }}>
               {row.verdict}
             </Box>
-            <Link href={`/facts/${row.registration}`} aria-label={`What is on record of ${row.registration}`}>
-              on record
+            <Link href={`/facts/${row.registration}`} aria-label={`Aircraft data of ${row.registration}`}>
+              Aircraft data
             </Link>
           </ListLine>
         ))}
       </PlainList>
-      {mayEnter && line !== undefined ? (
-        <Opener label="Enter an aircraft …" open={rows.length === 0}>
-          {() => <AddAircraft first={rows.length === 0} />}
-        </Opener>
-      ) : null}
     </Section>
   );
 }

@@ -187,7 +187,7 @@ export function FoundingScreen() {
           <p>
             {data.club === null
               ? 'This installation is empty. The person who started the server found a one-time code in its output. With it you become the administrator; afterwards you admit people and enter the first aircraft. No aircraft is released until the facts that matter are on record.'
-              : `The archive of ${data.club} was brought in. Its people have no passwords here yet: with the one-time code from the server’s output you become administrator, and make a link for each of them.`}
+              : `The archive of ${data.club} was imported. Its people have no passwords here yet: with the one-time code from the server’s output you become administrator, and make a link for each of them.`}
           </p>
           <Founding waiting={data.club} />
         </>

@@ -107,7 +107,7 @@ function Choose({
         </Alert>
       )}
       <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
-        Keep this password
+        Save password
       </Button>
     </Stack>
   );

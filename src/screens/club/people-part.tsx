@@ -8,7 +8,6 @@ import type { People } from '@/queries/club/people';
 import { ListLine, PlainList } from '../kit/layout';
 import { Confirm } from '../kit/confirm';
 import { lazily } from '../kit/lazily';
-import { Opener } from '../kit/opener';
 import { Section } from '../kit/section';
 import { roleName, useAct } from './people-acts';
 import { Person } from './person';
@@ -57,8 +56,26 @@ function Offer({ offer }: { readonly offer: People['offers'][number] }) {
 
 /** Everybody of the club: what they may do, what they may sign, and how they get in. */
 export function PeoplePart({ people }: { readonly people: People }) {
+  const [admitting, setAdmitting] = useState(false);
   return (
-    <Section id="members" title="People">
+    <Section
+      id="members"
+      title="People"
+      act={
+        people.mayChange && !admitting ? (
+          <Button
+            variant="outlined"
+            size="small"
+            onClick={() => {
+              setAdmitting(true);
+            }}
+          >
+            Admit somebody …
+          </Button>
+        ) : null
+      }
+    >
+      {admitting ? <Admit /> : null}
       <p className="small">
         A role permits screens; a certificate permits signatures. A link for a new password lets the person
         who has it in under that name: it is on record who made it, and the person is signed out everywhere.
@@ -80,9 +97,7 @@ export function PeoplePart({ people }: { readonly people: People }) {
           </PlainList>
         </>
       )}
-      {people.mayChange ? (
-        <Opener label="Admit somebody …">{() => <Admit />}</Opener>
-      ) : (
+      {people.mayChange ? null : (
         <p className="small">The administrator admits people and changes what they may do.</p>
       )}
     </Section>

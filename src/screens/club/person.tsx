@@ -181,7 +181,7 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
                 else void save();
               }}
             >
-              {roles.length === 0 ? 'End the membership …' : 'Keep these roles'}
+              {roles.length === 0 ? 'End the membership …' : 'Save roles'}
             </Button>
             <Button
               size="small"

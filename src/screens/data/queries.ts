@@ -3,7 +3,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { ClubPage } from '@/queries/club/club';
 import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
-import type { CounterFlight, CounterList } from '@/queries/flights/counter';
+import type { DispatchFlight, DispatchList } from '@/queries/flights/dispatch';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { Facts } from '@/queries/aircraft/facts';
 import type { People } from '@/queries/club/people';
@@ -54,19 +54,19 @@ export const useRampAircraft = (registration: string | null) =>
     retry,
     staleTime: 600_000,
   });
-/** The Counter's list. */
-export const useCounter = () =>
+/** The dispatch page's list. */
+export const useDispatch = () =>
   useQuery({
     queryKey: ['counter'],
-    queryFn: () => ask<CounterList>('/api/counter'),
+    queryFn: () => ask<DispatchList>('/api/dispatch'),
     retry,
     refetchInterval: 60_000,
   });
-/** One flight at the Counter. */
-export const useCounterFlight = (flightId: string | null) =>
+/** One flight at the dispatch page. */
+export const useDispatchFlight = (flightId: string | null) =>
   useQuery({
     queryKey: ['counter', flightId],
-    queryFn: () => ask<CounterFlight>(`/api/counter/${encodeURIComponent(flightId ?? '')}`),
+    queryFn: () => ask<DispatchFlight>(`/api/dispatch/${encodeURIComponent(flightId ?? '')}`),
     enabled: flightId !== null,
     retry,
   });
@@ -82,7 +82,7 @@ export const useFolder = (registration: string | null) =>
 export const useDayPlan = (day: string | null) =>
   useQuery({
     queryKey: ['plan', day],
-    queryFn: () => ask<DayPlan>(`/api/plan${day === null ? '' : `?day=${day}`}`),
+    queryFn: () => ask<DayPlan>(`/api/flights${day === null ? '' : `?day=${day}`}`),
     retry,
     placeholderData: keepPreviousData,
     refetchInterval: 60_000,

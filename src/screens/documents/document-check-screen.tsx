@@ -68,7 +68,7 @@ function Round({ list }: { readonly list: DocumentCheckList }) {
             : `${wrong.map(({ name }) => name).join(', ')}: what is missing closes its uses from now on. The dispatcher sees it.`}
         </p>
         <WaitingPhotos waiting={waiting} />
-        <Link href={`/aircraft/${list.registration}`}>Folder of {list.registration}</Link>
+        <Link href={`/aircraft/${list.registration}`}>Aircraft {list.registration}</Link>
       </Box>
     );
   return (
@@ -135,7 +135,7 @@ function Round({ list }: { readonly list: DocumentCheckList }) {
           >
             {answered.length === 0
               ? 'Tap what you see'
-              : `Keep ${answered.length} of ${list.papers.length}${wrong.length === 0 ? '' : `, ${wrong.length} not in order`}`}
+              : `Save ${answered.length} of ${list.papers.length}${wrong.length === 0 ? '' : `, ${wrong.length} not in order`}`}
           </BigButton>
         </Stack>
       </Box>

@@ -10,6 +10,7 @@ import { useState } from 'react';
 import { ask, send } from '../data/fetching';
 import { Confirm } from '../kit/confirm';
 import { ListLine, PlainList } from '../kit/layout';
+import { Section } from '../kit/section';
 
 interface Feed {
   readonly feedId: string;
@@ -52,8 +53,7 @@ export function CalendarPart() {
       setName('');
     });
   return (
-    <section aria-labelledby="calendar">
-      <h2 id="calendar">What is due as a calendar</h2>
+    <Section id="feeds" title="What is due as a calendar">
       <p>
         A calendar program that knows the address shows the last good day of everything that ends on a day.
         The person who has the address can read it; revoke it when it is no longer wanted.
@@ -129,6 +129,6 @@ export function CalendarPart() {
           Calendars that use it show nothing new from now on. You can make another address.
         </Confirm>
       )}
-    </section>
+    </Section>
   );
 }

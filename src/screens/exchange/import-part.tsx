@@ -120,8 +120,8 @@ export function ImportPart() {
   };
   const missing = columns.filter(({ name, needed }) => needed && (mapping[name] ?? null) === null);
   return (
-    <section aria-labelledby="bring-in">
-      <h2 id="bring-in">Bring in</h2>
+    <section aria-labelledby="lists-in">
+      <h2 id="lists-in">Import</h2>
       <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', flexWrap: 'wrap' }}>
         <TextField
           select
@@ -168,7 +168,7 @@ export function ImportPart() {
             void run(true);
           }}
         >
-          Bring in {told === null || told.committed ? '' : told.added}
+          Import {told === null || told.committed ? '' : told.added}
         </Button>
       </Stack>
       {file === null ? (
@@ -235,9 +235,9 @@ export function ImportPart() {
       {told === null ? null : (
         <Box sx={{ mt: 1.5 }}>
           <p role="status">
-            <b>{told.committed ? 'Brought in.' : 'This would happen:'}</b> {told.rows} rows: {told.added} new,{' '}
+            <b>{told.committed ? 'Imported.' : 'This would happen:'}</b> {told.rows} rows: {told.added} new,{' '}
             {told.there} there already, {told.rejected} rejected.
-            {told.rejected > 0 ? ' Nothing is brought in while a row is rejected: all or nothing.' : ''}{' '}
+            {told.rejected > 0 ? ' Nothing is imported while a row is rejected: all or nothing.' : ''}{' '}
             {told.byAircraft.length === 0
               ? ''
               : `By aircraft: ${told.byAircraft.map(({ registration, added }) => `${registration} ${added}`).join(', ')}.`}

@@ -3,7 +3,7 @@ import type { ImportSummary } from '@/contracts/exchange/csv-lists';
 const quoted = (text: string): string =>
   /[",;\r\n\t]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
 
-/** The rejected rows as a CSV file with the reason first, so that they can be corrected and brought in again. */
+/** The rejected rows as a CSV file with the reason first, so that they can be corrected and imported again. */
 export function rejectedFile(
   { rejections }: Pick<ImportSummary, 'rejections'>,
   columns: readonly string[],

@@ -297,7 +297,7 @@ export function Report({
                 setQuestion('looks');
               }}
             >
-              {kept.finding.what.trim() === '' ? 'Say what you see' : 'Keep this'}
+              {kept.finding.what.trim() === '' ? 'Describe what you see' : 'Save'}
             </BigButton>
           </ThumbBar>
         </>

@@ -10,7 +10,7 @@ import type { ReturnToServiceInput } from '@/contracts/findings/return-to-servic
 import { parseCivilDate } from '@/core/time/civil-date';
 import { dateText } from '@/explain/wording';
 import type { FindingView } from '@/queries/aircraft/aircraft-page';
-import { FormDay } from '../kit/day-field';
+import { FormDay } from '../kit/form-day';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 
 type Fields = Pick<

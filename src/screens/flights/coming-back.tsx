@@ -16,15 +16,15 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { FUEL_UNITS, OIL_UNITS } from '@/contracts/flights/amounts';
-import type { CheckInInput } from '@/contracts/flights/counter';
+import type { CheckInInput } from '@/contracts/flights/dispatch';
 import type { VolumeUnit } from '@/core/quantities/volume';
 import { asksAtCheckIn, unanswered } from '@/core/metering/desk';
 import { readingOf } from '@/core/metering/slips';
-import { shownText } from '@/explain/counter';
-import type { CounterFlight } from '@/queries/flights/counter';
+import { shownText } from '@/explain/meter-asks';
+import type { DispatchFlight } from '@/queries/flights/dispatch';
 import { wallClockOf } from '../data/clock';
 import { Refusal, send } from '../data/fetching';
-import { FormDay } from '../kit/day-field';
+import { FormDay } from '../kit/form-day';
 import { Part } from './part';
 import { enteredOf, ReadingFields, useReadings } from './readings';
 
@@ -52,8 +52,8 @@ export function ComingBack({
   flight,
   out,
 }: {
-  readonly flight: CounterFlight;
-  readonly out: NonNullable<CounterFlight['out']>;
+  readonly flight: DispatchFlight;
+  readonly out: NonNullable<DispatchFlight['out']>;
 }) {
   const client = useQueryClient();
   const state = useReadings();
@@ -126,7 +126,7 @@ export function ComingBack({
       defects: fields.nothing || fields.defect !== 'yes' ? [] : [{ findingId, what: fields.words.trim() }],
     };
     try {
-      await send('/api/counter/in', entry);
+      await send('/api/dispatch/in', entry);
       await client.invalidateQueries();
     } catch (error) {
       if (error instanceof Refusal)

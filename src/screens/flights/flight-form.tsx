@@ -19,7 +19,7 @@ import type { FlightDraftInput } from '@/contracts/flights/plan';
 import type { DayPlan, DraftAnswer, PlanLine } from '@/queries/flights/plan';
 import { Refusal, send } from '../data/fetching';
 import { useSettled } from '../data/settled';
-import { FormDay } from '../kit/day-field';
+import { FormDay } from '../kit/form-day';
 import { More } from '../kit/more';
 import { Reasons } from '../shell/reasons';
 import { ANSWERS, CLOCK, CREWS, type Fields, clockFrom, draftOf, nameOfRange, shown } from './flight-draft';
@@ -104,7 +104,7 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
   const { data: answer } = useQuery({
     queryKey: ['plan', 'draft', asked, moving?.flightId ?? null],
     queryFn: () =>
-      send<DraftAnswer>('/api/plan/preview', {
+      send<DraftAnswer>('/api/flights/preview', {
         flight: JSON.parse(asked ?? '{}') as FlightDraftInput,
         replaces: moving?.flightId ?? null,
       }),
@@ -120,7 +120,7 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
       return;
     }
     try {
-      await send('/api/plan', { flightId, replaces: moving?.flightId ?? null, flight: draftOf(given) });
+      await send('/api/flights', { flightId, replaces: moving?.flightId ?? null, flight: draftOf(given) });
       await client.invalidateQueries();
       onDone();
     } catch (error) {
@@ -349,7 +349,7 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
       )}
       <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
-          {moving === null ? 'Enter it' : 'Move it'}
+          {moving === null ? 'Add' : 'Move it'}
         </Button>
         <Button onClick={onDone}>Cancel</Button>
       </Stack>

@@ -19,7 +19,7 @@ export function Flights({ folder }: { readonly folder: Folder }) {
       title="Flights"
       act={
         <Button component={Link} href={`/sheet/${folder.registration}`} size="small" variant="outlined">
-          Sheets to print
+          Print
         </Button>
       }
     >

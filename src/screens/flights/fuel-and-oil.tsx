@@ -2,7 +2,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { Controller, type Control } from 'react-hook-form';
 import { FUEL_UNITS, OIL_UNITS } from '@/contracts/flights/amounts';
-import type { CheckOutInput } from '@/contracts/flights/counter';
+import type { CheckOutInput } from '@/contracts/flights/dispatch';
 import { parseVolume, type VOLUME_UNITS, type VolumeUnit } from '@/core/quantities/volume';
 import { FieldGrid } from '../kit/layout';
 

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { CounterFlight } from '@/queries/flights/counter';
+import type { DispatchFlight } from '@/queries/flights/dispatch';
 import Link from '../kit/link';
 import { Part } from './part';
 
@@ -9,7 +9,7 @@ export function LastWord({
   report,
   registration,
 }: {
-  readonly report: CounterFlight['lastReport'];
+  readonly report: DispatchFlight['lastReport'];
   readonly registration: string;
 }) {
   if (report === null) return null;

@@ -8,7 +8,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { asksAtCheckOut, unanswered } from '@/core/metering/desk';
-import type { CounterFlight } from '@/queries/flights/counter';
+import type { DispatchFlight } from '@/queries/flights/dispatch';
 import { send } from '../data/fetching';
 import { PlainList } from '../kit/layout';
 import { emptyFuelAndOil, FuelAndOilFields, measuredOf, type FuelAndOil } from './fuel-and-oil';
@@ -21,7 +21,7 @@ interface Fields extends FuelAndOil {
 }
 
 /** Handing out: documents, the meters compared with the record, fuel and oil, and the aircraft is out. What is typed stays when it is refused. */
-export function Leaving({ flight }: { readonly flight: CounterFlight }) {
+export function Leaving({ flight }: { readonly flight: DispatchFlight }) {
   const client = useQueryClient();
   const state = useReadings();
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -43,7 +43,7 @@ export function Leaving({ flight }: { readonly flight: CounterFlight }) {
     setTrouble(null);
     const words = (text: string) => (text.trim() === '' ? null : text.trim());
     try {
-      await send('/api/counter/out', {
+      await send('/api/dispatch/out', {
         flightId: flight.flightId,
         aircraftId: flight.aircraftId,
         seenRevision: flight.revision,
@@ -63,7 +63,7 @@ export function Leaving({ flight }: { readonly flight: CounterFlight }) {
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
-      aria-label="Hand out"
+      aria-label="Check out"
     >
       <LastWord report={flight.lastReport} registration={flight.registration} />
       <Part title="Documents aboard">
@@ -120,7 +120,7 @@ export function Leaving({ flight }: { readonly flight: CounterFlight }) {
         </Alert>
       )}
       <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
-        Hand out {flight.registration} to {flight.person}
+        Check out {flight.registration} to {flight.person}
       </Button>
     </form>
   );

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 
-/** A part of the conversation at the Counter, in its order. */
+/** A part of the conversation at the dispatch page, in its order. */
 export function Part({ title, children }: { readonly title: string; readonly children: ReactNode }) {
   return (
     <Box component="section" aria-label={title} sx={{ borderTop: '1px solid var(--rule)', py: 1.75, px: 0 }}>

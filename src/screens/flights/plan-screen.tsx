@@ -11,7 +11,6 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { lazy, Suspense, useState } from 'react';
 import { may } from '@/contracts/kernel/permissions';
-import { addDays } from '@/core/time/civil-date';
 import { dateText } from '@/explain/wording';
 import { PURPOSE_NAMES } from '@/explain/names';
 import type { PlanLine } from '@/queries/flights/plan';
@@ -19,13 +18,15 @@ import { setHash, useHash } from '../data/address';
 import { clock, day as dayName } from '../data/clock';
 import { useLive } from '../data/live';
 import { useDayPlan, useMe } from '../data/queries';
+import { lazily } from '../kit/lazily';
 import { DeskHeader } from '../shell/desk-header';
 import { DeskWaiting } from '../shell/desk-page';
 import { NotLive } from '../shell/not-live';
 import { ANSWER_NAMES, toneOf } from './plan-words';
-import { CancelFlight, ChosenFlight } from './planned-flight';
+import { ChosenFlight } from './planned-flight';
 
 const FlightForm = lazy(() => import('./flight-form'));
+const CancelFlight = lazily(() => import('./cancel-flight').then((module) => module.CancelFlight), 0);
 
 /** A day and a flight of it behind the # of the address. */
 const addressOf = (day: string | null, flightId: string | null): string =>
@@ -60,10 +61,10 @@ export function PlanScreen() {
   const setChosen = (flightId: string | null) => {
     setHash(addressOf(day ?? null, flightId), 'the same');
   };
-  const shift = (by: number) => {
-    setHash(addressOf(addDays(plan.date, by), null), 'new');
+  const shift = (to: string) => {
+    setHash(addressOf(to, null), 'new');
   };
-  // From the Counter: the flight is to go to another aircraft.
+  // From the dispatch page: the flight is to go to another aircraft.
   const moves =
     selected !== undefined && selected.flightId === chosen && open(selected) && mayChange(selected);
   const sent = moves ? (to ?? null) : null;
@@ -88,10 +89,10 @@ export function PlanScreen() {
         setChosen(plan.flights[Math.max(0, at - 1)]?.flightId ?? null);
       },
       ArrowLeft: () => {
-        shift(-1);
+        shift(plan.dayBefore);
       },
       ArrowRight: () => {
-        shift(1);
+        shift(plan.dayAfter);
       },
       n: () => {
         setDoing({ kind: 'entering', number: Date.now() });
@@ -139,7 +140,7 @@ export function PlanScreen() {
             </Box>
             <Button
               onClick={() => {
-                shift(-1);
+                shift(plan.dayBefore);
               }}
             >
               Day before
@@ -154,7 +155,7 @@ export function PlanScreen() {
             </Button>
             <Button
               onClick={() => {
-                shift(1);
+                shift(plan.dayAfter);
               }}
             >
               Day after

@@ -3,64 +3,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { PURPOSE_NAMES } from '@/explain/names';
 import type { PlanLine } from '@/queries/flights/plan';
-import { send } from '../data/fetching';
-import { Confirm } from '../kit/confirm';
 import Link from '../kit/link';
 import { ANSWER_NAMES, toneOf } from './plan-words';
-
-/** Asks whether a planned flight is to be cancelled, and why. */
-export function CancelFlight({
-  flight,
-  onClose,
-}: {
-  readonly flight: PlanLine;
-  readonly onClose: () => void;
-}) {
-  const client = useQueryClient();
-  const [why, setWhy] = useState('');
-  const cancel = async () => {
-    try {
-      await send('/api/plan/cancel', {
-        flightId: flight.flightId,
-        aircraftId: flight.aircraftId,
-        why: why.trim() === '' ? null : why.trim(),
-      });
-      return null;
-    } catch (problem) {
-      return problem instanceof Error ? problem.message : 'It was not cancelled. Try again.';
-    } finally {
-      await client.invalidateQueries();
-    }
-  };
-  return (
-    <Confirm
-      title={`Cancel ${flight.person}’s flight?`}
-      does="Cancel the flight"
-      instead="Keep it"
-      onConfirm={cancel}
-      onClose={onClose}
-    >
-      <p>
-        <span className="figure">{flight.registration}</span>, {flight.starts}–{flight.ends}. A cancelled
-        flight stays readable and does not come back; it would be entered again.
-      </p>
-      <TextField
-        label="Why, if it matters"
-        fullWidth
-        value={why}
-        onChange={(event) => {
-          setWhy(event.target.value);
-        }}
-        slotProps={{ htmlInput: { maxLength: 300 } }}
-      />
-    </Confirm>
-  );
-}
 
 /** The flight that is chosen: its answer, and what can be done with it. */
 export function ChosenFlight({
@@ -100,8 +46,8 @@ export function ChosenFlight({
         {flight.words === '' ? null : <div>{flight.words}</div>}
       </Box>
       <Stack direction="row" spacing={1} sx={{ flexWrap: 'wrap' }}>
-        <Button variant="contained" component={Link} href={`/counter/${flight.flightId}`}>
-          {left || !mayCheckOut ? 'At the Counter' : 'Check it out'}
+        <Button variant="contained" component={Link} href={`/dispatch/${flight.flightId}`}>
+          {left || !mayCheckOut ? 'At the dispatch page' : 'Check it out'}
         </Button>
         {left || !mayChange ? null : (
           <>

@@ -8,10 +8,10 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Question } from '@/core/metering/desk';
-import { tellQuestion } from '@/explain/counter';
-import type { CounterDial } from '@/queries/flights/counter';
+import { tellQuestion } from '@/explain/meter-asks';
+import type { DispatchDial } from '@/queries/flights/dispatch';
 
-/** What is typed at the Counter for the meters, with the answers to what was asked about it. */
+/** What is typed at the dispatch page for the meters, with the answers to what was asked about it. */
 export interface Readings {
   readonly shown: Readonly<Record<string, string>>;
   readonly accepted: readonly string[];
@@ -43,15 +43,15 @@ export function useReadings() {
 }
 
 /** What was typed, as the server takes it. */
-export const enteredOf = (dials: readonly CounterDial[], { shown }: Readings) =>
+export const enteredOf = (dials: readonly DispatchDial[], { shown }: Readings) =>
   dials.map(({ dial }) => ({ dial: dial.id, shown: (shown[dial.id] ?? '').trim() }));
 
 interface Props {
-  readonly dials: readonly CounterDial[];
+  readonly dials: readonly DispatchDial[];
   readonly asks: readonly Question[];
   readonly state: ReturnType<typeof useReadings>;
   /** What each must show or showed, above its field. */
-  readonly beside: (dial: CounterDial) => string;
+  readonly beside: (dial: DispatchDial) => string;
   /** One under the other, where there is little room. */
   readonly stacked?: boolean;
 }

@@ -10,6 +10,7 @@ import { useSecondInAddress } from '../data/address';
 import { useSheet } from '../data/queries';
 import { DayField } from '../kit/day-field';
 import Link from '../kit/link';
+import { Opener } from '../kit/opener';
 import { Coming } from '../shell/coming';
 
 const cell = { border: '1px solid #000', py: 0.5, px: 0.75, verticalAlign: 'top' } as const;
@@ -191,15 +192,19 @@ function SheetOf({ registration }: { readonly registration: string | null }) {
   return (
     <Box component="main" className="stark" sx={{ py: 2, px: 3, minHeight: '100vh' }}>
       <Stack direction="row" spacing={1.5} className="on-screen" sx={{ alignItems: 'center', mb: 2 }}>
-        <Link href={`/aircraft/${sheet.registration}`}>← Folder</Link>
+        <Link href={`/aircraft/${sheet.registration}`}>← Aircraft</Link>
         <Box component="span" sx={{ flex: 1 }} />
-        <DayField
-          label="Day"
-          value={sheet.date}
-          onChange={(day) => {
-            setDay(day === '' ? null : day);
-          }}
-        />
+        <Opener label="Another day …">
+          {() => (
+            <DayField
+              label="Day"
+              value={sheet.date}
+              onChange={(day) => {
+                setDay(day === '' ? null : day);
+              }}
+            />
+          )}
+        </Opener>
         <Button
           variant="contained"
           onClick={() => {

@@ -22,7 +22,7 @@ export function Opener({
     <Button
       variant="outlined"
       size="small"
-      sx={{ mt: 1.5 }}
+      sx={{ my: 1.5, alignSelf: 'center' }}
       onClick={() => {
         setOpened(true);
       }}

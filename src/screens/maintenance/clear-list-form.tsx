@@ -7,7 +7,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
-import { FormDay } from '../kit/day-field';
+import { FormDay } from '../kit/form-day';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
 
 interface Fields {

@@ -19,7 +19,7 @@ import type { Folder } from '@/queries/aircraft/folder-view';
 import type { EntryPreview } from '@/queries/maintenance/entry-preview';
 import { send } from '../data/fetching';
 import { sendPhoto } from '../data/photos';
-import { FormDay } from '../kit/day-field';
+import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
 import { PhotoField } from '../kit/photo-field';
 import { SignedTrouble, useSigned } from '../kit/signed-form';

@@ -125,12 +125,12 @@ function Remove({ folder, box }: { readonly folder: Folder; readonly box: Folder
     return (
       <Button
         size="small"
-        aria-label={`Take out ${box.name}`}
+        aria-label={`Remove ${box.name}`}
         onClick={() => {
           setOpen(true);
         }}
       >
-        Taken out …
+        Remove …
       </Button>
     );
   return (
@@ -179,7 +179,7 @@ export function Boxes({ folder, keeper }: { readonly folder: Folder; readonly ke
         {folder.boxes.map((box) => (
           <ListLine key={box.id}>
             <Box component="span" sx={{ textDecoration: box.struck === null ? 'none' : 'line-through' }}>
-              <b>{box.name}</b> {box.words}.{box.removed ? ' Taken out.' : ''}
+              <b>{box.name}</b> {box.words}.{box.removed ? ' Removed.' : ''}
             </Box>
             {box.ahead === null ? null : (
               <div>

@@ -98,7 +98,7 @@ function Attribute({ folder, gap }: { readonly folder: Folder; readonly gap: Gap
         helperText={errors.note?.message}
       />
       <Button type="submit" variant="outlined" disabled={isSubmitting}>
-        Say so
+        Save
       </Button>
       <SignedTrouble trouble={trouble} />
     </Stack>

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Controller, useFieldArray, useForm, useWatch } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
-import { FormDay } from '../kit/day-field';
+import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
 import { useSigned } from '../kit/signed-form';
 import { SignerFields, type SignerText, firstSigner, signerOf } from '../kit/signer-fields';

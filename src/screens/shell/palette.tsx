@@ -5,7 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
-import { useCounter, useLine, usePeople } from '../data/queries';
+import { useDispatch, useLine, usePeople } from '../data/queries';
 
 /** Somewhere to go, or something to do there. */
 interface Goal {
@@ -16,9 +16,9 @@ interface Goal {
 
 const PAGES: readonly Goal[] = [
   ['Line', '/line'],
-  ['Counter', '/counter'],
-  ['Plan', '/plan'],
-  ['Records', '/records'],
+  ['Dispatch', '/dispatch'],
+  ['Flights', '/flights'],
+  ['Import and export', '/import-export'],
   ['Club', '/club'],
   ['Account', '/account'],
 ].map(([label = '', href = '']) => ({ group: 'Pages', label, href }));
@@ -39,7 +39,7 @@ const few = createFilterOptions<Goal>({ limit: 40 });
 /** What can be found: aircraft, today's flights, people, what one does, pages. */
 function useGoals(): readonly Goal[] {
   const { data: line } = useLine();
-  const { data: counter } = useCounter();
+  const { data: counter } = useDispatch();
   const { data: people } = usePeople();
   const aircraft = line?.rows ?? [];
   const flights = [...(counter?.out ?? []), ...(counter?.planned ?? [])];
@@ -52,7 +52,7 @@ function useGoals(): readonly Goal[] {
     ...flights.map(({ flightId, registration, person, when }): Goal => ({
       group: 'Flights of today',
       label: `${when} ${person} in ${registration}`,
-      href: `/counter/${flightId}`,
+      href: `/dispatch/${flightId}`,
     })),
     ...(people?.people ?? []).map(({ name }): Goal => ({ group: 'People', label: name, href: '/club' })),
     ...aircraft.flatMap(({ registration }) =>

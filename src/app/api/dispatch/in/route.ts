@@ -1,4 +1,4 @@
 import { commandRoute } from '../../answer';
 import { checkIn } from '@/commands/flights/check-in';
 
-export const POST = commandRoute('POST /api/counter/in', checkIn);
+export const POST = commandRoute('POST /api/dispatch/in', checkIn);

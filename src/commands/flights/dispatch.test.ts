@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { Attribution, CheckIn, CheckOut } from '@/contracts/flights/counter';
+import type { Attribution, CheckIn, CheckOut } from '@/contracts/flights/dispatch';
 import type { Json } from '@/contracts/kernel/merge-patch';
 import { hours } from '@/core/quantities/hours';
 import { volume } from '@/core/quantities/volume';
@@ -20,7 +20,7 @@ import { dayBefore } from '@/db/releases/day-before';
 import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
 import { rampAircraft } from '@/queries/findings/ramp';
-import { counterFlight, counterList } from '@/queries/flights/counter';
+import { dispatchFlight, dispatchList } from '@/queries/flights/dispatch';
 import { sheet } from '@/queries/flights/sheet';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { plannedFlight } from '@/testing/planned-flight';
@@ -110,7 +110,7 @@ beforeEach(async () => {
 const text = (seconds: number) => (seconds / 3600).toFixed(2);
 
 describe('a reading of a flight that was corrected', () => {
-  it('counts everywhere: on the sheet, in the list, at the Counter, and in what the next daily inspection carries over', async () => {
+  it('counts everywhere: on the sheet, in the list, at the dispatch page, and in what the next daily inspection carries over', async () => {
     const flight = await planned();
     good(await leave(flight, text(start)));
     later(5400);
@@ -124,7 +124,7 @@ describe('a reading of a flight that was corrected', () => {
       const day = addDays(civilDateAt(club.ports.now(), club.place.zone), 1);
       const carried = await inTx((tx) => dayBefore(tx, club.aircraftId, club.place.zone, day, null));
       const page = await inTx((tx) => sheet(tx, club.clubId, 'N02TB', null, club.ports.now()));
-      const counter = await inTx((tx) => counterFlight(tx, club.clubId, flight, club.ports.now()));
+      const counter = await inTx((tx) => dispatchFlight(tx, club.clubId, flight, club.ports.now()));
       const [meter] = page?.flights[0]?.meters ?? [];
       return {
         list: [rows.at(-1)?.['time_in_service_out'], rows.at(-1)?.['time_in_service_in']],
@@ -169,7 +169,7 @@ describe('handing out and taking back', () => {
     const before = (await row())?.secondsLeft ?? 0;
     const flight = await planned();
     good(await leave(flight, text(start)));
-    expect(await inTx((tx) => counterList(tx, club.clubId, club.ports.now()))).toMatchObject({
+    expect(await inTx((tx) => dispatchList(tx, club.clubId, club.ports.now()))).toMatchObject({
       out: [{ flightId: flight, state: 'out', person: 'R. Dane' }],
       planned: [],
       back: [],
@@ -179,7 +179,7 @@ describe('handing out and taking back', () => {
       billing: { seconds: 3960, from: 'Block meter' },
     });
     expect((await row())?.secondsLeft).toBe(before - 3960);
-    expect((await inTx((tx) => counterList(tx, club.clubId, club.ports.now()))).back).toMatchObject([
+    expect((await inTx((tx) => dispatchList(tx, club.clubId, club.ports.now()))).back).toMatchObject([
       { flightId: flight, words: 'Nothing to report' },
     ]);
   });
@@ -233,11 +233,11 @@ describe('handing out and taking back', () => {
       message: expect.stringMatching(/is out with R\. Dane since .* Check that flight in first\./) as string,
     });
     later(4 * 3600);
-    const { out, planned: plan } = await inTx((tx) => counterList(tx, club.clubId, club.ports.now()));
+    const { out, planned: plan } = await inTx((tx) => dispatchList(tx, club.clubId, club.ports.now()));
     expect([out[0]?.state, plan[0]?.answer]).toEqual(['overdue', 'no']);
     expect(plan[0]?.words).toContain('R. Dane');
     good(await comeBack(flight, text(start + 3600)));
-    expect((await inTx((tx) => counterList(tx, club.clubId, club.ports.now()))).planned[0]?.answer).toBe(
+    expect((await inTx((tx) => dispatchList(tx, club.clubId, club.ports.now()))).planned[0]?.answer).toBe(
       'yes',
     );
   });
@@ -319,7 +319,7 @@ describe('handing out and taking back', () => {
     });
     // What somebody saw is never lost: the hours count, and the aircraft is here.
     expect(await timeInService()).toBe(start + left - 3600);
-    expect(await inTx((tx) => counterList(tx, club.clubId, club.ports.now()))).toMatchObject({
+    expect(await inTx((tx) => dispatchList(tx, club.clubId, club.ports.now()))).toMatchObject({
       out: [],
       planned: [{ flightId: flight, answer: 'no' }],
     });
@@ -742,14 +742,14 @@ describe('slips at check-in', () => {
   it('says when each document was looked at last, and by whom', async () => {
     const flight = await planned();
     const papers =
-      (await inTx((tx) => counterFlight(tx, club.clubId, flight, club.ports.now())))?.papers ?? [];
+      (await inTx((tx) => dispatchFlight(tx, club.clubId, flight, club.ports.now())))?.papers ?? [];
     expect(papers.length).toBeGreaterThan(3);
     for (const { checked } of papers) expect(checked).toMatch(/^seen \d{1,2} \w{3} 2026 \d\d:\d\d/);
   });
-  it('what the last pilot reported is there for the next one, at the Counter and on the ramp, until another flight came back', async () => {
+  it('what the last pilot reported is there for the next one, at the dispatch page and on the ramp, until another flight came back', async () => {
     const [counter, ramp] = [
       async (flightId: string) =>
-        (await inTx((tx) => counterFlight(tx, club.clubId, flightId, club.ports.now())))?.lastReport,
+        (await inTx((tx) => dispatchFlight(tx, club.clubId, flightId, club.ports.now())))?.lastReport,
       async () => (await inTx((tx) => rampAircraft(tx, club.clubId, 'N02TB', club.ports.now())))?.lastReport,
     ];
     expect([await counter(await planned()), await ramp()]).toEqual([null, null]);
@@ -910,7 +910,7 @@ describe('meters', () => {
       good(await comeBack(flight, '', { ...back, accepted: [`below/${short}/0.4`] })).billing?.seconds,
     ).toBe(3240);
     expect(await timeInService()).toBe(start + 3240);
-    const dials = (await inTx((tx) => counterFlight(tx, club.clubId, flight, club.ports.now())))?.dials;
+    const dials = (await inTx((tx) => dispatchFlight(tx, club.clubId, flight, club.ports.now())))?.dials;
     expect(dials?.map(({ lastText }) => lastText)).toEqual(['0.4 h']);
   });
   it.each([

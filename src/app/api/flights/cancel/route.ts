@@ -1,4 +1,4 @@
 import { commandRoute } from '../../answer';
 import { cancelFlight } from '@/commands/flights/planning';
 
-export const POST = commandRoute('POST /api/plan/cancel', cancelFlight);
+export const POST = commandRoute('POST /api/flights/cancel', cancelFlight);

@@ -1,4 +1,4 @@
 import { commandRoute } from '../../answer';
 import { checkOut } from '@/commands/flights/check-out';
 
-export const POST = commandRoute('POST /api/counter/out', checkOut);
+export const POST = commandRoute('POST /api/dispatch/out', checkOut);

@@ -1,8 +1,8 @@
-import { RecordsScreen } from '@/screens/exchange/records-screen';
+import { ImportExportScreen } from '@/screens/exchange/import-export-screen';
 
 export const metadata = { title: 'Records' };
 export const dynamic = 'force-static';
 
 export default function Page() {
-  return <RecordsScreen />;
+  return <ImportExportScreen />;
 }

@@ -3,11 +3,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
-import type { CounterFlight } from '@/queries/flights/counter';
+import type { DispatchFlight } from '@/queries/flights/dispatch';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
 import { useLive } from '../data/live';
-import { useCounterFlight } from '../data/queries';
+import { useDispatchFlight } from '../data/queries';
 import Link from '../kit/link';
 import { DeskPage, DeskWaiting } from '../shell/desk-page';
 import { Reasons } from '../shell/reasons';
@@ -21,7 +21,7 @@ const ANSWERS = {
   no: 'This flight cannot go.',
 } as const;
 
-function Answer({ flight }: { readonly flight: CounterFlight }) {
+function Answer({ flight }: { readonly flight: DispatchFlight }) {
   if (flight.answer === null) return null;
   return (
     <Part title="The answer for this flight, leaving now">
@@ -39,7 +39,7 @@ function Answer({ flight }: { readonly flight: CounterFlight }) {
               variant="outlined"
               className="figure"
               component={Link}
-              href={`/plan#day=${flight.plannedOn ?? ''}&flight=${flight.flightId}&to=${aircraftId}`}
+              href={`/flights#day=${flight.plannedOn ?? ''}&flight=${flight.flightId}&to=${aircraftId}`}
             >
               {registration}
             </Button>
@@ -61,8 +61,8 @@ function Back({
   flight,
   back,
 }: {
-  readonly flight: CounterFlight;
-  readonly back: NonNullable<CounterFlight['back']>;
+  readonly flight: DispatchFlight;
+  readonly back: NonNullable<DispatchFlight['back']>;
 }) {
   const rows: readonly (readonly [string, string | null])[] = [
     ['Left', flight.out?.left ?? null],
@@ -100,14 +100,14 @@ function Back({
 }
 
 /** One flight from top to bottom: who and what, the answer, documents and meters, out; and the return. */
-export function FlightAtCounter({ flightId }: { readonly flightId: string }) {
-  const { data: flight, error, refetch } = useCounterFlight(flightId);
+export function FlightAtDispatch({ flightId }: { readonly flightId: string }) {
+  const { data: flight, error, refetch } = useDispatchFlight(flightId);
   const deadSince = useLive();
   if (flight === undefined) return <DeskWaiting query={{ error, refetch }} />;
   const { out, back } = flight;
   return (
     <DeskPage at={flight} deadSince={deadSince} widest={1000}>
-      <Link href="/counter">← Counter</Link>
+      <Link href="/dispatch">← Dispatch</Link>
       <Stack direction="row" spacing={2} sx={{ alignItems: 'center', m: '10px 0 14px' }}>
         <GateMark verdict={flight.verdict} size={48} />
         <Box sx={{ flex: 1 }}>
@@ -131,7 +131,7 @@ export function FlightAtCounter({ flightId }: { readonly flightId: string }) {
           </div>
           <div className="small">
             {flight.typeName}, {flight.verdict} · {flight.windowText}.{' '}
-            <Link href={`/aircraft/${flight.registration}`}>Folder</Link>
+            <Link href={`/aircraft/${flight.registration}`}>Aircraft</Link>
           </div>
         </Box>
         <WindowMark window={flight.window} text={flight.windowText} scale={1.5} />

@@ -1,18 +1,23 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import type { CounterLine } from '@/queries/flights/counter';
+import type { DispatchLine } from '@/queries/flights/dispatch';
 import { useSecondInAddress } from '../data/address';
 import { useLive } from '../data/live';
-import { useCounter } from '../data/queries';
+import { useDispatch } from '../data/queries';
+import { lazily } from '../kit/lazily';
 import { ListLine, PlainList } from '../kit/layout';
 import Link from '../kit/link';
 import { DeskPage, DeskWaiting } from '../shell/desk-page';
-import { FlightAtCounter } from './flight-at-counter';
+
+const FlightAtDispatch = lazily(
+  () => import('./flight-at-dispatch').then((module) => module.FlightAtDispatch),
+  600,
+);
 
 const ANSWERS = { yes: 'Can go', 'yes-after': 'After a step', no: 'Cannot go' } as const;
 const STATES = { out: 'Out', overdue: 'Overdue', planned: '', back: 'Back' } as const;
-const toneOf = ({ state, answer }: CounterLine): string =>
+const toneOf = ({ state, answer }: DispatchLine): string =>
   state === 'overdue' || answer === 'no'
     ? 'grounded'
     : answer === 'yes-after'
@@ -28,7 +33,7 @@ function Lines({
 }: {
   readonly title: string;
   readonly empty: string;
-  readonly lines: readonly CounterLine[];
+  readonly lines: readonly DispatchLine[];
 }) {
   return (
     <section aria-label={title}>
@@ -39,7 +44,7 @@ function Lines({
           <ListLine key={line.flightId} sx={{ p: 0 }}>
             <Box
               component={Link}
-              href={`/counter/${line.flightId}`}
+              href={`/dispatch/${line.flightId}`}
               className="row"
               sx={{
                 display: 'grid',
@@ -74,13 +79,13 @@ function Lines({
 }
 
 function List() {
-  const { data: list, error, refetch } = useCounter();
+  const { data: list, error, refetch } = useDispatch();
   const deadSince = useLive();
   if (list === undefined) return <DeskWaiting query={{ error, refetch }} />;
   const late = list.out.filter(({ state }) => state === 'overdue');
   return (
     <DeskPage at={list} deadSince={deadSince}>
-      <h1>Counter</h1>
+      <h1>Dispatch</h1>
       {late.length === 0 ? null : (
         <Box
           component="p"
@@ -105,8 +110,8 @@ function List() {
   );
 }
 
-/** The Counter: who leaves, who is out, who is back; and one flight from the handing out to the return. */
-export function CounterScreen() {
+/** The dispatch page: who leaves, who is out, who is back; and one flight from check-out to return. */
+export function DispatchScreen() {
   const flight = useSecondInAddress();
-  return flight === null ? <List /> : <FlightAtCounter key={flight} flightId={flight} />;
+  return flight === null ? <List /> : <FlightAtDispatch key={flight} flightId={flight} />;
 }

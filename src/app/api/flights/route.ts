@@ -5,7 +5,7 @@ import { may } from '@/contracts/kernel/permissions';
 import { dateSchema } from '@/contracts/kernel/scalars';
 import { dayPlan } from '@/queries/flights/plan';
 
-export const GET = queryRoute('GET /api/plan', async ({ tx, actor, request, now }) => {
+export const GET = queryRoute('GET /api/flights', async ({ tx, actor, request, now }) => {
   const text = new URL(request.url).searchParams.get('day');
   const date = text === null ? null : dateSchema.safeParse(text);
   if (date !== null && !date.success) return problem(422, 'That is no day. Choose one, such as 2026-11-24.');
@@ -18,4 +18,4 @@ export const GET = queryRoute('GET /api/plan', async ({ tx, actor, request, now 
   );
 });
 
-export const POST = commandRoute('POST /api/plan', planOrMove);
+export const POST = commandRoute('POST /api/flights', planOrMove);

@@ -25,7 +25,7 @@ import { storedInstant } from '@/db/kernel/checked-values';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { currentDials } from '@/db/meters/dials';
 import { tellReasons, type ConstraintWords } from '@/explain/constraint';
-import { shownText } from '@/explain/counter';
+import { shownText } from '@/explain/meter-asks';
 import { tellFlight } from '@/explain/flight';
 import { clockText, momentText } from '@/explain/formats';
 import { sentenceCase } from '@/explain/wording';
@@ -45,8 +45,8 @@ const dialsOf = keptRows(currentDials);
 const papersOf = keptRows(documentsOf);
 const comparedOf = keptRows((tx, aircraftId) => latestFlights(tx, aircraftId, FLIGHTS_COMPARED));
 
-/** A line of the Counter's list: a flight that is out, or one of today's plan. */
-export interface CounterLine {
+/** A line of the dispatch page's list: a flight that is out, or one of today's plan. */
+export interface DispatchLine {
   readonly flightId: string;
   readonly aircraftId: string;
   readonly registration: string;
@@ -58,14 +58,14 @@ export interface CounterLine {
   readonly words: string;
 }
 
-/** The Counter's list. */
-export interface CounterList {
+/** The dispatch page's list. */
+export interface DispatchList {
   readonly now: Instant;
   readonly zone: string;
   readonly field: string;
-  readonly out: readonly CounterLine[];
-  readonly planned: readonly CounterLine[];
-  readonly back: readonly CounterLine[];
+  readonly out: readonly DispatchLine[];
+  readonly planned: readonly DispatchLine[];
+  readonly back: readonly DispatchLine[];
 }
 
 const purposeText = (purpose: string | null): string =>
@@ -74,7 +74,7 @@ const purposeText = (purpose: string | null): string =>
     : 'purpose not said';
 
 /** Today's flights and whatever is still out, whenever it left. */
-export async function counterList(tx: ClubTransaction, clubId: string, now: Instant): Promise<CounterList> {
+export async function dispatchList(tx: ClubTransaction, clubId: string, now: Instant): Promise<DispatchList> {
   const club = await readClub(tx, clubId);
   const { zone } = club.place;
   const today = civilDateAt(now, zone);
@@ -110,7 +110,7 @@ export async function counterList(tx: ClubTransaction, clubId: string, now: Inst
     person,
     purpose: purposeText(purpose),
   });
-  const out: CounterLine[] = [];
+  const out: DispatchLine[] = [];
   for (const flight of open) {
     const planned = plannedOf.get(flight.id);
     const overdue = planned !== undefined && planned.flight.ends < now;
@@ -128,7 +128,7 @@ export async function counterList(tx: ClubTransaction, clubId: string, now: Inst
   const byAircraft = new Map(stored.map((aircraft) => [aircraft.aircraftId, aircraft]));
   const planned = flights
     .filter(({ left }) => !left)
-    .flatMap(({ aircraftId, personName, flight }): readonly CounterLine[] => {
+    .flatMap(({ aircraftId, personName, flight }): readonly DispatchLine[] => {
       const aircraft = byAircraft.get(aircraftId);
       if (aircraft === undefined) return [];
       const { prepared, present } = preparedFor(aircraft, club, rules, now);
@@ -144,7 +144,7 @@ export async function counterList(tx: ClubTransaction, clubId: string, now: Inst
         },
       ];
     });
-  const back: CounterLine[] = [];
+  const back: DispatchLine[] = [];
   for (const { flight } of flights) {
     const own = flown.get(flight.id);
     if (own === undefined || own.returned === null) continue;
@@ -163,14 +163,14 @@ function sameDay(a: Instant, b: Instant, zone: Parameters<typeof civilDateAt>[1]
   return civilDateAt(a, zone) === civilDateAt(b, zone);
 }
 
-/** A dial as the Counter asks for it. */
-export interface CounterDial extends DialState {
+/** A dial as the dispatch page asks for it. */
+export interface DispatchDial extends DialState {
   /** What it must show, or why nobody can say. */
   readonly lastText: string;
 }
 
 /** A dial with what it must show, in words. */
-export const counterDial = (state: DialState): CounterDial => ({
+export const dispatchDial = (state: DialState): DispatchDial => ({
   ...state,
   lastText:
     state.last === null
@@ -180,8 +180,8 @@ export const counterDial = (state: DialState): CounterDial => ({
       : shownText(state.dial.unit, state.last),
 });
 
-/** One flight at the Counter: leaving, out, or back. */
-export interface CounterFlight {
+/** One flight at the dispatch page: leaving, out, or back. */
+export interface DispatchFlight {
   readonly flightId: string;
   readonly aircraftId: string;
   readonly registration: string;
@@ -204,7 +204,7 @@ export interface CounterFlight {
   readonly against: readonly ConstraintWords[];
   /** Aircraft that could take it as it is planned, or now where that is past, where this one cannot. */
   readonly others: readonly Candidate[];
-  readonly dials: readonly CounterDial[];
+  readonly dials: readonly DispatchDial[];
   readonly usual: readonly UsualRatio[];
   readonly asksAirborne: boolean;
   readonly tows: boolean;
@@ -243,13 +243,13 @@ export interface CounterFlight {
 
 const shownOf = (readings: FlownFlight['readings']) => readings.map(({ name, shown }) => ({ name, shown }));
 
-/** Everything that the Counter needs for one flight; null when the club has no such flight. */
-export async function counterFlight(
+/** Everything that the dispatch page needs for one flight; null when the club has no such flight. */
+export async function dispatchFlight(
   tx: ClubTransaction,
   clubId: string,
   flightId: string,
   now: Instant,
-): Promise<CounterFlight | null> {
+): Promise<DispatchFlight | null> {
   const planned: StoredFlight | undefined = await findPlanned(tx, flightId);
   const flown = await findFlight(tx, flightId);
   const aircraftId = planned?.aircraftId ?? flown?.aircraftId;
@@ -304,7 +304,7 @@ export async function counterFlight(
         ? []
         : canTakeIt((await judgeFleet(tx, club, later ?? asked, flightId, now)).fleet, aircraftId),
     dials: dials.map((dial) =>
-      counterDial(
+      dispatchDial(
         dialState(dial, known.accounted, flown?.readings.find((one) => one.dial === dial.id)?.values),
       ),
     ),

@@ -1,0 +1,62 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogContentText from '@mui/material/DialogContentText';
+import DialogTitle from '@mui/material/DialogTitle';
+import Stack from '@mui/material/Stack';
+import { useState } from 'react';
+import { send } from '../data/fetching';
+import type { useMe } from '../data/queries';
+
+/** In which of their clubs somebody works now. */
+export default function ClubChoiceDialog({
+  clubs,
+  onLater,
+}: {
+  readonly clubs: NonNullable<ReturnType<typeof useMe>['data']>['clubs'];
+  readonly onLater: () => void;
+}) {
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const choose = async (clubId: string) => {
+    try {
+      await send('/api/me/club', { clubId });
+      window.location.reload();
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.');
+    }
+  };
+  return (
+    <Dialog open aria-labelledby="club-choice">
+      <DialogTitle id="club-choice">In which club do you work?</DialogTitle>
+      <DialogContent>
+        <DialogContentText>You can switch under Account at any time.</DialogContentText>
+        <Stack spacing={1} sx={{ mt: 2 }}>
+          {clubs.map((club) => (
+            <Button
+              key={club.id}
+              variant="outlined"
+              size="large"
+              onClick={() => {
+                void choose(club.id);
+              }}
+            >
+              {club.name}
+            </Button>
+          ))}
+        </Stack>
+        {trouble === null ? null : (
+          <Alert severity="error" role="alert">
+            {trouble}
+          </Alert>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onLater}>Later</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

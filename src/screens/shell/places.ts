@@ -1,0 +1,8 @@
+/** Where one can go at the desk. */
+export const PLACES = [
+  ['/line', 'Line'],
+  ['/dispatch', 'Dispatch'],
+  ['/flights', 'Flights'],
+  ['/import-export', 'Import and export'],
+  ['/club', 'Club'],
+] as const;
