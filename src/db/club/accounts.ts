@@ -1,6 +1,5 @@
 import { sql } from 'kysely';
 import type { Instant } from '@/core/time/instant';
-import { z } from 'zod';
 import { type Membership, membershipsOf } from './clubs';
 import type { ClubTransaction, Database } from '../kernel/connection';
 
@@ -37,8 +36,6 @@ export interface Asking {
   readonly chosenClubId: string | null;
 }
 
-const clubsSchema = z.array(z.object({ clubId: z.string(), name: z.string(), roles: z.array(z.string()) }));
-
 /** Who has a session, in one question; null where there is none that still lasts. @param token as the library keeps it, its signature already looked at */
 export async function whoHas(db: Database, token: string): Promise<Asking | null> {
   const {
@@ -47,7 +44,7 @@ export async function whoHas(db: Database, token: string): Promise<Asking | null
     session_id: string;
     person_id: string;
     email: string;
-    clubs: unknown;
+    clubs: readonly Omit<Membership, 'personId'>[];
     chosen: string | null;
   }>`select * from groval.who_asks(${token})`.execute(db);
   if (row === undefined) return null;
@@ -55,8 +52,7 @@ export async function whoHas(db: Database, token: string): Promise<Asking | null
     personId: row.person_id,
     email: row.email,
     sessionId: row.session_id,
-    memberships: clubsSchema
-      .parse(row.clubs)
+    memberships: row.clubs
       // Without a role somebody belongs to the club no longer.
       .filter(({ roles }) => roles.length > 0)
       .map((one) => ({ ...one, personId: row.person_id })),
