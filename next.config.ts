@@ -10,7 +10,7 @@ const config: NextConfig = {
     Promise.resolve([
       { source: '/aircraft/:registration', destination: '/aircraft' },
       { source: '/ramp/:registration', destination: '/ramp' },
-      { source: '/counter/:flight', destination: '/counter' },
+      { source: '/dispatch/:flight', destination: '/dispatch' },
       { source: '/document-check/:registration', destination: '/document-check' },
       { source: '/sheet/:registration', destination: '/sheet' },
       { source: '/facts/:registration', destination: '/facts' },

@@ -5,6 +5,7 @@ import { volume } from '../src/core/quantities/volume';
 import { UNKNOWN_PARTICULARS, type Particulars } from '../src/core/records/aircraft/aircraft';
 import type { AirworthinessDirective } from '../src/core/records/maintenance/ad';
 import type { EquipmentItem, EquipmentKind } from '../src/core/records/aircraft/equipment';
+import { isByType, templateOf } from '../src/core/records/aircraft/type-templates';
 import type { MaintenanceItem } from '../src/core/records/maintenance/maintenance-item';
 import { addDays, addYears, civilDate, type CivilDate } from '../src/core/time/civil-date';
 import { hourOfDay, type Place } from '../src/core/time/sun';
@@ -98,87 +99,36 @@ export function particularsOf({
   };
 }
 
-const DAY: readonly EquipmentKind[] = [
-  'airspeed-indicator',
-  'altimeter',
-  'magnetic-direction-indicator',
-  'tachometer',
-  'oil-pressure-gauge',
-  'oil-temperature-gauge',
-  'coolant-temperature-gauge',
-  'fuel-gauge',
-  'safety-belts',
-  'front-shoulder-harnesses',
-  'all-seat-harnesses',
-  'stall-warning',
-];
-const NIGHT: readonly EquipmentKind[] = [
-  'position-lights',
-  'anticollision-lights',
-  'landing-light',
-  'electrical-source',
-  'spare-fuses',
-  'instrument-lights',
-  'pitot-heat',
-];
-const AVIONICS: readonly EquipmentKind[] = [
-  'transponder',
-  'ads-b-out',
-  'two-way-radio',
-  'vor-receiver',
-  'generator',
-  'slip-skid',
-  'exhaust-gas-gauge',
-];
-const IFR: readonly EquipmentKind[] = [
-  'ifr-navigation',
-  'satellite-navigator',
-  'rate-of-turn',
-  'sensitive-altimeter',
-  'clock',
-  'artificial-horizon',
-  'directional-gyro',
-];
-const NOT_BY_TYPE: readonly EquipmentKind[] = [
-  ...NIGHT,
-  ...AVIONICS,
-  ...IFR,
-  'fire-extinguisher',
-  'monoxide-detector',
-  'tow-hook',
-];
+const TEMPLATE_OF: Readonly<Record<DemoAircraft['fit'], string>> = {
+  trainer: 'Quorin 160',
+  day: 'Quorin 160',
+  tug: 'Quorin 180',
+  tourer: 'Selmo X',
+  vintage: 'Tamsel F',
+  glider: 'Luvane D',
+};
+/** Things with a date of their own: how many years it is ahead. */
+const YEARS: Partial<Record<EquipmentKind, number>> = { 'fire-extinguisher': 2, 'monoxide-detector': 1 };
 
+/** The equipment of an aircraft of the demo: that of its template, with a coolant gauge where it has coolant, and its dates. */
 function equipmentOf({ fit, category, features }: DemoAircraft, today: CivilDate): readonly EquipmentItem[] {
-  const kinds: readonly EquipmentKind[] =
-    category === 'glider'
-      ? ['airspeed-indicator', 'altimeter', 'magnetic-direction-indicator', 'safety-belts', 'tow-hook']
-      : [
-          ...DAY,
-          ...(fit === 'vintage' ? [] : [...AVIONICS, ...NIGHT]),
-          ...(fit === 'tourer' ? IFR : []),
-          ...(fit === 'tug' ? ['tow-hook' as const] : []),
-        ].filter((kind) => kind !== 'coolant-temperature-gauge' || features.includes('liquid-cooled'));
-  const line = (
-    kind: EquipmentKind,
-    fitted: boolean,
-    expiresOn: EquipmentItem['expiresOn'] = null,
-  ): EquipmentItem => ({
-    kind,
-    fitted,
-    typeCertification: !NOT_BY_TYPE.includes(kind),
-    equipmentList: 'no',
-    kindsOfOperation: 'no',
-    expiresOn,
-  });
+  const template = templateOf(category === 'glider' ? 'Luvane D' : TEMPLATE_OF[fit]);
+  if (template === undefined) throw new Error(`no template for ${fit}`);
+  const line = (kind: EquipmentKind, fitted: boolean): EquipmentItem => {
+    const years = YEARS[kind];
+    return {
+      kind,
+      fitted,
+      typeCertification: isByType(kind),
+      equipmentList: 'no',
+      kindsOfOperation: 'no',
+      expiresOn: years === undefined ? null : addYears(today, years),
+    };
+  };
   return [
-    ...kinds.map((kind) => line(kind, true)),
-    ...(fit === 'vintage' || category === 'glider'
-      ? [line('transponder', false), line('ads-b-out', false)]
-      : []),
-    line('fire-extinguisher', true, addYears(today, 2)),
-    line('monoxide-detector', true, addYears(today, 1)),
-    line('flotation', false),
-    line('pyrotechnic-signal', false),
+    ...template.fitted.map((kind) => line(kind, true)),
+    ...(features.includes('liquid-cooled') ? [line('coolant-temperature-gauge', true)] : []),
+    ...template.notFitted.map((kind) => line(kind, false)),
   ];
 }
 

@@ -171,8 +171,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await expect(admin.getByText(/^standard$/)).toBeVisible();
   const equipment = admin.getByRole('form', { name: 'Equipment' });
   const line = async (name: string, state: 'fitted' | 'not fitted') => {
-    await equipment.getByLabel(name, { exact: true }).click();
-    await admin.getByRole('option', { name: state, exact: true }).click();
+    await equipment.getByLabel(name, { exact: true }).selectOption({ label: state });
   };
   for (const name of [
     'airspeed indicator',
@@ -192,7 +191,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   for (const name of ['transponder', 'ADS-B Out']) await line(name, 'not fitted');
   for (const name of ['fire extinguisher', 'carbon-monoxide detector'])
     await fillDay(
-      equipment.getByRole('listitem').filter({ hasText: new RegExp(`^${name}`, 'i') }),
+      equipment.getByRole('row').filter({ hasText: new RegExp(`^${name}`, 'i') }),
       'Its own date',
       '2031-05-01',
     );

@@ -56,7 +56,7 @@ test('a box that was fitted sends late, twice and out of order, and what it coun
     .flatMap(([, numbers]) => (numbers ?? '').trim().split(' ').map(Number))
     .sort((a, b) => a - b);
   expect(taken).toEqual(Array.from({ length: taken.length }, (_, at) => at + 1));
-  expect(taken.length).toBeGreaterThan(10);
+  expect(taken.length).toBeGreaterThan(5);
   const line = mechanic
     .getByRole('region', { name: 'Meters' })
     .getByRole('listitem')

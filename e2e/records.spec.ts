@@ -55,6 +55,7 @@ test('flights come in from a file: told first, all or nothing, twice changes not
   await expect(alert(dispatcher)).toContainText('The file is no CSV that can be read');
 
   // The calendar needs no session, only its secret address, and none once that is revoked.
+  await dispatcher.getByRole('tab', { name: 'Calendar' }).click();
   await dispatcher.getByLabel('What for').fill('Workshop');
   await dispatcher.getByRole('button', { name: 'Make an address' }).click();
   const address = await dispatcher
@@ -67,6 +68,7 @@ test('flights come in from a file: told first, all or nothing, twice changes not
   expect(await (await stranger.request.get(`${baseURL ?? ''}${path}`)).text()).toContain('BEGIN:VCALENDAR');
   expect((await stranger.request.get(`${baseURL ?? ''}/api/export/club.json`)).status()).toBe(401);
   await dispatcher.getByRole('button', { name: 'Revoke Workshop' }).click();
+  await dispatcher.getByRole('button', { name: 'Revoke the address' }).click();
   await expect(dispatcher.getByText('revoked')).toBeVisible();
   expect((await stranger.request.get(`${baseURL ?? ''}${path}`)).status()).toBe(404);
   await stranger.close();

@@ -40,7 +40,7 @@ test('a copy from the logbook opens nothing until somebody else vouches for it, 
   const paper = renter.getByRole('region', { name: 'Registration certificate' });
   await paper.getByRole('radio', { name: 'Yes, aboard and readable' }).click();
   await fillDay(paper, 'Printed expiry', '2039-05-31');
-  await renter.getByRole('button', { name: /^Keep 1 of/ }).click();
+  await renter.getByRole('button', { name: /^Save 1 of/ }).click();
   await expect(renter.getByText('Does not count yet:')).toBeVisible();
   await expectNoViolations(renter);
 

@@ -1,10 +1,12 @@
 import { decidePrepared } from '@/core/decision/decide';
 import { isGlider, type Aircraft } from '@/core/records/aircraft/aircraft';
 import type { EquipmentItem } from '@/core/records/aircraft/equipment';
+import { isByType, TYPE_TEMPLATES } from '@/core/records/aircraft/type-templates';
 import { knownAt, latestOf } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt } from '@/core/time/zone';
+import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import { findByRegistration } from '@/db/aircraft/aircraft-documents';
 import { othersOfKind } from '@/db/aircraft/other-records';
 import { readStrikes, strikeOf } from '@/db/aircraft/strikes';
@@ -69,6 +71,56 @@ export interface Facts {
   readonly clubDocuments: readonly FactLine[];
   readonly mayEnter: boolean;
   readonly mayReplace: boolean;
+  /** What an equipment list may begin from, those of its own type first; none for somebody who enters nothing. */
+  readonly templates: readonly EquipmentTemplate[];
+}
+
+/** An equipment list of another aircraft, or of a type, without what is each aircraft's own: its dates and what its documents ask for. */
+export interface EquipmentTemplate {
+  readonly name: string;
+  readonly about: string;
+  readonly lines: readonly Pick<EquipmentItem, 'kind' | 'fitted' | 'typeCertification'>[];
+}
+
+/** So many lists of other aircraft of the type are offered. */
+const MOST_LISTS = 5;
+
+/** Other aircraft of the club of the same type, whose lists somebody compared; then the types that ship with the program. */
+function templatesFor(
+  fleet: readonly StoredAircraft[],
+  { aircraftId, typeName: type }: Pick<StoredAircraft, 'aircraftId' | 'typeName'>,
+): readonly EquipmentTemplate[] {
+  const own = fleet
+    .filter((one) => one.aircraftId !== aircraftId && one.typeName === type)
+    .flatMap(({ facts: { aircraft, equipment } }): readonly EquipmentTemplate[] => {
+      const list = latestOf(equipment);
+      return list === null
+        ? []
+        : [
+            {
+              name: aircraft.registration,
+              about: `${type} of this club`,
+              lines: list.items.map(({ kind, fitted, typeCertification }) => ({
+                kind,
+                fitted,
+                typeCertification,
+              })),
+            },
+          ];
+    });
+  const shipped = TYPE_TEMPLATES.map((template): EquipmentTemplate => ({
+    name: template.type,
+    about: template.about,
+    lines: [
+      ...template.fitted.map((kind) => ({ kind, fitted: true, typeCertification: isByType(kind) })),
+      ...template.notFitted.map((kind) => ({ kind, fitted: false, typeCertification: isByType(kind) })),
+    ],
+  }));
+  return [
+    ...own.slice(0, MOST_LISTS),
+    ...shipped.filter(({ name }) => name === type),
+    ...shipped.filter(({ name }) => name !== type),
+  ];
 }
 
 const ELTS = {
@@ -222,5 +274,8 @@ export async function facts(
     })),
     mayEnter: has(['administrator', 'dispatcher', 'mechanic']),
     mayReplace: has(['administrator', 'mechanic']),
+    templates: has(['administrator', 'dispatcher', 'mechanic'])
+      ? templatesFor(await keptFacts(tx, club, null), stored)
+      : [],
   };
 }

@@ -74,7 +74,18 @@ function FactsOf({ registration }: { readonly registration: string | null }) {
         holds its maintenance record and meters;{' '}
         <Link href={`/document-check/${facts.registration}`}>check documents</Link> to record them.
       </Box>
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 2.2fr)', gap: 4.5 }}>
+      <Box
+        sx={{
+          display: 'grid',
+          // With nothing missing the forms have the whole width.
+          gridTemplateColumns:
+            facts.missing.length === 0
+              ? 'minmax(0, 1fr)'
+              : { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 2.6fr)' },
+          columnGap: 4.5,
+          rowGap: 1,
+        }}
+      >
         <section aria-labelledby="missing">
           <Box component="h2" id="missing" sx={{ mt: 1 }}>
             {facts.missing.length === 0 ? 'All required data is on record' : 'Still missing'}
