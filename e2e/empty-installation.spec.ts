@@ -170,6 +170,15 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await about.getByRole('button', { name: 'Save' }).click();
   await expect(admin.getByText(/^standard$/)).toBeVisible();
   const equipment = admin.getByRole('form', { name: 'Equipment' });
+  // A template has not seen the aircraft: what it says has to be compared with it, on a day that somebody names.
+  await choose(admin, 'Begin from', 'Quorin 160, trainer, day and night VFR');
+  await expect(equipment.getByLabel('transponder', { exact: true })).toHaveValue('yes');
+  await equipment.getByRole('button', { name: 'Save this list' }).click();
+  await expect(equipment.getByText('Say on which day it was compared with the aircraft.')).toBeVisible();
+  const { today } = (await (await admin.request.get('/api/facts/N0GPF')).json()) as {
+    readonly today: string;
+  };
+  await fillDay(equipment, 'Compared with the aircraft on', today);
   const line = async (name: string, state: 'fitted' | 'not fitted') => {
     await equipment.getByLabel(name, { exact: true }).selectOption({ label: state });
   };

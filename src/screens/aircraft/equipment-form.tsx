@@ -12,7 +12,7 @@ import { listedAs } from '@/contracts/aircraft/aircraft-entry';
 import type { EquipmentKind } from '@/core/records/aircraft/equipment';
 import { EQUIPMENT_NAMES } from '@/explain/names';
 import { list } from '@/explain/wording';
-import type { Facts } from '@/queries/aircraft/facts';
+import type { EquipmentTemplate, Facts } from '@/queries/aircraft/facts';
 import { DayField } from '../kit/day-field';
 import { begunFrom, differences, restNotAsked, withLine, type Line, type Lines } from './equipment-lines';
 import { EquipmentTable } from './equipment-table';
@@ -54,7 +54,22 @@ export function EquipmentForm({ facts }: { readonly facts: Facts }) {
   const { instead, recorded, told } = useInstead(facts.equipment?.id ?? null);
   const template = facts.templates.find(({ name }) => name === begun) ?? null;
   const different = template === null ? [] : differences(lines, template);
+  const [dayFault, setDayFault] = useState<string>();
+  /** Takes over what is not said yet. The template has not seen the aircraft: somebody says when they did. */
+  const fill = (from: EquipmentTemplate) => {
+    setLines((before) => begunFrom(before, from));
+    setOn('');
+  };
+  const open =
+    template === null
+      ? 0
+      : template.lines.filter(({ kind, fitted }) => fitted !== null && lines[kind] === undefined).length;
   const save = async () => {
+    if (on === '') {
+      setDayFault('Say on which day it was compared with the aircraft.');
+      return;
+    }
+    setDayFault(undefined);
     const done = await enter(
       {
         kind: 'equipment',
@@ -81,17 +96,18 @@ export function EquipmentForm({ facts }: { readonly facts: Facts }) {
         <TextField
           select
           size="small"
-          label="Begin from"
+          label={facts.equipment === null ? 'Begin from' : 'Compare with'}
           value={begun}
           onChange={(event) => {
             const chosen = facts.templates.find(({ name }) => name === event.target.value);
             setBegun(event.target.value);
-            if (chosen !== undefined) setLines((before) => begunFrom(before, chosen));
+            // A list that is on record is compared; nothing is written into it unasked.
+            if (chosen !== undefined && facts.equipment === null) fill(chosen);
           }}
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
           sx={{ minWidth: 300 }}
         >
-          <MenuItem value="">an empty list</MenuItem>
+          <MenuItem value="">{facts.equipment === null ? 'an empty list' : 'nothing'}</MenuItem>
           {facts.templates.map(({ name, about }) => (
             <MenuItem key={name} value={name}>
               {name}, {about}
@@ -103,9 +119,20 @@ export function EquipmentForm({ facts }: { readonly facts: Facts }) {
           value={on}
           onChange={setOn}
           max={facts.today}
+          error={dayFault}
           size="small"
           sx={{ width: 230 }}
         />
+        {template === null || open === 0 ? null : (
+          <Button
+            size="small"
+            onClick={() => {
+              fill(template);
+            }}
+          >
+            Take over the {open} that are not said
+          </Button>
+        )}
       </Stack>
       <Typography className="small">
         “By the type”: the type was certificated with it for day flight. The next two columns: whether this

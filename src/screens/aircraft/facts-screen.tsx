@@ -17,9 +17,9 @@ const ClubDocumentForm = lazily(
   200,
 );
 const DatabaseForm = lazily(() => import('./database-form').then((module) => module.DatabaseForm), 200);
-const DescriptionForm = lazily(
-  () => import('./description-form').then((module) => module.DescriptionForm),
-  200,
+const DescriptionShown = lazily(
+  () => import('./description-shown').then((module) => module.DescriptionShown),
+  400,
 );
 const EltForm = lazily(() => import('./elt-form').then((module) => module.EltForm), 200);
 const EquipmentForm = lazily(() => import('./equipment-form').then((module) => module.EquipmentForm), 200);
@@ -116,11 +116,7 @@ function FactsOf({ registration }: { readonly registration: string | null }) {
               state={facts.aircraft.approvedFor === null ? 'not on record' : facts.categoryName}
               open={facts.aircraft.approvedFor === null}
             >
-              {facts.mayReplace || facts.aircraft.approvedFor === null ? (
-                <DescriptionForm facts={facts} />
-              ) : (
-                <p>This is on record. A mechanic or the administrator changes it.</p>
-              )}
+              <DescriptionShown facts={facts} />
             </Part>
             <Part
               title="Equipment"
