@@ -65,7 +65,7 @@ test('a box that was fitted sends late, twice and out of order, and what it coun
   await line.getByRole('button', { name: 'Remove Box in the tail' }).click();
   await line.getByLabel('Why it was taken out').fill('Lent from the sister field');
   await line.getByRole('button', { name: 'Record it' }).click();
-  await expect(line).toContainText('Taken out.');
+  await expect(line).toContainText('Removed.');
   const refused = await mechanic.request.post('/api/box/readings', {
     headers: { authorization: `Bearer ${key}` },
     data: { readings: [{ sequence: 999, at: new Date().toISOString(), totalSeconds: 1 }] },

@@ -4,13 +4,14 @@ import { openSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ensureBuild } from './provision/build.mjs';
-import { Cluster, freePort } from './provision/cluster.mjs';
+import { Cluster } from './provision/cluster.mjs';
 import { applicationEnvironment, prepareDatabase } from './provision/database.mjs';
 import { ensureDebianPackages } from './provision/debian.mjs';
 import { takeLock } from './provision/lock.mjs';
 import { ensureNpmPackages } from './provision/packages.mjs';
 import { PROJECT, stateFolder } from './provision/places.mjs';
 import { serve } from './provision/serve.mjs';
+import { choosePort, ending, isLoopback, wantedPort } from './provision/starting.mjs';
 import { Explained, step } from './provision/steps.mjs';
 
 const USAGE = `npm run demo -- [--port N] [--host ADDRESS] [--reset]
@@ -21,7 +22,6 @@ Starts Groval with the demo club on this machine and prints the address to open.
   --reset         forget what was entered and start with fresh demo data
 GROVAL_NOW=2026-11-24T13:42:00Z in the environment pins the demo's clock; use it together with --reset.`;
 
-const USUAL_PORT = 3600;
 const DATABASE = 'groval';
 
 function options() {
@@ -39,9 +39,7 @@ function options() {
     throw new Explained(`${error.message}\n\n${USAGE}`);
   }
   if (values.help) return null;
-  const port = values.port === undefined ? null : Number(values.port);
-  if (port !== null && !(/^\d+$/.test(values.port) && port >= 1 && port <= 65_535))
-    throw new Explained(`--port ${values.port}: expected a whole number from 1 to 65535`);
+  const port = wantedPort(values.port);
   const now = process.env.GROVAL_NOW;
   if (now && !(/T.*(Z|[+-]\d\d:?\d\d)$/.test(now) && !Number.isNaN(Date.parse(now))))
     throw new Explained(
@@ -50,57 +48,18 @@ function options() {
   return { port, host: values.host ?? '127.0.0.1', reset: values.reset ?? false };
 }
 
-/** The port to listen on: the wanted one or an error; without a wish the usual one or the next free. */
-async function choosePort(host, wanted) {
-  for (let port = wanted ?? USUAL_PORT; ; port += 1) {
-    try {
-      return await freePort(host, port);
-    } catch (error) {
-      if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
-        throw new Explained(`--host ${host}: this machine has no such address`);
-      if (error.code === 'EACCES')
-        throw new Explained(
-          `Port ${port} is reserved for the administrator. Choose one from 1024 on: npm run demo -- --port 3600`,
-        );
-      if (wanted !== null || port > USUAL_PORT + 50)
-        throw new Explained(`Port ${port} is taken. Choose another: npm run demo -- --port ${port + 1}`);
-    }
-  }
-}
-
-const isLoopback = (host) => host === 'localhost' || host === '::1' || /^127\./.test(host);
-
 async function main() {
   const wish = options();
   if (wish === null) {
     process.stdout.write(`${USAGE}\n`);
     return;
   }
-  const port = await choosePort(wish.host, wish.port);
+  const port = await choosePort(wish.host, wish.port, 'npm run demo --');
   const folder = stateFolder('demo');
   const log = (name) => join(folder, 'logs', `${name}.log`);
   const giveBack = takeLock(folder, 'The demo');
-  const closers = [giveBack];
-  let ending = null;
-  const end = (code) => {
-    ending ??= (async () => {
-      for (const close of closers.reverse())
-        await Promise.resolve(close()).catch((error) => {
-          process.stderr.write(`${error.message}\n`);
-        });
-      process.exit(code);
-    })();
-    return ending;
-  };
-  for (const [signal, code] of [
-    ['SIGINT', 130],
-    ['SIGTERM', 143],
-    ['SIGHUP', 129],
-  ])
-    process.on(signal, () => {
-      process.stdout.write('\n  ending …\n');
-      void end(code);
-    });
+  const { later, end, isEnding } = ending();
+  later(giveBack);
 
   try {
     process.stdout.write('Groval demo\n');
@@ -113,7 +72,7 @@ async function main() {
         rmSync(join(folder, 'boxes.json'), { force: true });
       });
     // Registered before it runs: a Ctrl-C in the middle of the start must stop the database too.
-    closers.push(() => cluster.stop());
+    later(() => cluster.stop());
     await step('database', () => cluster.start());
     await step('application', () => ensureBuild(log('build')));
     const pinned = process.env.GROVAL_NOW ? { GROVAL_NOW: process.env.GROVAL_NOW } : {};
@@ -137,9 +96,9 @@ async function main() {
           GROVAL_DEMO_PASSWORD: DEMO_PASSWORD,
         },
       });
-      closers.push(server.stop);
+      later(server.stop);
       server.child.once('exit', (code) => {
-        if (ending === null) {
+        if (!isEnding()) {
           process.stderr.write(`  The server ended by itself (${code}); its output is in ${log('server')}\n`);
           void end(1);
         }
@@ -161,7 +120,7 @@ async function main() {
         ],
         { cwd: PROJECT, stdio: ['ignore', openSync(log('meter-box'), 'w'), 'inherit'] },
       );
-      closers.push(
+      later(
         () =>
           new Promise((resolve) => {
             if (box.exitCode !== null || box.signalCode !== null) {

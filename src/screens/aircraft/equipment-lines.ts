@@ -6,8 +6,6 @@ import type { EquipmentTemplate } from '@/queries/aircraft/facts';
 export type Line = Exclude<NonNullable<EquipmentInput[EquipmentKind]>, string>;
 export type Lines = Partial<Record<EquipmentKind, Line>>;
 
-/** The columns of a line that are answered with yes or no. */
-export const ANSWERS = ['fitted', 'typeCertification'] as const;
 /** The columns that ask whether a document of the aircraft wants an item. */
 export const ASKED = ['equipmentList', 'kindsOfOperation'] as const;
 
