@@ -49,11 +49,22 @@ export default defineConfig({
           name: 'rest',
           isolate: false,
           include: [
-            'src/{server,screens,charts,ui,queries}/**/*.test.{ts,tsx}',
+            'src/{server,screens,charts,ui,queries}/**/*.test.ts',
+            'src/{charts,ui}/**/*.test.tsx',
             'tools/**/*.test.ts',
             'demo/**/*.test.ts',
           ],
           exclude: ['**/*.db.test.ts', 'node_modules/**'],
+          testTimeout: 60_000,
+        },
+      },
+      // Screens in a simulated browser. Isolated: what one test leaves in the page would be there for the next.
+      {
+        resolve: { alias },
+        test: {
+          name: 'screens',
+          environment: 'jsdom',
+          include: ['src/screens/**/*.test.tsx'],
           testTimeout: 60_000,
         },
       },

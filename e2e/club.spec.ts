@@ -1,11 +1,13 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { chmodSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from './groval';
 import { freePort } from './servers';
 
 /** Where the database's user may go, too, when the tests run as root. */
-const folder = join(mkdtempSync('/var/tmp/groval-club-'), 'kept');
+const above = mkdtempSync('/var/tmp/groval-club-');
+chmodSync(above, 0o711);
+const folder = join(above, 'kept');
 let running: ChildProcess | null = null;
 
 /** Starts the installation and answers what it printed once it is open. */
@@ -44,7 +46,7 @@ const stop = (): Promise<void> =>
 
 test.afterAll(async () => {
   await stop();
-  rmSync(join(folder, '..'), { recursive: true, force: true });
+  rmSync(above, { recursive: true, force: true });
 });
 
 test('a club’s own installation: founded by the code, kept over a stop, backed up each day', async ({

@@ -20,7 +20,7 @@ import { applicationEnvironment, prepareDatabase } from './provision/database.mj
 import { ensureDebianPackages } from './provision/debian.mjs';
 import { takeLock } from './provision/lock.mjs';
 import { ensureNpmPackages } from './provision/packages.mjs';
-import { PROJECT, stateFolder } from './provision/places.mjs';
+import { otherUsersMayReach, PROJECT, stateFolder } from './provision/places.mjs';
 import { backupName, madeAt, toRemove } from './provision/rotation.mjs';
 import { serve } from './provision/serve.mjs';
 import { choosePort, ending, isLoopback, wantedPort } from './provision/starting.mjs';

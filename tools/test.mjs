@@ -258,7 +258,10 @@ async function main() {
     if (wanted('attack') || wanted('browser')) await step('application', () => ensureBuild(log('build')));
     // In front, since they work on every core and their time limits know no waiting; together, so that the longest files of the one run beside the
     // many of the other.
-    const computed = ['core', 'rest'].filter(wanted);
+    // Screens belong to the rest: they have a project of their own for their simulated browser.
+    const computed = ['core', 'rest']
+      .filter(wanted)
+      .flatMap((part) => (part === 'rest' ? ['rest', 'screens'] : [part]));
     if (computed.length > 0) await ran(vitest(computed.join(' and '), computed, { TZ: 'UTC' }));
     const joined = beside([
       ...(wanted('static') ? STRUCTURE : []),

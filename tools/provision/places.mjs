@@ -11,7 +11,7 @@ export const PROJECT = resolve(dirname(fileURLToPath(import.meta.url)), '..', '.
 const others = 0o001;
 
 /** True when every folder above `path` lets another user pass through: PostgreSQL never runs as root. */
-function otherUsersMayReach(path) {
+export function otherUsersMayReach(path) {
   for (let at = path; at !== '/'; at = dirname(at))
     if (existsSync(at) && (statSync(at).mode & others) === 0) return false;
   return true;

@@ -40,6 +40,10 @@ interface Props {
   readonly onDone: () => void;
 }
 
+/** The aircraft that a new flight begins with: one that is released, as far as there is one. */
+const firstToOffer = ({ aircraft }: DayPlan): string =>
+  (aircraft.find(({ verdict }) => verdict === 'Released') ?? aircraft[0])?.aircraftId ?? '';
+
 /** Entering or moving a flight: who, which aircraft, when, what for. The answer comes while it is typed. */
 export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props) {
   const client = useQueryClient();
@@ -52,10 +56,10 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
     control,
     setValue,
     setError,
-    formState: { errors, isSubmitting },
+    formState: { errors, isSubmitting, isDirty },
   } = useForm<Fields>({
     defaultValues: {
-      aircraftId: to ?? moving?.aircraftId ?? plan.aircraft[0]?.aircraftId ?? '',
+      aircraftId: to ?? moving?.aircraftId ?? firstToOffer(plan),
       person: moving?.person ?? onlyFor ?? '',
       personId: moving?.personId ?? null,
       date: moving?.date ?? plan.date,
@@ -100,8 +104,13 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
     && !Number.isNaN(draft.airborne ?? 0)
     && placesOf(fields.places) !== null;
   // The text is compared, not the object, which is another one at every stroke.
-  const asked = useSettled(complete ? JSON.stringify(draft) : null, SETTLED_MS);
-  const { data: answer } = useQuery({
+  const typed = complete ? JSON.stringify(draft) : null;
+  const asked = useSettled(typed, SETTLED_MS);
+  const {
+    data: answer,
+    error: unanswered,
+    isPlaceholderData: ofBefore,
+  } = useQuery({
     queryKey: ['plan', 'draft', asked, moving?.flightId ?? null],
     queryFn: () =>
       send<DraftAnswer>('/api/flights/preview', {
@@ -112,6 +121,8 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
     retry: false,
     placeholderData: (before) => before,
   });
+  // The answer stands for what was asked: nobody may take it for what is typed now.
+  const current = typed !== null && typed === asked && !ofBefore ? answer : undefined;
   const submit = async (given: Fields) => {
     setTrouble(null);
     // A place that is not complete would be left out, and with it the light there.
@@ -168,7 +179,7 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
       slotProps={{ htmlInput: { inputMode: 'numeric', className: 'figure' } }}
     />
   );
-  const others = othersFor(fields.aircraftId, answer);
+  const others = othersFor(fields.aircraftId, current);
   const date = parseCivilDate(fields.date);
   const pair = { display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 1.5 } as const;
   return (
@@ -180,7 +191,8 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
         void handleSubmit(submit)(event);
       }}
       onKeyDown={(event) => {
-        if (event.key === 'Escape') onDone();
+        // What was typed is not lost to a key: then the button cancels.
+        if (event.key === 'Escape' && !isDirty) onDone();
       }}
       aria-label={moving === null ? 'Enter a flight' : 'Move a flight'}
     >
@@ -301,18 +313,22 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
           setValue('places', places);
         }}
       />
-      {!complete || answer === undefined ? null : (
+      {typed === null ? null : current === undefined ? (
+        <Box role="status" sx={{ borderLeft: '4px solid var(--rule)', pl: 1.5 }}>
+          {unanswered === null || typed !== asked ? 'Asking …' : `There is no answer: ${unanswered.message}`}
+        </Box>
+      ) : (
         <Box
           role="status"
           sx={{
-            borderLeft: `4px solid var(--${answer.answer === 'no' ? 'grounded' : answer.answer === 'yes-after' ? 'restricted' : 'sea'})`,
+            borderLeft: `4px solid var(--${current.answer === 'no' ? 'grounded' : current.answer === 'yes-after' ? 'restricted' : 'sea'})`,
             pl: 1.5,
           }}
         >
-          <b>{ANSWERS[answer.answer]}</b> {answer.words}
-          {answer.clashes.length === 0 ? null : (
+          <b>{ANSWERS[current.answer]}</b> {current.words}
+          {current.clashes.length === 0 ? null : (
             <div>
-              <b>Already planned then:</b> {answer.clashes.join('; ')}.
+              <b>Already planned then:</b> {current.clashes.join('; ')}.
             </div>
           )}
           {others.length === 0 ? null : (
@@ -333,10 +349,10 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
               ))}
             </Stack>
           )}
-          {answer.against.length === 0 ? null : (
+          {current.against.length === 0 ? null : (
             <More summary="Why, and what would open it" sx={{ mt: 0.75 }}>
               <Box sx={{ mt: 1 }}>
-                <Reasons reasons={answer.against} />
+                <Reasons reasons={current.against} />
               </Box>
             </More>
           )}

@@ -1,0 +1,86 @@
+import { screen } from '@testing-library/react';
+import { useState } from 'react';
+import { describe, expect, it } from 'vitest';
+import { show } from '@/testing/render';
+import { SignedTrouble, useSigned } from './signed-form';
+
+/** A form as they all are: a field, its fault, a button, and what the server said. */
+function Form() {
+  const [what, setWhat] = useState('');
+  const [faults, setFaults] = useState<readonly string[]>([]);
+  const [done, setDone] = useState(false);
+  const { sign, trouble } = useSigned();
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void sign('/api/strikes', { what }, (path, message) => {
+          setFaults((before) => [...before, `${path}: ${message}`]);
+        }).then(setDone);
+      }}
+    >
+      <input
+        aria-label="What"
+        value={what}
+        onChange={(event) => {
+          setWhat(event.target.value);
+        }}
+      />
+      <ul aria-label="Faults">
+        {faults.map((fault) => (
+          <li key={fault}>{fault}</li>
+        ))}
+      </ul>
+      <SignedTrouble trouble={trouble} />
+      <button type="submit">Sign</button>
+      {done ? <p>Recorded</p> : null}
+    </form>
+  );
+}
+const refusal = (error: object) => () => ({ status: 409, body: { error } });
+const filled = async (answers: Parameters<typeof show>[1]) => {
+  const shown = show(<Form />, answers);
+  await shown.person.type(screen.getByLabelText('What'), 'Nick');
+  await shown.person.click(screen.getByRole('button', { name: 'Sign' }));
+  return shown;
+};
+
+describe('something that is signed', () => {
+  it('is recorded, as it was typed', async () => {
+    const { sent } = await filled({ '/api/strikes': () => ({ status: 200, body: {} }) });
+    expect(await screen.findByText('Recorded')).toBeTruthy();
+    expect(sent).toEqual([{ path: '/api/strikes', body: { what: 'Nick' } }]);
+  });
+  it('stays as it was typed when it is refused, each problem with its field', async () => {
+    await filled({
+      '/api/strikes': refusal({
+        code: 'invalid',
+        message: 'Something is missing.',
+        problems: [{ path: 'why', message: 'say why' }],
+      }),
+    });
+    expect((await screen.findByRole('alert')).textContent).toContain('Something is missing.');
+    expect(screen.getByRole('list', { name: 'Faults' }).textContent).toBe('why: say why');
+    expect((screen.getByLabelText('What') as HTMLInputElement).value).toBe('Nick');
+    expect(screen.queryByText('Recorded')).toBeNull();
+  });
+  it('what others did meanwhile is told, a line each; what cannot be read is left out', async () => {
+    const conflict = (changes: unknown) =>
+      refusal({ code: 'conflict', message: 'The aircraft has changed.', problems: [], changes });
+    await filled({
+      '/api/strikes': conflict([{ act: 'report-finding', actorName: 'Pia Okoro', record: { what: 'Nick' } }]),
+    });
+    expect(await screen.findByText(/Pia Okoro/)).toBeTruthy();
+  });
+  it('a conflict whose changes cannot be read is a conflict anyway', async () => {
+    await filled({
+      '/api/strikes': refusal({
+        code: 'conflict',
+        message: 'The aircraft has changed.',
+        problems: [],
+        changes: [{ act: 'unheard-of' }],
+      }),
+    });
+    expect((await screen.findByRole('alert')).textContent).toContain('The aircraft has changed.');
+  });
+});
