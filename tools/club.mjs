@@ -85,6 +85,10 @@ function ownFolder(folder) {
     );
   mkdirSync(join(folder, 'logs'), { recursive: true, mode: 0o711 });
   mkdirSync(join(folder, 'backups'), { recursive: true, mode: 0o700 });
+  if (process.getuid?.() === 0 && !otherUsersMayReach(folder))
+    throw new Explained(
+      `The database runs as the user postgres, who cannot enter ${folder}: a folder above it is closed to others. Choose another, such as /var/lib/groval, or start as the person whose folder it is.`,
+    );
   writeFileSync(
     mark,
     'The database of a club. Removing this folder removes everything that the club recorded.\n',
