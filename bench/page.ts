@@ -1,7 +1,7 @@
 // What a first visit costs: the Line in a real browser, and the JavaScript of the ramp against the bare page of the same shell.
 import { readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
-import { chromium } from '@playwright/test';
+import { type Browser, chromium } from '@playwright/test';
 import { quantile, type Figure } from './measure';
 
 const ARGUMENTS = [
@@ -14,6 +14,19 @@ const ARGUMENTS = [
   '--disable-sync',
 ];
 const VISITS = 5;
+/** Desk pages, and what each may load at first, in kilobytes. */
+const DESK = [
+  ['Line', '/line'],
+  ['Aircraft', '/aircraft/N02TB'],
+  ['Dispatch', '/dispatch'],
+  ['Flights', '/flights'],
+  ['Import and export', '/import-export'],
+  ['Club', '/club'],
+  ['Aircraft data', '/facts/N02TB'],
+] as const;
+const DESK_KB = 250;
+/** What a page fetches in advance comes within this time. */
+const FETCHES_MS = 2000;
 
 /** Kilobytes of compressed script that a built page asks for at once. */
 function scriptsOf(page: string): number {
@@ -26,12 +39,39 @@ function scriptsOf(page: string): number {
   return [...names].reduce((sum, name) => sum + gzipSync(readFileSync(`.next/${name}`)).length, 0) / 1024;
 }
 
+/** Kilobytes of compressed script that a page loads before anybody touches it, whatever it fetches in advance included. */
+async function scriptsLoaded(browser: Browser, url: string, path: string): Promise<number> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  await page.request.post(`${url}/api/demo`, {
+    headers: { origin: url },
+    data: { email: 'dispatcher@ternbay.example' },
+  });
+  const session = await context.newCDPSession(page);
+  await session.send('Network.enable');
+  const isScript = new Map<string, boolean>();
+  let bytes = 0;
+  session.on('Network.responseReceived', ({ requestId, response }) => {
+    isScript.set(requestId, /\.js(\?|$)/.test(response.url));
+  });
+  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    if (isScript.get(requestId) === true) bytes += encodedDataLength;
+  });
+  await page.goto(`${url}${path}`);
+  await page.getByRole('main').waitFor();
+  // The stream of live events never ends, so the network is never idle.
+  await page.waitForTimeout(FETCHES_MS);
+  await context.close();
+  return bytes / 1024;
+}
+
 export async function benchPage(url: string): Promise<readonly Figure[]> {
   const browser = await chromium.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
     args: ARGUMENTS,
   });
   const times: number[] = [];
+  const scripts: [name: string, kilobytes: number][] = [];
   try {
     for (let visit = 0; visit < VISITS; visit += 1) {
       const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
@@ -46,6 +86,7 @@ export async function benchPage(url: string): Promise<readonly Figure[]> {
       times.push(performance.now() - started);
       await context.close();
     }
+    for (const [name, path] of DESK) scripts.push([name, await scriptsLoaded(browser, url, path)]);
   } finally {
     await browser.close();
   }
@@ -62,5 +103,11 @@ export async function benchPage(url: string): Promise<readonly Figure[]> {
       note: `${(ramp / bare).toFixed(2)} times a bare page of the same shell (${bare.toFixed(0)} kB); wanted at most 1.5`,
       met: ramp <= 1.5 * bare,
     },
+    ...scripts.map(([name, kilobytes]): Figure => ({
+      name: `scripts of the first load: ${name}`,
+      value: `${kilobytes.toFixed(0)} kB`,
+      note: `wanted at most ${DESK_KB} kB`,
+      met: kilobytes <= DESK_KB,
+    })),
   ];
 }
