@@ -1,10 +1,11 @@
+import { separatorOf } from '@/contracts/exchange/separator';
 import { Readable } from 'node:stream';
 import type { ReadableStream as WebStream } from 'node:stream/web';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { originalCell } from './csv-cells';
-import { csvText, fileRows, separatorOf, Unreadable } from './file-rows';
+import { csvText, fileRows, Unreadable } from './file-rows';
 
 const web = (text: string | Buffer): WebStream =>
   Readable.toWeb(Readable.from([Buffer.from(text)])) as WebStream;

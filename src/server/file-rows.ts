@@ -2,6 +2,7 @@ import { Readable } from 'node:stream';
 import type { ReadableStream as WebStream } from 'node:stream/web';
 import { parse } from 'csv-parse';
 import { stringify } from 'csv-stringify/sync';
+import { separatorOf } from '@/contracts/exchange/separator';
 import { neutralCell, originalCell } from './csv-cells';
 
 /** A row of a file, under the file's own headers, with the line that it begins on. */
@@ -20,21 +21,8 @@ const LONGEST_ROW = 100_000;
 /** A JSON file is read whole; a CSV file of any size is not. */
 const MOST_JSON = 64_000_000;
 
-const SEPARATORS = [',', ';', '\t'] as const;
 /** The line of headers is looked for in so much of a file. */
 const MOST_HEADERS = 200_000;
-
-/** The separator of a file: the one that stands most often in its line of headers, outside of quotes. In the rows the others are ordinary characters. */
-export function separatorOf(start: string): ',' | ';' | '\t' {
-  const counts = new Map<string, number>();
-  let quoted = false;
-  for (const character of start) {
-    if (character === '"') quoted = !quoted;
-    else if (!quoted && (character === '\n' || character === '\r')) break;
-    else if (!quoted) counts.set(character, (counts.get(character) ?? 0) + 1);
-  }
-  return SEPARATORS.reduce((most, one) => ((counts.get(one) ?? 0) > (counts.get(most) ?? 0) ? one : most));
-}
 
 /** The beginning of a stream, up to its first line end at least, and the whole stream again with that beginning. */
 async function withStart(

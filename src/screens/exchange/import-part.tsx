@@ -15,7 +15,6 @@ import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import {
-  guessMapping,
   IMPORT_LISTS,
   IMPORT_LIST_NAMES,
   type ImportList,
@@ -23,6 +22,7 @@ import {
   type Mapping,
 } from '@/contracts/exchange/csv-lists';
 import { More } from '../kit/more';
+import { headersOf, rememberedMapping, rememberMapping } from './headers';
 import { sendFile } from './import-stream';
 import { rejectedFile } from './summary';
 
@@ -34,36 +34,6 @@ const NAMES: Readonly<Record<ImportList, string>> = {
   flights: 'Flights',
 };
 const OUTCOMES = { new: 'new', there: 'there already', rejected: 'rejected' } as const;
-/** Where the mapping of a list and its headers is remembered in this browser. */
-const memory = (list: ImportList, headers: readonly string[]) =>
-  `groval-mapping/${list}/${headers.join('|')}`;
-
-/** The headers of a file: the first line of CSV, or the names in the first object of JSON. */
-async function headersOf(file: File): Promise<readonly string[]> {
-  const start = (await file.slice(0, 200_000).text()).replace(/^\uFEFF/, '');
-  if (file.name.toLowerCase().endsWith('.json')) {
-    const first = /\{[^{}]*\}/.exec(start)?.[0];
-    try {
-      return first === undefined ? [] : Object.keys(JSON.parse(first) as object);
-    } catch {
-      return [];
-    }
-  }
-  const line = start.split(/\r\n|\n|\r/)[0] ?? '';
-  const separator = [',', ';', '\t'].sort((a, b) => line.split(b).length - line.split(a).length)[0] ?? ',';
-  return line
-    .split(separator)
-    .map((text) => text.trim().replace(/^"|"$/g, '').replaceAll('""', '"'))
-    .filter((text) => text !== '');
-}
-
-function remembered(list: ImportList, headers: readonly string[]): Mapping {
-  const known = localStorage.getItem(memory(list, headers));
-  return known === null
-    ? guessMapping(list, headers)
-    : { ...guessMapping(list, headers), ...(JSON.parse(known) as Mapping) };
-}
-
 function download(name: string, text: string): void {
   const link = document.createElement('a');
   link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
@@ -90,7 +60,7 @@ export function ImportPart() {
     setFile(next);
     const found = next === null ? [] : await headersOf(next);
     setHeaders(found);
-    setMapping(remembered(of, found));
+    setMapping(rememberedMapping(of, found));
     if (next !== null && found.length === 0)
       setTrouble(
         'No headers were found in the first line of this file. Save it as CSV with a line of headers.',
@@ -100,7 +70,7 @@ export function ImportPart() {
     const next = { ...mapping, [name]: header === '' ? null : header };
     setMapping(next);
     setTold(null);
-    localStorage.setItem(memory(list, headers), JSON.stringify(next));
+    rememberMapping(list, headers, next);
   };
   const run = async (commit: boolean) => {
     if (file === null) return;
