@@ -21,7 +21,7 @@ async function start(port: number): Promise<string> {
   return new Promise((resolve, reject) => {
     const take = (chunk: Buffer) => {
       printed += chunk.toString();
-      if (/\nOpen |one-time code:\s+\S+\n/.test(printed)) resolve(printed);
+      if (/\nOpen http|one-time code:\s+\S+\n/.test(printed)) resolve(printed);
     };
     child.stdout.on('data', take);
     child.stderr.on('data', take);
@@ -93,6 +93,12 @@ test('a club’s own installation: founded by the code, kept over a stop, backed
   expect(again).toContain('made already');
   expect(backups()).toHaveLength(1);
   expect(existsSync(join(folder, 'backups', `${backups()[0] ?? ''}.heads.json`))).toBe(true);
-  expect((await page.request.get(`http://127.0.0.1:${port}/api/me`)).status()).toBe(200);
+  const signedIn = await page.request.post(`http://127.0.0.1:${port}/api/auth/sign-in/email`, {
+    headers: { origin: `http://127.0.0.1:${port}` },
+    data: { email: 'ada@example.org', password: 'a-password-of-mine' },
+  });
+  expect(signedIn.status()).toBe(200);
+  await page.goto(`http://127.0.0.1:${port}/club`);
+  await expect(page.getByRole('heading', { name: 'Gull Point Flyers' })).toBeVisible();
   await page.context().close();
 });

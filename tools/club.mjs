@@ -149,6 +149,29 @@ function dailyBackup(folder, url) {
   return name;
 }
 
+/** Whether anybody has an account: then the club is founded, and no code is printed. */
+async function anyAccount(url) {
+  const client = new Client({ connectionString: url });
+  await client.connect();
+  try {
+    return (await client.query('select 1 from auth."user" limit 1')).rows.length > 0;
+  } finally {
+    await client.end();
+  }
+}
+
+/** The one-time code that the server prints a moment after it answers. */
+async function printedCode(path) {
+  for (let tries = 0; tries < 150; tries += 1) {
+    const code = /enter this one-time code:\s+(\S+)/.exec(readFileSync(path, 'utf8'))?.[1];
+    if (code !== undefined) return code;
+    await new Promise((resolve) => {
+      setTimeout(resolve, 100);
+    });
+  }
+  throw new Explained(`The server printed no one-time code; its output is in ${path}`);
+}
+
 async function main() {
   const wish = options();
   if (wish === null) {
@@ -222,9 +245,9 @@ async function main() {
     later(() => {
       clearInterval(looking);
     });
-    const code = /enter this one-time code:\s+(\S+)/.exec(readFileSync(log('server'), 'utf8'))?.[1];
+    const code = (await anyAccount(superuser)) ? null : await printedCode(log('server'));
     process.stdout.write(
-      code === undefined
+      code === null
         ? `\nOpen ${open}   (Ctrl-C ends everything; what was recorded stays in ${folder})\n`
         : `\nNobody has an account here yet. Open ${open}/founding and enter this one-time code:\n\n    ${code}\n\n`,
     );
