@@ -75,10 +75,14 @@ export function flightsOf(
     why: null,
   };
   const single = aircraft.fit === 'vintage';
+  // The clubs call their meters as people do in their countries.
+  const names = place.zone.startsWith('Australia/')
+    ? { service: 'Air-switch meter', block: 'Hour meter' }
+    : { service: 'Tach', block: 'Hour meter' };
   const air: DialRow = {
     ...base,
     id: id(`${registration}/dial/air`),
-    name: single ? 'Engine meter' : 'Air-switch meter',
+    name: names.service,
     counts: [
       { meter: 'time-in-service', offset: 0 },
       ...(single ? [{ meter: 'engine' as const, offset: 0 }] : []),
@@ -88,7 +92,7 @@ export function flightsOf(
   const block: DialRow = {
     ...base,
     id: id(`${registration}/dial/block`),
-    name: 'Block meter',
+    name: names.block,
     counts: [{ meter: 'block', offset: 0 }],
     bills: true,
   };

@@ -82,8 +82,8 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   await expect(
     dispatcher.getByRole('region', { name: 'The answer for this flight, leaving now' }),
   ).toContainText('This flight can go.');
-  const air = dispatcher.getByLabel('Air-switch meter shows');
-  const block = dispatcher.getByLabel('Block meter shows');
+  const air = dispatcher.getByLabel('Tach shows');
+  const block = dispatcher.getByLabel('Hour meter shows');
   const onRecord = async (name: string) =>
     /([\d.]+) h/.exec(
       await dispatcher
@@ -116,9 +116,9 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   await expect(dispatcher.getByText('Say whether any of it is a defect.')).toBeVisible();
   await dispatcher.getByLabel('Nothing to report').check();
   await dispatcher.getByRole('button', { name: '6390.7', exact: true }).click();
-  await expect(dispatcher.getByText('0.1 h by Block meter')).toBeVisible();
+  await expect(dispatcher.getByText('0.1 h by Hour meter')).toBeVisible();
   await dispatcher.getByRole('button', { name: 'Take back N03TB' }).click();
-  await expect(dispatcher.getByRole('region', { name: 'Back' })).toContainText('0.1 h by Block meter');
+  await expect(dispatcher.getByRole('region', { name: 'Back' })).toContainText('0.1 h by Hour meter');
   await expectNoViolations(dispatcher);
 
   // The next flight finds a gap that ends the hundred hours: the hours count, and it stays.
@@ -137,7 +137,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   );
   await dispatcher.goto('/aircraft/N03TB#flights');
   const meters = dispatcher.getByRole('region', { name: 'Meters' });
-  await expect(meters).toContainText('11.2 h on Air-switch meter');
+  await expect(meters).toContainText('11.2 h on Tach');
   await meters.getByLabel('Flown by').fill('V. Aster');
   await meters.getByRole('button', { name: 'Save' }).click();
   await expect(meters).toContainText('Flown by V. Aster.');
@@ -173,7 +173,7 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   // A correction: the old reading stays readable.
   await dispatcher.reload();
   await meters
-    .getByRole('button', { name: /^Correct Block meter/ })
+    .getByRole('button', { name: /^Correct Hour meter/ })
     .first()
     .click();
   await meters.getByLabel('What the meter really showed').fill((Number(blockOut) + 0.05).toFixed(2));
@@ -201,12 +201,12 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   // Its meters may be read while it stands, with the same questions as at the dispatch page.
   await meters.getByRole('button', { name: 'Read the meters' }).click();
   const panel = dispatcher.getByRole('form', { name: 'Read the meters' });
-  await panel.getByLabel('Air-switch meter shows').fill('6410.9');
-  await panel.getByLabel('Block meter shows').fill((Number(blockOut) + 0.15).toFixed(2));
+  await panel.getByLabel('Tach shows').fill('6410.9');
+  await panel.getByLabel('Hour meter shows').fill((Number(blockOut) + 0.15).toFixed(2));
   await panel.getByRole('button', { name: 'Keep what they show' }).click();
   await expect(panel.getByRole('alert')).toContainText('9.0 h more than 6401.9 h');
   await expectNoViolations(dispatcher);
-  await panel.getByLabel('Air-switch meter shows').fill('6401.9');
+  await panel.getByLabel('Tach shows').fill('6401.9');
   await panel.getByRole('button', { name: 'Keep what they show' }).click();
   await expect(panel).toHaveCount(0);
   await openPart(dispatcher, 'History');

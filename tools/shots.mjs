@@ -15,12 +15,6 @@ const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const tap = (name) => (page) => page.getByRole('button', { name }).first().click();
 
-/** Types figures into the first day field. */
-const day = (figures) => async (page) => {
-  await page.getByRole('spinbutton', { name: 'Day' }).first().click();
-  await page.keyboard.type(figures);
-};
-
 const fill = (label, text) => (page) => page.getByLabel(label, { exact: true }).fill(text);
 
 /** Each view: its file, who looks, at what size, where, and what they do first. */
@@ -68,8 +62,8 @@ const VIEWS = [
     path: '/dispatch',
     acts: [
       (page) => page.getByRole('link', { name: /J\. Sol/ }).click(),
-      fill('Air-switch meter shows', '4717.50'),
-      fill('Block meter shows', '4721.12'),
+      fill('Tach shows', '4717.50'),
+      fill('Hour meter shows', '4721.12'),
       fill('Fuel, left', '14'),
       fill('Fuel, right', '13.5'),
       fill('Oil, as read', '6'),
@@ -83,7 +77,7 @@ const VIEWS = [
     path: '/flights',
     acts: [tap('Enter a flight'), fill('From', '1700'), fill('To', '1830'), fill('Hours in the air', '1.2')],
   },
-  { file: 'sheet', who: 'Mira Holt', size: DESK, path: '/sheet/N07TB', acts: [day('21112026')] },
+  { file: 'sheet', who: 'Mira Holt', size: DESK, path: '/sheet/N07TB#day=2026-11-21', acts: [] },
   { file: 'records', who: 'Mira Holt', size: DESK, path: '/import-export', acts: [] },
   {
     file: 'release',

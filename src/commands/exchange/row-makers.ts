@@ -197,7 +197,7 @@ export const MAKERS: {
         out: row.time_in_service_out,
         in: row.time_in_service_in,
       },
-      { meter: 'block', name: 'Block meter', out: row.block_out, in: row.block_in },
+      { meter: 'block', name: 'Hour meter', out: row.block_out, in: row.block_in },
     ];
     const shown = (end: 'out' | 'in') =>
       meters.flatMap(({ meter, name, ...ends }) => {
@@ -235,7 +235,7 @@ export const MAKERS: {
             landings: row.landings,
             tow_launches: row.tow_launches,
             billed_s: block,
-            billed_from: block === null ? null : 'Block meter',
+            billed_from: block === null ? null : 'Hour meter',
             fuel_added: row.fuel_added,
             oil_added: row.oil_added,
             ...reportColumns(reportOf(row.remarks)),

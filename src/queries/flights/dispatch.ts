@@ -356,6 +356,11 @@ export async function dispatchFlight(
             oilAdded: returned.oilAdded,
             report: reportText(returned.report),
           },
-    notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
+    // Fuel and oil are judged as they are entered, further down.
+    notChecked: decision.notChecked.map((what) =>
+      what === 'fuel-and-oil-aboard' && flown === undefined
+        ? `${NOT_CHECKED_NAMES[what]}, until they are entered below`
+        : NOT_CHECKED_NAMES[what],
+    ),
   };
 }

@@ -7,8 +7,6 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import type { ReturnToServiceInput } from '@/contracts/findings/return-to-service';
-import { parseCivilDate } from '@/core/time/civil-date';
-import { dateText } from '@/explain/wording';
 import type { FindingView } from '@/queries/aircraft/aircraft-page';
 import { FormDay } from '../kit/form-day';
 import { SignedTrouble, useSigned } from '../kit/signed-form';
@@ -17,12 +15,6 @@ type Fields = Pick<
   ReturnToServiceInput,
   'work' | 'description' | 'completedOn' | 'certificateId' | 'password'
 >;
-
-/** Browsers write a day in many ways; in words it cannot be read wrongly. */
-function dayInWords(text: string): string {
-  const date = parseCivilDate(text);
-  return date === undefined ? '' : dateText(date);
-}
 
 /** Recording what was done about a finding and signing it. What is typed stays when the signature is refused. */
 export function ReturnForm({
@@ -54,7 +46,7 @@ export function ReturnForm({
       password: '',
     },
   });
-  const [work, completedOn] = useWatch({ control, name: ['work', 'completedOn'] });
+  const work = useWatch({ control, name: 'work' });
   if (first === undefined)
     return <p className="small">None of your certificates on record may close this one today.</p>;
   const certificates = possible.find((closing) => closing.work === work)?.certificates ?? [];
@@ -117,7 +109,6 @@ export function ReturnForm({
         name="completedOn"
         label="Completed on"
         rules={{ required: 'Give the day on which it was completed.' }}
-        help={dayInWords(completedOn)}
         max={today}
       />
       <TextField

@@ -13,7 +13,7 @@ import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { DIMENSIONS } from '@/core/envelope/dimensions';
 import { parseCivilDate } from '@/core/time/civil-date';
-import { dateText, sentenceCase } from '@/explain/wording';
+import { sentenceCase } from '@/explain/wording';
 import { PURPOSE_NAMES } from '@/explain/names';
 import type { FlightDraftInput } from '@/contracts/flights/plan';
 import type { DayPlan, DraftAnswer, PlanLine } from '@/queries/flights/plan';
@@ -180,7 +180,6 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
     />
   );
   const others = othersFor(fields.aircraftId, current);
-  const date = parseCivilDate(fields.date);
   const pair = { display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 1.5 } as const;
   return (
     <Stack
@@ -208,13 +207,7 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
         ))}
       </TextField>
       <Box sx={pair}>
-        <FormDay
-          control={control}
-          name="date"
-          label="Day"
-          help={date === undefined ? '' : dateText(date)}
-          min={plan.today}
-        />
+        <FormDay control={control} name="date" label="Day" min={plan.today} />
         <TextField
           label="Hours in the air"
           {...register('airborne', {

@@ -3,10 +3,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
-import { useState } from 'react';
 import type { Sheet } from '@/queries/flights/sheet';
 import { GateMark } from '@/ui/gate-mark';
-import { useSecondInAddress } from '../data/address';
+import { setHash, useHash, useSecondInAddress } from '../data/address';
 import { useSheet } from '../data/queries';
 import { DayField } from '../kit/day-field';
 import Link from '../kit/link';
@@ -186,7 +185,7 @@ function Open({ sheet }: { readonly sheet: Sheet }) {
 }
 
 function SheetOf({ registration }: { readonly registration: string | null }) {
-  const [day, setDay] = useState<string | null>(null);
+  const day = new URLSearchParams(useHash()).get('day');
   const { data: sheet, error, refetch } = useSheet(registration, day);
   if (sheet === undefined) return <Coming query={{ error, refetch }} />;
   return (
@@ -200,7 +199,7 @@ function SheetOf({ registration }: { readonly registration: string | null }) {
               label="Day"
               value={sheet.date}
               onChange={(day) => {
-                setDay(day === '' ? null : day);
+                if (day !== '') setHash(`day=${day}`, 'new');
               }}
             />
           )}

@@ -12,8 +12,7 @@ import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { may } from '@/contracts/kernel/permissions';
 import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
-import { parseCivilDate } from '@/core/time/civil-date';
-import { dateText, sentenceCase } from '@/explain/wording';
+import { sentenceCase } from '@/explain/wording';
 import { CERTIFICATE_CHOICES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { EntryPreview } from '@/queries/maintenance/entry-preview';
@@ -158,7 +157,6 @@ export function EntryForm({
     error: errors[name] !== undefined,
     helperText: errors[name]?.message,
   });
-  const date = parseCivilDate(fields.completedOn);
   const inspection = fields.what.startsWith('inspection/');
   return (
     <Stack
@@ -197,13 +195,7 @@ export function EntryForm({
         </TextField>
       )}
       <FieldGrid>
-        <FormDay
-          control={control}
-          name="completedOn"
-          label="Completed on"
-          help={date === undefined ? '' : dateText(date)}
-          max={folder.today}
-        />
+        <FormDay control={control} name="completedOn" label="Completed on" max={folder.today} />
         {chosen.meters[0] === undefined ? null : (
           <TextField
             label={`${sentenceCase(METER_NAMES_IN_WORDS[chosen.meters[0]])} then`}
