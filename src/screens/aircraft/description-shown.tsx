@@ -8,10 +8,11 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import type { Facts } from '@/queries/aircraft/facts';
-import { CATEGORY_NAMES, PURPOSE_NAMES, QUANTITY_NAMES_IN_WORDS } from '@/explain/names';
+import { CATEGORY_NAMES, QUANTITY_NAMES_IN_WORDS } from '@/explain/names';
 import { dateText, list, sentenceCase } from '@/explain/wording';
 import { lazily } from '../kit/lazily';
 import { fieldsOf, NAVIGATION, REMEDIES, type Fields } from './description-values';
+import { boxInWords } from './uses-words';
 
 const DescriptionForm = lazily(
   () => import('./description-form').then((module) => module.DescriptionForm),
@@ -30,7 +31,6 @@ const day = (text: string): string | null =>
   text === '' ? null : dateText(text as Parameters<typeof dateText>[0]);
 const amount = (figure: string, unit: string): string | null => (figure === '' ? null : `${figure} ${unit}`);
 
-const PURPOSES: Readonly<Record<string, string>> = PURPOSE_NAMES;
 const ENGINES = { air: 'air-cooled', liquid: 'liquid-cooled', none: 'none', '': '' } as const;
 
 /** What the aircraft is, in the order in which people describe one. */
@@ -154,13 +154,7 @@ const limits = (fields: Fields): readonly Value[] =>
 const uses = ({ boxes }: Fields): readonly Value[] =>
   boxes.map((box, at) => ({
     title: boxes.length === 1 ? 'Approved for' : `Approved for, ${at + 1}`,
-    value: [
-      list(box.light),
-      list(box.rules.map((rules) => rules.toUpperCase())),
-      list(box.purpose.map((purpose) => PURPOSES[purpose] ?? purpose)),
-    ]
-      .filter((text) => text !== '')
-      .join(' · '),
+    value: boxInWords(box),
     decides: 'Anything else is never offered.',
   }));
 

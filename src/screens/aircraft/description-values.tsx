@@ -3,7 +3,7 @@ import { VOLUME_UNITS, type VolumeUnit } from '@/core/quantities/volume';
 import type { Quantity } from '@/core/records/walkround/measurement';
 import type { Facts } from '@/queries/aircraft/facts';
 import { figure, said } from './use-fact';
-import type { TickedBox } from './uses-boxes';
+import type { TickedBox } from './uses-words';
 
 type Measured = NonNullable<DescriptionInput['measured']>[number];
 interface Limit {

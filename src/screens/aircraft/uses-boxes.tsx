@@ -7,40 +7,9 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
 import { DIMENSION_NAMES, DIMENSIONS, type Dimension } from '@/core/envelope/dimensions';
 import { sentenceCase } from '@/explain/wording';
-import { PURPOSE_NAMES } from '@/explain/names';
+import { TITLES, type TickedBox, wordOf } from './uses-words';
 
 /** Uses as a form holds them: for each dimension the values that are ticked. */
-export type TickedBox = Readonly<Record<Dimension, readonly string[]>>;
-
-const TITLES: Readonly<Record<Dimension, string>> = {
-  light: 'Light',
-  rules: 'Flight rules',
-  purpose: 'What for',
-  crew: 'Who flies',
-  range: 'How far',
-  transponderAirspace: 'Airspace that needs a transponder',
-  adsbAirspace: 'Airspace that needs ADS-B Out',
-  overWater: 'Over water',
-  passengers: 'People who are not crew',
-};
-const WORDS: Readonly<Record<string, string>> = {
-  vfr: 'visual',
-  ifr: 'by instruments',
-  'student-solo': 'student alone',
-  dual: 'with an instructor',
-  'rated-pilot': 'rated pilot',
-  local: 'local area',
-  'cross-country': 'across country',
-  outside: 'outside it',
-  inside: 'inside it',
-  'within-glide': 'within gliding distance of the shore',
-  'beyond-glide': 'beyond it',
-  none: 'nobody',
-  aboard: 'aboard',
-};
-const wordOf = (dimension: Dimension, value: string): string =>
-  dimension === 'purpose' ? PURPOSE_NAMES[value as keyof typeof PURPOSE_NAMES] : (WORDS[value] ?? value);
-
 /** A first box: an ordinary trainer by day, visually. Nothing is assumed that somebody did not leave ticked. */
 const FIRST_BOX: TickedBox = {
   light: ['day'],
