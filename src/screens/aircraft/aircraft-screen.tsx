@@ -13,7 +13,7 @@ import { lazily } from '../kit/lazily';
 import { PartPanels } from '../kit/page-parts';
 import { DueList } from '../maintenance/due-list';
 import { Coming } from '../shell/coming';
-import { DeskPage, DeskWaiting } from '../shell/desk-page';
+import { DeskPage } from '../shell/desk-page';
 import { Reasons } from '../shell/reasons';
 import { AircraftHead, partOf, type PartName } from './aircraft-head';
 
@@ -135,7 +135,12 @@ function Aircraft({ registration }: { readonly registration: string | null }) {
   const { data: page } = aircraft;
   const { data: folder } = folderQuery;
   useRenewalAt([page?.holdsUntil ?? null], page?.now, false);
-  if (page === undefined) return <DeskWaiting query={aircraft} />;
+  if (page === undefined)
+    return (
+      <DeskPage>
+        <Coming query={aircraft} />
+      </DeskPage>
+    );
   return (
     <DeskPage at={page} deadSince={deadSince}>
       <AircraftHead page={page} part={part} />

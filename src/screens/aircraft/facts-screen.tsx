@@ -8,7 +8,8 @@ import { useFacts } from '../data/queries';
 import Link from '../kit/link';
 import { More } from '../kit/more';
 import { lazily } from '../kit/lazily';
-import { DeskPage, DeskWaiting } from '../shell/desk-page';
+import { Coming } from '../shell/coming';
+import { DeskPage } from '../shell/desk-page';
 
 // Forms come when somebody opens them.
 const Ads = lazily(() => import('./ad-form').then((module) => module.Ads), 200);
@@ -62,7 +63,12 @@ function Part({
 function FactsOf({ registration }: { readonly registration: string | null }) {
   const { data: facts, error, refetch } = useFacts(registration);
   const deadSince = useLive();
-  if (facts === undefined) return <DeskWaiting query={{ error, refetch }} />;
+  if (facts === undefined)
+    return (
+      <DeskPage>
+        <Coming query={{ error, refetch }} />
+      </DeskPage>
+    );
   const us = facts.authority === 'us';
   return (
     <DeskPage at={facts} deadSince={deadSince}>

@@ -11,7 +11,7 @@ import { clock, day as dayText, useServerClock } from '../data/clock';
 import { useLive, useRenewalAt } from '../data/live';
 import { useLine } from '../data/queries';
 import { DeskHeader } from '../shell/desk-header';
-import { DeskWaiting } from '../shell/desk-page';
+import { WaitingBelow } from '../shell/desk-page';
 import { NotLive } from '../shell/not-live';
 import { LineCards } from './line-cards';
 import { LineTable } from './line-table';
@@ -60,21 +60,26 @@ export function LineScreen() {
   const now = useServerClock(line?.now, line?.pinned ?? true);
   const [chosen, setChosen] = useState<string | null>(null);
   useRenewalAt([...renewals(line)], line?.now, line?.pinned ?? true);
-  if (line === undefined) return <DeskWaiting query={query} what="the Line" />;
+  // One bar before and after the answer comes: what is open in it stays open.
+  const frame = (
+    <>
+      <DeskHeader>{line === undefined ? null : <FieldNow line={line} now={now ?? line.now} />}</DeskHeader>
+      {line === undefined ? null : <NotLive since={deadSince} zone={line.zone} />}
+    </>
+  );
+  if (line === undefined)
+    return (
+      <>
+        {frame}
+        <WaitingBelow query={query} what="the Line" />
+      </>
+    );
 
   const { rows, zone } = line;
   const selected =
     rows.find(({ registration }) => registration === chosen)
     ?? rows.find(({ verdict }) => verdict !== 'Released')
     ?? rows[0];
-  const frame = (
-    <>
-      <DeskHeader>
-        <FieldNow line={line} now={now ?? line.now} />
-      </DeskHeader>
-      <NotLive since={deadSince} zone={zone} />
-    </>
-  );
   if (rows.length === 0)
     return (
       <>

@@ -8,7 +8,8 @@ import { useDispatch } from '../data/queries';
 import { lazily } from '../kit/lazily';
 import { ListLine, PlainList } from '../kit/layout';
 import Link from '../kit/link';
-import { DeskPage, DeskWaiting } from '../shell/desk-page';
+import { Coming } from '../shell/coming';
+import { DeskPage } from '../shell/desk-page';
 
 const FlightAtDispatch = lazily(
   () => import('./flight-at-dispatch').then((module) => module.FlightAtDispatch),
@@ -81,7 +82,12 @@ function Lines({
 function List() {
   const { data: list, error, refetch } = useDispatch();
   const deadSince = useLive();
-  if (list === undefined) return <DeskWaiting query={{ error, refetch }} />;
+  if (list === undefined)
+    return (
+      <DeskPage>
+        <Coming query={{ error, refetch }} />
+      </DeskPage>
+    );
   const late = list.out.filter(({ state }) => state === 'overdue');
   return (
     <DeskPage at={list} deadSince={deadSince}>

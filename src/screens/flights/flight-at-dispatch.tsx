@@ -9,7 +9,8 @@ import { WindowMark } from '@/ui/window-mark';
 import { useLive } from '../data/live';
 import { useDispatchFlight } from '../data/queries';
 import Link from '../kit/link';
-import { DeskPage, DeskWaiting } from '../shell/desk-page';
+import { Coming } from '../shell/coming';
+import { DeskPage } from '../shell/desk-page';
 import { Reasons } from '../shell/reasons';
 import { ComingBack } from './coming-back';
 import { Leaving } from './leaving';
@@ -103,7 +104,12 @@ function Back({
 export function FlightAtDispatch({ flightId }: { readonly flightId: string }) {
   const { data: flight, error, refetch } = useDispatchFlight(flightId);
   const deadSince = useLive();
-  if (flight === undefined) return <DeskWaiting query={{ error, refetch }} />;
+  if (flight === undefined)
+    return (
+      <DeskPage>
+        <Coming query={{ error, refetch }} />
+      </DeskPage>
+    );
   const { out, back } = flight;
   return (
     <DeskPage at={flight} deadSince={deadSince} widest={1000}>

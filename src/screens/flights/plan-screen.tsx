@@ -20,7 +20,7 @@ import { useLive } from '../data/live';
 import { useDayPlan, useMe } from '../data/queries';
 import { lazily } from '../kit/lazily';
 import { DeskHeader } from '../shell/desk-header';
-import { DeskWaiting } from '../shell/desk-page';
+import { WaitingBelow } from '../shell/desk-page';
 import { NotLive } from '../shell/not-live';
 import { ANSWER_NAMES, toneOf } from './plan-words';
 import { ChosenFlight } from './planned-flight';
@@ -49,7 +49,13 @@ export function PlanScreen() {
   const { data: plan, error, refetch } = useDayPlan(day ?? null);
   const { data: me } = useMe();
   const deadSince = useLive();
-  if (plan === undefined) return <DeskWaiting query={{ error, refetch }} />;
+  if (plan === undefined)
+    return (
+      <>
+        <DeskHeader />
+        <WaitingBelow query={{ error, refetch }} />
+      </>
+    );
   const selected =
     plan.flights.find(({ flightId }) => flightId === chosen)
     ?? plan.flights.find(({ answer }) => answer !== 'past' && answer !== 'left')

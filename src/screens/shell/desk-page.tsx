@@ -45,11 +45,11 @@ export function DeskPage({
   );
 }
 
-/** A desk page whose answer has not come. */
-export function DeskWaiting({ query, what }: { readonly query: Awaited; readonly what?: string }) {
+/** What stands under the bar of a page with a bar of its own while its answer has not come. The bar stays the same one, with what is open in it. */
+export function WaitingBelow({ query, what }: { readonly query: Awaited; readonly what?: string }) {
   return (
-    <DeskPage>
+    <Container component="main" maxWidth={false} sx={{ pt: 2, pb: 5 }}>
       <Coming query={query} {...(what === undefined ? {} : { what })} />
-    </DeskPage>
+    </Container>
   );
 }
