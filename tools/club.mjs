@@ -76,7 +76,8 @@ function options() {
 
 /** The folder, made where it is not there. Never one of the demo's or the tests', and never somebody else's. */
 function ownFolder(folder) {
-  if (folder.startsWith(resolve(stateFolder('demo'), '..')))
+  const kept = [join(PROJECT, '.groval'), resolve(stateFolder('demo'), '..')];
+  if (kept.some((base) => folder === base || folder.startsWith(`${base}/`)))
     throw new Explained(`${folder} is where this checkout keeps its demo. Choose a folder outside of it.`);
   const mark = join(folder, 'groval-club');
   if (existsSync(folder) && !existsSync(mark) && readdirSync(folder).length > 0)
