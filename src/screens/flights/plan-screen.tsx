@@ -41,6 +41,21 @@ type Doing =
   | { readonly kind: 'cancelling'; readonly flight: PlanLine }
   | null;
 
+/** On a phone aircraft and person stand under the time. */
+const ONLY_NARROW = { display: { md: 'none' } };
+const ONLY_WIDE = { display: { xs: 'none', md: 'table-cell' } };
+
+/** Who flies, and what for. */
+function Who({ flight }: { readonly flight: PlanLine }) {
+  const { purpose } = flight.flight;
+  return (
+    <>
+      <b>{flight.person}</b>
+      {purpose === null ? '' : `, ${PURPOSE_NAMES[purpose]}`}
+    </>
+  );
+}
+
 /** The plan of a day: enter, move and cancel flights by keyboard; each is decided as it stands now. */
 export function PlanScreen() {
   const address = new URLSearchParams(useHash());
@@ -101,7 +116,7 @@ export function PlanScreen() {
         shift(plan.dayAfter);
       },
       n: () => {
-        setDoing({ kind: 'entering', number: Date.now() });
+        setDoing({ kind: 'entering', number: performance.now() });
       },
       m: () => {
         if (selected !== undefined && open(selected) && mayChange(selected))
@@ -120,7 +135,9 @@ export function PlanScreen() {
   return (
     <>
       <DeskHeader>
-        <span>{plan.field}</span>
+        <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+          {plan.field}
+        </Box>
         <span className="mono">
           {dayName(plan.now, plan.zone)}&nbsp; {clock(plan.now, plan.zone)}
         </span>
@@ -139,8 +156,8 @@ export function PlanScreen() {
         }}
       >
         <div>
-          <Stack direction="row" spacing={1.25} sx={{ alignItems: 'center', mb: 1.25 }}>
-            <Box component="h1" sx={{ m: 0, flex: 1 }}>
+          <Stack direction="row" sx={{ alignItems: 'center', gap: 1.25, flexWrap: 'wrap', mb: 1.25 }}>
+            <Box component="h1" sx={{ m: 0, flex: { xs: '1 0 100%', md: 1 } }}>
               {dateText(plan.date)}
               {plan.date === plan.today ? ', today' : ''}
             </Box>
@@ -169,7 +186,7 @@ export function PlanScreen() {
             <Button
               variant="contained"
               onClick={() => {
-                setDoing({ kind: 'entering', number: Date.now() });
+                setDoing({ kind: 'entering', number: performance.now() });
               }}
             >
               Enter a flight
@@ -191,7 +208,10 @@ export function PlanScreen() {
               <TableHead className="small">
                 <TableRow>
                   {['When', 'Aircraft', 'Who', 'Answer'].map((name) => (
-                    <TableCell key={name} sx={{ fontWeight: 400 }}>
+                    <TableCell
+                      key={name}
+                      sx={{ fontWeight: 400, ...(name === 'Aircraft' || name === 'Who' ? ONLY_WIDE : {}) }}
+                    >
                       {name}
                     </TableCell>
                   ))}
@@ -210,18 +230,19 @@ export function PlanScreen() {
                       cursor: 'pointer',
                     }}
                   >
-                    <TableCell
-                      className="mono"
-                      sx={{ borderLeft: `5px solid var(--${toneOf(flight.answer)})`, whiteSpace: 'nowrap' }}
-                    >
-                      {flight.starts}–{flight.ends}
+                    <TableCell sx={{ borderLeft: `5px solid var(--${toneOf(flight.answer)})` }}>
+                      <Box component="span" className="mono" sx={{ whiteSpace: 'nowrap' }}>
+                        {flight.starts}–{flight.ends}
+                      </Box>
+                      <Box sx={ONLY_NARROW}>
+                        <span className="figure">{flight.registration}</span> <Who flight={flight} />
+                      </Box>
                     </TableCell>
-                    <TableCell className="figure" sx={{ fontSize: 17 }}>
+                    <TableCell className="figure" sx={{ fontSize: 17, ...ONLY_WIDE }}>
                       {flight.registration}
                     </TableCell>
-                    <TableCell>
-                      <b>{flight.person}</b>
-                      {flight.flight.purpose === null ? '' : `, ${PURPOSE_NAMES[flight.flight.purpose]}`}
+                    <TableCell sx={ONLY_WIDE}>
+                      <Who flight={flight} />
                     </TableCell>
                     <TableCell>
                       <b>{ANSWER_NAMES[flight.answer]}</b>
