@@ -1,4 +1,5 @@
-// What a person waits for at the desk: each screen's route, and a keystroke in the form of a flight to its answer. Taken in turn with the barest route that
+// What a person waits for at the desk: each screen's route, and a keystroke in the form of a flight to its
+// answer. Taken in turn with the barest route that
 // there is, so that whatever else the machine does hits all alike.
 import { quantile, type Figure } from './measure';
 

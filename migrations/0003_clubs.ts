@@ -116,7 +116,8 @@ export async function up(db: Kysely<unknown>): Promise<void> {
   await run(`create policy of_person on membership for select using (person_id = groval.current_person());
     create policy of_person on membership_change for select using (person_id = groval.current_person());
     create policy of_member on club for select using (exists (select from groval.membership m where m.club_id = club.club_id and m.person_id = groval.current_person()))`);
-  // A club that was brought in by its archive has people and no account. While there is none at all, the person who has the one-time code may see which club that is.
+  // A club that was brought in by its archive has people and no account. While there is none at all, the
+  // person who has the one-time code may see which club that is.
   await run(`create policy of_owner on club for select to groval_owner using (true);
     create function club_without_accounts() returns table (club_id uuid, name text) language sql stable security definer set search_path = pg_catalog as
       $$ select c.club_id, c.name from groval.club c where not exists (select from auth."user") order by c.recorded_at limit 1 $$;

@@ -4,8 +4,10 @@ import { runIn } from './kit';
 export { down } from './kit';
 
 /**
- * Who asks, in one question instead of six: the person of a session that still lasts, the clubs that they belong to, and the one that the session works in.
- * It runs with the rights of the person who asks, so the policies of the tables hold as ever; the setting that they read ends with the statement.
+ * Who asks, in one question instead of six: the person of a session that still lasts, the clubs that they
+ * belong to, and the one that the session works in.
+ * It runs with the rights of the person who asks, so the policies of the tables hold as ever; the setting
+ * that they read ends with the statement.
  */
 const WHO_ASKS = `create function groval.who_asks(the_token text)
 returns table (session_id text, person_id text, email text, clubs jsonb, chosen uuid) language plpgsql as $$

@@ -1,4 +1,4 @@
-/** So many cookies are remembered; a longer one than this is looked at anew each time. */
+/** So many cookies are remembered; a longer one than this is looked at again each time. */
 const MOST = 5000;
 const LONGEST = 2048;
 /** How long a signature that was looked at need not be looked at again, in milliseconds. The library extends sessions while it looks. */
@@ -8,7 +8,8 @@ const LASTS = 10 * 60_000;
 type Look = (headers: Headers) => Promise<{ readonly session: { readonly token: string } } | null>;
 
 /**
- * Which session a cookie names. The library looks at its signature, which costs more than all the rest of a request, and the answer cannot change; so it is
+ * Which session a cookie names. The library looks at its signature, which costs more than all the rest of a
+ * request, and the answer cannot change; so it is
  * remembered. Whether the session still lasts is never remembered: the database is asked each time.
  */
 export class SessionTokens {

@@ -7,6 +7,7 @@ import { hours } from '@/core/quantities/hours';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { wallClock, type ZoneId } from '@/core/time/zone';
 import { good, type testClub } from './database';
+import { PLAIN_RENTAL } from './flight-draft';
 
 type TestClub = Awaited<ReturnType<typeof testClub>>;
 
@@ -18,7 +19,8 @@ export function wallTime(moment: Instant, zone: ZoneId): FlightDraft['starts'] {
 
 /**
  * Plans a flight as the desk enters it: a private rental nearby by day, unless more is said.
- * @param change what is entered otherwise @param when when it begins, how long it lasts, in seconds, and which flight it moves; from ten minutes on for an hour and a half
+ * @param change what is entered otherwise @param when when it begins, how long it lasts, in seconds, and
+ * which flight it moves; from ten minutes on for an hour and a half
  * @returns its id
  */
 export async function plannedFlight(
@@ -49,26 +51,7 @@ export async function plannedFlight(
         starts: wallTime(starts, zone),
         endsClock: wallTime(addSeconds(starts, lasts), zone).clock,
         airborne: hours('1.2'),
-        purpose: 'private-rental',
-        crew: 'rated-pilot',
-        rules: 'vfr',
-        range: 'local',
-        transponderAirspace: false,
-        adsbAirspace: false,
-        beyondGlide: false,
-        passengers: false,
-        persons: null,
-        landings: null,
-        towLaunches: null,
-        fuelPlanned: null,
-        reliesOnVor: false,
-        reliesOnDatabase: false,
-        altitudeFeet: null,
-        alternateMinutes: null,
-        authorisedWithout: [],
-        exceptedAirspace: false,
-        trainingWithin50Miles: false,
-        places: [],
+        ...PLAIN_RENTAL,
         ...change,
       },
     }),

@@ -1,4 +1,5 @@
-// Much that an aircraft can run into, for tests of how a decision goes on in time: limits of every currency, the later of two, caps, a permit.
+// Much that an aircraft can run into, for tests of how a decision goes on in time: limits of every currency,
+// the later of two, caps, a permit.
 import type { Json } from '@/contracts/kernel/merge-patch';
 
 /** A change of the clean trainer. */

@@ -18,7 +18,8 @@ export function madeAt(name) {
 }
 
 /**
- * The backups that may go: not the newest of each of the last days that have one, not the oldest of each of the last months. Files of other names are
+ * The backups that may go: not the newest of each of the last days that have one, not the oldest of each of
+ * the last months. Files of other names are
  * never named, those that were made before an upgrade among them.
  * @param {readonly string[]} names file names in the folder of backups @returns {string[]}
  */

@@ -1,6 +1,9 @@
 const SEPARATORS = [',', ';', '\t'] as const;
 
-/** The separator of a file: the one that stands most often in its line of headers, outside of quotes. In the rows the others are ordinary characters. */
+/**
+ * The separator of a file: the one that stands most often in its line of headers, outside of quotes. In the
+ * rows the others are ordinary characters.
+ */
 export function separatorOf(start: string): ',' | ';' | '\t' {
   const counts = new Map<string, number>();
   let quoted = false;

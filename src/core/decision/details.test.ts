@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Json } from '@/contracts/kernel/merge-patch';
 import { cleanCase, decideBy, decideClean } from '@/testing/clean-case';
+import { type Change, LESSON as lesson } from '@/testing/lesson';
 import { hours } from '../quantities/hours';
 import { addSeconds, instant, instantText } from '../time/instant';
 import { decidePrepared } from './decide';
@@ -9,7 +9,6 @@ import { plansForFlight, plansForWanted, plansToRelease } from './in-the-way';
 import { answerFlights } from './planned-flight';
 import { prepare } from './prepare';
 
-type Change = { readonly [key: string]: Json };
 const shop = {
   name: 'Cape Reach Workshop',
   certificate: {
@@ -293,19 +292,6 @@ describe('what is said beside the verdict', () => {
 });
 
 describe('remedies', () => {
-  const lesson: Change = {
-    starts: '2026-11-24T14:00:00Z',
-    ends: '2026-11-24T16:00:00Z',
-    airborne: 1.5,
-    purpose: 'instruction-school-aircraft',
-    crew: 'dual',
-    rules: 'vfr',
-    range: 'local',
-    transponderAirspace: false,
-    adsbAirspace: false,
-    beyondGlideOverWater: false,
-    passengers: false,
-  };
   const ask = (change: Change) => {
     const { facts, packs, flight, wanted, asOf } = cleanCase(change);
     const prepared = prepare(facts, packs, asOf);

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { Json } from '@/contracts/kernel/merge-patch';
 import { cleanCase, decideBy, decideClean, deferredLamp } from '@/testing/clean-case';
+import type { Json } from '@/contracts/kernel/merge-patch';
+import { type Change, flyLesson as fly, LESSON, MECHANIC as mechanic } from '@/testing/lesson';
 import { ALL_USES, usesIn } from '../envelope/use-set';
 import { hours } from '../quantities/hours';
 import type { PlannedFlight } from '../records/flights/planned-flight';
@@ -10,35 +11,6 @@ import { plansForFlight, plansToRelease } from './in-the-way';
 import { answerFlights, reliefFor } from './planned-flight';
 import { prepare } from './prepare';
 
-type Change = { readonly [key: string]: Json };
-const LESSON: Change = {
-  id: 'f',
-  starts: '2026-11-24T14:00:00Z',
-  ends: '2026-11-24T16:00:00Z',
-  airborne: 1.5,
-  purpose: 'instruction-school-aircraft',
-  crew: 'dual',
-  rules: 'vfr',
-  range: 'local',
-  transponderAirspace: false,
-  adsbAirspace: false,
-  beyondGlideOverWater: false,
-  passengers: false,
-};
-const mechanic = {
-  name: 'Tomas Brandl',
-  certificate: {
-    kind: 'mechanic-airframe-powerplant',
-    number: 'AP-2231',
-    validFrom: '2015-06-01',
-    validUntil: 'no-expiry',
-  },
-};
-const fly = (flight: Change, more: Change = {}) => {
-  const { flight: answer } = decideClean({ ...more, flight: { ...LESSON, ...flight } });
-  if (answer === null) throw new Error('no flight');
-  return answer;
-};
 const flightOf = (change: Change): PlannedFlight => {
   const { flight } = cleanCase({ flight: { ...LESSON, ...change } });
   if (flight === null) throw new Error('no flight');
@@ -107,7 +79,8 @@ describe('the permit for a flight', () => {
   });
 });
 
-// CAR 1988 (Cth), Schedule 5 and reg 43: before the first flight of each day (from memory). A flight that left before midnight may land after it.
+// CAR 1988 (Cth), Schedule 5 and reg 43: before the first flight of each day (from memory). A flight that
+// left before midnight may land after it.
 describe('a limit that counts at the start of a flight', () => {
   const crossed = (starts: string, ends: string) => {
     const { flight } = decideBy(['daily-inspection'], {

@@ -1,33 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import type { Json } from '@/contracts/kernel/merge-patch';
 import { decideBy, decideClean, deferredLamp } from '@/testing/clean-case';
+import { type Change, flyLesson as fly, MECHANIC as mechanic } from '@/testing/lesson';
 import { hours } from '../quantities/hours';
 import { instant } from '../time/instant';
 
-type Change = { readonly [key: string]: Json };
-const lesson: Change = {
-  id: 'f',
-  starts: '2026-11-24T14:00:00Z',
-  ends: '2026-11-24T16:00:00Z',
-  airborne: 1.5,
-  purpose: 'instruction-school-aircraft',
-  crew: 'dual',
-  rules: 'vfr',
-  range: 'local',
-  transponderAirspace: false,
-  adsbAirspace: false,
-  beyondGlideOverWater: false,
-  passengers: false,
-};
-const mechanic = {
-  name: 'Tomas Brandl',
-  certificate: {
-    kind: 'mechanic-airframe-powerplant',
-    number: 'AP-2231',
-    validFrom: '2015-06-01',
-    validUntil: 'no-expiry',
-  },
-};
 const shop = {
   name: 'Cape Reach Workshop',
   certificate: {
@@ -36,11 +12,6 @@ const shop = {
     validFrom: '2009-04-01',
     validUntil: 'no-expiry',
   },
-};
-const fly = (flight: Change, more: Change = {}) => {
-  const { flight: answer } = decideClean({ ...more, flight: { ...lesson, ...flight } });
-  if (answer === null) throw new Error('no flight');
-  return answer;
 };
 /** The answer, and what is asked of the flight alone: key, and `?` where it is not known. */
 const own = (flight: Change, more: Change) => {

@@ -46,7 +46,8 @@ const known = (standing: Standings[Meter]): number | null =>
   standing.state === 'known' ? standing.value : null;
 
 /**
- * Meters of one aircraft that an imported list does not show go on with it anyway, as they do at the dispatch page. The time in service and the block time by
+ * Meters of one aircraft that an imported list does not show go on with it anyway, as they do at the
+ * dispatch page. The time in service and the block time by
  * the flights that say nothing of them: by the other of the two, or by the clock. Engine hours and the like by as much as those rose; landings
  * and launches by those of the flights. Hours for which there is no flight are unlogged time where landings or launches are counted.
  * A meter that hangs in the panel is left alone: it is read at the dispatch page.

@@ -18,7 +18,8 @@ import { meterReading, notBefore, ranOnBeside } from './reading';
 
 /**
  * Hours of which only an entry tells (a signature, a meter that is entered or exchanged) and that nobody wrote down: unlogged time, like
- * one that the dispatch page sees. Meters that neither the entry nor a meter in the panel shows went on likewise; of landings nobody knows yet.
+ * one that the dispatch page sees. Meters that neither the entry nor a meter in the panel shows went on
+ * likewise; of landings nobody knows yet.
  * @param meters what they stood at before the entry
  * @param inPanel meters that a dial shows
  * @returns null where the entry says nothing more than was known

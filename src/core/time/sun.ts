@@ -12,7 +12,10 @@ export interface Place {
   readonly zone: ZoneId;
 }
 
-/** Day, dusk (sunset to the end of evening civil twilight, and dawn likewise) and night, as the club’s rules and the regulations name them. */
+/**
+ * Day, dusk (sunset to the end of evening civil twilight, and dawn likewise) and night, as the club’s rules
+ * and the regulations name them.
+ */
 export const LIGHT = ['day', 'dusk', 'night'] as const;
 export type Light = (typeof LIGHT)[number];
 

@@ -36,7 +36,10 @@ export interface Asking {
   readonly chosenClubId: string | null;
 }
 
-/** Who has a session, in one question; null where there is none that still lasts. @param token as the library keeps it, its signature already looked at */
+/**
+ * Who has a session, in one question; null where there is none that still lasts.
+ * @param token as the library keeps it, its signature already looked at
+ */
 export async function whoHas(db: Database, token: string): Promise<Asking | null> {
   const {
     rows: [row],

@@ -44,7 +44,12 @@ export function connectionOptions(schema: string, { statement, lock, idle }: Tim
   return `-c search_path=${schema} -c statement_timeout=${statement}s -c lock_timeout=${lock}s -c idle_in_transaction_session_timeout=${idle}s`;
 }
 
-/** A pool of connections to our schema. @param url connection of the application's role @param most connections at once @param names of what they keep prepared: one list for all connections of a pool */
+/**
+ * A pool of connections to our schema.
+ * @param url connection of the application's role
+ * @param most connections at once
+ * @param names of what they keep prepared: one list for all connections of a pool
+ */
 export function openPool(
   url: string,
   most: number,

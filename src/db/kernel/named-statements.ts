@@ -4,7 +4,7 @@ import { Client, type QueryConfig } from 'pg';
 const MOST = 150;
 /** A statement is named once it has come so often: one with a list of its own length would take a name for nothing. */
 const OFTEN = 3;
-/** So many texts are counted before counting begins anew. */
+/** So many texts are counted before counting begins again. */
 const COUNTED = 3000;
 
 /** Which statements come often enough to be kept prepared; the same text has the same name on every connection. */
@@ -31,7 +31,8 @@ export class StatementNames {
 }
 
 /**
- * Connections that keep what they are asked often prepared: parsing and planning a question with its row-level policies takes longer than answering it.
+ * Connections that keep what they are asked often prepared: parsing and planning a question with its
+ * row-level policies takes longer than answering it.
  * Statements without values (begin, commit) are sent as they are.
  */
 export function preparingClient(names: StatementNames): typeof Client {

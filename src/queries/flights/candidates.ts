@@ -32,7 +32,11 @@ export interface Judged {
   readonly fleet: readonly Candidate[];
 }
 
-/** Decides a flight for every aircraft of the club. @param itself the planned flight that is asked about, which stands in its own way nowhere; null for a new one */
+/**
+ * Decides a flight for every aircraft of the club.
+ * @param itself the planned flight that is asked about, which stands in its own way nowhere; null for a new
+ * one
+ */
 export async function judgeFleet(
   tx: ClubTransaction,
   club: Club,

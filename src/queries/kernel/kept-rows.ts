@@ -2,9 +2,11 @@ import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import type { ClubTransaction } from '@/db/kernel/connection';
 
 /**
- * Rows of one aircraft's records that a page shows beside its facts, kept as long as keptFacts() gives the same facts: every change of an aircraft's records
+ * Rows of one aircraft's records that a page shows beside its facts, kept as long as keptFacts() gives the
+ * same facts: every change of an aircraft's records
  * raises its revision, and then there are others. Rows are read after the version was, so that they are never older than it.
- * @param read what may be kept: nothing of a reader, of the clock or of the club's people; and no planned flights, of which a move raises only the revision of
+ * @param read what may be kept: nothing of a reader, of the clock or of the club's people; and no planned
+ * flights, of which a move raises only the revision of
  * the aircraft that they go to
  */
 export function keptRows<T>(

@@ -17,7 +17,10 @@ export function withLine(lines: Lines, kind: EquipmentKind, change: Partial<Line
   return { ...lines, [kind]: line.fitted ? line : { fitted: false } };
 }
 
-/** The lines with a template's where nothing is said yet: what somebody said stays. What documents ask for is never taken over, since each aircraft has its own. */
+/**
+ * The lines with a template's where nothing is said yet: what somebody said stays. What documents ask for is
+ * never taken over, since each aircraft has its own.
+ */
 export function begunFrom(lines: Lines, template: EquipmentTemplate): Lines {
   let begun = lines;
   for (const { kind, fitted, typeCertification } of template.lines) {

@@ -97,7 +97,7 @@ function Choices({ label, choices }: { readonly label: string; readonly choices:
   );
 }
 
-/** What the club says of its field and rules and what each choice does, how it came to say so, and a form for its administrator. */
+/** What the club says of its field and rules and what each choice does, the changes that led to it, and a form for its administrator. */
 export function ClubPart({ rules, mayChange }: { readonly rules: string; readonly mayChange: boolean }) {
   const { data: page, error, refetch } = useClub();
   const [changing, setChanging] = useState(false);

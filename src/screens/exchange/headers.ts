@@ -5,7 +5,10 @@ import { separatorOf } from '@/contracts/exchange/separator';
 /** The line of headers is looked for in so much of a file. */
 const START = 200_000;
 
-/** The headers of a file: the first line of CSV, separated as the server separates it, or the names in the first object of JSON. None where there are none. */
+/**
+ * The headers of a file: the first line of CSV, separated as the server separates it, or the names in the
+ * first object of JSON. None where there are none.
+ */
 export async function headersOf(file: File): Promise<readonly string[]> {
   const start = (await file.slice(0, START).text()).replace(/^\uFEFF/, '');
   if (file.name.toLowerCase().endsWith('.json')) {

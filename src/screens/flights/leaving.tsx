@@ -20,7 +20,10 @@ interface Fields extends FuelAndOil {
   readonly remarks: string;
 }
 
-/** Handing out: documents, the meters compared with the record, fuel and oil, and the aircraft is out. What is typed stays when it is refused. */
+/**
+ * Handing out: documents, the meters compared with the record, fuel and oil, and the aircraft is out. What is
+ * typed stays when it is refused.
+ */
 export function Leaving({ flight }: { readonly flight: DispatchFlight }) {
   const client = useQueryClient();
   const state = useReadings();

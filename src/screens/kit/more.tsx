@@ -6,7 +6,11 @@ import AccordionSummary from '@mui/material/AccordionSummary';
 import type { SxProps, Theme } from '@mui/material/styles';
 import { useId, type ReactNode } from 'react';
 
-/** What is folded away until somebody wants it. It is made when it is unfolded first and stays from then on, so that what was typed in it is not lost. @param open whether it is unfolded at first */
+/**
+ * What is folded away until somebody wants it. It is made when it is unfolded first and stays from then on,
+ * so that what was typed in it is not lost.
+ * @param open whether it is unfolded at first
+ */
 export function More({
   summary,
   open = false,

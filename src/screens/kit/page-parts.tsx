@@ -5,7 +5,11 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import { type ReactNode, useState } from 'react';
 
-/** The way to each part of a page; each has an address of its own. @param names of the parts, by what stands behind the # @param label of all of them together */
+/**
+ * The way to each part of a page; each has an address of its own.
+ * @param names of the parts, by what stands behind the #
+ * @param label of all of them together
+ */
 export function PartTabs({
   names,
   part,
@@ -38,7 +42,10 @@ export function PartTabs({
   );
 }
 
-/** The parts themselves: each comes when it is looked at first, and stays as it is from then on, so that what was typed in it is not lost. */
+/**
+ * The parts themselves: each comes when it is looked at first, and stays as it is from then on, so that what
+ * was typed in it is not lost.
+ */
 export function PartPanels({
   parts,
   part,

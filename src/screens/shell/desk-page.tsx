@@ -45,7 +45,10 @@ export function DeskPage({
   );
 }
 
-/** What stands under the bar of a page with a bar of its own while its answer has not come. The bar stays the same one, with what is open in it. */
+/**
+ * What stands under the bar of a page with a bar of its own while its answer has not come. The bar stays the
+ * same one, with what is open in it.
+ */
 export function WaitingBelow({ query, what }: { readonly query: Awaited; readonly what?: string }) {
   return (
     <Container component="main" maxWidth={false} sx={{ pt: 2, pb: 5 }}>

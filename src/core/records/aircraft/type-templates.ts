@@ -105,7 +105,10 @@ export const TYPE_TEMPLATES: readonly TypeTemplate[] = [
   },
 ];
 
-/** Whether something usually belongs to the type certification of a powered aircraft or glider for day flight; what does not is an addition. */
+/**
+ * Whether something usually belongs to the type certification of a powered aircraft or glider for day flight;
+ * what does not is an addition.
+ */
 export const isByType = (kind: EquipmentKind): boolean => !NOT_BY_TYPE.includes(kind);
 
 /** The template of a type's fit in the demo. */
