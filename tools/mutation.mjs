@@ -30,10 +30,43 @@ const FOLDERS = {
       'tools/cases/answers.test.ts',
     ],
   },
-  decision: {
-    mutate: ['src/core/decision/*.ts'],
+  // The decision by what its files are about: the tests that run every example for half a minute (unknown, remedies, records-speak)
+  // are left out, since each change that nobody notices would cost them.
+  'decision/deciding': {
+    mutate: ['src/core/decision/{decide,decision,diff,canonical,uses-needed,inputs}.ts'],
     tests: [
-      'src/core/decision/{decision,details,holds,measured-at-desk,planned-flight*,timeline,remedy-plans,diff,wrong-released*,strikes,unknown}.test.ts',
+      'src/core/decision/{decision,details,diff,holds,strikes,planned-flight*,wrong-released*}.test.ts',
+      'src/core/rules/rules.test.ts',
+      'tools/cases/answers.test.ts',
+    ],
+  },
+  'decision/preparing': {
+    mutate: ['src/core/decision/{prepare,flown}.ts'],
+    tests: [
+      'src/core/decision/{decision,details,holds,strikes,not-stricter,planned-flight*,wrong-released*}.test.ts',
+      'src/core/rules/*.test.ts',
+      'tools/cases/answers.test.ts',
+    ],
+  },
+  'decision/timeline': {
+    mutate: ['src/core/decision/timeline.ts'],
+    tests: [
+      'src/core/decision/{timeline,decision,holds,planned-flight*}.test.ts',
+      'tools/cases/answers.test.ts',
+    ],
+  },
+  'decision/remedies': {
+    mutate: ['src/core/decision/{remedy-plans,in-the-way,act-estimates}.ts'],
+    tests: [
+      'src/core/decision/{remedy-plans,decision,details,wrong-released*}.test.ts',
+      'tools/cases/answers.test.ts',
+    ],
+  },
+  'decision/flights': {
+    mutate: ['src/core/decision/{planned-flight,measured-at-desk}.ts'],
+    tests: [
+      'src/core/decision/{planned-flight*,measured-at-desk,wrong-released*}.test.ts',
+      'src/core/rules/{ramp-and-flight,ramp}.test.ts',
       'tools/cases/answers.test.ts',
     ],
   },

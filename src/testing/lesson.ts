@@ -30,6 +30,20 @@ export const MECHANIC = {
   },
 };
 
+/** An AD that is due at the later of thirty hours after a reading and the end of November 2026. @param then the reading, in hours */
+export const seatRail = (then: number): Change => ({
+  recordedAt: '2026-10-24T12:00:00Z',
+  number: '2026-18-04',
+  title: 'Seat rail, looked at',
+  applies: true,
+  effectiveOn: '2026-10-24',
+  noFerry: false,
+  equipment: [],
+  methods: { look: { name: 'Look at it' } },
+  initial: { months: 1, hours: [{ meter: 'time-in-service', every: 30 }], whichever: 'later' },
+  readingsThen: { hours: { 'time-in-service': then } },
+});
+
 /** The answer for that lesson with some of it changed, on an aircraft with some of it changed. */
 export function flyLesson(flight: Change, more: Change = {}) {
   const { flight: answer } = decideClean({ ...more, flight: { ...LESSON, ...flight } });

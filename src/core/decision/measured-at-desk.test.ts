@@ -80,4 +80,33 @@ describe('what is measured at check-out', () => {
     expect(against({ oil: quarts(6) })).toEqual([]);
     expect(against({ fuel: [{ tank: 'left', volume: gallons(18) }] })).toEqual([]);
   });
+
+  it('of what was planned and what was measured together the less counts', () => {
+    const planned = { fuelAboard: { amount: 10, unit: 'US gal' } };
+    expect(against({ fuel: together(30) }, {}, planned)).toContain('fuel-short');
+    expect(against({ oil: quarts(6) }, {}, planned)).toContain('fuel-short');
+    expect(against({ fuel: together(10), oil: quarts(6) })).toContain('fuel-short');
+  });
+
+  it('a walk-round that was written down stands: its dips count, and its struts are not judged here', () => {
+    const measured = (quantity: string, which: string, value: number, unit: string): Json => ({
+      happenedAt: '2026-11-24T12:30:00Z',
+      recordedAt: '2026-11-24T12:31:00Z',
+      quantity,
+      which,
+      value,
+      unit,
+    });
+    const ramp = {
+      measurements: {
+        left: measured('fuel-dip', 'left', 18, 'US gal'),
+        right: measured('fuel-dip', 'right', 18, 'US gal'),
+        strut: measured('strut', 'left', 3.9, 'in'),
+      },
+    };
+    expect(against({ oil: quarts(6) }, { ramp })).toEqual([]);
+    expect(against({ fuel: tanks(5, 5) }, { ramp })).toEqual(['fuel-short']);
+    expect(against({ fuel: together(10) }, { ramp })).toEqual(['fuel-short']);
+    expect(against({ fuel: together(30) }, { ramp })).toEqual([]);
+  });
 });

@@ -80,14 +80,14 @@ export function againstMeasured(
         };
   const judged = (given: Ramp | null) => decide({ ...facts, ramp: given }, packs, asked, now);
   const decision = judged(ramp);
-  // Where nobody dipped tank by tank, what there is together counts as planned: that is judged without a walk-round in the question.
-  const ofAll = together === null || facts.ramp !== null ? [] : (judged(null).flight?.own ?? []);
+  // What is planned, and what there is together, which counts as planned: judged without a walk-round in the question.
+  const ofPlanned = judged(null).flight?.own ?? [];
   const { flight: answer } = decision;
   if (answer === null) return { against: [], decision };
   const found = [
     ...decision.constraints.filter(({ id }) => answer.closedBy.includes(id)),
     ...answer.own,
-    ...ofAll,
+    ...ofPlanned,
   ].filter(speaksAgainst);
   return { against: [...new Map(found.map((one) => [one.id, one])).values()], decision };
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { cleanCase, decideBy, decideClean, deferredLamp } from '@/testing/clean-case';
 import type { Json } from '@/contracts/kernel/merge-patch';
-import { type Change, flyLesson as fly, LESSON, MECHANIC as mechanic } from '@/testing/lesson';
+import { type Change, flyLesson as fly, LESSON, MECHANIC as mechanic, seatRail } from '@/testing/lesson';
 import { ALL_USES, usesIn } from '../envelope/use-set';
 import { hours } from '../quantities/hours';
 import type { PlannedFlight } from '../records/flights/planned-flight';
@@ -128,6 +128,62 @@ describe('the times of a flight', () => {
     ['does not say how long it is in the air', { airborne: null }, false],
   ] as const)('%s', (_, change, expected) => {
     expect(fly(change).timesContradict).toBe(expected);
+  });
+});
+
+// 14 CFR 39.9 and 39.11, from memory: an AD is complied with by its own limits; 'whichever comes later' is common in their text.
+describe('the later of a reading and a day', () => {
+  /** Within 30 hours from a reading or by the end of November in Tern Bay, which is 04:00 UTC; the meter stands at 4150.3 h. */
+  const answer = (then: number, starts: string, ends: string) => {
+    const { flight } = decideBy(['ads'], {
+      ads: { rail: seatRail(then) },
+      flight: { ...LESSON, starts, ends },
+    });
+    return [flight?.answer, flight?.exceedances.map(({ currency, by }) => [currency, by])];
+  };
+  const [evening, midnight] = ['2026-12-01T02:00:00Z', '2026-12-01T04:00:00Z'];
+  const later = '2026-12-01T04:00:00.001Z';
+  it.each([
+    ['past its reading it may fly until the day is over', 4120.3, evening, midnight, ['yes', []]],
+    ['and no longer', 4120.3, evening, later, ['no', [['time', 1]]]],
+    ['on the day it may fly past its reading', 4121, evening, midnight, ['yes', []]],
+    ['after the day it may not', 4121, evening, later, ['no', [['hours', hours('0.8')]]]],
+    ['after the day it may fly to its reading', 4121.8, midnight, '2026-12-01T06:00:00Z', ['yes', []]],
+  ] as const)('%s', (_, then, starts, ends, expected) => {
+    expect(answer(then, starts, ends)).toEqual(expected);
+  });
+});
+
+describe('a flight that only its own facts refuse', () => {
+  it('is refused where the aircraft was never approved for it', () => {
+    const asked = (rules: string) => {
+      const { flight } = decideBy(['ads'], { flight: { ...LESSON, rules } });
+      return [flight?.answer, flight?.notApproved, flight?.timesContradict, flight?.closedBy];
+    };
+    expect([asked('vfr'), asked('ifr')]).toEqual([
+      ['yes', false, false, []],
+      ['no', true, false, []],
+    ]);
+  });
+  it('is refused where its times contradict', () => {
+    const { flight } = decideBy(['ads'], { flight: { ...LESSON, airborne: 2.01 } });
+    expect([flight?.answer, flight?.notApproved, flight?.closedBy]).toEqual(['no', false, []]);
+  });
+});
+
+describe('several flights of one aircraft', () => {
+  it('each has what those before it leave', () => {
+    const { facts, packs, asOf } = cleanCase({ meterReadings: { today: { value: 4206 } } });
+    const prepared = prepare(facts, packs, asOf);
+    const answers = answerFlights(prepared, decidePrepared(prepared, null, asOf), [
+      flightOf({ id: 'b', starts: '2026-11-24T17:00:00Z', ends: '2026-11-24T19:00:00Z' }),
+      flightOf({ id: 'a' }),
+    ]);
+    // 100 hours after 4108.7 h: 2.7 hours are left, and two lessons take three.
+    expect(answers.map(({ flight, exceedances }) => [flight, exceedances.map(({ by }) => by)])).toEqual([
+      ['a', []],
+      ['b', [hours('0.3')]],
+    ]);
   });
 });
 

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cleanCase } from '@/testing/clean-case';
 import type { Json } from '@/contracts/kernel/merge-patch';
+import { seatRail } from '@/testing/lesson';
 import { RICH } from '@/testing/rich-case';
 import { sameUses } from '../envelope/use-set';
 import { hours, hoursFromSeconds } from '../quantities/hours';
@@ -343,6 +344,42 @@ describe('the timeline', () => {
         over(7201)?.exceedances.map(({ currency, by }) => [currency, by]),
         over(7200)?.closedBy,
       ]).toEqual([[], [['time', 1000]], []]);
+    });
+    it('past its reading it flies on until the day is over, and not past both', () => {
+      const answers = (then: number) =>
+        run({ ads: { rail: seatRail(then) } }, '2026-12-01T12:00:00Z', [
+          flight('a', at('2026-12-01T02:00:00Z'), 7200, 5400),
+          flight('b', at('2026-12-01T02:00:00.001Z'), 7200, 5400),
+          flight('c', at('2026-12-01T04:00:00Z'), 7200, 5400),
+        ]).flights.map(({ exceedances, closedBy }) => [
+          exceedances.map(({ currency, by }) => `${currency} ${by}`),
+          closedBy,
+        ]);
+      expect([answers(4120.3), answers(4121)]).toEqual([
+        [
+          [[], []],
+          [['time 1'], []],
+          [[], ['ads/rail.date']],
+        ],
+        [
+          [[], []],
+          [[`hours ${hours('0.8')}`], []],
+          // The first has landed, and has flown past the reading: the day was over at that moment.
+          [[], ['ads/rail.time-in-service']],
+        ],
+      ]);
+    });
+    it('a number that is above its own restricts nothing', () => {
+      const held = run(
+        {
+          aircraft: { seats: 4 },
+          dispatchRestrictions: closed('2026-11-25T12:00:00Z', {
+            cap: { quantity: 'persons', bound: 'at-most', value: 4 },
+          }),
+        },
+        '2026-11-30T12:00:00Z',
+      );
+      expect(held.changes).toEqual([]);
     });
     it('a flight that was never approved is told so', () => {
       expect(

@@ -1,15 +1,16 @@
 import { byId } from '../order';
-import { intersection, isWithin, overlaps, union, without, type UseSet } from '../envelope/use-set';
+import { isWithin, overlaps, sameUses, type UseSet } from '../envelope/use-set';
 import { hoursFromSeconds } from '../quantities/hours';
 import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters/meters';
 import { adds, type PlannedFlight } from '../records/flights/planned-flight';
 import type { Instant } from '../time/instant';
-import { bites, reliefsAt, verdictOf } from './decide';
+import { before, byMeter, moments, pass, type Ladder } from './boundaries';
 import type { DecidedConstraint, Exceedance, Verdict } from './decision';
 import { inOrder } from './flown';
 import { reliefFor } from './planned-flight';
-import { usesNeeded } from './uses-needed';
 import type { Prepared } from './prepare';
+import { Sweep, type Tracked } from './sweep';
+import { usesNeeded } from './uses-needed';
 
 /** A moment at which the verdict or the envelope changes. */
 export interface Change {
@@ -43,147 +44,13 @@ export interface Timeline {
   readonly meters: MeterValues;
 }
 
-/** A constraint with where it stands: the number of its set of uses, and whether it is in force. */
-interface Tracked {
-  readonly constraint: DecidedConstraint;
-  readonly set: number;
-  readonly caps: boolean;
-  readonly coverable: boolean;
-  inForce: boolean;
-}
-
-type Edge =
-  | { readonly at: Instant; readonly order: 0; readonly kind: 'constraint'; readonly tracked: Tracked }
-  | { readonly at: Instant; readonly order: 0; readonly kind: 'relief' }
-  | { readonly at: Instant; readonly order: 1; readonly kind: 'landed'; readonly flight: PlannedFlight }
-  | { readonly at: Instant; readonly order: 2; readonly kind: 'leaves'; readonly flight: PlannedFlight };
-
-/**
- * The state that is carried along: how many constraints in force close each distinct set of uses, so that the open uses are
- * only calculated again when one of them begins or ends.
- */
-class Sweep {
-  readonly sets: readonly UseSet[];
-  readonly tracked: readonly Tracked[];
-  readonly meters: { -readonly [M in Meter]: number | null };
-  /** Those in force now. */
-  readonly now = new Set<Tracked>();
-  /** Those that bite at the later of a reading and a moment. */
-  readonly waiting: readonly Tracked[];
-  private readonly closing: Int32Array;
-  private readonly covered: Int32Array;
-  private caps = 0;
-  private stale = true;
-  private openNow: UseSet;
-
-  constructor(
-    private readonly prepared: Prepared,
-    public at: Instant,
-  ) {
-    const numbers = new Map<UseSet, number>();
-    const number = (set: UseSet): number => {
-      const known = numbers.get(set);
-      if (known !== undefined) return known;
-      numbers.set(set, numbers.size);
-      return numbers.size - 1;
-    };
-    this.tracked = prepared.constraints.map(({ constraint, caps, coverable }) => ({
-      constraint,
-      set: number(constraint.closes),
-      caps,
-      coverable,
-      inForce: false,
-    }));
-    this.waiting = this.tracked.filter(({ constraint }) => constraint.notBefore !== null);
-    this.sets = [...numbers.keys()];
-    this.closing = new Int32Array(this.sets.length);
-    this.covered = new Int32Array(this.sets.length);
-    this.meters = { ...prepared.meters };
-    this.openNow = prepared.full;
-    for (const one of this.tracked) this.review(one);
-  }
-
-  /** Puts a constraint where it belongs now; true when that changed. */
-  review(one: Tracked): boolean {
-    const { constraint, set, caps } = one;
-    const inForce =
-      (constraint.ends === null || this.at < constraint.ends)
-      && this.at >= (constraint.notBefore ?? this.at)
-      && bites(constraint.begins, this.at, this.meters);
-    if (inForce === one.inForce) return false;
-    one.inForce = inForce;
-    if (inForce) this.now.add(one);
-    else this.now.delete(one);
-    const step = inForce ? 1 : -1;
-    if (constraint.cap !== null) {
-      if (caps) this.caps += step;
-      return true;
-    }
-    const counts = one.coverable ? this.covered : this.closing;
-    counts[set] = (counts[set] ?? 0) + step;
-    if ((counts[set] ?? 0) === (inForce ? 1 : 0)) this.stale = true;
-    return true;
-  }
-
-  reliefChanged(): void {
-    this.stale = true;
-  }
-
-  /** The uses open now: calculated again only where a set of uses has begun or ended to be closed. */
-  open(): UseSet {
-    if (!this.stale) return this.openNow;
-    this.stale = false;
-    const inForce = (counts: Int32Array) => this.sets.filter((_, set) => (counts[set] ?? 0) > 0);
-    const afterOthers = without(this.prepared.full, inForce(this.closing));
-    const spared = reliefsAt(this.prepared, this.at, this.meters).map(({ uses }) =>
-      intersection(afterOthers, uses),
-    );
-    const open =
-      this.prepared.reliefs.length === 0
-        ? afterOthers
-        : union(without(afterOthers, inForce(this.covered)), ...spared);
-    this.openNow = open;
-    return open;
-  }
-
-  verdict(): Verdict {
-    return verdictOf(this.open(), this.prepared.ordinary, this.caps > 0);
-  }
-}
-
-/** Boundaries in their order, with the place of the first that has not come. */
-interface Ladder {
-  readonly limits: readonly Tracked[];
-  next: number;
-}
-
-function ladder(
-  tracked: readonly Tracked[],
-  belongs: (begins: DecidedConstraint['begins']) => boolean,
-): Ladder {
-  return {
-    limits: tracked.filter(({ constraint: { begins } }) => belongs(begins)).sort((a, b) => atOf(a) - atOf(b)),
-    next: 0,
-  };
-}
-
-/** Limits by meter, the nearest first, with how far each meter has come. Meters without limits are left out. */
-function byMeter(tracked: readonly Tracked[]): ReadonlyMap<Meter, Ladder> {
-  return new Map(
-    METER_NAMES.map(
-      (meter) =>
-        [meter, ladder(tracked, (begins) => begins.kind === 'meter' && begins.meter === meter)] as const,
-    ).filter(([, { limits }]) => limits.length > 0),
-  );
-}
-
-function meterOf({ constraint: { begins } }: Tracked): Meter {
-  return begins.kind === 'meter' ? begins.meter : 'time-in-service';
-}
-
-function atOf({ constraint: { begins } }: Tracked): number {
-  return begins.kind === 'recorded' ? 0 : begins.at;
-}
+/** Something that happens at a moment. Of one moment: limits first, then who lands, then who leaves, by id. */
+type Happening =
+  | { readonly order: 0; readonly kind: 'constraint'; readonly tracked: Tracked }
+  | { readonly order: 0; readonly kind: 'relief' }
+  | { readonly order: 1; readonly kind: 'landed'; readonly flight: PlannedFlight }
+  | { readonly order: 2; readonly kind: 'leaves'; readonly flight: PlannedFlight };
+type Edge = Happening & { readonly at: Instant; readonly id: string };
 
 /** Which of the distinct sets overlap the uses that a flight needs; flights that need the same are asked once. */
 function overlapping(sets: readonly UseSet[]): (needs: UseSet) => readonly boolean[] {
@@ -198,24 +65,14 @@ function overlapping(sets: readonly UseSet[]): (needs: UseSet) => readonly boole
   };
 }
 
-function exceedance(
-  { constraint }: Tracked,
-  flight: PlannedFlight,
-  more: Readonly<Record<Meter, number>>,
-  meters: MeterValues,
-): Exceedance | null {
-  const { begins, notBefore } = constraint;
-  if (begins.kind === 'recorded') return null;
-  if (begins.kind === 'instant')
-    return flight.ends > begins.at && !constraint.atStart
-      ? { currency: 'time', at: begins.at, constraint, by: flight.ends - begins.at }
-      : null;
-  const { meter, at } = begins;
-  if (notBefore !== null && flight.ends <= notBefore) return null;
-  if (notBefore !== null && (meters[meter] ?? at) >= at)
-    return { currency: 'time', at: notBefore, constraint, by: flight.ends - notBefore };
-  const by = (meters[meter] ?? at) + more[meter] - at;
-  if (by <= 0) return null;
+const overTime = (constraint: DecidedConstraint, at: Instant, flight: PlannedFlight): Exceedance => ({
+  currency: 'time',
+  at,
+  constraint,
+  by: flight.ends - at,
+});
+
+function overReading(constraint: DecidedConstraint, meter: Meter, at: number, by: number): Exceedance {
   return isHourMeter(meter)
     ? { currency: 'hours', meter, at: hoursFromSeconds(at), constraint, by: hoursFromSeconds(by) }
     : { currency: 'count', meter, at, constraint, by };
@@ -235,31 +92,27 @@ export function timeline(
 ): Timeline {
   if (from < prepared.knownAt) throw new RangeError('a moment before the one that the facts were known at');
   const sweep = new Sweep(prepared, from);
-  const ahead = inOrder(flights).filter(({ ends }) => ends > from);
   const edges: Edge[] = [];
-  const edge = (at: Instant, one: Edge) => {
-    if (at > from && at <= until) edges.push(one);
+  const edge = (at: Instant | null, id: string, what: Happening) => {
+    if (at !== null && at > from && at <= until) edges.push({ ...what, at, id });
   };
   for (const tracked of sweep.tracked) {
     const { begins, notBefore, ends } = tracked.constraint;
-    if (notBefore !== null) edge(notBefore, { at: notBefore, order: 0, kind: 'constraint', tracked });
-    if (begins.kind === 'instant') edge(begins.at, { at: begins.at, order: 0, kind: 'constraint', tracked });
-    if (ends !== null) edge(ends, { at: ends, order: 0, kind: 'constraint', tracked });
+    for (const at of [notBefore, begins.kind === 'instant' ? begins.at : null, ends])
+      edge(at, '', { order: 0, kind: 'constraint', tracked });
   }
   for (const relief of prepared.reliefs)
-    for (const at of [relief.from, relief.until]) edge(at, { at, order: 0, kind: 'relief' });
-  for (const flight of ahead) {
+    for (const at of [relief.from, relief.until]) edge(at, '', { order: 0, kind: 'relief' });
+  for (const flight of inOrder(flights)) {
     if (flight.starts >= from && flight.starts <= until)
-      edges.push({ at: flight.starts, order: 2, kind: 'leaves', flight });
-    edge(flight.ends, { at: flight.ends, order: 1, kind: 'landed', flight });
+      edges.push({ at: flight.starts, id: flight.id, order: 2, kind: 'leaves', flight });
+    edge(flight.ends, flight.id, { order: 1, kind: 'landed', flight });
   }
-  edges.sort(
-    (a, b) =>
-      a.at - b.at || a.order - b.order || (a.order !== 0 && b.order !== 0 ? byId(a.flight, b.flight) : 0),
-  );
+  edges.sort((a, b) => a.at - b.at || a.order - b.order || byId(a, b));
 
   const meters = byMeter(sweep.tracked);
-  const moments = ladder(sweep.tracked, ({ kind }) => kind === 'instant');
+  for (const [meter, limits] of meters) pass(limits, sweep.meters[meter] ?? 0);
+  const days = moments(sweep.tracked);
   const touches = overlapping(sweep.sets);
   const changes: Change[] = [];
   const answers: FlightAhead[] = [];
@@ -283,30 +136,17 @@ export function timeline(
           const value = sweep.meters[meter];
           if (value !== null) sweep.meters[meter] = value + more[meter];
         }
-        if (prepared.reliefs.length > 0) sweep.reliefChanged();
-        for (const [meter, list] of meters) {
-          const value = sweep.meters[meter];
-          if (value === null) continue;
-          for (
-            let next = list.limits[list.next];
-            next !== undefined && atOf(next) <= value;
-            list.next += 1, next = list.limits[list.next]
-          )
-            if (sweep.review(next)) moved.push(next);
-        }
+        sweep.reliefChanged();
+        for (const [meter, limits] of meters)
+          for (const { tracked } of pass(limits, sweep.meters[meter] ?? 0))
+            if (sweep.review(tracked)) moved.push(tracked);
       }
     }
     const openBefore = open;
     const verdictBefore = verdict;
     open = sweep.open();
-    verdict =
-      open === openBefore && moved.every(({ constraint }) => constraint.cap === null)
-        ? verdictBefore
-        : sweep.verdict();
-    if (
-      verdict !== verdictBefore
-      || (open !== openBefore && !(isWithin(open, openBefore) && isWithin(openBefore, open)))
-    ) {
+    verdict = sweep.verdict();
+    if (verdict !== verdictBefore || !sameUses(open, openBefore)) {
       changes.push({
         at: moment,
         verdict,
@@ -316,7 +156,7 @@ export function timeline(
         ended: idsOf(moved, false),
       });
     }
-    for (const flight of leaving) answers.push(lookAhead(prepared, sweep, flight, touches, moments, meters));
+    for (const flight of leaving) answers.push(lookAhead(prepared, sweep, flight, touches, days, meters));
   }
   return { from, until, changes, flights: answers, meters: { ...sweep.meters } };
 }
@@ -333,56 +173,46 @@ function lookAhead(
   sweep: Sweep,
   flight: PlannedFlight,
   touches: (needs: UseSet) => readonly boolean[],
-  moments: Ladder,
+  days: Ladder,
   meters: ReadonlyMap<Meter, Ladder>,
 ): FlightAhead {
   const needs = usesNeeded(flight, prepared.place, prepared.facts.aircraft);
   const touched = touches(needs);
   const more = adds(flight);
   const service = sweep.meters['time-in-service'];
-  const spared =
-    prepared.reliefs.length > 0
-    && reliefFor(prepared.reliefs, flight, needs, service === null ? null : service + more['time-in-service'])
-      !== null;
+  const relief = reliefFor(
+    prepared.reliefs,
+    flight,
+    needs,
+    service === null ? null : service + more['time-in-service'],
+  );
   const stands = ({ constraint: { cap, ends }, coverable, set }: Tracked) =>
     touched[set] === true
     && cap === null
-    && !(spared && coverable)
+    && !(relief !== null && coverable)
     && (ends === null || ends > flight.starts);
-  const closedBy: string[] = [];
-  for (const one of sweep.now) if (stands(one)) closedBy.push(one.constraint.id);
+  const closes = (one: Tracked) => one.inForce && stands(one);
+  const isAhead = (one: Tracked) => !one.inForce && stands(one);
+  const closedBy = sweep.tracked.filter(closes).map(({ constraint }) => constraint.id);
   const exceedances: Exceedance[] = [];
-  const cross = (one: Tracked) => {
-    if (one.inForce || !stands(one)) return;
-    const crossed = exceedance(one, flight, more, sweep.meters);
-    if (crossed !== null) exceedances.push(crossed);
-  };
-  // In order of their boundaries: those that the flight cannot reach are not looked at.
-  for (
-    let one = moments.limits[moments.next];
-    one !== undefined && atOf(one) <= sweep.at;
-    one = moments.limits[moments.next]
-  )
-    moments.next += 1;
-  for (
-    let at = moments.next, one = moments.limits[at];
-    one !== undefined && atOf(one) < flight.ends;
-    at += 1, one = moments.limits[at]
-  )
-    cross(one);
-  for (const [meter, { limits, next }] of meters) {
-    const end = (sweep.meters[meter] ?? 0) + more[meter];
-    for (let at = next, one = limits[at]; one !== undefined && atOf(one) < end; at += 1, one = limits[at])
-      cross(one);
+  pass(days, sweep.at);
+  for (const { at, tracked } of before(days, flight.ends))
+    if (isAhead(tracked) && !tracked.constraint.atStart)
+      exceedances.push(overTime(tracked.constraint, at as Instant, flight));
+  for (const [meter, limits] of meters) {
+    const value = sweep.meters[meter];
+    const end = value === null ? 0 : value + more[meter];
+    for (const { at, tracked } of before(limits, end)) {
+      const { notBefore } = tracked.constraint;
+      // The later of a reading and a day: it may be flown past the reading until that day is over.
+      if (isAhead(tracked) && (notBefore === null || flight.ends > notBefore))
+        exceedances.push(overReading(tracked.constraint, meter, at, end - at));
+    }
   }
-  // Past their reading, and waiting for their day.
-  for (const one of sweep.waiting)
-    if (
-      !one.inForce
-      && (sweep.meters[meterOf(one)] ?? 0) >= atOf(one)
-      && !exceedances.some(({ constraint }) => constraint === one.constraint)
-    )
-      cross(one);
+  // Past their reading, and waiting for their day. A meter that is not known counts as past every limit.
+  for (const { tracked, meter, at, notBefore } of sweep.waiting)
+    if (isAhead(tracked) && (sweep.meters[meter] ?? at) >= at && flight.ends > notBefore)
+      exceedances.push(overTime(tracked.constraint, notBefore, flight));
   return {
     flight: flight.id,
     starts: flight.starts,
