@@ -5,8 +5,13 @@ import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import { afterEach, vi } from 'vitest';
 
-// No test here is one of speed.
-configure({ asyncUtilTimeout: 20_000 });
+configure({
+  // No test here is one of speed.
+  asyncUtilTimeout: 20_000,
+  // What is waited for is missing many times before it comes: writing the whole page into each of those errors took half of the time.
+  getElementError: (message) =>
+    Object.assign(new Error(message ?? ''), { name: 'TestingLibraryElementError' }),
+});
 
 /** What the server answers: a status and a body for each address, or a function of what was sent. */
 export type Answers = Readonly<

@@ -78,7 +78,7 @@ const record = async (
   recordEntry(club.ports, actor, {
     entryId: randomUUID(),
     aircraftId: club.aircraftId,
-    seenRevision: await revision(),
+    seenRevision: change.seenRevision ?? (await revision()),
     draft,
     description: 'Inspected as the programme says.',
     signer: own(),
@@ -88,6 +88,24 @@ const record = async (
   });
 const preview = (draft: SignedEntry['draft']) =>
   inTx((tx) => entryPreview(tx, club.clubId, { aircraftId: club.aircraftId, draft }, club.ports.now()));
+
+/** Two mechanics sign an entry at the same moment, both having seen the same revision. */
+async function signTwiceAtOnce(seenRevision: number): Promise<void> {
+  const entry = (signer: SignedEntry['signer']) => ({ seenRevision, signer });
+  const second: Actor = { ...club.actor('instructor'), roles: ['mechanic'] };
+  const answers = await Promise.all([
+    record(hundred('4150.3'), entry(own())),
+    record(hundred('4150.3'), entry({ ...copied, kind: 'mechanic-airframe-powerplant' }), second),
+  ]);
+  expect([
+    seenRevision,
+    answers.map((answer) => (answer.ok ? 'signed' : answer.refusal.code)).sort(),
+  ]).toEqual([seenRevision, ['conflict', 'signed']]);
+  const conflict = answers.flatMap((answer) => (answer.ok ? [] : [answer.refusal]))[0];
+  expect(
+    conflict?.code === 'conflict' ? [conflict.revision, conflict.changes.map(({ act }) => act)] : [],
+  ).toEqual([seenRevision + 1, ['record-entry']]);
+}
 
 describe('recording an inspection', () => {
   it('shows the sum before it is signed, and that sum holds afterwards', async () => {
@@ -286,25 +304,13 @@ describe('recording an inspection', () => {
       (await inTx((tx) => readHistory(tx, club.aircraftId, 9))).filter(({ act }) => act === 'record-entry'),
     ).toHaveLength(1);
   });
+  // Twenty on each of ten aircraft: what an aircraft has on record is read again at each.
   it('two sign at once, two hundred times: one succeeds, the other is shown what happened', async () => {
-    const second: Actor = { ...club.actor('instructor'), roles: ['mechanic'] };
-    for (let round = 0; round < 200; round += 1) {
-      const seenRevision = 1 + round;
-      const entry = (signer: SignedEntry['signer']) => ({ seenRevision, signer });
-      const answers = await Promise.all([
-        record(hundred('4150.3'), entry(own())),
-        record(hundred('4150.3'), entry({ ...copied, kind: 'mechanic-airframe-powerplant' }), second),
-      ]);
-      expect([round, answers.map((answer) => (answer.ok ? 'signed' : answer.refusal.code)).sort()]).toEqual([
-        round,
-        ['conflict', 'signed'],
-      ]);
-      const conflict = answers.flatMap((answer) => (answer.ok ? [] : [answer.refusal]))[0];
-      expect(
-        conflict?.code === 'conflict' ? [conflict.revision, conflict.changes.map(({ act }) => act)] : [],
-      ).toEqual([seenRevision + 1, ['record-entry']]);
+    for (let aircraft = 0; aircraft < 10; aircraft += 1) {
+      club = await testClub();
+      for (let round = 0; round < 20; round += 1) await signTwiceAtOnce(1 + round);
+      expect((await folderNow()).revision).toBe(21);
     }
-    expect((await folderNow()).revision).toBe(201);
   }, 120_000);
 });
 

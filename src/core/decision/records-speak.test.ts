@@ -303,14 +303,14 @@ describe('every example', () => {
     '%s: of two records of one moment the stricter holds, whatever their names',
     (_, question) => {
       const before = answers(question, question.facts);
+      // Alone it is answered once, whatever its name: that names change nothing is said below.
+      const answered = new Map<string, Decision>();
       for (const [what, both, alone] of contradicted(question.facts)) {
         added += 1;
         const after = answers(question, both);
-        expect([what, opensNothing(before, after), opensNothing(answers(question, alone), after)]).toEqual([
-          what,
-          true,
-          true,
-        ]);
+        const other = answered.get(what) ?? answers(question, alone);
+        answered.set(what, other);
+        expect([what, opensNothing(before, after), opensNothing(other, after)]).toEqual([what, true, true]);
       }
     },
   );
