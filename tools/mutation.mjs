@@ -49,7 +49,7 @@ const FOLDERS = {
     ],
   },
   'decision/timeline': {
-    mutate: ['src/core/decision/timeline.ts'],
+    mutate: ['src/core/decision/{timeline,sweep,boundaries}.ts'],
     tests: [
       'src/core/decision/{timeline,decision,holds,planned-flight*}.test.ts',
       'tools/cases/answers.test.ts',
@@ -58,7 +58,7 @@ const FOLDERS = {
   'decision/remedies': {
     mutate: ['src/core/decision/{remedy-plans,in-the-way,act-estimates}.ts'],
     tests: [
-      'src/core/decision/{remedy-plans,decision,details,wrong-released*}.test.ts',
+      'src/core/decision/{remedy-plans,decision,details,planned-flight*,wrong-released*}.test.ts',
       'tools/cases/answers.test.ts',
     ],
   },

@@ -1,3 +1,4 @@
+import { compareTexts } from '../order';
 import { complement, isWithin, overlaps, type UseSet } from '../envelope/use-set';
 import type { Estimate } from '../records/flights/movement';
 import { FERRY, isWithinReachOfPermits } from '../records/maintenance/permit';
@@ -90,20 +91,23 @@ export function comparePrice(a: Price, b: Price): number {
   return a.minutes - b.minutes || a.cents - b.cents || a.acts - b.acts;
 }
 
+/** Acts in the order of their keys, and what they take together. */
 interface Found {
-  readonly keys: readonly string[];
+  readonly acts: readonly Option[];
   readonly price: Price;
 }
 
 const FREE: Price = { minutes: 0, cents: 0, acts: 0 };
-const plus = (a: Price, { minutes, cents }: Pick<Option, 'minutes' | 'cents'>): Price => ({
-  minutes: a.minutes + minutes,
-  cents: a.cents + cents,
-  acts: a.acts + 1,
+const priceOf = ({ minutes, cents }: Option): Price => ({ minutes, cents, acts: 1 });
+const sum = (a: Price, b: Price): Price => ({
+  minutes: a.minutes + b.minutes,
+  cents: a.cents + b.cents,
+  acts: a.acts + b.acts,
 });
+const byKey = (a: Option, b: Option): number => compareTexts(a.key, b.key);
+const keysOf = ({ acts }: Found): string => acts.map(({ key }) => key).join();
 const better = (a: Found, b: Found): number =>
-  comparePrice(a.price, b.price)
-  || (a.keys.join() < b.keys.join() ? -1 : a.keys.join() > b.keys.join() ? 1 : 0);
+  comparePrice(a.price, b.price) || compareTexts(keysOf(a), keysOf(b));
 
 /** Each list of alternatives is a demand: at least one of them must be done. */
 type Demand = readonly Option[];
@@ -129,18 +133,16 @@ function independentParts(demands: readonly Demand[]): readonly (readonly Demand
  */
 function bestOfPart(part: readonly Demand[]): readonly Found[] {
   const best: Found[] = [];
-  const worst = () => (best.length < MAX_PLANS ? null : (best[MAX_PLANS - 1]?.price ?? null));
   const meets = (chosen: ReadonlyMap<string, Option>, demand: Demand) =>
     demand.some(({ key }) => chosen.has(key));
   const visit = (chosen: ReadonlyMap<string, Option>, banned: ReadonlySet<string>, price: Price): void => {
     const open = part
       .filter((demand) => !meets(chosen, demand))
       .map((demand) => demand.filter(({ key }) => !banned.has(key)));
-    const limit = worst();
     if (open.some((demand) => demand.length === 0)) return;
     if (open.length === 0) {
-      const keys = [...chosen.keys()].sort();
-      const needed = keys.every((key) =>
+      const acts = [...chosen.values()].sort(byKey);
+      const needed = acts.every(({ key }) =>
         part.some(
           (demand) =>
             demand.filter((option) => chosen.has(option.key)).every((option) => option.key === key)
@@ -148,33 +150,21 @@ function bestOfPart(part: readonly Demand[]): readonly Found[] {
         ),
       );
       if (!needed) return;
-      best.push({ keys, price });
+      best.push({ acts, price });
       best.sort(better);
-      best.length = Math.min(best.length, MAX_PLANS);
+      best.splice(MAX_PLANS);
       return;
     }
     // At least one alternative of some open demand is still to come: the cheapest of the dearest demand.
     const least = open
-      .map((demand) =>
-        demand.map((option) => plus(FREE, option)).reduce((a, b) => (comparePrice(a, b) <= 0 ? a : b)),
-      )
+      .map((demand) => demand.map(priceOf).reduce((a, b) => (comparePrice(a, b) <= 0 ? a : b)))
       .reduce((a, b) => (comparePrice(a, b) >= 0 ? a : b));
-    if (
-      limit !== null
-      && comparePrice(
-        {
-          minutes: price.minutes + least.minutes,
-          cents: price.cents + least.cents,
-          acts: price.acts + least.acts,
-        },
-        limit,
-      ) > 0
-    )
-      return;
+    const worst = best[MAX_PLANS - 1];
+    if (worst !== undefined && comparePrice(sum(price, least), worst.price) > 0) return;
     const [first] = [...open].sort((a, b) => a.length - b.length);
     const skipped = new Set(banned);
     for (const option of first ?? []) {
-      visit(new Map([...chosen, [option.key, option]]), skipped, plus(price, option));
+      visit(new Map([...chosen, [option.key, option]]), skipped, sum(price, priceOf(option)));
       // What was tried here is left out from now on, so that no set is found twice.
       skipped.add(option.key);
     }
@@ -185,17 +175,13 @@ function bestOfPart(part: readonly Demand[]): readonly Found[] {
 
 /** The best combinations of one set from each part. */
 function combine(parts: readonly (readonly Found[])[]): readonly Found[] {
-  let sofar: readonly Found[] = [{ keys: [], price: FREE }];
+  let sofar: readonly Found[] = [{ acts: [], price: FREE }];
   for (const part of parts) {
     sofar = sofar
       .flatMap((a) =>
         part.map((b): Found => ({
-          keys: [...a.keys, ...b.keys].sort(),
-          price: {
-            minutes: a.price.minutes + b.price.minutes,
-            cents: a.price.cents + b.price.cents,
-            acts: a.price.acts + b.price.acts,
-          },
+          acts: [...a.acts, ...b.acts].sort(byKey),
+          price: sum(a.price, b.price),
         })),
       )
       .sort(better)
@@ -234,31 +220,21 @@ export function remedyPlans(
     ]),
   );
   const found = combine(independentParts([...distinct.values()]).map(bestOfPart));
-  const options = new Map(
-    demands.flatMap(({ options: all }) => all.map((option) => [option.key, option] as const)),
-  );
   return {
     withoutRemedy: [],
-    plans: found.map(({ keys, price: { minutes, cents } }): RemedyPlan => ({
+    plans: found.map(({ acts, price: { minutes, cents } }): RemedyPlan => ({
       minutes,
       cents,
-      actions: keys.flatMap((key): readonly Action[] => {
-        const option = options.get(key);
-        if (option === undefined) return [];
-        const remedies = demands
-          .filter((demand) => demand.options.some((one) => one.key === key))
-          .map(({ constraint }) => constraint.id);
-        return [
-          {
-            act: option.remedy.act,
-            on: option.remedy.on,
-            by: option.remedy.by,
-            minutes: option.minutes,
-            cents: option.cents,
-            remedies,
-          },
-        ];
-      }),
+      actions: acts.map((option): Action => ({
+        act: option.remedy.act,
+        on: option.remedy.on,
+        by: option.remedy.by,
+        minutes: option.minutes,
+        cents: option.cents,
+        remedies: demands
+          .filter(({ options }) => options.some(({ key }) => key === option.key))
+          .map(({ constraint }) => constraint.id),
+      })),
     })),
   };
 }
