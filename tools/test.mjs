@@ -147,19 +147,39 @@ async function commandsAndTables(cluster) {
   );
 }
 
+/** The attack, reduced: counts its parts and answers what came of them. A part that dies counts as one failure. */
 async function attacked(cluster) {
-  await step('attacked, reduced', async () => {
-    const results = await attack({ cluster, folder, reduced: true, seed: SEED });
-    for (const { name, line, clean } of results) {
-      counts[clean ? 'passed' : 'failed'] += 1;
-      if (!clean) process.stderr.write(`${name}: ${line}\n`);
-    }
-    return results.map(({ name, line }) => `${name}: ${line}`).join('; ');
+  try {
+    const results = await attack({ cluster, folder: cluster.folder, reduced: true, seed: SEED });
+    for (const { clean } of results) counts[clean ? 'passed' : 'failed'] += 1;
+    const told = results.map(({ name, line }) => `${name}: ${line}`);
+    const unclean = results.filter(({ clean }) => !clean).map(({ name, line }) => `${name}: ${line}`);
+    return { told, trouble: unclean.length === 0 ? null : { message: unclean.join('\n') } };
+  } catch (error) {
+    counts.failed += 1;
+    return { told: ['attack: did not end'], trouble: error };
+  }
+}
+
+/** The browser tests: counts them and answers what came of them. */
+async function seen(cluster) {
+  const { passed, failed, trouble } = await counted(await browserTests(cluster));
+  return { told: [`browser: ${passed} passed, ${failed} failed`], trouble };
+}
+
+/** What is run against a whole server, at once: each has a server and a cluster of its own, and waits for most of its time. */
+async function againstServers(jobs) {
+  if (jobs.length === 0) return;
+  let outcomes = [];
+  await step('attack and browser', async () => {
+    outcomes = await Promise.all(jobs.map((job) => job()));
+    return outcomes.flatMap(({ told }) => told).join('; ');
   });
+  for (const { trouble } of outcomes) if (trouble !== null) tellTrouble(trouble);
 }
 
 /** Makes the databases that the attack and the browser tests need, at once: each is the work of one core. */
-async function preparedDatabases(cluster, wanted) {
+async function preparedDatabases(cluster, attackedCluster, wanted) {
   const makers = [
     ...(wanted('browser')
       ? [
@@ -178,7 +198,7 @@ async function preparedDatabases(cluster, wanted) {
           },
         ]
       : []),
-    ...(wanted('attack') ? [() => prepareAttacked(cluster, folder)] : []),
+    ...(wanted('attack') ? [() => prepareAttacked(attackedCluster, attackedCluster.folder)] : []),
   ];
   if (makers.length === 0) return;
   await step('demo data', async () => (await Promise.all(makers.map((make) => make()))).join('; '));
@@ -224,8 +244,10 @@ async function main() {
 
   const giveBack = takeLock(folder, 'A test run');
   let cluster;
+  let attackedCluster;
   const stop = () => {
     cluster?.stop();
+    attackedCluster?.stop();
     giveBack();
   };
   for (const [signal, code] of [
@@ -249,10 +271,16 @@ async function main() {
         const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
         await run(bin('next'), ['typegen'], { cwd: PROJECT, log: log('typegen'), env });
       });
-    if (wanted('database') || wanted('attack') || wanted('browser')) {
+    if (wanted('database') || wanted('browser')) {
       cluster = new Cluster(folder);
       cluster.remove();
       await step('database', () => cluster.start());
+    }
+    // The attack ends connections, and once the whole cluster: it has its own.
+    if (wanted('attack')) {
+      attackedCluster = new Cluster(stateFolder('test-attacked'));
+      attackedCluster.remove();
+      await step('database to attack', () => attackedCluster.start());
     }
     // Alone: it works on every core, and the route types that it writes again are read below.
     if (wanted('attack') || wanted('browser')) await step('application', () => ensureBuild(log('build')));
@@ -271,10 +299,11 @@ async function main() {
         : []),
     ]);
     if (wanted('database')) await commandsAndTables(cluster);
-    // Before the attack, which ends connections of the cluster.
-    await preparedDatabases(cluster, wanted);
-    if (wanted('attack')) await attacked(cluster);
-    if (wanted('browser')) await ran(await browserTests(cluster));
+    await preparedDatabases(cluster, attackedCluster, wanted);
+    await againstServers([
+      ...(wanted('attack') ? [() => attacked(attackedCluster)] : []),
+      ...(wanted('browser') ? [() => seen(cluster)] : []),
+    ]);
     await joined();
   } finally {
     stop();

@@ -1,5 +1,5 @@
 import Typography from '@mui/material/Typography';
-import { SignedTrouble } from '../kit/signed-form';
+import { TroubleAlert } from '../kit/trouble-alert';
 import type { useFact } from './use-fact';
 
 /** What became of a fact that was sent. */
@@ -9,6 +9,6 @@ export function FactAnswer({ trouble, done }: ReturnType<typeof useFact>['answer
       It is on record.
     </Typography>
   ) : (
-    <SignedTrouble trouble={trouble} />
+    <TroubleAlert trouble={trouble} />
   );
 }

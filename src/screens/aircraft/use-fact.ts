@@ -3,13 +3,13 @@
 import { useState } from 'react';
 import type { FactInput } from '@/contracts/aircraft/aircraft-entry';
 import type { Facts } from '@/queries/aircraft/facts';
-import { useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
 
 /** Sends one fact. What was typed stays when it is refused; sent again after a lost answer, it is recorded once. */
 export function useFact({ aircraftId }: Pick<Facts, 'aircraftId'>) {
   const [factId, setFactId] = useState(() => crypto.randomUUID());
   const [done, setDone] = useState(false);
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   /** Answers the id under which it was recorded; null where it was not. @param tell gets each problem with the last part of its path */
   const enter = async (
     fact: FactInput,
@@ -18,7 +18,7 @@ export function useFact({ aircraftId }: Pick<Facts, 'aircraftId'>) {
     },
   ): Promise<string | null> => {
     setDone(false);
-    const went = await sign('/api/facts', { factId, aircraftId, fact }, (path, message) => {
+    const went = await post('/api/facts', { factId, aircraftId, fact }, (path, message) => {
       tell(path.split('.').at(-1) ?? path, message);
     });
     if (!went) return null;

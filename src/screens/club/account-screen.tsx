@@ -9,15 +9,18 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { Refusal, send } from '../data/fetching';
+import { useCommand } from '../data/command';
+import { send } from '../data/fetching';
 import { goTo } from '../data/leave';
 import { useMe, type Me } from '../data/queries';
+import { TroubleAlert } from '../kit/trouble-alert';
 import { Coming } from '../shell/coming';
 import { DeskHeader } from '../shell/desk-header';
 
 /** Changes one's own password: every other session ends. */
 function PasswordForm() {
-  const [told, setTold] = useState<{ readonly good: boolean; readonly words: string } | null>(null);
+  const [done, setDone] = useState(false);
+  const { post, trouble } = useCommand();
   const {
     register,
     handleSubmit,
@@ -26,20 +29,13 @@ function PasswordForm() {
     formState: { errors, isSubmitting },
   } = useForm({ defaultValues: { current: '', password: '', again: '' } });
   const submit = async ({ current, password }: { readonly current: string; readonly password: string }) => {
-    setTold(null);
-    try {
-      await send('/api/me/password', { current, password });
-      reset();
-      setTold({ good: true, words: 'Your password is changed. You are signed out everywhere else.' });
-    } catch (error) {
-      if (error instanceof Refusal)
-        for (const { path, message } of error.details.problems ?? [])
-          setError(path as 'current', { message });
-      setTold({
-        good: false,
-        words: error instanceof Error ? error.message : 'That did not work. Try again.',
-      });
-    }
+    setDone(false);
+    const changed = await post('/api/me/password', { current, password }, (path, message) => {
+      setError(path as 'current', { message });
+    });
+    if (changed === null) return;
+    reset();
+    setDone(true);
   };
   const field = (name: 'current' | 'password' | 'again') => ({
     type: 'password',
@@ -82,10 +78,12 @@ function PasswordForm() {
         })}
         {...field('again')}
       />
-      {told === null ? null : (
-        <Alert severity={told.good ? 'success' : 'error'} role={told.good ? 'status' : 'alert'}>
-          {told.words}
+      {done ? (
+        <Alert severity="success" role="status">
+          Your password is changed. You are signed out everywhere else.
         </Alert>
+      ) : (
+        <TroubleAlert trouble={trouble} />
       )}
       <div>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
@@ -98,16 +96,13 @@ function PasswordForm() {
 
 /** The clubs of somebody who is in several, and which one they work in. */
 function Clubs({ me }: { readonly me: Me }) {
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const choose = async (clubId: string) => {
-    try {
+  const { run, trouble } = useCommand();
+  const choose = (clubId: string) =>
+    run(async () => {
       await send('/api/me/club', { clubId });
       // Nothing of the other club stays in memory.
       goTo('/account');
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.');
-    }
-  };
+    });
   return (
     <Stack spacing={1}>
       <Typography variant="h6" component="h2">
@@ -133,11 +128,7 @@ function Clubs({ me }: { readonly me: Me }) {
           )}
         </Stack>
       ))}
-      {trouble === null ? null : (
-        <Alert severity="error" role="alert">
-          {trouble}
-        </Alert>
-      )}
+      <TroubleAlert trouble={trouble} />
     </Stack>
   );
 }

@@ -12,7 +12,8 @@ import { sentenceCase } from '@/explain/wording';
 import { goTo } from '../data/leave';
 import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 
 interface Fields {
   readonly registration: string;
@@ -25,7 +26,7 @@ interface Fields {
 /** A new aircraft by what it is called; all else about it is entered on its own page. */
 export function AddAircraft({ first }: { readonly first: boolean }) {
   const [aircraftId] = useState(() => crypto.randomUUID());
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const {
     register,
     control,
@@ -46,7 +47,7 @@ export function AddAircraft({ first }: { readonly first: boolean }) {
       serialNumber: fields.serialNumber.trim() === '' ? null : fields.serialNumber,
     };
     if (
-      await sign('/api/fleet', given, (path, message) => {
+      await post('/api/fleet', given, (path, message) => {
         setError(path as keyof Fields, { message });
       })
     )
@@ -99,7 +100,7 @@ export function AddAircraft({ first }: { readonly first: boolean }) {
         <FormDay control={control} name="firstFlownOn" label="First flown on" />
         <TextField label="Serial number" {...field('serialNumber')} />
       </FieldGrid>
-      <SignedTrouble trouble={trouble} />
+      <TroubleAlert trouble={trouble} />
       <div>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           Add

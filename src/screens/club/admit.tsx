@@ -1,4 +1,3 @@
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
@@ -6,14 +5,15 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import type { Role } from '@/contracts/club/roles';
+import { useCommand } from '../data/command';
 import { FieldGrid } from '../kit/layout';
+import { TroubleAlert } from '../kit/trouble-alert';
 import { OnceLink } from './once-link';
-import { useAct } from './people-acts';
 import { RoleTicks } from './role-ticks';
 
 /** The form that admits somebody and makes their link. */
 export function Admit() {
-  const { act, trouble } = useAct();
+  const { post, trouble } = useCommand();
   const [made, setMade] = useState<{ readonly path: string; readonly name: string } | null>(null);
   const [admissionId, setAdmissionId] = useState(() => crypto.randomUUID());
   const {
@@ -27,7 +27,7 @@ export function Admit() {
     defaultValues: { name: '', email: '', roles: [] },
   });
   const submit = async ({ name, email, roles }: { name: string; email: string; roles: Role[] }) => {
-    const done = await act<{ readonly path: string }>(
+    const done = await post<{ readonly path: string }>(
       '/api/people',
       { admissionId, name, email, roles },
       (path, message) => {
@@ -35,7 +35,7 @@ export function Admit() {
       },
     );
     if (done === null) return;
-    setMade({ path: done.path, name });
+    setMade({ path: done.answer.path, name });
     setAdmissionId(crypto.randomUUID());
     reset();
   };
@@ -77,11 +77,7 @@ export function Admit() {
           {errors.roles.message}
         </Box>
       )}
-      {trouble === null ? null : (
-        <Alert severity="error" role="alert">
-          {trouble}
-        </Alert>
-      )}
+      <TroubleAlert trouble={trouble} />
       {made === null ? null : <OnceLink {...made} />}
       <div>
         <Button type="submit" variant="contained" disabled={isSubmitting}>

@@ -1,4 +1,3 @@
-import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
@@ -12,7 +11,8 @@ import { CERTIFICATE_CHOICES } from '@/explain/names';
 import type { PersonLine } from '@/queries/club/people';
 import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
-import { useAct } from './people-acts';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 
 export function CertificateForm({
   person,
@@ -21,7 +21,7 @@ export function CertificateForm({
   readonly person: PersonLine;
   readonly onDone: () => void;
 }) {
-  const { act, trouble } = useAct();
+  const { post, trouble } = useCommand();
   const [certificateId] = useState(() => crypto.randomUUID());
   const {
     register,
@@ -40,7 +40,7 @@ export function CertificateForm({
     validUntil: string;
   }) => {
     if (
-      (await act(
+      (await post(
         '/api/people/certificates',
         {
           certificateId,
@@ -91,11 +91,7 @@ export function CertificateForm({
         <FormDay control={control} name="validFrom" label="Valid from" />
         <FormDay control={control} name="validUntil" label="Valid until" help="Empty: it does not expire." />
       </FieldGrid>
-      {trouble === null ? null : (
-        <Alert severity="error" role="alert">
-          {trouble}
-        </Alert>
-      )}
+      <TroubleAlert trouble={trouble} />
       <Stack direction="row" spacing={1}>
         <Button type="submit" variant="outlined" disabled={isSubmitting}>
           Save

@@ -18,7 +18,8 @@ import { GateMark } from '@/ui/gate-mark';
 import { Refusal, send } from '../data/fetching';
 import { useClub } from '../data/queries';
 import { FieldGrid } from '../kit/layout';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 import { FieldFields, RuleFields } from './club-fields';
 import { clubOf, formOf, placeInForm, type ClubForm } from './club-values';
 
@@ -86,7 +87,7 @@ export function ChangeClub({ page, onDone }: { readonly page: ClubPage; readonly
   const [changeId] = useState(() => crypto.randomUUID());
   const [seen, setSeen] = useState(page.changes);
   const { refetch } = useClub();
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const [trial, setTrial] = useState<{ readonly of: string; readonly told: ClubTrial } | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const form = useForm<Fields>({ defaultValues: { ...formOf(page.club), why: '', password: '' } });
@@ -131,7 +132,7 @@ export function ChangeClub({ page, onDone }: { readonly page: ClubPage; readonly
       return;
     }
     if (
-      await sign(
+      await post(
         '/api/club',
         { changeId, seen, club: clubOf(given), why: given.why, password: given.password },
         tell,
@@ -193,7 +194,7 @@ export function ChangeClub({ page, onDone }: { readonly page: ClubPage; readonly
             {fault}
           </Alert>
         )}
-        <SignedTrouble trouble={trouble} />
+        <TroubleAlert trouble={trouble} />
         <Stack direction="row" spacing={1}>
           <Button type="submit" variant={current ? 'contained' : 'outlined'} disabled={isSubmitting}>
             {current ? 'Sign the change' : 'See what it would change'}

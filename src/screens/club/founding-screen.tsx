@@ -1,16 +1,17 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
-import { ask, Refusal, send } from '../data/fetching';
+import { useCommand } from '../data/command';
+import { ask, send } from '../data/fetching';
 import { goTo } from '../data/leave';
 import { FieldGrid } from '../kit/layout';
+import { TroubleAlert } from '../kit/trouble-alert';
 import { FieldFields, RuleFields } from './club-fields';
 import { clubOf, emptyClub, placeInForm, type ClubForm } from './club-values';
 
@@ -49,7 +50,7 @@ function Part({
 }
 
 function Founding({ waiting }: { readonly waiting: string | null }) {
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { run, trouble } = useCommand();
   const form = useForm<Fields>({
     defaultValues: { code: '', person: '', email: '', password: '', again: '', ...emptyClub() },
   });
@@ -59,30 +60,27 @@ function Founding({ waiting }: { readonly waiting: string | null }) {
     setError,
     formState: { errors, isSubmitting },
   } = form;
-  const submit = async (given: Fields) => {
-    setTrouble(null);
-    try {
-      await send('/api/founding', {
-        code: given.code,
-        name: given.person,
-        email: given.email,
-        password: given.password,
-        club: waiting !== null ? null : clubOf(given),
-      });
-      await send('/api/auth/sign-in/email', {
-        email: given.email.trim().toLowerCase(),
-        password: given.password,
-      });
-      goTo('/club');
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.');
-      if (error instanceof Refusal)
-        for (const { path, message } of error.details.problems ?? []) {
-          const place = PLACES[path] ?? placeInForm(path);
-          if (place !== null) setError(place, { message });
-        }
-    }
-  };
+  const submit = (given: Fields) =>
+    run(
+      async () => {
+        await send('/api/founding', {
+          code: given.code,
+          name: given.person,
+          email: given.email,
+          password: given.password,
+          club: waiting !== null ? null : clubOf(given),
+        });
+        await send('/api/auth/sign-in/email', {
+          email: given.email.trim().toLowerCase(),
+          password: given.password,
+        });
+        goTo('/club');
+      },
+      (path, message) => {
+        const place = PLACES[path] ?? placeInForm(path);
+        if (place !== null) setError(place, { message });
+      },
+    );
   const field = (
     name: 'code' | 'person' | 'email',
     label: string,
@@ -148,11 +146,7 @@ function Founding({ waiting }: { readonly waiting: string | null }) {
             </Part>
           </>
         )}
-        {trouble === null ? null : (
-          <Alert severity="error" role="alert">
-            {trouble}
-          </Alert>
-        )}
+        <TroubleAlert trouble={trouble} />
         <div>
           <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
             {waiting === null ? 'Found the club' : `Take charge of ${waiting}`}

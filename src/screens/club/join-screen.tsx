@@ -1,17 +1,18 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useState, useSyncExternalStore } from 'react';
+import { useSyncExternalStore } from 'react';
 import { useForm } from 'react-hook-form';
-import { Refusal, send } from '../data/fetching';
+import { useCommand } from '../data/command';
+import { send } from '../data/fetching';
 import { goTo } from '../data/leave';
 import { useMe } from '../data/queries';
+import { TroubleAlert } from '../kit/trouble-alert';
 
 interface Link {
   readonly name: string;
@@ -45,26 +46,24 @@ function Choose({
   readonly link: { readonly club: string; readonly secret: string };
   readonly whose: Link;
 }) {
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { run, trouble } = useCommand();
   const {
     register,
     handleSubmit,
     setError,
     formState: { errors, isSubmitting },
   } = useForm({ defaultValues: { password: '', again: '' } });
-  const submit = async ({ password }: { readonly password: string }) => {
-    setTrouble(null);
-    try {
-      const { email } = await send<{ readonly email: string }>('/api/join/take-up', { ...link, password });
-      await send('/api/auth/sign-in/email', { email, password });
-      goTo('/');
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.');
-      if (error instanceof Refusal)
-        for (const { path, message } of error.details.problems ?? [])
-          if (path === 'password') setError('password', { message });
-    }
-  };
+  const submit = ({ password }: { readonly password: string }) =>
+    run(
+      async () => {
+        const { email } = await send<{ readonly email: string }>('/api/join/take-up', { ...link, password });
+        await send('/api/auth/sign-in/email', { email, password });
+        goTo('/');
+      },
+      (path, message) => {
+        if (path === 'password') setError('password', { message });
+      },
+    );
   return (
     <Stack
       component="form"
@@ -101,11 +100,7 @@ function Choose({
         error={errors.again !== undefined}
         helperText={errors.again?.message}
       />
-      {trouble === null ? null : (
-        <Alert severity="error" role="alert">
-          {trouble}
-        </Alert>
-      )}
+      <TroubleAlert trouble={trouble} />
       <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
         Save password
       </Button>
@@ -122,16 +117,12 @@ function Accept({
   readonly whose: Link;
 }) {
   const { data: me } = useMe();
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const accept = async () => {
-    setTrouble(null);
-    try {
+  const { run, trouble } = useCommand();
+  const accept = () =>
+    run(async () => {
       await send('/api/join/accept', link);
       goTo('/account');
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.');
-    }
-  };
+    });
   return (
     <Stack spacing={2}>
       <Typography>
@@ -161,11 +152,7 @@ function Accept({
           </Button>
         </>
       )}
-      {trouble === null ? null : (
-        <Alert severity="error" role="alert">
-          {trouble}
-        </Alert>
-      )}
+      <TroubleAlert trouble={trouble} />
     </Stack>
   );
 }

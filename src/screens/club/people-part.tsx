@@ -1,21 +1,20 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { People } from '@/queries/club/people';
 import { ListLine, PlainList } from '../kit/layout';
 import { Confirm } from '../kit/confirm';
+import { send } from '../data/fetching';
 import { lazily } from '../kit/lazily';
 import { Section } from '../kit/section';
-import { roleName, useAct } from './people-acts';
+import { roleName } from './people-words';
 import { Person } from './person';
 
 const Admit = lazily(() => import('./admit').then((module) => module.Admit), 220);
 
 function Offer({ offer }: { readonly offer: People['offers'][number] }) {
-  const { act, trouble } = useAct();
   const [asking, setAsking] = useState(false);
   return (
     <ListLine>
@@ -34,10 +33,7 @@ function Offer({ offer }: { readonly offer: People['offers'][number] }) {
           title={`Revoke the link of ${offer.name}?`}
           does="Revoke the link"
           instead="Keep it"
-          onConfirm={async () => {
-            await act('/api/people/links/revoke', { invitationId: offer.id });
-            return null;
-          }}
+          onConfirm={() => send('/api/people/links/revoke', { invitationId: offer.id })}
           onClose={() => {
             setAsking(false);
           }}
@@ -45,11 +41,6 @@ function Offer({ offer }: { readonly offer: People['offers'][number] }) {
           It does not work any more then. You can make another one.
         </Confirm>
       ) : null}
-      {trouble === null ? null : (
-        <Alert severity="error" role="alert">
-          {trouble}
-        </Alert>
-      )}
     </ListLine>
   );
 }

@@ -1,4 +1,3 @@
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
@@ -6,11 +5,14 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { ROLES, type Role } from '@/contracts/club/roles';
 import type { PersonLine } from '@/queries/club/people';
+import { useCommand } from '../data/command';
+import { send } from '../data/fetching';
 import { ListLine } from '../kit/layout';
 import { Confirm } from '../kit/confirm';
 import { lazily } from '../kit/lazily';
+import { TroubleAlert } from '../kit/trouble-alert';
 import { OnceLink } from './once-link';
-import { ACCESS, roleName, useAct } from './people-acts';
+import { ACCESS, roleName } from './people-words';
 import { RoleTicks } from './role-ticks';
 
 const CertificateForm = lazily(
@@ -21,7 +23,7 @@ const CertificateForm = lazily(
 /** Somebody of the club: what they may do and sign, and how they get in. */
 
 export function Person({ person, mayChange }: { readonly person: PersonLine; readonly mayChange: boolean }) {
-  const { act, trouble } = useAct();
+  const { post, trouble } = useCommand();
   const [path, setPath] = useState<string | null>(null);
   const [changing, setChanging] = useState<'roles' | 'certificate' | 'link' | null>(null);
   const [roles, setRoles] = useState<readonly Role[]>([]);
@@ -30,24 +32,22 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
     setRoles(ROLES.filter((role) => person.roles.includes(role)));
     setChanging('roles');
   };
+  const change = () => ({
+    changeId: crypto.randomUUID(),
+    personId: person.personId,
+    name: person.name,
+    roles,
+  });
   const save = async () => {
-    if (
-      (await act('/api/people/roles', {
-        changeId: crypto.randomUUID(),
-        personId: person.personId,
-        name: person.name,
-        roles,
-      })) !== null
-    )
-      setChanging(null);
+    if ((await post('/api/people/roles', change())) !== null) setChanging(null);
   };
   const link = async () => {
-    const done = await act<{ readonly path: string }>('/api/people/links', {
+    const done = await post<{ readonly path: string }>('/api/people/links', {
       personId: person.personId,
       email: person.access === 'account' || email.trim() === '' ? null : email.trim(),
     });
     if (done !== null) {
-      setPath(done.path);
+      setPath(done.answer.path);
       setChanging(null);
     } else setChanging('link');
   };
@@ -55,7 +55,7 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
   const [ending, setEnding] = useState<string | null>(null);
   const [why, setWhy] = useState('');
   const end = async () => {
-    if ((await act('/api/people/certificates/end', { certificateId: ending, why })) !== null) {
+    if ((await post('/api/people/certificates/end', { certificateId: ending, why })) !== null) {
       setEnding(null);
       setWhy('');
     }
@@ -228,8 +228,8 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
           does="End the membership"
           instead="Keep it"
           onConfirm={async () => {
-            await save();
-            return null;
+            await send('/api/people/roles', change());
+            setChanging(null);
           }}
           onClose={() => {
             setAsking(null);
@@ -245,9 +245,8 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
           does="Revoke the link"
           instead="Keep it"
           onConfirm={async () => {
-            await act('/api/people/links/revoke', { invitationId: person.link?.id });
+            await send('/api/people/links/revoke', { invitationId: person.link?.id });
             setPath(null);
-            return null;
           }}
           onClose={() => {
             setAsking(null);
@@ -256,11 +255,7 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
           It does not work any more then. You can make another one.
         </Confirm>
       ) : null}
-      {trouble === null ? null : (
-        <Alert severity="error" role="alert">
-          {trouble}
-        </Alert>
-      )}
+      <TroubleAlert trouble={trouble} />
     </ListLine>
   );
 }

@@ -1,7 +1,7 @@
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { ROLES, type Role } from '@/contracts/club/roles';
-import { roleName } from './people-acts';
+import { roleName } from './people-words';
 
 /** The roles that somebody has, to tick. */
 export function RoleTicks({

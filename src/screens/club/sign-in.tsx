@@ -6,12 +6,13 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
+import { useCommand } from '../data/command';
 import { ask, send } from '../data/fetching';
 import { goTo } from '../data/leave';
 import type { Me } from '../data/queries';
+import { TroubleAlert } from '../kit/trouble-alert';
 
 const formSchema = z.object({
   email: z.string().trim().min(3, 'Enter your e-mail address.'),
@@ -45,16 +46,12 @@ export function SignIn() {
     handleSubmit,
     formState: { errors, isSubmitting },
   } = useForm({ resolver: zodResolver(formSchema), defaultValues: { email: '', password: '' } });
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const attempt = async (work: () => Promise<unknown>) => {
-    setTrouble(null);
-    try {
+  const { run, trouble } = useCommand();
+  const attempt = (work: () => Promise<unknown>) =>
+    run(async () => {
       await work();
       await goHome();
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : 'Signing in did not work. Try again.');
-    }
-  };
+    });
   return (
     <Box
       component="main"
@@ -108,11 +105,7 @@ export function SignIn() {
             <a href="/founding">founds the club</a> with the code that it printed.
           </p>
         ) : null}
-        {trouble === null ? null : (
-          <Box component="p" role="alert" sx={{ color: 'var(--grounded)', fontWeight: 700 }}>
-            {trouble}
-          </Box>
-        )}
+        <TroubleAlert trouble={trouble} />
       </section>
       {demo === undefined || demo.people.length === 0 ? null : (
         <section aria-labelledby="demo-people">

@@ -11,7 +11,8 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { PhotoLinks } from '../kit/photo-field';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 
 /** One record that waits, in words, and whether this reader may vouch for it. */
 interface Waiting {
@@ -54,7 +55,7 @@ function waitingOf({ logbook, waitingDocuments, waitingReleases, mayVouch }: Fol
 export function Vouching({ folder }: { readonly folder: Folder }) {
   const waiting = waitingOf(folder);
   const [ticked, setTicked] = useState<readonly string[]>([]);
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const {
     register,
     handleSubmit,
@@ -74,7 +75,7 @@ export function Vouching({ folder }: { readonly folder: Folder }) {
       note: note.trim() === '' ? null : note,
       password,
     };
-    const done = await sign('/api/vouchings', entry, (path, message) => {
+    const done = await post('/api/vouchings', entry, (path, message) => {
       if (path === 'password') setError('password', { message });
     });
     if (done) {
@@ -156,7 +157,7 @@ export function Vouching({ folder }: { readonly folder: Folder }) {
             error={errors.password !== undefined}
             helperText={errors.password?.message}
           />
-          <SignedTrouble trouble={trouble} />
+          <TroubleAlert trouble={trouble} />
           <Stack direction="row" spacing={1}>
             <Button type="submit" variant="contained" disabled={isSubmitting || chosen.length === 0}>
               {chosen.length === 0 ? 'Tick what you vouch for' : `Vouch for ${chosen.length}`}

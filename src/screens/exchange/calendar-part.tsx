@@ -1,16 +1,17 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { useCommand } from '../data/command';
 import { ask, send } from '../data/fetching';
 import { Confirm } from '../kit/confirm';
 import { ListLine, PlainList } from '../kit/layout';
 import { Section } from '../kit/section';
+import { TroubleAlert } from '../kit/trouble-alert';
 
 interface Feed {
   readonly feedId: string;
@@ -20,7 +21,6 @@ interface Feed {
 
 /** Secret addresses of the calendar of what is due: made, shown once, revoked. */
 export function CalendarPart() {
-  const client = useQueryClient();
   const { data } = useQuery({
     queryKey: ['feeds'],
     queryFn: () => ask<{ readonly feeds: readonly Feed[] }>('/api/feed'),
@@ -28,30 +28,15 @@ export function CalendarPart() {
   const [revoking, setRevoking] = useState<Feed | null>(null);
   const [name, setName] = useState('');
   const [address, setAddress] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const act = async (work: () => Promise<void>) => {
-    setTrouble(null);
-    try {
-      await work();
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.');
-    }
-    await client.invalidateQueries({ queryKey: ['feeds'] });
-  };
-  const make = () =>
-    act(async () => {
-      setAddress(
-        new URL(
-          (
-            await send<{ readonly path: string }>('/api/feed', {
-              name: name.trim() === '' ? 'Calendar' : name.trim(),
-            })
-          ).path,
-          window.location.href,
-        ).toString(),
-      );
-      setName('');
+  const { post, trouble } = useCommand();
+  const make = async () => {
+    const made = await post<{ readonly path: string }>('/api/feed', {
+      name: name.trim() === '' ? 'Calendar' : name.trim(),
     });
+    if (made === null) return;
+    setAddress(new URL(made.answer.path, window.location.href).toString());
+    setName('');
+  };
   return (
     <Section id="feeds" title="What is due as a calendar">
       <p>
@@ -84,11 +69,7 @@ export function CalendarPart() {
           </Box>
         </p>
       )}
-      {trouble === null ? null : (
-        <Alert severity="error" role="alert">
-          {trouble}
-        </Alert>
-      )}
+      <TroubleAlert trouble={trouble} />
       <PlainList>
         {(data?.feeds ?? []).map((feed) => (
           <ListLine key={feed.feedId} sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
@@ -116,12 +97,7 @@ export function CalendarPart() {
           title={`Revoke the address ‘${revoking.name}’?`}
           does="Revoke the address"
           instead="Keep it"
-          onConfirm={async () => {
-            await act(async () => {
-              await send('/api/feed/revoke', { feedId: revoking.feedId });
-            });
-            return null;
-          }}
+          onConfirm={() => send('/api/feed/revoke', { feedId: revoking.feedId })}
           onClose={() => {
             setRevoking(null);
           }}

@@ -13,7 +13,8 @@ import type { Folder } from '@/queries/aircraft/folder-view';
 import { AircraftDrawing, MarkOnDrawing, type Spot } from '@/ui/aircraft-drawing';
 import { ListLine, PlainList } from '../kit/layout';
 import { Section } from '../kit/section';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 import { StrikeForm } from '../maintenance/strike-form';
 
 interface Fields {
@@ -36,7 +37,7 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
   const [writing, setWriting] = useState(false);
   const [spot, setSpot] = useState<Spot | null>(null);
   const [markId, setMarkId] = useState(() => crypto.randomUUID());
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const {
     register,
     handleSubmit,
@@ -57,7 +58,7 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
   const keeper = roles.some((role) => role === 'mechanic' || role === 'dispatcher');
   const submit = async (fields: Fields) => {
     const [station = '', side = ''] = fields.place.split('/');
-    const done = await sign(
+    const done = await post(
       '/api/marks',
       {
         markId,
@@ -194,7 +195,7 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
             {...register('password', { required: 'Enter your password: it is your signature.' })}
             {...field('password')}
           />
-          <SignedTrouble trouble={trouble} />
+          <TroubleAlert trouble={trouble} />
           <Stack direction="row" spacing={1}>
             <Button type="submit" variant="contained" disabled={isSubmitting}>
               Accept the mark

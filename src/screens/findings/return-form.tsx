@@ -9,7 +9,8 @@ import { useForm, useWatch } from 'react-hook-form';
 import type { ReturnToServiceInput } from '@/contracts/findings/return-to-service';
 import type { FindingView } from '@/queries/aircraft/aircraft-page';
 import { FormDay } from '../kit/form-day';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 
 type Fields = Pick<
   ReturnToServiceInput,
@@ -26,7 +27,7 @@ export function ReturnForm({
   readonly revision: number;
   readonly today: string;
 }) {
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const possible = finding.closings.filter(({ certificates }) => certificates.length > 0);
   const [first] = possible;
   const [id] = useState(() => crypto.randomUUID());
@@ -51,7 +52,7 @@ export function ReturnForm({
     return <p className="small">None of your certificates on record may close this one today.</p>;
   const certificates = possible.find((closing) => closing.work === work)?.certificates ?? [];
   const submit = async (fields: Fields) => {
-    const done = await sign(
+    const done = await post(
       '/api/returns',
       { ...fields, rectificationId: id, discrepancyId: finding.id, seenRevision: revision },
       (path, message) => {
@@ -131,7 +132,7 @@ export function ReturnForm({
         {...register('password', { required: 'Enter your password: it is your signature.' })}
         {...field('password')}
       />
-      <SignedTrouble trouble={trouble} />
+      <TroubleAlert trouble={trouble} />
       <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
         Sign and return to service
       </Button>

@@ -1,7 +1,6 @@
 'use client';
 
 import TextField from '@mui/material/TextField';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { PlanLine } from '@/queries/flights/plan';
 import { send } from '../data/fetching';
@@ -15,22 +14,13 @@ export function CancelFlight({
   readonly flight: PlanLine;
   readonly onClose: () => void;
 }) {
-  const client = useQueryClient();
   const [why, setWhy] = useState('');
-  const cancel = async () => {
-    try {
-      await send('/api/flights/cancel', {
-        flightId: flight.flightId,
-        aircraftId: flight.aircraftId,
-        why: why.trim() === '' ? null : why.trim(),
-      });
-      return null;
-    } catch (problem) {
-      return problem instanceof Error ? problem.message : 'It was not cancelled. Try again.';
-    } finally {
-      await client.invalidateQueries();
-    }
-  };
+  const cancel = () =>
+    send('/api/flights/cancel', {
+      flightId: flight.flightId,
+      aircraftId: flight.aircraftId,
+      why: why.trim() === '' ? null : why.trim(),
+    });
   return (
     <Confirm
       title={`Cancel ${flight.person}’s flight?`}

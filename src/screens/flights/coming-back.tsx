@@ -1,6 +1,5 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -12,7 +11,6 @@ import MenuItem from '@mui/material/MenuItem';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import TextField from '@mui/material/TextField';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { FUEL_UNITS, OIL_UNITS } from '@/contracts/flights/amounts';
@@ -23,8 +21,9 @@ import { readingOf } from '@/core/metering/slips';
 import { shownText } from '@/explain/meter-asks';
 import type { DispatchFlight } from '@/queries/flights/dispatch';
 import { wallClockOf } from '../data/clock';
-import { Refusal, send } from '../data/fetching';
+import { useCommand } from '../data/command';
 import { FormDay } from '../kit/form-day';
+import { TroubleAlert } from '../kit/trouble-alert';
 import { Part } from './part';
 import { enteredOf, ReadingFields, useReadings } from './readings';
 
@@ -47,6 +46,14 @@ interface Fields {
 const MS = 1000;
 const count = (text: string) => (/^\d{1,3}$/.test(text.trim()) ? Number(text.trim()) : null);
 
+/** The field that a path of what was sent is shown at. */
+function placeInForm(path: string): keyof Fields {
+  if (path.startsWith('at')) return 'clock';
+  if (path.startsWith('fuelAdded')) return 'fuel';
+  if (path.startsWith('oilAdded')) return 'oil';
+  return path as keyof Fields;
+}
+
 /** Taking back: meters, landings, fuel, oil, what the pilot reports. What does not add up is asked while the person is still here. */
 export function ComingBack({
   flight,
@@ -55,9 +62,8 @@ export function ComingBack({
   readonly flight: DispatchFlight;
   readonly out: NonNullable<DispatchFlight['out']>;
 }) {
-  const client = useQueryClient();
   const state = useReadings();
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { post, say, trouble } = useCommand();
   const [findingId] = useState(() => crypto.randomUUID());
   const now = wallClockOf(flight.now, flight.zone);
   const {
@@ -97,10 +103,9 @@ export function ComingBack({
   const submit = async (fields: Fields) => {
     state.leave(dials.map(({ dial }) => dial.id));
     if (unanswered(asks, state.readings.accepted).length > 0) {
-      setTrouble('Nothing was recorded yet: the meters ask something above.');
+      say('Nothing was recorded yet: the meters ask something above.');
       return;
     }
-    setTrouble(null);
     const amount = (text: string, unit: string, grade: string) =>
       text.trim() === ''
         ? null
@@ -125,25 +130,9 @@ export function ComingBack({
         : { words: fields.words, noDefect: fields.defect === 'no' },
       defects: fields.nothing || fields.defect !== 'yes' ? [] : [{ findingId, what: fields.words.trim() }],
     };
-    try {
-      await send('/api/dispatch/in', entry);
-      await client.invalidateQueries();
-    } catch (error) {
-      if (error instanceof Refusal)
-        for (const { path, message } of error.details.problems ?? [])
-          setError(
-            (path.startsWith('at')
-              ? 'clock'
-              : path.startsWith('fuelAdded')
-                ? 'fuel'
-                : path.startsWith('oilAdded')
-                  ? 'oil'
-                  : path) as keyof Fields,
-            { message },
-          );
-      setTrouble(error instanceof Error ? error.message : 'It was not recorded. Try again.');
-      await client.invalidateQueries({ queryKey: ['counter'] });
-    }
+    await post('/api/dispatch/in', entry, (path, message) => {
+      setError(placeInForm(path), { message });
+    });
   };
   const field = (name: keyof Fields) => ({
     error: errors[name] !== undefined,
@@ -296,11 +285,7 @@ export function ComingBack({
           </>
         )}
       </Part>
-      {trouble === null ? null : (
-        <Alert severity="error" role="alert" sx={{ mb: 1.5 }}>
-          {trouble}
-        </Alert>
-      )}
+      <TroubleAlert trouble={trouble} />
       <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
         Take back {flight.registration}
       </Button>

@@ -1,6 +1,5 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -8,7 +7,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { DIMENSIONS } from '@/core/envelope/dimensions';
@@ -17,10 +16,12 @@ import { sentenceCase } from '@/explain/wording';
 import { PURPOSE_NAMES } from '@/explain/names';
 import type { FlightDraftInput } from '@/contracts/flights/plan';
 import type { DayPlan, DraftAnswer, PlanLine } from '@/queries/flights/plan';
-import { Refusal, send } from '../data/fetching';
+import { useCommand } from '../data/command';
+import { send } from '../data/fetching';
 import { useSettled } from '../data/settled';
 import { FormDay } from '../kit/form-day';
 import { More } from '../kit/more';
+import { TroubleAlert } from '../kit/trouble-alert';
 import { Reasons } from '../shell/reasons';
 import { ANSWERS, CLOCK, CREWS, type Fields, clockFrom, draftOf, nameOfRange, shown } from './flight-draft';
 import { PlacesFields, placesOf } from './places-fields';
@@ -40,15 +41,27 @@ interface Props {
   readonly onDone: () => void;
 }
 
+/** Fields that are named otherwise than what is sent. */
+const FIELDS: Readonly<Record<string, keyof Fields>> = {
+  endsClock: 'ends',
+  fuelPlanned: 'fuel',
+  altitudeFeet: 'altitude',
+  alternateMinutes: 'alternate',
+};
+/** The field that a path of what was sent is shown at. */
+function placeInForm(path: string): keyof Fields {
+  const [part = path] = path.replace(/^flight\./, '').split('.');
+  return FIELDS[part] ?? (part as keyof Fields);
+}
+
 /** The aircraft that a new flight begins with: one that is released, as far as there is one. */
 const firstToOffer = ({ aircraft }: DayPlan): string =>
   (aircraft.find(({ verdict }) => verdict === 'Released') ?? aircraft[0])?.aircraftId ?? '';
 
 /** Entering or moving a flight: who, which aircraft, when, what for. The answer comes while it is typed. */
 export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props) {
-  const client = useQueryClient();
   const [flightId] = useState(() => crypto.randomUUID());
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { post, say, trouble } = useCommand();
   const flight = moving?.flight;
   const {
     register,
@@ -124,34 +137,20 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
   // The answer stands for what was asked: nobody may take it for what is typed now.
   const current = typed !== null && typed === asked && !ofBefore ? answer : undefined;
   const submit = async (given: Fields) => {
-    setTrouble(null);
+    say(null);
     // A place that is not complete would be left out, and with it the light there.
     if (placesOf(given.places) === null) {
-      setTrouble('Name every place with its latitude and longitude in degrees, or take it away.');
+      say('Name every place with its latitude and longitude in degrees, or take it away.');
       return;
     }
-    try {
-      await send('/api/flights', { flightId, replaces: moving?.flightId ?? null, flight: draftOf(given) });
-      await client.invalidateQueries();
-      onDone();
-    } catch (error) {
-      if (error instanceof Refusal)
-        for (const { path, message } of error.details.problems ?? [])
-          setError(
-            ((
-              {
-                endsClock: 'ends',
-                fuelPlanned: 'fuel',
-                altitudeFeet: 'altitude',
-                alternateMinutes: 'alternate',
-              } as Record<string, string>
-            )[path.replace(/^flight\./, '').split('.')[0] ?? '']
-              ?? path.replace(/^flight\./, '').split('.')[0]
-              ?? path) as keyof Fields,
-            { message },
-          );
-      setTrouble(error instanceof Error ? error.message : 'It was not recorded. Try again.');
-    }
+    const planned = await post(
+      '/api/flights',
+      { flightId, replaces: moving?.flightId ?? null, flight: draftOf(given) },
+      (path, message) => {
+        setError(placeInForm(path), { message });
+      },
+    );
+    if (planned !== null) onDone();
   };
   const field = (name: keyof Fields) => ({
     error: errors[name] !== undefined,
@@ -351,11 +350,7 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
           )}
         </Box>
       )}
-      {trouble === null ? null : (
-        <Alert severity="error" role="alert">
-          {trouble}
-        </Alert>
-      )}
+      <TroubleAlert trouble={trouble} />
       <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           {moving === null ? 'Add' : 'Move it'}

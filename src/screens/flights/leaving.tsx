@@ -1,16 +1,14 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { asksAtCheckOut, unanswered } from '@/core/metering/desk';
 import type { DispatchFlight } from '@/queries/flights/dispatch';
-import { send } from '../data/fetching';
+import { useCommand } from '../data/command';
 import { PlainList } from '../kit/layout';
+import { TroubleAlert } from '../kit/trouble-alert';
 import { emptyFuelAndOil, FuelAndOilFields, measuredOf, type FuelAndOil } from './fuel-and-oil';
 import { LastWord } from './last-word';
 import { Part } from './part';
@@ -25,9 +23,8 @@ interface Fields extends FuelAndOil {
  * typed stays when it is refused.
  */
 export function Leaving({ flight }: { readonly flight: DispatchFlight }) {
-  const client = useQueryClient();
   const state = useReadings();
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { post, say, trouble } = useCommand();
   const {
     register,
     control,
@@ -40,25 +37,19 @@ export function Leaving({ flight }: { readonly flight: DispatchFlight }) {
   const submit = async ({ remarks, ...measured }: Fields) => {
     state.leave(dials.map(({ dial }) => dial.id));
     if (unanswered(asks, state.readings.accepted).length > 0) {
-      setTrouble('Nothing was recorded yet: the meters ask something above.');
+      say('Nothing was recorded yet: the meters ask something above.');
       return;
     }
-    setTrouble(null);
     const words = (text: string) => (text.trim() === '' ? null : text.trim());
-    try {
-      await send('/api/dispatch/out', {
-        flightId: flight.flightId,
-        aircraftId: flight.aircraftId,
-        seenRevision: flight.revision,
-        readings: entered,
-        accepted: state.readings.accepted,
-        ...measuredOf(measured, flight.tanks),
-        remarks: words(remarks),
-      });
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : 'It was not recorded. Try again.');
-    }
-    await client.invalidateQueries({ queryKey: ['counter'] });
+    await post('/api/dispatch/out', {
+      flightId: flight.flightId,
+      aircraftId: flight.aircraftId,
+      seenRevision: flight.revision,
+      readings: entered,
+      accepted: state.readings.accepted,
+      ...measuredOf(measured, flight.tanks),
+      remarks: words(remarks),
+    });
   };
   return (
     <form
@@ -117,11 +108,7 @@ export function Leaving({ flight }: { readonly flight: DispatchFlight }) {
         ) : null}
         <TextField label="Remarks" multiline minRows={1} fullWidth {...register('remarks')} />
       </Part>
-      {trouble === null ? null : (
-        <Alert severity="error" role="alert" sx={{ mb: 1.5 }}>
-          {trouble}
-        </Alert>
-      )}
+      <TroubleAlert trouble={trouble} />
       <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
         Check out {flight.registration} to {flight.person}
       </Button>

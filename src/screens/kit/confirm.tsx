@@ -5,7 +5,9 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import { useId, useState, type ReactNode } from 'react';
+import { useId, type ReactNode } from 'react';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from './trouble-alert';
 
 /** Asks before something that cannot be taken back. The way out has the focus; what went wrong stays in the dialog. */
 export function Confirm({
@@ -22,19 +24,14 @@ export function Confirm({
   readonly does: string;
   /** What happens otherwise: `Keep it`. */
   readonly instead: string;
-  /** Answers what went wrong, or null when it was done. */
-  readonly onConfirm: () => Promise<string | null>;
+  /** Does it; what it throws is told here. */
+  readonly onConfirm: () => Promise<unknown>;
   readonly onClose: () => void;
 }) {
   const id = useId();
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { run, trouble, isRunning } = useCommand();
   const confirm = async () => {
-    setBusy(true);
-    const wrong = await onConfirm();
-    setBusy(false);
-    setTrouble(wrong);
-    if (wrong === null) onClose();
+    if ((await run(onConfirm)) !== null) onClose();
   };
   return (
     <Dialog open onClose={onClose} aria-labelledby={id} fullWidth maxWidth="xs">
@@ -42,7 +39,7 @@ export function Confirm({
       {children === undefined && trouble === null ? null : (
         <DialogContent>
           {children}
-          {trouble === null ? null : <p role="alert">{trouble}</p>}
+          <TroubleAlert trouble={trouble} />
         </DialogContent>
       )}
       <DialogActions>
@@ -51,7 +48,7 @@ export function Confirm({
         </Button>
         <Button
           variant="contained"
-          disabled={busy}
+          disabled={isRunning}
           onClick={() => {
             void confirm();
           }}

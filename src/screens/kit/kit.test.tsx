@@ -63,7 +63,7 @@ describe('before something that cannot be taken back', () => {
       instead="Keep it"
       onConfirm={() => {
         log.push('done');
-        return Promise.resolve(outcome);
+        return outcome === null ? Promise.resolve() : Promise.reject(new Error(outcome));
       }}
       onClose={() => log.push('closed')}
     />

@@ -8,7 +8,8 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { FormDay } from '../kit/form-day';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 
 interface Fields {
   readonly on: string;
@@ -31,7 +32,7 @@ export function ClearListForm({
     ?? [];
   const [open, setOpen] = useState(false);
   const [clearanceId] = useState(() => crypto.randomUUID());
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const {
     register,
     control,
@@ -62,7 +63,7 @@ export function ClearListForm({
       </div>
     );
   const submit = async (fields: Fields) => {
-    const done = await sign(
+    const done = await post(
       '/api/lists',
       {
         ...fields,
@@ -122,7 +123,7 @@ export function ClearListForm({
         {...register('password', { required: 'Enter your password: it is your signature.' })}
         {...field('password')}
       />
-      <SignedTrouble trouble={trouble} />
+      <TroubleAlert trouble={trouble} />
       <div>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           Sign and return to service

@@ -21,7 +21,8 @@ import { sendPhoto } from '../data/photos';
 import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
 import { PhotoField } from '../kit/photo-field';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 import { COPIED, type Fields, choices, draftOf, wording } from './entry-draft';
 import { Preview } from './entry-preview';
 
@@ -40,7 +41,7 @@ export function EntryForm({
   const [photo, setPhoto] = useState<File | null>(null);
   const [photoTrouble, setPhotoTrouble] = useState<string | null>(null);
   const [entryId] = useState(() => crypto.randomUUID());
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const first = all.find(({ certificates }) => certificates.length > 0) ?? all[0];
   const {
     register,
@@ -106,7 +107,7 @@ export function EntryForm({
             validUntil: given.until === '' ? 'no-expiry' : given.until,
           }
         : { by: 'own-certificate', certificateId: given.by };
-    const done = await sign(
+    const done = await post(
       '/api/entries',
       {
         entryId,
@@ -325,7 +326,7 @@ export function EntryForm({
         {...register('password', { required: 'Enter your password: it is your signature.' })}
         {...field('password')}
       />
-      <SignedTrouble trouble={trouble} />
+      <TroubleAlert trouble={trouble} />
       <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           {copied ? 'Record the copy' : 'Sign the entry'}

@@ -9,7 +9,8 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { StruckKind } from '@/contracts/maintenance/corrections';
 import type { Folder, Struck } from '@/queries/aircraft/folder-view';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 
 interface Fields {
   readonly shown: string;
@@ -29,7 +30,7 @@ interface Props {
 /** The form behind the button: a reading gets what the meter really showed, anything else is struck out. */
 function OpenForm({ folder, recordId, kind, what, shown, onDone }: Props & { readonly onDone: () => void }) {
   const [strikeId] = useState(() => crypto.randomUUID());
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const {
     register,
     handleSubmit,
@@ -52,8 +53,8 @@ function OpenForm({ folder, recordId, kind, what, shown, onDone }: Props & { rea
     };
     const done =
       shown === undefined
-        ? await sign('/api/strikes', { ...base, kind, recordId }, wrong)
-        : await sign(
+        ? await post('/api/strikes', { ...base, kind, recordId }, wrong)
+        : await post(
             '/api/corrections',
             { ...base, readingId: recordId, shown: fields.shown.trim(), evenSo: fields.evenSo },
             wrong,
@@ -107,7 +108,7 @@ function OpenForm({ folder, recordId, kind, what, shown, onDone }: Props & { rea
         {...register('password', { required: 'Enter your password: it is your signature.' })}
         {...field('password')}
       />
-      <SignedTrouble trouble={trouble} />
+      <TroubleAlert trouble={trouble} />
       {disputed ? (
         <FormControlLabel
           control={<Checkbox {...register('evenSo')} />}

@@ -11,7 +11,8 @@ import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { Refusal, send } from '../data/fetching';
 import { ListLine, PlainList } from '../kit/layout';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 import { StrikeForm, StruckText } from '../maintenance/strike-form';
 
 function Fit({ folder }: { readonly folder: Folder }) {
@@ -120,7 +121,7 @@ function Fit({ folder }: { readonly folder: Folder }) {
 function Remove({ folder, box }: { readonly folder: Folder; readonly box: Folder['boxes'][number] }) {
   const [open, setOpen] = useState(false);
   const [why, setWhy] = useState('');
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   if (!open)
     return (
       <Button
@@ -146,7 +147,7 @@ function Remove({ folder, box }: { readonly folder: Folder; readonly box: Folder
       <Button
         variant="outlined"
         onClick={() => {
-          void sign(
+          void post(
             '/api/boxes/remove',
             { boxId: box.id, aircraftId: folder.aircraftId, seenRevision: folder.revision, why },
             () => undefined,
@@ -164,7 +165,7 @@ function Remove({ folder, box }: { readonly folder: Folder; readonly box: Folder
       >
         Cancel
       </Button>
-      <SignedTrouble trouble={trouble} />
+      <TroubleAlert trouble={trouble} />
     </Stack>
   );
 }

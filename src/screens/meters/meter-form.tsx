@@ -12,7 +12,8 @@ import { isHourMeter, METER_NAMES, type Meter } from '@/core/records/meters/mete
 import { sentenceCase } from '@/explain/wording';
 import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Folder } from '@/queries/aircraft/folder-view';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 
 interface Fields {
   readonly name: string;
@@ -35,7 +36,7 @@ export function MeterForm({
 }) {
   const [open, setOpen] = useState(false);
   const [dialId, setDialId] = useState(() => crypto.randomUUID());
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const {
     register,
     handleSubmit,
@@ -88,7 +89,7 @@ export function MeterForm({
     };
     const done =
       dial === null
-        ? await sign(
+        ? await post(
             '/api/meters',
             {
               ...base,
@@ -104,7 +105,7 @@ export function MeterForm({
             },
             tell,
           )
-        : await sign(
+        : await post(
             '/api/meters/exchange',
             {
               ...base,
@@ -183,7 +184,7 @@ export function MeterForm({
         {...field('wraps')}
         slotProps={figure}
       />
-      <SignedTrouble trouble={trouble} />
+      <TroubleAlert trouble={trouble} />
       <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           {dial === null ? 'Enter this meter' : 'Record the exchange'}

@@ -10,7 +10,8 @@ import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
 import { Paged } from '../kit/paged';
 import { Section } from '../kit/section';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 import { StrikeForm, StruckText } from '../maintenance/strike-form';
 import { Boxes } from './boxes';
 import { MeterForm } from './meter-form';
@@ -21,7 +22,7 @@ type Gap = Folder['unlogged'][number];
 /** Says who flew a stretch that nobody wrote down, and how many landings it had; what is not known stays empty. */
 function Attribute({ folder, gap }: { readonly folder: Folder; readonly gap: Gap }) {
   const [attributionId, setAttributionId] = useState(() => crypto.randomUUID());
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const {
     register,
     handleSubmit,
@@ -38,7 +39,7 @@ function Attribute({ folder, gap }: { readonly folder: Folder; readonly gap: Gap
   const tows = gap.asks.includes('tow-launches');
   const count = (text: string) => (text.trim() === '' ? null : Number(text));
   const submit = async (given: { to: string; note: string; landings: string; towLaunches: string }) => {
-    const recorded = await sign(
+    const recorded = await post(
       '/api/unlogged',
       {
         attributionId,
@@ -100,7 +101,7 @@ function Attribute({ folder, gap }: { readonly folder: Folder; readonly gap: Gap
       <Button type="submit" variant="outlined" disabled={isSubmitting}>
         Save
       </Button>
-      <SignedTrouble trouble={trouble} />
+      <TroubleAlert trouble={trouble} />
     </Stack>
   );
 }

@@ -10,7 +10,8 @@ import { useForm } from 'react-hook-form';
 import { asksAtCheckOut, unanswered } from '@/core/metering/desk';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { enteredOf, ReadingFields, useReadings } from '../flights/readings';
-import { SignedTrouble, useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 
 interface Fields {
   readonly service: string;
@@ -21,7 +22,7 @@ interface Fields {
 export function ReadMeters({ folder, onDone }: { readonly folder: Folder; readonly onDone: () => void }) {
   const { dials, service } = folder.panel;
   const state = useReadings();
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const [above, setAbove] = useState(false);
   const {
     register,
@@ -35,7 +36,7 @@ export function ReadMeters({ folder, onDone }: { readonly folder: Folder; readon
   const submit = async (given: Fields) => {
     state.leave(dials.map(({ dial }) => dial.id));
     if (unanswered(asks, state.readings.accepted).length > 0) return;
-    const done = await sign(
+    const done = await post(
       '/api/meters/readings',
       {
         aircraftId: folder.aircraftId,
@@ -93,7 +94,7 @@ export function ReadMeters({ folder, onDone }: { readonly folder: Folder; readon
           label="I have read it again: somebody flew and did not write it down"
         />
       ) : null}
-      <SignedTrouble trouble={trouble} />
+      <TroubleAlert trouble={trouble} />
       <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           Keep what they show

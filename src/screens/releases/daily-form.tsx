@@ -5,14 +5,14 @@ import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
-import { useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
 import { Frame, base } from './release-frame';
 
 /** The daily inspection, signed in two fields. */
 export function DailyForm({ folder, view }: { readonly folder: Folder; readonly view: ReleaseView }) {
   const [open, setOpen] = useState(false);
   const [entryId] = useState(() => crypto.randomUUID());
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const own = view.daily.certificates;
   const {
     register,
@@ -36,7 +36,7 @@ export function DailyForm({ folder, view }: { readonly folder: Folder; readonly 
     );
   const submit = async (given: { certificateId: string; password: string }) => {
     if (
-      !(await sign('/api/daily-inspections', { ...base(folder, entryId), ...given }, (path, message) => {
+      !(await post('/api/daily-inspections', { ...base(folder, entryId), ...given }, (path, message) => {
         setError(path as 'password', { message });
       }))
     )

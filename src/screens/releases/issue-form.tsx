@@ -8,7 +8,7 @@ import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
 import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
-import { useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
 import { SignerFields, type SignerText, firstSigner, signerOf } from '../kit/signer-fields';
 import { Frame, base, hours, number } from './release-frame';
 
@@ -37,7 +37,7 @@ export function IssueForm({
   readonly onDone: () => void;
 }) {
   const [entryId] = useState(() => crypto.randomUUID());
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const {
     register,
     control,
@@ -61,7 +61,7 @@ export function IssueForm({
   const required = useFieldArray({ control, name: 'required' as never });
   const signer = useWatch({ control, name: 'signer' });
   const submit = async (given: IssueFields) => {
-    const done = await sign(
+    const done = await post(
       '/api/releases',
       {
         ...base(folder, entryId),

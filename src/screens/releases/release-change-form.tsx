@@ -7,7 +7,7 @@ import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
 import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
-import { useSigned } from '../kit/signed-form';
+import { useCommand } from '../data/command';
 import { SignerFields, type SignerText, firstSigner, signerOf } from '../kit/signer-fields';
 import { Frame, base, hours, number } from './release-frame';
 
@@ -54,7 +54,7 @@ export function ReleaseChangeForm({
   readonly onDone: () => void;
 }) {
   const [entryId] = useState(() => crypto.randomUUID());
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   const own = act.to === 'done' ? view.mayCertify : view.mayIssue;
   const {
     register,
@@ -104,7 +104,7 @@ export function ReleaseChangeForm({
     }
   };
   const submit = async (given: ChangeFields) => {
-    const done = await sign(
+    const done = await post(
       '/api/releases/change',
       { ...base(folder, entryId), releaseId, change: changeOf(given) },
       (path, message) => {

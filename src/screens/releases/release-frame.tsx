@@ -2,7 +2,8 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import type { ReactNode } from 'react';
 import type { Folder } from '@/queries/aircraft/folder-view';
-import { SignedTrouble, type useSigned } from '../kit/signed-form';
+import type { Trouble } from '../data/command';
+import { TroubleAlert } from '../kit/trouble-alert';
 
 export const hours = { htmlInput: { inputMode: 'decimal', className: 'figure' } } as const;
 export const number = (text: string): number | null =>
@@ -27,7 +28,7 @@ export function Frame({
   readonly onSubmit: () => void;
   readonly onDone: () => void;
   readonly busy: boolean;
-  readonly trouble: ReturnType<typeof useSigned>['trouble'];
+  readonly trouble: Trouble | null;
   readonly children: ReactNode;
 }) {
   return (
@@ -43,7 +44,7 @@ export function Frame({
       sx={{ py: 1.5, px: 0, maxWidth: 720 }}
     >
       {children}
-      <SignedTrouble trouble={trouble} />
+      <TroubleAlert trouble={trouble} />
       <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={busy}>
           {send}

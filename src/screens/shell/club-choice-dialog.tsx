@@ -1,6 +1,5 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -8,9 +7,10 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogContentText from '@mui/material/DialogContentText';
 import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
-import { useState } from 'react';
+import { useCommand } from '../data/command';
 import { send } from '../data/fetching';
 import type { useMe } from '../data/queries';
+import { TroubleAlert } from '../kit/trouble-alert';
 
 /** In which of their clubs somebody works now. */
 export default function ClubChoiceDialog({
@@ -20,15 +20,12 @@ export default function ClubChoiceDialog({
   readonly clubs: NonNullable<ReturnType<typeof useMe>['data']>['clubs'];
   readonly onLater: () => void;
 }) {
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const choose = async (clubId: string) => {
-    try {
+  const { run, trouble } = useCommand();
+  const choose = (clubId: string) =>
+    run(async () => {
       await send('/api/me/club', { clubId });
       window.location.reload();
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.');
-    }
-  };
+    });
   return (
     <Dialog open aria-labelledby="club-choice">
       <DialogTitle id="club-choice">In which club do you work?</DialogTitle>
@@ -48,11 +45,7 @@ export default function ClubChoiceDialog({
             </Button>
           ))}
         </Stack>
-        {trouble === null ? null : (
-          <Alert severity="error" role="alert">
-            {trouble}
-          </Alert>
-        )}
+        <TroubleAlert trouble={trouble} />
       </DialogContent>
       <DialogActions>
         <Button onClick={onLater}>Later</Button>

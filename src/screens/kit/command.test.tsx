@@ -2,21 +2,24 @@ import { screen } from '@testing-library/react';
 import { useState } from 'react';
 import { describe, expect, it } from 'vitest';
 import { show } from '@/testing/render';
-import { SignedTrouble, useSigned } from './signed-form';
+import { useCommand } from '../data/command';
+import { TroubleAlert } from './trouble-alert';
 
 /** A form as they all are: a field, its fault, a button, and what the server said. */
 function Form() {
   const [what, setWhat] = useState('');
   const [faults, setFaults] = useState<readonly string[]>([]);
   const [done, setDone] = useState(false);
-  const { sign, trouble } = useSigned();
+  const { post, trouble } = useCommand();
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        void sign('/api/strikes', { what }, (path, message) => {
+        void post('/api/strikes', { what }, (path, message) => {
           setFaults((before) => [...before, `${path}: ${message}`]);
-        }).then(setDone);
+        }).then((answered) => {
+          setDone(answered !== null);
+        });
       }}
     >
       <input
@@ -31,7 +34,7 @@ function Form() {
           <li key={fault}>{fault}</li>
         ))}
       </ul>
-      <SignedTrouble trouble={trouble} />
+      <TroubleAlert trouble={trouble} />
       <button type="submit">Sign</button>
       {done ? <p>Recorded</p> : null}
     </form>
