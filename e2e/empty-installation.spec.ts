@@ -94,6 +94,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await admin.getByRole('button', { name: 'End the membership …' }).click();
   await admin.getByRole('dialog').getByRole('button', { name: 'End the membership' }).click();
   await expect(alert(admin)).toContainText('is the only administrator');
+  await admin.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
   await roles.getByLabel('Administrator').check();
   await roles.getByLabel('Dispatcher').check();
   await admin.getByRole('button', { name: 'Save roles' }).click();

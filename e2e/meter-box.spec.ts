@@ -57,6 +57,8 @@ test('a box that was fitted sends late, twice and out of order, and what it coun
     .sort((a, b) => a - b);
   expect(taken).toEqual(Array.from({ length: taken.length }, (_, at) => at + 1));
   expect(taken.length).toBeGreaterThan(5);
+  // Everything has come: what is recorded against an older page would be told that it has changed meanwhile.
+  await mechanic.reload();
   const line = mechanic
     .getByRole('region', { name: 'Meters' })
     .getByRole('listitem')
