@@ -128,10 +128,9 @@ const ROWS: readonly (readonly [what: string, example: string, change: Json, exp
     ],
     [
       'compliance with an AD on the day after it was written down',
-    'ad-recurring',
-    within('ads', 'wing', { done: { first: { completedOn: '2025-11-25' } } }),
-    ['entry first: done-after-recorded'],
-  ],
+      'ad-recurring',
+      within('ads', 'wing', { done: { first: { completedOn: '2025-11-25' } } }),
+      ['entry first: done-after-recorded'],
     ],
     [
       'a repair of the day of the find',
