@@ -1,60 +1,47 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { DocumentCheckList, DocumentToCheck } from '@/queries/documents/document-check';
 import { useSecondInAddress } from '../data/address';
-import { send } from '../data/fetching';
+import { useCommand } from '../data/command';
 import { useDocumentCheckList } from '../data/queries';
 import { BigButton } from '../findings/big-button';
 import Link from '../kit/link';
+import { TroubleAlert } from '../kit/trouble-alert';
 import { Coming } from '../shell/coming';
 import { Answers, NOTHING, type Tapped, question, seenOf } from './document-answers';
 import { WaitingPhotos } from './waiting-photos';
 
 function Round({ list }: { readonly list: DocumentCheckList }) {
-  const client = useQueryClient();
   const [tapped, setTapped] = useState<Readonly<Partial<Record<DocumentToCheck['kind'], Tapped>>>>({});
   // What was tapped again is another round: one of which the answer got lost stands as it was sent.
   const fresh = () => Object.fromEntries(list.papers.map(({ kind }) => [kind, crypto.randomUUID()]));
   const [ids, setIds] = useState(fresh);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { post, trouble, isRunning } = useCommand();
   const [done, setDone] = useState(false);
-  const [sending, setSending] = useState(false);
   const [waiting, setWaiting] = useState<readonly { readonly id: string; readonly name: string }[]>([]);
   const answered = list.papers.filter(({ kind }) => tapped[kind] !== undefined);
   const wrong = answered.filter(
     ({ kind }) => tapped[kind]?.answer !== 'ours' && tapped[kind]?.answer !== 'no-tank',
   );
   const submit = async () => {
-    setSending(true);
-    setTrouble(null);
-    try {
-      const { waiting: waitingIds } = await send<{ readonly waiting: readonly string[] }>(
-        '/api/document-check',
-        {
-          aircraftId: list.aircraftId,
-          seenAt: new Date().toISOString(),
-          documentChecks: answered.flatMap((paper) => {
-            const one = tapped[paper.kind];
-            return one === undefined ? [] : [seenOf(paper, one, list, ids[paper.kind] ?? '')];
-          }),
-        },
-      );
-      await client.invalidateQueries();
-      setWaiting(
-        list.papers
-          .filter(({ kind }) => waitingIds.includes(ids[kind] ?? ''))
-          .map(({ kind, name }) => ({ id: ids[kind] ?? '', name })),
-      );
-      setDone(true);
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : 'It was not recorded. Try again.');
-    }
-    setSending(false);
+    const checked = await post<{ readonly waiting: readonly string[] }>('/api/document-check', {
+      aircraftId: list.aircraftId,
+      seenAt: new Date().toISOString(),
+      documentChecks: answered.flatMap((paper) => {
+        const one = tapped[paper.kind];
+        return one === undefined ? [] : [seenOf(paper, one, list, ids[paper.kind] ?? '')];
+      }),
+    });
+    if (checked === null) return;
+    setWaiting(
+      list.papers
+        .filter(({ kind }) => checked.answer.waiting.includes(ids[kind] ?? ''))
+        .map(({ kind, name }) => ({ id: ids[kind] ?? '', name })),
+    );
+    setDone(true);
   };
   if (done)
     return (
@@ -109,11 +96,7 @@ function Round({ list }: { readonly list: DocumentCheckList }) {
           />
         </Box>
       ))}
-      {trouble === null ? null : (
-        <Alert severity="error" role="alert">
-          {trouble}
-        </Alert>
-      )}
+      <TroubleAlert trouble={trouble} />
       <Box
         sx={{
           position: 'fixed',
@@ -128,7 +111,7 @@ function Round({ list }: { readonly list: DocumentCheckList }) {
         <Stack direction="row" sx={{ maxWidth: 640, my: 0, mx: 'auto' }}>
           <BigButton
             strong
-            disabled={answered.length === 0 || sending}
+            disabled={answered.length === 0 || isRunning}
             onClick={() => {
               void submit();
             }}

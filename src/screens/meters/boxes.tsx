@@ -5,22 +5,19 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
-import { Refusal, send } from '../data/fetching';
-import { ListLine, PlainList } from '../kit/layout';
 import { useCommand } from '../data/command';
+import { ListLine, PlainList } from '../kit/layout';
 import { TroubleAlert } from '../kit/trouble-alert';
 import { StrikeForm, StruckText } from '../maintenance/strike-form';
 
 function Fit({ folder }: { readonly folder: Folder }) {
-  const client = useQueryClient();
   const [open, setOpen] = useState(false);
   const [boxId, setBoxId] = useState(() => crypto.randomUUID());
   const [key, setKey] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { post, trouble } = useCommand();
   const {
     register,
     handleSubmit,
@@ -29,28 +26,18 @@ function Fit({ folder }: { readonly folder: Folder }) {
     formState: { errors, isSubmitting },
   } = useForm({ defaultValues: { name: '', shows: '0.0' } });
   const submit = async (fields: { name: string; shows: string }) => {
-    setTrouble(null);
-    try {
-      setKey(
-        (
-          await send<{ readonly key: string }>('/api/boxes', {
-            boxId,
-            aircraftId: folder.aircraftId,
-            seenRevision: folder.revision,
-            ...fields,
-          })
-        ).key,
-      );
-      setBoxId(crypto.randomUUID());
-      setOpen(false);
-      reset();
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : 'It was not recorded. Try again.');
-      if (error instanceof Refusal)
-        for (const problem of error.details.problems ?? [])
-          setError(problem.path as 'name', { message: problem.message });
-    }
-    await client.invalidateQueries({ queryKey: ['aircraft'] });
+    const fitted = await post<{ readonly key: string }>(
+      '/api/boxes',
+      { boxId, aircraftId: folder.aircraftId, seenRevision: folder.revision, ...fields },
+      (path, message) => {
+        setError(path as 'name', { message });
+      },
+    );
+    if (fitted === null) return;
+    setKey(fitted.answer.key);
+    setBoxId(crypto.randomUUID());
+    setOpen(false);
+    reset();
   };
   return (
     <>
@@ -95,11 +82,7 @@ function Fit({ folder }: { readonly folder: Folder }) {
             helperText={errors.shows?.message ?? 'That is the time in service on record now.'}
             slotProps={{ htmlInput: { inputMode: 'decimal', className: 'figure' } }}
           />
-          {trouble === null ? null : (
-            <Alert severity="error" role="alert">
-              {trouble}
-            </Alert>
-          )}
+          <TroubleAlert trouble={trouble} />
           <Stack direction="row" spacing={1}>
             <Button type="submit" variant="contained" disabled={isSubmitting}>
               Fit it

@@ -1,0 +1,289 @@
+import { describe, expect, it } from 'vitest';
+import { decideBy, missed, said } from '@/testing/clean-case';
+import type { Change } from '@/testing/lesson';
+import { AU, student, pilot, engineer, found } from '@/testing/rules/maintenance';
+import type { Row } from '@/testing/rules/row';
+
+const mechanic = {
+  ...engineer,
+  name: 'Tomas Brandl',
+  certificate: { ...engineer.certificate, kind: 'mechanic-airframe-powerplant', number: 'AP-1' },
+};
+const instructor = {
+  ...engineer,
+  name: 'Sefa Lund',
+  certificate: { ...engineer.certificate, kind: 'flight-instructor' },
+};
+const work = (change: Change) => ({
+  work: {
+    w: {
+      recordedAt: '2026-11-20T20:00:00Z',
+      completedOn: '2026-11-20',
+      description: 'Cable',
+      signedBy: mechanic,
+      mayChangeFlight: false,
+      flightControls: false,
+      staticOpened: false,
+      altitudeReportingTouched: false,
+      weightChanged: false,
+      ...change,
+    },
+  },
+});
+const flown = (change: Change = {}) =>
+  work({
+    mayChangeFlight: true,
+    checkFlight: { recordedAt: '2026-11-21T20:00:00Z', on: '2026-11-21', pilot, logged: true, ...change },
+  });
+const second = (change: Change, entry: Change = {}) => ({
+  ...AU,
+  ...work({
+    signedBy: engineer,
+    flightControls: true,
+    independentInspection: { recordedAt: '2026-11-21T21:00:00Z', on: '2026-11-21', by: pilot, ...change },
+    ...entry,
+  }),
+});
+const fixed = (change: Change = {}) => ({
+  recordedAt: '2026-11-21T20:00:00Z',
+  work: 'repaired',
+  description: 'Dressed',
+  completedOn: '2026-11-21',
+  signedBy: mechanic,
+  ...change,
+});
+
+describe('work on flight controls', () => {
+  it.each<Row>([
+    ['none', AU, []],
+    ['not on them', second({}, { flightControls: false, independentInspection: null }), []],
+    [
+      'it does not say',
+      second({}, { flightControls: null }),
+      ['w: work-effect-unknown?~ [w] release-after-work(w)'],
+    ],
+    [
+      'no second',
+      second({}, { independentInspection: null }),
+      ['w: independent-inspection-needed [w] inspect-independently(w)'],
+    ],
+    ['a second pilot', second({}), []],
+    [
+      'the same certificate under another spelling of the name',
+      second({ by: { ...engineer, name: 'O. Hart' } }),
+      ['w: independent-inspection-needed [w] inspect-independently(w)'],
+    ],
+    [
+      'the same person',
+      second({ by: engineer }),
+      ['w: independent-inspection-needed [w] inspect-independently(w)'],
+    ],
+    ['a student', second({ by: student }), ['w: independent-inspection-needed [w] inspect-independently(w)']],
+    [
+      'before the work',
+      second({ on: '2026-11-19' }),
+      ['w: independent-inspection-needed [w] inspect-independently(w)'],
+    ],
+    [
+      'ahead of its record',
+      second({ on: '2026-11-23' }),
+      ['w: independent-inspection-needed [w] inspect-independently(w)'],
+    ],
+    [
+      'work undated',
+      second({}, { completedOn: null }),
+      ['w: independent-inspection-needed [w] inspect-independently(w)'],
+    ],
+    ['work unsigned', second({}, { signedBy: null }), []],
+  ])('%s', (_, change, lines, missing = []) => {
+    const decision = decideBy(['independent-inspection'], change);
+    expect([said(decision), missed(decision)]).toEqual([lines, missing]);
+  });
+});
+
+describe('maintenance entries', () => {
+  it.each<Row>([
+    ['in order', work({}), []],
+    ['undated', work({ completedOn: null }), ['w: work-entry-not-valid~ [w] release-after-work(w)']],
+    ['no description', work({ description: null }), ['w: work-entry-not-valid~ [w] release-after-work(w)']],
+    ['unsigned', work({ signedBy: null }), ['w: work-entry-not-valid~ [w] release-after-work(w)']],
+    ['by a pilot', work({ signedBy: pilot }), ['w: work-entry-not-valid~ [w] release-after-work(w)']],
+    [
+      'ahead of its record',
+      work({ completedOn: '2026-11-21' }),
+      ['w: work-entry-not-valid~ [w] release-after-work(w)'],
+    ],
+    [
+      'it does not say whether it flies as before',
+      work({ mayChangeFlight: null }),
+      ['w: work-effect-unknown? 5904 [w] release-after-work(w) or record-item-history(w)'],
+    ],
+    [
+      'a check flight is needed',
+      work({ mayChangeFlight: true }),
+      ['w: check-flight-needed 5904 [w] fly-check-flight(w) or release-after-work(w)'],
+    ],
+    ['ground tests conclusive', work({ mayChangeFlight: true, groundTestsConclusive: true }), []],
+    [
+      'ground tests not conclusive',
+      work({ mayChangeFlight: true, groundTestsConclusive: false }),
+      ['w: check-flight-needed 5904 [w] fly-check-flight(w) or release-after-work(w)'],
+    ],
+    ['flown', flown(), []],
+    ['flown on the day of the work', flown({ on: '2026-11-20' }), []],
+    [
+      'flown before it',
+      flown({ on: '2026-11-19' }),
+      ['w: check-flight-needed 5904 [w] fly-check-flight(w) or release-after-work(w)'],
+    ],
+    [
+      'flown ahead of its record',
+      flown({ on: '2026-11-22' }),
+      ['w: check-flight-needed 5904 [w] fly-check-flight(w) or release-after-work(w)'],
+    ],
+    [
+      'not logged',
+      flown({ logged: null }),
+      ['w: check-flight-needed 5904 [w] fly-check-flight(w) or release-after-work(w)'],
+    ],
+    [
+      'by a student',
+      flown({ pilot: student }),
+      ['w: check-flight-needed 5904 [w] fly-check-flight(w) or release-after-work(w)'],
+    ],
+  ])('%s', (_, change, lines, missing = []) => {
+    const decision = decideBy(['maintenance-entries'], change);
+    expect([said(decision), missed(decision)]).toEqual([lines, missing]);
+  });
+});
+
+describe('discrepancies', () => {
+  it.each<Row>([
+    ['unclassified', found({}), ['d: discrepancy-open~ [d] repair-and-return-to-service(d)']],
+    [
+      'for a mechanic',
+      found({ classification: 'ground-until-mechanic' }),
+      ['d: discrepancy-open~ [d] repair-and-return-to-service(d)'],
+    ],
+    [
+      'for service',
+      found({ classification: 'service-before-flight' }),
+      ['d: discrepancy-open!~ [d] service-and-record(d)'],
+    ],
+    [
+      'for an instructor',
+      found({ classification: 'tell-instructor' }),
+      ['d: discrepancy-open!~ [d] instructor-judges(d)'],
+    ],
+    [
+      'deferral path without uses',
+      found({ classification: 'deferral-path' }),
+      ['d: discrepancy-open~ [d] repair-and-return-to-service(d)'],
+    ],
+    [
+      'deferral path by night',
+      found({ classification: 'deferral-path', closesUses: ['night'] }),
+      ['d: discrepancy-open~ [d] repair-and-return-to-service(d)'],
+    ],
+    ['watched', found({ classification: 'watch' }), []],
+    ['noted', found({ classification: 'note' }), []],
+    [
+      'a dead instrument has its own rule',
+      found({ classification: 'deferral-path', equipment: ['clock'] }),
+      [],
+    ],
+    [
+      'a dead instrument that grounds',
+      found({ classification: 'ground-until-mechanic', equipment: ['clock'] }),
+      ['d: discrepancy-open~ [d] repair-and-return-to-service(d)'],
+    ],
+    ['repaired', found({ rectification: fixed() }), []],
+    [
+      'repaired by a pilot',
+      found({ classification: 'ground-until-mechanic', rectification: fixed({ signedBy: pilot }) }),
+      [
+        'd: discrepancy-repair-not-valid~ [d,d.rectification] complete-repair-entry(d) or repair-and-return-to-service(d)',
+      ],
+    ],
+    [
+      'serviced',
+      found({
+        classification: 'service-before-flight',
+        rectification: fixed({ work: 'serviced', signedBy: pilot }),
+      }),
+      [],
+    ],
+    [
+      'serviced, unsigned',
+      found({
+        classification: 'service-before-flight',
+        rectification: fixed({ work: 'serviced', signedBy: null }),
+      }),
+      [
+        'd: discrepancy-repair-not-valid!~ [d,d.rectification] complete-repair-entry(d) or service-and-record(d)',
+      ],
+    ],
+    [
+      'serviced where a mechanic was needed',
+      found({ rectification: fixed({ work: 'serviced' }) }),
+      [
+        'd: discrepancy-repair-not-valid~ [d,d.rectification] complete-repair-entry(d) or repair-and-return-to-service(d)',
+      ],
+    ],
+    [
+      'judged by an instructor',
+      found({
+        classification: 'tell-instructor',
+        rectification: fixed({ work: 'judged-acceptable', signedBy: instructor }),
+      }),
+      [],
+    ],
+    [
+      'judged by a pilot',
+      found({
+        classification: 'tell-instructor',
+        rectification: fixed({ work: 'judged-acceptable', signedBy: pilot }),
+      }),
+      [
+        'd: discrepancy-repair-not-valid!~ [d,d.rectification] complete-repair-entry(d) or instructor-judges(d)',
+      ],
+    ],
+    ['to be looked at by today', found({ classification: 'watch', watch: { recheckBy: '2026-11-24' } }), []],
+    [
+      'to be looked at by yesterday',
+      found({ classification: 'watch', watch: { recheckBy: '2026-11-23' } }),
+      ['d.look-again: watch-due [d] instructor-judges(d)'],
+    ],
+    [
+      'to be looked at by hours',
+      found({ classification: 'watch', watch: { recheckAt: 4150.3 } }),
+      ['d.look-again-hours: watch-due [d] instructor-judges(d)'],
+    ],
+    [
+      'to be fixed by yesterday',
+      found({ classification: 'note', watch: { correctBy: '2026-11-23' } }),
+      ['d.fix-by: watch-due [d] repair-and-return-to-service(d)'],
+    ],
+    [
+      'all three',
+      found({
+        classification: 'watch',
+        watch: { recheckBy: '2026-11-20', recheckAt: 4150, correctBy: '2026-11-22' },
+      }),
+      [
+        'd.fix-by: watch-due [d] repair-and-return-to-service(d)',
+        'd.look-again: watch-due [d] instructor-judges(d)',
+        'd.look-again-hours: watch-due [d] instructor-judges(d)',
+      ],
+    ],
+    ['nothing to look at', found({ classification: 'watch', watch: {} }), []],
+    [
+      'to be looked at, repaired',
+      found({ classification: 'watch', watch: { recheckBy: '2026-11-20' }, rectification: fixed() }),
+      [],
+    ],
+  ])('%s', (_, change, lines, missing = []) => {
+    const decision = decideBy(['open-discrepancies'], change);
+    expect([said(decision), missed(decision)]).toEqual([lines, missing]);
+  });
+});
