@@ -412,6 +412,13 @@ describe('reasons in words', () => {
       '100-hour inspection due at 1100.0 h; whether that has come is not known.',
     ]);
   });
+  it('a find that has a colon of its own gets no second', () => {
+    const tell = (what: string) => tellReason({ ...REASONS['item-not-deferred'], what }, 'in-force').headline;
+    expect([tell('Pitot heat: cold.'), tell('landing light dark')]).toEqual([
+      'Pitot heat: cold; inoperative and not yet deferred.',
+      'Landing light dark: inoperative and not yet deferred.',
+    ]);
+  });
   it('names the arithmetic: the excess that was taken off, and the entry that did not count', () => {
     expect(tellReason(REASONS['hundred-hour-due'], 'ahead').meaning).toContain(
       '6.5 h late, which is taken off',

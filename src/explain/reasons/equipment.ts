@@ -18,6 +18,8 @@ type Codes = Extract<
 
 const place = (where: string | null) => (where === null ? '' : ` (${where})`);
 const found = (what: string) => sentenceCase(what.replace(/[.\s]+$/, ''));
+/** What became of a find. One that has a colon of its own, such as 'Pitot heat: cold', gets no second. */
+const became = (what: string, says: string) => `${found(what)}${what.includes(':') ? ';' : ':'} ${says}`;
 
 /** Why an inoperative thing keeps what closed, and for which flights. */
 export function inoperativeText(because: readonly InoperativeCause[], uses: string): string {
@@ -46,7 +48,7 @@ export const EQUIPMENT: Tellers<Codes> = {
     words(`No ${EQUIPMENT_NAMES[equipment]} is fitted.`, `${LIST_NAMES[asking]} asks for it.`),
   'equipment-inoperative': ({ equipment, what, list: asking }) =>
     words(
-      `${found(what)}: the ${EQUIPMENT_NAMES[equipment]} does not work.`,
+      became(what, `the ${EQUIPMENT_NAMES[equipment]} does not work.`),
       asking === 'navigation'
         ? 'Instrument flight cannot rely on it, deferred or not.'
         : `${LIST_NAMES[asking]} asks for one that works, deferred or not.`,
@@ -68,29 +70,29 @@ export const EQUIPMENT: Tellers<Codes> = {
     ),
   'item-inoperative': ({ what, because, deferred }) =>
     words(
-      `${found(what)}: ${deferred ? 'deferred' : 'inoperative'}.`,
+      became(what, deferred ? 'deferred.' : 'inoperative.'),
       inoperativeText(because, 'for some flights'),
     ),
   'item-deferred': ({ what, deferredOn }) =>
     words(
-      `${found(what)}: deferred${deferredOn === null ? '' : ` on ${dateText(deferredOn)}`}.`,
+      became(what, `deferred${deferredOn === null ? '' : ` on ${dateText(deferredOn)}`}.`),
       'It is removed or deactivated and placarded. It is repaired or inspected at the next required inspection.',
     ),
   'item-not-deferred': ({ what }) =>
     words(
-      `${found(what)}: inoperative and not yet deferred.`,
+      became(what, 'inoperative and not yet deferred.'),
       'It is removed or deactivated, placarded “Inoperative”, entered where that was maintenance, and judged no hazard by a rated pilot or a mechanic. Until then it is not available for any use.',
     ),
   'deferral-not-valid': ({ what, faults }) =>
-    words(`${found(what)}: its deferral does not count.`, `Not lawful: ${faultsText(faults)}.`),
+    words(became(what, 'its deferral does not count.'), `Not lawful: ${faultsText(faults)}.`),
   'deferral-expires': ({ what, lastDay }, tense) =>
     words(
-      `${found(what)}: its deferral ${ends(tense)} on ${dateText(lastDay)}.`,
+      became(what, `its deferral ${ends(tense)} on ${dateText(lastDay)}.`),
       'By then it has to be repaired.',
     ),
   'deferral-due': ({ what, dueAt }, tense) =>
     words(
-      `${found(what)}: its deferral ${ends(tense)} at ${readingText(dueAt)}${unsure(tense)}.`,
+      became(what, `its deferral ${ends(tense)} at ${readingText(dueAt)}${unsure(tense)}.`),
       'By then it has to be repaired.',
     ),
   'deferral-not-addressed': ({ what, foundOn, inspectedOn }) =>
@@ -99,7 +101,7 @@ export const EQUIPMENT: Tellers<Codes> = {
       `Found on ${dateText(foundOn)}, it had to be repaired, replaced, removed or inspected at the next required inspection. It cannot be deferred again.`,
     ),
   'deferral-holds-to': ({ what, cap }) =>
-    words(`${found(what)}: while it is deferred, ${capText(cap)}.`, 'That stands in its deferral.'),
+    words(became(what, `while it is deferred, ${capText(cap)}.`), 'That stands in its deferral.'),
   'watch-due': ({ what, lastDay, dueAt, trigger }, tense) =>
     words(
       `${found(what)} ${tense === 'in-force' ? 'was' : 'is'} to be ${trigger === 'fix-by' ? 'corrected' : 're-checked'} by ${lastDay === null ? (dueAt === null ? '' : readingText(dueAt)) : dateText(lastDay)}${unsure(tense)}.`,
