@@ -42,14 +42,22 @@ export async function countRows(tx: ClubTransaction, clubId: string, now: Instan
   );
 }
 
-/** Writes it. Meters rise by 0.6 h on every second day; an annual a year, a hundred-hour inspection every 97 h or so, 30 findings, two of them open. */
-export async function makeLargeClub(db: Database, clubId: string, now: Instant): Promise<void> {
+/** Writes it, with one person who dispatches there. Meters rise by 0.6 h on every second day; an annual a year, a hundred-hour inspection every 97 h or so, 30 findings, two of them open. */
+export async function makeLargeClub(
+  db: Database,
+  clubId: string,
+  now: Instant,
+  dispatcher: string,
+): Promise<void> {
   const at = new Date(now);
   const { facts, packs } = questionOf(caseSchema.parse(clean));
   await inClub(db, clubId, async (tx) => {
     const run = (query: ReturnType<typeof sql>) => query.execute(tx);
     await run(
       sql`insert into club values (${clubId}, 'Large club', 'Tern Bay', 44.53, -64.02, 'America/Halifax', ${JSON.stringify(packs)}, ${at}, ${at})`,
+    );
+    await run(
+      sql`insert into membership values (${clubId}, ${dispatcher}, 'The desk', ${sql`array['dispatcher']`}, ${at}, ${at})`,
     );
     await run(
       sql`insert into aircraft (club_id, aircraft_id, registration, type_name, category, first_flown_on, approved_for, happened_at, recorded_at, particulars) select ${clubId}, gen_random_uuid(), 'N0' || lpad(n::text, 3, '0'), 'Quorin 160', 'standard', '1998-04-02', ${JSON.stringify([BOX])}, ${at}, ${at}, ${JSON.stringify(facts.aircraft.particulars)} from generate_series(1, ${AIRCRAFT}::int) n`,

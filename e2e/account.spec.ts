@@ -1,4 +1,4 @@
-import { alert, expect, expectNoViolations, test } from './groval';
+import { alert, expect, expectNoViolations, test, STILL } from './groval';
 
 test('somebody with an account joins a second club by accepting it themselves, chooses where they work, and changes their own password', async ({
   desk,
@@ -21,7 +21,7 @@ test('somebody with an account joins a second club by accepting it themselves, c
   ).toBeVisible();
   await expect(here.getByRole('button', { name: 'Make a link for Rosa Venn' })).toHaveCount(0);
 
-  const stranger = await (await browser.newContext({ baseURL: baseURL ?? '', locale: 'en-GB' })).newPage();
+  const stranger = await (await browser.newContext({ ...STILL, baseURL: baseURL ?? '' })).newPage();
   await stranger.goto(link);
   await expect(stranger.getByText('Sign in first.', { exact: false })).toBeVisible();
   await expect(stranger.getByLabel('Password')).toHaveCount(0);

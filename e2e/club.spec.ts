@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { chmodSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, test } from './groval';
+import { expect, test, STILL } from './groval';
 import { freePort } from './servers';
 
 /** Where the database's user may go, too, when the tests run as root. */
@@ -58,7 +58,7 @@ test('a club’s own installation: founded by the code, kept over a stop, backed
   const [, code = ''] = /one-time code:\s+(\S+)/.exec(printed) ?? [];
   const backups = () => readdirSync(join(folder, 'backups')).filter((name) => name.endsWith('.backup'));
   expect(backups()).toHaveLength(1);
-  const page = await (await browser.newContext({ locale: 'en-GB' })).newPage();
+  const page = await (await browser.newContext(STILL)).newPage();
   await page.goto(`http://127.0.0.1:${port}/founding`);
   await page.getByLabel('One-time code').fill(code);
   await expect(page.getByRole('heading', { name: 'A new club' })).toBeVisible();

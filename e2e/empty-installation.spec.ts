@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import type { ChildProcess } from 'node:child_process';
-import { alert, expect, expectNoViolations, fillDay, openPart, row, test } from './groval';
+import { alert, expect, expectNoViolations, fillDay, openPart, row, test, STILL } from './groval';
 import { freePort, gone, startServer } from './servers';
 
 const PASSWORD = 'a-password-of-mine';
@@ -37,9 +37,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
 }) => {
   test.setTimeout(300_000);
   const open = async () =>
-    (
-      await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
-    ).newPage();
+    (await browser.newContext({ ...STILL, baseURL: base, viewport: { width: 1280, height: 800 } })).newPage();
   const admin = await open();
   await expect
     .poll(() => /\n {4}([0-9a-f-]{23})\n/.exec(printed)?.[1] ?? '', { timeout: 20_000 })

@@ -34,6 +34,9 @@ function watch(context: BrowserContext, origin: string, troubles: string[]): voi
   });
 }
 
+/** Nothing moves: what is on its way from one tone or place to another is waited for at every step. */
+export const STILL = { reducedMotion: 'reduce', locale: 'en-GB' } as const;
+
 /** Where somebody landed who signed in, and the session that they got. */
 interface Session {
   readonly cookies: Awaited<ReturnType<BrowserContext['cookies']>>;
@@ -92,6 +95,7 @@ export const test = base.extend<
     const open: BrowserContext[] = [];
     await give(async (person) => {
       const context = await browser.newContext({
+        ...STILL,
         ...(baseURL === undefined ? {} : { baseURL }),
         viewport: { width: 1280, height: 800 },
       });
@@ -105,6 +109,7 @@ export const test = base.extend<
     const open: BrowserContext[] = [];
     await give(async (person) => {
       const context = await browser.newContext({
+        ...STILL,
         ...(baseURL === undefined ? {} : { baseURL }),
         viewport: { width: 390, height: 844 },
         hasTouch: true,

@@ -5,7 +5,7 @@ import { DEMO_PASSWORD } from './demo-password.mjs';
 import { ensureBuild } from './provision/build.mjs';
 import { freePort } from './provision/cluster.mjs';
 import { applicationEnvironment, prepareDatabase } from './provision/database.mjs';
-import { ensureDebianPackages } from './provision/debian.mjs';
+import { chromiumProgram, ensureDebianPackages } from './provision/debian.mjs';
 import { withInstallation } from './provision/installation.mjs';
 import { ensureNpmPackages } from './provision/packages.mjs';
 import { PROJECT } from './provision/places.mjs';
@@ -80,6 +80,7 @@ await withInstallation('bench', 'A bench', async ({ cluster, log, closers }) => 
       NODE_ENV: 'production',
       ...applicationEnvironment(cluster, 'groval', url),
       GROVAL_BENCH_SUPERUSER_URL: superuser,
+      CHROMIUM: chromiumProgram(),
     },
   });
 });

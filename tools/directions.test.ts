@@ -90,6 +90,8 @@ const FLOORS: readonly (readonly [floor: string, beside: readonly string[]])[] =
       'contradictions.ts',
       'records.test.ts',
       'order.test.ts',
+      'contradictions.test.ts',
+      'known-at.test.ts',
     ],
   ],
 ];

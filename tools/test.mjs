@@ -6,7 +6,7 @@ import { attack, prepareAttacked } from './attack.mjs';
 import { ensureBuild } from './provision/build.mjs';
 import { Cluster, freePort } from './provision/cluster.mjs';
 import { applicationEnvironment, prepareDatabase } from './provision/database.mjs';
-import { ensureDebianPackages } from './provision/debian.mjs';
+import { chromiumProgram, ensureDebianPackages } from './provision/debian.mjs';
 import { takeLock } from './provision/lock.mjs';
 import { ensureNpmPackages } from './provision/packages.mjs';
 import { PROJECT, stateFolder } from './provision/places.mjs';
@@ -215,6 +215,7 @@ async function browserTests(cluster) {
     args: ['test', ...(filter ? [filter] : [])],
     env: {
       ...applicationEnvironment(cluster, 'groval_browser', `http://127.0.0.1:${port}`),
+      CHROMIUM: chromiumProgram(),
       GROVAL_TEST_PORT: String(port),
       GROVAL_LOG_LEVEL: 'warn',
       GROVAL_TEST_STATE: folder,
@@ -262,7 +263,10 @@ async function main() {
     process.stdout.write('Groval tests\n');
     if (wanted('database') || wanted('attack') || wanted('browser'))
       await step('Debian packages', () =>
-        ensureDebianPackages(wanted('browser') ? ['postgresql', 'chromium'] : ['postgresql'], log('debian')),
+        ensureDebianPackages(
+          wanted('browser') ? ['postgresql', 'chromium-headless-shell'] : ['postgresql'],
+          log('debian'),
+        ),
       );
     await step('npm packages', () => ensureNpmPackages(log('npm')));
     // The framework writes these types; without them a fresh checkout does not know its own asset imports.

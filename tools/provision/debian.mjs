@@ -17,14 +17,16 @@ export function postgresPrograms() {
   return version === undefined ? undefined : join(POSTGRES, version, 'bin');
 }
 
-/** The Chromium that the browser tests drive, or undefined. */
+/** The Chromium that the browser tests drive, or undefined. The one without windows does the same with a fifth less work. */
 export function chromiumProgram() {
-  return ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path));
+  return ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) =>
+    existsSync(path),
+  );
 }
 
 const WANTED = {
   postgresql: { there: () => postgresPrograms() !== undefined },
-  chromium: { there: () => chromiumProgram() !== undefined },
+  'chromium-headless-shell': { there: () => chromiumProgram() !== undefined },
 };
 
 // Installing a server package starts a cluster of its own on port 5432, which nobody asked for.
@@ -40,7 +42,7 @@ apt-get install -q -y --no-install-recommends "$@"
 
 /**
  * Makes sure that the named Debian packages are there.
- * @param {('postgresql' | 'chromium')[]} names
+ * @param {('postgresql' | 'chromium-headless-shell')[]} names
  * @param {string} log path of the log file
  * @returns {string} what was done, in a few words
  */

@@ -31,7 +31,9 @@ export async function withInstallation(purpose, what, work) {
     const folder = stateFolder(purpose);
     const log = (name) => join(folder, 'logs', `${name}.log`);
     closers.push(takeLock(folder, what));
-    await step('Debian packages', () => ensureDebianPackages(['postgresql', 'chromium'], log('debian')));
+    await step('Debian packages', () =>
+      ensureDebianPackages(['postgresql', 'chromium-headless-shell'], log('debian')),
+    );
     await step('npm packages', () => ensureNpmPackages(log('npm')));
     const cluster = new Cluster(folder);
     closers.push(() => cluster.stop());
