@@ -4,6 +4,7 @@ import { hoursFromSeconds } from '@/core/quantities/hours';
 import { knownAt, presentFor, type AircraftFacts } from '@/core/records/facts';
 import type { Dial } from '@/core/records/meters/dial';
 import type { Meter } from '@/core/records/meters/meters';
+import type { Uplift } from '@/core/records/walkround/measurement';
 import { addSeconds, instant, type Instant } from '@/core/time/instant';
 import type { NewReading, ReadingRow } from '@/core/metering/changes';
 import { factsWithPanel, readPanel } from '@/core/metering/check-out';
@@ -47,6 +48,7 @@ export class Aircraft {
   readonly newId = ids();
   rows: ReadingRow[] = [];
   readonly stretches: UnloggedHistory['stretches'][number][] = [];
+  uplifts: readonly Uplift[] = [];
   facts: AircraftFacts;
   now: Instant = START;
 
@@ -136,7 +138,7 @@ export class Aircraft {
       dials: [BLOCK],
       stretches: this.stretches,
       attributions: [],
-      uplifts: [],
+      uplifts: this.uplifts,
       struck: new Set(this.facts.strikes.map(({ record }) => record)),
     };
   }

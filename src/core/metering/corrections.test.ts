@@ -81,4 +81,81 @@ describe('a correction', () => {
       ),
     ).toThrow('cannot be corrected');
   });
+  /** Reads the block meter with hours that nobody wrote down before, and answers that reading. */
+  const found = (aircraft: Aircraft, shown: string) => {
+    aircraft.now = addSeconds(aircraft.now, 600);
+    const panel = aircraft.panel(shown, [`gap/block/${shown}`]);
+    if (!('gaps' in panel)) throw new Error('was asked');
+    aircraft.write(panel.readings);
+    aircraft.now = addSeconds(aircraft.now, 600);
+    return panel.readings.find(({ dialId }) => dialId === 'block')?.id ?? '';
+  };
+  it('that puts down hours that nobody wrote down takes them back from the meters that went on with it', () => {
+    const aircraft = new Aircraft();
+    const reading = found(aircraft, '102.00');
+    expect(all(aircraft)).toEqual([102, 1002, 4152]);
+    const { correction } = aircraft.correct(reading, '100.50', null);
+    expect(all(aircraft)).toEqual([100.5, 1000.5, 4150.5]);
+    expect(correction.stretch).toBeNull();
+    // What nobody read went on beside it, and still says so.
+    expect(correction.readings.map(({ meter, basis, entered }) => [meter, basis, entered])).toEqual([
+      ['block', 'read', '100.50'],
+      ['time-in-service', 'ran-on', null],
+      ['engine', 'ran-on', null],
+    ]);
+  });
+  it('takes nothing back from a meter that has gone on since', () => {
+    const aircraft = new Aircraft();
+    const reading = found(aircraft, '102.00');
+    aircraft.fly('f', '102.0', '103.0', 0.8);
+    const { correction } = aircraft.correct(reading, '101.00', null);
+    expect(correction.strikes.map(({ record }) => record)).toEqual([reading]);
+    expect(all(aircraft)).toEqual([103, 1003, 4152.8]);
+  });
+  it('that puts up what was read before a flight leaves the engine as it is: the flight was so much shorter', () => {
+    const aircraft = new Aircraft();
+    const reading = found(aircraft, '100.00');
+    aircraft.fly('f', '100.0', '102.0', 1);
+    expect(all(aircraft)).toEqual([102, 1002, 4151]);
+    const { correction } = aircraft.correct(reading, '100.50', null);
+    expect(correction.stretch).toMatchObject({ from: 100 * HOUR, to: 100.5 * HOUR, seconds: 0.5 * HOUR });
+    // It left with less than that: which of the two is right is asked.
+    expect([correction.after.block.state, ...all(aircraft).slice(1)]).toEqual([
+      'contradiction',
+      1002,
+      4151.5,
+    ]);
+  });
+  it('of the time in service takes fuel and oil with it that were filled in at it', () => {
+    const aircraft = new Aircraft();
+    const { backAt } = aircraft.fly('f', '100.0', '101.0', 0.8);
+    const service = aircraft.rows.find(
+      ({ meter, flightId }) => meter === 'time-in-service' && flightId === 'f',
+    );
+    if (service === undefined) throw new Error('nothing was written');
+    const uplift = (id: string, change: object = {}) =>
+      ({ id, happenedAt: backAt, recordedAt: backAt, timeInService: service.value, ...change }) as never;
+    aircraft.uplifts = [
+      uplift('with it'),
+      uplift('of another moment', { happenedAt: addSeconds(backAt, -1) }),
+      uplift('at another reading', { timeInService: 4149 * HOUR }),
+      uplift('struck before'),
+    ];
+    aircraft.facts = {
+      ...aircraft.facts,
+      strikes: [{ id: 's', record: 'struck before', recordedAt: aircraft.now }],
+    };
+    const { correction } = aircraft.correct(service.id, '4151.00', { recordedAt: backAt });
+    expect(correction.uplifts.map(({ timeInService, happenedAt }) => [timeInService, happenedAt])).toEqual([
+      [4151 * HOUR, backAt],
+    ]);
+    expect(correction.strikes.filter(({ kind }) => kind === 'uplift').map(({ record }) => record)).toEqual([
+      'with it',
+    ]);
+    // The block meter says nothing of them.
+    const block = aircraft.rows.find(({ dialId, flightId }) => dialId === 'block' && flightId === 'f');
+    expect(aircraft.correct(block?.id ?? '', '101.00', { recordedAt: backAt }).correction.uplifts).toEqual(
+      [],
+    );
+  });
 });
