@@ -95,6 +95,7 @@ export function SignIn() {
             error={errors.password !== undefined}
             helperText={errors.password?.message}
           />
+          <TroubleAlert trouble={trouble} />
           <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
             Sign in
           </Button>
@@ -105,7 +106,6 @@ export function SignIn() {
             <a href="/founding">founds the club</a> with the code that it printed.
           </p>
         ) : null}
-        <TroubleAlert trouble={trouble} />
       </section>
       {demo === undefined || demo.people.length === 0 ? null : (
         <section aria-labelledby="demo-people">

@@ -285,7 +285,7 @@ export function ComingBack({
           </>
         )}
       </Part>
-      <TroubleAlert trouble={trouble} />
+      <TroubleAlert trouble={trouble} sx={{ mb: 1.5 }} />
       <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
         Take back {flight.registration}
       </Button>

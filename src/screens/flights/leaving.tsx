@@ -108,7 +108,7 @@ export function Leaving({ flight }: { readonly flight: DispatchFlight }) {
         ) : null}
         <TextField label="Remarks" multiline minRows={1} fullWidth {...register('remarks')} />
       </Part>
-      <TroubleAlert trouble={trouble} />
+      <TroubleAlert trouble={trouble} sx={{ mb: 1.5 }} />
       <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
         Check out {flight.registration} to {flight.person}
       </Button>

@@ -39,7 +39,7 @@ export function Confirm({
       {children === undefined && trouble === null ? null : (
         <DialogContent>
           {children}
-          <TroubleAlert trouble={trouble} />
+          <TroubleAlert trouble={trouble} sx={{ mt: 2 }} />
         </DialogContent>
       )}
       <DialogActions>

@@ -1,6 +1,6 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
+import Alert, { type AlertProps } from '@mui/material/Alert';
 import type { Trouble } from '../data/command';
 import { lazily } from './lazily';
 
@@ -8,10 +8,13 @@ import { lazily } from './lazily';
 const Meanwhile = lazily(() => import('./meanwhile').then((module) => module.Meanwhile), 24);
 
 /** Why something was not done, with what others did meanwhile. */
-export function TroubleAlert({ trouble }: { readonly trouble: Trouble | null }) {
+export function TroubleAlert({
+  trouble,
+  ...rest
+}: Pick<AlertProps, 'sx'> & { readonly trouble: Trouble | null }) {
   if (trouble === null) return null;
   return (
-    <Alert severity="error" role="alert" sx={{ mb: 1.5 }}>
+    <Alert severity="error" role="alert" {...rest}>
       {trouble.message}
       {trouble.changes.length === 0 ? null : <Meanwhile changes={trouble.changes} />}
     </Alert>
