@@ -32,6 +32,34 @@ describe('checking out', () => {
     aircraft.facts = factsWithPanel(aircraft.facts, panel, aircraft.now);
     expect([aircraft.stands('engine'), aircraft.facts.unlogged.length]).toEqual([1000.4, 1]);
   });
+  it('a meter that started again from zero is another from then on, and what it ran meanwhile nobody wrote down', () => {
+    const wraps: Dial = { ...BLOCK, wrapsAt: 1000 * HOUR };
+    const aircraft = new Aircraft({ block: 999.5 });
+    const read = (accepted: readonly string[]) =>
+      readPanel(
+        aircraft.newId,
+        aircraft.meters,
+        [wraps],
+        { readings: [{ dial: 'block', shown: '0.3' }], accepted },
+        null,
+        START,
+      );
+    const asked = read([]);
+    if (!('asks' in asked)) throw new Error('was not asked');
+    const over = asked.asks.find(({ accept }) => accept === 'started-again-from-zero');
+    const panel = read([over?.key ?? '']);
+    if (!('gaps' in panel)) throw new Error(`was asked again: ${JSON.stringify(panel)}`);
+    expect(panel.wrapped).toMatchObject([
+      { replaces: 'block', counts: [{ meter: 'block', offset: 1000 * HOUR }] },
+    ]);
+    expect(panel.gaps.map(({ length }) => length / HOUR)).toEqual([0.8]);
+    expect(panel.readings.map(({ meter, value }) => [meter, value / HOUR])).toEqual([
+      ['block', 1000.3],
+      ['time-in-service', 4150.8],
+      ['engine', 1000.8],
+    ]);
+    expect(panel.stretches.map(({ seconds }) => (seconds ?? 0) / HOUR)).toEqual([0.8]);
+  });
   it('says which dial stands below its offset, and writes nothing', () => {
     const low = { ...BLOCK, counts: [{ meter: 'engine' as const, offset: -2000 * HOUR }] };
     expect(
@@ -78,6 +106,85 @@ describe('checking in', () => {
         addSeconds(START, 1.2 * HOUR),
       ),
     ).toEqual({ airborne: answer });
+  });
+  it('asks what does not add up, and writes nothing before it is answered', () => {
+    const aircraft = new Aircraft();
+    const read = (shown: string, accepted: readonly string[] = []) =>
+      readOnReturn(
+        aircraft.newId,
+        aircraft.meters,
+        [BLOCK],
+        { id: 'f', leftAt: START, readings: [] },
+        [],
+        {
+          readings: [{ dial: 'block', shown }],
+          accepted,
+          airborne: hours('0.5'),
+          landings: 1,
+          towLaunches: null,
+        },
+        addSeconds(START, HOUR),
+        addSeconds(START, HOUR),
+      );
+    expect(Object.keys(read('109.0'))).toEqual(['asks', 'dials']);
+    expect(Object.keys(read('99.0'))).toEqual(['asks', 'dials']);
+    expect('billed' in read('101.0')).toBe(true);
+  });
+  it('a dial that shows the time in service says it itself: nobody is asked how long it was in the air', () => {
+    const tach: Dial = {
+      ...BLOCK,
+      id: 'tach',
+      name: 'Tach',
+      counts: [{ meter: 'time-in-service', offset: 0 }],
+    };
+    const aircraft = new Aircraft({ 'tow-launches': 1 });
+    const read = readOnReturn(
+      aircraft.newId,
+      aircraft.meters,
+      [tach],
+      { id: 'f', leftAt: START, readings: [] },
+      [],
+      {
+        readings: [{ dial: 'tach', shown: '4150.9' }],
+        accepted: [],
+        airborne: null,
+        landings: 2,
+        towLaunches: 3,
+      },
+      addSeconds(START, HOUR),
+      addSeconds(START, HOUR),
+    );
+    if (!('billed' in read)) throw new Error(`was asked: ${JSON.stringify(read)}`);
+    expect([read.billed, read.timeInService]).toEqual([
+      { seconds: hours('0.9'), by: { dial: 'Tach' } },
+      hours('4150.9'),
+    ]);
+    expect(read.readings.map(({ meter, value, basis }) => [meter, value, basis])).toEqual([
+      ['time-in-service', hours('4150.9'), 'read'],
+      ['engine', hours('1000.9'), 'ran-on'],
+      ['block', hours('100.9'), 'ran-on'],
+      ['tow-launches', HOUR + 3, 'ran-on'],
+    ]);
+  });
+  it('a dial that was never read before bills nothing', () => {
+    const aircraft = new Aircraft();
+    const read = readOnReturn(
+      aircraft.newId,
+      { ...aircraft.meters, block: { state: 'unknown' } },
+      [BLOCK],
+      { id: 'f', leftAt: START, readings: [] },
+      [],
+      {
+        readings: [{ dial: 'block', shown: '50.0' }],
+        accepted: [],
+        airborne: hours('0.5'),
+        landings: 1,
+        towLaunches: null,
+      },
+      addSeconds(START, HOUR),
+      addSeconds(START, HOUR),
+    );
+    expect('billed' in read && read.billed).toBeNull();
   });
   it('bills by the dial that bills, by the clock where none does', () => {
     const back = (dials: readonly Dial[]) => {
