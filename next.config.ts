@@ -13,7 +13,7 @@ const config: NextConfig = {
       { source: '/dispatch/:flight', destination: '/dispatch' },
       { source: '/document-check/:registration', destination: '/document-check' },
       { source: '/sheet/:registration', destination: '/sheet' },
-      { source: '/facts/:registration', destination: '/facts' },
+      { source: '/aircraft-data/:registration', destination: '/aircraft-data' },
     ]),
   headers: () =>
     Promise.resolve([

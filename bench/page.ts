@@ -24,7 +24,7 @@ const DESK = [
   ['Flights', '/flights'],
   ['Import and export', '/import-export'],
   ['Club', '/club'],
-  ['Aircraft data', '/facts/N02TB'],
+  ['Aircraft data', '/aircraft-data/N02TB'],
 ] as const;
 const DESK_KB = 250;
 /** What a page fetches in advance comes within this time. */

@@ -134,7 +134,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await enter.getByLabel('Registration, as painted').fill('n0gpf');
   await enter.getByLabel('Type', { exact: true }).fill('Quorin 160');
   await enter.getByRole('button', { name: 'Add' }).click();
-  await admin.waitForURL('**/facts/N0GPF');
+  await admin.waitForURL('**/aircraft-data/N0GPF');
   await expect(admin.getByRole('heading', { name: 'Still missing' })).toBeVisible();
   await expectNoViolations(admin);
   const missing = admin.getByRole('region', { name: 'Still missing' }).getByRole('listitem');
@@ -264,7 +264,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   };
   await sign('Annual inspection');
   // One thing is still not known, and that is enough.
-  await bo.goto('/facts/N0GPF');
+  await bo.goto('/aircraft-data/N0GPF');
   await expect(bo.getByRole('region', { name: 'Still missing' }).getByRole('listitem')).toHaveText([
     /^No ELT inspection is on record/,
   ]);
@@ -272,7 +272,7 @@ test('from nothing to the first aircraft that may go: founded by the code, peopl
   await expect(row(admin, 'N0GPF')).toContainText('Grounded');
   await sign('ELT inspection');
   await expect(row(admin, 'N0GPF')).toContainText('Released', { timeout: 15_000 });
-  await bo.goto('/facts/N0GPF');
+  await bo.goto('/aircraft-data/N0GPF');
   await expect(bo.getByRole('heading', { name: 'All required data is on record' })).toBeVisible();
 
   // Other rules: what they would change is shown before anybody signs for them, and every aircraft is decided by them at once.

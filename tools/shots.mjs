@@ -121,7 +121,7 @@ const VIEWS = [
       fill('Registration, as painted', 'N08TG'),
       fill('Type', 'Quorin 160'),
       tap('Add'),
-      (page) => page.waitForURL('**/facts/N08TG'),
+      (page) => page.waitForURL('**/aircraft-data/N08TG'),
     ],
   },
 ];

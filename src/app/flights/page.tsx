@@ -1,8 +1,8 @@
-import { PlanScreen } from '@/screens/flights/plan-screen';
+import { FlightsScreen } from '@/screens/flights/flights-screen';
 
-export const metadata = { title: 'Plan' };
+export const metadata = { title: 'Flights' };
 export const dynamic = 'force-static';
 
 export default function Page() {
-  return <PlanScreen />;
+  return <FlightsScreen />;
 }

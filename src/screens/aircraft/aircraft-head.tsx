@@ -89,7 +89,7 @@ export function AircraftHead({ page, part }: { readonly page: AircraftPage; read
           <Button component={Link} href={`/ramp/${page.registration}`} variant="outlined">
             Report a finding
           </Button>
-          <Button component={Link} href={`/facts/${page.registration}`} size="small">
+          <Button component={Link} href={`/aircraft-data/${page.registration}`} size="small">
             Aircraft data
           </Button>
         </Stack>

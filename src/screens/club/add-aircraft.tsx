@@ -51,7 +51,7 @@ export function AddAircraft({ first }: { readonly first: boolean }) {
         setError(path as keyof Fields, { message });
       })
     )
-      goTo(`/facts/${registration}`);
+      goTo(`/aircraft-data/${registration}`);
   };
   const field = (name: keyof Fields) => ({
     ...register(name),

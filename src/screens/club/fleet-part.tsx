@@ -61,7 +61,10 @@ export function FleetPart({ mayEnter }: { readonly mayEnter: boolean }) {
             <Box component="span" sx={{ flex: 1 }}>
               {row.verdict}
             </Box>
-            <Link href={`/facts/${row.registration}`} aria-label={`Aircraft data of ${row.registration}`}>
+            <Link
+              href={`/aircraft-data/${row.registration}`}
+              aria-label={`Aircraft data of ${row.registration}`}
+            >
               Aircraft data
             </Link>
           </ListLine>

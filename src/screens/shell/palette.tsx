@@ -30,7 +30,7 @@ const ACTS: readonly (readonly [string, (registration: string) => string])[] = [
   ['Record maintenance of', (registration) => `/aircraft/${registration}#maintenance`],
   ['Read the meters of', (registration) => `/aircraft/${registration}#flights`],
   ['Print the sheet of', (registration) => `/sheet/${registration}`],
-  ['Change the data of', (registration) => `/facts/${registration}`],
+  ['Change the data of', (registration) => `/aircraft-data/${registration}`],
 ];
 
 /** So many are shown at once: more is typed than read. */

@@ -57,7 +57,7 @@ function Who({ flight }: { readonly flight: PlanLine }) {
 }
 
 /** The plan of a day: enter, move and cancel flights by keyboard; each is decided as it stands now. */
-export function PlanScreen() {
+export function FlightsScreen() {
   const address = new URLSearchParams(useHash());
   const [day, chosen, to] = ['day', 'flight', 'to'].map((name) => address.get(name));
   const [doing, setDoing] = useState<Doing>(null);
