@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { alert, expect, expectNoViolations, inOwnWords, row, signIn, test } from './groval';
 
 test('the phone without signal keeps a finding and sends it when the signal is back', async ({
@@ -70,11 +71,27 @@ test('an answer that gets lost takes nothing with it: sent again it is there onc
   await expect(dispatcher.getByRole('status')).toContainText('is there and belongs to this aircraft');
 });
 
+/** What the phone itself keeps of findings, as text. */
+const keptOnPhone = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<string>((resolve) => {
+        const open = indexedDB.open('groval-ramp');
+        open.onsuccess = () => {
+          const all = open.result.transaction('kept').objectStore('kept').getAll();
+          all.onsuccess = () => {
+            open.result.close();
+            resolve(JSON.stringify(all.result));
+          };
+        };
+      }),
+  );
+
 test('what was typed survives a closed tab', async ({ phone }) => {
   const renter = await phone('renter');
   await inOwnWords(renter, 'N08TB', 'Right wing', 'A dent behind the');
   await expect(renter.getByLabel('In your words')).toHaveValue('A dent behind the');
-  await renter.waitForTimeout(200);
+  await expect.poll(() => keptOnPhone(renter)).toContain('A dent behind the');
   const again = await renter.context().newPage();
   await renter.close();
   await again.goto('/ramp/N08TB');
