@@ -22,7 +22,11 @@ const CHANGES_MEANWHILE = [['aircraft'], ['counter']];
  */
 export function useCommand() {
   const client = useQueryClient();
-  const { mutateAsync, isPending } = useMutation({ mutationFn: (work: () => Promise<unknown>) => work() });
+  const { mutateAsync, isPending } = useMutation({
+    mutationFn: (work: () => Promise<unknown>) => work(),
+    // Without a connection it is refused at once. Held back it would be sent later, when nobody looks any more.
+    networkMode: 'always',
+  });
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   /** Several steps that are one act for the person. Answers what they came to, or null where one was refused. */
   const run = async <T>(

@@ -1,3 +1,4 @@
+import { onlineManager } from '@tanstack/react-query';
 import { screen } from '@testing-library/react';
 import { useState } from 'react';
 import { describe, expect, it } from 'vitest';
@@ -85,5 +86,19 @@ describe('something that is signed', () => {
       }),
     });
     expect((await screen.findByRole('alert')).textContent).toContain('The aircraft has changed.');
+  });
+  it('without a connection it is refused at once, and not sent when the connection is back', async () => {
+    onlineManager.setOnline(false);
+    try {
+      // An address that nobody answers is how the browser meets a dead connection.
+      const { sent } = await filled({});
+      expect((await screen.findByRole('alert')).textContent).toContain('No connection to Groval');
+      expect(sent.length).toBe(1);
+      onlineManager.setOnline(true);
+      await screen.findByRole('alert');
+      expect(sent.length).toBe(1);
+    } finally {
+      onlineManager.setOnline(true);
+    }
   });
 });
