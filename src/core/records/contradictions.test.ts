@@ -21,6 +21,20 @@ function told(example: string, change: Json): readonly string[] {
 /** Some of one record: `in('permits', 'permit', {…})`. */
 const within = (list: string, id: string, change: Json): Json => ({ [list]: { [id]: change } });
 
+const certified = (on: string): Json => ({
+  on,
+  recordedAt: '2026-03-11T18:00:00Z',
+  by: {
+    name: 'Owen Hart',
+    certificate: {
+      kind: 'licensed-engineer',
+      number: 'L-77',
+      validFrom: '2010-01-01',
+      validUntil: 'no-expiry',
+    },
+  },
+});
+
 // Halifax is four hours behind UTC in November: the day of 2026-11-24 ends at 04:00 UTC on the 25th.
 const ROWS: readonly (readonly [what: string, example: string, change: Json, expected: readonly string[]])[] =
   [
@@ -211,6 +225,18 @@ const ROWS: readonly (readonly [what: string, example: string, change: Json, exp
       'clean-release',
       within('releases', 'release', { issuedOn: '2026-03-12' }),
       ['maintenance release release: done-after-recorded'],
+    ],
+    [
+      'a task of a release certified on the day of issue',
+      'clean-release',
+      within('releases', 'release', { required: { hose: { certified: certified('2026-03-10') } } }),
+      [],
+    ],
+    [
+      'a task of a release certified the day before',
+      'clean-release',
+      within('releases', 'release', { required: { hose: { certified: certified('2026-03-09') } } }),
+      ['maintenance release release: cleared-before-done'],
     ],
     ['fuel dealt with on the day on which it was found', 'fuel-suspect-dealt-with', {}, []],
     [

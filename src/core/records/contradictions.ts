@@ -23,9 +23,14 @@ export interface Contradicting {
   readonly how: Contradiction;
 }
 
+/** Whether the one day lies before the other; false where one of them is not known. */
+function isBefore(day: CivilDate | null, other: CivilDate | null): boolean {
+  return day !== null && other !== null && day < other;
+}
+
 /** The days of a record: whether something is said to have been done on a later day than it was written down. */
 function doneLater(on: CivilDate | null, recordedAt: Instant, zone: ZoneId): boolean {
-  return on !== null && on > civilDateAt(recordedAt, zone);
+  return isBefore(civilDateAt(recordedAt, zone), on);
 }
 
 /** Every record of every kind whose own times contradict each other. Documents seen ahead of their record, and readings, have rules of their own that close what rests on them. */
@@ -82,18 +87,13 @@ export function contradictions(facts: KnownFacts): readonly Contradicting[] {
     tell(until !== null && until < happenedAt, id, 'dispatch restriction', 'ends-before-it-begins');
   }
   for (const { id, effectiveOn, lastDay } of facts.databases)
-    tell(
-      effectiveOn !== null && lastDay !== null && lastDay < effectiveOn,
-      id,
-      'database',
-      'ends-before-it-begins',
-    );
+    tell(isBefore(lastDay, effectiveOn), id, 'database', 'ends-before-it-begins');
   for (const one of facts.elts)
     tell(doneLater(one.removedOn, one.recordedAt, zone), one.id, 'elt', 'removed-after-recorded');
   for (const one of facts.documents) {
     const seenOn = civilDateAt(one.happenedAt, zone);
     if (one.kind === 'weight-and-balance')
-      tell(one.datedOn !== null && one.datedOn > seenOn, one.id, 'document', 'dated-after-seen');
+      tell(isBefore(seenOn, one.datedOn), one.id, 'document', 'dated-after-seen');
   }
   for (const one of facts.inspections) {
     later('inspection', one.id, one.completedOn, one.recordedAt);
@@ -107,7 +107,7 @@ export function contradictions(facts: KnownFacts): readonly Contradicting[] {
     const foundOn = civilDateAt(happenedAt, zone);
     // Nobody writes down what was done about a thing before the thing is found.
     const early = (on: CivilDate | null, recordedAt: Instant) =>
-      recordedAt < happenedAt || (on !== null && on < foundOn);
+      recordedAt < happenedAt || isBefore(on, foundOn);
     if (rectification !== null) {
       later('repair entry', id, rectification.completedOn, rectification.recordedAt);
       tell(
@@ -127,41 +127,21 @@ export function contradictions(facts: KnownFacts): readonly Contradicting[] {
     for (const part of [one.checkFlight, one.independentInspection]) {
       if (part === null) continue;
       later('work entry', one.id, part.on, part.recordedAt);
-      tell(
-        one.completedOn !== null && part.on < one.completedOn,
-        one.id,
-        'work entry',
-        'cleared-before-done',
-      );
+      tell(isBefore(part.on, one.completedOn), one.id, 'work entry', 'cleared-before-done');
     }
   }
   for (const one of facts.permits) {
-    tell(
-      one.validFrom !== null && one.validUntil !== null && one.validUntil < one.validFrom,
-      one.id,
-      'permit',
-      'ends-before-it-begins',
-    );
+    tell(isBefore(one.validUntil, one.validFrom), one.id, 'permit', 'ends-before-it-begins');
     if (one.safeForFlight !== null) later('permit', one.id, one.safeForFlight.on, one.recordedAt);
   }
   for (const one of facts.releases) {
     later('maintenance release', one.id, one.issuedOn, one.recordedAt);
-    tell(
-      one.issuedOn !== null && one.expiresOn !== null && one.expiresOn < one.issuedOn,
-      one.id,
-      'maintenance release',
-      'ends-before-it-begins',
-    );
+    tell(isBefore(one.expiresOn, one.issuedOn), one.id, 'maintenance release', 'ends-before-it-begins');
     for (const { certified } of one.required) {
       if (certified === null) continue;
       later('maintenance release', one.id, certified.on, certified.recordedAt);
       // What it lists as still to be done when it is issued was not done before.
-      tell(
-        one.issuedOn !== null && certified.on < one.issuedOn,
-        one.id,
-        'maintenance release',
-        'cleared-before-done',
-      );
+      tell(isBefore(certified.on, one.issuedOn), one.id, 'maintenance release', 'cleared-before-done');
     }
   }
   for (const one of facts.dailyInspections) later('daily inspection', one.id, one.on, one.recordedAt);

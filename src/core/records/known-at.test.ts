@@ -7,7 +7,15 @@ import { mergePatch, type Json } from '@/contracts/kernel/merge-patch';
 import { cleanCase } from '@/testing/clean-case';
 import { civilDate } from '../time/civil-date';
 import { addSeconds, instant, type Instant } from '../time/instant';
-import { knownAt, presentFor, type AircraftFacts, type KnownFacts } from './facts';
+import {
+  knownAt,
+  lastReturn,
+  latestAll,
+  latestOf,
+  presentFor,
+  type AircraftFacts,
+  type KnownFacts,
+} from './facts';
 
 const FOLDER = 'examples/cases';
 const whole = (name: string): Json => {
@@ -20,8 +28,9 @@ const EXAMPLES = readdirSync(FOLDER)
   .filter((name) => name.endsWith('.json'))
   .map((name) => [name, questionOf(caseSchema.parse(whole(name))).facts] as const);
 
-/** Boxes, unlogged time and descriptions are on record in no case: here they are, and everything else of the glider. */
+/** Boxes, unlogged time and descriptions are on record in no case, nor is a restriction that was lifted, or a task of a release that was certified. */
 const SEEN = instant('2026-11-20T12:00:00Z');
+const [RELEASE] = EXAMPLES.flatMap(([, { releases }]) => releases);
 const BY_HAND: AircraftFacts = {
   ...cleanCase().facts,
   descriptions: [
@@ -37,6 +46,18 @@ const BY_HAND: AircraftFacts = {
   boxReadings: [
     { id: 'b', box: 'box', happenedAt: SEEN, recordedAt: SEEN, value: 3600 },
   ] as unknown as AircraftFacts['boxReadings'],
+  dispatchRestrictions: [
+    { id: 'w', happenedAt: SEEN, recordedAt: SEEN, withdrawn: { recordedAt: SEEN, by: 'M', why: 'over' } },
+  ] as unknown as AircraftFacts['dispatchRestrictions'],
+  releases: [
+    {
+      ...RELEASE,
+      required: [
+        { id: 't', what: 'Hose', certified: { on: civilDate('2026-11-20'), recordedAt: SEEN } },
+        { id: 'v', what: 'Filter', certified: { on: civilDate('2026-11-20'), recordedAt: SEEN } },
+      ],
+    },
+  ] as unknown as AircraftFacts['releases'],
   unlogged: [
     { id: 'u', happenedAt: SEEN, recordedAt: SEEN, seconds: 360, unseen: [], said: { recordedAt: SEEN } },
   ] as unknown as AircraftFacts['unlogged'],
@@ -97,6 +118,7 @@ describe('what is written down later', () => {
       'discrepancies.deferral',
       'discrepancies.rectification',
       'dispatchRestrictions',
+      'dispatchRestrictions.withdrawn',
       'documents',
       'elts',
       'equipment',
@@ -114,6 +136,7 @@ describe('what is written down later', () => {
       'ramp.uplifts',
       'readings',
       'releases',
+      'releases.required.certified',
       'riggings',
       'towRopes',
       'unlogged',
@@ -237,5 +260,40 @@ describe('a copy from the paper logbook', () => {
   });
   it('moves the present on to that moment too', () => {
     expect(presentFor(vouchedAt(LATER), before)).toBe(LATER);
+  });
+});
+
+describe('the last of several', () => {
+  const record = (id: string, happened: number, recorded = happened) => ({
+    id,
+    happenedAt: addSeconds(SEEN, happened),
+    recordedAt: addSeconds(SEEN, recorded),
+  });
+  const last = (...records: readonly ReturnType<typeof record>[]) => latestOf(records)?.id ?? null;
+  it('is that which happened last, of one moment that written down last, then that of the last id', () => {
+    expect([
+      last(),
+      last(record('a', 2), record('b', 1, 9)),
+      last(record('b', 1, 9), record('a', 2)),
+      last(record('b', 1, 2), record('a', 1, 3)),
+      last(record('a', 1, 3), record('b', 1, 2)),
+      last(record('a', 1), record('b', 1)),
+      last(record('b', 1), record('a', 1)),
+    ]).toEqual([null, 'a', 'a', 'a', 'a', 'b', 'b']);
+  });
+  it('are all those of the last moment where the stricter is to hold', () => {
+    const all = [record('a', 1), record('b', 2), record('c', 2, 9), record('d', 0)];
+    expect([latestAll(all).map(({ id }) => id), latestAll([])]).toEqual([['b', 'c'], []]);
+  });
+  it('return counts, and one that is still out is none', () => {
+    const flight = (at: number | null) => ({ returned: at === null ? null : { at: addSeconds(SEEN, at) } });
+    const back = (...times: readonly (number | null)[]) =>
+      lastReturn({ flightsOut: times.map(flight) as unknown as AircraftFacts['flightsOut'] });
+    expect([back(), back(null), back(1, 3, 2, null), back(null, 2)]).toEqual([
+      null,
+      null,
+      addSeconds(SEEN, 3),
+      addSeconds(SEEN, 2),
+    ]);
   });
 });
