@@ -2,18 +2,24 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer } from 'node:net';
 import { expect } from './groval';
 
-/** A port that nobody listens on. */
-export function freePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
-    const probe = createServer()
-      .once('error', reject)
-      .listen(0, '127.0.0.1', () => {
-        const address = probe.address();
-        probe.close(() => {
-          resolve(typeof address === 'object' && address !== null ? address.port : 0);
+/** A port that nobody listens on, below those that outgoing connections get: one of these could take it while a server is started again. */
+export async function freePort(): Promise<number> {
+  for (let tries = 0; tries < 50; tries += 1) {
+    const port = 20_000 + Math.floor(Math.random() * 12_000);
+    const isFree = await new Promise<boolean>((resolve) => {
+      const probe = createServer()
+        .once('error', () => {
+          resolve(false);
+        })
+        .listen(port, '127.0.0.1', () => {
+          probe.close(() => {
+            resolve(true);
+          });
         });
-      });
-  });
+    });
+    if (isFree) return port;
+  }
+  throw new Error('no port is free');
 }
 
 /** A server of a test's own, which may be killed. @param heard gets what it prints */
@@ -49,7 +55,7 @@ export async function startServer(
           (answer) => answer.ok,
           () => false,
         ),
-      { timeout: 30_000 },
+      { timeout: 60_000 },
     )
     .toBe(true);
   return child;
@@ -58,6 +64,11 @@ export async function startServer(
 /** Ends a server and answers its exit code. */
 export const gone = (child: ChildProcess, signal: NodeJS.Signals) =>
   new Promise<number | null>((resolve) => {
+    // One that is gone already says so no more.
+    if (child.exitCode !== null || child.signalCode !== null) {
+      resolve(child.exitCode);
+      return;
+    }
     child.once('exit', (code) => {
       resolve(code);
     });

@@ -25,8 +25,22 @@ function databaseUser() {
   return { uid: id('-u'), gid: id('-g') };
 }
 
-/** A loopback port that nobody listens on just now. */
-export function freePort(host = '127.0.0.1', port = 0) {
+/** Ports below those that the system gives to outgoing connections: one of these could take the port of a server that is started again. */
+const FIRST_PORT = 20_000;
+const PORTS = 12_000;
+
+/** A loopback port that nobody listens on just now: the named one, or any. @throws Error where the named one is taken */
+export async function freePort(host = '127.0.0.1', port = 0) {
+  if (port !== 0) return listenedOn(host, port);
+  for (let tries = 0; tries < 50; tries += 1) {
+    const found = await listenedOn(host, FIRST_PORT + Math.floor(Math.random() * PORTS)).catch(() => null);
+    if (found !== null) return found;
+  }
+  return listenedOn(host, 0);
+}
+
+/** Listens on a port for a moment, to see that nobody else does. */
+function listenedOn(host, port) {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', reject);
