@@ -41,17 +41,14 @@ export function moments(tracked: readonly Tracked[]): Ladder {
   );
 }
 
-/** The limits of each meter, and how far it has come. */
+/** The limits of each meter that has any, and how far it has come. */
 export function byMeter(tracked: readonly Tracked[]): ReadonlyMap<Meter, Ladder> {
-  return new Map(
-    METER_NAMES.map((meter) => [
-      meter,
-      ladder(
-        tracked.flatMap((one) => {
-          const { begins } = one.constraint;
-          return begins.kind === 'meter' && begins.meter === meter ? [{ at: begins.at, tracked: one }] : [];
-        }),
-      ),
-    ]),
-  );
+  const limits = METER_NAMES.map((meter) => {
+    const own = tracked.flatMap((one) => {
+      const { begins } = one.constraint;
+      return begins.kind === 'meter' && begins.meter === meter ? [{ at: begins.at, tracked: one }] : [];
+    });
+    return [meter, ladder(own)] as const;
+  });
+  return new Map(limits.filter(([, { boundaries }]) => boundaries.length > 0));
 }

@@ -79,19 +79,25 @@ export class Sweep {
     if (inForce === one.inForce) return false;
     one.inForce = inForce;
     const step = inForce ? 1 : -1;
+    this.stale = true;
     if (constraint.cap !== null) {
       if (caps) this.caps += step;
       return true;
     }
     const counts = one.coverable ? this.covered : this.closing;
     counts[set] = (counts[set] ?? 0) + step;
-    this.stale = true;
     return true;
   }
 
   /** A permit has begun or ended, or its hours have been flown. */
   reliefChanged(): void {
-    this.stale = true;
+    // Without a permit nothing of it can have changed, and most aircraft have none.
+    if (this.prepared.reliefs.length > 0) this.stale = true;
+  }
+
+  /** Whether anything has moved since the open uses were last asked for. */
+  hasMoved(): boolean {
+    return this.stale;
   }
 
   /** The uses open now: calculated again only where something has moved. */

@@ -93,20 +93,20 @@ export function timeline(
   if (from < prepared.knownAt) throw new RangeError('a moment before the one that the facts were known at');
   const sweep = new Sweep(prepared, from);
   const edges: Edge[] = [];
-  const edge = (at: Instant | null, id: string, what: Happening) => {
-    if (at !== null && at > from && at <= until) edges.push({ ...what, at, id });
+  const edge = (one: Edge) => {
+    if (one.at > from && one.at <= until) edges.push(one);
   };
   for (const tracked of sweep.tracked) {
     const { begins, notBefore, ends } = tracked.constraint;
     for (const at of [notBefore, begins.kind === 'instant' ? begins.at : null, ends])
-      edge(at, '', { order: 0, kind: 'constraint', tracked });
+      if (at !== null) edge({ at, id: '', order: 0, kind: 'constraint', tracked });
   }
   for (const relief of prepared.reliefs)
-    for (const at of [relief.from, relief.until]) edge(at, '', { order: 0, kind: 'relief' });
+    for (const at of [relief.from, relief.until]) edge({ at, id: '', order: 0, kind: 'relief' });
   for (const flight of inOrder(flights)) {
     if (flight.starts >= from && flight.starts <= until)
       edges.push({ at: flight.starts, id: flight.id, order: 2, kind: 'leaves', flight });
-    edge(flight.ends, flight.id, { order: 1, kind: 'landed', flight });
+    edge({ at: flight.ends, id: flight.id, order: 1, kind: 'landed', flight });
   }
   edges.sort((a, b) => a.at - b.at || a.order - b.order || byId(a, b));
 
@@ -142,19 +142,19 @@ export function timeline(
             if (sweep.review(tracked)) moved.push(tracked);
       }
     }
-    const openBefore = open;
-    const verdictBefore = verdict;
-    open = sweep.open();
-    verdict = sweep.verdict();
-    if (verdict !== verdictBefore || !sameUses(open, openBefore)) {
-      changes.push({
-        at: moment,
-        verdict,
-        open,
-        flight: landed,
-        began: idsOf(moved, true),
-        ended: idsOf(moved, false),
-      });
+    if (sweep.hasMoved()) {
+      const [openBefore, verdictBefore] = [open, verdict];
+      open = sweep.open();
+      verdict = sweep.verdict();
+      if (verdict !== verdictBefore || !sameUses(open, openBefore))
+        changes.push({
+          at: moment,
+          verdict,
+          open,
+          flight: landed,
+          began: idsOf(moved, true),
+          ended: idsOf(moved, false),
+        });
     }
     for (const flight of leaving) answers.push(lookAhead(prepared, sweep, flight, touches, days, meters));
   }
@@ -191,9 +191,9 @@ function lookAhead(
     && cap === null
     && !(relief !== null && coverable)
     && (ends === null || ends > flight.starts);
-  const closes = (one: Tracked) => one.inForce && stands(one);
   const isAhead = (one: Tracked) => !one.inForce && stands(one);
-  const closedBy = sweep.tracked.filter(closes).map(({ constraint }) => constraint.id);
+  const closedBy: string[] = [];
+  for (const one of sweep.tracked) if (one.inForce && stands(one)) closedBy.push(one.constraint.id);
   const exceedances: Exceedance[] = [];
   pass(days, sweep.at);
   for (const { at, tracked } of before(days, flight.ends))
