@@ -1,6 +1,7 @@
 'use client';
 
 import TextField from '@mui/material/TextField';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { PlanLine } from '@/queries/flights/plan';
 import { send } from '../data/fetching';
@@ -14,12 +15,16 @@ export function CancelFlight({
   readonly flight: PlanLine;
   readonly onClose: () => void;
 }) {
+  const client = useQueryClient();
   const [why, setWhy] = useState('');
   const cancel = () =>
     send('/api/flights/cancel', {
       flightId: flight.flightId,
       aircraftId: flight.aircraftId,
       why: why.trim() === '' ? null : why.trim(),
+    }).finally(() => {
+      // Refused, it has mostly left or been moved meanwhile: the plan behind the dialog shows which.
+      void client.invalidateQueries({ queryKey: ['plan'] });
     });
   return (
     <Confirm
