@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { cleanCase, decideClean, deferredLamp } from '@/testing/clean-case';
+import { LESSON } from '@/testing/lesson';
 import type { Json } from '@/contracts/kernel/merge-patch';
 import type { Reason, ReasonCode } from '../core/rules/parts/reason';
 import { hours } from '../core/quantities/hours';
@@ -593,19 +594,6 @@ describe('a decision in words', () => {
     );
   });
 
-  const flight = {
-    starts: '2026-11-24T14:00:00Z',
-    ends: '2026-11-24T16:00:00Z',
-    airborne: 1.5,
-    purpose: 'instruction-school-aircraft',
-    crew: 'dual',
-    rules: 'vfr',
-    range: 'local',
-    transponderAirspace: false,
-    adsbAirspace: false,
-    beyondGlideOverWater: false,
-    passengers: false,
-  };
   it.each<readonly [string, Json, string]>([
     ['can go', {}, ''],
     [
@@ -615,7 +603,7 @@ describe('a decision in words', () => {
     ],
     [
       'exceeds a date',
-      { flight: { ...flight, starts: '2027-04-01T02:00:00Z', ends: '2027-04-01T04:00:00Z' } },
+      { flight: { ...LESSON, starts: '2027-04-01T02:00:00Z', ends: '2027-04-01T04:00:00Z' } },
       'Ends after 1 Apr 2027 00:00, the annual limit.',
     ],
     [
@@ -639,16 +627,16 @@ describe('a decision in words', () => {
     ],
     [
       'was never approved',
-      { flight: { ...flight, rules: 'ifr' } },
+      { flight: { ...LESSON, rules: 'ifr' } },
       'This aircraft is not approved or fitted for such a flight.',
     ],
     [
       'contradicts itself',
-      { flight: { ...flight, ends: '2026-11-24T13:30:00Z' } },
+      { flight: { ...LESSON, ends: '2026-11-24T13:30:00Z' } },
       'Its times contradict each other.',
     ],
   ])('a flight that %s', (_, change, words) => {
-    const decision = decideClean({ flight, ...(change as object) } as Json);
+    const decision = decideClean({ flight: LESSON, ...(change as object) } as Json);
     if (decision.flight === null) throw new Error('no flight');
     expect(tellFlight(decision.flight, decision, HALIFAX)).toBe(words);
   });

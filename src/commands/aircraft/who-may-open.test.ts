@@ -15,6 +15,7 @@ import { readClub } from '@/db/club/clubs';
 import { latestFlights } from '@/db/flights/flights';
 import { inClub } from '@/db/kernel/club-transaction';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
+import { PLAIN_RENTAL } from '@/testing/flight-draft';
 import { changeRoles } from '../club/members';
 import { checkDocuments } from '../documents/check-documents';
 import { vouch } from '../documents/vouch';
@@ -499,32 +500,14 @@ describe('a defect at check-in', () => {
       starts: { date: civilDate('2026-11-24'), clock: '13:00' },
       endsClock: '15:00',
       airborne: null,
-      purpose: 'private-rental',
-      crew: 'rated-pilot',
-      rules: 'vfr',
-      range: 'local',
-      transponderAirspace: false,
-      adsbAirspace: false,
-      beyondGlide: false,
-      passengers: false,
-      persons: null,
+      ...PLAIN_RENTAL,
       landings: 2,
-      towLaunches: null,
-      fuelPlanned: null,
-      reliesOnVor: false,
-      reliesOnDatabase: false,
-      altitudeFeet: null,
-      alternateMinutes: null,
-      authorisedWithout: [],
-      exceptedAirspace: false,
-      trainingWithin50Miles: false,
-      places: [],
     } as const;
     good(
       await planOrMove(club.ports, club.actor('dispatcher'), {
         flightId,
         replaces: null,
-        flight: { ...flight, places: [] },
+        flight,
       }),
     );
     good(

@@ -9,6 +9,7 @@ import { inClub } from '@/db/kernel/club-transaction';
 import { readHistory } from '@/db/kernel/ledger';
 import { dayPlan, draftAnswer } from '@/queries/flights/plan';
 import { bad, good, testClub } from '@/testing/database';
+import { PLAIN_RENTAL } from '@/testing/flight-draft';
 import { loadFolder } from '../kernel/load-folder';
 import { NO_RECORDS } from '../kernel/load-records';
 import { cancelFlight, planOrMove } from './planning';
@@ -28,26 +29,8 @@ const draft = (change: Partial<FlightDraft> = {}): FlightDraft => ({
   starts: { date: civilDate('2026-11-24'), clock: '13:00' },
   endsClock: '14:30',
   airborne: hours('1.2'),
-  purpose: 'private-rental',
-  crew: 'rated-pilot',
-  rules: 'vfr',
-  range: 'local',
-  transponderAirspace: false,
-  adsbAirspace: false,
-  beyondGlide: false,
-  passengers: false,
-  persons: null,
+  ...PLAIN_RENTAL,
   landings: 2,
-  towLaunches: null,
-  fuelPlanned: null,
-  reliesOnVor: false,
-  reliesOnDatabase: false,
-  places: [],
-  altitudeFeet: null,
-  alternateMinutes: null,
-  authorisedWithout: [],
-  exceptedAirspace: false,
-  trainingWithin50Miles: false,
   ...change,
 });
 const enter = (

@@ -7,26 +7,14 @@ import { hours } from '../quantities/hours';
 import { presentFor } from '../records/facts';
 import { UNSAID } from '../records/flights/planned-flight';
 import { addSeconds, instant, instantText } from '../time/instant';
+import { LESSON } from '@/testing/lesson';
 import { canonicalJson } from './canonical';
 import { decide, decidePrepared } from './decide';
 import { prepare } from './prepare';
 import { answerFlights } from './planned-flight';
 
-const lesson = {
-  starts: '2026-11-24T14:00:00Z',
-  ends: '2026-11-24T16:00:00Z',
-  airborne: 1.5,
-  purpose: 'instruction-school-aircraft',
-  crew: 'dual',
-  rules: 'vfr',
-  range: 'local',
-  transponderAirspace: false,
-  adsbAirspace: false,
-  beyondGlideOverWater: false,
-  passengers: false,
-};
 const fly = (change: { readonly [key: string]: Json }, more: { readonly [key: string]: Json } = {}) =>
-  decideClean({ ...more, flight: { ...lesson, ...change } }).flight;
+  decideClean({ ...more, flight: { ...LESSON, ...change } }).flight;
 
 describe('a clean aircraft', () => {
   const decision = decideClean();
