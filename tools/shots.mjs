@@ -56,7 +56,7 @@ const VIEWS = [
   },
   { file: 'dispatch', who: 'Mira Holt', size: DESK, path: '/dispatch', acts: [] },
   {
-    file: 'handing-out',
+    file: 'check-out',
     who: 'Mira Holt',
     size: { width: 1280, height: 1200 },
     path: '/dispatch',
@@ -71,14 +71,14 @@ const VIEWS = [
     ],
   },
   {
-    file: 'plan',
+    file: 'flights',
     who: 'Mira Holt',
     size: DESK,
     path: '/flights',
     acts: [tap('Enter a flight'), fill('From', '1700'), fill('To', '1830'), fill('Hours in the air', '1.2')],
   },
   { file: 'sheet', who: 'Mira Holt', size: DESK, path: '/sheet/N07TB#day=2026-11-21', acts: [] },
-  { file: 'records', who: 'Mira Holt', size: DESK, path: '/import-export', acts: [] },
+  { file: 'import-export', who: 'Mira Holt', size: DESK, path: '/import-export', acts: [] },
   {
     file: 'release',
     who: 'Rosa Venn',
@@ -96,13 +96,6 @@ const VIEWS = [
   { file: 'ramp-aircraft', who: 'Rolf Dane', size: PHONE, path: '/ramp', acts: [] },
   { file: 'ramp-station', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [] },
   {
-    file: 'ramp-what',
-    who: 'Rolf Dane',
-    size: PHONE,
-    path: '/ramp/N02TB',
-    acts: [tap('Propeller'), tap('Blade faces'), tap('New nick')],
-  },
-  {
     file: 'ramp-looks',
     who: 'Rolf Dane',
     size: PHONE,
@@ -112,7 +105,7 @@ const VIEWS = [
   // Last, since it enters an aircraft.
   { file: 'club', who: 'Agna Voss', size: DESK, path: '/club#rules', acts: [] },
   {
-    file: 'facts',
+    file: 'aircraft-data',
     who: 'Agna Voss',
     size: DESK,
     path: '/club',
