@@ -5,18 +5,9 @@ import type { Volume } from '../../core/quantities/volume';
 import { CATEGORIES, type Described } from '../../core/records/aircraft/aircraft';
 import type { EquipmentItem } from '../../core/records/aircraft/equipment';
 import { QUANTITIES } from '../../core/records/walkround/measurement';
-import {
-  box,
-  clubDocument,
-  database,
-  ad,
-  equipmentList,
-  item,
-  elt,
-  particulars,
-  vorCheck,
-  rigging,
-} from '../exchange/case-records';
+import { box } from '../exchange/case-parts';
+import { clubDocument, database, equipmentList, elt, particulars, vorCheck, rigging } from '../exchange/case-aircraft-records';
+import { ad, item } from '../exchange/case-maintenance-records';
 import { dateSchema, idSchema, registrationSchema, textSchema } from '../kernel/scalars';
 
 /** Entering an aircraft: who it is. It stays closed until what matters is on record. */

@@ -7,7 +7,7 @@ import { parameterFault, type ParameterSpec } from '../../core/rules/packs/pack'
 import { ACTS } from '../../core/rules/parts/constraint';
 import type { ClubChoice, PackChoices } from '../../core/rules/register';
 import { boxOf } from '../exchange/case-boxes';
-import { cap, idKey, uses } from '../exchange/case-records';
+import { cap, idKey, uses } from '../exchange/case-parts';
 import { registrationSchema, textSchema } from '../kernel/scalars';
 
 /** Version of the club pack format. */

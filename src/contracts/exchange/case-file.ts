@@ -8,40 +8,37 @@ import { EQUIPMENT_KINDS } from '../../core/records/aircraft/equipment';
 import { AUTHORISED_WITHOUT } from '../../core/records/flights/planned-flight';
 import { clubPolicy } from '../../core/rules/packs/club-policy';
 import { usPart91 } from '../../core/rules/packs/us-part91';
+import { box, happenedAt, idKey, part, recordedAt, signature, volumeSchema, yesNo } from './case-parts';
 import {
-  box,
   clubDocument,
-  dailyInspection,
   database,
+  equipmentList,
+  elt,
+  particulars,
+  vorCheck,
+  rigging,
+  towRope,
+} from './case-aircraft-records';
+import {
+  dailyInspection,
   deferral,
   ad,
-  equipmentList,
+  item,
+  permit,
+  preventive,
+  release,
+  watch,
+  work,
+} from './case-maintenance-records';
+import {
   estimate,
   flightOut,
   strike,
   fuelStretch,
-  happenedAt,
-  idKey,
-  item,
-  elt,
-  part,
-  particulars,
-  permit,
-  preventive,
   ramp,
   reading,
-  vorCheck,
-  recordedAt,
-  release,
-  rigging,
-  signature,
   dispatchRestriction,
-  towRope,
-  volumeSchema,
-  watch,
-  work,
-  yesNo,
-} from './case-records';
+} from './case-flight-records';
 import { panelMeter, panelProblems, panelReading } from './case-meters';
 import { clubPackSchema, parametersSchema } from '../club/club-pack';
 import {

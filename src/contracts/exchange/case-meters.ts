@@ -5,7 +5,7 @@ import { countsAfterExchange, valuesAt } from '../../core/records/meters/dial';
 import type { MeterReading } from '../../core/records/meters/meter-reading';
 import { HOUR_METERS, type HourMeter } from '../../core/records/meters/meters';
 import type { Instant } from '../../core/time/instant';
-import { happenedAt, idKey, recordedAt } from './case-records';
+import { happenedAt, idKey, recordedAt } from './case-parts';
 import { hoursSchema } from '../kernel/scalars';
 
 /** A meter in the panel: a first one with what the meters that it counts towards stood at, or one that took another's place. */

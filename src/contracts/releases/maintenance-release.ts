@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { idKey } from '../exchange/case-records';
+import { idKey } from '../exchange/case-parts';
 import { signerSchema } from '../maintenance/new-entry';
 import {
   dateSchema,
