@@ -5,7 +5,6 @@ import { CERTIFICATE_KINDS } from '../../core/records/club/certificate';
 import { COUNTERS, HOUR_METERS } from '../../core/records/meters/meters';
 import { VOLUME_UNITS, parseVolume, type VolumeUnit } from '../../core/quantities/volume';
 import { dateSchema, hoursSchema, instantSchema, textSchema } from '../kernel/scalars';
-import { quantity, unit } from './case-aircraft-records';
 
 export const happenedAt = instantSchema.describe(
   'when it happened: the document check, the reading, the find',
