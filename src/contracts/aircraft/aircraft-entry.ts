@@ -6,7 +6,15 @@ import { CATEGORIES, type Described } from '../../core/records/aircraft/aircraft
 import type { EquipmentItem } from '../../core/records/aircraft/equipment';
 import { QUANTITIES } from '../../core/records/walkround/measurement';
 import { box } from '../exchange/case-parts';
-import { clubDocument, database, equipmentList, elt, particulars, vorCheck, rigging } from '../exchange/case-aircraft-records';
+import {
+  clubDocument,
+  database,
+  equipmentList,
+  elt,
+  particulars,
+  vorCheck,
+  rigging,
+} from '../exchange/case-aircraft-records';
 import { ad, item } from '../exchange/case-maintenance-records';
 import { dateSchema, idSchema, registrationSchema, textSchema } from '../kernel/scalars';
 
