@@ -10,18 +10,36 @@ export interface SentFinding {
   readonly answered: boolean;
 }
 
-/** Sends findings while somebody else kills the server, its connections or the database; each that is not answered is sent again, as a phone does. */
+/** Waits until the database takes connections again: one of its backends was killed, and it recovers. */
+export async function untilDatabaseAnswers(superuserUrl: string): Promise<void> {
+  for (let turn = 0; ; turn += 1) {
+    const client = new Client({ connectionString: superuserUrl });
+    client.on('error', () => undefined);
+    try {
+      await client.connect();
+      await client.query('select 1');
+      await client.end();
+      return;
+    } catch (error) {
+      if (turn >= 120) throw error;
+      await new Promise((resolve) => {
+        setTimeout(resolve, 500);
+      });
+    }
+  }
+}
+
+/** Sends findings while somebody else kills the server, its connections or the database; each that is not answered is sent again, as a phone does. @param isOver whether the killing has ended */
 export async function writeWhileKilled(
   base: string,
   who: Session,
   world: World,
   random: Random,
-  seconds: number,
+  isOver: () => boolean,
 ): Promise<readonly SentFinding[]> {
-  const until = Date.now() + seconds * 1000;
   const sent: SentFinding[] = [];
   const writer = async () => {
-    while (Date.now() < until) {
+    while (!isOver()) {
       const findingId = random.uuid();
       const finding = {
         findingId,
@@ -35,7 +53,7 @@ export async function writeWhileKilled(
         foundAt: '2026-11-28T12:00:00Z',
       };
       let answered = false;
-      for (let turn = 0; turn < 60 && !answered && Date.now() < until + 20_000; turn += 1) {
+      for (let turn = 0; turn < 120 && !answered; turn += 1) {
         answered = (await post(base, who, '/api/findings', finding)).status === 200;
         if (!answered)
           await new Promise((resolve) => {

@@ -1,12 +1,13 @@
 // The hostile run against a production server on loopback; tools/attack.mjs starts both and says what is in the environment:
-// GROVAL_ATTACK_BASE, GROVAL_SUPERUSER_URL, GROVAL_ATTACK_SEED, GROVAL_ATTACK_PART (calls, slow, writer), GROVAL_ATTACK_WHOLE=1.
+// GROVAL_ATTACK_BASE, GROVAL_SUPERUSER_URL, GROVAL_ATTACK_SEED, GROVAL_ATTACK_PART (calls, slow, writer), GROVAL_ATTACK_WHOLE=1. The writer writes
+// until its standard input ends.
 import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
 import { verify } from '../tools/database/verify';
 import { attackRoutes, type Attacker } from './calls';
 import { call, NOBODY, post, signIn } from './client';
 import { guess } from './guessing';
-import { checkFindings, writeWhileKilled } from './kills';
+import { checkFindings, untilDatabaseAnswers, writeWhileKilled } from './kills';
 import { race } from './races';
 import { Random } from './random';
 import { manyStreams, streamEndsWithSession, trickledImports, unreadDownloads } from './slow';
@@ -154,13 +155,12 @@ if (part === 'writer') {
   await client.end();
   // What is killed meanwhile is told by the one who kills.
   process.stdout.write('writing\n');
-  const sent = await writeWhileKilled(
-    base,
-    sessions.renter,
-    world,
-    random,
-    Number(need('GROVAL_ATTACK_SECONDS')),
-  );
+  let isOver = false;
+  process.stdin.resume().once('end', () => {
+    isOver = true;
+  });
+  const sent = await writeWhileKilled(base, sessions.renter, world, random, () => isOver);
+  await untilDatabaseAnswers(superuser);
   await checkFindings(superuser, sent, tally);
   say(
     `${sent.length} findings while it was killed, ${sent.filter(({ answered }) => answered).length} answered: ${tally.line}`,

@@ -18,20 +18,21 @@ const pause = (ms) =>
     setTimeout(resolve, ms);
   });
 
-/** Runs one part of the attack and answers its last line. @param meanwhile what is done once it has begun */
+/** Runs one part of the attack and answers its last line. @param meanwhile what is done once it has begun; the part is told when it is over */
 function part(name, env, meanwhile = async () => {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(join(PROJECT, 'node_modules', '.bin', 'tsx'), ['attack/main.ts'], {
       cwd: PROJECT,
-      stdio: ['ignore', 'pipe', 'inherit'],
+      stdio: ['pipe', 'pipe', 'inherit'],
       env: { ...process.env, ...env, GROVAL_ATTACK_PART: name },
     });
+    child.stdin.on('error', () => {});
     let said = '';
     let killing = Promise.resolve();
     child.stdout.on('data', (text) => {
       const first = said === '';
       said += text;
-      if (first) killing = meanwhile();
+      if (first) killing = meanwhile().finally(() => child.stdin.end());
     });
     child.once('error', reject);
     child.once('exit', () => {
@@ -91,7 +92,6 @@ export async function attack({ cluster, folder, reduced, seed }) {
   const results = [];
   try {
     for (const name of ['calls', 'slow']) results.push({ name, ...(await part(name, env)) });
-    const seconds = reduced ? 10 : 45;
     const kills = async () => {
       for (let round = 0; round < (reduced ? 1 : 3); round += 1) {
         await pause(2000);
@@ -108,10 +108,7 @@ export async function attack({ cluster, folder, reduced, seed }) {
         }
       }
     };
-    results.push({
-      name: 'kills',
-      ...(await part('writer', { ...env, GROVAL_ATTACK_SECONDS: String(seconds) }, kills)),
-    });
+    results.push({ name: 'kills', ...(await part('writer', env, kills)) });
   } finally {
     await server.stop();
   }

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { DocumentCheckRound } from '@/contracts/documents/document-check';
 import type { SignedEntry } from '@/contracts/maintenance/new-entry';
 import { meterReading } from '@/core/metering/reading';
 import { hours } from '@/core/quantities/hours';
@@ -8,60 +7,29 @@ import { knownAt, presentFor } from '@/core/records/facts';
 import { civilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
 import { loadAircraft } from '@/db/aircraft/aircraft-facts';
-import { inClub } from '@/db/kernel/club-transaction';
 import { readHistory } from '@/db/kernel/ledger';
-import { folder } from '@/queries/aircraft/folder';
-import { line } from '@/queries/aircraft/line';
-import { documentCheckList } from '@/queries/documents/document-check';
-import { sheet } from '@/queries/flights/sheet';
 import { entryPreview } from '@/queries/maintenance/entry-preview';
-import { bad, good, PASSWORD, testClub } from '@/testing/database';
-import { plannedFlight } from '@/testing/planned-flight';
-import { checkDocuments } from '../documents/check-documents';
+import { bad, good, PASSWORD } from '@/testing/database';
 import { vouch } from '../documents/vouch';
-import { acceptMark } from '../findings/accept-mark';
-import { reportFinding } from '../findings/report-finding';
-import { checkIn } from '../flights/check-in';
-import { checkOut } from '../flights/check-out';
 import type { Actor } from '../kernel/command';
 import { loadRecords, NO_RECORDS } from '../kernel/load-records';
 import { clearList } from '../maintenance/clear-list';
 import { strikeEntry } from '../maintenance/corrections';
-import { recordEntry } from '../maintenance/record-entry';
-import { correctReading } from '../meters/correct-reading';
-import { addDial } from '../meters/dials';
 import { attributeUnlogged } from '../meters/unlogged';
+import {
+  record,
+  hundred,
+  row,
+  folderNow,
+  club,
+  revision,
+  inTx,
+  own,
+  due,
+  freshClub,
+  useClub,
+} from '@/testing/folder';
 
-let club: Awaited<ReturnType<typeof testClub>>;
-beforeEach(async () => {
-  club = await testClub();
-});
-
-const inTx = <T>(work: Parameters<typeof inClub<T>>[2]) => inClub(club.ports.db, club.clubId, work);
-const row = async () => (await inTx((tx) => line(tx, club.clubId, club.ports.now(), true))).rows[0];
-const revision = async () => (await row())?.revision ?? 0;
-const folderNow = async (role: Parameters<typeof club.actor>[0] = 'mechanic') => {
-  const found = await inTx((tx) => folder(tx, club.actor(role), 'N02TB', club.ports.now()));
-  if (found === null) throw new Error('there is no such folder');
-  return found;
-};
-const due = async (name: string) => (await folderNow()).due.find((one) => one.name === name);
-
-const hundred = (timeInService: string, change: object = {}): SignedEntry['draft'] =>
-  ({
-    of: 'inspection',
-    kind: 'hundred-hour',
-    completedOn: civilDate('2026-11-24'),
-    timeInService: hours(timeInService),
-    outcome: 'approved',
-    excess: null,
-    testedToFeet: null,
-    ...change,
-  }) as SignedEntry['draft'];
-const own = (role: Parameters<typeof club.certificateOf>[0] = 'mechanic') => ({
-  by: 'own-certificate' as const,
-  certificateId: club.certificateOf(role),
-});
 const copied = {
   by: 'copied-from-logbook' as const,
   name: 'Ida Quell',
@@ -70,25 +38,8 @@ const copied = {
   validFrom: civilDate('2025-04-01'),
   validUntil: civilDate('2027-03-31'),
 };
-const record = async (
-  draft: SignedEntry['draft'],
-  change: Partial<SignedEntry> = {},
-  actor: Actor = club.actor('mechanic'),
-) =>
-  recordEntry(club.ports, actor, {
-    entryId: randomUUID(),
-    aircraftId: club.aircraftId,
-    seenRevision: change.seenRevision ?? (await revision()),
-    draft,
-    description: 'Inspected as the programme says.',
-    signer: own(),
-    aboveMeter: false,
-    password: PASSWORD,
-    ...change,
-  });
 const preview = (draft: SignedEntry['draft']) =>
   inTx((tx) => entryPreview(tx, club.clubId, { aircraftId: club.aircraftId, draft }, club.ports.now()));
-
 /** Two mechanics sign an entry at the same moment, both having seen the same revision. */
 async function signTwiceAtOnce(seenRevision: number): Promise<void> {
   const entry = (signer: SignedEntry['signer']) => ({ seenRevision, signer });
@@ -106,6 +57,7 @@ async function signTwiceAtOnce(seenRevision: number): Promise<void> {
     conflict?.code === 'conflict' ? [conflict.revision, conflict.changes.map(({ act }) => act)] : [],
   ).toEqual([seenRevision + 1, ['record-entry']]);
 }
+beforeEach(freshClub);
 
 describe('recording an inspection', () => {
   it('shows the sum before it is signed, and that sum holds afterwards', async () => {
@@ -307,7 +259,7 @@ describe('recording an inspection', () => {
   // Twenty on each of ten aircraft: what an aircraft has on record is read again at each.
   it('two sign at once, two hundred times: one succeeds, the other is shown what happened', async () => {
     for (let aircraft = 0; aircraft < 10; aircraft += 1) {
-      club = await testClub();
+      await useClub();
       for (let round = 0; round < 20; round += 1) await signTwiceAtOnce(1 + round);
       expect((await folderNow()).revision).toBe(21);
     }
@@ -360,487 +312,5 @@ describe('an inspection that did not approve the aircraft', () => {
     expect((await row())?.verdict).not.toBe('Released');
     good(await strike('mechanic'));
     expect((await row())?.verdict).toBe('Released');
-  });
-});
-
-describe('correcting', () => {
-  it('a struck out inspection stays readable and stops counting; the one before counts again', async () => {
-    const entryId = randomUUID();
-    good(await record(hundred('4150.3'), { entryId }));
-    club.ports.at = addSeconds(club.ports.at, 60);
-    good(
-      await strikeEntry(club.ports, club.actor('mechanic'), {
-        strikeId: randomUUID(),
-        aircraftId: club.aircraftId,
-        seenRevision: await revision(),
-        kind: 'inspection',
-        recordId: entryId,
-        why: 'Belongs to N03TB',
-        password: PASSWORD,
-      }),
-    );
-    expect((await due('100-hour'))?.next).toBe('4208.7 h');
-    expect((await folderNow()).logbook.find(({ id }) => id === entryId)).toMatchObject({
-      title: '100-hour inspection',
-      struck: { by: 'The mechanic', why: 'Belongs to N03TB' },
-    });
-    expect((await inTx((tx) => readHistory(tx, club.aircraftId, 1)))[0]).toMatchObject({
-      act: 'strike',
-      actorName: 'The mechanic',
-    });
-  });
-  it('nothing is struck out twice, by a renter, or without the password', async () => {
-    const reading = (await folderNow()).readings[0]?.id ?? '';
-    const strike = async (change: object = {}, role: 'dispatcher' | 'renter' = 'dispatcher') =>
-      strikeEntry(club.ports, club.actor(role), {
-        strikeId: randomUUID(),
-        aircraftId: club.aircraftId,
-        seenRevision: await revision(),
-        kind: 'reading',
-        recordId: reading,
-        why: 'Slip',
-        password: PASSWORD,
-        ...change,
-      });
-    expect(bad(await strike({}, 'renter'))).toMatchObject({ code: 'not-entitled' });
-    expect(bad(await strike({ password: 'x' }))).toMatchObject({ problems: [{ path: 'password' }] });
-    expect(bad(await strike({ recordId: randomUUID() }))).toMatchObject({ code: 'not-found' });
-    good(await strike());
-    expect(bad(await strike())).toMatchObject({ code: 'invalid' });
-    // Without any reading left nothing is known of the hours, and unknown closes.
-    expect((await row())?.verdict).toBe('Grounded');
-  });
-  it.each([
-    ['was missing', { aboard: false, legible: null }],
-    ['could not be read', { legible: false }],
-    ['was there', {}],
-  ])('what somebody saw last, that a document %s, is not struck out but re-checked', async (_, change) => {
-    const seen = async (more: object, by: 'student' | 'dispatcher' = 'student') => {
-      const documentCheckId = randomUUID();
-      good(
-        await checkDocuments(
-          club.ports,
-          club.actor(by),
-          round([
-            { ...paper('weight-and-balance'), datedOn: civilDate('2022-06-09'), documentCheckId, ...more },
-          ]),
-        ),
-      );
-      return documentCheckId;
-    };
-    const strike = async (recordId: string) =>
-      strikeEntry(club.ports, club.actor('dispatcher'), {
-        strikeId: randomUUID(),
-        aircraftId: club.aircraftId,
-        seenRevision: await revision(),
-        kind: 'document-check',
-        recordId,
-        why: 'Slip',
-        password: PASSWORD,
-      });
-    const first = await seen(change);
-    const verdict = (await row())?.verdict;
-    expect(bad(await strike(first))).toMatchObject({ code: 'invalid', problems: [{ path: 'recordId' }] });
-    expect((await row())?.verdict).toBe(verdict);
-    club.ports.at = addSeconds(club.ports.at, 60);
-    // A member does not make good what was missing: the dispatcher looks.
-    await seen({}, 'dispatcher');
-    good(await strike(first));
-    expect((await row())?.verdict).toBe('Released');
-  });
-
-  const block = randomUUID();
-  async function flown(shown: string): Promise<string> {
-    const flightId = randomUUID();
-    good(
-      await addDial(club.ports, club.actor('mechanic'), {
-        dialId: block,
-        aircraftId: club.aircraftId,
-        seenRevision: await revision(),
-        name: 'Block meter',
-        unit: 'h',
-        bills: true,
-        counts: [
-          { meter: 'time-in-service', standsAt: '4150.3' },
-          { meter: 'propeller', standsAt: '900' },
-        ],
-        shows: '4150.3',
-        wrapsAt: null,
-      }),
-    );
-    good(
-      await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, {
-        ...NO_RECORDS,
-        readings: [
-          {
-            id: randomUUID(),
-            meter: 'engine',
-            value: hours('1000'),
-            happenedAt: club.ports.now(),
-            recordedAt: club.ports.now(),
-          },
-        ],
-      }),
-    );
-    const starts = addSeconds(club.ports.now(), 60);
-    await plannedFlight(club, {}, { flightId: flightId, starts });
-    good(
-      await checkOut(club.ports, club.actor('dispatcher'), {
-        flightId,
-        aircraftId: club.aircraftId,
-        seenRevision: await revision(),
-        readings: [{ dial: block, shown: '4150.3' }],
-        accepted: [],
-        fuelAboard: [],
-        oilAboard: null,
-        remarks: null,
-      }),
-    );
-    club.ports.at = addSeconds(club.ports.at, 7200);
-    good(
-      await checkIn(club.ports, club.actor('dispatcher'), {
-        flightId,
-        aircraftId: club.aircraftId,
-        at: { date: civilDate('2026-11-24'), clock: '11:00' },
-        readings: [{ dial: block, shown }],
-        accepted: [`more-than-elapsed/${block}/${shown}`],
-        airborne: null,
-        landings: 1,
-        towLaunches: null,
-        fuelAdded: null,
-        oilAdded: null,
-        remarks: 'nothing-to-report',
-        defects: [],
-      }),
-    );
-    return flightId;
-  }
-  it('a wrong reading is struck out and written again; everything that followed from it follows', async () => {
-    await flown('4160.3');
-    expect((await due('100-hour'))?.left).toBe('48.4 h');
-    const wrong =
-      (await folderNow()).readings.find(
-        ({ shown, stands }) => shown === '4160.3' && stands.startsWith('time in service'),
-      )?.id ?? '';
-    good(
-      await correctReading(club.ports, club.actor('dispatcher'), {
-        strikeId: randomUUID(),
-        aircraftId: club.aircraftId,
-        seenRevision: await revision(),
-        readingId: wrong,
-        shown: '4151.3',
-        evenSo: false,
-        why: 'A digit mistaken',
-        password: PASSWORD,
-      }),
-    );
-    expect((await due('100-hour'))?.left).toBe('57.4 h');
-    const { dials, readings } = await folderNow();
-    expect(dials[0]).toMatchObject({
-      shows: '4151.3 h',
-      counts: [{ stands: '4151.3 h' }, { stands: '901.0 h' }],
-    });
-    expect(
-      readings
-        .filter(({ struck }) => struck !== null)
-        .map(({ stands, struck }) => [stands, struck?.why])
-        .sort(),
-    ).toEqual([
-      ['engine time 1010.0 h', 'A digit mistaken'],
-      ['propeller time 910.0 h', 'A digit mistaken'],
-      ['time in service 4160.3 h', 'A digit mistaken'],
-    ]);
-    expect(readings.filter(({ struck }) => struck === null).map(({ stands }) => stands)).toContain(
-      'engine time 1001.0 h',
-    );
-    const day = await inTx((tx) =>
-      sheet(tx, club.clubId, 'N02TB', civilDate('2026-11-24'), club.ports.now()),
-    );
-    expect(day?.flights[0]).toMatchObject({
-      billed: '1.0 h',
-      meters: [{ out: '4150.3', in: '4151.3', ran: '1.0 h', corrected: true }],
-    });
-  });
-  it('a reading of a dial that counts towards two meters is corrected for both, also without a flight', async () => {
-    good(
-      await addDial(club.ports, club.actor('mechanic'), {
-        dialId: block,
-        aircraftId: club.aircraftId,
-        seenRevision: await revision(),
-        name: 'Block meter',
-        unit: 'h',
-        bills: true,
-        counts: [
-          { meter: 'time-in-service', standsAt: '4510.3' },
-          { meter: 'propeller', standsAt: '900' },
-        ],
-        shows: '4510.3',
-        wrapsAt: null,
-      }),
-    );
-    const wrong =
-      (await folderNow()).readings.find(({ stands }) => stands === 'propeller time 900.0 h')?.id ?? '';
-    good(
-      await correctReading(club.ports, club.actor('dispatcher'), {
-        strikeId: randomUUID(),
-        aircraftId: club.aircraftId,
-        seenRevision: await revision(),
-        readingId: wrong,
-        shown: '4150.3',
-        evenSo: false,
-        why: 'Two digits swapped',
-        password: PASSWORD,
-      }),
-    );
-    expect((await folderNow()).dials[0]).toMatchObject({
-      shows: '4150.3 h',
-      counts: [{ stands: '4150.3 h' }, { stands: '540.0 h' }],
-    });
-  });
-  it.each([
-    ['no figure', 'x', 'shown'],
-    ['nothing', '', 'shown'],
-  ])('refuses %s', async (_, shown, path) => {
-    await flown('4151.3');
-    const reading = (await folderNow()).readings[0]?.id ?? '';
-    expect(
-      bad(
-        await correctReading(club.ports, club.actor('dispatcher'), {
-          strikeId: randomUUID(),
-          aircraftId: club.aircraftId,
-          seenRevision: await revision(),
-          readingId: reading,
-          shown,
-          evenSo: false,
-          why: 'Slip',
-          password: PASSWORD,
-        }),
-      ),
-    ).toMatchObject({ problems: [{ path }] });
-  });
-});
-
-const paper = (
-  kind: DocumentCheckRound['documentChecks'][number]['kind'],
-): DocumentCheckRound['documentChecks'][number] => ({
-  documentCheckId: randomUUID(),
-  kind,
-  keptWhere: 'pouch behind the left seat',
-  number: null,
-  aboard: true,
-  legible: true,
-  displayed: null,
-  registrationShown: null,
-  serialShown: null,
-  issuedOn: null,
-  printedExpiry: null,
-  form: null,
-  revision: null,
-  placards: null,
-  datedOn: null,
-  tankFitted: null,
-  temporary: null,
-});
-const round = (documentChecks: DocumentCheckRound['documentChecks']): DocumentCheckRound => ({
-  aircraftId: club.aircraftId,
-  seenAt: club.ports.now(),
-  documentChecks,
-});
-
-describe('a document check round', () => {
-  it('what is missing closes at once, and what a member finds again waits for somebody entitled', async () => {
-    good(
-      await checkDocuments(
-        club.ports,
-        club.actor('student'),
-        round([{ ...paper('weight-and-balance'), aboard: false, legible: null }]),
-      ),
-    );
-    expect(await row()).toMatchObject({ verdict: 'Grounded' });
-    expect((await folderNow()).papers.find(({ kind }) => kind === 'weight-and-balance')).toMatchObject({
-      state: 'missing',
-      seen: expect.stringContaining('by The student') as string,
-      keptWhere: 'pouch behind the left seat',
-    });
-    club.ports.at = addSeconds(club.ports.at, 60);
-    const { waiting } = good(
-      await checkDocuments(
-        club.ports,
-        club.actor('renter'),
-        round([{ ...paper('weight-and-balance'), datedOn: civilDate('2022-06-09') }]),
-      ),
-    );
-    expect([waiting.length, (await row())?.verdict]).toEqual([1, 'Grounded']);
-    good(
-      await vouch(club.ports, club.actor('dispatcher'), {
-        aircraftId: club.aircraftId,
-        seenRevision: await revision(),
-        records: waiting.map((recordId) => ({ vouchId: randomUUID(), recordId })),
-        note: null,
-        password: PASSWORD,
-      }),
-    );
-    expect((await row())?.verdict).toBe('Released');
-  });
-  it.each([
-    [
-      'registration of another aircraft',
-      {
-        ...paper('registration-certificate'),
-        registrationShown: 'N03TB',
-        issuedOn: civilDate('2024-05-14'),
-        printedExpiry: civilDate('2031-05-31'),
-      },
-    ],
-    [
-      'manual for another serial number',
-      {
-        ...paper('operating-limitations'),
-        form: 'flight-manual' as const,
-        revision: '7',
-        serialShown: 'TB-9999',
-        placards: true,
-      },
-    ],
-    [
-      'certificate out of view',
-      { ...paper('airworthiness-certificate'), registrationShown: 'N02TB', displayed: false },
-    ],
-    ['certificate that shows nothing readable', { ...paper('registration-certificate'), legible: false }],
-  ])('a %s grounds it', async (_, seen) => {
-    good(await checkDocuments(club.ports, club.actor('student'), round([seen])));
-    expect((await row())?.verdict).toBe('Grounded');
-  });
-  // 14 CFR 47.31(c): from memory.
-  it('a copy of the application for registration holds for 90 days and no longer, and a member’s word does not make a certificate of it', async () => {
-    const copy = {
-      ...paper('registration-certificate'),
-      registrationShown: 'N02TB',
-      issuedOn: civilDate('2026-11-20'),
-      temporary: true,
-    };
-    good(await checkDocuments(club.ports, club.actor('dispatcher'), round([copy])));
-    const documents = async () =>
-      inTx((tx) => documentCheckList(tx, 'N02TB')).then((list) =>
-        list?.papers.find(({ kind }) => kind === 'registration-certificate'),
-      );
-    expect([
-      (await row())?.verdict,
-      (await documents())?.lastWords,
-      (await documents())?.last.temporary,
-    ]).toEqual(['Restricted', 'copy of the application, of 20 Nov 2026', true]);
-    club.ports.at = addSeconds(club.ports.at, 60);
-    const { waiting } = good(
-      await checkDocuments(
-        club.ports,
-        club.actor('renter'),
-        round([
-          {
-            ...copy,
-            documentCheckId: randomUUID(),
-            temporary: false,
-            printedExpiry: civilDate('2033-11-30'),
-          },
-        ]),
-      ),
-    );
-    expect([waiting.length, (await row())?.verdict]).toEqual([1, 'Grounded']);
-  });
-  it('sent twice is recorded once, and somebody without a role records nothing', async () => {
-    const entry = round([{ ...paper('radio-licence') }]);
-    expect(good(await checkDocuments(club.ports, club.actor('student'), entry)).revision).toBe(2);
-    expect(good(await checkDocuments(club.ports, club.actor('student'), entry)).revision).toBe(2);
-    expect(
-      bad(
-        await checkDocuments(
-          club.ports,
-          { ...club.actor('student'), roles: [] },
-          round([paper('radio-licence')]),
-        ),
-      ),
-    ).toMatchObject({ code: 'not-entitled' });
-  });
-  it('asks for every kind of document, with what it said last time', async () => {
-    const list = await inTx((tx) => documentCheckList(tx, 'N02TB'));
-    expect(list?.papers).toHaveLength(6);
-    expect(list).toMatchObject({
-      serialNumber: 'TB-0217',
-      papers: [
-        {},
-        { lastWords: 'issued 14 May 2024, expires 31 May 2031' },
-        { lastWords: 'revision 7' },
-        { lastWords: 'dated 9 Jun 2022' },
-        {},
-        {},
-      ],
-    });
-  });
-});
-
-describe('a known mark', () => {
-  const accept = async (role: 'mechanic' | 'instructor' | 'renter', change: object = {}) =>
-    acceptMark(club.ports, club.actor(role), {
-      markId: randomUUID(),
-      aircraftId: club.aircraftId,
-      seenRevision: await revision(),
-      what: 'Blended nick, 4 mm, front edge',
-      station: 'propeller',
-      side: null,
-      x: 500,
-      y: 62,
-      certificateId: club.certificateOf(role),
-      password: PASSWORD,
-      ...change,
-    });
-  it('is accepted by the person who may judge, shown in its place, and struck out like any entry', async () => {
-    const { markId } = good(await accept('mechanic'));
-    club.ports.at = addSeconds(club.ports.at, 60);
-    good(await accept('instructor', { what: 'Old ding', station: 'wing', side: 'left', x: 200, y: 260 }));
-    expect((await folderNow()).marks).toMatchObject([
-      {
-        what: 'Blended nick, 4 mm, front edge',
-        x: 500,
-        acceptedBy: 'The mechanic',
-        acceptedOn: '2026-11-24',
-      },
-      { what: 'Old ding' },
-    ]);
-    expect((await row())?.verdict).toBe('Released');
-    good(
-      await strikeEntry(club.ports, club.actor('mechanic'), {
-        strikeId: randomUUID(),
-        aircraftId: club.aircraftId,
-        seenRevision: await revision(),
-        kind: 'known-mark',
-        recordId: markId,
-        why: 'New blade',
-        password: PASSWORD,
-      }),
-    );
-    expect((await folderNow()).marks.map(({ what }) => what)).toEqual(['Old ding']);
-  });
-  it('closes no finding', async () => {
-    good(
-      await reportFinding(club.ports, club.actor('student'), {
-        findingId: randomUUID(),
-        aircraftId: club.aircraftId,
-        station: 'propeller',
-        side: null,
-        step: 'K217',
-        asListed: true,
-        what: 'Nick',
-        looks: 'not-right',
-        foundAt: club.ports.now(),
-      }),
-    );
-    good(await accept('mechanic'));
-    expect((await row())?.verdict).toBe('Grounded');
-  });
-  it('is not accepted by a renter, without the password, or by another’s certificate', async () => {
-    expect([
-      bad(await accept('renter')).code,
-      bad(await accept('mechanic', { password: 'x' })).code,
-      bad(await accept('mechanic', { certificateId: club.certificateOf('instructor') })).code,
-    ]).toEqual(['not-entitled', 'invalid', 'not-entitled']);
   });
 });
