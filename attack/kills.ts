@@ -8,6 +8,8 @@ import type { World } from './world';
 export interface SentFinding {
   readonly findingId: string;
   readonly answered: boolean;
+  /** The last answer where none accepted it. */
+  readonly last: string;
 }
 
 /** Waits until the database takes connections again: one of its backends was killed, and it recovers. */
@@ -53,21 +55,24 @@ export async function writeWhileKilled(
         foundAt: '2026-11-28T12:00:00Z',
       };
       let answered = false;
+      let last = '';
       for (let turn = 0; turn < 120 && !answered; turn += 1) {
-        answered = (await post(base, who, '/api/findings', finding)).status === 200;
+        const { status, text } = await post(base, who, '/api/findings', finding);
+        answered = status === 200;
+        last = `${status} ${text.slice(0, 200)}`;
         if (!answered)
           await new Promise((resolve) => {
             setTimeout(resolve, 250);
           });
       }
-      sent.push({ findingId, answered });
+      sent.push({ findingId, answered, last });
     }
   };
   await Promise.all(Array.from({ length: 4 }, writer));
   return sent;
 }
 
-/** Every finding that was answered is there once, and every one that is there has its entry in the ledger. */
+/** Every finding was accepted at last and is there once, and every one that is there has its entry in the ledger. */
 export async function checkFindings(
   superuserUrl: string,
   sent: readonly SentFinding[],
@@ -76,7 +81,7 @@ export async function checkFindings(
   const client = new Client({ connectionString: superuserUrl });
   await client.connect();
   try {
-    for (const { findingId, answered } of sent) {
+    for (const { findingId, answered, last } of sent) {
       tally.calls += 1;
       const there = Number(
         (
@@ -94,6 +99,7 @@ export async function checkFindings(
           )
         ).rows[0]?.n ?? '0',
       );
+      if (!answered) tally.lost.push(`finding ${findingId} was never accepted, last: ${last}`);
       if (answered && there === 0) tally.lost.push(`finding ${findingId} was answered and is not there`);
       if (there > 1 || told > 1) tally.doubled.push(`finding ${findingId}: ${there} rows, ${told} entries`);
       if (there !== told)
