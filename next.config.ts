@@ -1,7 +1,12 @@
+import { randomUUID } from 'node:crypto';
 import type { NextConfig } from 'next';
+
+// Names this build: pages carry it, and each answer of the server says it. In the environment, since a build reads this file more than once.
+const PROGRAM = (process.env['GROVAL_PROGRAM'] ??= randomUUID());
 
 const config: NextConfig = {
   poweredByHeader: false,
+  env: { GROVAL_PROGRAM: PROGRAM },
   // Types are checked by `npm test`, once for everything; a build does not check them again.
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: ['pg', 'pino', 'sharp', 'better-auth'],
@@ -31,6 +36,7 @@ const config: NextConfig = {
         headers: [
           { key: 'Content-Security-Policy', value: "default-src 'none'; frame-ancestors 'none'" },
           { key: 'Cache-Control', value: 'no-store' },
+          { key: 'X-Groval-Program', value: PROGRAM },
         ],
       },
     ]),

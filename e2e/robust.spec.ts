@@ -159,6 +159,33 @@ test('what was begun for one aircraft is not carried to another that is found by
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
 });
 
+test('a page of an older program shows nothing that a newer one answered, and says so', async ({ desk }) => {
+  const dispatcher = await desk('dispatcher');
+  const released = dispatcher.getByRole('row').filter({ hasText: 'Released' });
+  await expect(released).not.toHaveCount(0);
+  const seen = await released.count();
+  // The server is updated while the page is open: from now on an answer names another program, and would say something else.
+  await dispatcher.route('**/api/line', async (route) => {
+    const answer = await route.fetch();
+    expect(answer.headers()['x-groval-program']).toMatch(/^[0-9a-f-]{36}$/);
+    await route.fulfill({
+      response: answer,
+      headers: { ...answer.headers(), 'x-groval-program': 'a newer one' },
+      body: (await answer.text()).replaceAll('Released', 'Withdrawn'),
+    });
+  });
+  // Somebody comes back to the window.
+  await dispatcher.evaluate(() => window.dispatchEvent(new Event('visibilitychange')));
+  await expect(alert(dispatcher)).toContainText('Groval was updated');
+  await expect(released).toHaveCount(seen);
+  await expect(dispatcher.getByText('Withdrawn')).toHaveCount(0);
+  await expectNoViolations(dispatcher);
+  await dispatcher.unroute('**/api/line');
+  await dispatcher.getByRole('button', { name: 'Load again' }).click();
+  await expect(released).toHaveCount(seen);
+  await expect(alert(dispatcher)).toHaveCount(0);
+});
+
 test('addresses that lead nowhere say what to do', async ({ desk }) => {
   const page = await desk('dispatcher');
   await page.goto('/aircraft/N99XX');

@@ -49,6 +49,8 @@ export class Aircraft {
   rows: ReadingRow[] = [];
   readonly stretches: UnloggedHistory['stretches'][number][] = [];
   uplifts: readonly Uplift[] = [];
+  dials: readonly Dial[] = [BLOCK];
+  attributions: UnloggedHistory['attributions'] = [];
   facts: AircraftFacts;
   now: Instant = START;
 
@@ -86,7 +88,7 @@ export class Aircraft {
     return readPanel(
       this.newId,
       this.meters,
-      [BLOCK],
+      this.dials,
       { readings: [{ dial: 'block', shown }], accepted },
       flightId,
       this.now,
@@ -109,7 +111,7 @@ export class Aircraft {
     const read = readOnReturn(
       this.newId,
       this.meters,
-      [BLOCK],
+      this.dials,
       { id, leftAt, readings: panel.dials },
       [],
       {
@@ -135,9 +137,9 @@ export class Aircraft {
       facts: this.facts,
       authority: 'us',
       rows: this.rows,
-      dials: [BLOCK],
+      dials: this.dials,
       stretches: this.stretches,
-      attributions: [],
+      attributions: this.attributions,
       uplifts: this.uplifts,
       struck: new Set(this.facts.strikes.map(({ record }) => record)),
     };

@@ -5,6 +5,7 @@ import { unkeepable } from '@/contracts/kernel/plain-text';
 import { problemsOf } from '@/contracts/kernel/problem';
 import { type JsonRoute, ROUTES, type Route, type RouteName, type Sent } from '@/contracts/kernel/routes';
 import { withoutNumbers } from '@/explain/for-reader';
+import type { AnswerOf } from '@/queries/answers';
 import { inClub } from '@/db/kernel/club-transaction';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { runtime, trusted } from '@/server/runtime';
@@ -161,9 +162,9 @@ export function memberRoute(name: RouteName, work: (asked: Asked) => Promise<Res
 }
 
 /** A route that does one thing: who, what, and what came of it. */
-export function commandRoute<N extends JsonRoute, T>(
+export function commandRoute<N extends JsonRoute>(
   name: N,
-  command: (ports: Ports, actor: Actor, value: Sent<N>) => Promise<Outcome<T>>,
+  command: (ports: Ports, actor: Actor, value: Sent<N>) => Promise<Outcome<AnswerOf<N>>>,
 ) {
   return memberRoute(name, async ({ actor, request }) => {
     const sent = await bodyOf(name, request);
@@ -191,9 +192,9 @@ export interface Question {
 }
 
 /** A route that answers one question; null where what it asks about is not there. */
-export function queryRoute<T>(
-  name: RouteName,
-  query: (question: Question) => Promise<T | Response | null>,
+export function queryRoute<N extends RouteName>(
+  name: N,
+  query: (question: Question) => Promise<AnswerOf<N> | Response | null>,
   missing = 'There is no such thing here. Load the page again.',
 ) {
   return memberRoute(name, async ({ actor, request, params }) => {
@@ -206,9 +207,9 @@ export function queryRoute<T>(
 }
 
 /** A route that asks about something that was typed. */
-export function trialRoute<N extends JsonRoute, T>(
+export function trialRoute<N extends JsonRoute>(
   name: N,
-  query: (question: Question, value: Sent<N>) => Promise<T | null>,
+  query: (question: Question, value: Sent<N>) => Promise<AnswerOf<N> | null>,
   missing: string,
 ) {
   return memberRoute(name, async ({ actor, request, params }) => {

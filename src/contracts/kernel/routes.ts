@@ -180,3 +180,20 @@ export type Sent<N extends JsonRoute> = (typeof ROUTES)[N]['body'] extends {
 }
   ? z.output<S>
   : never;
+
+/** A value as a form holds it: each field by its name and kind, chosen or not yet. What is missing or wrong is said by the schema. */
+type Entered<T> = T extends readonly (infer Item)[]
+  ? readonly Entered<Item>[]
+  : T extends object
+    ? { readonly [K in keyof T]: Entered<T[K]> }
+    : T extends string
+      ? string | null
+      : T extends number
+        ? number | null
+        : T;
+/** What a page hands to a route. */
+export type Given<N extends JsonRoute> = (typeof ROUTES)[N]['body'] extends {
+  readonly schema: infer S extends z.ZodType;
+}
+  ? Entered<z.input<S>>
+  : never;

@@ -13,7 +13,7 @@ export interface Read {
   readonly readings: readonly NewReading[];
   /** Dials that started again from zero: each goes on under a new entry. */
   readonly wrapped: readonly Dial[];
-  /** How much each dial ran on, in seconds or counts. */
+  /** How far each dial of hours ran on, in seconds. What a counter counted on is no time. */
   readonly ran: ReadonlyMap<string, number>;
 }
 
@@ -72,7 +72,8 @@ export function readDials(
     const values = valuesAt(current, value);
     if (values === null) return { belowOffset: dial };
     dials.push({ dial: current.id, name: dial.name, shown, values });
-    if (last !== null) ran.set(current.id, over?.kind === 'below' ? (over.run ?? 0) : value - last);
+    if (last !== null && dial.unit === 'h')
+      ran.set(current.id, over?.kind === 'below' ? (over.run ?? 0) : value - last);
     for (const { meter, value: at } of values)
       readings.push({
         ...meterReading(newId(), meter, at, happenedAt, recordedAt),

@@ -18,7 +18,7 @@ export function useFact({ aircraftId }: Pick<Facts, 'aircraftId'>) {
     },
   ): Promise<string | null> => {
     setDone(false);
-    const went = await post('/api/facts', { factId, aircraftId, fact }, (path, message) => {
+    const went = await post('POST /api/facts', { factId, aircraftId, fact }, (path, message) => {
       tell(path.split('.').at(-1) ?? path, message);
     });
     if (!went) return null;

@@ -30,7 +30,7 @@ function PasswordForm() {
   } = useForm({ defaultValues: { current: '', password: '', again: '' } });
   const submit = async ({ current, password }: { readonly current: string; readonly password: string }) => {
     setDone(false);
-    const changed = await post('/api/me/password', { current, password }, (path, message) => {
+    const changed = await post('POST /api/me/password', { current, password }, (path, message) => {
       setError(path as 'current', { message });
     });
     if (changed === null) return;
@@ -99,7 +99,7 @@ function Clubs({ me }: { readonly me: Me }) {
   const { run, trouble } = useCommand();
   const choose = (clubId: string) =>
     run(async () => {
-      await send('/api/me/club', { clubId });
+      await send('POST /api/me/club', { clubId });
       // Nothing of the other club stays in memory.
       goTo('/account');
     });

@@ -47,7 +47,7 @@ export function AddAircraft({ first }: { readonly first: boolean }) {
       serialNumber: fields.serialNumber.trim() === '' ? null : fields.serialNumber,
     };
     if (
-      await post('/api/fleet', given, (path, message) => {
+      await post('POST /api/fleet', given, (path, message) => {
         setError(path as keyof Fields, { message });
       })
     )

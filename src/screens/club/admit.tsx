@@ -27,13 +27,9 @@ export function Admit() {
     defaultValues: { name: '', email: '', roles: [] },
   });
   const submit = async ({ name, email, roles }: { name: string; email: string; roles: Role[] }) => {
-    const done = await post<{ readonly path: string }>(
-      '/api/people',
-      { admissionId, name, email, roles },
-      (path, message) => {
-        setError(path as 'name', { message });
-      },
-    );
+    const done = await post('POST /api/people', { admissionId, name, email, roles }, (path, message) => {
+      setError(path as 'name', { message });
+    });
     if (done === null) return;
     setMade({ path: done.answer.path, name });
     setAdmissionId(crypto.randomUUID());

@@ -41,7 +41,7 @@ export function CertificateForm({
   }) => {
     if (
       (await post(
-        '/api/people/certificates',
+        'POST /api/people/certificates',
         {
           certificateId,
           personId: person.personId,

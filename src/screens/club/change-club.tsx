@@ -106,7 +106,7 @@ export function ChangeClub({ page, onDone }: { readonly page: ClubPage; readonly
     try {
       setTrial({
         of: JSON.stringify(clubOf(given)),
-        told: await send<ClubTrial>('/api/club/trial', { club: clubOf(given) }),
+        told: await send('POST /api/club/trial', { club: clubOf(given) }),
       });
       return true;
     } catch (error) {
@@ -133,7 +133,7 @@ export function ChangeClub({ page, onDone }: { readonly page: ClubPage; readonly
     }
     if (
       await post(
-        '/api/club',
+        'POST /api/club',
         { changeId, seen, club: clubOf(given), why: given.why, password: given.password },
         tell,
       )

@@ -63,14 +63,14 @@ function Founding({ waiting }: { readonly waiting: string | null }) {
   const submit = (given: Fields) =>
     run(
       async () => {
-        await send('/api/founding', {
+        await send('POST /api/founding', {
           code: given.code,
           name: given.person,
           email: given.email,
           password: given.password,
           club: waiting !== null ? null : clubOf(given),
         });
-        await send('/api/auth/sign-in/email', {
+        await send('POST /api/auth/sign-in/email', {
           email: given.email.trim().toLowerCase(),
           password: given.password,
         });
@@ -161,7 +161,7 @@ function Founding({ waiting }: { readonly waiting: string | null }) {
 export function FoundingScreen() {
   const { data, error } = useQuery({
     queryKey: ['founding'],
-    queryFn: () => ask<{ readonly open: boolean; readonly club: string | null }>('/api/founding'),
+    queryFn: () => ask('GET /api/founding'),
     retry: 2,
   });
   return (

@@ -5,21 +5,15 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
+import { skipToken, useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { useForm } from 'react-hook-form';
+import type { LinkView } from '@/queries/answers';
 import { useCommand } from '../data/command';
 import { send } from '../data/fetching';
 import { goTo } from '../data/leave';
 import { useMe } from '../data/queries';
 import { TroubleAlert } from '../kit/trouble-alert';
-
-interface Link {
-  readonly name: string;
-  readonly kind: 'join' | 'new-password' | 'second-club';
-  readonly email: string | null;
-  readonly club: string;
-}
 
 const onHash = (changed: () => void) => {
   window.addEventListener('hashchange', changed);
@@ -44,7 +38,7 @@ function Choose({
   whose,
 }: {
   readonly link: { readonly club: string; readonly secret: string };
-  readonly whose: Link;
+  readonly whose: LinkView;
 }) {
   const { run, trouble } = useCommand();
   const {
@@ -56,8 +50,8 @@ function Choose({
   const submit = ({ password }: { readonly password: string }) =>
     run(
       async () => {
-        const { email } = await send<{ readonly email: string }>('/api/join/take-up', { ...link, password });
-        await send('/api/auth/sign-in/email', { email, password });
+        const { email } = await send('POST /api/join/take-up', { ...link, password });
+        await send('POST /api/auth/sign-in/email', { email, password });
         goTo('/');
       },
       (path, message) => {
@@ -114,13 +108,13 @@ function Accept({
   whose,
 }: {
   readonly link: { readonly club: string; readonly secret: string };
-  readonly whose: Link;
+  readonly whose: LinkView;
 }) {
   const { data: me } = useMe();
   const { run, trouble } = useCommand();
   const accept = () =>
     run(async () => {
-      await send('/api/join/accept', link);
+      await send('POST /api/join/accept', link);
       goTo('/account');
     });
   return (
@@ -162,8 +156,7 @@ export function JoinScreen() {
   const link = useLink();
   const { data, error } = useQuery({
     queryKey: ['join', link],
-    queryFn: () => send<Link>('/api/join', link),
-    enabled: link !== null,
+    queryFn: link === null ? skipToken : () => send('POST /api/join', link),
     retry: false,
     refetchOnWindowFocus: false,
   });

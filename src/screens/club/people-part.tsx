@@ -33,7 +33,7 @@ function Offer({ offer }: { readonly offer: People['offers'][number] }) {
           title={`Revoke the link of ${offer.name}?`}
           does="Revoke the link"
           instead="Keep it"
-          onConfirm={() => send('/api/people/links/revoke', { invitationId: offer.id })}
+          onConfirm={() => send('POST /api/people/links/revoke', { invitationId: offer.id })}
           onClose={() => {
             setAsking(false);
           }}

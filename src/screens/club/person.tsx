@@ -39,10 +39,10 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
     roles,
   });
   const save = async () => {
-    if ((await post('/api/people/roles', change())) !== null) setChanging(null);
+    if ((await post('POST /api/people/roles', change())) !== null) setChanging(null);
   };
   const link = async () => {
-    const done = await post<{ readonly path: string }>('/api/people/links', {
+    const done = await post('POST /api/people/links', {
       personId: person.personId,
       email: person.access === 'account' || email.trim() === '' ? null : email.trim(),
     });
@@ -55,7 +55,7 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
   const [ending, setEnding] = useState<string | null>(null);
   const [why, setWhy] = useState('');
   const end = async () => {
-    if ((await post('/api/people/certificates/end', { certificateId: ending, why })) !== null) {
+    if ((await post('POST /api/people/certificates/end', { certificateId: ending, why })) !== null) {
       setEnding(null);
       setWhy('');
     }
@@ -228,7 +228,7 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
           does="End the membership"
           instead="Keep it"
           onConfirm={async () => {
-            await send('/api/people/roles', change());
+            await send('POST /api/people/roles', change());
             setChanging(null);
           }}
           onClose={() => {
@@ -245,7 +245,7 @@ export function Person({ person, mayChange }: { readonly person: PersonLine; rea
           does="Revoke the link"
           instead="Keep it"
           onConfirm={async () => {
-            await send('/api/people/links/revoke', { invitationId: person.link?.id });
+            await send('POST /api/people/links/revoke', { invitationId: person.link?.id ?? null });
             setPath(null);
           }}
           onClose={() => {

@@ -11,7 +11,6 @@ import { z } from 'zod';
 import { useCommand } from '../data/command';
 import { ask, send } from '../data/fetching';
 import { goTo } from '../data/leave';
-import type { Me } from '../data/queries';
 import { TroubleAlert } from '../kit/trouble-alert';
 
 const formSchema = z.object({
@@ -19,14 +18,9 @@ const formSchema = z.object({
   password: z.string().min(1, 'Enter your password.'),
 });
 
-interface DemoPerson {
-  readonly email: string;
-  readonly name: string;
-}
-
 /** Opens the first screen of the person who signed in: the ramp for those who fly, the Line for the others. */
 async function goHome(): Promise<void> {
-  const { roles } = await ask<Me>('/api/me');
+  const { roles } = await ask('GET /api/me');
   const flies = roles.every((role) => role === 'renter' || role === 'student');
   goTo(flies ? '/ramp' : '/line');
 }
@@ -35,11 +29,11 @@ async function goHome(): Promise<void> {
 export function SignIn() {
   const { data: demo } = useQuery({
     queryKey: ['demo'],
-    queryFn: () => ask<{ people: readonly DemoPerson[] }>('/api/demo'),
+    queryFn: () => ask('GET /api/demo'),
   });
   const { data: founding } = useQuery({
     queryKey: ['founding'],
-    queryFn: () => ask<{ readonly open: boolean }>('/api/founding'),
+    queryFn: () => ask('GET /api/founding'),
   });
   const {
     register,
@@ -76,7 +70,7 @@ export function SignIn() {
           spacing={2}
           noValidate
           onSubmit={(event) => {
-            void handleSubmit((values) => attempt(() => send('/api/auth/sign-in/email', values)))(event);
+            void handleSubmit((values) => attempt(() => send('POST /api/auth/sign-in/email', values)))(event);
           }}
         >
           <TextField
@@ -120,7 +114,7 @@ export function SignIn() {
                 size="large"
                 sx={{ justifyContent: 'space-between', minHeight: 52 }}
                 onClick={() => {
-                  void attempt(() => send('/api/demo', { email }));
+                  void attempt(() => send('POST /api/demo', { email }));
                 }}
               >
                 <span>{name}</span>

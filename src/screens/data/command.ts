@@ -2,6 +2,7 @@
 
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import type { Given, JsonRoute } from '@/contracts/kernel/routes';
 import { Refusal, send } from './fetching';
 
 /** Why something was not done, with what others did meanwhile. */
@@ -52,7 +53,8 @@ export function useCommand() {
     }
   };
   /** Sends one command. Answers what the server answered, or null where it refused or could not be reached. */
-  const post = <T>(path: string, value: unknown, tell?: TellProblem) => run(() => send<T>(path, value), tell);
+  const post = <N extends JsonRoute>(name: N, value: Given<N>, tell?: TellProblem) =>
+    run(() => send(name, value), tell);
   /** Tells what was found before anything was sent; null takes back what was told. */
   const say = (message: string | null) => {
     setTrouble(message === null ? null : { message, changes: [] });

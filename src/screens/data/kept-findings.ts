@@ -50,7 +50,7 @@ export type Sent =
 export async function sendKept(kept: KeptFinding): Promise<Sent> {
   const inClub: Record<string, string> = kept.clubId == null ? {} : { 'x-groval-club': kept.clubId };
   try {
-    if (!kept.wordsSent) await send('/api/findings', kept.finding, inClub);
+    if (!kept.wordsSent) await send('POST /api/findings', kept.finding, inClub);
   } catch (error) {
     if (
       error instanceof NoSignal
@@ -64,8 +64,8 @@ export async function sendKept(kept: KeptFinding): Promise<Sent> {
   await keep({ ...kept, wordsSent: true, trouble: null });
   if (kept.photo !== null) {
     try {
-      await ask(`/api/findings/${kept.findingId}/photos/${kept.photoId}`, {
-        method: 'PUT',
+      await ask('PUT /api/findings/[id]/photos/[photo]', {
+        params: { id: kept.findingId, photo: kept.photoId },
         body: kept.photo,
         headers: inClub,
       });

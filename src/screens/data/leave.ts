@@ -7,8 +7,7 @@ export function goTo(path: string): void {
 
 /** Signs out and shows the first page. What is kept on the phone stays there for the person who wrote it. */
 export async function leave(): Promise<void> {
-  await ask('/api/auth/sign-out', {
-    method: 'POST',
+  await ask('POST /api/auth/sign-out', {
     headers: { 'content-type': 'application/json' },
     body: '{}',
   }).catch(() => null);

@@ -3,6 +3,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { Line, LineRow } from '@/queries/aircraft/line';
+import { isOutdated } from './program';
 
 /** Without a beat for so long the line is dead, whatever the browser believes. The server beats every 10 s. */
 const SILENCE_MS = 25_000;
@@ -27,16 +28,21 @@ export function useLive(): number | null {
     let heard = Date.now();
     // Until the line is open changes may be missed: what was loaded before is loaded again.
     let lost = true;
+    // Rows that come by themselves do not name their program: they are taken once an answer has shown that the server still runs the page's own.
+    let isSettled = false;
     const alive = () => {
       heard = Date.now();
       if (lost) {
         lost = false;
         setDeadSince(null);
-        void client.invalidateQueries();
+        void client.invalidateQueries().then(() => {
+          isSettled = true;
+        });
       }
     };
     const dead = () => {
       lost = true;
+      isSettled = false;
       setDeadSince((since) => since ?? heard);
     };
     source.addEventListener('beat', alive);
@@ -47,7 +53,7 @@ export function useLive(): number | null {
     source.addEventListener('change', (event: MessageEvent<string>) => {
       alive();
       const row = JSON.parse(event.data) as LineRow | null;
-      if (row === null) return void client.invalidateQueries();
+      if (row === null || !isSettled || isOutdated()) return void client.invalidateQueries();
       const line = client.getQueryData<Line>(['line']);
       const next = line === undefined ? null : withRow(line, row);
       if (next === null) void client.invalidateQueries({ queryKey: ['line'] });

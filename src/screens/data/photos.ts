@@ -6,5 +6,5 @@ export async function sendPhoto(
   photo: Blob,
   photoId: string = crypto.randomUUID(),
 ): Promise<void> {
-  await ask(`/api/findings/${of}/photos/${photoId}`, { method: 'PUT', body: photo });
+  await ask('PUT /api/findings/[id]/photos/[photo]', { params: { id: of, photo: photoId }, body: photo });
 }

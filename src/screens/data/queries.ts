@@ -1,55 +1,35 @@
 'use client';
 
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import type { ClubPage } from '@/queries/club/club';
-import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
-import type { DispatchFlight, DispatchList } from '@/queries/flights/dispatch';
-import type { Folder } from '@/queries/aircraft/folder-view';
-import type { Facts } from '@/queries/aircraft/facts';
-import type { People } from '@/queries/club/people';
-import type { DayPlan } from '@/queries/flights/plan';
-import type { Sheet } from '@/queries/flights/sheet';
-import type { DocumentCheckList } from '@/queries/documents/document-check';
-import type { Line } from '@/queries/aircraft/line';
-import type { RampAircraft, RampList } from '@/queries/findings/ramp';
-import { ask, Refusal } from './fetching';
+import { ask, OtherProgram, Refusal } from './fetching';
 
-export interface Me {
-  readonly name: string;
-  readonly roles: readonly string[];
-  readonly personId: string;
-  readonly email: string;
-  /** The club that this session works in; null for somebody who is in none. */
-  readonly clubId: string | null;
-  readonly clubs: readonly { readonly id: string; readonly name: string }[];
-  /** False where there are several and none was chosen in this session. */
-  readonly chosen: boolean;
-}
+export type { Me } from '@/queries/answers';
 
-const retry = (count: number, error: Error) => !(error instanceof Refusal) && count < 3;
+const retry = (count: number, error: Error) =>
+  !(error instanceof Refusal || error instanceof OtherProgram) && count < 3;
 
 /** Who is signed in. */
 export const useMe = () =>
-  useQuery({ queryKey: ['me'], queryFn: () => ask<Me>('/api/me'), retry, staleTime: 60_000 });
+  useQuery({ queryKey: ['me'], queryFn: () => ask('GET /api/me'), retry, staleTime: 60_000 });
 /** The Line. */
 export const useLine = () =>
-  useQuery({ queryKey: ['line'], queryFn: () => ask<Line>('/api/line'), retry, refetchInterval: 5 * 60_000 });
+  useQuery({ queryKey: ['line'], queryFn: () => ask('GET /api/line'), retry, refetchInterval: 5 * 60_000 });
 /** One aircraft's page. */
 export const useAircraft = (registration: string | null) =>
   useQuery({
     queryKey: ['aircraft', registration],
-    queryFn: () => ask<AircraftPage>(`/api/aircraft/${encodeURIComponent(registration ?? '')}`),
+    queryFn: () => ask('GET /api/aircraft/[registration]', { params: { registration: registration ?? '' } }),
     enabled: registration !== null,
     retry,
   });
 /** The aircraft that can be reported on. */
 export const useRampList = () =>
-  useQuery({ queryKey: ['ramp'], queryFn: () => ask<RampList>('/api/ramp'), retry, staleTime: 600_000 });
+  useQuery({ queryKey: ['ramp'], queryFn: () => ask('GET /api/ramp'), retry, staleTime: 600_000 });
 /** One aircraft's stations and items. */
 export const useRampAircraft = (registration: string | null) =>
   useQuery({
     queryKey: ['ramp', registration],
-    queryFn: () => ask<RampAircraft>(`/api/ramp/${encodeURIComponent(registration ?? '')}`),
+    queryFn: () => ask('GET /api/ramp/[registration]', { params: { registration: registration ?? '' } }),
     enabled: registration !== null,
     retry,
     staleTime: 600_000,
@@ -58,7 +38,7 @@ export const useRampAircraft = (registration: string | null) =>
 export const useDispatch = () =>
   useQuery({
     queryKey: ['counter'],
-    queryFn: () => ask<DispatchList>('/api/dispatch'),
+    queryFn: () => ask('GET /api/dispatch'),
     retry,
     refetchInterval: 60_000,
   });
@@ -66,7 +46,7 @@ export const useDispatch = () =>
 export const useDispatchFlight = (flightId: string | null) =>
   useQuery({
     queryKey: ['counter', flightId],
-    queryFn: () => ask<DispatchFlight>(`/api/dispatch/${encodeURIComponent(flightId ?? '')}`),
+    queryFn: () => ask('GET /api/dispatch/[flight]', { params: { flight: flightId ?? '' } }),
     enabled: flightId !== null,
     retry,
   });
@@ -74,7 +54,8 @@ export const useDispatchFlight = (flightId: string | null) =>
 export const useFolder = (registration: string | null) =>
   useQuery({
     queryKey: ['aircraft', registration, 'folder'],
-    queryFn: () => ask<Folder>(`/api/aircraft/${encodeURIComponent(registration ?? '')}/folder`),
+    queryFn: () =>
+      ask('GET /api/aircraft/[registration]/folder', { params: { registration: registration ?? '' } }),
     enabled: registration !== null,
     retry,
   });
@@ -82,7 +63,7 @@ export const useFolder = (registration: string | null) =>
 export const useDayPlan = (day: string | null) =>
   useQuery({
     queryKey: ['plan', day],
-    queryFn: () => ask<DayPlan>(`/api/flights${day === null ? '' : `?day=${day}`}`),
+    queryFn: () => ask('GET /api/flights', { search: { day } }),
     retry,
     placeholderData: keepPreviousData,
     refetchInterval: 60_000,
@@ -91,7 +72,8 @@ export const useDayPlan = (day: string | null) =>
 export const useDocumentCheckList = (registration: string | null) =>
   useQuery({
     queryKey: ['document-check', registration],
-    queryFn: () => ask<DocumentCheckList>(`/api/document-check/${encodeURIComponent(registration ?? '')}`),
+    queryFn: () =>
+      ask('GET /api/document-check/[registration]', { params: { registration: registration ?? '' } }),
     enabled: registration !== null,
     retry,
   });
@@ -100,7 +82,7 @@ export const useSheet = (registration: string | null, day: string | null) =>
   useQuery({
     queryKey: ['aircraft', registration, 'sheet', day],
     queryFn: () =>
-      ask<Sheet>(`/api/sheet/${encodeURIComponent(registration ?? '')}${day === null ? '' : `?day=${day}`}`),
+      ask('GET /api/sheet/[registration]', { params: { registration: registration ?? '' }, search: { day } }),
     enabled: registration !== null,
     retry,
     placeholderData: keepPreviousData,
@@ -109,13 +91,12 @@ export const useSheet = (registration: string | null, day: string | null) =>
 export const useFacts = (registration: string | null) =>
   useQuery({
     queryKey: ['aircraft', registration, 'facts'],
-    queryFn: () => ask<Facts>(`/api/facts/${encodeURIComponent(registration ?? '')}`),
+    queryFn: () => ask('GET /api/facts/[registration]', { params: { registration: registration ?? '' } }),
     enabled: registration !== null,
     retry,
   });
 /** What the club says of its field and rules. */
-export const useClub = () =>
-  useQuery({ queryKey: ['club'], queryFn: () => ask<ClubPage>('/api/club'), retry });
+export const useClub = () => useQuery({ queryKey: ['club'], queryFn: () => ask('GET /api/club'), retry });
 /** The club and its people. */
 export const usePeople = () =>
-  useQuery({ queryKey: ['people'], queryFn: () => ask<People>('/api/people'), retry });
+  useQuery({ queryKey: ['people'], queryFn: () => ask('GET /api/people'), retry });

@@ -27,7 +27,7 @@ function Round({ list }: { readonly list: DocumentCheckList }) {
     ({ kind }) => tapped[kind]?.answer !== 'ours' && tapped[kind]?.answer !== 'no-tank',
   );
   const submit = async () => {
-    const checked = await post<{ readonly waiting: readonly string[] }>('/api/document-check', {
+    const checked = await post('POST /api/document-check', {
       aircraftId: list.aircraftId,
       seenAt: new Date().toISOString(),
       documentChecks: answered.flatMap((paper) => {

@@ -75,7 +75,7 @@ export function Vouching({ folder }: { readonly folder: Folder }) {
       note: note.trim() === '' ? null : note,
       password,
     };
-    const done = await post('/api/vouchings', entry, (path, message) => {
+    const done = await post('POST /api/vouchings', entry, (path, message) => {
       if (path === 'password') setError('password', { message });
     });
     if (done) {

@@ -6,6 +6,7 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import type { AnswerOf } from '@/queries/answers';
 import { useCommand } from '../data/command';
 import { ask, send } from '../data/fetching';
 import { Confirm } from '../kit/confirm';
@@ -13,24 +14,20 @@ import { ListLine, PlainList } from '../kit/layout';
 import { Section } from '../kit/section';
 import { TroubleAlert } from '../kit/trouble-alert';
 
-interface Feed {
-  readonly feedId: string;
-  readonly name: string;
-  readonly revoked: boolean;
-}
+type Feed = AnswerOf<'GET /api/feed'>['feeds'][number];
 
 /** Secret addresses of the calendar of what is due: made, shown once, revoked. */
 export function CalendarPart() {
   const { data } = useQuery({
     queryKey: ['feeds'],
-    queryFn: () => ask<{ readonly feeds: readonly Feed[] }>('/api/feed'),
+    queryFn: () => ask('GET /api/feed'),
   });
   const [revoking, setRevoking] = useState<Feed | null>(null);
   const [name, setName] = useState('');
   const [address, setAddress] = useState<string | null>(null);
   const { post, trouble } = useCommand();
   const make = async () => {
-    const made = await post<{ readonly path: string }>('/api/feed', {
+    const made = await post('POST /api/feed', {
       name: name.trim() === '' ? 'Calendar' : name.trim(),
     });
     if (made === null) return;
@@ -97,7 +94,7 @@ export function CalendarPart() {
           title={`Revoke the address ‘${revoking.name}’?`}
           does="Revoke the address"
           instead="Keep it"
-          onConfirm={() => send('/api/feed/revoke', { feedId: revoking.feedId })}
+          onConfirm={() => send('POST /api/feed/revoke', { feedId: revoking.feedId })}
           onClose={() => {
             setRevoking(null);
           }}

@@ -59,7 +59,7 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
   const submit = async (fields: Fields) => {
     const [station = '', side = ''] = fields.place.split('/');
     const done = await post(
-      '/api/marks',
+      'POST /api/marks',
       {
         markId,
         aircraftId: folder.aircraftId,

@@ -53,7 +53,7 @@ export function ReturnForm({
   const certificates = possible.find((closing) => closing.work === work)?.certificates ?? [];
   const submit = async (fields: Fields) => {
     const done = await post(
-      '/api/returns',
+      'POST /api/returns',
       { ...fields, rectificationId: id, discrepancyId: finding.id, seenRevision: revision },
       (path, message) => {
         setError(path as keyof Fields, { message });

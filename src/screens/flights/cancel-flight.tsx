@@ -18,7 +18,7 @@ export function CancelFlight({
   const client = useQueryClient();
   const [why, setWhy] = useState('');
   const cancel = () =>
-    send('/api/flights/cancel', {
+    send('POST /api/flights/cancel', {
       flightId: flight.flightId,
       aircraftId: flight.aircraftId,
       why: why.trim() === '' ? null : why.trim(),

@@ -130,7 +130,7 @@ export function ComingBack({
         : { words: fields.words, noDefect: fields.defect === 'no' },
       defects: fields.nothing || fields.defect !== 'yes' ? [] : [{ findingId, what: fields.words.trim() }],
     };
-    await post('/api/dispatch/in', entry, (path, message) => {
+    await post('POST /api/dispatch/in', entry, (path, message) => {
       setError(placeInForm(path), { message });
     });
   };

@@ -15,7 +15,7 @@ import { parseCivilDate } from '@/core/time/civil-date';
 import { sentenceCase } from '@/explain/wording';
 import { PURPOSE_NAMES } from '@/explain/names';
 import type { FlightDraftInput } from '@/contracts/flights/plan';
-import type { DayPlan, DraftAnswer, PlanLine } from '@/queries/flights/plan';
+import type { DayPlan, PlanLine } from '@/queries/flights/plan';
 import { useCommand } from '../data/command';
 import { send } from '../data/fetching';
 import { useSettled } from '../data/settled';
@@ -126,7 +126,7 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
   } = useQuery({
     queryKey: ['plan', 'draft', asked, moving?.flightId ?? null],
     queryFn: () =>
-      send<DraftAnswer>('/api/flights/preview', {
+      send('POST /api/flights/preview', {
         flight: JSON.parse(asked ?? '{}') as FlightDraftInput,
         replaces: moving?.flightId ?? null,
       }),
@@ -144,7 +144,7 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
       return;
     }
     const planned = await post(
-      '/api/flights',
+      'POST /api/flights',
       { flightId, replaces: moving?.flightId ?? null, flight: draftOf(given) },
       (path, message) => {
         setError(placeInForm(path), { message });

@@ -41,7 +41,7 @@ export function Leaving({ flight }: { readonly flight: DispatchFlight }) {
       return;
     }
     const words = (text: string) => (text.trim() === '' ? null : text.trim());
-    await post('/api/dispatch/out', {
+    await post('POST /api/dispatch/out', {
       flightId: flight.flightId,
       aircraftId: flight.aircraftId,
       seenRevision: flight.revision,

@@ -16,7 +16,7 @@ function Form() {
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        void post('/api/strikes', { what }, (path, message) => {
+        void post('POST /api/feed', { name: what }, (path, message) => {
           setFaults((before) => [...before, `${path}: ${message}`]);
         }).then((answered) => {
           setDone(answered !== null);
@@ -51,13 +51,13 @@ const filled = async (answers: Parameters<typeof show>[1]) => {
 
 describe('something that is signed', () => {
   it('is recorded, as it was typed', async () => {
-    const { sent } = await filled({ '/api/strikes': () => ({ status: 200, body: {} }) });
+    const { sent } = await filled({ '/api/feed': () => ({ status: 200, body: {} }) });
     expect(await screen.findByText('Recorded')).toBeTruthy();
-    expect(sent).toEqual([{ path: '/api/strikes', body: { what: 'Nick' } }]);
+    expect(sent).toEqual([{ path: '/api/feed', body: { name: 'Nick' } }]);
   });
   it('stays as it was typed when it is refused, each problem with its field', async () => {
     await filled({
-      '/api/strikes': refusal({
+      '/api/feed': refusal({
         code: 'invalid',
         message: 'Something is missing.',
         problems: [{ path: 'why', message: 'say why' }],
@@ -72,13 +72,13 @@ describe('something that is signed', () => {
     const conflict = (changes: unknown) =>
       refusal({ code: 'conflict', message: 'The aircraft has changed.', problems: [], changes });
     await filled({
-      '/api/strikes': conflict([{ act: 'report-finding', actorName: 'Pia Okoro', record: { what: 'Nick' } }]),
+      '/api/feed': conflict([{ act: 'report-finding', actorName: 'Pia Okoro', record: { what: 'Nick' } }]),
     });
     expect(await screen.findByText(/Pia Okoro/)).toBeTruthy();
   });
   it('a conflict whose changes cannot be read is a conflict anyway', async () => {
     await filled({
-      '/api/strikes': refusal({
+      '/api/feed': refusal({
         code: 'conflict',
         message: 'The aircraft has changed.',
         problems: [],

@@ -64,7 +64,7 @@ export function ClearListForm({
     );
   const submit = async (fields: Fields) => {
     const done = await post(
-      '/api/lists',
+      'POST /api/lists',
       {
         ...fields,
         clearanceId,

@@ -15,7 +15,6 @@ import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
 import { sentenceCase } from '@/explain/wording';
 import { CERTIFICATE_CHOICES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Folder } from '@/queries/aircraft/folder-view';
-import type { EntryPreview } from '@/queries/maintenance/entry-preview';
 import { send } from '../data/fetching';
 import { sendPhoto } from '../data/photos';
 import { FormDay } from '../kit/form-day';
@@ -76,7 +75,7 @@ export function EntryForm({
   const copied = fields.by === COPIED;
   const { data: preview } = useQuery({
     queryKey: ['entry-preview', folder.aircraftId, folder.revision, draft],
-    queryFn: () => send<EntryPreview>('/api/entries/preview', { aircraftId: folder.aircraftId, draft }),
+    queryFn: () => send('POST /api/entries/preview', { aircraftId: folder.aircraftId, draft }),
     retry: false,
     staleTime: 10_000,
     placeholderData: (before) => before,
@@ -108,7 +107,7 @@ export function EntryForm({
           }
         : { by: 'own-certificate', certificateId: given.by };
     const done = await post(
-      '/api/entries',
+      'POST /api/entries',
       {
         entryId,
         aircraftId: folder.aircraftId,

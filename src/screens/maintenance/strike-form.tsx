@@ -53,9 +53,9 @@ function OpenForm({ folder, recordId, kind, what, shown, onDone }: Props & { rea
     };
     const done =
       shown === undefined
-        ? await post('/api/strikes', { ...base, kind, recordId }, wrong)
+        ? await post('POST /api/strikes', { ...base, kind, recordId }, wrong)
         : await post(
-            '/api/corrections',
+            'POST /api/corrections',
             { ...base, readingId: recordId, shown: fields.shown.trim(), evenSo: fields.evenSo },
             wrong,
           );

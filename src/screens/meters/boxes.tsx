@@ -26,8 +26,8 @@ function Fit({ folder }: { readonly folder: Folder }) {
     formState: { errors, isSubmitting },
   } = useForm({ defaultValues: { name: '', shows: '0.0' } });
   const submit = async (fields: { name: string; shows: string }) => {
-    const fitted = await post<{ readonly key: string }>(
-      '/api/boxes',
+    const fitted = await post(
+      'POST /api/boxes',
       { boxId, aircraftId: folder.aircraftId, seenRevision: folder.revision, ...fields },
       (path, message) => {
         setError(path as 'name', { message });
@@ -131,7 +131,7 @@ function Remove({ folder, box }: { readonly folder: Folder; readonly box: Folder
         variant="outlined"
         onClick={() => {
           void post(
-            '/api/boxes/remove',
+            'POST /api/boxes/remove',
             { boxId: box.id, aircraftId: folder.aircraftId, seenRevision: folder.revision, why },
             () => undefined,
           ).then((done) => {

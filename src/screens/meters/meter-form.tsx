@@ -90,7 +90,7 @@ export function MeterForm({
     const done =
       dial === null
         ? await post(
-            '/api/meters',
+            'POST /api/meters',
             {
               ...base,
               unit: isHourMeter(fields.meter) ? 'h' : 'count',
@@ -106,7 +106,7 @@ export function MeterForm({
             tell,
           )
         : await post(
-            '/api/meters/exchange',
+            'POST /api/meters/exchange',
             {
               ...base,
               replaces: dial.id,

@@ -40,7 +40,7 @@ function Attribute({ folder, gap }: { readonly folder: Folder; readonly gap: Gap
   const count = (text: string) => (text.trim() === '' ? null : Number(text));
   const submit = async (given: { to: string; note: string; landings: string; towLaunches: string }) => {
     const recorded = await post(
-      '/api/unlogged',
+      'POST /api/unlogged',
       {
         attributionId,
         aircraftId: folder.aircraftId,

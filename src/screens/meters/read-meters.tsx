@@ -37,7 +37,7 @@ export function ReadMeters({ folder, onDone }: { readonly folder: Folder; readon
     state.leave(dials.map(({ dial }) => dial.id));
     if (unanswered(asks, state.readings.accepted).length > 0) return;
     const done = await post(
-      '/api/meters/readings',
+      'POST /api/meters/readings',
       {
         aircraftId: folder.aircraftId,
         readings: entered,

@@ -36,7 +36,7 @@ export function DailyForm({ folder, view }: { readonly folder: Folder; readonly 
     );
   const submit = async (given: { certificateId: string; password: string }) => {
     if (
-      !(await post('/api/daily-inspections', { ...base(folder, entryId), ...given }, (path, message) => {
+      !(await post('POST /api/daily-inspections', { ...base(folder, entryId), ...given }, (path, message) => {
         setError(path as 'password', { message });
       }))
     )

@@ -62,7 +62,7 @@ export function IssueForm({
   const signer = useWatch({ control, name: 'signer' });
   const submit = async (given: IssueFields) => {
     const done = await post(
-      '/api/releases',
+      'POST /api/releases',
       {
         ...base(folder, entryId),
         registrationShown: given.registrationShown.trim().toUpperCase(),

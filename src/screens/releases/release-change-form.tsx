@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
+import type { Given } from '@/contracts/kernel/routes';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
 import { FormDay } from '../kit/form-day';
@@ -78,7 +79,7 @@ export function ReleaseChangeForm({
   });
   const signer = useWatch({ control, name: 'signer' });
   const signs = act.to === 'done' || act.to === 'in-force';
-  const changeOf = (given: ChangeFields): unknown => {
+  const changeOf = (given: ChangeFields): Given<'POST /api/releases/change'>['change'] => {
     const signature = { signer: signerOf(given.signer), password: given.password };
     switch (act.to) {
       case 'suspended':
@@ -105,7 +106,7 @@ export function ReleaseChangeForm({
   };
   const submit = async (given: ChangeFields) => {
     const done = await post(
-      '/api/releases/change',
+      'POST /api/releases/change',
       { ...base(folder, entryId), releaseId, change: changeOf(given) },
       (path, message) => {
         const last = path.split('.').at(-1) ?? path;

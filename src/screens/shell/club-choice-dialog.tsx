@@ -23,7 +23,7 @@ export default function ClubChoiceDialog({
   const { run, trouble } = useCommand();
   const choose = (clubId: string) =>
     run(async () => {
-      await send('/api/me/club', { clubId });
+      await send('POST /api/me/club', { clubId });
       window.location.reload();
     });
   return (

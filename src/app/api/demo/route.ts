@@ -1,6 +1,7 @@
 import { openJsonRoute, openRoute } from '../answer';
 import { problem } from '../refusals';
 import { DEMO_ADDRESS_END } from '@/contracts/club/demo';
+import type { AnswerOf } from '@/queries/answers';
 import { runtime } from '@/server/runtime';
 import { signIn } from '@/server/sign-in';
 
@@ -9,7 +10,7 @@ export const GET = openRoute('GET /api/demo', async () => {
   const { env, demoPeople } = runtime();
   return Response.json({
     people: env.GROVAL_DEMO_PASSWORD === undefined ? [] : await demoPeople(DEMO_ADDRESS_END),
-  });
+  } satisfies AnswerOf<'GET /api/demo'>);
 });
 
 /** Signs in as one of them with one tap. Only when started as the demo. */

@@ -1,12 +1,13 @@
 import { answer, refusal } from '../refusals';
 import { openJsonRoute, openRoute } from '../answer';
 import { found, foundingState } from '@/commands/club/founding';
+import type { AnswerOf } from '@/queries/answers';
 import { addressOf } from '@/server/address';
 import { runtime } from '@/server/runtime';
 
 /** Whether this installation waits for its first account. */
 export const GET = openRoute('GET /api/founding', async () =>
-  Response.json(await foundingState(runtime().ports)),
+  Response.json((await foundingState(runtime().ports)) satisfies AnswerOf<'GET /api/founding'>),
 );
 
 /** Makes the first account and the club, by the code that was printed at the start. */
