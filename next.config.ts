@@ -19,6 +19,7 @@ const config: NextConfig = {
       { source: '/document-check/:registration', destination: '/document-check' },
       { source: '/sheet/:registration', destination: '/sheet' },
       { source: '/aircraft-data/:registration', destination: '/aircraft-data' },
+      { source: '/records/:registration', destination: '/records' },
     ]),
   headers: () =>
     Promise.resolve([

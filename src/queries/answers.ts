@@ -3,6 +3,7 @@ import type { AircraftPage } from './aircraft/aircraft-page';
 import type { Facts } from './aircraft/facts';
 import type { Folder } from './aircraft/folder-view';
 import type { Line } from './aircraft/line';
+import type { LongListPage } from './aircraft/long-list';
 import type { ClubPage, ClubTrial } from './club/club';
 import type { People } from './club/people';
 import type { DocumentCheckList } from './documents/document-check';
@@ -54,6 +55,7 @@ export interface Answers {
   'GET /api/line': Line;
   'GET /api/aircraft/[registration]': AircraftPage;
   'GET /api/aircraft/[registration]/folder': Folder;
+  'GET /api/aircraft/[registration]/records/[list]': LongListPage;
   'GET /api/facts/[registration]': Facts;
   'GET /api/sheet/[registration]': Sheet;
   'GET /api/document-check/[registration]': DocumentCheckList;

@@ -110,6 +110,7 @@ export const ROUTES = {
   'GET /api/events': read(),
   'GET /api/aircraft/[registration]': read(),
   'GET /api/aircraft/[registration]/folder': read(),
+  'GET /api/aircraft/[registration]/records/[list]': read(),
   'GET /api/facts/[registration]': read(),
   'GET /api/sheet/[registration]': read(),
   'GET /api/document-check/[registration]': read(),

@@ -5,6 +5,14 @@ import type { Instant } from '@/core/time/instant';
 import { exactlyOneOf, storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
 import { readingsOfCorrected } from '../meters/readings';
+import {
+  hasSearched,
+  momentColumn,
+  orderWanted,
+  plainColumn,
+  type PageOf,
+  type PageWanted,
+} from '../kernel/pages';
 import { readStandings } from '../meters/standings';
 import type { DialReading, FlownFlight } from './flight-records';
 import { readMovements } from './movements';
@@ -141,6 +149,38 @@ export async function latestFlights(
     .limit(most)
     .execute();
   return asTheyCount(tx, rows.map(flownOf));
+}
+
+/** A page of an aircraft's flights. @param zone the field's, in which people read the times */
+export async function flightsPage(
+  tx: ClubTransaction,
+  aircraftId: string,
+  zone: string,
+  wanted: PageWanted,
+): Promise<PageOf<FlownFlight>> {
+  const columns = {
+    left: momentColumn('f.happened_at', zone),
+    back: momentColumn('r.happened_at', zone),
+    person: plainColumn('f.person_name'),
+    purpose: plainColumn('f.purpose'),
+    landings: plainColumn('r.landings'),
+    billed: plainColumn('r.billed_s'),
+    report: plainColumn('r.remarks'),
+  };
+  const found = withReturns(tx)
+    .where('f.aircraft_id', '=', aircraftId)
+    .where(hasSearched(columns, wanted.search));
+  const { total } = await tx
+    .selectFrom(found.as('found'))
+    .select(({ fn }) => fn.countAll<string>().as('total'))
+    .executeTakeFirstOrThrow();
+  const rows = await found
+    .orderBy(orderWanted(columns, wanted))
+    .orderBy('f.flight_id')
+    .limit(wanted.size)
+    .offset(wanted.page * wanted.size)
+    .execute();
+  return { rows: await asTheyCount(tx, rows.map(flownOf)), total: Number(total) };
 }
 
 /** What was measured as an aircraft left last, and what was added after that flight. */

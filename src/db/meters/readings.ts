@@ -4,6 +4,14 @@ import { METER_NAMES, type Meter } from '@/core/records/meters/meters';
 import type { Instant } from '@/core/time/instant';
 import { exactlyOneOf, storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
+import {
+  hasSearched,
+  momentColumn,
+  orderWanted,
+  plainColumn,
+  type PageOf,
+  type PageWanted,
+} from '../kernel/pages';
 
 /** A reading as it is stored. */
 export interface StoredReading extends ReadingRow {
@@ -116,6 +124,43 @@ export async function latestReadings(
       .limit(most)
       .execute()
   ).map(readingOf);
+}
+
+/** A page of an aircraft's readings, struck out ones among them. @param zone the field's, in which people read the times */
+export async function readingsPage(
+  tx: ClubTransaction,
+  aircraftId: string,
+  zone: string,
+  wanted: PageWanted,
+): Promise<PageOf<StoredReading & { readonly whose: string | null }>> {
+  const columns = {
+    when: momentColumn('m.happened_at', zone),
+    meter: plainColumn('m.meter'),
+    shown: plainColumn('m.entered'),
+    stands: plainColumn('m.value_s'),
+    whose: plainColumn('f.person_name'),
+  };
+  const found = readings(tx)
+    .leftJoin('flight as f', (join) =>
+      join.onRef('f.club_id', '=', 'm.club_id').onRef('f.flight_id', '=', 'm.flight_id'),
+    )
+    .select('f.person_name')
+    .where('m.aircraft_id', '=', aircraftId)
+    .where(hasSearched(columns, wanted.search));
+  const { total } = await tx
+    .selectFrom(found.as('found'))
+    .select(({ fn }) => fn.countAll<string>().as('total'))
+    .executeTakeFirstOrThrow();
+  const rows = await found
+    .orderBy(orderWanted(columns, wanted))
+    .orderBy('m.reading_id')
+    .limit(wanted.size)
+    .offset(wanted.page * wanted.size)
+    .execute();
+  return {
+    rows: rows.map((row) => ({ ...readingOf(row), whose: row.person_name })),
+    total: Number(total),
+  };
 }
 
 /** Every reading of an aircraft, struck out ones among them, in the order of the clock. */

@@ -9,11 +9,7 @@ import {
 } from '@/core/records/club/certificate';
 import type { DocumentKind } from '@/core/records/documents/document';
 import { type KnownFacts, knownAt } from '@/core/records/facts';
-import {
-  INSPECTION_KINDS,
-  INSPECTION_WORK,
-  type InspectionKind,
-} from '@/core/records/maintenance/inspection';
+import { INSPECTION_KINDS, INSPECTION_WORK } from '@/core/records/maintenance/inspection';
 import { BOX_SLACK, boxAhead } from '@/core/records/meters/box-reading';
 import { dialsInUse } from '@/core/records/meters/dial';
 import type { Counter } from '@/core/records/meters/meters';
@@ -41,8 +37,7 @@ import { flownByMonth } from '@/db/meters/flown-by-month';
 import { boxesOf } from '@/db/meters/meter-boxes';
 import { latestReadings } from '@/db/meters/readings';
 import { shownText } from '@/explain/meter-asks';
-import { signedText } from '@/explain/for-reader';
-import { meterText, momentText, readingText } from '@/explain/formats';
+import { meterText, momentText } from '@/explain/formats';
 import { dateText, list, sentenceCase } from '@/explain/wording';
 import {
   CERTIFICATE_NAMES,
@@ -57,6 +52,7 @@ import { keptRows } from '../kernel/kept-rows';
 import { preparedFor, rulesOf } from '../kernel/prepared';
 import { releaseView } from '../releases/release';
 import { dueRows } from './due-rows';
+import { flightLine, readingLine, workLine } from './folder-lines';
 import type { CopyView, Folder, Struck } from './folder-view';
 import { oilOf } from './oil-view';
 
@@ -269,13 +265,7 @@ export async function folder(
           : meterText('time-in-service', known.accounted['time-in-service'].value),
     },
     readings: rows.readings.map((reading) => ({
-      id: reading.id,
-      when: momentText(reading.happenedAt, zone),
-      name:
-        (reading.dialId === null ? undefined : nameOf.get(reading.dialId))
-        ?? sentenceCase(METER_NAMES_IN_WORDS[reading.meter]),
-      shown: reading.basis === 'read' ? reading.entered : `≈ ${reading.entered}`,
-      stands: `${METER_NAMES_IN_WORDS[reading.meter]} ${meterText(reading.meter, reading.value)}`,
+      ...readingLine(reading, nameOf, zone),
       whose: reading.flightId === null ? '' : (flier.get(reading.flightId) ?? ''),
       struck: struck(reading.id),
     })),
@@ -295,48 +285,14 @@ export async function folder(
       }))
       .reverse(),
     logbook: rows.logbook.map((entry) => ({
-      id: entry.id,
-      kind: entry.kind,
-      on: dateText(storedDate(entry.on)),
-      sortKey: entry.on,
-      description: entry.description ?? '',
-      reading: entry.reading === null ? '' : readingText(entry.reading),
-      signed: signedText(entry.signed, showsNumbers),
-      title:
-        entry.kind === 'inspection'
-          ? sentenceCase(INSPECTION_NAMES[entry.what as InspectionKind])
-          : entry.kind === 'done'
-            ? (stored.facts.items?.find(({ id }) => id === entry.what)?.name ?? 'Item')
-            : entry.kind === 'compliance'
-              ? `AD ${stored.facts.ads?.find(({ id }) => id === entry.what)?.number ?? ''}`
-              : 'List of an inspection cleared',
-      outcome:
-        entry.outcome === 'discrepancies-listed'
-          ? 'not approved; a list was given'
-          : entry.outcome === 'approved'
-            ? 'approved'
-            : '',
+      ...workLine(entry, stored.facts, showsNumbers),
       struck: struck(entry.id),
       ...copyOf(entry.id),
     })),
     openLists: known.inspections
       .filter(({ outcome, listCleared }) => outcome === 'discrepancies-listed' && listCleared === null)
       .map(({ id, kind, completedOn }) => ({ id, name: INSPECTION_NAMES[kind], on: dateText(completedOn) })),
-    flights: flights.slice(0, FLIGHTS).map((flight) => ({
-      id: flight.id,
-      left: momentText(flight.leftAt, zone),
-      person: flight.personName,
-      out: flight.returned === null,
-      figures: flight.readings
-        .map(
-          ({ dial, name, shown }) =>
-            `${name} ${shown} → ${flight.returned?.readings.find((one) => one.dial === dial)?.shown ?? '…'}`,
-        )
-        .join(' · '),
-      landings: flight.returned?.landings ?? null,
-      billed: flight.returned?.billed == null ? '' : shownText('h', flight.returned.billed),
-      report: flight.returned?.report.kind === 'words' ? flight.returned.report.words : null,
-    })),
+    flights: flights.slice(0, FLIGHTS).map((flight) => flightLine(flight, zone)),
     boxes: rows.boxes.map((box) => ({
       id: box.boxId,
       name: box.name,

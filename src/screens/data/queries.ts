@@ -1,6 +1,7 @@
 'use client';
 
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import type { LongList } from '@/contracts/aircraft/long-lists';
 import { ask, OtherProgram, Refusal } from './fetching';
 
 export type { Me } from '@/queries/answers';
@@ -94,6 +95,23 @@ export const useFacts = (registration: string | null) =>
     queryFn: () => ask('GET /api/facts/[registration]', { params: { registration: registration ?? '' } }),
     enabled: registration !== null,
     retry,
+  });
+/** A page of one of an aircraft's long lists. @param search what the address asks: page, order, what a line must contain */
+export const useLongList = (
+  registration: string | null,
+  list: LongList,
+  search: Readonly<Record<string, string>>,
+) =>
+  useQuery({
+    queryKey: ['aircraft', registration, 'records', list, search],
+    queryFn: () =>
+      ask('GET /api/aircraft/[registration]/records/[list]', {
+        params: { registration: registration ?? '', list },
+        search,
+      }),
+    enabled: registration !== null,
+    retry,
+    placeholderData: (before, query) => (query?.queryKey[3] === list ? before : undefined),
   });
 /** What the club says of its field and rules. */
 export const useClub = () => useQuery({ queryKey: ['club'], queryFn: () => ask('GET /api/club'), retry });

@@ -78,6 +78,11 @@ export function Flights({ folder }: { readonly folder: Folder }) {
           </PlainList>
         )}
       </Paged>
+      {folder.flights.length === 0 ? null : (
+        <p>
+          <Link href={`/records/${folder.registration}#flights`}>All flights</Link>
+        </p>
+      )}
     </Section>
   );
 }

@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { may } from '@/contracts/kernel/permissions';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
+import Link from '../kit/link';
 import { Paged } from '../kit/paged';
 import { PhotoLinks } from '../kit/photo-field';
 import { Section } from '../kit/section';
@@ -122,6 +123,11 @@ export function Logbook({ folder, roles }: { readonly folder: Folder; readonly r
             </PlainList>
           )}
         </Paged>
+      )}
+      {folder.logbook.length === 0 ? null : (
+        <p>
+          <Link href={`/records/${folder.registration}#work`}>The whole maintenance record</Link>
+        </p>
       )}
       <p className="small">
         Kept for as long as the law asks: entries of work until it is repeated or superseded, or for a year;

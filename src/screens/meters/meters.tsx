@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
+import Link from '../kit/link';
 import { Paged } from '../kit/paged';
 import { Section } from '../kit/section';
 import { useCommand } from '../data/command';
@@ -248,6 +249,11 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
           </PlainList>
         )}
       </Paged>
+      {folder.readings.length === 0 ? null : (
+        <p>
+          <Link href={`/records/${folder.registration}#readings`}>All readings</Link>
+        </p>
+      )}
     </Section>
   );
 }

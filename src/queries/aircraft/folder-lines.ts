@@ -1,0 +1,75 @@
+import type { AircraftFacts } from '@/core/records/facts';
+import type { InspectionKind } from '@/core/records/maintenance/inspection';
+import type { ZoneId } from '@/core/time/zone';
+import type { FlownFlight } from '@/db/flights/flight-records';
+import { storedDate } from '@/db/kernel/checked-values';
+import type { LogbookEntry } from '@/db/maintenance/logbook';
+import type { StoredReading } from '@/db/meters/readings';
+import { signedText } from '@/explain/for-reader';
+import { meterText, momentText, readingText } from '@/explain/formats';
+import { shownText } from '@/explain/meter-asks';
+import { INSPECTION_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
+import { dateText, sentenceCase } from '@/explain/wording';
+
+/** A flight as a line of a list. */
+export const flightLine = (flight: FlownFlight, zone: ZoneId) => ({
+  id: flight.id,
+  left: momentText(flight.leftAt, zone),
+  person: flight.personName,
+  out: flight.returned === null,
+  figures: flight.readings
+    .map(
+      ({ dial, name, shown }) =>
+        `${name} ${shown} → ${flight.returned?.readings.find((one) => one.dial === dial)?.shown ?? '…'}`,
+    )
+    .join(' · '),
+  landings: flight.returned?.landings ?? null,
+  billed: flight.returned?.billed == null ? '' : shownText('h', flight.returned.billed),
+  report: flight.returned?.report.kind === 'words' ? flight.returned.report.words : null,
+});
+
+/** A reading as a line of a list. @param dials the names of the dials, by their ids */
+export const readingLine = (reading: StoredReading, dials: ReadonlyMap<string, string>, zone: ZoneId) => ({
+  id: reading.id,
+  when: momentText(reading.happenedAt, zone),
+  name:
+    (reading.dialId === null ? undefined : dials.get(reading.dialId))
+    ?? sentenceCase(METER_NAMES_IN_WORDS[reading.meter]),
+  shown: reading.basis === 'read' ? reading.entered : `≈ ${reading.entered}`,
+  stands: `${METER_NAMES_IN_WORDS[reading.meter]} ${meterText(reading.meter, reading.value)}`,
+});
+
+function titleOf(entry: LogbookEntry, { items, ads }: Pick<AircraftFacts, 'items' | 'ads'>): string {
+  switch (entry.kind) {
+    case 'inspection':
+      return sentenceCase(INSPECTION_NAMES[entry.what as InspectionKind]);
+    case 'done':
+      return items?.find(({ id }) => id === entry.what)?.name ?? 'Item';
+    case 'compliance':
+      return `AD ${ads?.find(({ id }) => id === entry.what)?.number ?? ''}`;
+    case 'list-cleared':
+      return 'List of an inspection cleared';
+  }
+}
+
+const OUTCOMES: Readonly<Record<string, string>> = {
+  'discrepancies-listed': 'not approved; a list was given',
+  approved: 'approved',
+};
+
+/** An entry of the maintenance record as a line of a list. @param showsNumbers whether the reader may see the numbers of certificates */
+export const workLine = (
+  entry: LogbookEntry,
+  facts: Pick<AircraftFacts, 'items' | 'ads'>,
+  showsNumbers: boolean,
+) => ({
+  id: entry.id,
+  kind: entry.kind,
+  on: dateText(storedDate(entry.on)),
+  sortKey: entry.on,
+  description: entry.description ?? '',
+  reading: entry.reading === null ? '' : readingText(entry.reading),
+  signed: signedText(entry.signed, showsNumbers),
+  title: titleOf(entry, facts),
+  outcome: OUTCOMES[entry.outcome ?? ''] ?? '',
+});
