@@ -1,3 +1,4 @@
+import { may } from '@/contracts/kernel/permissions';
 import { decidePrepared } from '@/core/decision/decide';
 import { isGlider, type Aircraft } from '@/core/records/aircraft/aircraft';
 import type { EquipmentItem } from '@/core/records/aircraft/equipment';
@@ -161,7 +162,6 @@ export async function facts(
   const struck = (id: string) => struckText(strikes.get(id), zone);
   const items = await othersOfKind(tx, found.aircraft_id, 'item');
   const ads = await othersOfKind(tx, found.aircraft_id, 'ad');
-  const has = (roles: readonly string[]) => reader.roles.some((role) => roles.includes(role));
   return {
     aircraftId: found.aircraft_id,
     registration,
@@ -272,10 +272,8 @@ export async function facts(
       text: name,
       more: `${kind === 'insurance' ? 'insurance, ' : ''}${validUntil === null ? 'expiry not known' : validUntil === 'no-expiry' ? 'no expiry' : `valid to ${dateText(validUntil)}`}`,
     })),
-    mayEnter: has(['administrator', 'dispatcher', 'mechanic']),
-    mayReplace: has(['administrator', 'mechanic']),
-    templates: has(['administrator', 'dispatcher', 'mechanic'])
-      ? templatesFor(await keptFacts(tx, club, null), stored)
-      : [],
+    mayEnter: may(reader.roles, 'enter-fact'),
+    mayReplace: may(reader.roles, 'replace-fact'),
+    templates: may(reader.roles, 'enter-fact') ? templatesFor(await keptFacts(tx, club, null), stored) : [],
   };
 }

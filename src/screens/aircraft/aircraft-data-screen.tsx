@@ -23,6 +23,7 @@ const DescriptionShown = lazily(
   400,
 );
 const EltForm = lazily(() => import('./elt-form').then((module) => module.EltForm), 200);
+const EquipmentShown = lazily(() => import('./equipment-shown').then((module) => module.EquipmentShown), 200);
 const EquipmentForm = lazily(() => import('./equipment-form').then((module) => module.EquipmentForm), 200);
 const Items = lazily(() => import('./list-forms').then((module) => module.Items), 200);
 const RiggingForm = lazily(() => import('./rigging-form').then((module) => module.RiggingForm), 200);
@@ -132,7 +133,7 @@ function FactsOf({ registration }: { readonly registration: string | null }) {
               {facts.mayReplace || facts.equipment === null ? (
                 <EquipmentForm facts={facts} />
               ) : (
-                <p>This is on record. A mechanic or the administrator changes it.</p>
+                <EquipmentShown facts={facts} />
               )}
             </Part>
             <Part

@@ -108,7 +108,7 @@ export function Logbook({ folder, roles }: { readonly folder: Folder; readonly r
             The {list.name} of {list.on} did not approve the aircraft.
           </b>{' '}
           Its list has to be cleared.
-          {roles.includes('mechanic') ? <ClearListForm folder={folder} list={list} /> : null}
+          {may(roles, 'clear-list') ? <ClearListForm folder={folder} list={list} /> : null}
         </Box>
       ))}
       {folder.logbook.length === 0 ? (

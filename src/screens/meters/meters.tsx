@@ -6,6 +6,7 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
+import { may } from '@/contracts/kernel/permissions';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
 import Link from '../kit/link';
@@ -231,7 +232,7 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
                 )}
                 {gap.struck === null
                 && (gap.attributedTo === null || gap.asks.length > 0)
-                && roles.includes('dispatcher') ? (
+                && may(roles, 'attribute-unlogged') ? (
                   <Attribute key={gap.attributedTo} folder={folder} gap={gap} />
                 ) : null}
               </ListLine>
