@@ -1,8 +1,6 @@
-import type { z } from 'zod';
 import type { Actor, Outcome, Ports } from '@/commands/kernel/command';
+import { checkSent } from '@/contracts/kernel/check-sent';
 import { ACTS, may } from '@/contracts/kernel/permissions';
-import { unkeepable } from '@/contracts/kernel/plain-text';
-import { problemsOf } from '@/contracts/kernel/problem';
 import { type JsonRoute, ROUTES, type Route, type RouteName, type Sent } from '@/contracts/kernel/routes';
 import { withoutNumbers } from '@/explain/for-reader';
 import type { AnswerOf } from '@/queries/answers';
@@ -50,8 +48,7 @@ function guarded(name: RouteName, work: (request: Request, params: Params) => Pr
 
 /** Reads and checks the JSON that a route takes: no more of it than its table says. */
 async function bodyOf<N extends JsonRoute>(name: N, request: Request): Promise<Outcome<Sent<N>>> {
-  const { schema, maxBytes } = ROUTES[name].body;
-  const bytes = await readWithin(request, maxBytes);
+  const bytes = await readWithin(request, ROUTES[name].body.maxBytes);
   let given: unknown;
   try {
     given = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
@@ -65,28 +62,13 @@ async function bodyOf<N extends JsonRoute>(name: N, request: Request): Promise<O
       },
     };
   }
-  const bad = unkeepable(given);
-  if (bad !== null)
-    return {
-      ok: false,
-      refusal: {
-        code: 'invalid',
-        message: 'A text has a character in it that is none. Type it again instead of pasting it.',
-        problems: [{ path: bad, message: 'has a character that is none' }],
-      },
-    };
-  const checked = (schema as z.ZodType).safeParse(given);
-  // The schema and the name come from one row of the table; TypeScript cannot follow that pairing.
-  if (checked.success) return { ok: true, value: checked.data as Sent<N> };
-  const problems = problemsOf(checked.error);
-  return {
-    ok: false,
-    refusal: {
-      code: 'invalid',
-      message: `Something is missing or wrong: ${problems.map(({ message }) => message).join('; ')}.`,
-      problems,
-    },
-  };
+  const checked = checkSent(name, given);
+  return checked.ok
+    ? checked
+    : {
+        ok: false,
+        refusal: { code: 'invalid', message: checked.message, problems: checked.problems },
+      };
 }
 
 /** A route for people who have no session, or need none. */

@@ -1,9 +1,10 @@
-import { screen, within } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { Facts } from '@/queries/aircraft/facts';
 import { show } from '@/testing/render';
 import { EquipmentForm } from './equipment-form';
 
+const RECORD = '00000000-0000-4000-8000-000000000002';
 const facts = (change: Partial<Facts> = {}) =>
   ({
     aircraftId: '00000000-0000-4000-8000-000000000001',
@@ -48,7 +49,7 @@ describe('an equipment list', () => {
       <EquipmentForm
         facts={facts({
           equipment: {
-            id: 'e',
+            id: RECORD,
             seen: 'as of then',
             approved: false,
             items: [
@@ -66,10 +67,13 @@ describe('an equipment list', () => {
       '2 lines differ from Quorin 160: clock with seconds and transponder.',
     );
     await person.click(screen.getByRole('button', { name: 'Save this list' }));
+    await waitFor(() => {
+      expect(sent).toHaveLength(1);
+    });
     expect(sent[0]?.body).toMatchObject({
       fact: {
         kind: 'equipment',
-        instead: 'e',
+        instead: RECORD,
         on: '2026-11-24',
         list: { items: { altimeter: { fitted: true }, clock: { fitted: true } } },
       },
@@ -103,6 +107,9 @@ describe('an equipment list', () => {
       screen.getByRole('button', { name: 'Its equipment list: the 1 that are not known are not asked for' }),
     );
     await person.click(screen.getByRole('button', { name: 'Save this list' }));
+    await waitFor(() => {
+      expect(sent).toHaveLength(1);
+    });
     expect(sent[0]?.body).toMatchObject({
       fact: {
         list: {

@@ -14,6 +14,17 @@ export interface Trouble {
 /** Gets each problem of a refusal with the path of what was sent that it is about. */
 export type TellProblem = (path: string, message: string) => void;
 
+/**
+ * Checks what is to be sent by the route's own schema, so that what is missing is said at once and without a connection. The schemas come
+ * when somebody sends first; where they do not come, the server checks alone, as it does anyway. Throws Refusal.
+ */
+async function check<N extends JsonRoute>(name: N, value: Given<N>): Promise<void> {
+  const schemas = await import('@/contracts/kernel/check-sent').catch(() => null);
+  // As it will arrive: JSON leaves out what is undefined.
+  const checked = schemas?.checkSent(name, JSON.parse(JSON.stringify(value))) ?? { ok: true };
+  if (!checked.ok) throw new Refusal(422, checked.message, { code: 'invalid', problems: checked.problems });
+}
+
 /** Pages that name a revision: read again after a refusal, since it may be what has changed. */
 const CHANGES_MEANWHILE = [['aircraft'], ['counter']];
 
@@ -54,7 +65,10 @@ export function useCommand() {
   };
   /** Sends one command. Answers what the server answered, or null where it refused or could not be reached. */
   const post = <N extends JsonRoute>(name: N, value: Given<N>, tell?: TellProblem) =>
-    run(() => send(name, value), tell);
+    run(async () => {
+      await check(name, value);
+      return send(name, value);
+    }, tell);
   /** Tells what was found before anything was sent; null takes back what was told. */
   const say = (message: string | null) => {
     setTrouble(message === null ? null : { message, changes: [] });

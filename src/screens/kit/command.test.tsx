@@ -68,6 +68,14 @@ describe('something that is signed', () => {
     expect((screen.getByLabelText('What') as HTMLInputElement).value).toBe('Nick');
     expect(screen.queryByText('Recorded')).toBeNull();
   });
+  it('is not sent while the route’s own schema has something missing: that is said at once, with its field', async () => {
+    const { sent, person } = show(<Form />, {});
+    await person.type(screen.getByLabelText('What'), ' ');
+    await person.click(screen.getByRole('button', { name: 'Sign' }));
+    expect((await screen.findByRole('alert')).textContent).toContain('Something is missing or wrong');
+    expect(screen.getByRole('list', { name: 'Faults' }).textContent).toMatch(/^name: /);
+    expect(sent).toEqual([]);
+  });
   it('what others did meanwhile is told, a line each; what cannot be read is left out', async () => {
     const conflict = (changes: unknown) =>
       refusal({ code: 'conflict', message: 'The aircraft has changed.', problems: [], changes });
