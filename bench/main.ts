@@ -7,7 +7,6 @@ import { benchDecide } from './decide';
 import { ageOneAircraft, benchFolder } from './folder';
 import { benchImport } from './import';
 import { makeLargeClub } from './large-club';
-import { benchLighthouse } from './lighthouse';
 import { benchLine } from './line';
 import { benchLive } from './live';
 import type { Figure } from './measure';
@@ -62,6 +61,5 @@ try {
 report('Live', await benchLive(need('GROVAL_URL')));
 report('Routes', await benchRoutes(need('GROVAL_URL')));
 report('Pages', await benchPage(need('GROVAL_URL'), { email: OF_TWO_CLUBS, clubId }));
-report('Lighthouse, of 100', await benchLighthouse(need('GROVAL_URL')));
 const met = figures.filter((figure) => figure.met !== undefined);
 process.stdout.write(`\n${met.filter((figure) => figure.met).length} of ${met.length} budgets met\n`);

@@ -83,4 +83,13 @@ await withInstallation('bench', 'A bench', async ({ cluster, log, closers }) => 
       CHROMIUM: chromiumProgram(),
     },
   });
+  // Large, and of no use to anything else: its packages have a folder of their own.
+  const lighthouse = join(PROJECT, 'tools', 'lighthouse');
+  await ensureNpmPackages(log('lighthouse-npm'), lighthouse);
+  await run(process.execPath, [join(lighthouse, 'scores.mjs')], {
+    cwd: PROJECT,
+    log: log('lighthouse'),
+    echo: true,
+    env: { ...process.env, GROVAL_URL: url, CHROMIUM: chromiumProgram() },
+  });
 });
