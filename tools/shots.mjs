@@ -20,17 +20,6 @@ const fill = (label, text) => (page) => page.getByLabel(label, { exact: true }).
 /** Each view: its file, who looks, at what size, where, and what they do first. */
 const VIEWS = [
   { file: 'line', who: 'Mira Holt', size: DESK, path: '/line', acts: [tap('N07TB')] },
-  {
-    file: 'line-dim',
-    who: 'Mira Holt',
-    size: DESK,
-    path: '/line',
-    acts: [
-      tap('N05TB'),
-      tap('Mira Holt'),
-      (page) => page.getByRole('menuitem', { name: 'Dark theme' }).click(),
-    ],
-  },
   { file: 'line-phone', who: 'Mira Holt', size: PHONE, path: '/line', acts: [] },
   { file: 'aircraft', who: 'Tomas Brandl', size: DESK, path: '/aircraft/N05TB', acts: [] },
   {
@@ -77,6 +66,7 @@ const VIEWS = [
     path: '/flights',
     acts: [tap('Enter a flight'), fill('From', '1700'), fill('To', '1830'), fill('Hours in the air', '1.2')],
   },
+  { file: 'records', who: 'Mira Holt', size: DESK, path: '/records/N02TB#work', acts: [] },
   { file: 'sheet', who: 'Mira Holt', size: DESK, path: '/sheet/N07TB#day=2026-11-21', acts: [] },
   { file: 'import-export', who: 'Mira Holt', size: DESK, path: '/import-export', acts: [] },
   {

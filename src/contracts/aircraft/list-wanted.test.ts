@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { listWantedOf } from './list-wanted';
+import { asksForNames, listWantedOf } from './list-wanted';
 import { LONG_LISTS, LONG_LIST_NAMES } from './long-lists';
 
 const read = (list: string, search: string) => listWantedOf(list, new URLSearchParams(search));
@@ -47,5 +47,16 @@ describe('which part of a list an address asks for', () => {
       const [first = ''] = Object.keys(LONG_LISTS[list]);
       expect([list, read(list, `sort=${first}`) === null]).toEqual([list, false]);
     }
+  });
+  it.each<[list: string, search: string, names: boolean]>([
+    ['flights', '', true],
+    ['readings', '', false],
+    ['readings', 'sort=whose', true],
+    ['readings', 'column=whose&text=dane', true],
+    ['readings', 'column=shown&text=41', false],
+    ['work', 'column=signed&text=brandl', false],
+  ])('of %s with %j asks for who flew: %j', (list, search, names) => {
+    const wanted = read(list, search);
+    expect(wanted === null ? null : asksForNames(wanted)).toBe(names);
   });
 });

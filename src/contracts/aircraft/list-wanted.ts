@@ -2,6 +2,7 @@ import { z } from 'zod';
 import {
   LONG_LISTS,
   LONG_LIST_NAMES,
+  NAMES_OF_FLIERS,
   PAGE_SIZES,
   type Column,
   type ColumnOf,
@@ -54,6 +55,12 @@ export function wantedOf<L extends LongList>(list: L, search: URLSearchParams): 
 
 /** One of the lists, and which part of it. */
 export type ListWanted = { [L in LongList]: { readonly list: L; readonly wanted: Wanted<L> } }[LongList];
+
+/** Whether it asks for lines by who flew. */
+export const asksForNames = ({ list, wanted }: ListWanted): boolean =>
+  list === 'flights'
+  || NAMES_OF_FLIERS.includes(wanted.sort)
+  || (wanted.search !== null && NAMES_OF_FLIERS.includes(wanted.search.column));
 
 /** Reads which list an address names, and which part of it. Null where it makes no sense. */
 export function listWantedOf(list: string, search: URLSearchParams): ListWanted | null {

@@ -19,10 +19,10 @@ import { longList } from './long-list';
 
 beforeEach(freshDesk);
 
-const read = (list: string, search = '', registration = 'N02TB') => {
+const read = (list: string, search = '', registration = 'N02TB', names = true) => {
   const wanted = listWantedOf(list, new URLSearchParams(search));
   if (wanted === null) throw new Error('asks for what there is not');
-  return inTx((tx) => longList(tx, club.clubId, registration, wanted, true));
+  return inTx((tx) => longList(tx, club.clubId, registration, wanted, { numbers: true, names }));
 };
 /** Flies three times, half an hour each. */
 async function fly(): Promise<void> {
@@ -92,7 +92,7 @@ describe('the flights of an aircraft', () => {
           club.clubId,
           'N02TB',
           { list: 'flights', wanted: { page, size: 1, sort: 'left', order: 'asc', search: null } },
-          true,
+          { numbers: true, names: true },
         ),
       );
       expect([part?.total, part?.rows.length]).toEqual([3, 1]);
@@ -113,6 +113,11 @@ describe('the readings of an aircraft', () => {
       ['Block meter', text(start + 3600), 'P. Okoro'],
       ['Block meter', text(start + 1800), 'P. Okoro'],
     ]);
+    // Whoever may have no list of who flew has the readings without.
+    expect((await read('readings', 'sort=stands', 'N02TB', false))?.rows[0]).toMatchObject({
+      shown: text(start + 5400),
+      whose: '',
+    });
     const last = await read('readings', 'sort=stands');
     good(
       await correctReading(club.ports, club.actor('dispatcher'), {

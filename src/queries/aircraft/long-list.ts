@@ -74,6 +74,7 @@ async function readings(
   aircraftId: string,
   zone: ZoneId,
   wanted: Wanted<'readings'>,
+  names: boolean,
 ): Promise<PageOf<Row<'readings'>>> {
   const { rows, total } = await readingsPage(tx, aircraftId, zone, wanted);
   const dials = new Map((await readDials(tx, aircraftId)).map(({ id, name }) => [id, name]));
@@ -88,7 +89,7 @@ async function readings(
         meter: name,
         shown,
         stands,
-        whose: reading.whose ?? '',
+        whose: names ? (reading.whose ?? '') : '',
         struck: struckOut(strikes, id, zone),
       };
     }),
@@ -132,7 +133,7 @@ async function work(
 
 /**
  * A page of one of an aircraft's long lists, whole as it is on record: the aircraft's own page shows the newest lines alone.
- * @param showsNumbers whether the reader may see the numbers of certificates
+ * @param sees whether the reader may see the numbers of certificates, and lists of who flew: without these there is no list of flights
  * @returns null when the club has no such aircraft
  */
 export async function longList(
@@ -140,7 +141,7 @@ export async function longList(
   clubId: string,
   registration: string,
   asked: ListWanted,
-  showsNumbers: boolean,
+  sees: { readonly numbers: boolean; readonly names: boolean },
 ): Promise<LongListPage | null> {
   const found = await findByRegistration(tx, registration);
   if (found === undefined) return null;
@@ -151,14 +152,14 @@ export async function longList(
     case 'flights':
       return { registration, ...(await flights(tx, aircraftId, zone, asked.wanted)) };
     case 'readings':
-      return { registration, ...(await readings(tx, aircraftId, zone, asked.wanted)) };
+      return { registration, ...(await readings(tx, aircraftId, zone, asked.wanted, sees.names)) };
     case 'work': {
       const [stored] = await keptFacts(tx, club, aircraftId);
       if (stored === undefined) return null;
       return {
         registration,
         ...(await work(tx, aircraftId, zone, asked.wanted, (entry) =>
-          workLine(entry, stored.facts, showsNumbers),
+          workLine(entry, stored.facts, sees.numbers),
         )),
       };
     }

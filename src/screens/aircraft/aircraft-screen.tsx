@@ -104,7 +104,7 @@ function partsOf({
     flights: (
       <Two>
         <div>
-          <Flights folder={folder} />
+          <Flights folder={folder} roles={roles} />
         </div>
         <div>
           <Meters folder={folder} roles={roles} />

@@ -3,9 +3,16 @@
 import Box from '@mui/material/Box';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
-import { LONG_LISTS, LONG_LIST_NAMES, type LongList } from '@/contracts/aircraft/long-lists';
+import {
+  LONG_LISTS,
+  LONG_LIST_NAMES,
+  NAMES_OF_FLIERS,
+  type Column,
+  type LongList,
+} from '@/contracts/aircraft/long-lists';
+import { may } from '@/contracts/kernel/permissions';
 import { setHash, useHash, useSecondInAddress } from '../data/address';
-import { useLongList } from '../data/queries';
+import { useLongList, useMe } from '../data/queries';
 import { lazily } from '../kit/lazily';
 import Link from '../kit/link';
 import type { Shown } from '../kit/long-table';
@@ -21,11 +28,14 @@ const NAMES: Readonly<Record<LongList, string>> = {
 };
 
 /** What stands behind the # of the address: the list, and what is wanted of it. */
-function shownBy(hash: string): { readonly list: LongList; readonly shown: Shown } {
+function shownBy(
+  hash: string,
+  lists: readonly LongList[],
+): { readonly list: LongList; readonly shown: Shown } {
   const [name = '', asked = ''] = hash.split('?');
   const search = new URLSearchParams(asked);
   return {
-    list: LONG_LIST_NAMES.find((known) => known === name) ?? 'flights',
+    list: lists.find((known) => known === name) ?? lists[0] ?? 'work',
     shown: {
       page: Number(search.get('page') ?? 0) || 0,
       size: Number(search.get('size') ?? 25) || 25,
@@ -53,11 +63,24 @@ const hashOf = (list: LongList, shown: Shown): string => {
   return search === '' ? list : `${list}?${search}`;
 };
 
+/** The columns of a list; for those who may have no list of who flew, without the names. */
+const columnsFor = (list: LongList, names: boolean): Readonly<Record<string, Column>> =>
+  Object.fromEntries(
+    Object.entries(LONG_LISTS[list]).filter(([name]) => names || !NAMES_OF_FLIERS.includes(name)),
+  );
+
 /** Everything that is on record of an aircraft’s flights, meter readings and work, however long ago. */
 export function RecordsScreen() {
   const registration = useSecondInAddress();
-  const { list, shown } = shownBy(useHash());
-  const { data, error, refetch, isFetching } = useLongList(registration, list, searchOf(shown));
+  const { data: me } = useMe();
+  const names = may(me?.roles ?? [], 'export-flights');
+  const lists = LONG_LIST_NAMES.filter((name) => names || name !== 'flights');
+  const { list, shown } = shownBy(useHash(), lists);
+  const { data, error, refetch, isFetching } = useLongList(
+    me === undefined ? null : registration,
+    list,
+    searchOf(shown),
+  );
   return (
     <DeskPage widest={1600}>
       <Box component="h1" sx={{ mb: 0.5 }}>
@@ -76,7 +99,7 @@ export function RecordsScreen() {
           setHash(chosen, 'new');
         }}
       >
-        {LONG_LIST_NAMES.map((name) => (
+        {lists.map((name) => (
           <Tab key={name} value={name} label={NAMES[name]} />
         ))}
       </Tabs>
@@ -86,7 +109,7 @@ export function RecordsScreen() {
         <LongTable
           key={list}
           label={NAMES[list]}
-          columns={LONG_LISTS[list]}
+          columns={columnsFor(list, names)}
           rows={data.rows}
           total={data.total}
           loading={isFetching}

@@ -1,6 +1,7 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import { may } from '@/contracts/kernel/permissions';
 import { useHash } from '../data/address';
 import { useMe, usePeople } from '../data/queries';
 import { lazily } from '../kit/lazily';
@@ -34,13 +35,7 @@ export function ClubScreen() {
           <PartPanels
             part={part}
             parts={{
-              aircraft: (
-                <FleetPart
-                  mayEnter={
-                    me?.roles.some((role) => role === 'administrator' || role === 'dispatcher') ?? false
-                  }
-                />
-              ),
+              aircraft: <FleetPart mayEnter={may(me?.roles ?? [], 'add-aircraft')} />,
               people: <PeoplePart people={people} />,
               rules: <ClubPart rules={people.club.rules} mayChange={people.mayChange} />,
             }}

@@ -9,6 +9,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { placeOnAircraft } from '@/core/walkround/place';
 import { STATIONS } from '@/core/walkround/steps';
 import { dateText } from '@/explain/wording';
+import { may } from '@/contracts/kernel/permissions';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { AircraftDrawing, MarkOnDrawing, type Spot } from '@/ui/aircraft-drawing';
 import { ListLine, PlainList } from '../kit/layout';
@@ -55,7 +56,7 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
     },
   });
   const place = useWatch({ control, name: 'place' });
-  const keeper = roles.some((role) => role === 'mechanic' || role === 'dispatcher');
+  const corrects = may(roles, 'correct-records');
   const submit = async (fields: Fields) => {
     const [station = '', side = ''] = fields.place.split('/');
     const done = await post(
@@ -134,7 +135,7 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
                 {placeOnAircraft(mark.station, mark.side)} · accepted {dateText(mark.acceptedOn)} by{' '}
                 {mark.acceptedBy}
               </span>
-              {keeper ? (
+              {corrects ? (
                 <StrikeForm folder={folder} recordId={mark.id} kind="known-mark" what={`mark ${at + 1}`} />
               ) : null}
             </ListLine>

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { MonthBars } from '@/charts/month-bars';
+import { may } from '@/contracts/kernel/permissions';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
 import Link from '../kit/link';
@@ -12,7 +13,7 @@ import { Section } from '../kit/section';
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
 /** The last flights with their figures, and what was flown month by month. */
-export function Flights({ folder }: { readonly folder: Folder }) {
+export function Flights({ folder, roles }: { readonly folder: Folder; readonly roles: readonly string[] }) {
   return (
     <Section
       id="flights-flown"
@@ -78,7 +79,7 @@ export function Flights({ folder }: { readonly folder: Folder }) {
           </PlainList>
         )}
       </Paged>
-      {folder.flights.length === 0 ? null : (
+      {folder.flights.length === 0 || !may(roles, 'export-flights') ? null : (
         <p>
           <Link href={`/records/${folder.registration}#flights`}>All flights</Link>
         </p>

@@ -111,11 +111,11 @@ function Attribute({ folder, gap }: { readonly folder: Folder; readonly gap: Gap
 function Reading({
   folder,
   reading,
-  keeper,
+  corrects,
 }: {
   readonly folder: Folder;
   readonly reading: Folder['readings'][number];
-  readonly keeper: boolean;
+  readonly corrects: boolean;
 }) {
   return (
     <ListLine>
@@ -130,7 +130,7 @@ function Reading({
           {reading.name} <span className="figure">{reading.shown}</span>{' '}
           <span className="small">{reading.whose}</span>
         </Box>
-        {keeper && reading.struck === null ? (
+        {corrects && reading.struck === null ? (
           <StrikeForm
             folder={folder}
             recordId={reading.id}
@@ -148,7 +148,8 @@ function Reading({
 /** The meters of an aircraft, what each counts towards, the chain of readings, and the stretches that nobody wrote down. */
 export function Meters({ folder, roles }: { readonly folder: Folder; readonly roles: readonly string[] }) {
   const [reading, setReading] = useState(false);
-  const keeper = roles.some((role) => role === 'dispatcher' || role === 'mechanic');
+  const keeper = may(roles, 'keep-meters');
+  const corrects = may(roles, 'correct-records');
   const inUse = folder.dials.filter(({ replaced }) => !replaced);
   const former = folder.dials.filter(({ replaced }) => replaced);
   return (
@@ -245,7 +246,7 @@ export function Meters({ folder, roles }: { readonly folder: Folder; readonly ro
         {(readings) => (
           <PlainList>
             {readings.map((one) => (
-              <Reading key={one.id} folder={folder} reading={one} keeper={keeper} />
+              <Reading key={one.id} folder={folder} reading={one} corrects={corrects} />
             ))}
           </PlainList>
         )}

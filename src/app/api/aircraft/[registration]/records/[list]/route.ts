@@ -1,7 +1,7 @@
-import { problem } from '../../../../refusals';
+import { problem, refusal } from '../../../../refusals';
 import { queryRoute } from '../../../../answer';
-import { listWantedOf } from '@/contracts/aircraft/list-wanted';
-import { may } from '@/contracts/kernel/permissions';
+import { asksForNames, listWantedOf } from '@/contracts/aircraft/list-wanted';
+import { ACTS, may } from '@/contracts/kernel/permissions';
 import { longList } from '@/queries/aircraft/long-list';
 
 /** A page of what is on record: flights, readings, work. */
@@ -11,13 +11,13 @@ export const GET = queryRoute(
     const wanted = listWantedOf(params['list'] ?? '', new URL(request.url).searchParams);
     if (wanted === null)
       return problem(422, 'There is no such list, or it cannot be shown in that way. Open it again.');
-    return longList(
-      tx,
-      actor.clubId,
-      params['registration'] ?? '',
-      wanted,
-      may(actor.roles, 'see-certificates'),
-    );
+    const names = may(actor.roles, 'export-flights');
+    if (!names && asksForNames(wanted))
+      return refusal({ code: 'not-entitled', message: ACTS['export-flights'].denied });
+    return longList(tx, actor.clubId, params['registration'] ?? '', wanted, {
+      numbers: may(actor.roles, 'see-certificates'),
+      names,
+    });
   },
   'The club has no such aircraft. Choose one from the Line.',
 );
