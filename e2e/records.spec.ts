@@ -73,3 +73,39 @@ test('flights come in from a file: told first, all or nothing, twice changes not
   expect((await stranger.request.get(`${baseURL ?? ''}${path}`)).status()).toBe(404);
   await stranger.close();
 });
+
+test('records of an aircraft, however long ago: the server sorts, searches and pages them, and who flew is for those who may list it', async ({
+  desk,
+  phone,
+}) => {
+  const dispatcher = await desk('dispatcher');
+  await dispatcher.goto('/aircraft/N02TB#flights');
+  await dispatcher.getByRole('link', { name: 'All flights' }).click();
+  const flights = dispatcher.getByRole('grid', { name: 'Flights' });
+  const first = flights.getByRole('row').nth(1);
+  const whenOf = async () => (await first.getByRole('gridcell').first().textContent()) ?? '';
+  await expect(first).toContainText('Tach');
+  await expectNoViolations(dispatcher);
+  const newest = await whenOf();
+  await flights.getByRole('columnheader', { name: 'Left' }).click();
+  await expect(dispatcher).toHaveURL(/#flights\?sort=left&order=asc$/);
+  await expect(first).not.toContainText(newest);
+  expect(Date.parse(await whenOf())).toBeLessThan(Date.parse(newest));
+  await dispatcher.getByRole('button', { name: 'Search' }).click();
+  await dispatcher.getByRole('textbox', { name: 'For' }).fill('brandt');
+  await expect(dispatcher).toHaveURL(/column=person&text=brandt/);
+  await expect(first).toContainText('L. Brandt');
+  // The address brings the same back.
+  await dispatcher.reload();
+  await expect(first).toContainText('L. Brandt');
+  await dispatcher.goto('/records/N02TB#flights?column=person&text=nobody%20of%20that%20name');
+  await expect(flights).toContainText('No line has that in it.');
+
+  const renter = await phone('renter');
+  await renter.goto('/records/N02TB#flights');
+  await expect(renter.getByRole('tab')).toHaveText(['Meter readings', 'Maintenance record']);
+  await expect(renter.getByRole('grid', { name: 'Meter readings' })).toContainText('Tach');
+  await expectNoViolations(renter);
+  const refused = await renter.request.get('/api/aircraft/N02TB/records/flights');
+  expect(refused.status()).toBe(403);
+});

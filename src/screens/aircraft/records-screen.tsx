@@ -87,7 +87,7 @@ export function RecordsScreen() {
         Records of <span className="figure">{registration}</span>
       </Box>
       <Box component="p" sx={{ mt: 0 }}>
-        Everything, however long ago; the newest also stand on{' '}
+        However long ago; the newest also stand on{' '}
         <Link href={`/aircraft/${registration ?? ''}`}>its page</Link>.
       </Box>
       <Tabs
