@@ -36,6 +36,7 @@ const LEAST: Readonly<Record<string, number>> = {
   left: 158,
   back: 158,
   when: 158,
+  on: 118,
   stands: 220,
   figures: 210,
   reading: 140,
@@ -103,9 +104,10 @@ export function LongTable({
         '--DataGrid-t-color-background-base': 'transparent',
         '--DataGrid-t-header-background-base': 'transparent',
         '--DataGrid-rowBorderColor': 'var(--rule)',
-        '& .MuiDataGrid-toolbar, & .MuiDataGrid-columnHeader, & .MuiDataGrid-filler': {
-          backgroundColor: 'transparent',
-        },
+        '& .MuiDataGrid-toolbar, & .MuiDataGrid-columnHeader, & .MuiDataGrid-columnHeaders [role=row], & .MuiDataGrid-filler':
+          {
+            backgroundColor: 'transparent',
+          },
         '& .MuiDataGrid-columnSeparator': { display: 'none' },
         '& .MuiDataGrid-toolbar': { px: 0, justifyContent: 'flex-start' },
         '& .MuiDataGrid-cell': { py: 0.5 },
