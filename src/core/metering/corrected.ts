@@ -50,3 +50,23 @@ export function asCorrected<T extends WrittenReading>(
     return { ...reading, values, shown, written: shown === reading.shown ? null : reading.shown };
   });
 }
+
+/**
+ * What a flight is billed as it counts now, in seconds: where a reading of the dial that it is billed by was corrected, what that dial ran
+ * by its readings now; otherwise what was written down. Null where its readings do not say, or run backwards.
+ * @param dial the name of the dial that it is billed by @param billed what was written down when it came back
+ */
+export function billedNow(
+  out: readonly CountingReading<WrittenReading & { readonly name: string }>[],
+  back: readonly CountingReading<WrittenReading & { readonly name: string }>[],
+  dial: string | null,
+  billed: number | null,
+): number | null {
+  const [left, came] = [out, back].map((readings) => readings.find(({ name }) => name === dial));
+  if (left === undefined || came === undefined || (left.written === null && came.written === null))
+    return billed;
+  const [end] = came.values;
+  const start = left.values.find(({ meter }) => meter === end?.meter);
+  if (end === undefined || start === undefined || end.value < start.value) return null;
+  return end.value - start.value;
+}

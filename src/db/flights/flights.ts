@@ -1,5 +1,5 @@
 import { sql } from 'kysely';
-import { asCorrected } from '@/core/metering/corrected';
+import { asCorrected, billedNow } from '@/core/metering/corrected';
 import type { PilotReport } from '@/core/records/flights/pilot-report';
 import type { Instant } from '@/core/time/instant';
 import { exactlyOneOf, storedInstant } from '../kernel/checked-values';
@@ -103,14 +103,11 @@ async function asTheyCount(
     const recorded = corrected.get(flight.id);
     if (recorded === undefined) return flight;
     const { returned } = flight;
-    return {
-      ...flight,
-      readings: asCorrected(flight.readings, flight.leftAt, recorded),
-      returned:
-        returned === null
-          ? null
-          : { ...returned, readings: asCorrected(returned.readings, returned.at, recorded) },
-    };
+    const out = asCorrected(flight.readings, flight.leftAt, recorded);
+    if (returned === null) return { ...flight, readings: out };
+    const back = asCorrected(returned.readings, returned.at, recorded);
+    const billed = billedNow(out, back, returned.billedFrom, returned.billed);
+    return { ...flight, readings: out, returned: { ...returned, readings: back, billed } };
   });
 }
 

@@ -137,6 +137,11 @@ describe('the readings of an aircraft', () => {
       [text(start + 5436), true],
       [text(start + 5400), false],
     ]);
+    // What it is billed follows its meters.
+    expect((await read('flights'))?.rows[0]).toMatchObject({
+      figures: `Block meter ${text(start + 3600)} → ${text(start + 5436)}`,
+      billed: '0.51 h',
+    });
     expect(after?.rows[1]?.struck).toMatch(/^by The dispatcher, 24 Nov 2026 .*: A digit mistaken$/);
   });
 });
