@@ -2,7 +2,7 @@ import { sql } from 'kysely';
 import { asCorrected, billedNow } from '@/core/metering/corrected';
 import type { PilotReport } from '@/core/records/flights/pilot-report';
 import type { Instant } from '@/core/time/instant';
-import { exactlyOneOf, storedInstant } from '../kernel/checked-values';
+import { exactlyOneOf, storedInstant, storedReadings } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
 import { readingsOfCorrected } from '../meters/readings';
 import {
@@ -14,7 +14,7 @@ import {
   type PageWanted,
 } from '../kernel/pages';
 import { readStandings } from '../meters/standings';
-import type { DialReading, FlownFlight } from './flight-records';
+import type { FlownFlight } from './flight-records';
 import { readMovements } from './movements';
 
 const COLUMNS = [
@@ -67,7 +67,7 @@ function flownOf(row: Awaited<ReturnType<ReturnType<typeof withReturns>['execute
     personName: row.person_name,
     purpose: row.purpose,
     crew: row.crew,
-    readings: row.readings as unknown as readonly DialReading[],
+    readings: storedReadings(row.readings),
     fuelAboard: row.fuel_aboard,
     oilAboard: row.oil_aboard,
     remarks: row.remarks,
@@ -78,7 +78,7 @@ function flownOf(row: Awaited<ReturnType<ReturnType<typeof withReturns>['execute
       row.in_at === null || row.in_recorded_at === null
         ? null
         : {
-            readings: row.in_readings as unknown as readonly DialReading[],
+            readings: storedReadings(row.in_readings),
             landings: row.landings,
             towLaunches: row.tow_launches,
             billed: row.billed_s,

@@ -1,4 +1,5 @@
 import { DIMENSION_NAMES, DIMENSIONS, type FullBox } from '@/core/envelope/dimensions';
+import { METER_NAMES, type Meter } from '@/core/records/meters/meters';
 import { parseCivilDate, type CivilDate } from '@/core/time/civil-date';
 import { instantFromMilliseconds, type Instant } from '@/core/time/instant';
 
@@ -58,3 +59,45 @@ export function storedBoxes(value: unknown): readonly FullBox[] | null {
     ) as unknown as FullBox;
   });
 }
+
+const entriesOf = (value: unknown, what: string): ReadonlyMap<string, unknown> =>
+  typeof value === 'object' && value !== null ? new Map(Object.entries(value)) : damaged(what, value);
+const listOf = (value: unknown, what: string): readonly unknown[] =>
+  Array.isArray(value) ? value : damaged(what, value);
+const textOf = (value: unknown, what: string): string =>
+  typeof value === 'string' ? value : damaged(what, value);
+const figureOf = (value: unknown, what: string): number =>
+  typeof value === 'number' && Number.isFinite(value) ? value : damaged(what, value);
+const meterOf = (value: unknown): Meter => exactlyOneOf(METER_NAMES, textOf(value, 'meter'), 'meter');
+
+/** What a dial counts towards, with the offset of each meter: seconds or a count. */
+export const storedCounts = (value: unknown): readonly { readonly meter: Meter; readonly offset: number }[] =>
+  listOf(value, 'list of what a meter counts').map((count) => {
+    const entries = entriesOf(count, 'count of a meter');
+    return {
+      meter: meterOf(entries.get('meter')),
+      offset: figureOf(entries.get('offset'), 'offset of a meter'),
+    };
+  });
+
+/** What the dials showed at one end of a flight, with what their meters stood at: seconds or counts. */
+export const storedReadings = (
+  value: unknown,
+): readonly {
+  readonly dial: string;
+  readonly name: string;
+  readonly shown: string;
+  readonly values: readonly { readonly meter: Meter; readonly value: number }[];
+}[] =>
+  listOf(value, 'list of readings').map((reading) => {
+    const entries = entriesOf(reading, 'reading');
+    return {
+      dial: textOf(entries.get('dial'), 'reading’s meter'),
+      name: textOf(entries.get('name'), 'name of a meter'),
+      shown: textOf(entries.get('shown'), 'reading'),
+      values: listOf(entries.get('values'), 'list of what meters stood at').map((stood) => {
+        const of = entriesOf(stood, 'what a meter stood at');
+        return { meter: meterOf(of.get('meter')), value: figureOf(of.get('value'), 'figure of a meter') };
+      }),
+    };
+  });

@@ -1,6 +1,5 @@
 import { dialsInUse, type Dial } from '@/core/records/meters/dial';
-import { METER_NAMES, type Meter } from '@/core/records/meters/meters';
-import { exactlyOneOf, storedInstant } from '../kernel/checked-values';
+import { exactlyOneOf, storedCounts, storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
 
 /** A dial to be written, with why it took another's place. */
@@ -55,12 +54,7 @@ export async function readDials(tx: ClubTransaction, aircraftId: string): Promis
     wrapsAt: row.wraps_at === null ? null : Number(row.wraps_at),
     replaces: row.replaces,
     why: row.why,
-    counts: (row.counts as unknown as readonly { readonly meter: string; readonly offset: number }[]).map(
-      ({ meter, offset }): { meter: Meter; offset: number } => ({
-        meter: exactlyOneOf(METER_NAMES, meter, 'meter'),
-        offset,
-      }),
-    ),
+    counts: storedCounts(row.counts),
     happenedAt: storedInstant(row.happened_at),
     recordedAt: storedInstant(row.recorded_at),
   }));
