@@ -72,7 +72,13 @@ const TESTS = '\\.test\\.tsx?$';
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
-    { name: 'no-orphan-imports', severity: 'error', from: {}, to: { couldNotResolve: true } },
+    {
+      name: 'no-orphan-imports',
+      severity: 'error',
+      from: {},
+      // Installed by the bench alone, in a folder of its own.
+      to: { couldNotResolve: true, pathNot: '^lighthouse$' },
+    },
     ...Object.entries(MAY).map(([from, to]) => ({
       name: `directions-${from.replaceAll('/', '-')}`,
       severity: 'error',

@@ -3,7 +3,7 @@ import { checkSent } from '@/contracts/kernel/check-sent';
 import { ACTS, may } from '@/contracts/kernel/permissions';
 import { type JsonRoute, ROUTES, type Route, type RouteName, type Sent } from '@/contracts/kernel/routes';
 import { withoutNumbers } from '@/explain/for-reader';
-import type { AnswerOf } from '@/queries/answers';
+import type { AnswerOf } from '@/queries/kernel/answers';
 import { inClub } from '@/db/kernel/club-transaction';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { runtime, trusted } from '@/server/runtime';

@@ -51,7 +51,6 @@ describe('which part of a list an address asks for', () => {
   it.each<[list: string, search: string, names: boolean]>([
     ['flights', '', true],
     ['readings', '', false],
-    ['readings', 'sort=whose', true],
     ['readings', 'column=whose&text=dane', true],
     ['readings', 'column=shown&text=41', false],
     ['work', 'column=signed&text=brandl', false],

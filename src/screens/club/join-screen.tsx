@@ -8,7 +8,7 @@ import Typography from '@mui/material/Typography';
 import { skipToken, useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { useForm } from 'react-hook-form';
-import type { LinkView } from '@/queries/answers';
+import type { LinkView } from '@/queries/kernel/answers';
 import { useCommand } from '../data/command';
 import { send } from '../data/fetching';
 import { goTo } from '../data/leave';

@@ -1,5 +1,5 @@
 import type { Given, JsonRoute, RouteName } from '@/contracts/kernel/routes';
-import type { AnswerOf } from '@/queries/answers';
+import type { AnswerOf } from '@/queries/kernel/answers';
 import { sameProgram } from './program';
 
 /** A refusal that the server answered, with what to do. */

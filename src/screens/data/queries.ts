@@ -4,7 +4,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { LongList } from '@/contracts/aircraft/long-lists';
 import { ask, OtherProgram, Refusal } from './fetching';
 
-export type { Me } from '@/queries/answers';
+export type { Me } from '@/queries/kernel/answers';
 
 const retry = (count: number, error: Error) =>
   !(error instanceof Refusal || error instanceof OtherProgram) && count < 3;

@@ -6,7 +6,7 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { AnswerOf } from '@/queries/answers';
+import type { AnswerOf } from '@/queries/kernel/answers';
 import { useCommand } from '../data/command';
 import { ask, send } from '../data/fetching';
 import { Confirm } from '../kit/confirm';

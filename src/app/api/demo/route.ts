@@ -1,7 +1,7 @@
 import { openJsonRoute, openRoute } from '../answer';
 import { problem } from '../refusals';
 import { DEMO_ADDRESS_END } from '@/contracts/club/demo';
-import type { AnswerOf } from '@/queries/answers';
+import type { AnswerOf } from '@/queries/kernel/answers';
 import { runtime } from '@/server/runtime';
 import { signIn } from '@/server/sign-in';
 

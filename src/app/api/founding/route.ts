@@ -1,7 +1,7 @@
 import { answer, refusal } from '../refusals';
 import { openJsonRoute, openRoute } from '../answer';
 import { found, foundingState } from '@/commands/club/founding';
-import type { AnswerOf } from '@/queries/answers';
+import type { AnswerOf } from '@/queries/kernel/answers';
 import { addressOf } from '@/server/address';
 import { runtime } from '@/server/runtime';
 

@@ -1,7 +1,7 @@
 import { answer } from '../refusals';
 import { openJsonRoute } from '../answer';
 import { lookAtLink } from '@/commands/club/take-up-link';
-import type { LinkView } from '@/queries/answers';
+import type { LinkView } from '@/queries/kernel/answers';
 import { runtime } from '@/server/runtime';
 
 /** Whose link this is. */

@@ -1,7 +1,7 @@
 import { personRoute } from '../answer';
 import { inClub } from '@/db/kernel/club-transaction';
 import { readClub } from '@/db/club/clubs';
-import type { Me } from '@/queries/answers';
+import type { Me } from '@/queries/kernel/answers';
 import { runtime } from '@/server/runtime';
 
 /** Who is signed in, in which club, and which others there are. */

@@ -1,7 +1,7 @@
 import { answer } from '../../refusals';
 import { openJsonRoute } from '../../answer';
 import { takeUpLink } from '@/commands/club/take-up-link';
-import type { AnswerOf } from '@/queries/answers';
+import type { AnswerOf } from '@/queries/kernel/answers';
 import { runtime } from '@/server/runtime';
 
 /** Chooses a password by a link, once. */

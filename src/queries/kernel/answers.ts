@@ -1,17 +1,17 @@
 import type { RouteName } from '@/contracts/kernel/routes';
-import type { AircraftPage } from './aircraft/aircraft-page';
-import type { Facts } from './aircraft/facts';
-import type { Folder } from './aircraft/folder-view';
-import type { Line } from './aircraft/line';
-import type { LongListPage } from './aircraft/long-list';
-import type { ClubPage, ClubTrial } from './club/club';
-import type { People } from './club/people';
-import type { DocumentCheckList } from './documents/document-check';
-import type { RampAircraft, RampList } from './findings/ramp';
-import type { DispatchFlight, DispatchList } from './flights/dispatch';
-import type { DayPlan, DraftAnswer } from './flights/plan';
-import type { Sheet } from './flights/sheet';
-import type { EntryPreview } from './maintenance/entry-preview';
+import type { AircraftPage } from '../aircraft/aircraft-page';
+import type { Facts } from '../aircraft/facts';
+import type { Folder } from '../aircraft/folder-view';
+import type { Line } from '../aircraft/line';
+import type { LongListPage } from '../aircraft/long-list';
+import type { ClubPage, ClubTrial } from '../club/club';
+import type { People } from '../club/people';
+import type { DocumentCheckList } from '../documents/document-check';
+import type { RampAircraft, RampList } from '../findings/ramp';
+import type { DispatchFlight, DispatchList } from '../flights/dispatch';
+import type { DayPlan, DraftAnswer } from '../flights/plan';
+import type { Sheet } from '../flights/sheet';
+import type { EntryPreview } from '../maintenance/entry-preview';
 
 /** Who is signed in. */
 export interface Me {
