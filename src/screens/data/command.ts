@@ -14,12 +14,22 @@ export interface Trouble {
 /** Gets each problem of a refusal with the path of what was sent that it is about. */
 export type TellProblem = (path: string, message: string) => void;
 
+/** Where the signal is weak nothing waits longer for the schemas, in milliseconds. */
+const SCHEMAS_MS = 2000;
+
 /**
  * Checks what is to be sent by the route's own schema, so that what is missing is said at once and without a connection. The schemas come
  * when somebody sends first; where they do not come, the server checks alone, as it does anyway. Throws Refusal.
  */
 async function check<N extends JsonRoute>(name: N, value: Given<N>): Promise<void> {
-  const schemas = await import('@/contracts/kernel/check-sent').catch(() => null);
+  const schemas = await Promise.race([
+    import('@/contracts/kernel/check-sent').catch(() => null),
+    new Promise<null>((resolve) => {
+      setTimeout(() => {
+        resolve(null);
+      }, SCHEMAS_MS);
+    }),
+  ]);
   // As it will arrive: JSON leaves out what is undefined.
   const checked = schemas?.checkSent(name, JSON.parse(JSON.stringify(value))) ?? { ok: true };
   if (!checked.ok) throw new Refusal(422, checked.message, { code: 'invalid', problems: checked.problems });

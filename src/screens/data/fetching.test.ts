@@ -46,6 +46,11 @@ describe('an answer of another program than the page was built with', () => {
     await expect(own.ask('GET /api/line')).rejects.toThrow('Groval was updated');
     expect(own.isOutdated()).toBe(true);
   });
+  it('is not shown either where the question was posted since it is long', async () => {
+    const own = await page('a', 'b');
+    const link = { club: '00000000-0000-4000-8000-000000000001', secret: 'x' };
+    await expect(own.send('POST /api/join', link)).rejects.toThrow('Groval was updated');
+  });
   it('still says that something was recorded: sending it again would be the greater harm', async () => {
     const own = await page('a', 'b');
     expect(await own.send('POST /api/feed', { name: 'Workshop' })).toEqual({ rows: [] });

@@ -32,6 +32,14 @@ export class OtherProgram extends Error {
   }
 }
 
+/** Questions that are posted since they are long: they record nothing, and what they answer is shown. */
+const QUESTIONS: ReadonlySet<RouteName> = new Set([
+  'POST /api/flights/preview',
+  'POST /api/entries/preview',
+  'POST /api/club/trial',
+  'POST /api/join',
+] as const);
+
 /** The names that stand in brackets in the address of a route. */
 type Named<Address extends string> = Address extends `${string}[${infer Name}]${infer Rest}`
   ? Name | Named<Rest>
@@ -78,7 +86,7 @@ export async function ask<N extends RouteName>(name: N, asking: Asking<N> = {}):
   const given: unknown = await response.json().catch(() => null);
   if (response.ok) {
     // What was sent is recorded, whatever program did it; what is shown must be of the page's own.
-    if (!isSame && method === 'GET') throw new OtherProgram();
+    if (!isSame && (method === 'GET' || QUESTIONS.has(name))) throw new OtherProgram();
     return given as AnswerOf<N>;
   }
   const error = (given as { error?: Refusal['details'] & { message?: string } } | null)?.error;
