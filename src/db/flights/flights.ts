@@ -12,6 +12,7 @@ import {
   plainColumn,
   type PageOf,
   type PageWanted,
+  wordsColumn,
 } from '../kernel/pages';
 import { readStandings } from '../meters/standings';
 import type { FlownFlight } from './flight-records';
@@ -148,18 +149,19 @@ export async function latestFlights(
   return asTheyCount(tx, rows.map(flownOf));
 }
 
-/** A page of an aircraft's flights. @param zone the field's, in which people read the times */
+/** A page of an aircraft's flights. @param zone the field's, in which people read the times @param purposes what each is called on the screen */
 export async function flightsPage(
   tx: ClubTransaction,
   aircraftId: string,
   zone: string,
+  purposes: Readonly<Record<string, string>>,
   wanted: PageWanted,
 ): Promise<PageOf<FlownFlight>> {
   const columns = {
     left: momentColumn('f.happened_at', zone),
     back: momentColumn('r.happened_at', zone),
     person: plainColumn('f.person_name'),
-    purpose: plainColumn('f.purpose'),
+    purpose: wordsColumn('f.purpose', purposes),
     landings: plainColumn('r.landings'),
     billed: plainColumn('r.billed_s'),
     report: plainColumn('r.remarks'),

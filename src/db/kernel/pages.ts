@@ -39,15 +39,21 @@ export const plainColumn = (name: string): PageColumn => ({
   text: sql`${sql.ref(name)}::text`,
 });
 
-/** Whether a line has what is searched for in it, whatever its case; every sign stands for itself. True where nothing is searched for. */
+/** A column of words of ours: sorted and searched by what stands for them on the screen. @param words by what is stored */
+export function wordsColumn(name: string, words: Readonly<Record<string, string>>): PageColumn {
+  const shown = sql`coalesce(${JSON.stringify(words)}::jsonb ->> ${sql.ref(name)}, ${sql.ref(name)})`;
+  return { by: shown, text: shown };
+}
+
+/** Whether a line has what is searched for in it, whatever its case; every sign stands for itself. True where nothing is searched for. @throws RangeError where the list has no such column */
 export function hasSearched(
   columns: Readonly<Record<string, PageColumn>>,
   search: PageWanted['search'],
 ): RawBuilder<boolean> {
-  const column = search === null ? undefined : columns[search.column];
-  return search === null || column === undefined
-    ? sql<boolean>`true`
-    : sql<boolean>`strpos(lower(coalesce(${column.text}, '')), lower(${search.text})) > 0`;
+  if (search === null) return sql<boolean>`true`;
+  const column = columns[search.column];
+  if (column === undefined) throw new RangeError(`no such column: ${search.column}`);
+  return sql<boolean>`strpos(lower(coalesce(${column.text}, '')), lower(${search.text})) > 0`;
 }
 
 /** The order that is wanted; lines without a value come last. @throws RangeError where the list has no such column */

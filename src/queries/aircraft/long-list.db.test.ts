@@ -74,6 +74,9 @@ describe('the flights of an aircraft', () => {
   it.each<[search: string, total: number, landings: readonly string[]]>([
     ['column=person&text=dane', 2, ['3', '1']],
     ['column=report&text=BUMPY', 1, ['7']],
+    // By what stands on the screen, not by what is stored.
+    ['column=purpose&text=RENTAL', 3, ['3', '7', '1']],
+    ['column=purpose&text=private', 0, []],
     // No sign of a search stands for another.
     ['column=report&text=%25_of', 1, ['7']],
     ['column=report&text=Bum%25', 0, []],

@@ -36,7 +36,7 @@ async function flights(
   zone: ZoneId,
   wanted: Wanted<'flights'>,
 ): Promise<PageOf<Row<'flights'>>> {
-  const { rows, total } = await flightsPage(tx, aircraftId, zone, wanted);
+  const { rows, total } = await flightsPage(tx, aircraftId, zone, PURPOSE_NAMES, wanted);
   return {
     total,
     rows: rows.map((flight) => {
