@@ -67,10 +67,8 @@ export const timeInService = async () =>
   )) as unknown as number;
 export let start = 0;
 export const text = (seconds: number) => (seconds / 3600).toFixed(2);
-/** What each test begins with. */
-export async function freshDesk(): Promise<void> {
-  club = await testClub();
-  start = await timeInService();
+/** Puts a meter into the panel that shows the time in service, and that flights are billed by. */
+export async function fitBlock(): Promise<void> {
   good(
     await addDial(club.ports, club.actor('mechanic'), {
       dialId: block,
@@ -84,6 +82,12 @@ export async function freshDesk(): Promise<void> {
       wrapsAt: null,
     }),
   );
+}
+/** What each test begins with. */
+export async function freshDesk(): Promise<void> {
+  club = await testClub();
+  start = await timeInService();
+  await fitBlock();
 }
 /** Another club instead of the one that the test began with. */
 export async function useClub(...given: Parameters<typeof testClub>): Promise<void> {

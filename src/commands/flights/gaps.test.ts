@@ -26,6 +26,7 @@ import {
   later,
   comeBack,
   wall,
+  fitBlock,
   freshDesk,
   useClub,
 } from '@/testing/dispatch';
@@ -85,19 +86,7 @@ describe('a gap', () => {
       about: null,
       meterReadings: { landings: { ...landingsCase.meterReadings.landings, value: 11_990 } },
     } as unknown as Json);
-    good(
-      await addDial(club.ports, club.actor('mechanic'), {
-        dialId: block,
-        aircraftId: club.aircraftId,
-        seenRevision: 1,
-        name: 'Block meter',
-        unit: 'h',
-        bills: true,
-        counts: [{ meter: 'time-in-service', standsAt: text(start) }],
-        shows: text(start),
-        wrapsAt: null,
-      }),
-    );
+    await fitBlock();
     const landings = async () => {
       const { facts } = (await inTx((tx) => loadAircraft(tx, club.place, club.aircraftId, true)))[0] ?? {};
       return facts === undefined
@@ -164,19 +153,7 @@ describe('a gap', () => {
       about: null,
       meterReadings: { landings: { ...landingsCase.meterReadings.landings, value: 100 } },
     } as unknown as Json);
-    good(
-      await addDial(club.ports, club.actor('mechanic'), {
-        dialId: block,
-        aircraftId: club.aircraftId,
-        seenRevision: 1,
-        name: 'Block meter',
-        unit: 'h',
-        bills: true,
-        counts: [{ meter: 'time-in-service', standsAt: text(start) }],
-        shows: text(start),
-        wrapsAt: null,
-      }),
-    );
+    await fitBlock();
     const [flight, shown] = [await planned({ landings: 1 }), text(start + 1440)];
     good(await leave(flight, shown, { accepted: [`gap/${block}/${shown}`] }));
     later(5400);
@@ -330,19 +307,7 @@ describe('a gap', () => {
       about: null,
       meterReadings: { landings: { ...landingsCase.meterReadings.landings, value: 100 } },
     } as unknown as Json);
-    good(
-      await addDial(club.ports, club.actor('mechanic'), {
-        dialId: block,
-        aircraftId: club.aircraftId,
-        seenRevision: 1,
-        name: 'Block meter',
-        unit: 'h',
-        bills: true,
-        counts: [{ meter: 'time-in-service', standsAt: text(start) }],
-        shows: text(start),
-        wrapsAt: null,
-      }),
-    );
+    await fitBlock();
     const shown = text(start + 1440);
     const flight = await planned({ landings: 1 });
     good(await leave(flight, shown, { accepted: [`gap/${block}/${shown}`] }));

@@ -39,7 +39,7 @@ export const LONG_LISTS = {
 } as const satisfies Readonly<Record<string, Readonly<Record<string, Column>>>>;
 export type LongList = keyof typeof LONG_LISTS;
 export type ColumnOf<L extends LongList> = keyof (typeof LONG_LISTS)[L] & string;
-/** Columns with the names of who flew: whoever may not have lists of flights has these records without them, and no list of flights. */
+/** Columns with the names of who flew: those who may not have lists of flights have these records without them, and no list of flights. */
 export const NAMES_OF_FLIERS: readonly string[] = ['person', 'whose'];
 export const LONG_LIST_NAMES = Object.keys(LONG_LISTS) as readonly LongList[];
 

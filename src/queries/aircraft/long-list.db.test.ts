@@ -116,7 +116,7 @@ describe('the readings of an aircraft', () => {
       ['Block meter', text(start + 3600), 'P. Okoro'],
       ['Block meter', text(start + 1800), 'P. Okoro'],
     ]);
-    // Whoever may have no list of who flew has the readings without.
+    // Those who may have no list of who flew have the readings without.
     expect((await read('readings', 'sort=stands', 'N02TB', false))?.rows[0]).toMatchObject({
       shown: text(start + 5400),
       whose: '',
