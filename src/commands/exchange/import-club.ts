@@ -94,7 +94,7 @@ export async function importClub(
                     String(a['happened_at']) < String(b['happened_at']) ? -1 : 1,
                   )
                 : archive.tables[name];
-            await writeArchived(tx, archive.clubId, name, ARCHIVE_TABLES[name], own);
+            await writeArchived(tx, archive.clubId, { name, shape: ARCHIVE_TABLES[name], rows: own });
             rows += own.length;
           }
           const heads = await readHeads(tx);

@@ -1,7 +1,7 @@
 import { setImmediate as others } from 'node:timers/promises';
 import type { ImportSummary } from '@/contracts/exchange/csv-lists';
 import { lockFleet, readFleet } from '@/db/kernel/bulk';
-import { currentBatch, inClub } from '@/db/kernel/club-transaction';
+import { inClub } from '@/db/kernel/club-transaction';
 import { readClub } from '@/db/club/clubs';
 import { type Actor, type Outcome, type Ports, refused, runCommand } from '../kernel/command';
 import { denial } from '../kernel/permissions';
@@ -50,7 +50,6 @@ export async function importRows(
             await readClub(tx, actor.clubId),
             fleet,
             recordedAt,
-            await currentBatch(tx),
           );
           let read = 0;
           let writing: Promise<void> = Promise.resolve();

@@ -8,7 +8,7 @@ import { type Plain, canonicalJson } from '@/core/decision/canonical';
 import type { Instant } from '@/core/time/instant';
 import { raiseRevision } from '@/db/aircraft/aircraft-facts';
 import { existingKeys, type lockFleet } from '@/db/kernel/bulk';
-import { prepareArchived } from '@/db/exchange/club-archive';
+import { type TableShape, prepareArchived } from '@/db/exchange/club-archive';
 import type { Club } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { appendToLedger } from '@/db/kernel/ledger';
@@ -35,6 +35,14 @@ export interface ImportRequest {
 const AT_ONCE = 2000;
 const SAMPLE = 200;
 const MOST_REJECTIONS = 5000;
+/** A table as rows are written here: to which transaction they belong the database knows by itself. */
+function withoutBatch({ key, columns }: TableShape): TableShape {
+  return {
+    key,
+    columns: Object.fromEntries(Object.entries(columns).filter(([column]) => column !== 'batch')),
+  };
+}
+
 /** Lists that say what a meter shows. */
 const MOVES_METERS: readonly ImportList[] = ['inspections', 'meters', 'flights'];
 /** A row that is in order by itself, and has yet to be compared with what is there. */
@@ -43,21 +51,37 @@ interface Waiting {
   readonly made: Made;
 }
 
-/** What was brought in for one aircraft: how many rows, and a digest that every one of them went into. */
+/** So many rows of an aircraft go into its digest together. */
+const DIGESTED_AT_ONCE = 100;
+
+/** What was brought in for one aircraft: how many rows, the digest of those digested, and the rows that wait for it. */
+interface BroughtIn {
+  added: number;
+  digest: Uint8Array;
+  waiting: string[];
+}
+
+/** What was brought in, aircraft by aircraft, with a digest that every row went into: of the digest before and the next hundred rows, a line each. */
 class Tally {
-  private readonly of = new Map<string, { added: number; digest: Uint8Array }>();
+  private readonly of = new Map<string, BroughtIn>();
 
   constructor(private readonly sha256: Ports['sha256']) {}
 
   add(registration: string, row: Plain): void {
-    const known = this.of.get(registration) ?? { added: 0, digest: new Uint8Array() };
-    this.of.set(registration, {
-      added: known.added + 1,
-      digest: this.sha256(Buffer.concat([known.digest, Buffer.from(canonicalJson(row), 'utf8')])),
-    });
+    const known = this.of.get(registration) ?? { added: 0, digest: new Uint8Array(), waiting: [] };
+    this.of.set(registration, known);
+    known.added += 1;
+    known.waiting.push(canonicalJson(row));
+    if (known.waiting.length >= DIGESTED_AT_ONCE) this.digest(known);
+  }
+
+  private digest(of: BroughtIn): void {
+    const lines = of.waiting.splice(0).join('\n');
+    of.digest = this.sha256(Buffer.concat([of.digest, Buffer.from(lines, 'utf8')]));
   }
 
   get all(): readonly (readonly [string, { readonly added: number; readonly digest: Uint8Array }])[] {
+    for (const one of this.of.values()) if (one.waiting.length > 0) this.digest(one);
     return [...this.of].sort(([a], [b]) => compareTexts(a, b));
   }
 }
@@ -87,7 +111,6 @@ export class RowImport {
     club: Club,
     private readonly fleet: Awaited<ReturnType<typeof lockFleet>>,
     private readonly recordedAt: Instant,
-    private readonly batch: string,
   ) {
     this.tally = new Tally(ports.sha256);
     this.recordedText = iso(recordedAt);
@@ -205,15 +228,19 @@ export class RowImport {
       this.noteReturn(made);
     }
     if (!this.request.commit || this.counts.rejected > 0) return () => Promise.resolve();
-    const writes = WRITTEN.flatMap((name) => {
-      const rows = fresh.flatMap(({ tables }) =>
-        (tables[name] ?? []).map((row) => ({ ...row, batch: this.batch })),
-      );
-      return rows.length === 0 ? [] : [prepareArchived(this.actor.clubId, name, ARCHIVE_TABLES[name], rows)];
-    });
-    return async () => {
-      for (const write of writes) await write(this.tx);
-    };
+    return this.writing(fresh);
+  }
+
+  private writing(fresh: readonly Made[]): () => Promise<void> {
+    const write = prepareArchived(
+      this.actor.clubId,
+      WRITTEN.map((name) => ({
+        name,
+        shape: withoutBatch(ARCHIVE_TABLES[name]),
+        rows: fresh.flatMap(({ tables }) => tables[name] ?? []),
+      })),
+    );
+    return () => write(this.tx);
   }
 
   /** Remembers the flight that came back last, of each aircraft. */

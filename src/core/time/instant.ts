@@ -7,10 +7,22 @@ export type Instant = Brand<number, 'Instant'>;
 const FIRST = Temporal.Instant.from('1900-01-01T00:00:00Z').epochMilliseconds;
 const LAST = Temporal.Instant.from('2200-01-01T00:00:00Z').epochMilliseconds;
 
+/** The form in which nearly all moments come. The engine's own reader is twenty times as fast for it, and takes 30 February for 2 March. */
+const USUAL = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d{3})?Z$/;
+const TO_THE_SECOND = 'YYYY-MM-DDTHH:MM:SS'.length;
+
+function usualMoment(text: string): number | undefined {
+  if (!USUAL.test(text)) return undefined;
+  const found = new Date(text);
+  if (Number.isNaN(found.getTime())) return undefined;
+  const same = found.toISOString().slice(0, TO_THE_SECOND) === text.slice(0, TO_THE_SECOND);
+  return same ? found.getTime() : undefined;
+}
+
 /** Reads an ISO 8601 moment with `Z` or an offset, such as 2026-11-24T09:42:00Z, from 1900 to 2199; undefined for anything else. */
 export function parseInstant(text: string): Instant | undefined {
   try {
-    const moment = Temporal.Instant.from(text).epochMilliseconds;
+    const moment = usualMoment(text) ?? Temporal.Instant.from(text).epochMilliseconds;
     return moment < FIRST || moment >= LAST ? undefined : (moment as Instant);
   } catch {
     return undefined;

@@ -24,15 +24,6 @@ export function inClub<T>(
   );
 }
 
-/** The batch of this transaction, for rows that are written with every column named. */
-export async function currentBatch(tx: ClubTransaction): Promise<string> {
-  const {
-    rows: [row],
-  } = await sql<{ batch: string }>`select groval.current_batch()::text as batch`.execute(tx);
-  if (row === undefined) throw new Error('this transaction has no batch');
-  return row.batch;
-}
-
 /** The same for what a person may see before a club is chosen: only their own memberships. */
 export function asPerson<T>(
   db: Database,
