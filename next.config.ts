@@ -4,6 +4,16 @@ import type { NextConfig } from 'next';
 // Names this build: pages carry it, and each answer of the server says it. In the environment, since a build reads this file more than once.
 const PROGRAM = (process.env['GROVAL_PROGRAM'] ??= randomUUID());
 
+/**
+ * What a page shows first, asked while its scripts still load: the request must be what `ask` sends, or the browser asks twice. The slow part of a
+ * large club's Line is its answer, so the two waits are one.
+ */
+const EARLY: readonly (readonly [page: string, answer: string])[] = [
+  ['/line', '/api/line'],
+  ['/aircraft/:registration', '/api/aircraft/:registration'],
+  ['/dispatch', '/api/dispatch'],
+];
+
 const config: NextConfig = {
   poweredByHeader: false,
   env: { GROVAL_PROGRAM: PROGRAM },
@@ -32,6 +42,10 @@ const config: NextConfig = {
           { key: 'Permissions-Policy', value: 'camera=(self), geolocation=(), microphone=()' },
         ],
       },
+      ...EARLY.map(([source, answer]) => ({
+        source,
+        headers: [{ key: 'Link', value: `<${answer}>; rel=preload; as=fetch; crossorigin=anonymous` }],
+      })),
       {
         source: '/api/:path*',
         headers: [

@@ -1,6 +1,7 @@
 // The Line's data path against its bare SQL: from the acquired connection to the JSON text, against the same SQL in the same
 // kind of transaction, rows only.
 import { gzipSync } from 'node:zlib';
+import { readVersions } from '../src/db/aircraft/aircraft-facts';
 import { readFactRows } from '../src/db/aircraft/fact-rows';
 import { inClub } from '../src/db/kernel/club-transaction';
 import { readClub } from '../src/db/club/clubs';
@@ -17,9 +18,16 @@ import { quantile, type Figure } from './measure';
 
 const ROUNDS = 15;
 const SENT_KB = 250;
+const SQL_MS = 100;
+const MOST_TIMES = 1.2;
 
 export async function benchLine(db: Database, clubId: string, now: Instant): Promise<readonly Figure[]> {
-  const times = { whole: [] as number[], bare: [] as number[], decisions: [] as number[] };
+  const times = {
+    whole: [] as number[],
+    asked: [] as number[],
+    every: [] as number[],
+    decisions: [] as number[],
+  };
   let text = '';
   for (let round = -3; round < ROUNDS; round += 1) {
     const whole = await inClub(db, clubId, async (tx) => {
@@ -27,13 +35,15 @@ export async function benchLine(db: Database, clubId: string, now: Instant): Pro
       text = JSON.stringify(await line(tx, clubId, now, true));
       return performance.now() - started;
     });
-    const [bare, decisions] = await inClub(db, clubId, async (tx) => {
+    const [asked, every, decisions] = await inClub(db, clubId, async (tx) => {
       const started = performance.now();
       const club = await readClub(tx, clubId);
-      await readFactRows(tx, null, true);
+      await readVersions(tx, null);
       const today = civilDateAt(now, club.place.zone);
       await flightsBetween(tx, startOfDay(today, club.place.zone), endOfDay(today, club.place.zone), null);
       const sqlOnly = performance.now() - started;
+      await readFactRows(tx, null, true);
+      const withFacts = performance.now() - started;
       const aircraft = await keptFacts(tx, club, null);
       const deciding = performance.now();
       const rules = rulesOf(club);
@@ -41,27 +51,38 @@ export async function benchLine(db: Database, clubId: string, now: Instant): Pro
         const { prepared, present } = preparedFor(stored, club, rules, now);
         decidePrepared(prepared, null, present);
       }
-      return [sqlOnly, performance.now() - deciding];
+      return [sqlOnly, withFacts, performance.now() - deciding];
     });
     if (round >= 0) {
       times.whole.push(whole);
-      times.bare.push(bare);
+      times.asked.push(asked);
+      times.every.push(every);
       times.decisions.push(decisions);
     }
   }
-  const [whole, bare, decisions] = [
+  const [whole, asked, every, decisions] = [
     quantile(times.whole, 0.5),
-    quantile(times.bare, 0.5),
+    quantile(times.asked, 0.5),
+    quantile(times.every, 0.5),
     quantile(times.decisions, 0.5),
   ];
   const sent = gzipSync(text).length / 1024;
   return [
-    { name: `the Line of ${AIRCRAFT} aircraft, 3 years: its bare SQL`, value: `${bare.toFixed(0)} ms` },
+    {
+      name: `the Line of ${AIRCRAFT} aircraft, 3 years: its bare SQL`,
+      value: `${asked.toFixed(0)} ms`,
+      note: `what changed, and the flights of the day; wanted at most ${SQL_MS} ms`,
+      met: asked <= SQL_MS,
+    },
+    {
+      name: 'the same with every fact, as the first look after a start reads them',
+      value: `${every.toFixed(0)} ms`,
+    },
     {
       name: 'its data path, to the JSON text',
       value: `${whole.toFixed(0)} ms`,
-      note: `${(whole / bare).toFixed(2)} times its bare SQL; wanted at most 3 (${Math.round(text.length / 1024)} kB of JSON)`,
-      met: whole <= 3 * bare,
+      note: `${(whole / every).toFixed(2)} times its SQL with every fact; wanted at most 1.2 (${Math.round(text.length / 1024)} kB of JSON)`,
+      met: whole <= MOST_TIMES * every,
     },
     {
       name: 'what of it goes over the network',

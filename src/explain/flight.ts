@@ -2,7 +2,7 @@ import type { Decision, FlightAnswer } from '../core/decision/decision';
 import type { ZoneId } from '../core/time/zone';
 import { actsText } from './remedies';
 import { exceedanceText } from './limits';
-import { tellDecided } from './reasons';
+import { tellConstraint } from './constraint';
 
 /** The answer for a planned flight in one or two sentences; empty when it is yes. Where steps are left, all of them are said. */
 export function tellFlight(answer: FlightAnswer, decision: Decision, zone: ZoneId): string {
@@ -10,7 +10,7 @@ export function tellFlight(answer: FlightAnswer, decision: Decision, zone: ZoneI
   if (answer.notApproved) return 'This aircraft is not approved or fitted for such a flight.';
   const closing = [...decision.constraints.filter(({ id }) => answer.closedBy.includes(id)), ...answer.own];
   const blocking = closing.find(({ condition }) => !condition);
-  if (blocking !== undefined) return tellDecided(blocking, 'in-force').headline;
+  if (blocking !== undefined) return tellConstraint(blocking, 'in-force').headline;
   const exceedance = answer.exceedances.find(({ constraint }) => !constraint.condition);
   if (exceedance !== undefined) return exceedanceText(exceedance, zone);
   const steps = [...closing, ...answer.exceedances.map(({ constraint }) => constraint)].flatMap(

@@ -1,8 +1,18 @@
 import { DIMENSION_NAMES, DIMENSIONS, type Box, type Dimension } from '../core/envelope/dimensions';
 import { ORDINARY_USES } from '../core/envelope/ordinary';
-import { intersection, isWithin, overlaps, usesIn, type UseSet } from '../core/envelope/use-set';
+import {
+  intersection,
+  isWithin,
+  overlaps,
+  rememberedOfUses,
+  usesIn,
+  type UseSet,
+} from '../core/envelope/use-set';
 import { list } from './wording';
 import { USE_NAMES } from './names';
+
+/** So many sets are remembered: a fleet has few that differ. */
+const MOST_REMEMBERED = 2000;
 
 /** How a limit to some values of a dimension is said after 'needed …'; a limit that has no words here is not told. */
 const PHRASES: Readonly<Partial<Record<Dimension, Readonly<Record<string, string>>>>> = {
@@ -18,7 +28,9 @@ const PHRASES: Readonly<Partial<Record<Dimension, Readonly<Record<string, string
  * A set of ordinary uses in a few words, as it follows 'needed': 'for every flight', 'at night', 'for carriage for hire from sunset to sunrise'.
  * @returns 'for some flights' for a set that no short phrase describes
  */
-export function usesText(uses: UseSet): string {
+export const usesText = rememberedOfUses(textOf, MOST_REMEMBERED);
+
+function textOf(uses: UseSet): string {
   if (isWithin(ORDINARY_USES, uses)) return 'for every flight';
   const own = intersection(uses, ORDINARY_USES);
   const valuesIn = (name: Dimension, set: UseSet) =>

@@ -7,7 +7,15 @@ import {
   type ValueOf,
 } from '../core/envelope/dimensions';
 import { MAINTENANCE_USES, ORDINARY_USES, POSITIONING } from '../core/envelope/ordinary';
-import { intersection, isEmpty, isWithin, overlaps, usesIn, type UseSet } from '../core/envelope/use-set';
+import {
+  intersection,
+  isEmpty,
+  isWithin,
+  overlaps,
+  rememberedOfUses,
+  usesIn,
+  type UseSet,
+} from '../core/envelope/use-set';
 import type { Pane, PaneState, Sill, WindowPicture } from '../core/envelope/window-picture';
 import { list } from './wording';
 import { USE_NAMES } from './names';
@@ -140,19 +148,10 @@ function limitsOf(
 }
 
 /** So many pairs of sets are remembered: a fleet has few that differ. */
-const MOST = 2000;
-const availabilities = new Map<string, string>();
+const MOST_REMEMBERED = 2000;
 
 /** What the aircraft is available for, by light and flight rules: 'Day VFR: all uses. Night VFR: private rental only.' Panes that say the same are told together. */
-export function availabilityText(open: UseSet, full: UseSet): string {
-  const key = `${open.join()}/${full.join()}`;
-  const known = availabilities.get(key);
-  if (known !== undefined) return known;
-  const text = availability(open, full);
-  if (availabilities.size >= MOST) availabilities.clear();
-  availabilities.set(key, text);
-  return text;
-}
+export const availabilityText = rememberedOfUses(availability, MOST_REMEMBERED);
 
 function availability(open: UseSet, full: UseSet): string {
   const told = PANES.flatMap(([name, pane]) => {

@@ -13,6 +13,7 @@ import {
   isWithin,
   NO_USES,
   overlaps,
+  rememberedOfUses,
   sameUses,
   stretchOf,
   union,
@@ -163,5 +164,49 @@ describe('what is worked out once', () => {
       usesIn(Object.fromEntries(DIMENSION_NAMES.map((name) => [name, [DIMENSIONS[name].at(-1)]])) as Box),
     );
     expect([stretchOf(ends).from, stretchOf(ends).to]).toEqual([0, ALL_USES.length]);
+  });
+});
+
+describe('what was said of sets', () => {
+  it('is remembered for equal sets, and never given for others', () => {
+    let asked = 0;
+    const count = rememberedOfUses((of: UseSet, and: UseSet) => {
+      asked += 1;
+      return countUses(union(of, and));
+    }, 50);
+    fc.assert(
+      fc.property(someSet, someSet, (a, b) => {
+        const wanted = countUses(union(a, b));
+        expect(count(a, b)).toBe(wanted);
+        const before = asked;
+        // The same uses in other objects are the same question.
+        expect(count(union(a, NO_USES), union(b, NO_USES))).toBe(wanted);
+        expect(asked).toBe(before);
+      }),
+      { numRuns: 200 },
+    );
+  });
+  it('is not mixed up where all sets share a number', () => {
+    const told = rememberedOfUses(
+      (a: UseSet, b: UseSet) => `${countUses(a)} ${countUses(b)}`,
+      50,
+      () => 1,
+    );
+    const [day, lesson] = [usesIn({ light: ['day'] }), usesIn({ purpose: ['instruction-school-aircraft'] })];
+    expect([told(day, lesson), told(lesson, day), told(day, lesson)]).toEqual([
+      `${countUses(day)} ${countUses(lesson)}`,
+      `${countUses(lesson)} ${countUses(day)}`,
+      `${countUses(day)} ${countUses(lesson)}`,
+    ]);
+  });
+  it('starts again when there are too many, so that memory stays bounded', () => {
+    const asked: number[] = [];
+    const count = rememberedOfUses((set: UseSet) => {
+      asked.push(countUses(set));
+      return countUses(set);
+    }, 2);
+    const [day, night, dusk] = (['day', 'night', 'dusk'] as const).map((light) => usesIn({ light: [light] }));
+    for (const set of [day, night, day, night, dusk, dusk, day]) count(set ?? NO_USES);
+    expect(asked).toHaveLength(4);
   });
 });

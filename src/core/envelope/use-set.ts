@@ -1,4 +1,5 @@
 import type { Brand } from '../brand';
+import { rememberedBy } from '../remembered';
 import { DIMENSION_NAMES, DIMENSIONS, type Box, type Dimension, type FullBox } from './dimensions';
 
 /**
@@ -36,21 +37,14 @@ function choices(box: Box, dimension: Dimension): readonly number[] {
   });
 }
 
-const boxesSeen = new Map<string, UseSet>();
 const MOST_SEEN = 2000;
-
-/** The uses in a box. An empty list in any dimension gives no uses. Equal boxes give one and the same set, which nobody changes. */
-export function usesIn(box: Box): UseSet {
-  const key = DIMENSION_NAMES.map(
+const keyOfBox = (box: Box): string =>
+  DIMENSION_NAMES.map(
     (dimension) => (box[dimension] as readonly string[] | undefined)?.join(',') ?? '*',
   ).join(';');
-  const seen = boxesSeen.get(key);
-  if (seen !== undefined) return seen;
-  if (boxesSeen.size >= MOST_SEEN) boxesSeen.clear();
-  const set = fillBox(box);
-  boxesSeen.set(key, set);
-  return set;
-}
+
+/** The uses in a box. An empty list in any dimension gives no uses. Equal boxes give one and the same set, which nobody changes. */
+export const usesIn: (box: Box) => UseSet = rememberedBy(keyOfBox, fillBox, MOST_SEEN);
 
 function fillBox(box: Box): UseSet {
   const allowed = DIMENSION_NAMES.map((dimension, at) =>
@@ -235,4 +229,40 @@ export function boxesOf(set: UseSet): readonly FullBox[] {
   );
   boxesKnown.set(set, boxes);
   return boxes;
+}
+
+/** A number that equal sets share (FNV-1a over the words). */
+function hashOf(sets: readonly UseSet[]): number {
+  let hash = 0x811c9dc5;
+  for (const set of sets)
+    for (let at = 0; at < WORDS; at += 1) hash = Math.imul(hash ^ word(set, at), 0x01000193);
+  return hash;
+}
+
+/**
+ * Remembers what a pure function says of sets of uses: a fleet has few that differ, and a key made of a set's text took as long as the answer.
+ * @param most answers kept; after that it starts again, so that memory stays bounded
+ * @param numberOf by which they are looked up; sets that only share a number are told apart
+ */
+export function rememberedOfUses<Sets extends readonly UseSet[], Value>(
+  compute: (...sets: Sets) => Value,
+  most: number,
+  numberOf: (sets: readonly UseSet[]) => number = hashOf,
+): (...sets: Sets) => Value {
+  const known = new Map<number, readonly { readonly sets: Sets; readonly value: Value }[]>();
+  let kept = 0;
+  return (...sets) => {
+    const hash = numberOf(sets);
+    const alike = known.get(hash) ?? [];
+    const found = alike.find((one) => one.sets.every((set, at) => sameUses(set, sets[at] ?? NO_USES)));
+    if (found !== undefined) return found.value;
+    if (kept >= most) {
+      known.clear();
+      kept = 0;
+    }
+    const value = compute(...sets);
+    known.set(hash, [...(known.get(hash) ?? []), { sets, value }]);
+    kept += 1;
+    return value;
+  };
 }

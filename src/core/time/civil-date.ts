@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import type { Brand } from '../brand';
-import { remembered } from './remembered';
+import { remembered } from '../remembered';
 
 /** A calendar day without a zone, `YYYY-MM-DD`, years 1900 to 2199. Such texts order by `<` as the days do. */
 export type CivilDate = Brand<string, 'CivilDate'>;

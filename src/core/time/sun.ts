@@ -1,7 +1,7 @@
 import { getPosition, getTimes } from 'suncalc';
 import { addDays, type CivilDate } from './civil-date';
 import { addSeconds, instantFromMilliseconds, type Instant } from './instant';
-import { remembered } from './remembered';
+import { remembered } from '../remembered';
 import { civilDateAt, startOfDay, type ZoneId } from './zone';
 
 /** A place on the ground. Latitude north positive, -90 to 90 degrees; longitude east positive, -180 to 180 degrees. */

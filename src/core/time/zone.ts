@@ -2,7 +2,7 @@ import { Temporal } from 'temporal-polyfill';
 import type { Brand } from '../brand';
 import { addDays, civilDateFrom, type CivilDate } from './civil-date';
 import type { Instant } from './instant';
-import { remembered } from './remembered';
+import { remembered } from '../remembered';
 
 /** An IANA time zone that this machine knows, such as America/Halifax. */
 export type ZoneId = Brand<string, 'ZoneId'>;
