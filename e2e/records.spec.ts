@@ -27,7 +27,7 @@ test('flights come in from a file: told first, all or nothing, twice changes not
   await dispatcher.getByRole('option', { name: 'Pilot' }).click();
   await see.click();
   await expect(dispatcher.getByText('3 rows: 2 new, 0 there already, 1 rejected.')).toBeVisible();
-  await expect(dispatcher.getByRole('row').filter({ hasText: 'rejected' })).toContainText('person: is empty');
+  await expect(dispatcher.getByRole('grid', { name: 'Rejected rows' })).toContainText('person: is empty');
   await expect(dispatcher.getByRole('button', { name: /^Import / })).toBeDisabled();
   const download = dispatcher.waitForEvent('download');
   await dispatcher.getByRole('button', { name: 'Download the rejected rows' }).click();

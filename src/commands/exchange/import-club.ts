@@ -6,7 +6,8 @@ import {
 } from '@/contracts/exchange/club-archive';
 import { problemsOf } from '@/contracts/kernel/problem';
 import { LEDGER_ACTS } from '@/core/records/ledger-act';
-import { writeArchived } from '@/db/exchange/club-archive';
+import { archived } from '@/db/exchange/club-archive';
+import { insertMany } from '@/db/kernel/bulk';
 import { accountsOf } from '@/db/club/accounts';
 import { inClub } from '@/db/kernel/club-transaction';
 import { readHeads } from '@/db/kernel/ledger';
@@ -94,7 +95,7 @@ export async function importClub(
                     String(a['happened_at']) < String(b['happened_at']) ? -1 : 1,
                   )
                 : archive.tables[name];
-            await writeArchived(tx, archive.clubId, { name, shape: ARCHIVE_TABLES[name], rows: own });
+            await insertMany(tx, archived(archive.clubId, name, ARCHIVE_TABLES[name], own));
             rows += own.length;
           }
           const heads = await readHeads(tx);

@@ -7,8 +7,8 @@ import { problemsOf } from '@/contracts/kernel/problem';
 import { type Plain, canonicalJson } from '@/core/decision/canonical';
 import type { Instant } from '@/core/time/instant';
 import { raiseRevision } from '@/db/aircraft/aircraft-facts';
-import { existingKeys, type lockFleet } from '@/db/kernel/bulk';
-import { type TableShape, prepareArchived } from '@/db/exchange/club-archive';
+import { existingKeys, prepareRows, type lockFleet } from '@/db/kernel/bulk';
+import { type TableShape, archived } from '@/db/exchange/club-archive';
 import type { Club } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { appendToLedger } from '@/db/kernel/ledger';
@@ -232,13 +232,15 @@ export class RowImport {
   }
 
   private writing(fresh: readonly Made[]): () => Promise<void> {
-    const write = prepareArchived(
-      this.actor.clubId,
-      WRITTEN.map((name) => ({
-        name,
-        shape: withoutBatch(ARCHIVE_TABLES[name]),
-        rows: fresh.flatMap(({ tables }) => tables[name] ?? []),
-      })),
+    const write = prepareRows(
+      WRITTEN.map((name) =>
+        archived(
+          this.actor.clubId,
+          name,
+          withoutBatch(ARCHIVE_TABLES[name]),
+          fresh.flatMap(({ tables }) => tables[name] ?? []),
+        ),
+      ),
     );
     return () => write(this.tx);
   }

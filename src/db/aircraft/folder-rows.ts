@@ -7,7 +7,7 @@ import type { MeterReading } from '@/core/records/meters/meter-reading';
 import { isHourMeter } from '@/core/records/meters/meters';
 import { UNSAID, type FlightMore, type PlannedFlight } from '@/core/records/flights/planned-flight';
 import type { Instant } from '@/core/time/instant';
-import { insertMany } from '../kernel/bulk';
+import { asTheyAre, insertMany } from '../kernel/bulk';
 import type { ClubTransaction } from '../kernel/connection';
 import type { ReadingBasis } from '@/core/metering/changes';
 
@@ -189,7 +189,7 @@ export async function insertInspections(
   }
 }
 
-const READING_COLUMNS = {
+const READING_COLUMNS = asTheyAre({
   club_id: 'uuid',
   reading_id: 'uuid',
   aircraft_id: 'uuid',
@@ -203,7 +203,7 @@ const READING_COLUMNS = {
   happened_at: 'timestamptz',
   recorded_at: 'timestamptz',
   recorded_by: 'text',
-};
+});
 
 /** Writes meter readings. */
 export async function insertReadings(
@@ -220,11 +220,10 @@ export async function insertReadings(
   })[],
 ): Promise<void> {
   if (readings.length === 0) return;
-  await insertMany(
-    tx,
-    'meter_reading',
-    READING_COLUMNS,
-    readings.map((reading) => ({
+  await insertMany(tx, {
+    table: 'meter_reading',
+    columns: READING_COLUMNS,
+    rows: readings.map((reading) => ({
       club_id: clubId,
       reading_id: reading.id,
       aircraft_id: aircraftId,
@@ -239,7 +238,7 @@ export async function insertReadings(
       recorded_at: time(reading.recordedAt),
       recorded_by: recordedBy,
     })),
-  );
+  });
 }
 
 /** What a flight says beyond the uses that it needs; null when it says nothing more. */

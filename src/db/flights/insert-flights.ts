@@ -1,6 +1,6 @@
 import type { PilotReport } from '@/core/records/flights/pilot-report';
 import type { ClubTransaction } from '../kernel/connection';
-import { insertMany } from '../kernel/bulk';
+import { asTheyAre, insertMany } from '../kernel/bulk';
 import type { DepartedFlight, FlightReturn } from './flight-records';
 
 /** A report as it is stored: its kind, and its words where it has any. */
@@ -80,7 +80,7 @@ export async function insertReturn(
     .execute();
 }
 
-const FLIGHT_COLUMNS = {
+const FLIGHT_COLUMNS = asTheyAre({
   club_id: 'uuid',
   flight_id: 'uuid',
   aircraft_id: 'uuid',
@@ -94,8 +94,8 @@ const FLIGHT_COLUMNS = {
   happened_at: 'timestamptz',
   recorded_at: 'timestamptz',
   recorded_by: 'text',
-};
-const RETURN_COLUMNS = {
+});
+const RETURN_COLUMNS = asTheyAre({
   club_id: 'uuid',
   flight_id: 'uuid',
   aircraft_id: 'uuid',
@@ -111,7 +111,7 @@ const RETURN_COLUMNS = {
   happened_at: 'timestamptz',
   recorded_at: 'timestamptz',
   recorded_by: 'text',
-};
+});
 
 /** Writes flights of the past with their returns. */
 export async function insertFlown(
@@ -122,23 +122,21 @@ export async function insertFlown(
   flights: readonly (DepartedFlight & { readonly returned: FlightReturn | null })[],
 ): Promise<void> {
   if (flights.length === 0) return;
-  await insertMany(
-    tx,
-    'flight',
-    FLIGHT_COLUMNS,
-    flights.map((flight) => ({
+  await insertMany(tx, {
+    table: 'flight',
+    columns: FLIGHT_COLUMNS,
+    rows: flights.map((flight) => ({
       ...departureRow(clubId, recordedBy, { ...flight, aircraftId }),
       readings: flight.readings,
     })),
-  );
-  await insertMany(
-    tx,
-    'flight_return',
-    RETURN_COLUMNS,
-    flights.flatMap(({ id, returned }) =>
+  });
+  await insertMany(tx, {
+    table: 'flight_return',
+    columns: RETURN_COLUMNS,
+    rows: flights.flatMap(({ id, returned }) =>
       returned === null
         ? []
         : [{ ...returnRow(clubId, aircraftId, id, recordedBy, returned), readings: returned.readings }],
     ),
-  );
+  });
 }

@@ -2,17 +2,38 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
-import type { People } from '@/queries/club/people';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import type { People, PersonLine } from '@/queries/club/people';
 import { ListLine, PlainList } from '../kit/layout';
 import { Confirm } from '../kit/confirm';
 import { send } from '../data/fetching';
 import { lazily } from '../kit/lazily';
 import { Section } from '../kit/section';
-import { roleName } from './people-words';
+import { ACCESS, roleName } from './people-words';
 import { Person } from './person';
 
 const Admit = lazily(() => import('./admit').then((module) => module.Admit), 220);
+
+const LocalTable = lazily(() => import('../kit/local-table').then((module) => module.LocalTable), 420);
+
+const WITHOUT_ACCESS = {
+  name: { name: 'Name', least: 170 },
+  roles: { name: 'Roles', least: 200 },
+  certificates: { name: 'Certificates that hold', share: 2, least: 220 },
+};
+const COLUMNS = { ...WITHOUT_ACCESS, access: { name: 'Signing in', share: 1.5, least: 200 } };
+
+/** Somebody's line: who they are, what they may do and sign, and how they get in. */
+const lineOf = ({ personId, name, roles, certificates, access, email }: PersonLine) => ({
+  id: personId,
+  name,
+  roles: roles.length === 0 ? 'belongs to the club no longer' : roles.map(roleName).join(', '),
+  certificates: certificates
+    .filter(({ holds, ended }) => holds && ended === null)
+    .map(({ text }) => text)
+    .join('; '),
+  access: [email, ACCESS[access]].filter((text) => text !== null && text !== '').join(' · '),
+});
 
 function Offer({ offer }: { readonly offer: People['offers'][number] }) {
   const [asking, setAsking] = useState(false);
@@ -45,9 +66,20 @@ function Offer({ offer }: { readonly offer: People['offers'][number] }) {
   );
 }
 
+/** Brings what was just chosen into view: a list of many people is longer than the screen. */
+function Seen({ children }: { readonly children: ReactNode }) {
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    box.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
+  return <div ref={box}>{children}</div>;
+}
+
 /** Everybody of the club: what they may do, what they may sign, and how they get in. */
 export function PeoplePart({ people }: { readonly people: People }) {
   const [admitting, setAdmitting] = useState(false);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const person = people.people.find(({ personId }) => personId === chosen);
   return (
     <Section
       id="members"
@@ -71,11 +103,21 @@ export function PeoplePart({ people }: { readonly people: People }) {
         A role permits screens; a certificate permits signatures. A link for a new password lets the person
         who has it in under that name: it is on record who made it, and the person is signed out everywhere.
       </p>
-      <PlainList>
-        {people.people.map((person) => (
-          <Person key={person.personId} person={person} mayChange={people.mayChange} />
-        ))}
-      </PlainList>
+      <LocalTable
+        label="People"
+        columns={people.mayChange ? COLUMNS : WITHOUT_ACCESS}
+        rows={people.people.map(lineOf)}
+        empty="Nobody belongs to the club yet."
+        chosen={chosen}
+        onChoose={setChosen}
+      />
+      {person === undefined ? null : (
+        <Seen key={person.personId}>
+          <PlainList>
+            <Person person={person} mayChange={people.mayChange} />
+          </PlainList>
+        </Seen>
+      )}
       {people.offers.length === 0 ? null : (
         <>
           <Box component="p" className="small" sx={{ m: '12px 0 4px' }}>

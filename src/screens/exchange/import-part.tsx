@@ -6,11 +6,6 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
-import Table from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
-import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
@@ -24,24 +19,15 @@ import {
 import { More } from '../kit/more';
 import { headersOf, rememberedMapping, rememberMapping } from './headers';
 import { sendFile } from './import-stream';
-import { rejectedFile } from './summary';
+import { ImportOutcome } from './import-outcome';
 
 const NAMES: Readonly<Record<ImportList, string>> = {
   fleet: 'Fleet',
-  documents: 'Document checks of documents',
+  documents: 'Document checks',
   inspections: 'Inspections',
   meters: 'Meter readings',
   flights: 'Flights',
 };
-const OUTCOMES = { new: 'new', there: 'there already', rejected: 'rejected' } as const;
-function download(name: string, text: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
-}
-
 /** Bringing in a file: which list, which header is which column, what would happen row by row, and then all of it or nothing. */
 export function ImportPart() {
   const client = useQueryClient();
@@ -202,59 +188,7 @@ export function ImportPart() {
           {trouble}
         </Alert>
       )}
-      {told === null ? null : (
-        <Box sx={{ mt: 1.5 }}>
-          <p role="status">
-            <b>{told.committed ? 'Imported.' : 'This would happen:'}</b> {told.rows} rows: {told.added} new,{' '}
-            {told.there} there already, {told.rejected} rejected.
-            {told.rejected > 0 ? ' Nothing is imported while a row is rejected: all or nothing.' : ''}{' '}
-            {told.byAircraft.length === 0
-              ? ''
-              : `By aircraft: ${told.byAircraft.map(({ registration, added }) => `${registration} ${added}`).join(', ')}.`}
-          </p>
-          {told.rejected === 0 ? null : (
-            <Button
-              variant="outlined"
-              onClick={() => {
-                download(
-                  `rejected-${list}.csv`,
-                  rejectedFile(
-                    told,
-                    columns.map(({ name }) => name),
-                  ),
-                );
-              }}
-            >
-              Download the rejected rows with their reasons
-            </Button>
-          )}
-          <Table sx={{ mt: 1.25, bgcolor: 'var(--card)' }}>
-            <TableHead className="small">
-              <TableRow>
-                {['Line', 'What would happen', 'Row'].map((name) => (
-                  <TableCell key={name}>{name}</TableCell>
-                ))}
-              </TableRow>
-            </TableHead>
-            <TableBody>
-              {[...told.sample]
-                .sort((a, b) => Number(b.outcome === 'rejected') - Number(a.outcome === 'rejected'))
-                .slice(0, 50)
-                .map((row) => (
-                  <TableRow key={row.line}>
-                    <TableCell className="mono">{row.line}</TableCell>
-                    <TableCell
-                      sx={{ borderLeft: row.outcome === 'rejected' ? '4px solid var(--grounded)' : 'none' }}
-                    >
-                      <b>{OUTCOMES[row.outcome]}</b>
-                    </TableCell>
-                    <TableCell>{row.words}</TableCell>
-                  </TableRow>
-                ))}
-            </TableBody>
-          </Table>
-        </Box>
-      )}
+      {told === null ? null : <ImportOutcome list={list} told={told} />}
     </section>
   );
 }

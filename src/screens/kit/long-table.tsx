@@ -1,16 +1,9 @@
 'use client';
 
-import Button from '@mui/material/Button';
-import {
-  ColumnsPanelTrigger,
-  DataGrid,
-  FilterPanelTrigger,
-  getGridStringOperators,
-  Toolbar,
-  type GridColDef,
-} from '@mui/x-data-grid';
+import { DataGrid, type GridColDef } from '@mui/x-data-grid';
 import type { Column } from '@/contracts/aircraft/long-lists';
 import { PAGE_SIZES } from '@/contracts/aircraft/long-lists';
+import { contains, GRID, gridWords } from './grid-look';
 
 /** What somebody wants to see of a long list. */
 export interface Shown {
@@ -42,20 +35,6 @@ const LEAST: Readonly<Record<string, number>> = {
   reading: 140,
   title: 150,
 };
-const contains = getGridStringOperators().filter(({ value }) => value === 'contains');
-/** How long somebody pauses in typing before it is searched, in milliseconds. */
-const PAUSE_MS = 350;
-
-/** The list's own tools, in words. */
-function Tools() {
-  return (
-    <Toolbar aria-label="The list">
-      <FilterPanelTrigger render={<Button variant="outlined" size="small" />}>Search</FilterPanelTrigger>
-      <ColumnsPanelTrigger render={<Button variant="outlined" size="small" />}>Columns</ColumnsPanelTrigger>
-    </Toolbar>
-  );
-}
-
 /** A list of any length: its order, its search and its pages are the server's work; which columns are shown is the reader's choice. */
 export function LongTable({
   label,
@@ -87,31 +66,12 @@ export function LongTable({
   }));
   return (
     <DataGrid
+      {...GRID}
       aria-label={label}
       rows={rows}
       columns={definitions}
       rowCount={total}
       loading={loading}
-      density="compact"
-      getRowHeight={() => 'auto'}
-      disableRowSelectionOnClick
-      showToolbar
-      slots={{ toolbar: Tools }}
-      slotProps={{ filterPanel: { filterFormProps: { operatorInputProps: { sx: { display: 'none' } } } } }}
-      sx={{
-        border: 'none',
-        backgroundColor: 'transparent',
-        '--DataGrid-t-color-background-base': 'transparent',
-        '--DataGrid-t-header-background-base': 'transparent',
-        '--DataGrid-rowBorderColor': 'var(--rule)',
-        '& .MuiDataGrid-toolbar, & .MuiDataGrid-columnHeader, & .MuiDataGrid-columnHeaders [role=row], & .MuiDataGrid-filler':
-          {
-            backgroundColor: 'transparent',
-          },
-        '& .MuiDataGrid-columnSeparator': { display: 'none' },
-        '& .MuiDataGrid-toolbar': { px: 0, justifyContent: 'flex-start' },
-        '& .MuiDataGrid-cell': { py: 0.5 },
-      }}
       pageSizeOptions={[...PAGE_SIZES]}
       paginationMode="server"
       paginationModel={{ page: shown.page, pageSize: shown.size }}
@@ -125,7 +85,6 @@ export function LongTable({
         onShow({ ...shown, page: 0, sort: sort?.field ?? null, order: sort?.sort ?? 'desc' });
       }}
       filterMode="server"
-      filterDebounceMs={PAUSE_MS}
       filterModel={{
         items: [{ field: shown.column ?? searchedFirst, operator: 'contains', value: shown.text }],
       }}
@@ -137,13 +96,7 @@ export function LongTable({
           text: typeof item?.value === 'string' ? item.value : '',
         });
       }}
-      localeText={{
-        // Nothing found is not nothing on record.
-        noRowsLabel: shown.text === '' ? 'Nothing is on record.' : 'No line has that in it.',
-        filterPanelColumn: 'Search in',
-        filterPanelInputLabel: 'For',
-        filterPanelInputPlaceholder: '',
-      }}
+      localeText={gridWords('Nothing is on record.', shown.text !== '')}
     />
   );
 }

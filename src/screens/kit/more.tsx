@@ -4,7 +4,7 @@ import Accordion from '@mui/material/Accordion';
 import AccordionDetails from '@mui/material/AccordionDetails';
 import AccordionSummary from '@mui/material/AccordionSummary';
 import type { SxProps, Theme } from '@mui/material/styles';
-import { useId, type ReactNode } from 'react';
+import { useId, useState, type ReactNode } from 'react';
 
 /**
  * What is folded away until somebody wants it. It is made when it is unfolded first and stays from then on,
@@ -23,9 +23,10 @@ export function More({
   readonly sx?: SxProps<Theme>;
 }) {
   const id = useId();
+  const [atFirst] = useState(open);
   return (
     <Accordion
-      defaultExpanded={open}
+      defaultExpanded={atFirst}
       sx={sx}
       // A fold is no place of its own to jump to: a group under its summary's words.
       slotProps={{
