@@ -54,7 +54,7 @@ export default defineConfig({
             'tools/**/*.test.ts',
             'demo/**/*.test.ts',
           ],
-          exclude: ['**/*.db.test.ts', 'node_modules/**'],
+          exclude: ['**/*.db.test.ts', '**/node_modules/**'],
           testTimeout: 60_000,
         },
       },

@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { PROJECT } from './provision/places.mjs';
 
 const RULES_TESTS = [
+  'src/core/records/meters/unlogged.test.ts',
   'src/core/rules/*.test.ts',
   'src/core/decision/wrong-released*.test.ts',
   'checks/**/*.test.ts',
