@@ -100,6 +100,33 @@ describe('bringing in flights', () => {
       ]);
     }
   });
+  it('keeps every text as it stands, whatever means something to the database, beside cells that are empty', async () => {
+    const texts = [
+      'NULL',
+      'null',
+      '{a,b}',
+      '{}',
+      '\\',
+      '\\N',
+      '"',
+      'a,"b",',
+      "O'Brien",
+      'ü 🛩',
+      'x\ny\tz',
+      '[1]',
+    ];
+    const rows = manyFlights(texts.length * 2).map((one, at) => ({
+      ...one,
+      person: texts[at % texts.length] ?? '',
+      remarks: at < texts.length ? (texts[at] ?? '') : '',
+    }));
+    expect(good(await bring('flights', rows))).toMatchObject({ added: rows.length, committed: true });
+    const kept = [...(await written('flights'))].sort((a, b) =>
+      String(a['left_at']) < String(b['left_at']) ? -1 : 1,
+    );
+    expect(kept.map(({ person }) => person)).toEqual([...texts, ...texts]);
+    expect(kept.map(({ remarks }) => remarks)).toEqual([...texts, ...texts.map(() => 'not said')]);
+  });
   it.each([
     [
       'an aircraft that the club does not have',
