@@ -161,7 +161,7 @@ export class RowImport {
     if (list !== 'fleet' && known === undefined) {
       this.reject(
         line,
-        `registration: the club has no aircraft ${row.registration}. Bring in the fleet first.`,
+        `registration: the club has no aircraft ${row.registration}. Import the fleet first.`,
         own,
       );
       return;
