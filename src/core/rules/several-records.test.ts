@@ -1,5 +1,6 @@
-// What instrument flight relies on, where several records say different things of it.
+// What instrument flight relies on, and what is measured, where several records say different things of it.
 import { describe, expect, it } from 'vitest';
+import type { Json } from '@/contracts/kernel/merge-patch';
 import { decideBy, missed, said } from '@/testing/clean-case';
 import type { Change } from '@/testing/lesson';
 import { over, seen } from '@/testing/rules/equipment';
@@ -60,10 +61,10 @@ describe('databases of several cycles', () => {
     effectiveOn,
     lastDay,
   });
-  const judged = (databases: Change) => {
+  const judged = (databases: Json | undefined) => {
     const decision = decideBy(['navigation-database'], {
       aircraft: { ...IFR, ifrNavigation: 'satellite-only' },
-      databases,
+      databases: databases ?? {},
     });
     return [said(decision), missed(decision)];
   };
@@ -248,5 +249,44 @@ describe('the drop of two ignitions', () => {
     ['of one alone', { l: drop('left', 160) }, []],
   ])('%s', (_, measurements, lines) => {
     expect(judged(measurements)).toEqual(lines);
+  });
+});
+
+describe('oil that was added since it was measured', () => {
+  const judged = (measured: number, ...added: readonly (readonly [string, string, number])[]) =>
+    said(
+      decideBy(['measured-limits'], {
+        ramp: {
+          measurements: { o: { ...today('24T12:30'), quantity: 'oil', value: measured, unit: 'US qt' } },
+          samples: {},
+          uplifts: Object.fromEntries(
+            added.map(([time, what, amount], at) => [
+              `u${at}`,
+              { ...today(time), what, added: { amount, unit: what === 'oil' ? 'US qt' : 'US gal' } },
+            ]),
+          ),
+        },
+      }),
+    )
+      .filter((line) => line.startsWith('oil'))
+      .map((line) => line.slice(line.indexOf(': ') + 2));
+  const TOO_MUCH = ['measured-outside! [o] remove-oil(oil)'];
+  const TOO_LITTLE = ['measured-outside! [o] add-oil(oil)'];
+  // The clean trainer holds 4 to 8 quarts.
+  it('takes it over the maximum, and not to it', () => {
+    expect(judged(7)).toEqual([]);
+    expect(judged(7, ['24T12:35', 'oil', 1])).toEqual([]);
+    expect(judged(7, ['24T12:35', 'oil', 1.1])).toEqual(TOO_MUCH);
+    expect(judged(7, ['24T12:35', 'oil', 0.6], ['24T12:36', 'oil', 0.6])).toEqual(TOO_MUCH);
+    expect(judged(7, ['24T12:30', 'oil', 1.1])).toEqual(TOO_MUCH);
+  });
+  it('says nothing where it was added before, or was fuel', () => {
+    expect(judged(7, ['24T12:29', 'oil', 1.1])).toEqual([]);
+    expect(judged(7, ['24T12:35', 'fuel', 5])).toEqual([]);
+  });
+  it('clears nothing: who added it looks again', () => {
+    expect(judged(3.9)).toEqual(TOO_LITTLE);
+    expect(judged(3.9, ['24T12:35', 'oil', 1])).toEqual(TOO_LITTLE);
+    expect(judged(8.1)).toEqual(TOO_MUCH);
   });
 });
