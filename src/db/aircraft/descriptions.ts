@@ -7,6 +7,7 @@ import {
 } from '@/core/records/aircraft/aircraft';
 import { oneOf, storedBoxes, storedDateOrNull, storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
+import { reader } from '../kernel/stored-fields';
 
 /** What aircraft were said to be after they were entered, oldest first. */
 export function readDescriptions(tx: ClubTransaction, aircraftId: string | null) {
@@ -69,6 +70,30 @@ type Row = Pick<
   'description_id' | 'category' | 'first_flown_on' | 'approved_for' | 'recorded_at'
 > & { readonly particulars: unknown };
 
+/** What is on record of an aircraft's make and fittings. */
+export const storedParticulars = reader<Particulars>(
+  {
+    serialNumber: 'text?',
+    manufacturedOn: 'text?',
+    certificatedOn: 'text?',
+    seats: 'figure?',
+    engine: 'text or group?',
+    gear: 'text?',
+    aircraftClass: 'text?',
+    fuses: 'yes-no?',
+    engineDrivenElectrical: 'yes-no?~',
+    keptRigged: 'yes-no?~',
+    programme: 'text?',
+    ifrNavigation: 'text?',
+    manualRevision: 'text?',
+    minimumEquipmentList: 'text?',
+    fuel: 'group?',
+    authorised: 'list~',
+    measured: 'list',
+  },
+  UNKNOWN_PARTICULARS,
+);
+
 /** A row as the core knows it. */
 export function descriptionOf(row: Row): Description {
   return {
@@ -78,7 +103,7 @@ export function descriptionOf(row: Row): Description {
     firstFlownOn: storedDateOrNull(row.first_flown_on),
     approvedFor: storedBoxes(row.approved_for),
     // A description of before a field was there does not know it.
-    particulars: { ...UNKNOWN_PARTICULARS, ...(row.particulars as Particulars | null) },
+    particulars: storedParticulars(row.particulars, `description ${row.description_id}`),
   };
 }
 

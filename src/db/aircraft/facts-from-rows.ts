@@ -21,6 +21,7 @@ import type { Place } from '@/core/time/sun';
 import { equipmentAt, stepOf } from '@/core/walkround/classify';
 import { placeOnAircraft } from '@/core/walkround/place';
 import { exactlyOneOf, oneOf, storedDate, storedDateOrNull, storedInstant } from '../kernel/checked-values';
+import { reader } from '../kernel/stored-fields';
 import { descriptionOf } from './descriptions';
 import { boxReadingOf } from '../meters/meter-boxes';
 import { movementOf } from '../flights/movements';
@@ -158,6 +159,8 @@ function equipmentOf({
   return known === undefined ? [] : equipmentAt(known);
 }
 
+const storedWatch = reader<Watch>({ recheckBy: 'text?', recheckAt: 'figure?', correctBy: 'text?' });
+
 function discrepancyOf(row: FactRows['discrepancies'][number], deferral: Deferral | null): Discrepancy {
   return {
     id: row.discrepancy_id,
@@ -169,7 +172,7 @@ function discrepancyOf(row: FactRows['discrepancies'][number], deferral: Deferra
     classification: exactlyOneOf(CLASSIFICATIONS, row.classification, 'classification'),
     equipment: equipmentOf(row),
     knownMark: row.known_mark,
-    watch: row.watch as Watch | null,
+    watch: row.watch === null ? null : storedWatch(row.watch, `discrepancy ${row.discrepancy_id}`),
     deferral,
     closesUses: row.closes_uses.map((word) => exactlyOneOf(CLOSED_USES, word, 'closed use')),
     rectification:

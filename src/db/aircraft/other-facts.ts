@@ -1,8 +1,9 @@
 import type { Deferral } from '@/core/records/findings/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
-import { stretchOf, type UnloggedRecord } from '@/core/records/meters/unlogged';
+import { stretchOf } from '@/core/records/meters/unlogged';
 import { storedInstant } from '../kernel/checked-values';
 import type { OtherBodies, OtherKind } from './other-kinds';
+import { storedBody } from './other-bodies';
 import { copyOf, type readOthers } from './other-records';
 
 type OtherRows = Awaited<ReturnType<typeof readOthers>>;
@@ -67,9 +68,8 @@ function othersOf(rows: OtherRows): OtherFacts {
     rows
       .filter((row) => row.kind === kind)
       .map(({ body, record_id: id, awaits_vouch: copied, vouched_at: vouchedAt }) => {
-        if (typeof body !== 'object' || body === null)
-          throw new Error(`the stored record ${id} cannot be read`);
-        return (copied ? copyOf(kind, body, vouchedAt) : body) as unknown as OtherBodies[K];
+        const held = storedBody(kind, body, id);
+        return copied ? copyOf(kind, held, vouchedAt) : held;
       });
   const stated = new Set(of('stated').map(({ what }) => what));
   return {
@@ -91,7 +91,11 @@ function othersOf(rows: OtherRows): OtherFacts {
     unlogged: rows
       .filter(({ kind }) => kind === 'unlogged')
       .map((row) =>
-        stretchOf(row.body as unknown as UnloggedRecord, storedInstant(row.recorded_at), of('attribution')),
+        stretchOf(
+          storedBody('unlogged', row.body, row.record_id),
+          storedInstant(row.recorded_at),
+          of('attribution'),
+        ),
       ),
     items: stated.has('items')
       ? withDone(

@@ -1,6 +1,7 @@
 import type { Signature } from '@/core/records/club/certificate';
 import { storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
+import { storedBody } from './other-bodies';
 import type { OtherBodies, OtherKind, OtherRecord } from './other-kinds';
 
 /** Writes such records. @param awaitsVouch true for copies: they count once somebody vouches for them */
@@ -68,24 +69,31 @@ export function copiedSignature(signature: Signature | null, vouchedAt: Date | n
     : { ...signature, vouched: vouchedAt === null ? 'nobody' : { recordedAt: storedInstant(vouchedAt) } };
 }
 
+type Copies = {
+  readonly [K in OtherKind]?: (body: OtherBodies[K], vouchedAt: Date | null) => OtherBodies[K];
+};
+const COPIES: Copies = {
+  done: (copied, vouchedAt) => ({
+    ...copied,
+    done: { ...copied.done, signedBy: copiedSignature(copied.done.signedBy, vouchedAt) },
+  }),
+  compliance: (copied, vouchedAt) => ({
+    ...copied,
+    done: { ...copied.done, signedBy: copiedSignature(copied.done.signedBy, vouchedAt) },
+  }),
+  release: (copied, vouchedAt) =>
+    vouchedAt === null ? copied : { ...copied, recordedAt: storedInstant(vouchedAt) },
+};
+
 /** What a copy says, with who vouched for it. Only kinds that can be copied from paper wait. */
-export function copyOf(kind: string, body: unknown, vouchedAt: Date | null): unknown {
-  switch (kind) {
-    case 'done':
-    case 'compliance': {
-      const copied = body as OtherBodies['done'];
-      return {
-        ...copied,
-        done: { ...copied.done, signedBy: copiedSignature(copied.done.signedBy, vouchedAt) },
-      };
-    }
-    case 'release':
-      return vouchedAt === null
-        ? body
-        : { ...(body as OtherBodies['release']), recordedAt: storedInstant(vouchedAt) };
-    default:
-      throw new Error(`records of kind ${kind} never wait for anybody to vouch for them`);
-  }
+export function copyOf<K extends OtherKind>(
+  kind: K,
+  body: OtherBodies[K],
+  vouchedAt: Date | null,
+): OtherBodies[K] {
+  const copy: Copies[K] = COPIES[kind];
+  if (copy === undefined) throw new Error(`records of kind ${kind} never wait for anybody to vouch for them`);
+  return copy(body, vouchedAt);
 }
 
 /** An aircraft's records of one kind, oldest first. */
@@ -96,13 +104,13 @@ export async function othersOfKind<K extends OtherKind>(
 ): Promise<readonly OtherBodies[K][]> {
   const rows = await tx
     .selectFrom('aircraft_record')
-    .select('body')
+    .select(['record_id', 'body'])
     .where('aircraft_id', '=', aircraftId)
     .where('kind', '=', kind)
     .orderBy('recorded_at')
     .orderBy('record_id')
     .execute();
-  return rows.map(({ body }) => body as unknown as OtherBodies[K]);
+  return rows.map(({ record_id: id, body }) => storedBody(kind, body, id));
 }
 
 /** Whether somebody has recorded an inspection or a completion under this id already. */

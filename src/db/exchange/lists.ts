@@ -1,11 +1,10 @@
 import { decimalHours, hoursFromSeconds } from '@/core/quantities/hours';
-import type { Particulars } from '@/core/records/aircraft/aircraft';
 import { reportText } from '@/core/records/flights/pilot-report';
 import { isHourMeter, METER_NAMES } from '@/core/records/meters/meters';
 import { returnedAfter } from '../flights/flights';
 import { type DialReading } from '../flights/flight-records';
 import type { ClubTransaction } from '../kernel/connection';
-import { describedAircraft } from '../aircraft/descriptions';
+import { describedAircraft, storedParticulars } from '../aircraft/descriptions';
 
 /** A row of a list, under the names of its columns. */
 export type Row = Readonly<Record<string, unknown>>;
@@ -31,14 +30,14 @@ async function* pages<T extends { readonly id: string }>(
 export async function* fleetRows(tx: ClubTransaction): AsyncGenerator<readonly Row[]> {
   const rows = await describedAircraft(tx).orderBy('a.registration').execute();
   yield rows.map((row) => {
-    const particulars = row.particulars as Particulars | null;
+    const particulars = storedParticulars(row.particulars, `aircraft ${row.registration}`);
     return {
       registration: row.registration,
       type: row.type_name,
       category: row.category,
       first_flown: row.first_flown_on,
-      serial_number: particulars?.serialNumber ?? null,
-      seats: particulars?.seats ?? null,
+      serial_number: particulars.serialNumber,
+      seats: particulars.seats,
     };
   });
 }

@@ -9,6 +9,7 @@ import { civilDateAt, type ZoneId } from '@/core/time/zone';
 import { oneOf, storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
 import { insertOnce, type Once } from '../kernel/insert-once';
+import { reader } from '../kernel/stored-fields';
 
 /** A planned flight with whose and which aircraft's it is. */
 export interface StoredFlight {
@@ -37,6 +38,26 @@ const standing = (tx: ClubTransaction) =>
     .selectAll('p')
     .select('f.flight_id as left_id');
 
+/** What a flight says beyond the uses that it needs; a flight that says nothing more has nothing there. */
+const storedMore = reader<FlightMore>(
+  {
+    places: 'list',
+    persons: 'figure?',
+    load: 'figure?',
+    landings: 'figure?',
+    towLaunches: 'figure?',
+    toAlternate: 'figure?',
+    fuelPlanned: 'figure?',
+    reliesOnVor: 'yes-no?',
+    reliesOnDatabase: 'yes-no?',
+    altitudeFeet: 'figure?',
+    authorisedWithout: 'list',
+    exceptedAirspace: 'yes-no?',
+    trainingWithin50Miles: 'yes-no?',
+  },
+  UNSAID,
+);
+
 function storedFlight(
   row: Awaited<ReturnType<ReturnType<typeof standing>['execute']>>[number],
 ): StoredFlight {
@@ -60,8 +81,7 @@ function storedFlight(
       adsbAirspace: row.broadcast_airspace,
       beyondGlideOverWater: row.beyond_glide,
       passengers: row.passengers,
-      ...UNSAID,
-      ...(row.more as FlightMore | null),
+      ...storedMore(row.more, `flight ${row.flight_id}`),
     },
   };
 }

@@ -4,6 +4,7 @@ import { hoursFromSeconds, type Hours } from '@/core/quantities/hours';
 import type { CivilDate } from '@/core/time/civil-date';
 import { exactlyOneOf, storedDate } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
+import { storedBody } from '../aircraft/other-bodies';
 import { othersOfKind } from '../aircraft/other-records';
 
 /** A line of an aircraft's maintenance record. */
@@ -119,12 +120,7 @@ export async function logbookOf(
         .where('kind', '=', 'list-cleared')
         .execute()
     ).map(({ record_id: id, body }): LogbookEntry => {
-      const cleared = body as unknown as {
-        readonly inspection: string;
-        readonly on: CivilDate;
-        readonly by: Signature;
-        readonly description: string;
-      };
+      const cleared = storedBody('list-cleared', body, id);
       return {
         id,
         kind: 'list-cleared',
