@@ -1,10 +1,6 @@
 'use client';
 
-import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
-import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
@@ -13,10 +9,12 @@ import { HOUR_METERS, type HourMeter } from '@/core/records/meters/meters';
 import { sentenceCase } from '@/explain/wording';
 import { EQUIPMENT_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import type { Facts } from '@/queries/aircraft/facts';
+import { FormChoice } from '../kit/form-choice';
+import { FormTick } from '../kit/form-tick';
 import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
-import { FactAnswer } from './fact-answer';
 import { intervalOf, IntervalFields, NO_INTERVAL, type IntervalText } from './interval-fields';
+import { ListEntry } from './list-entry';
 import { FactList } from './list-forms';
 import { figure, said, useFact } from './use-fact';
 
@@ -133,220 +131,125 @@ export function Ads({ facts }: { readonly facts: Facts }) {
   });
   return (
     <FactList facts={facts} list="ads" lines={facts.ads} none="No AD is on record.">
-      {!open ? (
+      <ListEntry
+        what="an AD"
+        open={open}
+        onOpen={setOpen}
+        answer={answer}
+        busy={isSubmitting}
+        onSubmit={(event) => {
+          void handleSubmit(submit)(event);
+        }}
+      >
+        <FieldGrid>
+          <TextField
+            label="Number"
+            {...register('number', { validate: (words) => words.trim() !== '' || 'Enter its number.' })}
+            {...field('number')}
+          />
+          <TextField
+            label="What it is about"
+            {...register('title', { validate: (words) => words.trim() !== '' || 'Say what it is about.' })}
+            {...field('title')}
+          />
+          <FormDay control={control} name="effectiveOn" label="In force from" />
+          <FormChoice control={control} name="applies" label="This aircraft">
+            <MenuItem value="yes">it applies</MenuItem>
+            <MenuItem value="no">does not apply, looked at</MenuItem>
+          </FormChoice>
+        </FieldGrid>
+        <Controller
+          control={control}
+          name="initial"
+          render={({ field: { value, onChange } }) => (
+            <IntervalFields
+              label="First within"
+              value={value}
+              onChange={onChange}
+              mayBeLater
+              help="Empty: before further flight."
+            />
+          )}
+        />
+        <FormTick
+          control={control}
+          name="ofPart"
+          label="It counts the hours of a part, which was put in with hours of its own"
+        />
+        {ofPart ? (
+          <FieldGrid>
+            <TextField
+              label="Part"
+              {...register('part', { validate: (words) => words.trim() !== '' || 'Name the part.' })}
+              {...field('part')}
+            />
+            <TextField
+              label="First by these hours of the part"
+              {...register('partLimit', {
+                validate: (words) => figure(words) !== undefined || 'Enter the hours.',
+              })}
+              {...field('partLimit')}
+              slotProps={decimal}
+            />
+            <FormChoice control={control} name="partMeter" label="It runs with the">
+              {HOUR_METERS.map((meter) => (
+                <MenuItem key={meter} value={meter}>
+                  {METER_NAMES_IN_WORDS[meter]}
+                </MenuItem>
+              ))}
+            </FormChoice>
+            <TextField
+              label="Hours it had when put in"
+              {...register('partHours')}
+              slotProps={decimal}
+              helperText="Empty is not known, and then it counts as overdue."
+            />
+            <TextField label="What the meter showed then" {...register('partReading')} slotProps={decimal} />
+          </FieldGrid>
+        ) : null}
+        <TextField label="What is done" {...register('method')} {...field('method')} />
+        <Controller
+          control={control}
+          name="repeats"
+          render={({ field: { value, onChange } }) => (
+            <IntervalFields label="Then again after" value={value} onChange={onChange} mayBeLater />
+          )}
+        />
         <div>
-          <Button
-            size="small"
-            onClick={() => {
-              setOpen(true);
-            }}
-          >
-            Enter an AD …
-          </Button>
+          <FormTick control={control} name="ends" label="Done once, it is done for good" />
+          <FormTick
+            control={control}
+            name="noFerry"
+            label="It forbids the ferry flight on a special permit"
+          />
         </div>
-      ) : (
-        <Stack
-          component="form"
-          spacing={1.5}
-          noValidate
-          onSubmit={(event) => {
-            void handleSubmit(submit)(event);
-          }}
-          aria-label="Enter an AD"
-        >
-          <FieldGrid>
-            <TextField
-              label="Number"
-              {...register('number', { validate: (words) => words.trim() !== '' || 'Enter its number.' })}
-              {...field('number')}
-            />
-            <TextField
-              label="What it is about"
-              {...register('title', { validate: (words) => words.trim() !== '' || 'Say what it is about.' })}
-              {...field('title')}
-            />
-            <FormDay control={control} name="effectiveOn" label="In force from" />
-            <Controller
-              control={control}
-              name="applies"
-              render={({ field: { value, onChange } }) => (
-                <TextField select label="This aircraft" value={value} onChange={onChange}>
-                  <MenuItem value="yes">it applies</MenuItem>
-                  <MenuItem value="no">does not apply, looked at</MenuItem>
-                </TextField>
-              )}
-            />
-          </FieldGrid>
-          <Controller
+        <FieldGrid>
+          <FormChoice
             control={control}
-            name="initial"
-            render={({ field: { value, onChange } }) => (
-              <IntervalFields
-                label="First within"
-                value={value}
-                onChange={onChange}
-                mayBeLater
-                help="Empty: before further flight."
-              />
-            )}
-          />
-          <Controller
-            control={control}
-            name="ofPart"
-            render={({ field: { value, onChange } }) => (
-              <FormControlLabel
-                control={
-                  <Checkbox
-                    checked={value}
-                    onChange={(_, on) => {
-                      onChange(on);
-                    }}
-                  />
-                }
-                label="It counts the hours of a part, which was put in with hours of its own"
-              />
-            )}
-          />
-          {ofPart ? (
-            <FieldGrid>
-              <TextField
-                label="Part"
-                {...register('part', { validate: (words) => words.trim() !== '' || 'Name the part.' })}
-                {...field('part')}
-              />
-              <TextField
-                label="First by these hours of the part"
-                {...register('partLimit', {
-                  validate: (words) => figure(words) !== undefined || 'Enter the hours.',
-                })}
-                {...field('partLimit')}
-                slotProps={decimal}
-              />
-              <Controller
-                control={control}
-                name="partMeter"
-                render={({ field: { value, onChange } }) => (
-                  <TextField select label="It runs with the" value={value} onChange={onChange}>
-                    {HOUR_METERS.map((meter) => (
-                      <MenuItem key={meter} value={meter}>
-                        {METER_NAMES_IN_WORDS[meter]}
-                      </MenuItem>
-                    ))}
-                  </TextField>
-                )}
-              />
-              <TextField
-                label="Hours it had when put in"
-                {...register('partHours')}
-                slotProps={decimal}
-                helperText="Empty is not known, and then it counts as overdue."
-              />
-              <TextField
-                label="What the meter showed then"
-                {...register('partReading')}
-                slotProps={decimal}
-              />
-            </FieldGrid>
-          ) : null}
-          <TextField label="What is done" {...register('method')} {...field('method')} />
-          <Controller
-            control={control}
-            name="repeats"
-            render={({ field: { value, onChange } }) => (
-              <IntervalFields label="Then again after" value={value} onChange={onChange} mayBeLater />
-            )}
-          />
-          <div>
-            <Controller
+            name="wants"
+            label="Equipment it wants in working order"
+            helperText="Until somebody has read it for that, no inoperative item can be deferred."
+          >
+            <MenuItem value="not-read">nobody has read it for that</MenuItem>
+            <MenuItem value="none">none</MenuItem>
+            <MenuItem value="some">what is chosen here</MenuItem>
+          </FormChoice>
+          {wants === 'some' ? (
+            <FormChoice
               control={control}
-              name="ends"
-              render={({ field: { value, onChange } }) => (
-                <FormControlLabel
-                  control={
-                    <Checkbox
-                      checked={value}
-                      onChange={(_, on) => {
-                        onChange(on);
-                      }}
-                    />
-                  }
-                  label="Done once, it is done for good"
-                />
-              )}
-            />
-            <Controller
-              control={control}
-              name="noFerry"
-              render={({ field: { value, onChange } }) => (
-                <FormControlLabel
-                  control={
-                    <Checkbox
-                      checked={value}
-                      onChange={(_, on) => {
-                        onChange(on);
-                      }}
-                    />
-                  }
-                  label="It forbids the ferry flight on a special permit"
-                />
-              )}
-            />
-          </div>
-          <FieldGrid>
-            <Controller
-              control={control}
-              name="wants"
-              render={({ field: { value, onChange } }) => (
-                <TextField
-                  select
-                  label="Equipment it wants in working order"
-                  value={value}
-                  onChange={onChange}
-                  helperText="Until somebody has read it for that, no inoperative item can be deferred."
-                >
-                  <MenuItem value="not-read">nobody has read it for that</MenuItem>
-                  <MenuItem value="none">none</MenuItem>
-                  <MenuItem value="some">what is chosen here</MenuItem>
-                </TextField>
-              )}
-            />
-            {wants === 'some' ? (
-              <Controller
-                control={control}
-                name="equipment"
-                render={({ field: { value, onChange } }) => (
-                  <TextField
-                    select
-                    label="Which"
-                    value={value}
-                    onChange={onChange}
-                    slotProps={{ select: { multiple: true } }}
-                  >
-                    {EQUIPMENT_KINDS.map((kind) => (
-                      <MenuItem key={kind} value={kind}>
-                        {sentenceCase(EQUIPMENT_NAMES[kind])}
-                      </MenuItem>
-                    ))}
-                  </TextField>
-                )}
-              />
-            ) : null}
-          </FieldGrid>
-          <FactAnswer {...answer} />
-          <Stack direction="row" spacing={1}>
-            <Button type="submit" variant="contained" disabled={isSubmitting}>
-              Save
-            </Button>
-            <Button
-              onClick={() => {
-                setOpen(false);
-              }}
+              name="equipment"
+              label="Which"
+              slotProps={{ select: { multiple: true } }}
             >
-              Cancel
-            </Button>
-          </Stack>
-        </Stack>
-      )}
+              {EQUIPMENT_KINDS.map((kind) => (
+                <MenuItem key={kind} value={kind}>
+                  {sentenceCase(EQUIPMENT_NAMES[kind])}
+                </MenuItem>
+              ))}
+            </FormChoice>
+          ) : null}
+        </FieldGrid>
+      </ListEntry>
     </FactList>
   );
 }

@@ -2,8 +2,6 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
@@ -14,6 +12,8 @@ import { FUEL_GRADES, QUANTITIES, QUANTITY_NAMES } from '@/core/records/walkroun
 import { sentenceCase } from '@/explain/wording';
 import { CATEGORY_NAMES, QUANTITY_NAMES_IN_WORDS } from '@/explain/names';
 import type { Facts } from '@/queries/aircraft/facts';
+import { FormChoice } from '../kit/form-choice';
+import { FormTick } from '../kit/form-tick';
 import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
 import { type Fields, NAVIGATION, REMEDIES, UNITS, decimal, described, fieldsOf } from './description-values';
@@ -55,28 +55,21 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
     options: readonly (readonly [string, string])[],
     help = '',
   ) => (
-    <Controller
+    <FormChoice
       key={name}
       control={control}
       name={name as 'category'}
-      render={({ field: { value, onChange } }) => (
-        <TextField
-          select
-          label={label}
-          value={value}
-          onChange={onChange}
-          helperText={help}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-        >
-          <MenuItem value="">not known</MenuItem>
-          {options.map(([key, words]) => (
-            <MenuItem key={key} value={key}>
-              {words}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
-    />
+      label={label}
+      helperText={help}
+      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+    >
+      <MenuItem value="">not known</MenuItem>
+      {options.map(([key, words]) => (
+        <MenuItem key={key} value={key}>
+          {words}
+        </MenuItem>
+      ))}
+    </FormChoice>
   );
   const day = (name: keyof Fields, label: string, help = '') => (
     <FormDay key={name} control={control} name={name as 'firstFlownOn'} label={label} help={help} />
@@ -91,19 +84,13 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
     />
   );
   const unit = (name: 'burnUnit' | 'minimumUnit' | `tanks.${number}.unit`) => (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field: { value, onChange } }) => (
-        <TextField select label="Unit" value={value} onChange={onChange} sx={{ width: 110 }}>
-          {UNITS.map((one) => (
-            <MenuItem key={one} value={one}>
-              {one}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
-    />
+    <FormChoice control={control} name={name} label="Unit" sx={{ width: 110 }}>
+      {UNITS.map((one) => (
+        <MenuItem key={one} value={one}>
+          {one}
+        </MenuItem>
+      ))}
+    </FormChoice>
   );
   return (
     <Stack
@@ -175,48 +162,24 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
         ])}
       </FieldGrid>
       {engine === 'air' || engine === 'liquid' ? (
-        <Controller
+        <FormTick
           control={control}
           name="altitude"
-          render={({ field: { value, onChange } }) => (
-            <FormControlLabel
-              control={
-                <Checkbox
-                  checked={value}
-                  onChange={(_, on) => {
-                    onChange(on);
-                  }}
-                />
-              }
-              label="An altitude engine, which needs a manifold pressure gauge"
-            />
-          )}
+          label="An altitude engine, which needs a manifold pressure gauge"
         />
       ) : null}
       {category === 'experimental' ? (
         <Stack direction="row" spacing={1.25} sx={{ flexWrap: 'wrap', alignItems: 'flex-start' }}>
           {(['night', 'instruments'] as const).map((name) => (
-            <Controller
+            <FormTick
               key={name}
               control={control}
               name={name}
-              render={({ field: { value, onChange } }) => (
-                <FormControlLabel
-                  control={
-                    <Checkbox
-                      checked={value}
-                      onChange={(_, on) => {
-                        onChange(on);
-                      }}
-                    />
-                  }
-                  label={
-                    name === 'night'
-                      ? 'Its operating limitations authorise flight by night'
-                      : 'They authorise flight by instruments'
-                  }
-                />
-              )}
+              label={
+                name === 'night'
+                  ? 'Its operating limitations authorise flight by night'
+                  : 'They authorise flight by instruments'
+              }
             />
           ))}
         </Stack>
@@ -259,26 +222,19 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
             helperText="With commas between them: left, right, strainer"
             sx={{ minWidth: 320 }}
           />
-          <Controller
+          <FormChoice
             control={control}
             name="grades"
-            render={({ field: { value, onChange } }) => (
-              <TextField
-                select
-                label="Grades that it may have"
-                value={value}
-                onChange={onChange}
-                slotProps={{ select: { multiple: true } }}
-                sx={{ minWidth: 230 }}
-              >
-                {FUEL_GRADES.map((grade) => (
-                  <MenuItem key={grade} value={grade}>
-                    {grade}
-                  </MenuItem>
-                ))}
-              </TextField>
-            )}
-          />
+            label="Grades that it may have"
+            slotProps={{ select: { multiple: true } }}
+            sx={{ minWidth: 230 }}
+          >
+            {FUEL_GRADES.map((grade) => (
+              <MenuItem key={grade} value={grade}>
+                {grade}
+              </MenuItem>
+            ))}
+          </FormChoice>
         </Stack>
         <div>
           <Button
@@ -305,19 +261,18 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
               key={id}
               sx={{ flexWrap: 'wrap', alignItems: 'flex-start' }}
             >
-              <Controller
+              <FormChoice
                 control={control}
                 name={`measured.${at}.quantity`}
-                render={({ field: { value, onChange } }) => (
-                  <TextField select label="What" value={value} onChange={onChange} sx={{ minWidth: 170 }}>
-                    {QUANTITY_NAMES.map((one) => (
-                      <MenuItem key={one} value={one}>
-                        {sentenceCase(QUANTITY_NAMES_IN_WORDS[one])}
-                      </MenuItem>
-                    ))}
-                  </TextField>
-                )}
-              />
+                label="What"
+                sx={{ minWidth: 170 }}
+              >
+                {QUANTITY_NAMES.map((one) => (
+                  <MenuItem key={one} value={one}>
+                    {sentenceCase(QUANTITY_NAMES_IN_WORDS[one])}
+                  </MenuItem>
+                ))}
+              </FormChoice>
               <TextField label="Which" {...register(`measured.${at}.which`)} sx={{ width: 110 }} />
               <TextField
                 label="At least"
@@ -353,25 +308,18 @@ export function DescriptionForm({ facts }: { readonly facts: Facts }) {
                   );
                 }}
               />
-              <Controller
+              <FormChoice
                 control={control}
                 name={`measured.${at}.remedy`}
-                render={({ field: { value, onChange } }) => (
-                  <TextField
-                    select
-                    label="What helps"
-                    value={value}
-                    onChange={onChange}
-                    sx={{ minWidth: 180 }}
-                  >
-                    {Object.entries(REMEDIES).map(([key, words]) => (
-                      <MenuItem key={key} value={key}>
-                        {words}
-                      </MenuItem>
-                    ))}
-                  </TextField>
-                )}
-              />
+                label="What helps"
+                sx={{ minWidth: 180 }}
+              >
+                {Object.entries(REMEDIES).map(([key, words]) => (
+                  <MenuItem key={key} value={key}>
+                    {words}
+                  </MenuItem>
+                ))}
+              </FormChoice>
               {limit?.uses === undefined ? null : (
                 <span className="small">for some uses only, as on record</span>
               )}

@@ -2,8 +2,6 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
@@ -20,11 +18,14 @@ import {
 import { sentenceCase } from '@/explain/wording';
 import { ITEM_KIND_NAMES } from '@/explain/names';
 import type { FactLine, Facts } from '@/queries/aircraft/facts';
+import { FormChoice } from '../kit/form-choice';
+import { FormTick } from '../kit/form-tick';
 import { FormDay } from '../kit/form-day';
 import { FieldGrid, ListLine, PlainList } from '../kit/layout';
 import { StrikeForm, StruckText } from '../maintenance/strike-form';
 import { FactAnswer } from './fact-answer';
 import { intervalOf, IntervalFields, NO_INTERVAL, type IntervalText } from './interval-fields';
+import { ListEntry } from './list-entry';
 import { said, useFact } from './use-fact';
 
 /** The records of a list with whether somebody said that it is complete, and a way to say so. */
@@ -161,156 +162,80 @@ export function Items({ facts }: { readonly facts: Facts }) {
   };
   return (
     <FactList facts={facts} list="items" lines={facts.items} none="No item is on record.">
-      {!open ? (
-        <div>
-          <Button
-            size="small"
-            onClick={() => {
-              setOpen(true);
-            }}
-          >
-            Enter an item …
-          </Button>
-        </div>
-      ) : (
-        <Stack
-          component="form"
-          spacing={1.5}
-          noValidate
-          onSubmit={(event) => {
-            void handleSubmit(submit)(event);
-          }}
-          aria-label="Enter an item"
-        >
-          <FieldGrid>
-            <TextField
-              label="Name, as people call it"
-              {...register('name', { validate: (words) => words.trim() !== '' || 'Name it.' })}
-              error={errors.name !== undefined}
-              helperText={errors.name?.message}
-            />
-            <Controller
-              control={control}
-              name="kind"
-              render={({ field: { value, onChange } }) => (
-                <TextField select label="Kind" value={value} onChange={onChange}>
-                  {ITEM_KINDS.map((kind) => (
-                    <MenuItem key={kind} value={kind}>
-                      {sentenceCase(ITEM_KIND_NAMES[kind])}
-                    </MenuItem>
-                  ))}
-                </TextField>
-              )}
-            />
-            {overhaul ? (
-              <Controller
-                control={control}
-                name="basis"
-                rules={{
-                  validate: (basis) =>
-                    basis !== '' || 'Say what asks for it: a recommended overhaul closes nothing.',
-                }}
-                render={({ field: { value, onChange } }) => (
-                  <TextField
-                    select
-                    label="What asks for it"
-                    value={value}
-                    onChange={onChange}
-                    error={errors.basis !== undefined}
-                    helperText={
-                      errors.basis?.message
-                      ?? 'What is only recommended is told when it is due, and closes nothing.'
-                    }
-                  >
-                    {ITEM_BASES.map((basis) => (
-                      <MenuItem key={basis} value={basis}>
-                        {BASIS_WORDS[basis]}
-                      </MenuItem>
-                    ))}
-                  </TextField>
-                )}
-              />
-            ) : null}
-            <FormDay
-              control={control}
-              name="until"
-              label="Date printed on it"
-              help="It wins over computing one."
-            />
-            <Controller
-              control={control}
-              name="excess"
-              render={({ field: { value, onChange } }) => (
-                <TextField select label="What was flown past it" value={value} onChange={onChange}>
-                  <MenuItem value="taken-off">is taken off the next interval</MenuItem>
-                  <MenuItem value="not-taken-off">is not taken off</MenuItem>
-                </TextField>
-              )}
-            />
-            <Controller
-              control={control}
-              name="signedAs"
-              render={({ field: { value, onChange } }) => (
-                <TextField
-                  select
-                  label="Signed as"
-                  value={value}
-                  onChange={onChange}
-                  helperText="Decides who may."
-                >
-                  {SIGNED_WORK.map((work) => (
-                    <MenuItem key={work} value={work}>
-                      {sentenceCase(work.replaceAll('-', ' '))}
-                    </MenuItem>
-                  ))}
-                </TextField>
-              )}
-            />
-          </FieldGrid>
-          <Controller
-            control={control}
-            name="interval"
-            render={({ field: { value, onChange } }) => (
-              <IntervalFields
-                label="Again after"
-                value={value}
-                onChange={onChange}
-                help="Whichever comes first."
-              />
-            )}
+      <ListEntry
+        what="an item"
+        open={open}
+        onOpen={setOpen}
+        answer={answer}
+        busy={isSubmitting}
+        onSubmit={(event) => {
+          void handleSubmit(submit)(event);
+        }}
+      >
+        <FieldGrid>
+          <TextField
+            label="Name, as people call it"
+            {...register('name', { validate: (words) => words.trim() !== '' || 'Name it.' })}
+            error={errors.name !== undefined}
+            helperText={errors.name?.message}
           />
-          <Controller
-            control={control}
-            name="noExpiry"
-            render={({ field: { value, onChange } }) => (
-              <FormControlLabel
-                control={
-                  <Checkbox
-                    checked={value}
-                    onChange={(_, on) => {
-                      onChange(on);
-                    }}
-                  />
-                }
-                label="It states that it does not expire"
-              />
-            )}
-          />
-          <FactAnswer {...answer} />
-          <Stack direction="row" spacing={1}>
-            <Button type="submit" variant="contained" disabled={isSubmitting}>
-              Save
-            </Button>
-            <Button
-              onClick={() => {
-                setOpen(false);
+          <FormChoice control={control} name="kind" label="Kind">
+            {ITEM_KINDS.map((kind) => (
+              <MenuItem key={kind} value={kind}>
+                {sentenceCase(ITEM_KIND_NAMES[kind])}
+              </MenuItem>
+            ))}
+          </FormChoice>
+          {overhaul ? (
+            <FormChoice
+              control={control}
+              name="basis"
+              rules={{
+                validate: (basis) =>
+                  basis !== '' || 'Say what asks for it: a recommended overhaul closes nothing.',
               }}
+              label="What asks for it"
+              helperText="What is only recommended is told when it is due, and closes nothing."
             >
-              Cancel
-            </Button>
-          </Stack>
-        </Stack>
-      )}
+              {ITEM_BASES.map((basis) => (
+                <MenuItem key={basis} value={basis}>
+                  {BASIS_WORDS[basis]}
+                </MenuItem>
+              ))}
+            </FormChoice>
+          ) : null}
+          <FormDay
+            control={control}
+            name="until"
+            label="Date printed on it"
+            help="It wins over computing one."
+          />
+          <FormChoice control={control} name="excess" label="What was flown past it">
+            <MenuItem value="taken-off">is taken off the next interval</MenuItem>
+            <MenuItem value="not-taken-off">is not taken off</MenuItem>
+          </FormChoice>
+          <FormChoice control={control} name="signedAs" label="Signed as" helperText="Decides who may.">
+            {SIGNED_WORK.map((work) => (
+              <MenuItem key={work} value={work}>
+                {sentenceCase(work.replaceAll('-', ' '))}
+              </MenuItem>
+            ))}
+          </FormChoice>
+        </FieldGrid>
+        <Controller
+          control={control}
+          name="interval"
+          render={({ field: { value, onChange } }) => (
+            <IntervalFields
+              label="Again after"
+              value={value}
+              onChange={onChange}
+              help="Whichever comes first."
+            />
+          )}
+        />
+        <FormTick control={control} name="noExpiry" label="It states that it does not expire" />
+      </ListEntry>
     </FactList>
   );
 }

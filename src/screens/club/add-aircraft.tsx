@@ -5,11 +5,12 @@ import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { CATEGORIES } from '@/core/records/aircraft/aircraft';
 import { CATEGORY_NAMES } from '@/explain/names';
 import { sentenceCase } from '@/explain/wording';
 import { goTo } from '../data/leave';
+import { FormChoice } from '../kit/form-choice';
 import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
 import { useCommand } from '../data/command';
@@ -77,26 +78,19 @@ export function AddAircraft({ first }: { readonly first: boolean }) {
           slotProps={{ htmlInput: { className: 'figure', autoCapitalize: 'characters' } }}
         />
         <TextField label="Type" {...field('typeName')} />
-        <Controller
+        <FormChoice
           control={control}
           name="category"
-          render={({ field: { value, onChange } }) => (
-            <TextField
-              select
-              label="Category of its certificate"
-              value={value}
-              onChange={onChange}
-              slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-            >
-              <MenuItem value="">not known</MenuItem>
-              {CATEGORIES.map((one) => (
-                <MenuItem key={one} value={one}>
-                  {sentenceCase(CATEGORY_NAMES[one])}
-                </MenuItem>
-              ))}
-            </TextField>
-          )}
-        />
+          label="Category of its certificate"
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        >
+          <MenuItem value="">not known</MenuItem>
+          {CATEGORIES.map((one) => (
+            <MenuItem key={one} value={one}>
+              {sentenceCase(CATEGORY_NAMES[one])}
+            </MenuItem>
+          ))}
+        </FormChoice>
         <FormDay control={control} name="firstFlownOn" label="First flown on" />
         <TextField label="Serial number" {...field('serialNumber')} />
       </FieldGrid>

@@ -4,11 +4,12 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { CERTIFICATE_KINDS } from '@/core/records/club/certificate';
 import { sentenceCase } from '@/explain/wording';
 import { CERTIFICATE_CHOICES } from '@/explain/names';
 import type { PersonLine } from '@/queries/club/people';
+import { FormChoice } from '../kit/form-choice';
 import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
 import { useCommand } from '../data/command';
@@ -74,19 +75,13 @@ export function CertificateForm({
         Enter it from the certificate itself: the person who has it here signs by it.
       </Typography>
       <FieldGrid least={200}>
-        <Controller
-          control={control}
-          name="kind"
-          render={({ field: { value, onChange } }) => (
-            <TextField select label="Kind" value={value} onChange={onChange}>
-              {CERTIFICATE_KINDS.map((kind) => (
-                <MenuItem key={kind} value={kind}>
-                  {sentenceCase(CERTIFICATE_CHOICES[kind])}
-                </MenuItem>
-              ))}
-            </TextField>
-          )}
-        />
+        <FormChoice control={control} name="kind" label="Kind">
+          {CERTIFICATE_KINDS.map((kind) => (
+            <MenuItem key={kind} value={kind}>
+              {sentenceCase(CERTIFICATE_CHOICES[kind])}
+            </MenuItem>
+          ))}
+        </FormChoice>
         <TextField label="Number" {...field('number')} helperText={errors.number?.message} />
         <FormDay control={control} name="validFrom" label="Valid from" />
         <FormDay control={control} name="validUntil" label="Valid until" help="Empty: it does not expire." />

@@ -3,8 +3,6 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
@@ -21,6 +19,8 @@ import { ACTS } from '@/core/rules/parts/constraint';
 import { sentenceCase } from '@/explain/wording';
 import { policyCloses } from '@/explain/policy';
 import { ACT_NAMES } from '@/explain/remedies';
+import { FormChoice } from '../kit/form-choice';
+import { FormTick } from '../kit/form-tick';
 import { FieldGrid } from '../kit/layout';
 import { More } from '../kit/more';
 import { type ClubForm, POLICY, degrees, textsOf, whole } from './club-values';
@@ -209,62 +209,36 @@ export function RuleFields() {
           <MenuItem value="au-maintenance-release">Australian maintenance release</MenuItem>
         </TextField>
         {authority === 'us-part91' ? (
-          <Controller
+          <FormChoice
             name="trainingUnder"
             control={control}
-            render={({ field: { value, onChange } }) => (
-              <TextField
-                select
-                label={usPart91.parameters.trainingUnder.title}
-                value={value}
-                onChange={onChange}
-                helperText={usPart91.parameters.trainingUnder.about}
-              >
-                <MenuItem value="part-61">Part 61</MenuItem>
-                <MenuItem value="part-141">Part 141</MenuItem>
-              </TextField>
-            )}
-          />
+            label={usPart91.parameters.trainingUnder.title}
+            helperText={usPart91.parameters.trainingUnder.about}
+          >
+            <MenuItem value="part-61">Part 61</MenuItem>
+            <MenuItem value="part-141">Part 141</MenuItem>
+          </FormChoice>
         ) : null}
         {authority === 'us-part91' ? (
-          <Controller
+          <FormChoice
             name="lessons"
             control={control}
-            render={({ field: { value, onChange } }) => (
-              <TextField
-                select
-                label={usPart91.parameters.lessons.title}
-                value={value}
-                onChange={onChange}
-                helperText={usPart91.parameters.lessons.about}
-              >
-                <MenuItem value="lessons-are-for-hire">Lessons count as for hire</MenuItem>
-                <MenuItem value="lessons-are-not-for-hire">Lessons do not count as for hire</MenuItem>
-              </TextField>
-            )}
-          />
+            label={usPart91.parameters.lessons.title}
+            helperText={usPart91.parameters.lessons.about}
+          >
+            <MenuItem value="lessons-are-for-hire">Lessons count as for hire</MenuItem>
+            <MenuItem value="lessons-are-not-for-hire">Lessons do not count as for hire</MenuItem>
+          </FormChoice>
         ) : null}
       </FieldGrid>
       <Typography className="small">
         The rules were written down from memory of the published texts, and say so at every answer. Consult
         the text in force; where the two differ, the text is right.
       </Typography>
-      <Controller
+      <FormTick
         name="withPolicy"
         control={control}
-        render={({ field: { value, onChange } }) => (
-          <FormControlLabel
-            control={
-              <Checkbox
-                checked={value}
-                onChange={(_, checked) => {
-                  onChange(checked);
-                }}
-              />
-            }
-            label="The club has rules of its own on top. None can be looser than the authority’s."
-          />
-        )}
+        label="The club has rules of its own on top. None can be looser than the authority’s."
       />
       {withPolicy ? <Presets /> : null}
       {withPolicy ? (

@@ -2,9 +2,10 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
+import { FormChoice } from '../kit/form-choice';
 import { useCommand } from '../data/command';
 import { Frame, base } from './release-frame';
 
@@ -55,26 +56,13 @@ export function DailyForm({ folder, view }: { readonly folder: Folder; readonly 
       busy={isSubmitting}
       trouble={trouble}
     >
-      <Controller
-        control={control}
-        name="certificateId"
-        render={({ field: { value, onChange } }) => (
-          <TextField
-            select
-            label="By"
-            value={value}
-            onChange={onChange}
-            error={errors.certificateId !== undefined}
-            helperText={errors.certificateId?.message}
-          >
-            {own.map(({ id, name }) => (
-              <MenuItem key={id} value={id}>
-                me, {name}
-              </MenuItem>
-            ))}
-          </TextField>
-        )}
-      />
+      <FormChoice control={control} name="certificateId" label="By">
+        {own.map(({ id, name }) => (
+          <MenuItem key={id} value={id}>
+            me, {name}
+          </MenuItem>
+        ))}
+      </FormChoice>
       <TextField
         label="Your password, as your signature"
         type="password"

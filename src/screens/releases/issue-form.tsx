@@ -3,9 +3,10 @@ import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { Controller, useFieldArray, useForm, useWatch } from 'react-hook-form';
+import { useFieldArray, useForm, useWatch } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
+import { FormChoice } from '../kit/form-choice';
 import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
 import { useCommand } from '../data/command';
@@ -109,16 +110,10 @@ export function IssueForm({
         <FormDay control={control} name="expiresOn" label="Expires on, that day included" />
         <TextField label="Expires at time in service, hours" slotProps={hours} {...field('expiresAt')} />
         <TextField label="Registration on it" {...field('registrationShown')} />
-        <Controller
-          control={control}
-          name="aboard"
-          render={({ field: { value, onChange } }) => (
-            <TextField select label="Carried aboard" value={value} onChange={onChange}>
-              <MenuItem value="yes">yes, I saw it there</MenuItem>
-              <MenuItem value="no">no</MenuItem>
-            </TextField>
-          )}
-        />
+        <FormChoice control={control} name="aboard" label="Carried aboard">
+          <MenuItem value="yes">yes, I saw it there</MenuItem>
+          <MenuItem value="no">no</MenuItem>
+        </FormChoice>
       </FieldGrid>
       <Stack spacing={1}>
         <b>Maintenance required before it expires</b>

@@ -2,10 +2,11 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { Controller, useForm, useWatch } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import type { Given } from '@/contracts/kernel/routes';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
+import { FormChoice } from '../kit/form-choice';
 import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
 import { useCommand } from '../data/command';
@@ -137,16 +138,10 @@ export function ReleaseChangeForm({
       ) : null}
       {act.to !== 'seen' ? null : (
         <FieldGrid>
-          <Controller
-            control={control}
-            name="aboard"
-            render={({ field: { value, onChange } }) => (
-              <TextField select label="The release is aboard" value={value} onChange={onChange}>
-                <MenuItem value="yes">yes</MenuItem>
-                <MenuItem value="no">no</MenuItem>
-              </TextField>
-            )}
-          />
+          <FormChoice control={control} name="aboard" label="The release is aboard">
+            <MenuItem value="yes">yes</MenuItem>
+            <MenuItem value="no">no</MenuItem>
+          </FormChoice>
           <TextField label="Registration on it, where you read it" {...field('registrationShown')} />
         </FieldGrid>
       )}
