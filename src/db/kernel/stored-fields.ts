@@ -35,7 +35,7 @@ const IS: Readonly<Record<string, (value: unknown) => boolean>> = {
 };
 
 /**
- * Makes a reader of JSON that a column holds. A field that a later version added is unknown in a row of before, and what is unknown closes. What groups and lists
+ * Makes a reader of JSON that a column holds. A field that a row lacks is not taken for null: of some fields null is no limit, and would open. What groups and lists
  * hold is not looked at: a checked command wrote it.
  * @param unsaid what holds where the row has nothing at all, and what a field says that it lacks
  * @returns what throws an Error where something lacks that must be there, or is something else: nothing may be decided from it
@@ -59,8 +59,7 @@ export function reader<B extends object>(
     for (const { name, is, mayBeUnknown, mayBeAbsent } of all) {
       const value = whole[name];
       if (value === undefined && mayBeAbsent) continue;
-      if (value === undefined && mayBeUnknown) whole[name] = null;
-      else if (value === null ? !mayBeUnknown : !is(value)) damaged(name);
+      if (value === null ? !mayBeUnknown : !is(value)) damaged(name);
     }
     // Every field of it was looked at just now.
     return whole as B;

@@ -26,7 +26,7 @@ function download(name: string, text: string): void {
 /** A moment is the longest that a cell holds, and the names of the columns come next. */
 const leastOf = (name: string): number => (name.endsWith('_at') ? 200 : 30 + 10 * name.length);
 
-/** Rows that cannot come in, each with its reason and with what the file has in it: to look through, to search, and to take away and correct. */
+/** Rows that cannot come in, each with its reason and with what the file has in it: to look through, to search, and to download and correct. */
 function RejectedRows({ list, told }: { readonly list: ImportList; readonly told: ImportSummary }) {
   const names = IMPORT_LISTS[list].map(({ name }) => name);
   const filled = names.filter((name) => told.rejections.some(({ cells }) => (cells[name] ?? '') !== ''));
