@@ -574,6 +574,42 @@ export function applyRemedy(
     case 'measure':
     case 'sample-fuel':
       return measureAll();
+    case 'do-walk-round':
+    case 'finish-walk-round':
+      return {
+        ...facts,
+        ramp: {
+          ...ramp,
+          walkround: {
+            id,
+            ...dated,
+            by: 'somebody',
+            left: 0,
+            unseen: ramp.walkround?.unseen ?? [],
+            signedAt: now,
+          },
+        },
+      };
+    case 'look-at-step':
+      return {
+        ...facts,
+        ramp: {
+          ...ramp,
+          ...(ramp.walkround == null
+            ? {}
+            : {
+                walkround: {
+                  ...ramp.walkround,
+                  unseen: ramp.walkround.unseen.filter(({ title, place }) => `${title} (${place})` !== on),
+                },
+              }),
+        },
+      };
+    case 'do-announced':
+      return {
+        ...facts,
+        ramp: { ...ramp, announced: (ramp.announced ?? []).filter((one) => one.id !== on) },
+      };
     case 'service-measured-item':
       return { ...measureAll(), equipment: equip().equipment };
     case 'issue-maintenance-release':

@@ -339,6 +339,22 @@ export const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }>
   },
   'sample-not-clean': { code: 'sample-not-clean', result: 'water', drain: 'left' },
   'sample-needed': { code: 'sample-needed', because: 'fuelled-since', drain: null },
+  'walk-round-missing': { code: 'walk-round-missing' },
+  'walk-round-unfinished': { code: 'walk-round-unfinished', by: 'Rolf Dane', left: 12 },
+  'walk-round-unsigned': { code: 'walk-round-unsigned', by: 'Rolf Dane' },
+  'step-not-seen': {
+    code: 'step-not-seen',
+    title: 'Kneel and look at the rear spar',
+    place: 'left wing',
+    by: 'Rolf Dane',
+  },
+  'announced-open': {
+    code: 'announced-open',
+    act: 'add-oil',
+    which: null,
+    amount: volume('1', 'US qt'),
+    by: 'Rolf Dane',
+  },
   'oil-use-high': { code: 'oil-use-high', perHour: volume('0.6', 'US qt'), limit: volume('0.5', 'US qt') },
   'fuel-below-minimum': {
     code: 'fuel-below-minimum',

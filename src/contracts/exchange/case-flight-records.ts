@@ -1,6 +1,7 @@
 // Records of the case format about flights and the ramp: who has it, meters, fuel, oil, what was measured.
 import { z } from 'zod';
-import { FUEL_GRADES, SAMPLE_RESULTS } from '../../core/records/walkround/measurement';
+import { CLOSED_USES } from '../../core/records/findings/discrepancy';
+import { ANNOUNCEMENTS, FUEL_GRADES, SAMPLE_RESULTS } from '../../core/records/walkround/measurement';
 import { COUNTERS, HOUR_METERS } from '../../core/records/meters/meters';
 import { ACTS } from '../../core/rules/parts/constraint';
 import { dateSchema, hoursSchema, instantSchema, textSchema } from '../kernel/scalars';
@@ -112,6 +113,49 @@ export const ramp = z
       )
       .optional()
       .describe('fuel and oil put in, by id'),
+    walkRound: z
+      .union([
+        z.literal('none'),
+        z.strictObject({
+          happenedAt,
+          recordedAt,
+          by: textSchema(80).describe('who does it'),
+          left: z.number().int().min(0).describe('steps that nobody has answered yet'),
+          unseen: z
+            .array(
+              z.strictObject({
+                key: idKey.describe('the step'),
+                title: textSchema(120).describe('what is looked at'),
+                place: textSchema(80).describe('where on the aircraft'),
+                closes: z
+                  .array(z.enum(CLOSED_USES))
+                  .optional()
+                  .describe('uses that it keeps unavailable; absent is all'),
+              }),
+            )
+            .optional()
+            .describe('steps that nobody saw, or only in part; absent states that there are none'),
+          signedAt: instantSchema.optional().describe('when it was signed; absent states that it is not'),
+        }),
+      ])
+      .optional()
+      .describe(
+        'the walk-round on the phone since the last flight; none states that there is none though one is asked for; absent is no part of the question',
+      ),
+    announced: z
+      .record(
+        idKey,
+        z.strictObject({
+          happenedAt,
+          recordedAt,
+          act: z.enum(ANNOUNCEMENTS).describe('what is to be done'),
+          which: textSchema(40).optional().describe('which tank, drain or wheel; what is fetched'),
+          amount: volumeSchema.optional().describe('how much'),
+          by: textSchema(80).describe('who announced it'),
+        }),
+      )
+      .optional()
+      .describe('what was announced on the ramp and is not done yet, by id; absent states none'),
   })
   .describe(
     'what was found on the ramp. Absent states that the walk-round is not part of the question, and the answer says so; given, what it leaves out is unknown',

@@ -20,6 +20,20 @@ type GivenCleared = NonNullable<NonNullable<CaseFile['ramp']>['samples']>[string
 const clearedOf = (given: GivenCleared) =>
   given === undefined ? null : { recordedAt: given.recordedAt, on: given.on, by: signed(given.by) };
 
+type GivenWalkRound = NonNullable<NonNullable<CaseFile['ramp']>['walkRound']>;
+const walkroundOf = (given: GivenWalkRound) =>
+  given === 'none'
+    ? null
+    : {
+        id: 'walk-round',
+        happenedAt: given.happenedAt,
+        recordedAt: given.recordedAt,
+        by: given.by,
+        left: given.left,
+        unseen: (given.unseen ?? []).map(({ closes, ...step }) => ({ ...step, closes: closes ?? [] })),
+        signedAt: known(given.signedAt),
+      };
+
 /** Every record of a case. */
 export function recordsOf(given: CaseFile): Omit<AircraftFacts, 'place' | 'aircraft'> {
   const { ramp } = given;
@@ -115,6 +129,20 @@ export function recordsOf(given: CaseFile): Omit<AircraftFacts, 'place' | 'aircr
               timeInService: known(one.timeInService),
               cleared: clearedOf(one.cleared),
             })),
+            ...(ramp.walkRound === undefined ? {} : { walkround: walkroundOf(ramp.walkRound) }),
+            ...(ramp.announced === undefined
+              ? {}
+              : {
+                  announced: listed(ramp.announced, (id, one) => ({
+                    id,
+                    happenedAt: one.happenedAt,
+                    recordedAt: one.recordedAt,
+                    act: one.act,
+                    which: known(one.which),
+                    amount: known(one.amount),
+                    by: one.by,
+                  })),
+                }),
           },
     estimates: listed(given.estimates, (_, one) => ({
       act: one.act,

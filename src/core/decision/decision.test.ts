@@ -28,6 +28,7 @@ describe('a clean aircraft', () => {
       'fuel-for-flight',
       'fuel-quality',
       'gauge-and-dip',
+      'walk-round',
       'club-fuel-reserve',
       'fuel-samples',
       'oil-trend',

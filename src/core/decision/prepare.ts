@@ -14,6 +14,7 @@ import { windowParts, type WindowPart } from '../envelope/window-picture';
 import { knownAt, type AircraftFacts, type KnownFacts } from '../records/facts';
 import { isHourMeter, METER_NAMES, type Meter, type MeterValues } from '../records/meters/meters';
 import { isWithinReachOfPermits, reliefsOf, type Relief } from '../records/maintenance/permit';
+import { wasLookedAt } from '../records/walkround/measurement';
 import { ANYBODY, remedy, RECORD_KEEPER, type Constraint } from '../rules/parts/constraint';
 import { authorityOf, chosenRules, type ChosenRule, type PackChoices } from '../rules/register';
 import type { Instant } from '../time/instant';
@@ -193,7 +194,7 @@ function notCheckedIn({ ramp }: KnownFacts, { authority, club }: PackChoices): r
     'pilot-licence-medical-currency',
     'weather-and-notices',
     'loading',
-    ...(ramp === null ? (['fuel-and-oil-aboard', 'walk-round'] as const) : []),
+    ...(!wasLookedAt(ramp) ? (['fuel-and-oil-aboard', 'walk-round'] as const) : []),
     ...(club === null ? (['club-policy'] as const) : []),
     ...(authority.id === 'au-maintenance-release' ? (['australian-equipment'] as const) : []),
   ];

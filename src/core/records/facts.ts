@@ -89,7 +89,8 @@ function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
     facts.unlogged,
     facts.items ?? [],
     facts.ads ?? [],
-    ...(ramp === null ? [] : [ramp.measurements, ramp.samples, ramp.uplifts]),
+    ...(ramp === null ? [] : [ramp.measurements, ramp.samples, ramp.uplifts, ramp.announced ?? []]),
+    ramp?.walkround == null ? [] : [ramp.walkround],
   ];
 }
 
@@ -265,6 +266,9 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
           measurements: counting.of(ramp.measurements),
           samples: counting.inside(ramp.samples, clearedBy),
           uplifts: counting.inside(ramp.uplifts, clearedBy),
+          ...(ramp.gaps === undefined ? {} : { gaps: ramp.gaps }),
+          ...(ramp.walkround === undefined ? {} : { walkround: counting.part(ramp.walkround) }),
+          ...(ramp.announced === undefined ? {} : { announced: counting.of(ramp.announced) }),
         };
   const flightsOut = counting.inside(facts.flightsOut, (one) =>
     counting.part(one.returned) === one.returned ? one : { ...one, returned: null },

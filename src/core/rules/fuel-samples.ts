@@ -1,5 +1,6 @@
 import { isWithoutEngine } from '../records/aircraft/aircraft';
 import { lastReturn } from '../records/facts';
+import { isAsked } from '../records/walkround/measurement';
 import { startOfDay, civilDateAt } from '../time/zone';
 import { ANYBODY, constraint, remedy, type Constraint } from './parts/constraint';
 import { drainsOf, type SampledDrain } from './parts/fuel-drains';
@@ -25,7 +26,7 @@ export const fuelSamples = rule({
   source,
   explanation:
     'After any fuelling every drain is sampled before the aircraft moves; schools differ on whether also before every flight or only before the first of the day. The strictest is the default.',
-  judge: ({ ramp }) => (ramp === null ? NOT_ASKED : result([])),
+  judge: ({ ramp }) => (isAsked(ramp) ? result([]) : NOT_ASKED),
   judgeFlight: (
     facts,
     { fuelSampling }: { readonly fuelSampling: (typeof FUEL_SAMPLING)[number] },
@@ -33,7 +34,7 @@ export const fuelSamples = rule({
     needs,
   ): readonly Constraint[] => {
     const { ramp, aircraft, place } = facts;
-    if (ramp === null || isWithoutEngine(aircraft)) return [];
+    if (!isAsked(ramp) || isWithoutEngine(aircraft)) return [];
     const fuelled = ramp.uplifts.filter(({ what }) => what === 'fuel');
     const returned = lastReturn(facts);
     const today = startOfDay(civilDateAt(flight.starts, place.zone), place.zone);

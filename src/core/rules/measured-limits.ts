@@ -1,8 +1,10 @@
-import { ALL_USES, usesInAny } from '../envelope/use-set';
+import { ALL_USES, overlaps, usesInAny, type UseSet } from '../envelope/use-set';
 import { isWithoutEngine } from '../records/aircraft/aircraft';
 import { lastReturn, latestAll, type KnownFacts } from '../records/facts';
-import type { MeasureLimit, Measurement } from '../records/walkround/measurement';
+import type { PlannedFlight } from '../records/flights/planned-flight';
+import { areGapsOfAircraft, type MeasureLimit, type Measurement } from '../records/walkround/measurement';
 import { civilDateAt, endOfDay } from '../time/zone';
+import { isOutside } from '../walkround/judge';
 import {
   ANYBODY,
   constraint,
@@ -18,17 +20,6 @@ import {
 import { NOT_ASKED, result, rule } from './parts/rule';
 
 const source = { kind: 'approved-documents' } as const;
-
-/** True for a value outside a limit. */
-export function isOutside(
-  value: number,
-  { min, max, open }: Pick<MeasureLimit, 'min' | 'max' | 'open'>,
-): boolean {
-  return (
-    (min !== null && (open ? value <= min : value < min))
-    || (max !== null && (open ? value >= max : value > max))
-  );
-}
 
 function remedyOf(
   { quantity, remedy, max }: MeasureLimit,
@@ -80,6 +71,59 @@ function latest(facts: KnownFacts, limit: MeasureLimit): Measurement | null {
     : measured;
 }
 
+/** Oil is looked at before every flight, no matter who wrote down its limits. */
+const isForEveryFlight = ({ everyFlight, quantity }: MeasureLimit): boolean =>
+  everyFlight || quantity === 'oil';
+const closedBy = ({ uses }: MeasureLimit): UseSet => (uses === null ? ALL_USES : usesInAny(uses));
+/** Two limits on one thing (visual and instrument flight) are told apart by their figures. */
+const keyOf = ({ quantity, which, min, max }: MeasureLimit): string =>
+  `${quantity}.${which ?? ''}.${min ?? ''}.${max ?? ''}`;
+
+const OIL_LIMITS_UNKNOWN = constraint({
+  key: 'oil-limits',
+  certainty: 'unknown',
+  source,
+  reason: { code: 'particular-unknown', what: 'oil-limits' },
+  closes: ALL_USES,
+  remedies: [remedy('record-particulars', RECORD_KEEPER, 'oil-limits')],
+});
+
+const notMeasured = (limit: MeasureLimit, closes: UseSet): Constraint =>
+  constraint({
+    key: keyOf(limit),
+    certainty: 'unknown',
+    source,
+    reason: { code: 'not-measured', quantity: limit.quantity, which: limit.which },
+    closes,
+    remedies: [remedy('measure', ANYBODY, `${limit.quantity} ${limit.which ?? ''}`.trim())],
+    condition: true,
+  });
+
+/** What a flight waits for, where what is missing is no gap of the aircraft itself: measured neither since the last flight nor on its day. */
+function gapsForFlight(facts: KnownFacts, { starts }: PlannedFlight, needs: UseSet): readonly Constraint[] {
+  const {
+    ramp,
+    aircraft,
+    place: { zone },
+  } = facts;
+  if (ramp?.gaps !== 'for-flights') return [];
+  const limits = aircraft.particulars.measured;
+  const flown = lastReturn(facts);
+  return [
+    ...(isWithoutEngine(aircraft) || limits.some(({ quantity }) => quantity === 'oil')
+      ? []
+      : [OIL_LIMITS_UNKNOWN]),
+    ...limits.filter(isForEveryFlight).flatMap((limit) => {
+      const measured = latest(facts, limit);
+      const isFresh =
+        measured !== null
+        && (flown === null || flown <= measured.happenedAt)
+        && civilDateAt(measured.happenedAt, zone) >= civilDateAt(starts, zone);
+      return isFresh || !overlaps(closedBy(limit), needs) ? [] : [notMeasured(limit, closedBy(limit))];
+    }),
+  ];
+}
+
 /** What was measured on the ramp against the aircraft's own limits: oil, fuel, tyres, struts, volts, belt, ignition drops. */
 export const measuredLimits = rule({
   id: 'measured-limits',
@@ -93,44 +137,28 @@ export const measuredLimits = rule({
     const missing: string[] = [];
     const constraints: Constraint[] = [];
     const { particulars } = aircraft;
-    if (!isWithoutEngine(aircraft) && !particulars.measured.some(({ quantity }) => quantity === 'oil')) {
+    const asked = areGapsOfAircraft(ramp);
+    if (
+      asked
+      && !isWithoutEngine(aircraft)
+      && !particulars.measured.some(({ quantity }) => quantity === 'oil')
+    ) {
       // Every engine has oil: where nobody wrote down how much it needs, looking at it says nothing.
       missing.push('aircraft.measured (oil)');
-      constraints.push(
-        constraint({
-          key: 'oil-limits',
-          certainty: 'unknown',
-          source,
-          reason: { code: 'particular-unknown', what: 'oil-limits' },
-          closes: ALL_USES,
-          remedies: [remedy('record-particulars', RECORD_KEEPER, 'oil-limits')],
-        }),
-      );
+      constraints.push(OIL_LIMITS_UNKNOWN);
     }
     for (const limit of aircraft.particulars.measured) {
       const { quantity, which, min, max, remedy: helps } = limit;
-      // Oil is looked at before every flight, no matter who wrote down its limits.
-      const everyFlight = limit.everyFlight || quantity === 'oil';
-      const closes = limit.uses === null ? ALL_USES : usesInAny(limit.uses);
+      const everyFlight = isForEveryFlight(limit);
+      const closes = closedBy(limit);
       const measured = latest(facts, limit);
-      // Two limits on one thing (visual and instrument flight) are told apart by their figures.
-      const key = `${quantity}.${which ?? ''}.${min ?? ''}.${max ?? ''}`;
+      const key = keyOf(limit);
       // Measured before the last flight, it says nothing about the next one.
       const flown = lastReturn(facts);
       if (measured === null || (everyFlight && flown !== null && flown > measured.happenedAt)) {
-        if (!everyFlight) continue;
+        if (!everyFlight || !asked) continue;
         missing.push(`ramp.measurements (${quantity})`);
-        constraints.push(
-          constraint({
-            key,
-            certainty: 'unknown',
-            source,
-            reason: { code: 'not-measured', quantity, which },
-            closes,
-            remedies: [remedy('measure', ANYBODY, `${quantity} ${which ?? ''}`.trim())],
-            condition: true,
-          }),
-        );
+        constraints.push(notMeasured(limit, closes));
       } else if (isOutside(measured.value, limit)) {
         const { act, by } = remedyOf(limit, measured.value);
         constraints.push(
@@ -154,7 +182,7 @@ export const measuredLimits = rule({
             permitMayCover: helps === 'mechanic',
           }),
         );
-      } else if (everyFlight) {
+      } else if (everyFlight && asked) {
         // It holds for the day on which it was measured.
         constraints.push(
           constraint({
@@ -174,4 +202,5 @@ export const measuredLimits = rule({
     }
     return result(constraints, missing);
   },
+  judgeFlight: (facts, _, flight, needs) => gapsForFlight(facts, flight, needs),
 });

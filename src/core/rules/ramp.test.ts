@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Json } from '@/contracts/kernel/merge-patch';
 import { codes, decideBy } from '@/testing/clean-case';
-import { isOutside } from './measured-limits';
+import { isOutside } from '../walkround/judge';
 
 type Change = { readonly [key: string]: Json };
 const at = (time: string): Change => ({

@@ -27,6 +27,7 @@ const SILENT = [
   'refused-inspections',
   'navigation-works',
   'glider-rigging',
+  'walk-round',
 ];
 const paper = (id: string, change: Json): Json => ({ documents: { [id]: change } });
 const PART_61 = { id: 'us-part91', parameters: { trainingUnder: 'part-61' } };

@@ -1,5 +1,6 @@
 import type { Contradiction } from '../../core/records/contradictions';
-import type { FuelGrade } from '../../core/records/walkround/measurement';
+import type { Volume } from '../../core/quantities/volume';
+import type { Announced, FuelGrade } from '../../core/records/walkround/measurement';
 import type { ReasonCode } from '../../core/rules/parts/reason';
 import { capText, measureText, readingText, sinceText, volumeText } from '../formats';
 import { list, sentenceCase, withArticle } from '../wording';
@@ -13,6 +14,9 @@ type Codes = Extract<
   | 'gauge-differs'
   | `sample-${string}`
   | 'oil-use-high'
+  | `walk-round-${string}`
+  | 'step-not-seen'
+  | 'announced-open'
   | `fuel-${string}`
   | 'aircraft-out'
   | 'rigging-unknown'
@@ -28,6 +32,22 @@ type Codes = Extract<
   | 'flight-leaves-open'
 >;
 
+const ANNOUNCED: Readonly<Record<Announced['act'], string>> = {
+  'add-oil': 'add oil',
+  'add-fuel': 'fuel',
+  'drain-again': 'drain again',
+  'inflate-tyre': 'inflate the tyre',
+  fetch: 'fetch',
+};
+/** What was announced, as the middle of a sentence: 'add oil, 1.00 US qt', 'fuel, left tank, 8.0 US gal'. */
+function announcedText(act: Announced['act'], which: string | null, amount: number | null): string {
+  const unit = act === 'add-oil' ? 'US qt' : 'US gal';
+  return [
+    ANNOUNCED[act],
+    ...(which === null ? [] : [act === 'add-fuel' ? `${which} tank` : which]),
+    ...(amount === null ? [] : [volumeText(amount as Volume, 'up', unit)]),
+  ].join(', ');
+}
 const at = (drain: string | null) => (drain === null ? '' : ` of the ${drain} drain`);
 const GRADE_NAMES: Readonly<Record<FuelGrade, string>> = {
   leaded: 'leaded fuel',
@@ -135,6 +155,28 @@ export const RAMP: Tellers<Codes> = {
       gaps.includes('tools-missing')
         ? 'A tool that is missing may lie in the controls: nobody flies until it is found.'
         : 'A surface that is not connected is seen by these checks and by nothing else.',
+    ),
+  'walk-round-missing': () =>
+    words(
+      'No walk-round of the day is on record since the last flight.',
+      'It is done on the phone before the flight, and signed.',
+    ),
+  'walk-round-unfinished': ({ by, left }) =>
+    words(
+      `The walk-round of ${by} is not finished: ${left} ${left === 1 ? 'step is' : 'steps are'} left.`,
+      'A step that nobody answered is not fine.',
+    ),
+  'walk-round-unsigned': ({ by }) =>
+    words(`The walk-round of ${by} is not signed.`, 'Every step is answered; the signature certifies it.'),
+  'step-not-seen': ({ title, place, by }) =>
+    words(
+      `Not seen on the walk-round of ${by}: ${title.charAt(0).toLowerCase()}${title.slice(1)} (${place}).`,
+      'What nobody saw is not fine. Somebody looks, and records it.',
+    ),
+  'announced-open': ({ act, which, amount, by }) =>
+    words(
+      `${by} announced: ${announcedText(act, which, amount)}.`,
+      'The flight waits until somebody records it done.',
     ),
   'oil-use-high': ({ perHour, limit }) =>
     words(

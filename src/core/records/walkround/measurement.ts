@@ -2,6 +2,7 @@ import type { FullBox } from '../../envelope/dimensions';
 import type { CivilDate } from '../../time/civil-date';
 import type { Instant } from '../../time/instant';
 import type { Signature } from '../club/certificate';
+import type { ClosedUse } from '../findings/discrepancy';
 import type { RecordBase } from '../record';
 
 /** What is measured or looked at on the ramp, each with the unit that its whole-number value is kept in. */
@@ -101,4 +102,59 @@ export interface Ramp {
   readonly measurements: readonly Measurement[];
   readonly samples: readonly FuelSample[];
   readonly uplifts: readonly Uplift[];
+  /**
+   * What nobody measured or looked at. `count`, which absent means: it is a gap of the aircraft itself. `for-flights`: a flight waits for it, and the
+   * aircraft as a whole is no worse for it. `none`: no walk-round is part of the question, and only what was found speaks.
+   */
+  readonly gaps?: 'count' | 'for-flights' | 'none';
+  /** The walk-round since the last flight; null where there is none, though one is asked for. Absent where none is part of the question. */
+  readonly walkround?: WalkroundOnRecord | null;
+  /** What was announced on the ramp and is not done yet. Absent is none. */
+  readonly announced?: readonly Announced[];
+}
+
+/** True where a flight waits for what nobody measured or looked at. */
+export function isAsked(ramp: Ramp | null): ramp is Ramp {
+  return ramp !== null && ramp.gaps !== 'none';
+}
+
+/** True where what nobody measured or looked at is a gap of the aircraft itself. */
+export function areGapsOfAircraft({ gaps }: Ramp): boolean {
+  return gaps === undefined || gaps === 'count';
+}
+
+/** True where somebody has looked: a walk-round that was signed, or what was stated to be all of it. */
+export function wasLookedAt(ramp: Ramp | null): boolean {
+  return ramp !== null && (areGapsOfAircraft(ramp) || ramp.walkround?.signedAt != null);
+}
+
+/** A step that nobody has seen, or only in part, with the uses that it keeps unavailable; none named means all. */
+export interface UnseenStep {
+  readonly key: string;
+  readonly title: string;
+  readonly place: string;
+  readonly closes: readonly ClosedUse[];
+}
+
+/** What a walk-round came to by now. It happened when it was begun. */
+export interface WalkroundOnRecord extends RecordBase {
+  readonly by: string;
+  /** Steps that nobody has answered yet. */
+  readonly left: number;
+  /** Answered, yet not seen, and of consequence. */
+  readonly unseen: readonly UnseenStep[];
+  readonly signedAt: Instant | null;
+}
+
+/** What can be announced: it is done later, by whoever does it, and a flight waits for it. */
+export const ANNOUNCEMENTS = ['add-oil', 'add-fuel', 'drain-again', 'inflate-tyre', 'fetch'] as const;
+
+/** Something that was announced on the ramp: 'add a quart', 'fill the left tank'. Open until somebody records it done. */
+export interface Announced extends RecordBase {
+  readonly act: (typeof ANNOUNCEMENTS)[number];
+  /** Which tank, drain or wheel; what is fetched. Null where there is only one. */
+  readonly which: string | null;
+  /** How much, in picolitres; null where nobody said, or where it has no amount. */
+  readonly amount: number | null;
+  readonly by: string;
 }

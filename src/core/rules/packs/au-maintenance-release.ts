@@ -6,6 +6,7 @@ import { fuelForFlight } from '../fuel-for-flight';
 import { fuelQuality } from '../fuel-quality';
 import { gaugeAndDip } from '../gauge-and-dip';
 import { gliderRigging } from '../glider-rigging';
+import { walkRound } from '../walk-round';
 import { independentInspection } from '../independent-inspection';
 import { inoperativeEquipment } from '../inoperative-equipment';
 import { maintenanceEntries } from '../maintenance-entries';
@@ -33,7 +34,7 @@ const STRICT = { lessons: 'lessons-are-for-hire' } as const;
 /** Rules of the Australian maintenance-release system. From memory, and less certain than the American ones: strict where unsure. */
 export const auMaintenanceRelease = {
   id: 'au-maintenance-release',
-  version: '5',
+  version: '6',
   title: 'Australian maintenance release',
   authority: true,
   parameters: {},
@@ -53,6 +54,7 @@ export const auMaintenanceRelease = {
     inAustralia(bind(fuelForFlight, { authority: 'au' }), 'CASR Part 91 MOS ch. 19'),
     bind(fuelQuality, undefined),
     inAustralia(bind(gaugeAndDip, undefined), null),
+    bind(walkRound, undefined),
     bind(dispatchRestrictions, undefined),
     bind(gliderRigging, undefined),
     bind(openFlights, undefined),

@@ -10,6 +10,7 @@ import { fuelForFlight } from '../fuel-for-flight';
 import { fuelQuality } from '../fuel-quality';
 import { gaugeAndDip } from '../gauge-and-dip';
 import { gliderRigging } from '../glider-rigging';
+import { walkRound } from '../walk-round';
 import { hundredHourInspection, TRAINING_UNDER } from '../hundred-hour-inspection';
 import { inoperativeEquipment } from '../inoperative-equipment';
 import { maintenanceEntries } from '../maintenance-entries';
@@ -39,7 +40,7 @@ export interface UsPart91Parameters {
 /** Rules of 14 CFR parts 39, 43, 47 and 91. The texts were cited from memory: consult the text in force. */
 export const usPart91 = {
   id: 'us-part91',
-  version: '5',
+  version: '6',
   title: 'US part 91',
   authority: true,
   parameters: {
@@ -84,6 +85,7 @@ export const usPart91 = {
     bind(fuelForFlight, { authority: 'us' }),
     bind(fuelQuality, undefined),
     bind(gaugeAndDip, undefined),
+    bind(walkRound, undefined),
     bind(dispatchRestrictions, undefined),
     bind(towRope, undefined),
     bind(gliderRigging, undefined),

@@ -3,6 +3,7 @@ import { fuelNeeded, reserveMinutes } from '../../fuel/fuel-needed';
 import { isGlider } from '../../records/aircraft/aircraft';
 import type { KnownFacts } from '../../records/facts';
 import { airborneTime, type PlannedFlight } from '../../records/flights/planned-flight';
+import { isAsked } from '../../records/walkround/measurement';
 import { LIGHT, type Light } from '../../time/sun';
 import {
   ANYBODY,
@@ -42,7 +43,8 @@ export function flightFuel(
   if (isGlider(facts.aircraft) || particulars.engine === 'none') return [];
   const planned = flight.fuelPlanned;
   const measured = fuelAboard(facts, flight.starts);
-  if (facts.ramp === null && planned === null) return [];
+  const asked = isAsked(facts.ramp);
+  if (!asked && planned === null && measured === null) return [];
   const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'remedies'> & Partial<Constraint>) =>
     constraint({ source, closes: needs, condition: true, ...given });
   const burn = particulars.fuel?.burnPerHour ?? null;
@@ -58,13 +60,13 @@ export function flightFuel(
     ];
   // What is planned counts while nobody has looked; once the ramp is part of the question, no more than what is there.
   const available =
-    facts.ramp === null
-      ? planned
-      : measured === null
+    measured === null
+      ? asked
         ? null
-        : planned === null || measured.volume < planned
-          ? measured.volume
-          : planned;
+        : planned
+      : planned === null || measured.volume < planned
+        ? measured.volume
+        : planned;
   if (available === null)
     return [
       made({

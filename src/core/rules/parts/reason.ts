@@ -8,7 +8,13 @@ import type { DiscountedEntry, InspectionFault, InspectionKind } from '../../rec
 import type { DeferralFault } from '../../records/findings/discrepancy';
 import type { EquipmentKind } from '../../records/aircraft/equipment';
 import type { DoneFault, ItemKind } from '../../records/maintenance/maintenance-item';
-import type { FuelGrade, MeasureLimit, Quantity, SampleResult } from '../../records/walkround/measurement';
+import type {
+  Announced,
+  FuelGrade,
+  MeasureLimit,
+  Quantity,
+  SampleResult,
+} from '../../records/walkround/measurement';
 import type { Meter } from '../../records/meters/meters';
 import type { ClubDocument } from '../../records/flights/movement';
 import type { WorkFault } from '../../records/maintenance/work-entry';
@@ -356,6 +362,22 @@ export type Reason =
       readonly code: 'sample-needed';
       readonly because: 'none' | 'fuelled-since' | 'flown-since' | 'not-today' | 'not-every-drain';
       readonly drain: string | null;
+    }
+  | { readonly code: 'walk-round-missing' }
+  | { readonly code: 'walk-round-unfinished'; readonly by: string; readonly left: number }
+  | { readonly code: 'walk-round-unsigned'; readonly by: string }
+  | {
+      readonly code: 'step-not-seen';
+      readonly title: string;
+      readonly place: string;
+      readonly by: string;
+    }
+  | {
+      readonly code: 'announced-open';
+      readonly act: Announced['act'];
+      readonly which: string | null;
+      readonly amount: number | null;
+      readonly by: string;
     }
   | { readonly code: 'oil-use-high'; readonly perHour: Volume; readonly limit: Volume }
   | { readonly code: 'fuel-below-minimum'; readonly aboard: Volume; readonly minimum: Volume }
