@@ -75,6 +75,8 @@ describe('the table of permissions', () => {
       ['report-finding', 'nothing'],
       ['add-photo', 'nothing'],
       ['check-documents', 'routine'],
+      ['do-walk-round', 'routine'],
+      ['record-announced', 'routine'],
       ['read-meters', 'routine'],
       ['see-release', 'routine'],
       ['sign-daily-inspection', 'signed'],
@@ -91,6 +93,10 @@ describe('the table of permissions', () => {
       'rectification',
       'strike',
       'aircraft_description',
+      'walkround',
+      'walkround_event',
+      'walkround_end',
+      'walkround_method',
     ];
     expect(Object.keys(RECORDS_THAT_OPEN).sort()).toEqual([...tables, ...OTHER_KINDS].sort());
   });

@@ -529,6 +529,61 @@ export interface Vouch {
   vouch_id: string;
 }
 
+export interface Walkround {
+  aircraft_id: string;
+  batch: Generated<string>;
+  begun_by: string;
+  club_id: string;
+  flight_id: string | null;
+  happened_at: Timestamp;
+  list: string;
+  plan: Json;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  walkround_id: string;
+}
+
+export interface WalkroundEnd {
+  batch: Generated<string>;
+  club_id: string;
+  ended_by: string;
+  happened_at: Timestamp;
+  how: string;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  walkround_id: string;
+}
+
+export interface WalkroundEvent {
+  answer: string | null;
+  batch: Generated<string>;
+  because: string | null;
+  club_id: string;
+  event_id: string;
+  finding_id: string | null;
+  happened_at: Timestamp;
+  kind: string;
+  number: number;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  said_by: string;
+  step: string | null;
+  took_ms: number;
+  walkround_id: string;
+}
+
+export interface WalkroundMethod {
+  batch: Generated<string>;
+  change_id: string;
+  club_id: string;
+  happened_at: Timestamp;
+  method: Json;
+  number: number;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  said_by: string;
+}
+
 export interface DB {
   aircraft: Aircraft;
   aircraft_description: AircraftDescription;
@@ -563,4 +618,8 @@ export interface DB {
   signature: Signature;
   strike: Strike;
   vouch: Vouch;
+  walkround: Walkround;
+  walkround_end: WalkroundEnd;
+  walkround_event: WalkroundEvent;
+  walkround_method: WalkroundMethod;
 }

@@ -1,3 +1,5 @@
+import { ANNOUNCEMENTS } from '../core/records/walkround/measurement';
+import { announcedWords } from './walkround';
 import { CERTIFICATE_KINDS } from '../core/records/club/certificate';
 import { DOCUMENT_KINDS } from '../core/records/documents/document';
 import type { LedgerAct } from '../core/records/ledger-act';
@@ -116,6 +118,35 @@ function releaseChangeText(entry: Readonly<Record<string, unknown>>): string {
   }
 }
 
+/** How many steps were answered, and what of them was found or not seen. */
+function eventsText(entry: Readonly<Record<string, unknown>>): string {
+  const events = Array.isArray(entry['events'])
+    ? (entry['events'] as readonly Readonly<Record<string, unknown>>[])
+    : [];
+  const count = (answer: string) => events.filter((event) => event['answer'] === answer).length;
+  const told = [
+    [count('fine'), 'fine'],
+    [count('found'), 'with something found'],
+    [count('not-seen') + count('partly-seen'), 'not seen'],
+  ] as const;
+  const some = told.filter(([number]) => number > 0).map(([number, words]) => `${number} ${words}`);
+  return some.length === 0
+    ? 'was interrupted on the walk-round'
+    : `answered steps of the walk-round: ${list(some)}`;
+}
+
+/** What was announced, or done of it, from what the ledger keeps. */
+function announcedOf(entry: Readonly<Record<string, unknown>>): string {
+  const act = ANNOUNCEMENTS.find((one) => one === text(entry, 'act'));
+  return act === undefined
+    ? 'something before the flight'
+    : announcedWords(
+        act,
+        text(entry, 'which') || null,
+        typeof entry['amount'] === 'number' ? entry['amount'] : null,
+      );
+}
+
 /** One line of an aircraft's history, from what the ledger keeps of it. */
 export function describeHistory(act: LedgerAct, record: unknown): string {
   const entry = (typeof record === 'object' && record !== null ? record : {}) as Readonly<
@@ -153,6 +184,20 @@ export function describeHistory(act: LedgerAct, record: unknown): string {
       const kind = CERTIFICATE_KINDS.find((known) => known === text(signed, 'kind'));
       return `${entry['copied'] === true ? 'copied from the logbook' : 'signed'}: ${text(entry, 'name')}. ${text(entry, 'description').replace(/[.\s]+$/, '')}. ${entry['copied'] === true ? `Signed there by ${text(signed, 'name')} as` : 'Signed as'} ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}${numberOf(signed)}.`;
     }
+    case 'begin-walk-round':
+      return `began a walk-round of ${typeof entry['steps'] === 'number' ? entry['steps'] : ''} steps`;
+    case 'answer-walk-round':
+      return eventsText(entry);
+    case 'sign-walk-round':
+      return 'signed the walk-round';
+    case 'give-up-walk-round':
+      return `gave up the walk-round of ${text(entry, 'of')}`;
+    case 'announce':
+      return `announced: ${announcedOf(entry)}`;
+    case 'record-announced':
+      return `recorded as done: ${announcedOf(entry)}`;
+    case 'set-walk-round-method':
+      return 'changed how the school walks round';
     case 'accept-mark':
       return `accepted a mark: ${text(entry, 'what')} (${placeOnAircraft(text(entry, 'station'), text(entry, 'side') || null)})`;
     case 'import-rows':

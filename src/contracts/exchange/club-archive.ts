@@ -349,6 +349,69 @@ export const ARCHIVE_TABLES = {
       batch: 'id',
     },
   },
+  walkround: {
+    about: 'walk-rounds, each with the plan that it was done by',
+    key: ['walkround_id'],
+    columns: {
+      walkround_id: 'id',
+      aircraft_id: 'id',
+      flight_id: 'id?',
+      list: 'text',
+      plan: 'json',
+      begun_by: 'text',
+      happened_at: 'time',
+      recorded_at: 'time',
+      recorded_by: 'text',
+      batch: 'id',
+    },
+  },
+  walkround_event: {
+    about: 'what was answered on walk-rounds, step by step',
+    key: ['event_id'],
+    columns: {
+      event_id: 'id',
+      walkround_id: 'id',
+      number: 'int',
+      kind: 'text',
+      step: 'text?',
+      answer: 'text?',
+      because: 'text?',
+      took_ms: 'int',
+      finding_id: 'id?',
+      said_by: 'text',
+      happened_at: 'time',
+      recorded_at: 'time',
+      recorded_by: 'text',
+      batch: 'id',
+    },
+  },
+  walkround_end: {
+    about: 'how walk-rounds ended',
+    key: ['walkround_id'],
+    columns: {
+      walkround_id: 'id',
+      how: 'text',
+      ended_by: 'text',
+      happened_at: 'time',
+      recorded_at: 'time',
+      recorded_by: 'text',
+      batch: 'id',
+    },
+  },
+  walkround_method: {
+    about: 'how the school walks round',
+    key: ['number'],
+    columns: {
+      number: 'int',
+      change_id: 'id',
+      method: 'json',
+      said_by: 'text',
+      happened_at: 'time',
+      recorded_at: 'time',
+      recorded_by: 'text',
+      batch: 'id',
+    },
+  },
   calendar_feed: {
     about: 'secret addresses of the calendar, by a hash of each secret',
     key: ['feed_id'],
@@ -603,7 +666,7 @@ const tableSchema = ({ about, columns }: ArchiveTable) =>
     .describe(about);
 
 /** Version of the archive's format; a reader refuses one that it does not know. */
-export const ARCHIVE_VERSION = 6;
+export const ARCHIVE_VERSION = 7;
 
 /** A whole club in one file: every record with both of its times, struck out ones included, and the ledger as it stands. Accounts and passwords are not in it. */
 export const clubArchiveSchema = z

@@ -42,6 +42,14 @@ import { returnToServiceSchema } from '../findings/return-to-service';
 import { clearListSchema, documentCheckRoundSchema } from '../documents/document-check';
 import { signInSchema } from '../club/account';
 import { vouchSchema } from '../documents/vouching';
+import {
+  announcedDoneSchema,
+  announceSchema,
+  beginWalkroundSchema,
+  endWalkroundSchema,
+  methodSchema,
+  walkroundEventsSchema,
+} from '../walkround/walkround';
 
 /**
  * Every route of the application: who is let in, what it takes and how much of it. Routes are made from this table, a test compares it with
@@ -116,6 +124,8 @@ export const ROUTES = {
   'GET /api/document-check/[registration]': read(),
   'GET /api/ramp': read(),
   'GET /api/ramp/[registration]': read(),
+  'GET /api/walkround/[registration]': read(),
+  'GET /api/walkround/method': read(),
   'GET /api/dispatch': read(),
   'GET /api/dispatch/[flight]': read(),
   'GET /api/flights': read(),
@@ -131,6 +141,12 @@ export const ROUTES = {
     acts: ['add-photo'],
     body: { kind: 'bytes', maxBytes: 16 * MB },
   },
+  'POST /api/walkround': act(beginWalkroundSchema, 'do-walk-round'),
+  'POST /api/walkround/events': act(walkroundEventsSchema, 'do-walk-round'),
+  'POST /api/walkround/end': act(endWalkroundSchema, 'do-walk-round'),
+  'POST /api/walkround/announced': act(announceSchema, 'do-walk-round'),
+  'POST /api/walkround/announced/done': act(announcedDoneSchema, 'record-announced'),
+  'POST /api/walkround/method': act(methodSchema, 'set-walk-round-method'),
   'POST /api/returns': act(returnToServiceSchema, 'return-to-service'),
   'POST /api/marks': act(knownMarkSchema, 'accept-mark'),
   'POST /api/document-check': act(documentCheckRoundSchema, 'check-documents'),

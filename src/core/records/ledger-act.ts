@@ -1,6 +1,12 @@
 /** What is done to an aircraft or its records. Each has its sentence in the aircraft's history. */
 export const AIRCRAFT_ACTS = [
   'accept-mark',
+  'announce',
+  'answer-walk-round',
+  'begin-walk-round',
+  'give-up-walk-round',
+  'record-announced',
+  'sign-walk-round',
   'add-meter',
   'add-photo',
   'attribute-unlogged',
@@ -47,11 +53,12 @@ export const CLUB_ACTS = [
   'new-password',
   'revoke-calendar-address',
   'revoke-link',
+  'set-walk-round-method',
   'take-charge',
 ] as const;
 
 /** Everything that the ledger tells of. A new one needs its sentence in `explain/history.ts`. */
 export const LEDGER_ACTS = [...AIRCRAFT_ACTS, ...CLUB_ACTS] as const;
-export type AircraftAct = (typeof AIRCRAFT_ACTS)[number] | 'change-club';
+export type AircraftAct = (typeof AIRCRAFT_ACTS)[number] | 'change-club' | 'set-walk-round-method';
 export type ClubAct = (typeof CLUB_ACTS)[number];
 export type LedgerAct = (typeof LEDGER_ACTS)[number];

@@ -1,8 +1,4 @@
-/** One line of a dipstick's calibration: what the stick reads, in thousandths of its own unit, and what is then in the tank, in picolitres. */
-export interface DipPoint {
-  readonly reads: number;
-  readonly holds: number;
-}
+import type { DipPoint } from '../records/walkround/ramp-data';
 
 /** Why a calibration cannot be used. */
 export type DipFault = 'too-few' | 'not-rising' | 'below-nothing';

@@ -1,8 +1,8 @@
 import type { MeasureLimit, Quantity } from '../records/walkround/measurement';
+import type { DipStick, RampData } from '../records/walkround/ramp-data';
 import type { EquipmentKind } from '../records/aircraft/equipment';
 import type { FullBox } from '../envelope/dimensions';
 import { CATALOGUE, matters, type CatalogueStep } from './catalogue';
-import type { DipPoint } from './dip';
 import { isMissing, type FlightFeature } from './features';
 import type { Method } from './method';
 import { inOrder } from './order-rules';
@@ -20,14 +20,14 @@ export interface PlanAircraft {
   readonly tanks: readonly {
     readonly id: string;
     readonly usable: number;
-    readonly dip: readonly DipPoint[] | null;
+    readonly dip: DipStick | null;
   }[];
   /** Drains by name; null is not known, and then the strainer and one at each tank are asked for. */
   readonly drains: readonly string[] | null;
   readonly measured: readonly MeasureLimit[];
   readonly blades: number;
-  readonly tab: 'anti-servo' | 'servo' | null;
-  readonly propeller: 'never' | 'hub-twist' | 'turn-for-oil' | null;
+  readonly tab: RampData['tab'];
+  readonly propeller: RampData['propeller'];
   readonly sampleSeconds: number;
 }
 
@@ -51,7 +51,7 @@ export type Asks =
       readonly how: 'gauge' | 'dip' | 'drain-gauge' | 'sight-gauge';
       readonly tank: string;
       readonly holds: number;
-      readonly dip: readonly DipPoint[] | null;
+      readonly dip: DipStick | null;
     }
   | { readonly kind: 'sample'; readonly drain: string; readonly seconds: number };
 

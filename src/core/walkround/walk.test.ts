@@ -2,9 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseVolume, volume, VOLUME_UNITS, type VolumeUnit } from '../quantities/volume';
 import { instant } from '../time/instant';
-import { dipFault, dipped, type DipPoint } from './dip';
-import { enduranceSeconds, isOutside, judgeCup, judgeFigure, toAdd } from './judge';
-import type { PlanStep } from './plan';
+import type { DipPoint } from '../records/walkround/ramp-data';
+import { dipFault, dipped } from './dip';
+import { enduranceSeconds, isOutside, judgeCup, judgeFigure, toAdd, type FigureJudgement } from './judge';
+import type { PlanLimit, PlanStep } from './plan';
 import { isTooFast, nextStep, outcomeOf, standingAnswers, type WalkEvent } from './walk';
 
 const AT = instant('2026-11-24T12:00:00Z');
@@ -193,7 +194,8 @@ describe('figures against their limits', () => {
   const all = { min: 4, max: 8, open: false, remedy: 'top-up', uses: null } as const;
   const ifr = { ...all, min: 6, max: null, uses: [] } as const;
   const strict = { min: 2, max: null, open: true, remedy: 'mechanic', uses: null } as const;
-  it.each([
+  type Limit = PlanLimit;
+  it.each<[string, number, readonly Limit[], FigureJudgement<Limit>]>([
     ['inside', 6, [all], { is: 'inside' }],
     ['at the least', 4, [all], { is: 'inside' }],
     ['below the least', 3.9, [all], { is: 'below', limit: all }],
@@ -204,7 +206,7 @@ describe('figures against their limits', () => {
     ['at a limit that is outside already', 2, [strict], { is: 'below', limit: strict }],
     ['the mechanic’s limit comes before topping up', 1, [all, strict], { is: 'below', limit: strict }],
     ['without a limit', 1, [], { is: 'inside' }],
-  ] as const)('%s: %d', (_, value, limits, expected) => {
+  ])('%s: %d', (_, value, limits, expected) => {
     expect(judgeFigure(value, limits)).toEqual(expected);
   });
 

@@ -7,7 +7,9 @@ import type { ClubTransaction } from '../kernel/connection';
 import { readDescriptions } from './descriptions';
 import { readBoxReadings } from '../meters/meter-boxes';
 import { readMovements } from '../flights/movements';
-import { readOthers } from './other-records';
+import { readLatestOnRamp, readOthers } from './other-records';
+import { readMethod } from '../walkround/method';
+import { readWalkroundRows } from '../walkround/walkrounds';
 import { type StoredStanding, readStandings } from '../meters/standings';
 import { readStrikes } from './strikes';
 
@@ -260,7 +262,12 @@ export async function readFactRows(
       ),
     'd.aircraft_id',
   ).execute();
-  const others = await readOthers(tx, aircraftId);
+  const others = [
+    ...(await readOthers(tx, aircraftId, presentOnly)),
+    ...(presentOnly ? await readLatestOnRamp(tx, aircraftId) : []),
+  ];
+  const walkrounds = await readWalkroundRows(tx, aircraftId === null ? null : { aircraft: aircraftId });
+  const method = await readMethod(tx);
   const strikes = await readStrikes(tx, aircraftId);
   const movements = await withUnreadFlights(tx, await readMovements(tx, aircraftId, standings), readings);
   const descriptions = await readDescriptions(tx, aircraftId);
@@ -276,6 +283,8 @@ export async function readFactRows(
     movements,
     descriptions,
     boxReadings,
+    walkrounds,
+    method,
   };
 }
 

@@ -12,7 +12,8 @@ import {
   REGISTRATION_ENDINGS,
 } from '@/core/records/documents/document';
 import { EQUIPMENT_KINDS, type EquipmentKind } from '@/core/records/aircraft/equipment';
-import type { AircraftFacts } from '@/core/records/facts';
+import { lastReturn, type AircraftFacts } from '@/core/records/facts';
+import type { Ramp } from '@/core/records/walkround/measurement';
 import { INSPECTION_KINDS, type Inspection } from '@/core/records/maintenance/inspection';
 import type { MeterReading } from '@/core/records/meters/meter-reading';
 import { type Counter, METER_NAMES, isHourMeter } from '@/core/records/meters/meters';
@@ -28,6 +29,7 @@ import { movementOf } from '../flights/movements';
 import { NO_OTHERS, type OtherFacts, othersByAircraft } from './other-facts';
 import { copiedSignature } from './other-records';
 import { strikeOf } from './strikes';
+import { onRecord, walkroundsOf, type StoredWalkround } from '../walkround/walkrounds';
 import { type FactRows, countsSince } from './fact-rows';
 
 /** An aircraft's facts with what identifies it here. */
@@ -218,6 +220,29 @@ function grouped<Row extends { readonly aircraft_id: string }, T>(
   return groups;
 }
 
+/** What was found on the ramp, with the walk-round that was begun since the last flight; and that one is asked for, where the school says so. */
+function withWalkround(
+  ramp: Ramp | null,
+  uplifts: Ramp['uplifts'],
+  walkround: StoredWalkround | undefined,
+  flightsOut: AircraftFacts['flightsOut'],
+  isRequired: boolean,
+): Ramp | null {
+  const returned = lastReturn({ flightsOut });
+  const current =
+    walkround === undefined || (returned !== null && walkround.begunAt <= returned)
+      ? null
+      : onRecord(walkround);
+  if (current === null && !isRequired) return ramp;
+  const found = ramp ?? { measurements: [], samples: [], uplifts };
+  return {
+    ...found,
+    walkround: current,
+    // Stated to be all of it, it counts as it did.
+    ...(ramp !== null && ramp.gaps === undefined ? {} : { gaps: 'for-flights' as const }),
+  };
+}
+
 /** Rows as the core's own types. Decides nothing and fills in nothing: what is not stored is null, which is unknown. */
 export function factsFromRows(rows: FactRows, place: Place): readonly StoredAircraft[] {
   const documents = grouped(rows.documents, documentOf);
@@ -230,6 +255,7 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
   const movements = grouped(rows.movements, movementOf);
   const descriptions = grouped(rows.descriptions, descriptionOf);
   const boxReadings = grouped(rows.boxReadings, boxReadingOf);
+  const walkrounds = new Map(walkroundsOf(rows.walkrounds).map((one) => [one.aircraftId, one]));
   const discrepancies = grouped(rows.discrepancies, (row) =>
     discrepancyOf(row, others.get(row.aircraft_id)?.deferrals.get(row.discrepancy_id) ?? null),
   );
@@ -237,6 +263,8 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
     const own = others.get(row.aircraft_id) ?? NO_OTHERS;
     const first = descriptionOf({ ...row, description_id: row.aircraft_id });
     const later = descriptions.get(row.aircraft_id) ?? [];
+    const flightsOut = [...own.flightsOut, ...(movements.get(row.aircraft_id) ?? [])];
+    const uplifts = own.uplifts;
     const { category, firstFlownOn, approvedFor, particulars } = later.at(-1) ?? first;
     return {
       aircraftId: row.aircraft_id,
@@ -249,7 +277,14 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
         descriptions: later.length === 0 ? [] : [first, ...later],
         boxReadings: boxReadings.get(row.aircraft_id) ?? [],
         ...own,
-        flightsOut: [...own.flightsOut, ...(movements.get(row.aircraft_id) ?? [])],
+        ramp: withWalkround(
+          own.ramp,
+          uplifts,
+          walkrounds.get(row.aircraft_id),
+          flightsOut,
+          rows.method.required,
+        ),
+        flightsOut,
         strikes: strikes.get(row.aircraft_id) ?? [],
         documents: documents.get(row.aircraft_id) ?? [],
         inspections: inspections.get(row.aircraft_id) ?? [],

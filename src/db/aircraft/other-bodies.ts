@@ -262,6 +262,33 @@ const READERS: { readonly [K in OtherKind]: (held: unknown, what: string) => Oth
     recordedAt: 'figure~',
     readings: 'list~',
   }),
+  'ramp-data': reader<OtherBodies['ramp-data']>({
+    id: 'text',
+    recordedAt: 'figure',
+    features: 'list',
+    without: 'list',
+    blades: 'figure?',
+    tab: 'text?',
+    propeller: 'text?',
+    oilMethod: 'text?',
+    sampleSeconds: 'figure?',
+    dips: 'list',
+  }),
+  announced: reader<OtherBodies['announced']>({
+    id: 'text',
+    happenedAt: 'figure',
+    recordedAt: 'figure',
+    act: 'text',
+    which: 'text?',
+    amount: 'figure?',
+    by: 'text',
+  }),
+  'announced-done': reader<OtherBodies['announced-done']>({
+    announced: 'text',
+    recordedAt: 'figure',
+    amount: 'figure?',
+    by: 'text',
+  }),
 };
 
 /**

@@ -1,5 +1,6 @@
 import type { Deferral } from '@/core/records/findings/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
+import type { Announced, Ramp } from '@/core/records/walkround/measurement';
 import { stretchOf } from '@/core/records/meters/unlogged';
 import { storedInstant } from '../kernel/checked-values';
 import type { OtherBodies, OtherKind } from './other-kinds';
@@ -23,6 +24,8 @@ export type OtherFacts = Omit<
 > & {
   readonly deferrals: ReadonlyMap<string, Deferral>;
   readonly cleared: ReadonlyMap<string, OtherBodies['list-cleared']>;
+  /** What was put in, also while the ramp is no part of the question. */
+  readonly uplifts: Ramp['uplifts'];
 };
 
 /** Without any such record: nothing is known of them. */
@@ -48,6 +51,7 @@ export const NO_OTHERS: OtherFacts = {
   unlogged: [],
   deferrals: new Map(),
   cleared: new Map(),
+  uplifts: [],
 };
 
 /** Items or ADs with what was done of them since they were brought in. */
@@ -60,6 +64,21 @@ function withDone<D, T extends { readonly id: string; readonly done: readonly D[
     const own = later.filter((one) => one.of === record.id).map(({ done }) => done);
     return own.length === 0 ? record : { ...record, done: [...record.done, ...own] };
   });
+}
+
+/**
+ * What was found on the ramp. Where nobody stated that it is all of it, it speaks for what was found, and what is missing is no gap: the walk-round
+ * that was begun since the last flight makes it one.
+ */
+function rampOf(
+  isStated: boolean,
+  found: Pick<Ramp, 'measurements' | 'samples' | 'uplifts'>,
+  announced: readonly Announced[],
+): Ramp | null {
+  if (isStated) return found;
+  return found.measurements.length + found.samples.length + announced.length === 0
+    ? null
+    : { ...found, gaps: 'none', ...(announced.length === 0 ? {} : { announced }) };
 }
 
 /** Rows of one aircraft as the core's own records. The database holds what a checked record wrote, and takes nothing else in. */
@@ -109,10 +128,17 @@ function othersOf(rows: OtherRows): OtherFacts {
           of('compliance').map(({ ad, done }) => ({ of: ad, done })),
         )
       : null,
-    ramp: stated.has('ramp')
-      ? { measurements: of('measurement'), samples: of('sample'), uplifts: of('uplift') }
-      : null,
+    ramp: rampOf(
+      stated.has('ramp'),
+      {
+        measurements: of('measurement'),
+        samples: of('sample'),
+        uplifts: of('uplift'),
+      },
+      of('announced').filter(({ id }) => !of('announced-done').some(({ announced }) => announced === id)),
+    ),
     deferrals: new Map(of('deferral').map(({ discrepancy, deferral }) => [discrepancy, deferral])),
+    uplifts: of('uplift'),
     cleared: new Map(of('list-cleared').map((one) => [one.inspection, one])),
   };
 }

@@ -7,6 +7,8 @@ import type { Signature } from '@/core/records/club/certificate';
 import type { AttributionRecord, UnloggedRecord } from '@/core/records/meters/unlogged';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
+import type { Announced } from '@/core/records/walkround/measurement';
+import type { RampData } from '@/core/records/walkround/ramp-data';
 
 /** Kinds of records that are kept whole, with what each holds: the record as the core knows it. */
 export const OTHER_KINDS = [
@@ -38,6 +40,9 @@ export const OTHER_KINDS = [
   'known-mark',
   'unlogged',
   'attribution',
+  'ramp-data',
+  'announced',
+  'announced-done',
 ] as const;
 export type OtherKind = (typeof OTHER_KINDS)[number];
 
@@ -83,6 +88,15 @@ export interface OtherBodies {
   readonly 'known-mark': KnownMark;
   readonly unlogged: UnloggedRecord;
   readonly attribution: AttributionRecord;
+  readonly 'ramp-data': RampData;
+  readonly announced: Announced;
+  readonly 'announced-done': {
+    readonly announced: string;
+    readonly recordedAt: Instant;
+    /** Picolitres; null where it has no amount, or was found not to be needed. */
+    readonly amount: number | null;
+    readonly by: string;
+  };
 }
 
 /** A lasting mark that was accepted: where it is, what it looks like, and how far it may grow. */

@@ -1,4 +1,6 @@
+import { sql } from 'kysely';
 import type { Signature } from '@/core/records/club/certificate';
+import { QUANTITY_NAMES } from '@/core/records/walkround/measurement';
 import { storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
 import { storedBody } from './other-bodies';
@@ -32,8 +34,8 @@ export async function insertOthers(
     .execute();
 }
 
-/** The raw rows. */
-export async function readOthers(tx: ClubTransaction, aircraftId: string | null) {
+/** The raw rows. @param withoutRamp leaves out what was measured and sampled, of which the latest is enough about the present */
+export async function readOthers(tx: ClubTransaction, aircraftId: string | null, withoutRamp = false) {
   return (
     tx
       .selectFrom('aircraft_record as r')
@@ -58,8 +60,39 @@ export async function readOthers(tx: ClubTransaction, aircraftId: string | null)
         ]),
       )
       .$if(aircraftId !== null, (query) => query.where('r.aircraft_id', '=', aircraftId))
+      .$if(withoutRamp, (query) => query.where('r.kind', 'not in', ['measurement', 'sample']))
       .execute()
   );
+}
+
+/** So many of the newest figures of a quantity hold at least one of each tank, side or wheel; and so many samples one of each drain. */
+const NEWEST = 40;
+
+/**
+ * The newest measurements of each quantity and the newest samples; and every sample that was not clean, however old: it speaks until somebody dealt
+ * with it. Found by index, without reading the years before.
+ */
+export async function readLatestOnRamp(tx: ClubTransaction, aircraftId: string | null) {
+  const columns = sql`r.aircraft_id, r.record_id, r.kind, r.body, r.recorded_at, r.awaits_vouch, null::timestamptz as vouched_at`;
+  const { rows } = await sql<Awaited<ReturnType<typeof readOthers>>[number]>`
+    select m.* from aircraft a
+      cross join (select unnest(${QUANTITY_NAMES as readonly string[]}::text[]) as quantity) q
+      cross join lateral (select ${columns} from aircraft_record r
+        where r.club_id = a.club_id and r.aircraft_id = a.aircraft_id and r.kind = 'measurement' and r.body->>'quantity' = q.quantity
+        order by r.happened_at desc fetch first ${NEWEST} rows with ties) m
+      where ${aircraftId}::uuid is null or a.aircraft_id = ${aircraftId}::uuid
+    union
+    select s.* from aircraft a
+      cross join lateral (select ${columns} from aircraft_record r
+        where r.club_id = a.club_id and r.aircraft_id = a.aircraft_id and r.kind = 'sample' and r.body->>'quantity' is null
+        order by r.happened_at desc fetch first ${NEWEST} rows with ties) s
+      where ${aircraftId}::uuid is null or a.aircraft_id = ${aircraftId}::uuid
+    union
+    select ${columns} from aircraft_record r
+      where r.kind = 'sample' and coalesce(r.body->>'result', '') <> 'clean' and (${aircraftId}::uuid is null or r.aircraft_id = ${aircraftId}::uuid)`.execute(
+    tx,
+  );
+  return rows;
 }
 
 /** A signature that was copied from paper, with who vouched for the copy. */

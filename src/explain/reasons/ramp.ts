@@ -1,10 +1,10 @@
 import type { Contradiction } from '../../core/records/contradictions';
-import type { Volume } from '../../core/quantities/volume';
-import type { Announced, FuelGrade } from '../../core/records/walkround/measurement';
+import type { FuelGrade } from '../../core/records/walkround/measurement';
 import type { ReasonCode } from '../../core/rules/parts/reason';
 import { capText, measureText, readingText, sinceText, volumeText } from '../formats';
 import { list, sentenceCase, withArticle } from '../wording';
 import { QUANTITY_NAMES_IN_WORDS, RIGGING_GAPS, ROPE_FAULT_NAMES, SAMPLE_NAMES } from '../names';
+import { announcedWords } from '../walkround';
 import { words, type Tellers } from './teller';
 
 type Codes = Extract<
@@ -32,22 +32,6 @@ type Codes = Extract<
   | 'flight-leaves-open'
 >;
 
-const ANNOUNCED: Readonly<Record<Announced['act'], string>> = {
-  'add-oil': 'add oil',
-  'add-fuel': 'fuel',
-  'drain-again': 'drain again',
-  'inflate-tyre': 'inflate the tyre',
-  fetch: 'fetch',
-};
-/** What was announced, as the middle of a sentence: 'add oil, 1.00 US qt', 'fuel, left tank, 8.0 US gal'. */
-function announcedText(act: Announced['act'], which: string | null, amount: number | null): string {
-  const unit = act === 'add-oil' ? 'US qt' : 'US gal';
-  return [
-    ANNOUNCED[act],
-    ...(which === null ? [] : [act === 'add-fuel' ? `${which} tank` : which]),
-    ...(amount === null ? [] : [volumeText(amount as Volume, 'up', unit)]),
-  ].join(', ');
-}
 const at = (drain: string | null) => (drain === null ? '' : ` of the ${drain} drain`);
 const GRADE_NAMES: Readonly<Record<FuelGrade, string>> = {
   leaded: 'leaded fuel',
@@ -175,7 +159,7 @@ export const RAMP: Tellers<Codes> = {
     ),
   'announced-open': ({ act, which, amount, by }) =>
     words(
-      `${by} announced: ${announcedText(act, which, amount)}.`,
+      `${by} announced: ${announcedWords(act, which, amount)}.`,
       'The flight waits until somebody records it done.',
     ),
   'oil-use-high': ({ perHour, limit }) =>

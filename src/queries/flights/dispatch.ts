@@ -35,6 +35,7 @@ import { keptFacts } from '../kernel/kept-facts';
 import { keptFleetRows, keptRows } from '../kernel/kept-rows';
 import { preparedFor, rulesOf } from '../kernel/prepared';
 import { canTakeIt, judgeFleet, type Candidate } from './candidates';
+import { rampProgress, type RampProgress } from '../walkround/progress';
 import { lastReport, type LastReport } from './last-report';
 
 /** What is usual between two dials is seen on so many of the last flights. */
@@ -239,6 +240,8 @@ export interface DispatchFlight {
     readonly report: string;
   } | null;
   readonly notChecked: readonly string[];
+  /** The walk-round since the last flight, and what was announced on the ramp. */
+  readonly ramp: RampProgress;
 }
 
 const shownOf = (readings: FlownFlight['readings']) => readings.map(({ name, shown }) => ({ name, shown }));
@@ -356,6 +359,7 @@ export async function dispatchFlight(
             oilAdded: returned.oilAdded,
             report: reportText(returned.report),
           },
+    ramp: await rampProgress(tx, aircraftId, stored.facts, zone),
     // Fuel and oil are judged as they are entered, further down.
     notChecked: decision.notChecked.map((what) =>
       what === 'fuel-and-oil-aboard' && flown === undefined

@@ -10,6 +10,8 @@ import type { DocumentCheckList } from '../documents/document-check';
 import type { RampAircraft, RampList } from '../findings/ramp';
 import type { DispatchFlight, DispatchList } from '../flights/dispatch';
 import type { DayPlan, DraftAnswer } from '../flights/plan';
+import type { RampWalk } from '../walkround/ramp-walk';
+import type { SchoolMethodView } from '../walkround/school-method';
 import type { Sheet } from '../flights/sheet';
 import type { EntryPreview } from '../maintenance/entry-preview';
 
@@ -61,6 +63,8 @@ export interface Answers {
   'GET /api/document-check/[registration]': DocumentCheckList;
   'GET /api/ramp': RampList;
   'GET /api/ramp/[registration]': RampAircraft;
+  'GET /api/walkround/[registration]': RampWalk;
+  'GET /api/walkround/method': SchoolMethodView;
   'GET /api/dispatch': DispatchList;
   'GET /api/dispatch/[flight]': DispatchFlight;
   'GET /api/flights': DayPlan;

@@ -1,0 +1,69 @@
+import type { EndWalkround } from '@/contracts/walkround/walkround';
+import { instantText, type Instant } from '@/core/time/instant';
+import { outcomeOf } from '@/core/walkround/walk';
+import { insertEndOnce, findWalkround } from '@/db/walkround/walkrounds';
+import { changeAircraft } from '../kernel/change-aircraft';
+import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { denial, requireAct } from '../kernel/permissions';
+
+/**
+ * Ends a walk-round. Signed by the person who began it, once every step has an answer, whatever it is; or given up by the desk, and then nothing of it
+ * counts as a walk-round, while what was found and measured stays.
+ */
+export async function endWalkround(
+  ports: Ports,
+  actor: Actor,
+  { walkroundId, aircraftId, how, at }: EndWalkround,
+): Promise<Outcome<{ readonly walkroundId: string; readonly revision: number }>> {
+  const denied = denial(actor, 'do-walk-round');
+  if (denied !== null) return refused(denied);
+  return changeAircraft(
+    ports,
+    actor,
+    aircraftId,
+    how === 'signed' ? 'sign-walk-round' : 'give-up-walk-round',
+    null,
+    async ({ tx, recordedAt }) => {
+      if (how === 'given-up') requireAct(actor, 'give-up-walk-round');
+      const walkround = await findWalkround(tx, walkroundId);
+      if (walkround?.aircraftId !== aircraftId)
+        throw new Refused({
+          code: 'not-found',
+          message: 'The walk-round itself has not arrived yet. It is sent first; this will be sent again.',
+        });
+      if (walkround.end !== null) {
+        if (walkround.end.how === how) return { value: { walkroundId }, ledger: null };
+        throw new Refused({
+          code: 'invalid',
+          message:
+            walkround.end.how === 'signed'
+              ? `${walkround.end.by} has signed this walk-round already. What is not right is reported as a finding.`
+              : `${walkround.end.by} gave this walk-round up at the desk. Begin a new one.`,
+          problems: [],
+        });
+      }
+      if (how === 'signed') {
+        if (walkround.personId !== actor.personId)
+          throw new Refused({
+            code: 'not-entitled',
+            message: `Only ${walkround.by}, who did this walk-round, signs it.`,
+          });
+        const { steps, answered } = outcomeOf(walkround.plan.steps, walkround.events);
+        if (answered < steps)
+          throw new Refused({
+            code: 'invalid',
+            message: `${steps - answered} of ${steps} steps have no answer yet. Answer each, also where you could not see it; then sign.`,
+            problems: [],
+          });
+      }
+      const lastAt = walkround.events.at(-1)?.at ?? walkround.begunAt;
+      const ended = Math.max(lastAt, Math.min(at, recordedAt)) as Instant;
+      const written = await insertEndOnce(tx, actor.clubId, walkroundId, how, actor, ended, recordedAt);
+      if (written === 'there-already') throw new Error(`walk-round ${walkroundId} ended while it was locked`);
+      return {
+        value: { walkroundId },
+        ledger: { id: walkroundId, of: walkround.by, at: instantText(ended) },
+      };
+    },
+  );
+}

@@ -1,0 +1,93 @@
+import type { Instant } from '@/core/time/instant';
+import { lastReturn, type AircraftFacts } from '@/core/records/facts';
+import { outcomeOf, type NotSeenBecause, type Unseen } from '@/core/walkround/walk';
+import { readWalkroundRows, walkroundsOf } from '@/db/walkround/walkrounds';
+import type { ClubTransaction } from '@/db/kernel/connection';
+import { clockText, momentText } from '@/explain/formats';
+import { announcedWords } from '@/explain/walkround';
+import type { ZoneId } from '@/core/time/zone';
+
+/** A walk-round as the desk sees it, from the first step on. */
+export interface WalkProgress {
+  readonly walkroundId: string;
+  readonly by: string;
+  readonly list: 'whole' | 'short';
+  readonly begun: string;
+  readonly steps: number;
+  readonly answered: number;
+  readonly signed: string | null;
+  readonly lastAt: string | null;
+  readonly unseen: readonly {
+    readonly title: string;
+    readonly place: string;
+    readonly answer: Unseen['answer'];
+    readonly because: NotSeenBecause | null;
+    readonly matters: boolean;
+  }[];
+  readonly found: readonly { readonly title: string; readonly place: string }[];
+  readonly tooFast: readonly { readonly title: string; readonly place: string }[];
+  readonly interruptions: number;
+}
+
+/** What was announced on the ramp and is not done yet. */
+export interface OpenAnnouncement {
+  readonly id: string;
+  readonly words: string;
+  readonly act: string;
+  readonly by: string;
+  readonly when: string;
+}
+
+/** The walk-round since the last flight, and what was announced. */
+export interface RampProgress {
+  readonly walkround: WalkProgress | null;
+  readonly announced: readonly OpenAnnouncement[];
+}
+
+/** What the desk sees of the ramp: the walk-round since the last flight, step by step, and what was announced. */
+export async function rampProgress(
+  tx: ClubTransaction,
+  aircraftId: string,
+  facts: Pick<AircraftFacts, 'flightsOut' | 'ramp'>,
+  zone: ZoneId,
+): Promise<RampProgress> {
+  const [stored] = walkroundsOf(await readWalkroundRows(tx, { aircraft: aircraftId }));
+  const returned: Instant | null = lastReturn(facts);
+  const announced = (facts.ramp?.announced ?? []).map(({ id, act, which, amount, by, happenedAt }) => ({
+    id,
+    act,
+    words: announcedWords(act, which, amount),
+    by,
+    when: momentText(happenedAt, zone),
+  }));
+  if (stored === undefined || (returned !== null && stored.begunAt <= returned))
+    return { walkround: null, announced };
+  const { plan, events, end, by, begunAt, walkroundId } = stored;
+  const outcome = outcomeOf(plan.steps, events);
+  const named = (keys: readonly string[]) =>
+    plan.steps.filter(({ key }) => keys.includes(key)).map(({ title, place }) => ({ title, place }));
+  const last = events.at(-1);
+  return {
+    announced,
+    walkround: {
+      walkroundId,
+      by,
+      list: plan.list,
+      begun: momentText(begunAt, zone),
+      steps: outcome.steps,
+      answered: outcome.answered,
+      signed: end?.how === 'signed' ? momentText(end.at, zone) : null,
+      lastAt: last === undefined ? null : clockText(last.at, zone),
+      unseen: outcome.unseen.map(({ title, place, answer, because, matters }) => ({
+        title,
+        place,
+        answer,
+        because,
+        matters,
+      })),
+      found: named(outcome.found),
+      tooFast: named(outcome.tooFast),
+      interruptions: outcome.interruptions,
+    },
+  };
+}
