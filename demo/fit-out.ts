@@ -67,6 +67,7 @@ export function particularsOf({
             { id: 'left', usable: volume(small ? '9' : '18', 'US gal') },
             { id: 'right', usable: volume(small ? '9' : '18', 'US gal') },
           ],
+          drains: ['left', 'right', 'strainer'],
         },
     measured: glider
       ? []

@@ -1,4 +1,5 @@
 import type { EndWalkround } from '@/contracts/walkround/walkround';
+import { fuellings } from '@/core/records/walkround/measurement';
 import { instantText, type Instant } from '@/core/time/instant';
 import { outcomeOf } from '@/core/walkround/walk';
 import { insertEndOnce, findWalkround } from '@/db/walkround/walkrounds';
@@ -23,7 +24,7 @@ export async function endWalkround(
     aircraftId,
     how === 'signed' ? 'sign-walk-round' : 'give-up-walk-round',
     null,
-    async ({ tx, recordedAt }) => {
+    async ({ tx, stored, recordedAt }) => {
       if (how === 'given-up') requireAct(actor, 'give-up-walk-round');
       const walkround = await findWalkround(tx, walkroundId);
       if (walkround?.aircraftId !== aircraftId)
@@ -48,7 +49,11 @@ export async function endWalkround(
             code: 'not-entitled',
             message: `Only ${walkround.by}, who did this walk-round, signs it.`,
           });
-        const { steps, answered } = outcomeOf(walkround.plan.steps, walkround.events);
+        const { steps, answered } = outcomeOf(
+          walkround.plan.steps,
+          walkround.events,
+          fuellings(stored.facts.ramp?.uplifts ?? []),
+        );
         if (answered < steps)
           throw new Refused({
             code: 'invalid',

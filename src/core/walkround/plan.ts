@@ -1,3 +1,4 @@
+import type { Classification } from '../records/findings/discrepancy';
 import type { MeasureLimit, Quantity } from '../records/walkround/measurement';
 import type { DipStick, RampData } from '../records/walkround/ramp-data';
 import type { EquipmentKind } from '../records/aircraft/equipment';
@@ -68,8 +69,9 @@ export interface PlanStep {
   readonly right: string;
   readonly why: string;
   readonly caution: string | null;
-  /** What is usually wrong here. */
+  /** What is usually wrong here, and how a finding of just that is classified first. */
   readonly typical: string;
+  readonly listedAs: Classification;
   readonly asks: Asks;
   /** Whether one that nobody saw keeps uses unavailable. */
   readonly matters: boolean;
@@ -241,6 +243,7 @@ function stepAt(
     why: step.why,
     caution: step.caution,
     typical: step.typicalDefect,
+    listedAs: step.firstAction,
     asks: asksOf(step, which, aircraft, step.code),
     matters: matters(step),
   };

@@ -20,6 +20,7 @@ const step = (key: string, change: Partial<PlanStep> = {}): PlanStep => ({
   why: '',
   caution: null,
   typical: '',
+  listedAs: 'ground-until-mechanic',
   asks: { kind: 'look' },
   matters: true,
   ...change,

@@ -33,11 +33,19 @@ export type WalkEvent =
 /** So many answered steps are asked again after an interruption. Common practice, no source. */
 export const STEPS_BACK = 2;
 
-/** What stands of a walk-round: the last answer of each step that no interruption took back, in the order in which they were given. */
+/** Steps that any fuelling opens again: levels, caps, samples and what is aboard. Common practice, no source. */
+const REOPENED_BY_FUEL = /^K(119|12[0-8]|13[12])(\.|$)/u;
+
+/**
+ * What stands of a walk-round: the last answer of each step that no interruption and no fuelling took back, in the order in which they were given.
+ * @param fuelledAt when fuel was put in; answers about fuel of before count no more
+ */
 export function standingAnswers(
   events: readonly WalkEvent[],
+  fuelledAt: readonly Instant[] = [],
 ): ReadonlyMap<string, Extract<WalkEvent, { kind: 'answer' }>> {
   const standing = new Map<string, Extract<WalkEvent, { kind: 'answer' }>>();
+  const lastFuelled = Math.max(Number.NEGATIVE_INFINITY, ...fuelledAt);
   for (const event of events) {
     if (event.kind === 'answer') {
       // Said again it is the newest, also for the next interruption.
@@ -47,12 +55,19 @@ export function standingAnswers(
       for (const key of [...standing.keys()].slice(-STEPS_BACK)) standing.delete(key);
     }
   }
+  // Of one moment counts as before: nobody knows which came first.
+  for (const [key, { at }] of standing)
+    if (at <= lastFuelled && REOPENED_BY_FUEL.test(key)) standing.delete(key);
   return standing;
 }
 
 /** The step to do next: the first in the plan that has no answer; null once all have. */
-export function nextStep(steps: readonly PlanStep[], events: readonly WalkEvent[]): PlanStep | null {
-  const standing = standingAnswers(events);
+export function nextStep(
+  steps: readonly PlanStep[],
+  events: readonly WalkEvent[],
+  fuelledAt: readonly Instant[] = [],
+): PlanStep | null {
+  const standing = standingAnswers(events, fuelledAt);
   return steps.find(({ key }) => !standing.has(key)) ?? null;
 }
 
@@ -88,8 +103,12 @@ export interface WalkOutcome {
 }
 
 /** What stands of a walk-round by its plan: what was answered, what nobody saw, what was found, and what came too fast. */
-export function outcomeOf(steps: readonly PlanStep[], events: readonly WalkEvent[]): WalkOutcome {
-  const standing = standingAnswers(events);
+export function outcomeOf(
+  steps: readonly PlanStep[],
+  events: readonly WalkEvent[],
+  fuelledAt: readonly Instant[] = [],
+): WalkOutcome {
+  const standing = standingAnswers(events, fuelledAt);
   const done = steps.flatMap((step) => {
     const given = standing.get(step.key);
     return given === undefined ? [] : [{ step, given }];

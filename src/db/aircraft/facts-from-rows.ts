@@ -13,7 +13,7 @@ import {
 } from '@/core/records/documents/document';
 import { EQUIPMENT_KINDS, type EquipmentKind } from '@/core/records/aircraft/equipment';
 import { lastReturn, type AircraftFacts } from '@/core/records/facts';
-import type { Ramp } from '@/core/records/walkround/measurement';
+import { fuellings, type Ramp } from '@/core/records/walkround/measurement';
 import { INSPECTION_KINDS, type Inspection } from '@/core/records/maintenance/inspection';
 import type { MeterReading } from '@/core/records/meters/meter-reading';
 import { type Counter, METER_NAMES, isHourMeter } from '@/core/records/meters/meters';
@@ -232,7 +232,7 @@ function withWalkround(
   const current =
     walkround === undefined || (returned !== null && walkround.begunAt <= returned)
       ? null
-      : onRecord(walkround);
+      : onRecord(walkround, fuellings(uplifts));
   if (current === null && !isRequired) return ramp;
   const found = ramp ?? { measurements: [], samples: [], uplifts };
   return {

@@ -1,3 +1,4 @@
+import { fuellings } from '@/core/records/walkround/measurement';
 import type { PlannedFlight } from '@/core/records/flights/planned-flight';
 import type { Instant } from '@/core/time/instant';
 import type { Place } from '@/core/time/sun';
@@ -42,10 +43,7 @@ export async function planNow(
   const { zone } = facts.place;
   const { method } = await readMethod(tx);
   const recent = await readWalkroundsSince(tx, stored.aircraftId, new Date(now - 2 * DAY));
-  const fuelled = (facts.ramp?.uplifts ?? [])
-    .filter(({ what }) => what === 'fuel')
-    .map(({ happenedAt }) => happenedAt)
-    .sort((a, b) => b - a)[0];
+  const fuelled = fuellings(facts.ramp?.uplifts ?? []).toSorted((a, b) => b - a)[0];
   const before = recent.map(({ plan, begunAt, end, events }: StoredWalkround) => {
     const { steps, answered, unseen } = outcomeOf(plan.steps, events);
     return {

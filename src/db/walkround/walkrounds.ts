@@ -271,17 +271,12 @@ function closesOf({ code }: PlanStep): UnseenStep['closes'] {
   return step?.firstAction === 'deferral-path' ? step.closesUses : [];
 }
 
-/** What a walk-round says to a decision. */
-export function onRecord({
-  walkroundId,
-  begunAt,
-  recordedAt,
-  by,
-  plan,
-  events,
-  end,
-}: StoredWalkround): WalkroundOnRecord {
-  const outcome = outcomeOf(plan.steps, events);
+/** What a walk-round says to a decision. @param fuelledAt when fuel was put in: steps about fuel are then to be done again */
+export function onRecord(
+  { walkroundId, begunAt, recordedAt, by, plan, events, end }: StoredWalkround,
+  fuelledAt: readonly Instant[],
+): WalkroundOnRecord {
+  const outcome = outcomeOf(plan.steps, events, fuelledAt);
   return {
     id: walkroundId,
     happenedAt: begunAt,

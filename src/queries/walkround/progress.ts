@@ -1,4 +1,5 @@
 import type { Instant } from '@/core/time/instant';
+import { fuellings } from '@/core/records/walkround/measurement';
 import { lastReturn, type AircraftFacts } from '@/core/records/facts';
 import { outcomeOf, type NotSeenBecause, type Unseen } from '@/core/walkround/walk';
 import { readWalkroundRows, walkroundsOf } from '@/db/walkround/walkrounds';
@@ -63,7 +64,7 @@ export async function rampProgress(
   if (stored === undefined || (returned !== null && stored.begunAt <= returned))
     return { walkround: null, announced };
   const { plan, events, end, by, begunAt, walkroundId } = stored;
-  const outcome = outcomeOf(plan.steps, events);
+  const outcome = outcomeOf(plan.steps, events, fuellings(facts.ramp?.uplifts ?? []));
   const named = (keys: readonly string[]) =>
     plan.steps.filter(({ key }) => keys.includes(key)).map(({ title, place }) => ({ title, place }));
   const last = events.at(-1);

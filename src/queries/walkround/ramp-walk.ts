@@ -2,7 +2,7 @@ import { airborneTime } from '@/core/records/flights/planned-flight';
 import { decidePrepared } from '@/core/decision/decide';
 import { lightOf } from '@/core/decision/uses-needed';
 import { fuelNeeded, RESERVE_MINUTES, reserveMinutes } from '@/core/fuel/fuel-needed';
-import type { Announced } from '@/core/records/walkround/measurement';
+import { fuellings, type Announced } from '@/core/records/walkround/measurement';
 import { lastReturn } from '@/core/records/facts';
 import type { RampData } from '@/core/records/walkround/ramp-data';
 import { addSeconds, type Instant } from '@/core/time/instant';
@@ -67,6 +67,8 @@ export interface RampWalk {
     readonly y: number;
   }[];
   readonly announced: readonly Announced[];
+  /** When fuel was last put in; null where nobody knows of any. */
+  readonly fuelledAt: Instant | null;
   /** The walk-round since the last flight; null where there is none. */
   readonly current: {
     readonly walkroundId: string;
@@ -153,7 +155,7 @@ export async function rampWalk(
     reasons: tellReasons(decision.constraints).map(({ headline }) => headline),
     asOf: momentText(present, zone),
     plan:
-      current !== null && current.end === null && current.personId === personId
+      current !== null && current.personId === personId
         ? current.plan
         : await planNow(tx, stored, planned?.flight ?? null, now),
     flight: planned === undefined ? null : flightOf(planned),
@@ -174,6 +176,7 @@ export async function rampWalk(
       .filter(({ id }) => !facts.strikes.some(({ record }) => record === id))
       .map(({ id, what, station, side, x, y }) => ({ id, what, station, side, x, y })),
     announced: facts.ramp?.announced ?? [],
+    fuelledAt: fuellings(facts.ramp?.uplifts ?? []).toSorted((a, b) => b - a)[0] ?? null,
     current:
       current === null
         ? null

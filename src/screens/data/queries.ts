@@ -35,6 +35,16 @@ export const useRampAircraft = (registration: string | null) =>
     retry,
     staleTime: 600_000,
   });
+/** What a phone needs for the walk-round of one aircraft. Without signal what was kept of it is asked elsewhere, so it is not tried again for long. */
+export const useRampWalk = (registration: string | null) =>
+  useQuery({
+    queryKey: ['walkround', registration],
+    queryFn: () => ask('GET /api/walkround/[registration]', { params: { registration: registration ?? '' } }),
+    enabled: registration !== null,
+    networkMode: 'always',
+    retry: false,
+    staleTime: 30_000,
+  });
 /** The dispatch page's list. */
 export const useDispatch = () =>
   useQuery({

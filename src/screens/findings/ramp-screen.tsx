@@ -2,11 +2,16 @@
 
 import Box from '@mui/material/Box';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { useSecondInAddress } from '../data/address';
+import { giveUp } from '../data/kept-walks';
 import { useOutbox } from '../data/kept-findings';
-import { useMe, useRampAircraft, useRampList } from '../data/queries';
+import { useRampAircraft, useRampList } from '../data/queries';
 import { Coming } from '../shell/coming';
 import { Trouble } from '../shell/trouble';
+import { AircraftOnRamp } from '../walkround/aircraft-on-ramp';
+import { useKeptWalk, useWalker, type Walker } from '../walkround/use-kept';
+import { useWalkOutbox } from '../walkround/use-outbox';
 import { BigButton } from './big-button';
 import { Choices, RampFrame, ThumbBar } from './ramp-frame';
 import { Refused } from './refused';
@@ -44,26 +49,97 @@ function Choose({ onChoose }: { readonly onChoose: (registration: string) => voi
   );
 }
 
-/** The ramp, on a phone: choose the aircraft, report what was found. */
+/** A way to another page that must be taken first. */
+function BarLink({ href, children }: { readonly href: string; readonly children: string }) {
+  return (
+    <Box
+      component="a"
+      href={href}
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        minHeight: 48,
+        m: '12px 0 0',
+        py: 0,
+        px: 1.75,
+        border: '2px solid var(--grounded)',
+        fontWeight: 700,
+      }}
+    >
+      {children}
+    </Box>
+  );
+}
+
+/** Reporting one finding without a walk-round. It asks for the aircraft's list, which needs a signal the first time. */
+function ReportOne({
+  registration,
+  walker,
+  onDone,
+}: {
+  readonly registration: string;
+  readonly walker: Walker;
+  readonly onDone: () => void;
+}) {
+  const aircraft = useRampAircraft(registration);
+  if (aircraft.data === undefined) return <Coming query={aircraft} what={registration} />;
+  return (
+    <Report
+      key={aircraft.data.aircraftId}
+      aircraft={aircraft.data}
+      personId={walker.personId}
+      clubId={walker.clubId}
+      onDone={onDone}
+    />
+  );
+}
+
+/** Whether the daily inspection was signed, where the club's rules ask for one. */
+function DailyInspection({ registration }: { readonly registration: string }) {
+  const { data } = useRampAircraft(registration);
+  return data?.daily === 'not-signed' ? (
+    <BarLink href={`/aircraft/${registration}#release`}>
+      The daily inspection is not signed for today. Sign it …
+    </BarLink>
+  ) : null;
+}
+
+/** The ramp, on a phone: choose the aircraft, walk round it, report what was found. */
 export function RampScreen() {
   const router = useRouter();
   const registration = useSecondInAddress();
-  const me = useMe();
-  const aircraft = useRampAircraft(registration);
-  const waiting = useOutbox(me.data?.personId);
-  const refusedOnes = waiting.filter(({ trouble }) => trouble !== null);
+  const { walker, isSignedOut, error, retry } = useWalker();
+  const aircraft = useKeptWalk(walker, registration);
+  const findings = useOutbox(walker?.personId);
+  const walks = useWalkOutbox(walker?.personId ?? null);
+  const [reporting, setReporting] = useState<string | null>(null);
+  const waiting = findings.length + walks.waiting;
   return (
-    <RampFrame title={registration ?? 'Groval'} waiting={waiting.length}>
-      {refusedOnes.map((kept) => (
-        <Refused key={kept.findingId} kept={kept} />
+    <RampFrame title={registration ?? 'Groval'} waiting={waiting}>
+      {findings
+        .filter(({ trouble }) => trouble !== null)
+        .map((kept) => (
+          <Refused key={kept.findingId} kept={kept} />
+        ))}
+      {walks.refused.map(({ id, message }) => (
+        <Box key={id} role="alert" sx={{ border: '3px solid var(--grounded)', p: 1.5, mt: 1.5 }}>
+          <p>{message} The desk has not got this answer.</p>
+          <BigButton
+            onClick={() => {
+              void giveUp(id);
+            }}
+          >
+            I have read it
+          </BigButton>
+        </Box>
       ))}
-      {me.error !== null ? (
-        <Trouble
-          error={me.error}
-          retry={() => {
-            void me.refetch();
-          }}
-        />
+      {isSignedOut && walker !== null ? (
+        <BarLink href="/sign-in?next=/ramp">
+          Signed out: what you enter is kept on this phone. Sign in to send it …
+        </BarLink>
+      ) : null}
+      {error !== null ? (
+        <Trouble error={error} retry={retry} />
       ) : registration === null ? (
         <Choose
           onChoose={(chosen) => {
@@ -71,40 +147,30 @@ export function RampScreen() {
           }}
         />
       ) : aircraft.error !== null ? (
-        <Trouble
-          error={aircraft.error}
-          retry={() => {
-            void aircraft.refetch();
+        <Trouble error={aircraft.error} retry={aircraft.retry} />
+      ) : aircraft.view === null || walker === null ? (
+        <p>Loading {registration} …</p>
+      ) : reporting === registration ? (
+        <ReportOne
+          registration={registration}
+          walker={walker}
+          onDone={() => {
+            setReporting(null);
           }}
         />
-      ) : aircraft.data === undefined || me.data === undefined ? (
-        <p>Loading {registration} …</p>
       ) : (
         <>
-          {aircraft.data.daily === 'not-signed' ? (
-            <Box
-              component="a"
-              href={`/aircraft/${aircraft.data.registration}#release`}
-              sx={{
-                display: 'flex',
-                alignItems: 'center',
-                minHeight: 48,
-                m: '12px 0 0',
-                py: 0,
-                px: 1.75,
-                border: '2px solid var(--grounded)',
-                fontWeight: 700,
-              }}
-            >
-              The daily inspection is not signed for today. Sign it …
-            </Box>
-          ) : null}
-          <Report
-            key={aircraft.data.aircraftId}
-            aircraft={aircraft.data}
-            personId={me.data.personId}
-            clubId={me.data.clubId}
-            onDone={() => {
+          <DailyInspection registration={registration} />
+          <AircraftOnRamp
+            key={`${registration}/${walker.personId}`}
+            view={aircraft.view}
+            person={walker}
+            isOffline={aircraft.asOf}
+            waiting={waiting}
+            onReport={() => {
+              setReporting(registration);
+            }}
+            onOther={() => {
               router.push('/ramp');
             }}
           />

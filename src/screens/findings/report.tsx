@@ -7,27 +7,10 @@ import type { RampAircraft } from '@/queries/findings/ramp';
 import { keep, sendKept, unfinished, type KeptFinding, type Sent } from '../data/kept-findings';
 import type { Me } from '../data/queries';
 import { BigButton } from './big-button';
+import { LOOKS } from './looks';
+import { PhotoTaker } from './photo-taker';
 import { LastPilot } from './last-pilot';
 import { Choices, ThumbBar } from './ramp-frame';
-
-const LOOKS: readonly {
-  readonly value: FindingInput['looks'];
-  readonly name: string;
-  readonly detail: string;
-}[] = [
-  {
-    value: 'would-not-fly',
-    name: 'I would not fly it',
-    detail: 'It stays on the ground until a mechanic has looked',
-  },
-  { value: 'not-right', name: 'It is not right', detail: 'Somebody has to decide about it' },
-  {
-    value: 'looks-small',
-    name: 'It looks small to me',
-    detail: 'It is judged by what it is, not by how it looks',
-  },
-  { value: 'cannot-tell', name: 'I cannot tell', detail: 'An instructor has to look' },
-];
 
 type Question = 'station' | 'item' | 'kind' | 'describe' | 'looks' | 'sent';
 
@@ -258,36 +241,13 @@ export function Report({
               color: 'var(--ink)',
             }}
           />
-          {/* The picture stands on this phone until it was sent; the framework's image service has nothing to do with it. */}
-          {kept.photo === null ? null : <Picture key={kept.photoId} photo={kept.photo} />}
-          <Box
-            component="label"
-            sx={{
-              display: 'block',
-              minHeight: 56,
-              boxSizing: 'border-box',
-              p: 1.75,
-              fontSize: 18,
-              fontWeight: 700,
-              border: '2px solid var(--ink)',
-              borderRadius: '6px',
-              cursor: 'pointer',
-              position: 'relative',
+          <PhotoTaker
+            key={kept.findingId}
+            photo={kept.photo}
+            onPhoto={(photo) => {
+              change({}, { photo, photoId: crypto.randomUUID() });
             }}
-          >
-            {kept.photo === null ? 'Take a photo' : 'Take another photo'}
-            <Box
-              component="input"
-              type="file"
-              accept="image/*"
-              capture="environment"
-              sx={{ position: 'absolute', opacity: 0, width: '1px', height: '1px' }}
-              onChange={(event) => {
-                const [file] = event.target.files ?? [];
-                if (file !== undefined) change({}, { photo: file, photoId: crypto.randomUUID() });
-              }}
-            />
-          </Box>
+          />
           <ThumbBar>
             {back(kept.finding.step === null ? 'item' : 'kind')}
             <BigButton
@@ -359,25 +319,6 @@ export function Report({
       throw new RangeError(`no such question: ${String(missing)}`);
     }
   }
-}
-
-/** The photo as it stands on the phone. */
-function Picture({ photo }: { readonly photo: Blob }) {
-  const [url] = useState(() => URL.createObjectURL(photo));
-  useEffect(
-    () => () => {
-      URL.revokeObjectURL(url);
-    },
-    [url],
-  );
-  return (
-    <Box
-      component="img"
-      src={url}
-      alt="The photo that you took"
-      sx={{ width: '100%', maxHeight: 220, objectFit: 'contain', mb: 1.5 }}
-    />
-  );
 }
 
 /** What came of sending it, and what that means for flying. */

@@ -94,6 +94,10 @@ export interface Uplift extends RecordBase {
   readonly cleared?: FuelCleared | null;
 }
 
+/** When fuel was put in. */
+export const fuellings = (uplifts: readonly Uplift[]): readonly Instant[] =>
+  uplifts.filter(({ what }) => what === 'fuel').map(({ happenedAt }) => happenedAt);
+
 /**
  * What was found on the ramp today. Null as a whole states that it is not part of the question, and then the answer says that it
  * was not checked; once given, what it leaves out is unknown.

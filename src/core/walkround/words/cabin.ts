@@ -327,7 +327,7 @@ export const CABIN_WORDS: readonly StepWords[] = [
   [
     'K053',
     'Read the {tank} fuel gauge',
-    'Read it and type what it says.',
+    'Tap where it stands, or type what it says.',
     'It is compared with the dipstick; no gauge is trusted alone.',
     '',
   ],

@@ -1,0 +1,68 @@
+import Box from '@mui/material/Box';
+import { useState } from 'react';
+import { announcedWords } from '@/explain/walkround';
+import type { RampWalk } from '@/queries/walkround/ramp-walk';
+import { BigButton } from '../findings/big-button';
+import { ThumbBar } from '../findings/ramp-frame';
+import { FigureEntry } from './figure-step';
+import { baseValue, inUnit, unitsFor } from './figures';
+import { Consequence } from './notices';
+
+/** Records that what was announced is done, with how much. */
+export function DoneForm({
+  announced,
+  onDone,
+  onBack,
+}: {
+  readonly announced: RampWalk['announced'][number];
+  readonly onDone: (amount: { readonly amount: string; readonly unit: string } | null) => void;
+  readonly onBack: () => void;
+}) {
+  const { act, which, amount } = announced;
+  const liquid = act === 'add-oil' ? 'oil' : act === 'add-fuel' ? 'fuel-dip' : null;
+  const units = liquid === null ? [] : unitsFor(liquid);
+  const [unit, setUnit] = useState(units[0] ?? '');
+  const [text, setText] = useState(
+    liquid === null || amount === null ? '' : inUnit(liquid, amount, units[0] ?? '', 1).replace('.', ','),
+  );
+  const value = liquid === null ? null : baseValue(liquid, text, unit);
+  return (
+    <>
+      <Box component="h1" sx={{ fontSize: 26, my: 1.5, mx: 0 }}>
+        Done: {announcedWords(act, which, amount)}
+      </Box>
+      {liquid === null ? null : (
+        <FigureEntry
+          text={text}
+          onText={setText}
+          unit={unit}
+          units={units}
+          onUnit={setUnit}
+          also={null}
+          value={value}
+          most={0}
+          ticks={[]}
+          label="How much was put in"
+        />
+      )}
+      {act === 'add-fuel' ? (
+        <Consequence isBad={false}>
+          After fuelling every tank is dipped again and every drain sampled again.
+        </Consequence>
+      ) : null}
+      {act === 'add-oil' ? <Consequence isBad={false}>Read the oil again after that.</Consequence> : null}
+      <ThumbBar>
+        <BigButton onClick={onBack}>Back</BigButton>
+        <BigButton
+          strong
+          disabled={liquid !== null && value === null}
+          onClick={() => {
+            onDone(liquid === null ? null : { amount: text, unit });
+          }}
+        >
+          It is done
+        </BigButton>
+      </ThumbBar>
+    </>
+  );
+}

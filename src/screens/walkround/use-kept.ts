@@ -1,0 +1,89 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import type { RampWalk } from '@/queries/walkround/ramp-walk';
+import { NoSignal, OtherProgram, Refusal } from '../data/fetching';
+import { keepPerson, keptPerson, keptView, keepView } from '../data/kept-walks';
+import { useMe, useRampWalk } from '../data/queries';
+
+/** Who walks round. */
+export interface Walker {
+  readonly personId: string;
+  readonly name: string;
+  readonly clubId: string | null;
+}
+
+const isAway = (error: Error | null): boolean =>
+  error instanceof NoSignal
+  || error instanceof OtherProgram
+  || (error instanceof Refusal && (error.status === 401 || error.status >= 500));
+
+/**
+ * Who uses this phone: the person who is signed in; without signal, or when the session has run out, the person who was last. What they enter is kept for
+ * them and sent once they are signed in again.
+ */
+export function useWalker(): {
+  readonly walker: Walker | null;
+  readonly isSignedOut: boolean;
+  readonly error: Error | null;
+  readonly retry: () => void;
+} {
+  const me = useMe();
+  const [kept, setKept] = useState<Walker | null>(null);
+  const known = me.data;
+  useEffect(() => {
+    if (known === undefined) return;
+    void keepPerson({ personId: known.personId, name: known.name, clubId: known.clubId });
+  }, [known]);
+  const { error } = me;
+  useEffect(() => {
+    if (error !== null && isAway(error))
+      void keptPerson().then((person) => {
+        setKept(person ?? null);
+      });
+  }, [error]);
+  return {
+    walker: known ?? (error === null ? null : kept),
+    isSignedOut: error instanceof Refusal && error.status === 401,
+    error: known === undefined && kept === null ? error : null,
+    retry: () => {
+      void me.refetch();
+    },
+  };
+}
+
+/** What is known of an aircraft: as the desk has it now, or as it was kept when it was last opened on this phone. */
+export function useKeptWalk(
+  walker: Walker | null,
+  registration: string | null,
+): {
+  readonly view: RampWalk | null;
+  /** As of when, where there is no signal; null with one. */
+  readonly asOf: string | null;
+  readonly error: Error | null;
+  readonly retry: () => void;
+} {
+  const query = useRampWalk(registration);
+  const [kept, setKept] = useState<{ readonly view: RampWalk; readonly at: number } | null>(null);
+  const fresh = query.data;
+  const { error } = query;
+  const personId = walker?.personId ?? null;
+  useEffect(() => {
+    if (fresh !== undefined && personId !== null) void keepView(personId, fresh);
+  }, [fresh, personId]);
+  useEffect(() => {
+    if (error === null || !isAway(error) || personId === null || registration === null) return;
+    void keptView(personId, registration).then((found) => {
+      setKept(found ?? null);
+    });
+  }, [error, personId, registration]);
+  const own = kept?.view.registration === registration ? kept : null;
+  return {
+    view: fresh ?? own?.view ?? null,
+    asOf: fresh === undefined && own !== null ? own.view.asOf : null,
+    error: fresh === undefined && own === null ? error : null,
+    retry: () => {
+      void query.refetch();
+    },
+  };
+}

@@ -1,0 +1,41 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { sendWalks, watchWaiting, type Waiting } from '../data/kept-walks';
+
+const NOTHING: Waiting = { waiting: 0, refused: [] };
+/** Tried again after so long, and at once when the signal comes back; in milliseconds. */
+const AGAIN_MS = 15_000;
+
+let busy: Promise<void> | null = null;
+
+/** Sends what waits, one round at a time. */
+export function sendNow(personId: string): Promise<void> {
+  busy ??= sendWalks(personId).finally(() => {
+    busy = null;
+  });
+  return busy;
+}
+
+/** What of a person waits on this phone; sent when there is a signal. */
+export function useWalkOutbox(personId: string | null): Waiting {
+  const [waiting, setWaiting] = useState<Waiting>(NOTHING);
+  useEffect(() => {
+    if (personId === null) return undefined;
+    const end = watchWaiting(personId, setWaiting);
+    const again = () => {
+      void sendNow(personId).catch(() => {
+        /* what waits is counted on the screen */
+      });
+    };
+    again();
+    window.addEventListener('online', again);
+    const timer = setInterval(again, AGAIN_MS);
+    return () => {
+      end();
+      window.removeEventListener('online', again);
+      clearInterval(timer);
+    };
+  }, [personId]);
+  return waiting;
+}

@@ -1,0 +1,231 @@
+'use client';
+
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { WalkroundEventInput } from '@/contracts/walkround/walkround';
+import { parseInstant, type Instant } from '@/core/time/instant';
+import type { PlanStep } from '@/core/walkround/plan';
+import {
+  nextStep,
+  outcomeOf,
+  standingAnswers,
+  type NotSeenBecause,
+  type WalkEvent,
+} from '@/core/walkround/walk';
+import type { RampWalk } from '@/queries/walkround/ramp-walk';
+import { eventsOf, keepEvent, keepWalk, newestWalk, type KeptWalk } from '../data/kept-walks';
+import { sendNow } from './use-outbox';
+
+type Answer = Extract<WalkroundEventInput, { kind: 'answer' }>;
+/** What somebody says at a step. */
+export interface Said {
+  readonly answer: Answer['answer'];
+  readonly because?: NotSeenBecause | null;
+  readonly measured?: Answer['measured'];
+  readonly findingId?: string | null;
+}
+
+interface State {
+  readonly walk: KeptWalk;
+  readonly events: readonly WalkroundEventInput[];
+}
+
+const momentOf = (text: string): Instant => parseInstant(text) ?? (0 as Instant);
+
+/** As the core knows it. */
+const coreEvent = (event: WalkroundEventInput): WalkEvent =>
+  event.kind === 'interrupted'
+    ? { kind: 'interrupted', at: momentOf(event.at) }
+    : {
+        kind: 'answer',
+        key: event.key,
+        answer: event.answer,
+        because: event.because,
+        at: momentOf(event.at),
+        took: event.took,
+      };
+
+/**
+ * A walk-round while it is done. Everything said is kept on the phone before the next step is asked; sent it is meanwhile. Being away for longer than
+ * the school lets is an interruption: the last two steps are asked again.
+ */
+export function useWalk(
+  view: RampWalk,
+  person: { readonly personId: string; readonly name: string; readonly clubId: string | null },
+  fuelledHere: Instant | null,
+) {
+  const fuelledAt = view.fuelledAt;
+  const fuelled = useMemo(
+    () => [...(fuelledAt === null ? [] : [fuelledAt]), ...(fuelledHere === null ? [] : [fuelledHere])],
+    [fuelledAt, fuelledHere],
+  );
+  const [state, setState] = useState<State | null>(null);
+  const [isLoaded, setIsLoaded] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [wasAway, setWasAway] = useState(false);
+  const shownAt = useRef(0);
+  const now = useRef<State | null>(null);
+
+  const put = useCallback((next: State | null) => {
+    now.current = next;
+    setState(next);
+  }, []);
+
+  /** Keeps it on the phone, then shows it. Where the phone is full nothing goes on. */
+  const keep = useCallback(
+    async (event: WalkroundEventInput, change: Partial<KeptWalk> = {}): Promise<boolean> => {
+      const before = now.current;
+      if (before === null) return false;
+      const walk = { ...before.walk, ...change, touchedAt: Date.now() };
+      put({ walk, events: [...before.events, event] });
+      try {
+        await keepEvent({
+          eventId: event.eventId,
+          walkroundId: walk.walkroundId,
+          personId: walk.personId,
+          event,
+          state: 0,
+          trouble: null,
+        });
+        await keepWalk(walk);
+        setTrouble(null);
+        void sendNow(walk.personId).catch(() => undefined);
+        return true;
+      } catch {
+        put(before);
+        setTrouble(
+          'This phone could not keep your answer: it may be full. Make room, for example delete pictures, then answer again. Nothing before is lost.',
+        );
+        return false;
+      }
+    },
+    [put],
+  );
+
+  const interrupt = useCallback(
+    () =>
+      keep({
+        eventId: crypto.randomUUID(),
+        number: now.current?.events.length ?? 0,
+        kind: 'interrupted',
+        at: new Date().toISOString(),
+      }),
+    [keep],
+  );
+
+  /** Interrupted where nobody touched the screen for longer than the school lets. */
+  const lookAway = useCallback(async () => {
+    const current = now.current;
+    if (current === null || current.events.length === 0) return;
+    const { touchedAt, plan } = current.walk;
+    if (Date.now() - touchedAt <= plan.interruptedAfter * 1000) return;
+    if (current.events.at(-1)?.kind === 'interrupted') return;
+    setWasAway(await interrupt());
+  }, [interrupt]);
+
+  useEffect(() => {
+    let gone = false;
+    void (async () => {
+      const newest = await newestWalk(person.personId, view.registration);
+      const events =
+        newest === undefined ? [] : (await eventsOf(newest.walkroundId)).map(({ event }) => event);
+      // A signed one is taken up again where it is still the one that counts and fuelling opened steps of it.
+      const isOpen =
+        newest !== undefined
+        && (newest.signedAt === null
+          || (view.current?.walkroundId === newest.walkroundId
+            && nextStep(newest.plan.steps, events.map(coreEvent), fuelled) !== null));
+      if (gone) return;
+      put(newest === undefined || !isOpen ? null : { walk: newest, events });
+      setIsLoaded(true);
+      shownAt.current = Date.now();
+      await lookAway();
+    })();
+    const back = () => {
+      if (document.visibilityState === 'visible') void lookAway();
+      else shownAt.current = Date.now();
+    };
+    document.addEventListener('visibilitychange', back);
+    return () => {
+      gone = true;
+      document.removeEventListener('visibilitychange', back);
+    };
+  }, [person.personId, view.registration, view.current?.walkroundId, fuelled, put, lookAway]);
+
+  const begin = async () => {
+    const walk: KeptWalk = {
+      walkroundId: crypto.randomUUID(),
+      personId: person.personId,
+      personName: person.name,
+      clubId: person.clubId,
+      aircraftId: view.aircraftId,
+      registration: view.registration,
+      flightId: view.flight?.flightId ?? null,
+      begunAt: new Date().toISOString(),
+      plan: view.plan,
+      sent: 0,
+      signedAt: null,
+      signSent: 0,
+      touchedAt: Date.now(),
+    };
+    put({ walk, events: [] });
+    shownAt.current = Date.now();
+    await keepWalk(walk);
+    void sendNow(walk.personId).catch(() => undefined);
+  };
+
+  const say = (step: PlanStep, { answer, because = null, measured = null, findingId = null }: Said) => {
+    const at = Date.now();
+    const took = Math.max(0, at - shownAt.current);
+    shownAt.current = at;
+    setWasAway(false);
+    return keep({
+      eventId: crypto.randomUUID(),
+      number: now.current?.events.length ?? 0,
+      kind: 'answer',
+      key: step.key,
+      answer,
+      because,
+      at: new Date(at).toISOString(),
+      took,
+      findingId,
+      measured,
+    });
+  };
+
+  const sign = async () => {
+    const before = now.current;
+    if (before === null) return;
+    const walk = { ...before.walk, signedAt: new Date().toISOString() };
+    put({ ...before, walk });
+    await keepWalk(walk);
+    void sendNow(walk.personId).catch(() => undefined);
+  };
+
+  const events = (state?.events ?? []).map(coreEvent);
+  const isReopened = state !== null && nextStep(state.walk.plan.steps, events, fuelled) !== null;
+  const steps = state?.walk.plan.steps ?? [];
+  return {
+    isLoaded,
+    walk: state?.walk ?? null,
+    said: state?.events ?? [],
+    next: nextStep(steps, events, fuelled),
+    outcome: outcomeOf(steps, events, fuelled),
+    answered: new Set(standingAnswers(events, fuelled).keys()),
+    /** Signed, with nothing opened again since. */
+    isSigned: state?.walk.signedAt != null && !isReopened,
+    trouble,
+    wasAway,
+    begin,
+    say,
+    sign,
+    interrupt: async () => {
+      setWasAway(await interrupt());
+      shownAt.current = Date.now();
+    },
+    close: () => {
+      put(null);
+    },
+  };
+}
+
+export type Walk = ReturnType<typeof useWalk>;

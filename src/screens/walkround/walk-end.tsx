@@ -1,0 +1,103 @@
+import Box from '@mui/material/Box';
+import type { PlanStep } from '@/core/walkround/plan';
+import { BECAUSE_NAMES } from '@/explain/walkround';
+import { BigButton } from '../findings/big-button';
+import { Choices, ThumbBar } from '../findings/ramp-frame';
+import { Consequence } from './notices';
+import type { Walk } from './use-walk';
+
+/** What the walk-round came to, before it is signed. */
+export function WalkEnd({
+  walk,
+  name,
+  onAgain,
+  onSign,
+}: {
+  readonly walk: Walk;
+  readonly name: string;
+  readonly onAgain: (step: PlanStep) => void;
+  readonly onSign: () => void;
+}) {
+  const { outcome } = walk;
+  const steps = walk.walk?.plan.steps ?? [];
+  const of = (key: string) => steps.find((step) => step.key === key);
+  const waits = outcome.unseen.filter(({ matters }) => matters).length;
+  return (
+    <>
+      <Box component="h1" sx={{ fontSize: 27, my: 1.5, mx: 0 }}>
+        Every step is answered
+      </Box>
+      <Box component="p" sx={{ fontSize: 18, m: 0 }}>
+        {outcome.steps - outcome.unseen.length - outcome.found.length} fine, {outcome.found.length} with
+        something found, {outcome.unseen.length} not seen.
+      </Box>
+      {outcome.found.length === 0 ? null : (
+        <Box component="section" aria-label="Found" sx={{ mt: 1.5 }}>
+          <b>Found</b>
+          <Box component="ul" sx={{ m: '4px 0 0', pl: 2.5 }}>
+            {outcome.found.map((key) => (
+              <li key={key}>
+                {of(key)?.title} <span className="small">{of(key)?.place}</span>
+              </li>
+            ))}
+          </Box>
+        </Box>
+      )}
+      {outcome.unseen.length === 0 ? null : (
+        <Box component="section" aria-label="Not seen" sx={{ mt: 1.5 }}>
+          <b>Not seen. Tap one to look again.</b>
+          <Choices>
+            {outcome.unseen.map(({ key, title, place, answer, because }) => (
+              <BigButton
+                key={key}
+                detail={`${place}, ${answer === 'partly-seen' ? 'only in part' : 'nothing of it'}${because === null ? '' : `: ${BECAUSE_NAMES[because]}`}`}
+                onClick={() => {
+                  const step = of(key);
+                  if (step !== undefined) onAgain(step);
+                }}
+              >
+                {title}
+              </BigButton>
+            ))}
+          </Choices>
+        </Box>
+      )}
+      {waits === 0 ? null : (
+        <Consequence isBad>
+          The aircraft waits until somebody has seen {waits === 1 ? 'it' : `these ${waits}`}. You can sign
+          anyway: your signature says what you did.
+        </Consequence>
+      )}
+      <Box component="p" sx={{ fontSize: 16, mt: 1.5, color: 'var(--soft)' }}>
+        Groval advises. The pilot in command decides to fly; mechanics, the aircraft’s approved documents and
+        local law come first.
+      </Box>
+      <ThumbBar>
+        <BigButton strong onClick={onSign}>
+          Sign as {name}
+        </BigButton>
+      </ThumbBar>
+    </>
+  );
+}
+
+/** Signed: what the desk has of it. */
+export function WalkSigned({ waiting, onDone }: { readonly waiting: number; readonly onDone: () => void }) {
+  return (
+    <>
+      <Box component="h1" role="status" sx={{ fontSize: 27, my: 1.5, mx: 0 }}>
+        {waiting === 0 ? 'Signed. The desk has all of it.' : 'Signed, and kept on this phone.'}
+      </Box>
+      <Box component="p" sx={{ fontSize: 18 }}>
+        {waiting === 0
+          ? 'Go to the desk to check out.'
+          : `${waiting} ${waiting === 1 ? 'record has' : 'records have'} not been sent: the desk has not heard all of it. They are sent when there is a signal; keep this page, or open it again.`}
+      </Box>
+      <ThumbBar>
+        <BigButton strong onClick={onDone}>
+          Done
+        </BigButton>
+      </ThumbBar>
+    </>
+  );
+}
