@@ -20,6 +20,7 @@ const MAY = {
     'src/core',
     'src/queries',
   ],
+  'src/workers': ['src/workers', 'src/core', 'src/contracts'],
   'src/server': ['src/server', 'src/db', 'src/contracts', 'src/core', 'src/commands/kernel/command'],
   'src/app': [
     'src/app',
@@ -65,6 +66,7 @@ const PACKAGES = {
   'src/queries': null,
   'src/charts': 'd3|react',
   'src/ui': '@mui|react|d3',
+  'src/workers': 'serwist',
 };
 
 const TESTS = '\\.test\\.tsx?$';

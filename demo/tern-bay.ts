@@ -25,6 +25,8 @@ import {
 import { addSeconds, type Instant } from '../src/core/time/instant';
 import { hourOfDay, type Place } from '../src/core/time/sun';
 import { civilDateAt, wallClock, zone } from '../src/core/time/zone';
+import { setMethod } from '../src/commands/walkround/set-method';
+import { USUAL_METHOD } from '../src/core/walkround/method';
 import { stepOf } from '../src/core/walkround/classify';
 import { inClub } from '../src/db/kernel/club-transaction';
 import { loadAircraft } from '../src/db/aircraft/aircraft-facts';
@@ -487,6 +489,14 @@ export async function makeTernBay(ports: Ports, now: Instant): Promise<void> {
           certificateId: id(`certificate/${person.key}/${at}`),
         })),
       })),
+    }),
+  );
+  must(
+    await setMethod(portsAt(ports, founded), actorOf('administrator'), {
+      changeId: id('walk-round method'),
+      seen: 0,
+      required: false,
+      method: { ...USUAL_METHOD, between: 'short-list', drum: 'the red drum beside the fuel pump' },
     }),
   );
   // Aircraft are independent of each other; a few at a time keep the database busy.

@@ -165,7 +165,7 @@ export async function inOwnWords(
   place: string,
   words: string,
 ): Promise<void> {
-  await page.goto(`/ramp/${registration}`);
+  await page.goto(`/ramp/${registration}#report`);
   await page.getByRole('button', { name: place }).tap();
   await page.getByRole('button', { name: 'Something that is not on this list' }).tap();
   await page.getByLabel('In your words').fill(words);

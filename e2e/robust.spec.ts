@@ -8,7 +8,7 @@ test('the phone without signal keeps a finding and sends it when the signal is b
   const dispatcher = await desk('dispatcher');
   await expect(row(dispatcher, 'N01TG')).toContainText('Released');
   const student = await phone('student');
-  await student.goto('/ramp/N01TG');
+  await student.goto('/ramp/N01TG#report');
   await student.getByRole('button', { name: 'Left main gear' }).tap();
   await student.context().setOffline(true);
   await student.getByRole('button', { name: 'Tread, flat spots, cords, cuts' }).tap();
@@ -94,7 +94,7 @@ test('what was typed survives a closed tab', async ({ phone }) => {
   await expect.poll(() => keptOnPhone(renter)).toContain('A dent behind the');
   const again = await renter.context().newPage();
   await renter.close();
-  await again.goto('/ramp/N08TB');
+  await again.goto('/ramp/N08TB#report');
   await expect(again.getByRole('textbox')).toHaveValue('A dent behind the');
 });
 

@@ -84,12 +84,12 @@ const VIEWS = [
     acts: [(page) => page.getByRole('radio', { name: 'Yes, readable and in view' }).click()],
   },
   { file: 'ramp-aircraft', who: 'Rolf Dane', size: PHONE, path: '/ramp', acts: [] },
-  { file: 'ramp-station', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [] },
+  { file: 'ramp-station', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB#report', acts: [] },
   {
     file: 'ramp-looks',
     who: 'Rolf Dane',
     size: PHONE,
-    path: '/ramp/N02TB',
+    path: '/ramp/N02TB#report',
     acts: [tap('Propeller'), tap('Blade faces'), tap('New nick'), tap('Save')],
   },
   // Last, since it enters an aircraft.

@@ -7,12 +7,12 @@ import { run } from './steps.mjs';
 
 const SOURCES = [
   'src',
-  'public',
   'next.config.ts',
   'tsconfig.json',
   'package-lock.json',
   'package.json',
   'tools/write-csp.ts',
+  'tools/write-worker.mjs',
 ];
 
 function* files(path) {
@@ -38,7 +38,8 @@ function sourceHash() {
 export async function ensureBuild(log) {
   const stamp = join(PROJECT, '.next', 'groval-sources');
   const hash = sourceHash();
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return 'up to date';
+  const worker = join(PROJECT, 'public', 'ramp-offline.js');
+  if (existsSync(worker) && existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return 'up to date';
   await run('npm', ['run', 'build'], {
     cwd: PROJECT,
     log,

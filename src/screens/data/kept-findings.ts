@@ -82,9 +82,9 @@ export async function sendKept(kept: KeptFinding): Promise<Sent> {
   return { state: 'sent', photoTrouble: null };
 }
 
-/** Findings of a person that wait on this phone. They are sent again when the signal comes back, and every half minute. */
-export function useOutbox(personId: string | undefined): readonly KeptFinding[] {
-  const [waiting, setWaiting] = useState<readonly KeptFinding[]>([]);
+/** Findings of a person that wait on this phone; null until it was looked at. They are sent again when the signal comes back, and every half minute. */
+export function useOutbox(personId: string | undefined): readonly KeptFinding[] | null {
+  const [waiting, setWaiting] = useState<readonly KeptFinding[] | null>(null);
   useEffect(() => {
     if (personId === undefined) return undefined;
     const watch = liveQuery(() => store.kept.where({ personId, ready: 1 }).toArray()).subscribe({

@@ -243,6 +243,22 @@ export function watchWaiting(personId: string, tell: (waiting: Waiting) => void)
   };
 }
 
+/** Watches how much of one walk-round has not arrived, its signature included. @returns a function that ends it */
+export function watchWalk(walkroundId: string, tell: (left: number) => void): () => void {
+  const look = async () => {
+    const walk = await store.walks.get(walkroundId);
+    const events = await store.events
+      .where({ walkroundId })
+      .filter(({ state }) => state !== 1)
+      .count();
+    return events + (walk?.sent === 1 ? 0 : 1) + (walk?.signSent === 1 ? 0 : 1);
+  };
+  const watch = liveQuery(look).subscribe({ next: tell });
+  return () => {
+    watch.unsubscribe();
+  };
+}
+
 /** Gives up something that was refused, once its writer has read why. */
 export async function giveUp(id: string): Promise<void> {
   await store.events.delete(id);

@@ -4,7 +4,8 @@ import type { ReactNode } from 'react';
 
 interface Props {
   readonly title: ReactNode;
-  readonly waiting: number;
+  /** How much is kept on the phone and not sent; null while nobody knows. */
+  readonly waiting: number | null;
   readonly children: ReactNode;
 }
 
@@ -27,7 +28,7 @@ export function RampFrame({ title, waiting, children }: Props) {
         <Box component="span" className="figure" sx={{ fontSize: 20 }}>
           {title}
         </Box>
-        <span>{waiting === 0 ? 'all sent' : `${waiting} kept on phone`}</span>
+        <span>{waiting === null ? '' : waiting === 0 ? 'all sent' : `${waiting} kept on phone`}</span>
       </Stack>
       <Box
         component="main"

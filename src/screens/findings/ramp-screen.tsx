@@ -2,13 +2,14 @@
 
 import Box from '@mui/material/Box';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { useSecondInAddress } from '../data/address';
+import { useEffect, useState } from 'react';
+import { setHash, useHash, useSecondInAddress } from '../data/address';
 import { giveUp } from '../data/kept-walks';
-import { useOutbox } from '../data/kept-findings';
+import { unfinished, useOutbox } from '../data/kept-findings';
 import { useRampAircraft, useRampList } from '../data/queries';
 import { Coming } from '../shell/coming';
 import { Trouble } from '../shell/trouble';
+import { useOfflineRamp } from '../walkround/keep-offline';
 import { AircraftOnRamp } from '../walkround/aircraft-on-ramp';
 import { useKeptWalk, useWalker, type Walker } from '../walkround/use-kept';
 import { useWalkOutbox } from '../walkround/use-outbox';
@@ -104,24 +105,42 @@ function DailyInspection({ registration }: { readonly registration: string }) {
   ) : null;
 }
 
+/** A finding that somebody began to write, and that nobody has got yet. */
+function BegunFinding({
+  registration,
+  personId,
+}: {
+  readonly registration: string;
+  readonly personId: string;
+}) {
+  const [isBegun, setIsBegun] = useState(false);
+  useEffect(() => {
+    void unfinished(personId, registration).then((kept) => {
+      setIsBegun(kept !== undefined && kept.finding.what.trim() !== '');
+    });
+  }, [personId, registration]);
+  return isBegun ? <BarLink href="#report">You began to report a finding. Go on with it …</BarLink> : null;
+}
+
 /** The ramp, on a phone: choose the aircraft, walk round it, report what was found. */
 export function RampScreen() {
+  useOfflineRamp();
   const router = useRouter();
   const registration = useSecondInAddress();
   const { walker, isSignedOut, error, retry } = useWalker();
   const aircraft = useKeptWalk(walker, registration);
   const findings = useOutbox(walker?.personId);
   const walks = useWalkOutbox(walker?.personId ?? null);
-  const [reporting, setReporting] = useState<string | null>(null);
-  const waiting = findings.length + walks.waiting;
+  const part = useHash();
+  const waiting = findings === null || walks === null ? null : findings.length + walks.waiting;
   return (
     <RampFrame title={registration ?? 'Groval'} waiting={waiting}>
-      {findings
+      {(findings ?? [])
         .filter(({ trouble }) => trouble !== null)
         .map((kept) => (
           <Refused key={kept.findingId} kept={kept} />
         ))}
-      {walks.refused.map(({ id, message }) => (
+      {(walks?.refused ?? []).map(({ id, message }) => (
         <Box key={id} role="alert" sx={{ border: '3px solid var(--grounded)', p: 1.5, mt: 1.5 }}>
           <p>{message} The desk has not got this answer.</p>
           <BigButton
@@ -150,25 +169,25 @@ export function RampScreen() {
         <Trouble error={aircraft.error} retry={aircraft.retry} />
       ) : aircraft.view === null || walker === null ? (
         <p>Loading {registration} …</p>
-      ) : reporting === registration ? (
+      ) : part === 'report' ? (
         <ReportOne
           registration={registration}
           walker={walker}
           onDone={() => {
-            setReporting(null);
+            setHash('', 'the same');
           }}
         />
       ) : (
         <>
           <DailyInspection registration={registration} />
+          <BegunFinding registration={registration} personId={walker.personId} />
           <AircraftOnRamp
             key={`${registration}/${walker.personId}`}
             view={aircraft.view}
             person={walker}
             isOffline={aircraft.asOf}
-            waiting={waiting}
             onReport={() => {
-              setReporting(registration);
+              setHash('report', 'new');
             }}
             onOther={() => {
               router.push('/ramp');

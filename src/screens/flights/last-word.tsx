@@ -27,7 +27,7 @@ export function LastWord({
       {words === null ? null : (
         <Box component="p" className="small" sx={{ m: '6px 0 0' }}>
           Is it something on the aircraft, and did nobody follow it up?{' '}
-          <Link href={`/ramp/${registration}`}>Report it as a finding</Link> before it leaves.
+          <Link href={`/ramp/${registration}#report`}>Report it as a finding</Link> before it leaves.
         </Box>
       )}
     </Part>

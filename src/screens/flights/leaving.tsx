@@ -10,6 +10,7 @@ import { useCommand } from '../data/command';
 import { PlainList } from '../kit/layout';
 import { TroubleAlert } from '../kit/trouble-alert';
 import { emptyFuelAndOil, FuelAndOilFields, measuredOf, type FuelAndOil } from './fuel-and-oil';
+import { RampProgressPart } from '../walkround/ramp-progress';
 import { LastWord } from './last-word';
 import { Part } from './part';
 import { enteredOf, ReadingFields, useReadings } from './readings';
@@ -60,6 +61,7 @@ export function Leaving({ flight }: { readonly flight: DispatchFlight }) {
       aria-label="Check out"
     >
       <LastWord report={flight.lastReport} registration={flight.registration} />
+      <RampProgressPart flight={flight} />
       <Part title="Documents aboard">
         <PlainList sx={{ columns: { sm: 2 }, columnGap: 4 }}>
           {flight.papers.map(({ name, keptWhere, checked }) => (

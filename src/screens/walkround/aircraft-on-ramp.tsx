@@ -17,14 +17,12 @@ export function AircraftOnRamp({
   view,
   person,
   isOffline,
-  waiting,
   onReport,
   onOther,
 }: {
   readonly view: RampWalk;
   readonly person: { readonly personId: string; readonly name: string; readonly clubId: string | null };
   readonly isOffline: string | null;
-  readonly waiting: number;
   readonly onReport: () => void;
   readonly onOther: () => void;
 }) {
@@ -35,10 +33,10 @@ export function AircraftOnRamp({
   const [done, setDone] = useState<readonly string[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   if (!walk.isLoaded) return <p>Looking for what was kept …</p>;
-  if (walk.isSigned)
+  if (walk.isSigned && walk.walk !== null)
     return (
       <WalkSigned
-        waiting={waiting}
+        walkroundId={walk.walk.walkroundId}
         onDone={() => {
           walk.close();
           onOther();

@@ -3,7 +3,6 @@
 import { useEffect, useState } from 'react';
 import { sendWalks, watchWaiting, type Waiting } from '../data/kept-walks';
 
-const NOTHING: Waiting = { waiting: 0, refused: [] };
 /** Tried again after so long, and at once when the signal comes back; in milliseconds. */
 const AGAIN_MS = 15_000;
 
@@ -17,9 +16,9 @@ export function sendNow(personId: string): Promise<void> {
   return busy;
 }
 
-/** What of a person waits on this phone; sent when there is a signal. */
-export function useWalkOutbox(personId: string | null): Waiting {
-  const [waiting, setWaiting] = useState<Waiting>(NOTHING);
+/** What of a person waits on this phone; sent when there is a signal. Null until it was looked at: nothing is called sent before. */
+export function useWalkOutbox(personId: string | null): Waiting | null {
+  const [waiting, setWaiting] = useState<Waiting | null>(null);
   useEffect(() => {
     if (personId === null) return undefined;
     const end = watchWaiting(personId, setWaiting);

@@ -53,7 +53,8 @@ export function useWalk(
   person: { readonly personId: string; readonly name: string; readonly clubId: string | null },
   fuelledHere: Instant | null,
 ) {
-  const fuelledAt = view.fuelledAt;
+  const { fuelledAt, registration } = view;
+  const currentId = view.current?.walkroundId ?? null;
   const fuelled = useMemo(
     () => [...(fuelledAt === null ? [] : [fuelledAt]), ...(fuelledHere === null ? [] : [fuelledHere])],
     [fuelledAt, fuelledHere],
@@ -125,14 +126,14 @@ export function useWalk(
   useEffect(() => {
     let gone = false;
     void (async () => {
-      const newest = await newestWalk(person.personId, view.registration);
+      const newest = await newestWalk(person.personId, registration);
       const events =
         newest === undefined ? [] : (await eventsOf(newest.walkroundId)).map(({ event }) => event);
       // A signed one is taken up again where it is still the one that counts and fuelling opened steps of it.
       const isOpen =
         newest !== undefined
         && (newest.signedAt === null
-          || (view.current?.walkroundId === newest.walkroundId
+          || (currentId === newest.walkroundId
             && nextStep(newest.plan.steps, events.map(coreEvent), fuelled) !== null));
       if (gone) return;
       put(newest === undefined || !isOpen ? null : { walk: newest, events });
@@ -149,7 +150,7 @@ export function useWalk(
       gone = true;
       document.removeEventListener('visibilitychange', back);
     };
-  }, [person.personId, view.registration, view.current?.walkroundId, fuelled, put, lookAway]);
+  }, [person.personId, registration, currentId, fuelled, put, lookAway]);
 
   const begin = async () => {
     const walk: KeptWalk = {

@@ -1,6 +1,10 @@
+'use client';
+
 import Box from '@mui/material/Box';
+import { useEffect, useState } from 'react';
 import type { PlanStep } from '@/core/walkround/plan';
 import { BECAUSE_NAMES } from '@/explain/walkround';
+import { watchWalk } from '../data/kept-walks';
 import { BigButton } from '../findings/big-button';
 import { Choices, ThumbBar } from '../findings/ramp-frame';
 import { Consequence } from './notices';
@@ -82,7 +86,15 @@ export function WalkEnd({
 }
 
 /** Signed: what the desk has of it. */
-export function WalkSigned({ waiting, onDone }: { readonly waiting: number; readonly onDone: () => void }) {
+export function WalkSigned({
+  walkroundId,
+  onDone,
+}: {
+  readonly walkroundId: string;
+  readonly onDone: () => void;
+}) {
+  const [waiting, setWaiting] = useState<number | null>(null);
+  useEffect(() => watchWalk(walkroundId, setWaiting), [walkroundId]);
   return (
     <>
       <Box component="h1" role="status" sx={{ fontSize: 27, my: 1.5, mx: 0 }}>
@@ -91,7 +103,7 @@ export function WalkSigned({ waiting, onDone }: { readonly waiting: number; read
       <Box component="p" sx={{ fontSize: 18 }}>
         {waiting === 0
           ? 'Go to the desk to check out.'
-          : `${waiting} ${waiting === 1 ? 'record has' : 'records have'} not been sent: the desk has not heard all of it. They are sent when there is a signal; keep this page, or open it again.`}
+          : `${waiting ?? 'Some'} ${waiting === 1 ? 'record has' : 'records have'} not been sent: the desk has not heard all of it. They are sent when there is a signal; keep this page, or open it again.`}
       </Box>
       <ThumbBar>
         <BigButton strong onClick={onDone}>
