@@ -54,6 +54,7 @@ const config = [
       'src/db/schema.generated.ts',
       'test-results/**',
       'playwright-report/**',
+      'public/**',
     ],
   },
   ...nextTypescript,

@@ -14,6 +14,7 @@ test('from a find on the ramp to the return to service, seen on an open desk', a
   await expect(renter.getByRole('heading', { name: 'Which aircraft?' })).toBeVisible();
   await expectNoViolations(renter);
   await renter.getByRole('button', { name: 'N02TB' }).tap();
+  await renter.getByRole('button', { name: 'Report a finding' }).tap();
   await expect(renter.getByRole('heading', { name: 'Where on the aircraft?' })).toBeVisible();
   await expectNoViolations(renter);
   await renter.getByRole('button', { name: 'Propeller' }).tap();

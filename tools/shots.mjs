@@ -11,6 +11,19 @@ import { serve } from './provision/serve.mjs';
 import { step } from './provision/steps.mjs';
 
 const NOW = '2026-11-24T13:42:00Z';
+/** Answers the steps of a walk-round, all fine, until one is shown. */
+const walkTo = (title) => async (page) => {
+  for (;;) {
+    const shown = await page.locator('h1').textContent();
+    if (shown === title) return;
+    if (/fuel gauge$/.test(shown)) {
+      await page.getByRole('slider').click({ position: { x: 260, y: 30 } });
+      await page.getByRole('button', { name: /^Keep/ }).click();
+    } else await page.getByRole('button', { name: 'Fine', exact: true }).click();
+    await page.waitForFunction((before) => document.querySelector('h1')?.textContent !== before, shown);
+  }
+};
+
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const tap = (name) => (page) => page.getByRole('button', { name }).first().click();
@@ -83,14 +96,14 @@ const VIEWS = [
     path: '/document-check/N04TG',
     acts: [(page) => page.getByRole('radio', { name: 'Yes, readable and in view' }).click()],
   },
-  { file: 'ramp-aircraft', who: 'Rolf Dane', size: PHONE, path: '/ramp', acts: [] },
+  { file: 'ramp-start', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [] },
   { file: 'ramp-station', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB#report', acts: [] },
   {
-    file: 'ramp-looks',
+    file: 'walk-dip',
     who: 'Rolf Dane',
     size: PHONE,
-    path: '/ramp/N02TB#report',
-    acts: [tap('Propeller'), tap('Blade faces'), tap('New nick'), tap('Save')],
+    path: '/ramp/N04TG',
+    acts: [tap('Begin'), walkTo('Dip the left tank'), ...['9', 'Point', '5'].map(tap)],
   },
   // Last, since it enters an aircraft.
   { file: 'club', who: 'Agna Voss', size: DESK, path: '/club#rules', acts: [] },

@@ -9,12 +9,16 @@ const PROJECT = fileURLToPath(new URL('..', import.meta.url));
 
 const html = readFileSync(join(PROJECT, '.next/server/app/ramp.html'), 'utf8');
 const named = (text, pattern) => [...text.matchAll(pattern)].map(([, url]) => url);
-const files = new Set(named(html, /["'(](\/_next\/static\/[^"'()\\ ]+?\.(?:js|css|woff2|svg))(?:[?"'()\\ ])/gu));
+const files = new Set(
+  named(html, /["'(](\/_next\/static\/[^"'()\\ ]+?\.(?:js|css|woff2|svg))(?:[?"'()\\ ])/gu),
+);
 // Fonts are named by the styles.
 for (const url of [...files].filter((file) => file.endsWith('.css'))) {
   const css = readFileSync(join(PROJECT, '.next', url.replace('/_next/', '')), 'utf8');
   for (const font of named(css, /url\(([^)]+\.woff2)\)/gu))
-    files.add(font.startsWith('/') ? font : new URL(font.replaceAll(/["']/gu, ''), `http://x${url}`).pathname);
+    files.add(
+      font.startsWith('/') ? font : new URL(font.replaceAll(/["']/gu, ''), `http://x${url}`).pathname,
+    );
 }
 const revision = createHash('sha256').update(html).digest('hex').slice(0, 16);
 const entries = [

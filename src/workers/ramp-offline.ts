@@ -1,6 +1,5 @@
 import { NetworkOnly, Serwist, type PrecacheEntry } from 'serwist';
 
-declare const self: ServiceWorkerGlobalScope;
 /** The ramp's page, its scripts, styles and fonts: put in by the build. */
 declare const RAMP_FILES: readonly PrecacheEntry[];
 

@@ -61,6 +61,15 @@ export async function endWalkround(
             problems: [],
           });
       }
+      const { unseen } = outcomeOf(walkround.plan.steps, walkround.events);
+      const waiting = unseen.filter(({ matters }) => matters);
+      // What nobody saw would be forgotten with it.
+      if (how === 'given-up' && waiting.length > 0)
+        throw new Refused({
+          code: 'invalid',
+          message: `${waiting.map(({ title, place }) => `“${title}” (${place})`).join(', ')} was not seen on it, and waits until somebody has seen it. Have somebody look and answer it on the phone; then give the walk-round up.`,
+          problems: [],
+        });
       const lastAt = walkround.events.at(-1)?.at ?? walkround.begunAt;
       const ended = Math.max(lastAt, Math.min(at, recordedAt)) as Instant;
       const written = await insertEndOnce(tx, actor.clubId, walkroundId, how, actor, ended, recordedAt);

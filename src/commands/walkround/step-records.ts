@@ -62,6 +62,8 @@ export function recordsOfAnswer(
   ): readonly OtherRecord[] => [{ ...base, kind: 'measurement', body: { ...base, quantity, which, value } }];
   const { measured, answer } = event;
   const isSeen = answer === 'fine' || answer === 'found';
+  if (answer === 'found' && event.findingId === null && measured === null)
+    throw wrong(at, `${step.title}: say what was found, as a finding.`, 'findingId');
   if (measured === null) {
     if (asks.kind === 'good' && isSeen)
       return measurement(asks.quantity, asks.which, answer === 'fine' ? 1 : 0);

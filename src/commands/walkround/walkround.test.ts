@@ -214,6 +214,33 @@ describe('a walk-round', () => {
     expect((await flightAnswer()).flight?.answer).toBe('yes');
   });
 
+  it('to begin another walk-round opens nothing that nobody saw, and it is not given up unseen', async () => {
+    const { id, steps } = await walk({ K002: { answer: 'not-seen', because: 'dark', measured: null } });
+    later(1);
+    const second = randomUUID();
+    good(await begin(second, 'student'));
+    expect((await flightAnswer()).verdict).toBe('Grounded');
+    expect(await codes()).toEqual(expect.arrayContaining(['step-not-seen', 'walk-round-unfinished']));
+    expect(bad(await sign(id, 'dispatcher', 'given-up')).message).toContain('was not seen on it');
+    // Seen on the other one, and later, it is seen; seen before it was not.
+    const step = steps.find(({ key }) => key === 'K002');
+    if (step === undefined) throw new Error('no such step');
+    later(1);
+    good(await send(second, [answerOf(step)], 'student'));
+    expect(await codes()).not.toContain('step-not-seen');
+  });
+
+  it('of two that were begun at one moment the one that is not finished holds', async () => {
+    const [one, other] = [randomUUID(), randomUUID()];
+    good(await begin(one));
+    good(await begin(other, 'student'));
+    const steps = await planOf(one);
+    const events = steps.map((step) => answerOf(step));
+    for (let at = 0; at < events.length; at += 150) good(await send(one, events.slice(at, at + 150)));
+    good(await sign(one));
+    expect(await codes()).toContain('walk-round-unfinished');
+  });
+
   it('half seen is not seen, and a step of the record alone keeps nothing', async () => {
     const { id } = await walk({
       K048: { answer: 'not-seen', because: 'other' },
@@ -285,6 +312,7 @@ describe('a walk-round', () => {
     ['a unit of something else', 'K120.left', { measured: { kind: 'figure', amount: '9', unit: 'psi' } }],
     ['a sample where a tank is dipped', 'K120.left', { measured: { kind: 'sample', result: 'clean' } }],
     ['nothing where something is measured', 'K120.left', { measured: null }],
+    ['something found without a finding', 'K137.left', { answer: 'found' }],
     ['a cup of water called fine', 'K125.left', { measured: { kind: 'sample', result: 'water' } }],
     ['a figure where one only looks', 'K002', { measured: { kind: 'figure', amount: '9', unit: 'US gal' } }],
   ] as const)('%s is refused with what to do, and nothing of it is kept', async (_, key, change) => {

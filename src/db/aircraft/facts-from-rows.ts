@@ -29,7 +29,7 @@ import { movementOf } from '../flights/movements';
 import { NO_OTHERS, type OtherFacts, othersByAircraft } from './other-facts';
 import { copiedSignature } from './other-records';
 import { strikeOf } from './strikes';
-import { onRecord, walkroundsOf, type StoredWalkround } from '../walkround/walkrounds';
+import { walkroundOnRecord, walkroundsOf, type StoredWalkround } from '../walkround/walkrounds';
 import { type FactRows, countsSince } from './fact-rows';
 
 /** An aircraft's facts with what identifies it here. */
@@ -224,15 +224,12 @@ function grouped<Row extends { readonly aircraft_id: string }, T>(
 function withWalkround(
   ramp: Ramp | null,
   uplifts: Ramp['uplifts'],
-  walkround: StoredWalkround | undefined,
+  walkrounds: readonly StoredWalkround[],
   flightsOut: AircraftFacts['flightsOut'],
   isRequired: boolean,
 ): Ramp | null {
   const returned = lastReturn({ flightsOut });
-  const current =
-    walkround === undefined || (returned !== null && walkround.begunAt <= returned)
-      ? null
-      : onRecord(walkround, fuellings(uplifts));
+  const current = walkroundOnRecord(walkrounds, returned, fuellings(uplifts));
   if (current === null && !isRequired) return ramp;
   const found = ramp ?? { measurements: [], samples: [], uplifts };
   return {
@@ -255,7 +252,10 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
   const movements = grouped(rows.movements, movementOf);
   const descriptions = grouped(rows.descriptions, descriptionOf);
   const boxReadings = grouped(rows.boxReadings, boxReadingOf);
-  const walkrounds = new Map(walkroundsOf(rows.walkrounds).map((one) => [one.aircraftId, one]));
+  const walkrounds = grouped(
+    walkroundsOf(rows.walkrounds).map((one) => ({ aircraft_id: one.aircraftId, one })),
+    ({ one }) => one,
+  );
   const discrepancies = grouped(rows.discrepancies, (row) =>
     discrepancyOf(row, others.get(row.aircraft_id)?.deferrals.get(row.discrepancy_id) ?? null),
   );
@@ -280,7 +280,7 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
         ramp: withWalkround(
           own.ramp,
           uplifts,
-          walkrounds.get(row.aircraft_id),
+          walkrounds.get(row.aircraft_id) ?? [],
           flightsOut,
           rows.method.required,
         ),

@@ -6,6 +6,7 @@ import type { PlanStep, WalkPlan } from '@/core/walkround/plan';
 import {
   NOT_SEEN_BECAUSE,
   outcomeOf,
+  standingAnswers,
   STEP_ANSWERS,
   type NotSeenBecause,
   type StepAnswer,
@@ -144,14 +145,14 @@ const storedPlan = reader<WalkPlan>({
 });
 
 /**
- * The raw rows of walk-rounds: one by its id, or of each aircraft the one that was begun last and not given up.
+ * The raw rows of walk-rounds: one by its id, or of each aircraft those that were begun since its last flight and not given up.
  * @param of an aircraft, a walk-round, or null for the whole fleet; with `since` all that an aircraft had from then on
  */
 export async function readWalkroundRows(
   tx: ClubTransaction,
   of: { readonly walkround: string } | { readonly aircraft: string; readonly since?: Date } | null,
 ) {
-  const since = of !== null && 'aircraft' in of ? of.since : undefined;
+  const from = of !== null && 'aircraft' in of ? of.since : undefined;
   const rows = await tx
     .selectFrom('walkround as w')
     .leftJoin('walkround_end as e', (join) =>
@@ -173,14 +174,14 @@ export async function readWalkroundRows(
     .$if(of !== null && 'walkround' in of, (query) =>
       query.where('w.walkround_id', '=', of !== null && 'walkround' in of ? of.walkround : ''),
     )
-    .$if(since !== undefined, (query) => query.where('w.happened_at', '>=', since ?? new Date(0)))
-    .$if((of === null || 'aircraft' in of) && since === undefined, (query) =>
+    .$if(from !== undefined, (query) => query.where('w.happened_at', '>=', from ?? new Date(0)))
+    .$if((of === null || 'aircraft' in of) && from === undefined, (query) =>
       query
-        .distinctOn('w.aircraft_id')
         .where(sql<boolean>`coalesce(e.how, '') <> 'given-up'`)
-        .orderBy('w.aircraft_id')
-        .orderBy('w.happened_at', 'desc')
-        .orderBy('w.recorded_at', 'desc'),
+        // An index of returns by aircraft and time answers this for each.
+        .where(
+          sql<boolean>`w.happened_at > coalesce((select max(r.happened_at) from flight_return r where r.club_id = w.club_id and r.aircraft_id = w.aircraft_id), '-infinity')`,
+        ),
     )
     .$if(of !== null && 'aircraft' in of, (query) =>
       query.where('w.aircraft_id', '=', of !== null && 'aircraft' in of ? of.aircraft : ''),
@@ -271,8 +272,8 @@ function closesOf({ code }: PlanStep): UnseenStep['closes'] {
   return step?.firstAction === 'deferral-path' ? step.closesUses : [];
 }
 
-/** What a walk-round says to a decision. @param fuelledAt when fuel was put in: steps about fuel are then to be done again */
-export function onRecord(
+/** What one walk-round says by itself. @param fuelledAt when fuel was put in: steps about fuel are then to be done again */
+function onRecord(
   { walkroundId, begunAt, recordedAt, by, plan, events, end }: StoredWalkround,
   fuelledAt: readonly Instant[],
 ): WalkroundOnRecord {
@@ -289,4 +290,47 @@ export function onRecord(
     }),
     signedAt: end?.how === 'signed' ? end.at : null,
   };
+}
+
+/** Those that were begun after a moment, the newest first; of one moment the one that is further from its end, since the stricter holds. */
+export function since(
+  walkrounds: readonly StoredWalkround[],
+  returned: Instant | null,
+): readonly StoredWalkround[] {
+  const left = ({ plan, events, end }: StoredWalkround) => {
+    const { steps, answered } = outcomeOf(plan.steps, events);
+    return (steps - answered) * 2 + (end === null ? 1 : 0);
+  };
+  return walkrounds
+    .filter(({ begunAt }) => returned === null || begunAt > returned)
+    .toSorted((a, b) => b.begunAt - a.begunAt || left(b) - left(a));
+}
+
+/**
+ * What the walk-rounds since the last flight say to a decision: the newest has to be finished and signed, and what nobody saw on any of them waits until
+ * somebody has. To begin another one makes nothing available.
+ */
+export function walkroundOnRecord(
+  walkrounds: readonly StoredWalkround[],
+  returned: Instant | null,
+  fuelledAt: readonly Instant[],
+): WalkroundOnRecord | null {
+  const current = since(walkrounds, returned);
+  const [newest] = current;
+  if (newest === undefined) return null;
+  const seenAt = new Map<string, Instant>();
+  for (const { events } of current)
+    for (const event of standingAnswers(events, fuelledAt).values())
+      if (event.answer === 'fine' || event.answer === 'found')
+        seenAt.set(event.key, Math.max(event.at, seenAt.get(event.key) ?? event.at) as Instant);
+  const unseen = new Map<string, UnseenStep>();
+  for (const walkround of current) {
+    const answers = standingAnswers(walkround.events, fuelledAt);
+    for (const step of onRecord(walkround, fuelledAt).unseen) {
+      const said = answers.get(step.key)?.at ?? walkround.begunAt;
+      const seen = seenAt.get(step.key);
+      if (seen === undefined || seen <= said) unseen.set(step.key, step);
+    }
+  }
+  return { ...onRecord(newest, fuelledAt), unseen: [...unseen.values()] };
 }

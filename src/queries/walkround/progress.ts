@@ -1,8 +1,7 @@
-import type { Instant } from '@/core/time/instant';
 import { fuellings } from '@/core/records/walkround/measurement';
 import { lastReturn, type AircraftFacts } from '@/core/records/facts';
 import { outcomeOf, type NotSeenBecause, type Unseen } from '@/core/walkround/walk';
-import { readWalkroundRows, walkroundsOf } from '@/db/walkround/walkrounds';
+import { readWalkroundRows, since, walkroundsOf } from '@/db/walkround/walkrounds';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { clockText, momentText } from '@/explain/formats';
 import { announcedWords } from '@/explain/walkround';
@@ -52,8 +51,10 @@ export async function rampProgress(
   facts: Pick<AircraftFacts, 'flightsOut' | 'ramp'>,
   zone: ZoneId,
 ): Promise<RampProgress> {
-  const [stored] = walkroundsOf(await readWalkroundRows(tx, { aircraft: aircraftId }));
-  const returned: Instant | null = lastReturn(facts);
+  const [stored] = since(
+    walkroundsOf(await readWalkroundRows(tx, { aircraft: aircraftId })),
+    lastReturn(facts),
+  );
   const announced = (facts.ramp?.announced ?? []).map(({ id, act, which, amount, by, happenedAt }) => ({
     id,
     act,
@@ -61,8 +62,7 @@ export async function rampProgress(
     by,
     when: momentText(happenedAt, zone),
   }));
-  if (stored === undefined || (returned !== null && stored.begunAt <= returned))
-    return { walkround: null, announced };
+  if (stored === undefined) return { walkround: null, announced };
   const { plan, events, end, by, begunAt, walkroundId } = stored;
   const outcome = outcomeOf(plan.steps, events, fuellings(facts.ramp?.uplifts ?? []));
   const named = (keys: readonly string[]) =>

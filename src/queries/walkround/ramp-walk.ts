@@ -8,7 +8,7 @@ import type { RampData } from '@/core/records/walkround/ramp-data';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { planNow } from '@/db/walkround/plan-now';
 import { readRampData } from '@/db/walkround/plan-aircraft';
-import { readWalkroundRows, walkroundsOf } from '@/db/walkround/walkrounds';
+import { readWalkroundRows, since, walkroundsOf } from '@/db/walkround/walkrounds';
 import { standingAnswers, type StepAnswer } from '@/core/walkround/walk';
 import type { WalkPlan } from '@/core/walkround/plan';
 import { findByRegistration } from '@/db/aircraft/aircraft-documents';
@@ -143,10 +143,11 @@ export async function rampWalk(
       reserveMinutes: minutes,
     };
   };
-  const [walkround] = walkroundsOf(await readWalkroundRows(tx, { aircraft: stored.aircraftId }));
-  const returned = lastReturn(facts);
-  const current =
-    walkround === undefined || (returned !== null && walkround.begunAt <= returned) ? null : walkround;
+  const [newest] = since(
+    walkroundsOf(await readWalkroundRows(tx, { aircraft: stored.aircraftId })),
+    lastReturn(facts),
+  );
+  const current = newest ?? null;
   return {
     aircraftId: stored.aircraftId,
     registration: row.registration,

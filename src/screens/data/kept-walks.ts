@@ -108,12 +108,6 @@ export async function eventsOf(walkroundId: string): Promise<readonly KeptEvent[
 export const keepEvent = (event: KeptEvent) => store.events.put(event);
 /** Keeps what was announced, or done of it. */
 export const keepNote = (note: KeptNote) => store.notes.put(note);
-/** Throws away a walk-round that was never sent. */
-export async function discardWalk(walkroundId: string): Promise<void> {
-  await store.events.where({ walkroundId }).delete();
-  await store.walks.delete(walkroundId);
-}
-
 /** So many events go at once. */
 const AT_ONCE = 50;
 const inClub = (clubId: string | null): Record<string, string> =>

@@ -124,7 +124,7 @@ function BegunFinding({
 
 /** The ramp, on a phone: choose the aircraft, walk round it, report what was found. */
 export function RampScreen() {
-  useOfflineRamp();
+  const isKept = useOfflineRamp();
   const router = useRouter();
   const registration = useSecondInAddress();
   const { walker, isSignedOut, error, retry } = useWalker();
@@ -186,6 +186,7 @@ export function RampScreen() {
             view={aircraft.view}
             person={walker}
             isOffline={aircraft.asOf}
+            isKept={isKept}
             onReport={() => {
               setHash('report', 'new');
             }}

@@ -17,12 +17,14 @@ export function AircraftOnRamp({
   view,
   person,
   isOffline,
+  isKept,
   onReport,
   onOther,
 }: {
   readonly view: RampWalk;
   readonly person: { readonly personId: string; readonly name: string; readonly clubId: string | null };
   readonly isOffline: string | null;
+  readonly isKept: boolean;
   readonly onReport: () => void;
   readonly onOther: () => void;
 }) {
@@ -86,6 +88,7 @@ export function AircraftOnRamp({
         view={{ ...view, announced }}
         left={walk.walk === null ? null : walk.outcome.steps - walk.outcome.answered}
         isOffline={isOffline}
+        isKept={isKept}
         onReport={onReport}
         onOther={onOther}
         onAnnounced={setDoing}

@@ -21,23 +21,11 @@ export interface FigureSays {
 
 /** Units in which a quantity is entered, the usual one first. */
 export function unitsFor(quantity: Quantity): readonly string[] {
-  switch (quantity) {
-    case 'oil':
-    case 'gearbox-oil':
-      return ['US qt', 'L', 'mL'];
-    case 'fuel-dip':
-    case 'fuel-gauge':
-      return ['US gal', 'L'];
-    case 'tyre-pressure':
-      return ['psi', 'bar', 'kPa'];
-    case 'strut':
-    case 'belt-play':
-      return ['cm', 'in', 'mm'];
-    default: {
-      const base = QUANTITIES[quantity];
-      return Object.keys(MEASURE_UNITS[base]);
-    }
-  }
+  const base = QUANTITIES[quantity];
+  if (quantity === 'oil' || quantity === 'gearbox-oil') return ['US qt', 'L', 'mL'];
+  if (base === 'pL') return ['US gal', 'L'];
+  if (base === 'Pa') return ['psi', 'bar', 'kPa'];
+  return base === 'um' ? ['cm', 'in', 'mm'] : Object.keys(MEASURE_UNITS[base]);
 }
 
 /** How many of the base unit one unit is. */

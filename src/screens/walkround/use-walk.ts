@@ -124,8 +124,9 @@ export function useWalk(
   }, [interrupt]);
 
   useEffect(() => {
-    let gone = false;
-    void (async () => {
+    let isGone = false;
+    const isOver = () => isGone;
+    const load = async () => {
       const newest = await newestWalk(person.personId, registration);
       const events =
         newest === undefined ? [] : (await eventsOf(newest.walkroundId)).map(({ event }) => event);
@@ -135,19 +136,20 @@ export function useWalk(
         && (newest.signedAt === null
           || (currentId === newest.walkroundId
             && nextStep(newest.plan.steps, events.map(coreEvent), fuelled) !== null));
-      if (gone) return;
+      if (isOver()) return;
       put(newest === undefined || !isOpen ? null : { walk: newest, events });
       setIsLoaded(true);
       shownAt.current = Date.now();
       await lookAway();
-    })();
+    };
+    void load();
     const back = () => {
       if (document.visibilityState === 'visible') void lookAway();
       else shownAt.current = Date.now();
     };
     document.addEventListener('visibilitychange', back);
     return () => {
-      gone = true;
+      isGone = true;
       document.removeEventListener('visibilitychange', back);
     };
   }, [person.personId, registration, currentId, fuelled, put, lookAway]);

@@ -11,6 +11,7 @@ export function WalkStart({
   view,
   left,
   isOffline,
+  isKept,
   onBegin,
   onReport,
   onOther,
@@ -21,6 +22,8 @@ export function WalkStart({
   readonly left: number | null;
   /** Since when this was fetched, where there is no signal; null with one. */
   readonly isOffline: string | null;
+  /** Whether this page opens again without signal. */
+  readonly isKept: boolean;
   readonly onBegin: () => void;
   readonly onReport: () => void;
   readonly onOther: () => void;
@@ -88,8 +91,9 @@ export function WalkStart({
       </Box>
       <Box component="p" sx={{ fontSize: 17, m: 0 }}>
         {left === null
-          ? `${plan.steps.length} steps${plan.list === 'short' ? ', the short list: somebody saw everything today' : ''}, in this school’s order. It can be interrupted, and works without signal.`
-          : `${left} of ${plan.steps.length} steps are left.`}
+          ? `${plan.steps.length} steps${plan.list === 'short' ? ', the short list: somebody saw everything today' : ''}, in this school’s order. It can be interrupted.`
+          : `${left} of ${plan.steps.length} steps are left.`}{' '}
+        {isKept ? 'Kept on this phone: works without signal.' : ''}
       </Box>
       <Box sx={{ mt: 'auto', pt: 2 }}>
         <Choices columns={2}>
