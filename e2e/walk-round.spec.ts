@@ -106,9 +106,10 @@ class Thumb {
     } else if ((await this.page.getByRole('button', { name: /^Clean:/u }).count()) > 0)
       await this.tap(/^Clean:/u);
     else await this.tap('Fine');
-    await expect
-      .poll(() => this.page.locator('h1').evaluate((node) => node.parentElement?.textContent ?? ''))
-      .not.toBe(key);
+    await this.page.waitForFunction(
+      (before) => document.querySelector('h1')?.parentElement?.textContent !== before,
+      key,
+    );
     return true;
   }
 
@@ -172,7 +173,6 @@ test('without a signal from the first screen on, with a reload, a killed server 
     await gone(server, 'SIGKILL');
     await context.setOffline(true);
     const page = await context.newPage();
-    await slow(page);
     await page.goto('/ramp/N05TG');
     await expect(page.getByText('No signal.')).toBeVisible();
     const thumb = new Thumb(page);

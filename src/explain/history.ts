@@ -80,6 +80,7 @@ const FACTS: Readonly<Record<string, string>> = {
   'vor-check': 'put a VOR check on record',
   database: 'put a database on record',
   rigging: 'put its rigging on record',
+  'ramp-data': 'put on record what its walk-round rests on',
 };
 
 function factText(entry: Readonly<Record<string, unknown>>): string {

@@ -1,18 +1,6 @@
 import type { Volume } from '../core/quantities/volume';
 import type { Announced } from '../core/records/walkround/measurement';
-import type { NotSeenBecause } from '../core/walkround/walk';
 import { volumeText } from './formats';
-
-/** Why a step was not seen, as the end of a sentence. */
-export const BECAUSE_NAMES: Readonly<Record<NotSeenBecause, string>> = {
-  dark: 'too dark',
-  covered: 'covered',
-  'too-high': 'too high to reach',
-  'not-operated': 'not operated',
-  'no-tool': 'no tool for it',
-  'other-side-assumed': 'only the other side was looked at',
-  other: 'another reason',
-};
 
 const ACTS: Readonly<Record<Announced['act'], string>> = {
   'add-oil': 'add oil',

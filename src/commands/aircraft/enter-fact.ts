@@ -18,6 +18,7 @@ import type { Instant } from '@/core/time/instant';
 import { civilDateAt, startOfDay, type ZoneId } from '@/core/time/zone';
 import { findDescription, insertDescription } from '@/db/aircraft/descriptions';
 import { findOther, insertOthers } from '@/db/aircraft/other-records';
+import { readRampData } from '@/db/walkround/plan-aircraft';
 import { type OtherRecord } from '@/db/aircraft/other-kinds';
 import { changeAircraft, laterThan, type Changing } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
@@ -98,6 +99,14 @@ function recordOf(
       const at = seen(fact.on);
       return { id, kind: 'rigging', ...at, body: riggingOf(id, { ...fact.rigging, ...at }) };
     }
+    case 'ramp-data':
+      return {
+        id,
+        kind: 'ramp-data',
+        happenedAt: recordedAt,
+        recordedAt,
+        body: { id, recordedAt, ...fact.data },
+      };
     case 'club-document': {
       const at = seen(fact.on);
       return { id, kind: 'club-document', ...at, body: clubDocumentOf(id, { ...fact.paper, ...at }) };
@@ -110,7 +119,13 @@ function recordOf(
 }
 
 /** What a fact takes the place of; null where it is the first word on it, or stands beside others. */
-function takesPlaceOf({ stored: { aircraftId, facts } }: Changing, { fact }: FactEntry): string | null {
+async function takesPlaceOf(
+  { tx, stored: { aircraftId, features, facts } }: Changing,
+  { fact }: FactEntry,
+): Promise<string | null> {
+  // What it has was said with the aircraft itself.
+  if (fact.kind === 'ramp-data')
+    return (await readRampData(tx, aircraftId))?.id ?? (features === null ? null : aircraftId);
   if (fact.kind === 'equipment') return latestOf(facts.equipment)?.id ?? null;
   if (fact.kind !== 'description') return null;
   return facts.descriptions.at(-1)?.id ?? (facts.aircraft.approvedFor === null ? null : aircraftId);
@@ -136,7 +151,7 @@ export function enterFact(
     null,
     async (changing) => {
       const { tx, club, recordedAt } = changing;
-      const before = takesPlaceOf(changing, entry);
+      const before = await takesPlaceOf(changing, entry);
       if (before !== null) requireAct(actor, 'replace-fact');
       if ('instead' in fact && fact.instead !== before)
         throw new Refused({
@@ -145,6 +160,16 @@ export function enterFact(
             'Somebody put another one on record since you opened this. Nothing was recorded; what you wrote is kept. Look at it in another window; put on record once more, yours takes its place.',
           problems: [{ path: 'fact.instead', message: 'is not the latest' }],
         });
+      if (fact.kind === 'ramp-data') {
+        const tanks = changing.stored.facts.aircraft.particulars.fuel?.tanks ?? [];
+        const strange = fact.data.dips.findIndex(({ tank }) => !tanks.some(({ id }) => id === tank));
+        if (strange !== -1)
+          throw new Refused({
+            code: 'invalid',
+            message: `This aircraft has no tank '${fact.data.dips[strange]?.tank ?? ''}': ${tanks.length === 0 ? 'enter its tanks first' : `it has ${tanks.map(({ id }) => id).join(', ')}`}.`,
+            problems: [{ path: `fact.data.dips.${strange}.tank`, message: 'is no tank of it' }],
+          });
+      }
       const approves = fact.kind === 'equipment' && fact.list.approved === true;
       if (approves && !actor.roles.some((role) => role === 'mechanic' || role === 'administrator'))
         throw new Refused({

@@ -1,5 +1,6 @@
 import type { WalkroundEvents } from '@/contracts/walkround/walkround';
 import type { Plain } from '@/core/decision/canonical';
+import { onServerClock } from '@/core/walkround/phone-clock';
 import { instantText, type Instant } from '@/core/time/instant';
 import { insertOthers } from '@/db/aircraft/other-records';
 import type { OtherRecord } from '@/db/aircraft/other-kinds';
@@ -44,9 +45,10 @@ function storedEvent(
   event: Event,
   actor: Actor,
   { begunAt }: StoredWalkround,
+  sentAt: Instant | undefined,
   recordedAt: Instant,
 ): StoredEvent {
-  const at = Math.max(begunAt, Math.min(event.at, recordedAt)) as Instant;
+  const at = Math.max(begunAt, onServerClock(event.at, sentAt, recordedAt)) as Instant;
   const base = {
     eventId: event.eventId,
     number: event.number,
@@ -111,7 +113,7 @@ export async function answerWalkround(
       const records: OtherRecord[] = [];
       const told: Plain[] = [];
       for (const [at, given] of entry.events.entries()) {
-        const event = storedEvent(given, actor, walkround, recordedAt);
+        const event = storedEvent(given, actor, walkround, entry.sentAt, recordedAt);
         if (sameAsBefore(walkround, event)) continue;
         // A step that the plan does not have any more is kept and counts for nothing.
         const step =

@@ -1,4 +1,5 @@
 import type { BeginWalkround } from '@/contracts/walkround/walkround';
+import { onServerClock } from '@/core/walkround/phone-clock';
 import { instantText } from '@/core/time/instant';
 import { findPlanned } from '@/db/flights/planned-flights';
 import { planNow } from '@/db/walkround/plan-now';
@@ -46,8 +47,7 @@ export async function beginWalkround(
           message: 'No step of the list belongs to this aircraft. Look at what its data says that it has.',
           problems: [],
         });
-      // Nothing was begun after it was written down: a phone whose clock runs ahead gets the time of entry.
-      const begunAt = entry.begunAt > recordedAt ? recordedAt : entry.begunAt;
+      const begunAt = onServerClock(entry.begunAt, entry.sentAt, recordedAt);
       const written = await insertWalkroundOnce(tx, actor.clubId, {
         walkroundId,
         aircraftId,

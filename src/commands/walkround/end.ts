@@ -1,6 +1,7 @@
 import type { EndWalkround } from '@/contracts/walkround/walkround';
 import { fuellings } from '@/core/records/walkround/measurement';
 import { instantText, type Instant } from '@/core/time/instant';
+import { onServerClock } from '@/core/walkround/phone-clock';
 import { outcomeOf } from '@/core/walkround/walk';
 import { insertEndOnce, findWalkround } from '@/db/walkround/walkrounds';
 import { changeAircraft } from '../kernel/change-aircraft';
@@ -14,7 +15,7 @@ import { denial, requireAct } from '../kernel/permissions';
 export async function endWalkround(
   ports: Ports,
   actor: Actor,
-  { walkroundId, aircraftId, how, at }: EndWalkround,
+  { walkroundId, aircraftId, how, at, sentAt }: EndWalkround,
 ): Promise<Outcome<{ readonly walkroundId: string; readonly revision: number }>> {
   const denied = denial(actor, 'do-walk-round');
   if (denied !== null) return refused(denied);
@@ -71,7 +72,7 @@ export async function endWalkround(
           problems: [],
         });
       const lastAt = walkround.events.at(-1)?.at ?? walkround.begunAt;
-      const ended = Math.max(lastAt, Math.min(at, recordedAt)) as Instant;
+      const ended = Math.max(lastAt, onServerClock(at, sentAt, recordedAt)) as Instant;
       const written = await insertEndOnce(tx, actor.clubId, walkroundId, how, actor, ended, recordedAt);
       if (written === 'there-already') throw new Error(`walk-round ${walkroundId} ended while it was locked`);
       return {

@@ -5,7 +5,10 @@ import type { Volume } from '../../core/quantities/volume';
 import { CATEGORIES, type Described } from '../../core/records/aircraft/aircraft';
 import type { EquipmentItem } from '../../core/records/aircraft/equipment';
 import { QUANTITIES } from '../../core/records/walkround/measurement';
-import { box } from '../exchange/case-parts';
+import { OIL_METHODS, PROPELLER_RULES, TABS } from '../../core/records/walkround/ramp-data';
+import { dipFault } from '../../core/walkround/dip';
+import { FEATURE_NAMES } from '../../core/walkround/features';
+import { box, volumeSchema } from '../exchange/case-parts';
 import {
   clubDocument,
   database,
@@ -42,6 +45,48 @@ const instead = z.string().max(80).nullable();
 /** The day on which something was seen or done; absent is now. */
 const on = dateSchema.optional();
 
+/** A dipstick: what it reads at some levels, and what is then in the tank. */
+const dipStick = z
+  .strictObject({
+    tank: textSchema(40),
+    unit: textSchema(20),
+    points: z
+      .array(
+        z.strictObject({
+          reads: z.number().min(0).max(10_000).multipleOf(0.001, 'at most three decimals'),
+          holds: volumeSchema,
+        }),
+      )
+      .max(60),
+  })
+  .transform(({ points, ...stick }, context) => {
+    const table = points.map(({ reads, holds }) => ({ reads: Math.round(reads * 1000), holds }));
+    const fault = dipFault(table);
+    if (fault !== null)
+      context.issues.push({
+        code: 'custom',
+        input: points,
+        path: ['points'],
+        message: {
+          'too-few': 'a stick needs two levels at least',
+          'not-rising': 'from one level to the next both figures rise',
+          'below-nothing': 'nothing is below 0',
+        }[fault],
+      });
+    return { ...stick, points: table };
+  });
+/** What the walk-round of an aircraft rests on, entered as a whole. */
+const rampData = z.strictObject({
+  features: z.array(z.enum(FEATURE_NAMES)).max(FEATURE_NAMES.length),
+  without: z.array(z.string().regex(/^K\d{3}$/, 'expected a step of the list')).max(100),
+  blades: z.int().min(1).max(6).nullable(),
+  tab: z.enum(TABS).nullable(),
+  propeller: z.enum(PROPELLER_RULES).nullable(),
+  oilMethod: z.enum(OIL_METHODS).nullable(),
+  sampleSeconds: z.int().min(1).max(60).nullable(),
+  dips: z.array(dipStick).max(8),
+});
+
 /** The facts that a record keeper enters, one at a time, in the words of the case format. Completions are signed elsewhere. */
 export const FACT_SCHEMAS = {
   description: z.strictObject({ kind: z.literal('description'), instead, description }),
@@ -74,6 +119,7 @@ export const FACT_SCHEMAS = {
     on,
     rigging: rigging.omit({ happenedAt: true, recordedAt: true }),
   }),
+  'ramp-data': z.strictObject({ kind: z.literal('ramp-data'), instead, data: rampData }),
   'club-document': z.strictObject({
     kind: z.literal('club-document'),
     on,
@@ -96,6 +142,7 @@ export const factSchema = z.strictObject({
     FACT_SCHEMAS.database,
     FACT_SCHEMAS.rigging,
     FACT_SCHEMAS['club-document'],
+    FACT_SCHEMAS['ramp-data'],
   ]),
 });
 export type FactEntry = z.output<typeof factSchema>;

@@ -21,12 +21,16 @@ const amount = z
   );
 const unit = z.string().min(1).max(20);
 
+/** What the phone's clock says as it sends: what it says of earlier moments is put right by the difference. Absent where the sender has no clock of its own. */
+const sentAt = instantSchema.optional();
+
 /** A walk-round is begun. Its id is made on the phone, so that sending twice begins once. */
 export const beginWalkroundSchema = z.strictObject({
   walkroundId: idSchema('expected the walk-round’s own id'),
   aircraftId: idSchema('expected an aircraft'),
   flightId: idSchema().nullable(),
   begunAt: instantSchema,
+  sentAt,
 });
 
 /** What was measured at a step. */
@@ -54,6 +58,7 @@ export const walkroundEventsSchema = z.strictObject({
   walkroundId: idSchema('expected a walk-round'),
   aircraftId: idSchema('expected an aircraft'),
   events: z.array(event).min(1).max(MAX_EVENTS),
+  sentAt,
 });
 
 /** The person who did it signs; or the desk gives it up. */
@@ -62,6 +67,7 @@ export const endWalkroundSchema = z.strictObject({
   aircraftId: idSchema('expected an aircraft'),
   how: z.enum(['signed', 'given-up']),
   at: instantSchema,
+  sentAt,
 });
 
 /** Something to be done before the flight, announced on the ramp. */

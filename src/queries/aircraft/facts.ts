@@ -7,6 +7,10 @@ import { knownAt, latestOf } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt } from '@/core/time/zone';
+import type { RampData } from '@/core/records/walkround/ramp-data';
+import { CATALOGUE } from '@/core/walkround/catalogue';
+import { planNow } from '@/db/walkround/plan-now';
+import { readRampData } from '@/db/walkround/plan-aircraft';
 import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import { findByRegistration } from '@/db/aircraft/aircraft-documents';
 import { othersOfKind } from '@/db/aircraft/other-records';
@@ -70,10 +74,37 @@ export interface Facts {
   readonly rigging: FactLine | null;
   readonly databases: readonly FactLine[];
   readonly clubDocuments: readonly FactLine[];
+  /** What its walk-round rests on. */
+  readonly ramp: RampFacts;
   readonly mayEnter: boolean;
   readonly mayReplace: boolean;
   /** What an equipment list may begin from, those of its own type first; none for somebody who enters nothing. */
   readonly templates: readonly EquipmentTemplate[];
+}
+
+/** What the walk-round of an aircraft rests on, as the form shows it. */
+export interface RampFacts {
+  /** What another one would take the place of. */
+  readonly id: string | null;
+  /** Null where nobody has said what it has: then every step is asked for. */
+  readonly features: readonly string[] | null;
+  readonly data: RampData | null;
+  readonly tanks: readonly string[];
+  readonly steps: readonly { readonly code: string; readonly title: string }[];
+  /** How many steps a whole walk-round has now. */
+  readonly count: number;
+}
+
+async function rampFacts(tx: ClubTransaction, stored: StoredAircraft, now: Instant): Promise<RampFacts> {
+  const data = await readRampData(tx, stored.aircraftId);
+  return {
+    id: data?.id ?? (stored.features === null ? null : stored.aircraftId),
+    features: data?.features ?? stored.features,
+    data,
+    tanks: (stored.facts.aircraft.particulars.fuel?.tanks ?? []).map(({ id }) => id),
+    steps: CATALOGUE.map(({ code, title }) => ({ code, title })),
+    count: (await planNow(tx, stored, null, now)).steps.length,
+  };
 }
 
 /** An equipment list of another aircraft, or of a type, without what is each aircraft's own: its dates and what its documents ask for. */
@@ -189,6 +220,7 @@ export async function facts(
     descriptionId:
       known.descriptions.at(-1)?.id ?? (known.aircraft.approvedFor === null ? null : found.aircraft_id),
     aircraft: known.aircraft,
+    ramp: await rampFacts(tx, stored, now),
     categoryName:
       known.aircraft.category === null ? 'category not known' : CATEGORY_NAMES[known.aircraft.category],
     equipment:

@@ -18,6 +18,7 @@ import type { ClubTransaction } from '@/db/kernel/connection';
 import { flightsBetween, type StoredFlight } from '@/db/flights/planned-flights';
 import { tellReasons } from '@/explain/constraint';
 import { clockText, momentText } from '@/explain/formats';
+import { announcedWords } from '@/explain/walkround';
 import { PURPOSE_NAMES } from '@/explain/names';
 import { lastReport, type LastReport } from '../flights/last-report';
 import { keptFacts } from '../kernel/kept-facts';
@@ -66,7 +67,7 @@ export interface RampWalk {
     readonly x: number;
     readonly y: number;
   }[];
-  readonly announced: readonly Announced[];
+  readonly announced: readonly (Announced & { readonly words: string })[];
   /** When fuel was last put in; null where nobody knows of any. */
   readonly fuelledAt: Instant | null;
   /** The walk-round since the last flight; null where there is none. */
@@ -176,7 +177,10 @@ export async function rampWalk(
     marks: (await othersOfKind(tx, stored.aircraftId, 'known-mark'))
       .filter(({ id }) => !facts.strikes.some(({ record }) => record === id))
       .map(({ id, what, station, side, x, y }) => ({ id, what, station, side, x, y })),
-    announced: facts.ramp?.announced ?? [],
+    announced: (facts.ramp?.announced ?? []).map((one) => ({
+      ...one,
+      words: announcedWords(one.act, one.which, one.amount),
+    })),
     fuelledAt: fuellings(facts.ramp?.uplifts ?? []).toSorted((a, b) => b - a)[0] ?? null,
     current:
       current === null

@@ -26,6 +26,10 @@ const EltForm = lazily(() => import('./elt-form').then((module) => module.EltFor
 const EquipmentShown = lazily(() => import('./equipment-shown').then((module) => module.EquipmentShown), 200);
 const EquipmentForm = lazily(() => import('./equipment-form').then((module) => module.EquipmentForm), 200);
 const Items = lazily(() => import('./list-forms').then((module) => module.Items), 200);
+const RampDataForm = lazily(
+  () => import('../walkround/ramp-data-form').then((module) => module.RampDataForm),
+  400,
+);
 const RiggingForm = lazily(() => import('./rigging-form').then((module) => module.RiggingForm), 200);
 const VorCheckForm = lazily(() => import('./vor-check-form').then((module) => module.VorCheckForm), 200);
 
@@ -172,6 +176,9 @@ function FactsOf({ registration }: { readonly registration: string | null }) {
                 <RiggingForm facts={facts} />
               </Part>
             ) : null}
+            <Part title="Walk-round" state={`${facts.ramp.count} steps`} open={false}>
+              <RampDataForm facts={facts} />
+            </Part>
             <Part title="Databases" state={String(facts.databases.length)} open={false}>
               <DatabaseForm facts={facts} />
             </Part>

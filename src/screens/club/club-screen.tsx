@@ -11,9 +11,18 @@ import { DeskPage } from '../shell/desk-page';
 import { FleetPart } from './fleet-part';
 
 const PeoplePart = lazily(() => import('./people-part').then((module) => module.PeoplePart), 320);
+const WalkRoundPart = lazily(
+  () => import('../walkround/method-form').then((module) => module.WalkRoundPart),
+  320,
+);
 const ClubPart = lazily(() => import('./club-part').then((module) => module.ClubPart), 320);
 
-const PARTS = { aircraft: 'Aircraft', people: 'People', rules: 'Field and rules' } as const;
+const PARTS = {
+  aircraft: 'Aircraft',
+  people: 'People',
+  rules: 'Field and rules',
+  'walk-round': 'Walk-round',
+} as const;
 const isPart = (name: string): name is keyof typeof PARTS => Object.hasOwn(PARTS, name);
 
 /** The club: its aircraft, its people, its field and rules. */
@@ -38,6 +47,7 @@ export function ClubScreen() {
               aircraft: <FleetPart mayEnter={may(me?.roles ?? [], 'add-aircraft')} />,
               people: <PeoplePart people={people} />,
               rules: <ClubPart rules={people.club.rules} mayChange={people.mayChange} />,
+              'walk-round': <WalkRoundPart mayChange={may(me?.roles ?? [], 'set-walk-round-method')} />,
             }}
           />
         </>

@@ -108,6 +108,9 @@ export async function eventsOf(walkroundId: string): Promise<readonly KeptEvent[
 export const keepEvent = (event: KeptEvent) => store.events.put(event);
 /** Keeps what was announced, or done of it. */
 export const keepNote = (note: KeptNote) => store.notes.put(note);
+/** What this phone's clock says: sent with what happened earlier, so that the server puts it right. */
+const phoneNow = () => new Date().toISOString();
+
 /** So many events go at once. */
 const AT_ONCE = 50;
 const inClub = (clubId: string | null): Record<string, string> =>
@@ -125,7 +128,7 @@ async function sendWalk(walk: KeptWalk): Promise<void> {
   if (walk.sent === 0) {
     await send(
       'POST /api/walkround',
-      { walkroundId, aircraftId, flightId: walk.flightId, begunAt: walk.begunAt },
+      { walkroundId, aircraftId, flightId: walk.flightId, begunAt: walk.begunAt, sentAt: phoneNow() },
       headers,
     );
     await store.walks.update(walkroundId, { sent: 1 });
@@ -136,7 +139,7 @@ async function sendWalk(walk: KeptWalk): Promise<void> {
     try {
       await send(
         'POST /api/walkround/events',
-        { walkroundId, aircraftId, events: waiting.map(({ event }) => event) },
+        { walkroundId, aircraftId, events: waiting.map(({ event }) => event), sentAt: phoneNow() },
         headers,
       );
       for (const { eventId } of waiting) await store.events.update(eventId, { state: 1, trouble: null });
@@ -149,7 +152,7 @@ async function sendWalk(walk: KeptWalk): Promise<void> {
   if ((await eventsOf(walkroundId)).some(({ state }) => state === 2)) return;
   await send(
     'POST /api/walkround/end',
-    { walkroundId, aircraftId, how: 'signed', at: walk.signedAt },
+    { walkroundId, aircraftId, how: 'signed', at: walk.signedAt, sentAt: phoneNow() },
     headers,
   );
   await store.walks.update(walkroundId, { signSent: 1 });
@@ -163,7 +166,11 @@ async function apart(
 ): Promise<void> {
   for (const { eventId, event } of waiting) {
     try {
-      await send('POST /api/walkround/events', { walkroundId, aircraftId, events: [event] }, headers);
+      await send(
+        'POST /api/walkround/events',
+        { walkroundId, aircraftId, events: [event], sentAt: phoneNow() },
+        headers,
+      );
       await store.events.update(eventId, { state: 1, trouble: null });
     } catch (error) {
       if (mayArriveLater(error)) throw error;

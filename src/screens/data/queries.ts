@@ -45,6 +45,9 @@ export const useRampWalk = (registration: string | null) =>
     retry: false,
     staleTime: 30_000,
   });
+/** How the school walks round. */
+export const useSchoolMethod = () =>
+  useQuery({ queryKey: ['walkround', 'method'], queryFn: () => ask('GET /api/walkround/method'), retry });
 /** The dispatch page's list. */
 export const useDispatch = () =>
   useQuery({

@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import { useState } from 'react';
-import { announcedWords } from '@/explain/walkround';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import { BigButton } from '../findings/big-button';
 import { ThumbBar } from '../findings/ramp-frame';
@@ -18,7 +17,7 @@ export function DoneForm({
   readonly onDone: (amount: { readonly amount: string; readonly unit: string } | null) => void;
   readonly onBack: () => void;
 }) {
-  const { act, which, amount } = announced;
+  const { act, amount, words } = announced;
   const liquid = act === 'add-oil' ? 'oil' : act === 'add-fuel' ? 'fuel-dip' : null;
   const units = liquid === null ? [] : unitsFor(liquid);
   const [unit, setUnit] = useState(units[0] ?? '');
@@ -29,7 +28,7 @@ export function DoneForm({
   return (
     <>
       <Box component="h1" sx={{ fontSize: 26, my: 1.5, mx: 0 }}>
-        Done: {announcedWords(act, which, amount)}
+        Done: {words}
       </Box>
       {liquid === null ? null : (
         <FigureEntry

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useState } from 'react';
-import { BECAUSE_NAMES } from '@/explain/walkround';
+import { BECAUSE_NAMES } from '@/explain/not-seen';
 import type { DispatchFlight } from '@/queries/flights/dispatch';
 import { send } from '../data/fetching';
 import { Part } from '../flights/part';

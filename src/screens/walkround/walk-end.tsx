@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import { useEffect, useState } from 'react';
 import type { PlanStep } from '@/core/walkround/plan';
-import { BECAUSE_NAMES } from '@/explain/walkround';
+import { BECAUSE_NAMES } from '@/explain/not-seen';
 import { watchWalk } from '../data/kept-walks';
 import { BigButton } from '../findings/big-button';
 import { Choices, ThumbBar } from '../findings/ramp-frame';

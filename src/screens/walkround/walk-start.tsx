@@ -1,5 +1,4 @@
 import Box from '@mui/material/Box';
-import { announcedWords } from '@/explain/walkround';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import { BigButton } from '../findings/big-button';
 import { LastPilot } from '../findings/last-pilot';
@@ -66,7 +65,7 @@ export function WalkStart({
           </Box>
         </Box>
       )}
-      {view.announced.map(({ id, act, which, amount, by }) => (
+      {view.announced.map(({ id, words, by }) => (
         <Box key={id} sx={{ mt: 1.5 }}>
           <BigButton
             detail={`Announced by ${by}. Tap when it is done; the flight waits for it`}
@@ -74,7 +73,7 @@ export function WalkStart({
               onAnnounced(id);
             }}
           >
-            To do: {announcedWords(act, which, amount)}
+            To do: {words}
           </BigButton>
         </Box>
       ))}
