@@ -24,6 +24,8 @@ export interface KeptWalk {
   readonly signSent: 0 | 1;
   /** The last moment at which somebody touched the screen: being away longer than the school lets is an interruption. */
   readonly touchedAt: number;
+  /** Why the server refused that it was begun, or signed; null while it did not. */
+  readonly trouble: string | null;
 }
 
 /** Something that happened on it, until it was sent and after. */
@@ -131,7 +133,7 @@ async function sendWalk(walk: KeptWalk): Promise<void> {
       { walkroundId, aircraftId, flightId: walk.flightId, begunAt: walk.begunAt, sentAt: phoneNow() },
       headers,
     );
-    await store.walks.update(walkroundId, { sent: 1 });
+    await store.walks.update(walkroundId, { sent: 1, trouble: null });
   }
   for (;;) {
     const waiting = (await eventsOf(walkroundId)).filter(({ state }) => state === 0).slice(0, AT_ONCE);
@@ -155,7 +157,7 @@ async function sendWalk(walk: KeptWalk): Promise<void> {
     { walkroundId, aircraftId, how: 'signed', at: walk.signedAt, sentAt: phoneNow() },
     headers,
   );
-  await store.walks.update(walkroundId, { signSent: 1 });
+  await store.walks.update(walkroundId, { signSent: 1, trouble: null });
 }
 
 /** One by one, where some of them were refused together: what is refused stays with its reason, and the others arrive. */
@@ -202,9 +204,16 @@ export async function sendWalks(personId: string): Promise<void> {
   for (const walk of (await store.walks.where({ personId }).toArray()).sort((a, b) =>
     a.begunAt.localeCompare(b.begunAt),
   ))
-    await sendWalk(walk).catch(ignoreWaiting);
+    await sendWalk(walk).catch((error: unknown) => refusedWalk(walk, error));
   for (const note of await store.notes.where({ personId }).toArray())
     if (note.trouble === null && note.note.kind === 'done') await sendNote(note).catch(ignoreWaiting);
+}
+
+/** What was refused is told to the person who walks round; what has to wait waits. */
+async function refusedWalk({ walkroundId }: KeptWalk, error: unknown): Promise<void> {
+  if (mayArriveLater(error)) return;
+  if (!(error instanceof Refusal)) throw error;
+  await store.walks.update(walkroundId, { trouble: error.message });
 }
 
 function ignoreWaiting(error: unknown): void {
@@ -232,6 +241,9 @@ export function watchWaiting(personId: string, tell: (waiting: Waiting) => void)
           .length,
       refused: [
         ...bad.map(({ eventId, trouble }) => ({ id: eventId, message: trouble ?? '' })),
+        ...walks.flatMap(({ walkroundId, trouble }) =>
+          trouble == null ? [] : [{ id: walkroundId, message: trouble }],
+        ),
         ...notes.flatMap(({ noteId, trouble }) =>
           trouble === null ? [] : [{ id: noteId, message: trouble }],
         ),
@@ -264,4 +276,5 @@ export function watchWalk(walkroundId: string, tell: (left: number) => void): ()
 export async function giveUp(id: string): Promise<void> {
   await store.events.delete(id);
   await store.notes.delete(id);
+  await store.walks.update(id, { trouble: null });
 }

@@ -32,6 +32,18 @@ interface State {
 // What this phone wrote itself, in the one form that it writes: the calendar library would be a tenth of the page.
 const momentOf = (text: string): Instant => Date.parse(text) as Instant;
 
+/**
+ * A walk-round with the plan that the desk keeps for it: one that was begun without signal may have gone by an older one, and what that did not know is
+ * still to be done.
+ */
+function asTheDeskHasIt(
+  walk: KeptWalk | undefined,
+  currentId: string | null,
+  plan: RampWalk['plan'],
+): KeptWalk | undefined {
+  return walk === undefined || walk.walkroundId !== currentId ? walk : { ...walk, plan };
+}
+
 /** As the core knows it. */
 const coreEvent = (event: WalkroundEventInput): WalkEvent =>
   event.kind === 'interrupted'
@@ -54,7 +66,7 @@ export function useWalk(
   person: { readonly personId: string; readonly name: string; readonly clubId: string | null },
   fuelledHere: Instant | null,
 ) {
-  const { fuelledAt, registration } = view;
+  const { fuelledAt, plan, registration } = view;
   const currentId = view.current?.walkroundId ?? null;
   const fuelled = useMemo(
     () => [...(fuelledAt === null ? [] : [fuelledAt]), ...(fuelledHere === null ? [] : [fuelledHere])],
@@ -128,7 +140,7 @@ export function useWalk(
     let isGone = false;
     const isOver = () => isGone;
     const load = async () => {
-      const newest = await newestWalk(person.personId, registration);
+      const newest = asTheDeskHasIt(await newestWalk(person.personId, registration), currentId, plan);
       const events =
         newest === undefined ? [] : (await eventsOf(newest.walkroundId)).map(({ event }) => event);
       // A signed one is taken up again where it is still the one that counts and fuelling opened steps of it.
@@ -138,6 +150,12 @@ export function useWalk(
           || (currentId === newest.walkroundId
             && nextStep(newest.plan.steps, events.map(coreEvent), fuelled) !== null));
       if (isOver()) return;
+      const here = now.current;
+      // While somebody walks, what is in their hand is newer than what was read: the desk's plan is taken, and nothing else.
+      if (here !== null && here.walk.walkroundId === newest?.walkroundId) {
+        put({ ...here, walk: { ...here.walk, plan: newest.plan } });
+        return;
+      }
       put(newest === undefined || !isOpen ? null : { walk: newest, events });
       setIsLoaded(true);
       shownAt.current = Date.now();
@@ -153,7 +171,7 @@ export function useWalk(
       isGone = true;
       document.removeEventListener('visibilitychange', back);
     };
-  }, [person.personId, registration, currentId, fuelled, put, lookAway]);
+  }, [person.personId, registration, currentId, plan, fuelled, put, lookAway]);
 
   const begin = async () => {
     const walk: KeptWalk = {
@@ -170,6 +188,7 @@ export function useWalk(
       signedAt: null,
       signSent: 0,
       touchedAt: Date.now(),
+      trouble: null,
     };
     put({ walk, events: [] });
     shownAt.current = Date.now();
