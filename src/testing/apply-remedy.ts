@@ -587,6 +587,7 @@ export function applyRemedy(
             left: 0,
             unseen: ramp.walkround?.unseen ?? [],
             signedAt: now,
+            covers: ['night', 'ifr'],
           },
         },
       };

@@ -342,6 +342,7 @@ export const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }>
   'walk-round-missing': { code: 'walk-round-missing' },
   'walk-round-unfinished': { code: 'walk-round-unfinished', by: 'Rolf Dane', left: 12 },
   'walk-round-unsigned': { code: 'walk-round-unsigned', by: 'Rolf Dane' },
+  'walk-round-without': { code: 'walk-round-without', by: 'Rolf Dane', what: 'night' },
   'step-not-seen': {
     code: 'step-not-seen',
     title: 'Kneel and look at the rear spar',

@@ -1,7 +1,7 @@
 // Records of the case format about flights and the ramp: who has it, meters, fuel, oil, what was measured.
 import { z } from 'zod';
 import { CLOSED_USES } from '../../core/records/findings/discrepancy';
-import { ANNOUNCEMENTS, FUEL_GRADES, SAMPLE_RESULTS } from '../../core/records/walkround/measurement';
+import { ANNOUNCEMENTS, FUEL_GRADES, SAMPLE_RESULTS, WALKED_FOR } from '../../core/records/walkround/measurement';
 import { COUNTERS, HOUR_METERS } from '../../core/records/meters/meters';
 import { ACTS } from '../../core/rules/parts/constraint';
 import { dateSchema, hoursSchema, instantSchema, textSchema } from '../kernel/scalars';
@@ -136,6 +136,12 @@ export const ramp = z
             .optional()
             .describe('steps that nobody saw, or only in part; absent states that there are none'),
           signedAt: instantSchema.optional().describe('when it was signed; absent states that it is not'),
+          covers: z
+            .array(z.enum(WALKED_FOR))
+            .optional()
+            .describe(
+              'what its steps were enough for, beside a flight by day under visual rules; absent is nothing more',
+            ),
         }),
       ])
       .optional()

@@ -32,6 +32,7 @@ const walkroundOf = (given: GivenWalkRound) =>
         left: given.left,
         unseen: (given.unseen ?? []).map(({ closes, ...step }) => ({ ...step, closes: closes ?? [] })),
         signedAt: known(given.signedAt),
+        covers: given.covers ?? [],
       };
 
 /** Every record of a case. */

@@ -12,6 +12,7 @@ const begun: Change = {
   by: 'Rolf Dane',
   left: 0,
   signedAt: '2026-11-24T12:40:00Z',
+  covers: ['night', 'ifr'],
 };
 const unseen = (closes?: readonly string[]): Json => [
   {
@@ -55,7 +56,10 @@ describe('the walk-round before a flight', () => {
     ],
     [
       'a quart announced',
-      { walkRound: begun, announced: { a: { ...begun, left: null, signedAt: null, act: 'add-oil' } } },
+      {
+        walkRound: begun,
+        announced: { a: { ...begun, left: null, signedAt: null, covers: null, act: 'add-oil' } },
+      },
       'yes-after',
       ['announced-open'],
     ],
@@ -82,6 +86,18 @@ describe('the walk-round before a flight', () => {
     // Midnight at the field of the examples is 04:00 UTC.
     const own = asked({ walkRound: begun }, { starts, ends }).flight?.own ?? [];
     expect(own.map(({ reason }) => reason.code)).toEqual(codes);
+  });
+
+  it.each([
+    ['by day of one for the day', [], {}, []],
+    ['into the dusk of one for the day', [], { ends: '2026-11-24T22:00:00Z' }, ['walk-round-without']],
+    ['into the dusk of one for night', ['night'], { ends: '2026-11-24T22:00:00Z' }, []],
+    ['by instruments of one for night', ['night'], { rules: 'ifr' }, ['walk-round-without']],
+    ['by instruments of one for instruments', ['ifr'], { rules: 'ifr' }, []],
+    ['by rules that nobody said', [], { rules: null }, ['walk-round-without']],
+  ] as const)('a flight %s waits where its steps were not on it', (_, covers, change, codes) => {
+    const { flight: answered } = asked({ walkRound: { ...begun, covers: [...covers] } }, change);
+    expect(answered?.own.map(({ reason }) => reason.code)).toEqual(codes);
   });
 
   it('a light that nobody looked at keeps dusk and night unavailable, and day not', () => {

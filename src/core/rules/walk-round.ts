@@ -1,7 +1,8 @@
 import { ALL_USES, type UseSet } from '../envelope/use-set';
-import type { Announced, WalkroundOnRecord } from '../records/walkround/measurement';
+import { WALKED_FOR, type Announced, type WalkroundOnRecord } from '../records/walkround/measurement';
 import type { Instant } from '../time/instant';
 import { civilDateAt, type ZoneId } from '../time/zone';
+import { flightFeatures } from '../walkround/features';
 import { closedTogether } from './parts/closed-uses';
 import { ANYBODY, constraint, remedy, PILOT_OR_MECHANIC, type Constraint } from './parts/constraint';
 import type { Reason } from './parts/reason';
@@ -25,7 +26,7 @@ function unseenOf({ id, by, unseen }: WalkroundOnRecord): readonly Constraint[] 
   );
 }
 
-/** What a flight waits for: that the walk-round is there, finished, signed and of the flight's day. */
+/** What a flight waits for: that the walk-round is there, finished, signed, of the flight's day, and had the steps of such a flight. */
 function gapOf(
   walkround: WalkroundOnRecord | null,
   starts: Instant,
@@ -48,7 +49,11 @@ function gapOf(
   ];
   if (walkround === null || civilDateAt(walkround.happenedAt, zone) < civilDateAt(starts, zone))
     return gap({ code: 'walk-round-missing' }, 'do-walk-round', []);
-  const { id, by, left, signedAt } = walkround;
+  const { id, by, left, signedAt, covers } = walkround;
+  const brings = flightFeatures(closes);
+  const [without] = WALKED_FOR.filter((what) => brings.includes(what) && !covers.includes(what));
+  if (without !== undefined)
+    return gap({ code: 'walk-round-without', by, what: without }, 'do-walk-round', [id]);
   if (left > 0) return gap({ code: 'walk-round-unfinished', by, left }, 'finish-walk-round', [id]);
   return signedAt === null ? gap({ code: 'walk-round-unsigned', by }, 'finish-walk-round', [id]) : [];
 }
@@ -62,7 +67,7 @@ export const walkRound = rule({
   title: 'Walk-round',
   source,
   explanation:
-    'A flight waits until the walk-round since the last flight is finished and signed; it holds for its day. What nobody saw, or only in part, is never a pass: a step of consequence keeps its uses unavailable until somebody has seen it. What was announced on the ramp (add a quart, fill the left tank, drain again) is done and recorded before the flight.',
+    'A flight waits until the walk-round since the last flight is finished and signed; it holds for its day, and for a flight by night or by instruments where it had the steps for one. What nobody saw, or only in part, is never a pass: a step of consequence keeps its uses unavailable until somebody has seen it. What was announced on the ramp (add a quart, fill the left tank, drain again) is done and recorded before the flight.',
   judge: ({ ramp }) => {
     if (ramp?.walkround === undefined && ramp?.announced === undefined) return NOT_ASKED;
     return result(ramp.walkround == null ? [] : unseenOf(ramp.walkround));

@@ -1,3 +1,5 @@
+import { overlaps, usesIn, type UseSet } from '../envelope/use-set';
+
 /**
  * What an aircraft has, as far as it decides which steps there are. Common practice, no source. `all` is every aircraft; `night`, `ifr` and `training`
  * belong to the flight.
@@ -95,3 +97,16 @@ export type FlightFeature = (typeof FLIGHT_FEATURES)[number];
 /** Whether an aircraft is known not to have what a tag names. Where nobody has said what it has, it is missing nothing. */
 export const isMissing = (tag: string, features: readonly string[] | null): boolean =>
   features !== null && !features.includes(tag);
+
+const BY_NIGHT = usesIn({ light: ['dusk', 'night'] });
+const BY_INSTRUMENTS = usesIn({ rules: ['ifr'] });
+const LESSON = usesIn({ purpose: ['instruction-school-aircraft'] });
+
+/** What a flight brings to the steps, by the uses that it needs. What it does not say it may need. */
+export function flightFeatures(needs: UseSet): readonly FlightFeature[] {
+  return [
+    ...(overlaps(needs, BY_NIGHT) ? (['night'] as const) : []),
+    ...(overlaps(needs, BY_INSTRUMENTS) ? (['ifr'] as const) : []),
+    ...(overlaps(needs, LESSON) ? (['training'] as const) : []),
+  ];
+}

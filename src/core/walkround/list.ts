@@ -1,3 +1,4 @@
+import type { WalkedFor } from '../records/walkround/measurement';
 import type { CivilDate } from '../time/civil-date';
 import type { Instant } from '../time/instant';
 import type { Method } from './method';
@@ -10,6 +11,7 @@ export interface WalkBefore {
   readonly begunAt: Instant;
   /** Steps that were left, or that nobody saw. */
   readonly open: number;
+  readonly covers: readonly WalkedFor[];
 }
 
 /**
@@ -17,16 +19,19 @@ export interface WalkBefore {
  * of the day and the first after fuelling are always whole. Common practice, no source.
  * @param before the walk-rounds of the aircraft that were not given up, in any order
  * @param fuelledAt when fuel was last put in; null where nobody knows of any
+ * @returns with what the whole ones of the day were enough for together
  */
 export function listFor(
   { between }: Pick<Method, 'between'>,
   before: readonly WalkBefore[],
   today: CivilDate,
   fuelledAt: Instant | null,
-): 'whole' | 'short' {
+): { readonly list: 'whole' | 'short'; readonly seen: readonly WalkedFor[] } {
   const whole = before.filter(
     ({ list, day, isSigned, open }) => list === 'whole' && day === today && isSigned && open === 0,
   );
   const since = whole.filter(({ begunAt }) => fuelledAt === null || fuelledAt < begunAt);
-  return between === 'short-list' && since.length > 0 ? 'short' : 'whole';
+  return between === 'short-list' && since.length > 0
+    ? { list: 'short', seen: since.flatMap(({ covers }) => covers) }
+    : { list: 'whole', seen: [] };
 }

@@ -1,5 +1,10 @@
 import type { Classification } from '../records/findings/discrepancy';
-import type { MeasureLimit, Quantity } from '../records/walkround/measurement';
+import {
+  WALKED_FOR,
+  type MeasureLimit,
+  type Quantity,
+  type WalkedFor,
+} from '../records/walkround/measurement';
 import type { DipStick, RampData } from '../records/walkround/ramp-data';
 import type { EquipmentKind } from '../records/aircraft/equipment';
 import type { FullBox } from '../envelope/dimensions';
@@ -85,6 +90,8 @@ export interface WalkPlan {
   readonly interruptedAfter: number;
   readonly clearFuelBack: boolean;
   readonly drum: string | null;
+  /** What these steps are enough for, beside a flight by day under visual rules. */
+  readonly covers: readonly WalkedFor[];
   readonly steps: readonly PlanStep[];
 }
 
@@ -274,19 +281,30 @@ function belongs(
   );
 }
 
+/** Whether an aircraft has no step of consequence that only such a flight brings. */
+const bringsNothing = (what: WalkedFor, aircraft: PlanAircraft, method: Method): boolean =>
+  CATALOGUE.every(
+    (step) =>
+      !matters(step) || !belongs(step, aircraft, [what], method) || belongs(step, aircraft, [], method),
+  );
+
 /**
  * The steps of a walk-round of this aircraft, in the school's order as far as the order rules allow. Deterministic: the same aircraft, flight and method
  * give the same plan.
  * @param list `short` for a later flight of a day whose first walk-round saw everything
+ * @param seen what that first walk-round was enough for: the short list has every step that this flight needs beyond it
  */
 export function planWalkround(
   aircraft: PlanAircraft,
   method: Method,
   flight: readonly FlightFeature[],
   list: 'whole' | 'short',
+  seen: readonly WalkedFor[] = [],
 ): WalkPlan {
   const wanted = CATALOGUE.filter(
-    (step) => belongs(step, aircraft, flight, method) && (list === 'whole' || BETWEEN_FLIGHTS.has(step.code)),
+    (step) =>
+      belongs(step, aircraft, flight, method)
+      && (list === 'whole' || BETWEEN_FLIGHTS.has(step.code) || !belongs(step, aircraft, seen, method)),
   );
   const placed = visitsOf(method).flatMap((visit) =>
     wanted.flatMap((step) =>
@@ -311,6 +329,9 @@ export function planWalkround(
     interruptedAfter: method.interruptedAfter,
     clearFuelBack: method.clearFuelBack,
     drum: method.drum,
+    covers: WALKED_FOR.filter(
+      (what) => flight.includes(what) || seen.includes(what) || bringsNothing(what, aircraft, method),
+    ),
     steps: inOrder(sorted, ({ code }) => code),
   };
 }

@@ -76,7 +76,7 @@ function rampOf(
   announced: readonly Announced[],
 ): Ramp | null {
   if (isStated) return found;
-  return found.measurements.length + found.samples.length + announced.length === 0
+  return found.measurements.length + found.samples.length + found.uplifts.length + announced.length === 0
     ? null
     : { ...found, gaps: 'none', ...(announced.length === 0 ? {} : { announced }) };
 }

@@ -1,10 +1,9 @@
+import { usesNeeded } from '@/core/decision/uses-needed';
 import { fuellings } from '@/core/records/walkround/measurement';
 import type { PlannedFlight } from '@/core/records/flights/planned-flight';
 import type { Instant } from '@/core/time/instant';
-import type { Place } from '@/core/time/sun';
-import { lightTouched } from '@/core/time/sun';
 import { civilDateAt } from '@/core/time/zone';
-import type { FlightFeature } from '@/core/walkround/features';
+import { flightFeatures } from '@/core/walkround/features';
 import { listFor } from '@/core/walkround/list';
 import { planWalkround, type WalkPlan } from '@/core/walkround/plan';
 import { outcomeOf } from '@/core/walkround/walk';
@@ -13,22 +12,6 @@ import type { ClubTransaction } from '../kernel/connection';
 import { readMethod } from './method';
 import { planAircraftOf, readRampData } from './plan-aircraft';
 import { readWalkroundsSince, type StoredWalkround } from './walkrounds';
-
-/** What a flight brings to the steps: it touches night, it goes by instruments, or somebody learns on it. */
-function featuresOf(flight: PlannedFlight | null, place: Place): readonly FlightFeature[] {
-  if (flight === null) return [];
-  const light =
-    flight.ends > flight.starts
-      ? [place, ...flight.places].flatMap((at) => lightTouched(flight.starts, flight.ends, at))
-      : [];
-  return [
-    ...(light.some((one) => one !== 'day') || (flight.light ?? []).some((one) => one !== 'day')
-      ? (['night'] as const)
-      : []),
-    ...(flight.rules === 'vfr' ? [] : (['ifr'] as const)),
-    ...(flight.purpose === 'instruction-school-aircraft' ? (['training'] as const) : []),
-  ];
-}
 
 const DAY = 86_400_000;
 
@@ -52,12 +35,15 @@ export async function planNow(
       isSigned: end?.how === 'signed',
       begunAt,
       open: steps - answered + unseen.length,
+      covers: plan.covers,
     };
   });
+  const { list, seen } = listFor(method, before, civilDateAt(now, zone), fuelled ?? null);
   return planWalkround(
     planAircraftOf(stored, await readRampData(tx, stored.aircraftId)),
     method,
-    featuresOf(flight, facts.place),
-    listFor(method, before, civilDateAt(now, zone), fuelled ?? null),
+    flight === null ? [] : flightFeatures(usesNeeded(flight, facts.place, facts.aircraft)),
+    list,
+    seen,
   );
 }

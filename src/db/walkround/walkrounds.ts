@@ -141,6 +141,7 @@ const storedPlan = reader<WalkPlan>({
   interruptedAfter: 'figure',
   clearFuelBack: 'yes-no',
   drum: 'text?',
+  covers: 'list',
   steps: 'list',
 });
 
@@ -230,7 +231,8 @@ export function walkroundsOf({ rows, events }: WalkroundRows): readonly StoredWa
     walkroundId: row.walkround_id,
     aircraftId: row.aircraft_id,
     flightId: row.flight_id,
-    plan: storedPlan(row.plan, `plan of walk-round ${row.walkround_id}`),
+    // One of before plans said what they were enough for was enough for nothing beyond day and visual rules.
+    plan: storedPlan({ covers: [], ...(row.plan as object) }, `plan of walk-round ${row.walkround_id}`),
     by: row.begun_by,
     personId: row.recorded_by,
     begunAt: storedInstant(row.happened_at),
@@ -289,6 +291,7 @@ function onRecord(
       return matters && step !== undefined ? [{ key, title, place, closes: closesOf(step) }] : [];
     }),
     signedAt: end?.how === 'signed' ? end.at : null,
+    covers: plan.covers,
   };
 }
 

@@ -152,6 +152,11 @@ export const RAMP: Tellers<Codes> = {
     ),
   'walk-round-unsigned': ({ by }) =>
     words(`The walk-round of ${by} is not signed.`, 'Every step is answered; the signature certifies it.'),
+  'walk-round-without': ({ by, what }) =>
+    words(
+      `The walk-round of ${by} did not have the steps for a flight ${what === 'night' ? 'at dusk or by night' : 'by instruments'}.`,
+      'It was begun for another flight, or before this one was moved. A new one asks for them.',
+    ),
   'step-not-seen': ({ title, place, by }) =>
     words(
       `Not seen on the walk-round of ${by}: ${title.charAt(0).toLowerCase()}${title.slice(1)} (${place}).`,

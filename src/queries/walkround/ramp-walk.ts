@@ -76,6 +76,8 @@ export interface RampWalk {
     readonly by: string;
     readonly personId: string;
     readonly signed: boolean;
+    /** What it is done by, where it is one's own; null where it is somebody else's. A new one goes by the plan above. */
+    readonly plan: WalkPlan | null;
     readonly answers: readonly { readonly key: string; readonly answer: StepAnswer }[];
   } | null;
 }
@@ -156,10 +158,7 @@ export async function rampWalk(
     verdict: decision.verdict,
     reasons: tellReasons(decision.constraints).map(({ headline }) => headline),
     asOf: momentText(present, zone),
-    plan:
-      current !== null && current.personId === personId
-        ? current.plan
-        : await planNow(tx, stored, planned?.flight ?? null, now),
+    plan: await planNow(tx, stored, planned?.flight ?? null, now),
     flight: planned === undefined ? null : flightOf(planned),
     burnPerHour: fuel?.burnPerHour ?? null,
     leastFuel: fuel?.minimum ?? null,
@@ -190,6 +189,7 @@ export async function rampWalk(
             by: current.by,
             personId: current.personId,
             signed: current.end?.how === 'signed',
+            plan: current.personId === personId ? current.plan : null,
             answers: [...standingAnswers(current.events).values()].map(({ key, answer }) => ({
               key,
               answer,

@@ -8,6 +8,8 @@ interface Props {
   readonly wide?: boolean;
   readonly onClick: () => void;
   readonly disabled?: boolean;
+  /** For one of several that can be chosen: whether it is. */
+  readonly pressed?: boolean;
 }
 
 /** A target for a thumb: at least 56 px high, words first. `strong` is the one way on; `wide` takes both columns. */
@@ -18,6 +20,7 @@ export function BigButton({
   wide = false,
   onClick,
   disabled = false,
+  pressed,
 }: Props) {
   return (
     <Box
@@ -25,6 +28,7 @@ export function BigButton({
       type="button"
       onClick={onClick}
       disabled={disabled}
+      aria-pressed={pressed}
       sx={{
         flex: strong ? 2 : 1,
         minHeight: 58,
@@ -38,8 +42,8 @@ export function BigButton({
         cursor: 'pointer',
         lineHeight: 1.2,
         gridColumn: wide ? '1 / -1' : undefined,
-        background: disabled ? 'var(--card)' : strong ? 'var(--sea)' : 'var(--card)',
-        color: disabled ? 'var(--soft)' : strong ? 'var(--on-sea)' : 'var(--ink)',
+        background: disabled ? 'var(--card)' : strong || pressed === true ? 'var(--sea)' : 'var(--card)',
+        color: disabled ? 'var(--soft)' : strong || pressed === true ? 'var(--on-sea)' : 'var(--ink)',
         border:
           strong && !disabled ? '2px solid var(--sea)' : `2px ${disabled ? 'dashed' : 'solid'} var(--ink)`,
       }}

@@ -69,7 +69,7 @@ export function Choices({
   columns = 1,
   children,
 }: {
-  readonly columns?: 1 | 2;
+  readonly columns?: 1 | 2 | 3;
   readonly children: ReactNode;
 }) {
   return (

@@ -223,7 +223,13 @@ export function ComingBack({
               </MenuItem>
             ))}
           </TextField>
-          <TextField select label="Grade" defaultValue="" {...register('grade')}>
+          <TextField
+            select
+            label="Grade"
+            defaultValue=""
+            helperText="Where it is not said no flight goes until it is."
+            {...register('grade')}
+          >
             <MenuItem value="">not said</MenuItem>
             <MenuItem value="leaded">leaded</MenuItem>
             <MenuItem value="unleaded">unleaded</MenuItem>

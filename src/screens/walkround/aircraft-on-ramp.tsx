@@ -54,7 +54,7 @@ export function AircraftOnRamp({
         onBack={() => {
           setDoing(null);
         }}
-        onDone={(amount) => {
+        onDone={(amount, grade) => {
           void keepNote({
             noteId: crypto.randomUUID(),
             personId: person.personId,
@@ -67,7 +67,7 @@ export function AircraftOnRamp({
                 aircraftId: view.aircraftId,
                 announcedId: chosen.id,
                 amount,
-                grade: null,
+                grade,
                 at: new Date().toISOString(),
               },
             },

@@ -1,11 +1,18 @@
 import Box from '@mui/material/Box';
 import { useState } from 'react';
+import type { FuelGrade } from '@/core/records/walkround/measurement';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import { BigButton } from '../findings/big-button';
-import { ThumbBar } from '../findings/ramp-frame';
+import { Choices, ThumbBar } from '../findings/ramp-frame';
 import { FigureEntry } from './figure-step';
 import { baseValue, inUnit, unitsFor } from './figures';
 import { Consequence } from './notices';
+
+const GRADES: readonly { readonly value: FuelGrade; readonly name: string }[] = [
+  { value: 'leaded', name: 'Leaded' },
+  { value: 'unleaded', name: 'Unleaded' },
+  { value: 'jet', name: 'Jet fuel' },
+];
 
 /** Records that what was announced is done, with how much. */
 export function DoneForm({
@@ -14,7 +21,10 @@ export function DoneForm({
   onBack,
 }: {
   readonly announced: RampWalk['announced'][number];
-  readonly onDone: (amount: { readonly amount: string; readonly unit: string } | null) => void;
+  readonly onDone: (
+    amount: { readonly amount: string; readonly unit: string } | null,
+    grade: FuelGrade | null,
+  ) => void;
   readonly onBack: () => void;
 }) {
   const { act, amount, words } = announced;
@@ -24,6 +34,7 @@ export function DoneForm({
   const [text, setText] = useState(
     liquid === null || amount === null ? '' : inUnit(liquid, amount, units[0] ?? '', 1).replace('.', ','),
   );
+  const [grade, setGrade] = useState<FuelGrade | null>(null);
   const value = liquid === null ? null : baseValue(liquid, text, unit);
   return (
     <>
@@ -45,18 +56,36 @@ export function DoneForm({
         />
       )}
       {act === 'add-fuel' ? (
-        <Consequence isBad={false}>
-          After fuelling every tank is dipped again and every drain sampled again.
-        </Consequence>
+        <>
+          <Box component="h2" id="grade" sx={{ fontSize: 19, m: '12px 0 6px' }}>
+            What was put in?
+          </Box>
+          <Choices columns={3}>
+            {GRADES.map(({ value: of, name }) => (
+              <BigButton
+                key={of}
+                pressed={grade === of}
+                onClick={() => {
+                  setGrade(of);
+                }}
+              >
+                {name}
+              </BigButton>
+            ))}
+          </Choices>
+          <Consequence isBad={false}>
+            After fuelling every tank is dipped again and every drain sampled again.
+          </Consequence>
+        </>
       ) : null}
       {act === 'add-oil' ? <Consequence isBad={false}>Read the oil again after that.</Consequence> : null}
       <ThumbBar>
         <BigButton onClick={onBack}>Back</BigButton>
         <BigButton
           strong
-          disabled={liquid !== null && value === null}
+          disabled={(liquid !== null && value === null) || (act === 'add-fuel' && grade === null)}
           onClick={() => {
-            onDone(liquid === null ? null : { amount: text, unit });
+            onDone(liquid === null ? null : { amount: text, unit }, grade);
           }}
         >
           It is done

@@ -39,9 +39,9 @@ const momentOf = (text: string): Instant => Date.parse(text) as Instant;
 function asTheDeskHasIt(
   walk: KeptWalk | undefined,
   currentId: string | null,
-  plan: RampWalk['plan'],
+  plan: RampWalk['plan'] | null,
 ): KeptWalk | undefined {
-  return walk === undefined || walk.walkroundId !== currentId ? walk : { ...walk, plan };
+  return plan === null || walk === undefined || walk.walkroundId !== currentId ? walk : { ...walk, plan };
 }
 
 /** As the core knows it. */
@@ -66,8 +66,9 @@ export function useWalk(
   person: { readonly personId: string; readonly name: string; readonly clubId: string | null },
   fuelledHere: Instant | null,
 ) {
-  const { fuelledAt, plan, registration } = view;
+  const { fuelledAt, registration } = view;
   const currentId = view.current?.walkroundId ?? null;
+  const plan = view.current?.plan ?? null;
   const fuelled = useMemo(
     () => [...(fuelledAt === null ? [] : [fuelledAt]), ...(fuelledHere === null ? [] : [fuelledHere])],
     [fuelledAt, fuelledHere],

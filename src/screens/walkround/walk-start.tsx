@@ -28,7 +28,8 @@ export function WalkStart({
   readonly onOther: () => void;
   readonly onAnnounced: (id: string) => void;
 }) {
-  const { current, plan, flight } = view;
+  const { current, flight } = view;
+  const plan = left === null ? view.plan : (current?.plan ?? view.plan);
   return (
     <>
       {isOffline === null ? null : (

@@ -140,6 +140,10 @@ export interface UnseenStep {
   readonly closes: readonly ClosedUse[];
 }
 
+/** What a flight may bring to a walk-round beyond the aircraft itself: lamps by night, instruments by instruments. */
+export const WALKED_FOR = ['night', 'ifr'] as const;
+export type WalkedFor = (typeof WALKED_FOR)[number];
+
 /** What a walk-round came to by now. It happened when it was begun. */
 export interface WalkroundOnRecord extends RecordBase {
   readonly by: string;
@@ -148,6 +152,8 @@ export interface WalkroundOnRecord extends RecordBase {
   /** Answered, yet not seen, and of consequence. */
   readonly unseen: readonly UnseenStep[];
   readonly signedAt: Instant | null;
+  /** What its steps were enough for, beside a flight by day under visual rules. */
+  readonly covers: readonly WalkedFor[];
 }
 
 /** What can be announced: it is done later, by whoever does it, and a flight waits for it. */

@@ -14,6 +14,7 @@ import type {
   MeasureLimit,
   Quantity,
   SampleResult,
+  WalkedFor,
 } from '../../records/walkround/measurement';
 import type { Meter } from '../../records/meters/meters';
 import type { ClubDocument } from '../../records/flights/movement';
@@ -366,6 +367,7 @@ export type Reason =
   | { readonly code: 'walk-round-missing' }
   | { readonly code: 'walk-round-unfinished'; readonly by: string; readonly left: number }
   | { readonly code: 'walk-round-unsigned'; readonly by: string }
+  | { readonly code: 'walk-round-without'; readonly by: string; readonly what: WalkedFor }
   | {
       readonly code: 'step-not-seen';
       readonly title: string;
