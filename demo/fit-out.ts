@@ -310,9 +310,11 @@ export function fitOutOf(
             kind: 'known-mark' as const,
             body: {
               id: base('mark', 210).id,
-              what: 'Blended nick on blade 2, front edge, 4 mm',
+              what: 'Blended nick on blade 2, front edge',
+              size: '4 mm long, 1 mm deep',
               station: 'propeller',
               side: null,
+              step: 'K218',
               x: 530,
               y: 62,
               acceptedBy: 'Tomas Brandl',

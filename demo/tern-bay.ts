@@ -369,11 +369,12 @@ async function oneAircraft(
   const desk = actorOf('dispatcher');
   const past = historyOf(aircraft, today, TERN_BAY, SEED + number, id);
   const flown = flightsOf(aircraft, past.readings, today, TERN_BAY, SEED + number, id);
+  const others = [...fitOutOf(aircraft, today, TERN_BAY, number, id, past), ...flown.unlogged];
   let rest: RecordBatch = {
     documents: papers(aircraft, today),
     inspections: past.inspections,
     readings: flown.readings,
-    others: [...fitOutOf(aircraft, today, TERN_BAY, number, id, past), ...flown.unlogged],
+    others,
     dials: flown.dials,
     flights: flown.flights,
   };
@@ -397,8 +398,20 @@ async function oneAircraft(
     }),
   );
   // Quarter by quarter, then event by event: the ledger reads in the order in which things were written down.
-  for (let back = DAYS_BACK - 60; back > 60; back -= 90)
-    await flush(hourOfDay(addDays(today, -back), 21, TERN_BAY));
+  let written = joined;
+  for (let back = DAYS_BACK - 60; back > 60; back -= 90) {
+    written = hourOfDay(addDays(today, -back), 21, TERN_BAY);
+    await flush(written);
+  }
+  const marked = others.find(({ kind }) => kind === 'known-mark');
+  if (marked !== undefined)
+    must(
+      await addPhoto(portsAt(ports, addSeconds(written, 600)), desk, {
+        photoId: id(`${marked.id}/photo`),
+        of: marked.id,
+        bytes: await nickPhoto(),
+      }),
+    );
   const events = aircraft.findings
     .map((finding, at) => ({ finding, at }))
     .sort((a, b) => b.finding.daysAgo - a.finding.daysAgo);

@@ -149,9 +149,11 @@ describe('a known mark', () => {
       markId: randomUUID(),
       aircraftId: club.aircraftId,
       seenRevision: await revision(),
-      what: 'Blended nick, 4 mm, front edge',
+      what: 'Blended nick, front edge',
+      size: '4 mm',
       station: 'propeller',
       side: null,
+      step: null,
       x: 500,
       y: 62,
       certificateId: club.certificateOf(role),
@@ -164,7 +166,9 @@ describe('a known mark', () => {
     good(await accept('instructor', { what: 'Old ding', station: 'wing', side: 'left', x: 200, y: 260 }));
     expect((await folderNow()).marks).toMatchObject([
       {
-        what: 'Blended nick, 4 mm, front edge',
+        what: 'Blended nick, front edge',
+        size: '4 mm',
+        photos: [],
         x: 500,
         acceptedBy: 'The mechanic',
         acceptedOn: '2026-11-24',

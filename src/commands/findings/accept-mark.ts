@@ -1,6 +1,7 @@
 import type { NewMark } from '@/contracts/findings/known-mark';
 import { signatureFaults } from '@/core/records/club/certificate';
 import { authorityOf } from '@/core/rules/register';
+import { catalogueStep } from '@/core/walkround/catalogue';
 import { civilDateAt } from '@/core/time/zone';
 import { insertOthers, findOther } from '@/db/aircraft/other-records';
 import { list } from '@/explain/wording';
@@ -41,14 +42,21 @@ export async function acceptMark(
           message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
           problems: [{ path: 'certificateId', message: FAULT_NAMES[faults[0] ?? 'certificate-missing'] }],
         });
-      const { markId: id, what, station, side, x, y } = entry;
+      const { markId: id, what, size, station, side, step, x, y } = entry;
+      if (step !== null && catalogueStep(step)?.station !== station)
+        throw new Refused({
+          code: 'invalid',
+          message:
+            'This step looks at another part of the aircraft. Choose one of the part where the mark is.',
+          problems: [{ path: 'step', message: 'is of another part' }],
+        });
       await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [
         {
           id,
           kind: 'known-mark',
           happenedAt: recordedAt,
           recordedAt,
-          body: { id, what, station, side, x, y, acceptedBy: actor.name, acceptedOn: today },
+          body: { id, what, size, station, side, step, x, y, acceptedBy: actor.name, acceptedOn: today },
         },
       ]);
       return {
@@ -56,8 +64,10 @@ export async function acceptMark(
         ledger: {
           id,
           what,
+          size,
           station,
           side,
+          step,
           x,
           y,
           certificate: { kind: certificate.kind, number: certificate.number },

@@ -2,6 +2,7 @@ import { lockAircraft, raiseRevision } from '@/db/aircraft/aircraft-facts';
 import { insertPhotoOnce } from '@/db/aircraft/aircraft-documents';
 import { inClub } from '@/db/kernel/club-transaction';
 import type { ClubTransaction } from '@/db/kernel/connection';
+import { findOther } from '@/db/aircraft/other-records';
 import { findDiscrepancy } from '@/db/findings/discrepancies';
 import { appendToLedger } from '@/db/kernel/ledger';
 import { notifyChange } from '@/db/kernel/notify';
@@ -23,7 +24,7 @@ interface NewPhoto {
   readonly bytes: Uint8Array;
 }
 
-/** What a picture belongs to: a finding, or a record that waits for somebody to vouch for it. */
+/** What a picture belongs to: a finding, a known mark, or a record that waits for somebody to vouch for it. */
 interface Subject {
   readonly kind: 'finding' | 'record';
   readonly aircraftId: string;
@@ -36,6 +37,9 @@ async function findSubject(tx: ClubTransaction, id: string): Promise<Subject> {
     return { kind: 'finding', aircraftId: finding.aircraft_id, by: finding.found_by };
   const record = await findWaiting(tx, id);
   if (record !== undefined) return { kind: 'record', aircraftId: record.aircraftId, by: record.recordedBy };
+  const mark = await findOther(tx, id);
+  if (mark?.kind === 'known-mark')
+    return { kind: 'record', aircraftId: mark.aircraftId, by: mark.recordedBy };
   throw new Refused({
     code: 'not-found',
     message: 'What this picture belongs to has not arrived yet. It will be sent again.',

@@ -1,5 +1,6 @@
 import type { WalkroundEvents } from '@/contracts/walkround/walkround';
 import type { Plain } from '@/core/decision/canonical';
+import type { PlanStep } from '@/core/walkround/plan';
 import { onServerClock } from '@/core/walkround/phone-clock';
 import { instantText, type Instant } from '@/core/time/instant';
 import { insertOthers } from '@/db/aircraft/other-records';
@@ -131,7 +132,7 @@ export async function answerWalkround(
             problems: [{ path: `events.${at}.eventId`, message: 'is in use' }],
           });
         records.push(...measured);
-        told.push(toldOf(event, measured));
+        told.push(toldOf(event, measured, step));
       }
       if (told.length === 0) return { value: { received: 0 }, ledger: null };
       await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, records);
@@ -160,7 +161,8 @@ async function ofThisAircraft(tx: ClubTransaction, findingId: string, aircraftId
 }
 
 /** What the ledger keeps of an event. */
-function toldOf(event: StoredEvent, measured: readonly OtherRecord[]): Plain {
+function toldOf(event: StoredEvent, measured: readonly OtherRecord[], step: PlanStep | undefined): Plain {
+  const marks = step?.marks ?? [];
   const base = { id: event.eventId, number: event.number, at: instantText(event.at) };
   return event.kind === 'interrupted'
     ? { ...base, interrupted: true }
@@ -171,6 +173,8 @@ function toldOf(event: StoredEvent, measured: readonly OtherRecord[]): Plain {
         because: event.because,
         took: event.took,
         finding: event.findingId,
+        // Fine says of each mark that is compared there that it is as it was.
+        ...(event.answer === 'fine' && marks.length > 0 ? { sameMarks: marks.map(({ id }) => id) } : {}),
         measured: measured.map(({ kind, body }) => ({ kind, ...(body as object) })) as unknown as Plain,
       };
 }

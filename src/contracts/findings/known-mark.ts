@@ -11,8 +11,15 @@ export const knownMarkSchema = z.strictObject({
   aircraftId: idSchema('expected an aircraft'),
   seenRevision: revisionSchema,
   what: textSchema(300),
+  /** How large it is, for the next comparison. */
+  size: textSchema(80).nullable(),
   station: z.enum(stations, 'choose the part of the aircraft'),
   side: z.enum(['left', 'right']).nullable(),
+  /** The step of the walk-round that looks at it; null where none is chosen. */
+  step: z
+    .string()
+    .regex(/^K\d{3}$/, 'choose the step')
+    .nullable(),
   x: thousandth,
   y: thousandth,
   certificateId: idSchema('choose the certificate that you judge by'),

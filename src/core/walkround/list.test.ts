@@ -54,6 +54,7 @@ describe('a flight that brings steps of its own', () => {
     tab: null,
     propeller: null,
     sampleSeconds: 4,
+    marks: [],
   };
   const codes = (...by: Parameters<typeof planWalkround>) =>
     planWalkround(...by).steps.map(({ code }) => code);

@@ -3,9 +3,16 @@ import { CATALOGUE, catalogueStep, matters } from './catalogue';
 import { FEATURE_NAMES, FLIGHT_FEATURES, type Feature } from './features';
 import { DIRECTIONS, STARTS, USUAL_METHOD, type Method } from './method';
 import { inOrder, orderFaults, ORDER_RULES, OWN_LAP } from './order-rules';
-import { planWalkround, STRAINER, type PlanAircraft, type WalkPlan } from './plan';
+import {
+  planWalkround,
+  STRAINER,
+  type PlanAircraft,
+  type PlanMark,
+  type PlanStep,
+  type WalkPlan,
+} from './plan';
 import { BETWEEN_FLIGHTS } from './step-scope';
-import { STEPS } from './steps';
+import { STATIONS, STEPS } from './steps';
 
 const trainer: PlanAircraft = {
   features: [
@@ -31,6 +38,7 @@ const trainer: PlanAircraft = {
   tab: null,
   propeller: null,
   sampleSeconds: 4,
+  marks: [],
 };
 const everything: PlanAircraft = { ...trainer, features: FEATURE_NAMES };
 const method = (change: Partial<Method>): Method => ({ ...USUAL_METHOD, ...change });
@@ -300,5 +308,56 @@ describe('what a step asks', () => {
   it('leaves no placeholder in any text', () => {
     for (const { title, right, why } of plan(everything).steps)
       expect(`${title}${right}${why}`).not.toMatch(/[{}]/);
+  });
+});
+
+describe('known marks', () => {
+  const mark = (change: Partial<PlanMark>): PlanMark => ({
+    id: 'm',
+    what: 'Dent',
+    size: '9 mm',
+    station: 'wing',
+    side: 'left',
+    step: null,
+    x: 200,
+    y: 250,
+    photos: [],
+    ...change,
+  });
+  const stepsWith = (marks: readonly PlanMark[], list: 'whole' | 'short' = 'whole') =>
+    plan({ ...trainer, marks }, {}, list).steps.filter((step) => step.marks !== undefined);
+
+  it.each<[string, Partial<PlanMark>, (step: PlanStep) => boolean]>([
+    ['its own step', { step: 'K075' }, ({ key }) => key === 'K075.left'],
+    [
+      'a look at the structure of its side',
+      {},
+      ({ side, code }) => side === 'left' && catalogueStep(code)?.looksAt === 'structure',
+    ],
+    ['the other side', { side: 'right' }, ({ side }) => side === 'right'],
+    // A step that measures something shows no mark: it would be passed unseen.
+    [
+      'a look, where its own step measures',
+      { station: 'fuel', step: 'K120' },
+      ({ asks }) => asks.kind === 'look',
+    ],
+    [
+      'some step, where its part has none',
+      { station: 'glider', side: null },
+      ({ station }) => station !== 'glider',
+    ],
+  ])('one is compared at %s, once', (_, change, isThere) => {
+    const steps = stepsWith([mark(change)]);
+    expect(steps.map((step) => [isThere(step), step.marks?.length])).toEqual([[true, 1]]);
+  });
+
+  it('none is lost on the short list', () => {
+    const all = STATIONS.flatMap(({ id, sided }) =>
+      (sided ? (['left', 'right'] as const) : [null]).map((side) =>
+        mark({ id: `${id}/${side ?? ''}`, station: id, side }),
+      ),
+    );
+    const compared = stepsWith(all, 'short').flatMap(({ marks = [] }) => marks.map(({ id }) => id));
+    expect(compared.toSorted()).toEqual(all.map(({ id }) => id).toSorted());
   });
 });

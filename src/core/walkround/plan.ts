@@ -8,13 +8,28 @@ import {
 import type { DipStick, RampData } from '../records/walkround/ramp-data';
 import type { EquipmentKind } from '../records/aircraft/equipment';
 import type { FullBox } from '../envelope/dimensions';
-import { CATALOGUE, matters, type CatalogueStep } from './catalogue';
+import { CATALOGUE, catalogueStep, matters, type CatalogueStep } from './catalogue';
 import { isMissing, type FlightFeature } from './features';
 import type { Method } from './method';
 import { inOrder } from './order-rules';
 import { placeOnAircraft } from './place';
 import { lampPlace, visitsOf, type Place } from './route';
 import { BETWEEN_FLIGHTS, LAMPS } from './step-scope';
+
+/** A lasting mark that somebody entitled accepted: it is compared on each walk-round. */
+export interface PlanMark {
+  readonly id: string;
+  readonly what: string;
+  readonly size: string | null;
+  readonly station: string;
+  readonly side: 'left' | 'right' | null;
+  /** The step that looks at it, by its code; null where nobody said. */
+  readonly step: string | null;
+  /** Where on the drawing, in thousandths of its width and height. */
+  readonly x: number;
+  readonly y: number;
+  readonly photos: readonly string[];
+}
 
 /** What decides which steps an aircraft has, and what its figures are held to. A field that is null is not known: then nothing is left out for it. */
 export interface PlanAircraft {
@@ -35,6 +50,7 @@ export interface PlanAircraft {
   readonly tab: RampData['tab'];
   readonly propeller: RampData['propeller'];
   readonly sampleSeconds: number;
+  readonly marks: readonly PlanMark[];
 }
 
 /** What one limit says of a figure, in base units. */
@@ -78,6 +94,8 @@ export interface PlanStep {
   readonly typical: string;
   readonly listedAs: Classification;
   readonly asks: Asks;
+  /** Known marks that are compared here; fine says that each is as it was. Absent in plans of before marks belonged to steps. */
+  readonly marks?: readonly PlanMark[];
   /** Whether one that nobody saw keeps uses unavailable. */
   readonly matters: boolean;
 }
@@ -256,6 +274,28 @@ function stepAt(
   };
 }
 
+/** Where a mark is compared: at its own step, or the first look at the structure of its place; whatever the list, at the latest at the last step. */
+function stepOfMark(mark: PlanMark, steps: readonly PlanStep[]): string | undefined {
+  const there = steps.filter(
+    ({ station, side }) =>
+      station === mark.station && (side === null || mark.side === null || side === mark.side),
+  );
+  const looks = there.filter(({ asks }) => asks.kind === 'look');
+  const own = looks.find(({ code }) => code === mark.step);
+  const structure = looks.find(({ code }) => catalogueStep(code)?.looksAt === 'structure');
+  return (own ?? structure ?? looks[0] ?? there[0] ?? steps.at(-1))?.key;
+}
+
+/** The same steps, with each known mark at the one where it is compared. */
+function withMarks(steps: readonly PlanStep[], marks: readonly PlanMark[]): readonly PlanStep[] {
+  if (marks.length === 0) return steps;
+  const at = new Map(marks.map((mark) => [mark.id, stepOfMark(mark, steps)] as const));
+  return steps.map((step) => {
+    const here = marks.filter(({ id }) => at.get(id) === step.key);
+    return here.length === 0 ? step : { ...step, marks: here };
+  });
+}
+
 /** Whether a step belongs to the plan of this aircraft and flight. What is not on record hides nothing. */
 function belongs(
   step: CatalogueStep,
@@ -332,6 +372,9 @@ export function planWalkround(
     covers: WALKED_FOR.filter(
       (what) => flight.includes(what) || seen.includes(what) || bringsNothing(what, aircraft, method),
     ),
-    steps: inOrder(sorted, ({ code }) => code),
+    steps: withMarks(
+      inOrder(sorted, ({ code }) => code),
+      aircraft.marks,
+    ),
   };
 }

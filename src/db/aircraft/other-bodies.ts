@@ -231,8 +231,10 @@ const READERS: { readonly [K in OtherKind]: (held: unknown, what: string) => Oth
   'known-mark': reader<OtherBodies['known-mark']>({
     id: 'text',
     what: 'text',
+    size: 'text?~',
     station: 'text',
     side: 'text?',
+    step: 'text?~',
     x: 'figure',
     y: 'figure',
     acceptedBy: 'text',

@@ -103,8 +103,12 @@ export interface OtherBodies {
 export interface KnownMark {
   readonly id: string;
   readonly what: string;
+  /** How large, in words; null or absent where nobody said. */
+  readonly size?: string | null;
   readonly station: string;
   readonly side: 'left' | 'right' | null;
+  /** The step of the list that looks at it; null or absent where nobody said. */
+  readonly step?: string | null;
   /** Where on the drawing, in thousandths of its width and height. */
   readonly x: number;
   readonly y: number;

@@ -10,7 +10,7 @@ import { outcomeOf } from '@/core/walkround/walk';
 import type { StoredAircraft } from '../aircraft/facts-from-rows';
 import type { ClubTransaction } from '../kernel/connection';
 import { readMethod } from './method';
-import { planAircraftOf, readRampData } from './plan-aircraft';
+import { planAircraftOf, readPlanMarks, readRampData } from './plan-aircraft';
 import { readWalkroundsSince, type StoredWalkround } from './walkrounds';
 
 const DAY = 86_400_000;
@@ -40,7 +40,7 @@ export async function planNow(
   });
   const { list, seen } = listFor(method, before, civilDateAt(now, zone), fuelled ?? null);
   return planWalkround(
-    planAircraftOf(stored, await readRampData(tx, stored.aircraftId)),
+    planAircraftOf(stored, await readRampData(tx, stored.aircraftId), await readPlanMarks(tx, stored)),
     method,
     flight === null ? [] : flightFeatures(usesNeeded(flight, facts.place, facts.aircraft)),
     list,

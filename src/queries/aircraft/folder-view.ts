@@ -132,7 +132,10 @@ export interface Folder {
     readonly report: string | null;
     readonly out: boolean;
   }[];
-  readonly marks: readonly KnownMark[];
+  readonly marks: readonly (KnownMark & {
+    readonly size: string | null;
+    readonly photos: readonly string[];
+  })[];
   readonly boxes: readonly {
     readonly id: string;
     readonly name: string;

@@ -317,7 +317,9 @@ export async function folder(
       authority === 'au'
         ? await releaseView(tx, known, aircraftId, zone, civilDateAt(now, zone), certificates, showsNumbers)
         : null,
-    marks: rows.marks.filter(({ id }) => !strikes.has(id)),
+    marks: rows.marks
+      .filter(({ id }) => !strikes.has(id))
+      .map((mark) => ({ ...mark, size: mark.size ?? null, photos: photos.get(mark.id) ?? [] })),
     oil: oilOf(rows.uplifts.filter(({ id }) => !strikes.has(id))),
     months: await flownByMonth(tx, aircraftId, zone, now, MONTHS),
     sign: {

@@ -12,7 +12,6 @@ import { readWalkroundRows, since, walkroundsOf } from '@/db/walkround/walkround
 import { standingAnswers, type StepAnswer } from '@/core/walkround/walk';
 import type { WalkPlan } from '@/core/walkround/plan';
 import { findByRegistration } from '@/db/aircraft/aircraft-documents';
-import { othersOfKind } from '@/db/aircraft/other-records';
 import { readClub } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { flightsBetween, type StoredFlight } from '@/db/flights/planned-flights';
@@ -58,14 +57,6 @@ export interface RampWalk {
     readonly what: string;
     readonly where: string;
     readonly since: string;
-  }[];
-  readonly marks: readonly {
-    readonly id: string;
-    readonly what: string;
-    readonly station: string;
-    readonly side: 'left' | 'right' | null;
-    readonly x: number;
-    readonly y: number;
   }[];
   readonly announced: readonly (Announced & { readonly words: string })[];
   /** When fuel was last put in; null where nobody knows of any. */
@@ -173,9 +164,6 @@ export async function rampWalk(
         where: where ?? '',
         since: momentText(happenedAt, zone),
       })),
-    marks: (await othersOfKind(tx, stored.aircraftId, 'known-mark'))
-      .filter(({ id }) => !facts.strikes.some(({ record }) => record === id))
-      .map(({ id, what, station, side, x, y }) => ({ id, what, station, side, x, y })),
     announced: (facts.ramp?.announced ?? []).map((one) => ({
       ...one,
       words: announcedWords(one.act, one.which, one.amount),

@@ -56,6 +56,11 @@ interface KeptView {
   readonly at: number;
   readonly view: RampWalk;
 }
+/** A picture of a known mark, so that it can be compared without signal. */
+interface KeptPicture {
+  readonly photoId: string;
+  readonly picture: Blob;
+}
 /** Who last used this phone: whose records are kept and sent. */
 interface KeptPerson {
   readonly key: 'last';
@@ -70,6 +75,7 @@ const store = new Dexie('groval-walks') as Dexie & {
   notes: EntityTable<KeptNote, 'noteId'>;
   views: EntityTable<KeptView, 'key'>;
   person: EntityTable<KeptPerson, 'key'>;
+  pictures: EntityTable<KeptPicture, 'photoId'>;
 };
 store.version(1).stores({
   walks: 'walkroundId, personId, [personId+registration]',
@@ -78,6 +84,7 @@ store.version(1).stores({
   views: 'key',
   person: 'key',
 });
+store.version(2).stores({ pictures: 'photoId' });
 
 const viewKey = (personId: string, registration: string) => `${personId}/${registration}`;
 
@@ -87,6 +94,19 @@ export const keepView = (personId: string, view: RampWalk) =>
 /** What was kept of an aircraft, and when; undefined where it was never opened here. */
 export const keptView = (personId: string, registration: string) =>
   store.views.get(viewKey(personId, registration));
+/** A picture that this phone keeps; undefined where it does not. */
+export const keptPicture = (photoId: string) => store.pictures.get(photoId).catch(() => undefined);
+/** Keeps the pictures of an aircraft's known marks. One that cannot be fetched or kept is left for the next time: it holds nothing up. */
+export async function keepPictures({ plan }: RampWalk): Promise<void> {
+  const wanted = plan.steps.flatMap(({ marks = [] }) => marks.flatMap(({ photos }) => photos.slice(-1)));
+  for (const photoId of wanted) {
+    if ((await keptPicture(photoId)) !== undefined) continue;
+    const answer = await fetch(`/api/photos/${photoId}`).catch(() => null);
+    if (answer?.ok !== true) continue;
+    const picture = await answer.blob().catch(() => null);
+    if (picture !== null) await store.pictures.put({ photoId, picture }).catch(() => undefined);
+  }
+}
 /** Remembers who uses this phone. */
 export const keepPerson = (person: Omit<KeptPerson, 'key'>) => store.person.put({ key: 'last', ...person });
 /** Who last used this phone; undefined once somebody signed out. */

@@ -4,13 +4,14 @@ import Box from '@mui/material/Box';
 import { useState } from 'react';
 import type { FindingInput } from '@/contracts/findings/report-finding';
 import type { Classification } from '@/core/records/findings/discrepancy';
-import type { PlanStep } from '@/core/walkround/plan';
+import type { PlanMark, PlanStep } from '@/core/walkround/plan';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import { keep, sendKept, type KeptFinding } from '../data/kept-findings';
 import { BigButton } from '../findings/big-button';
 import { LOOKS } from '../findings/looks';
 import { PhotoTaker } from '../findings/photo-taker';
 import { Choices, ThumbBar } from '../findings/ramp-frame';
+import { KnownHere } from './known-here';
 import { Consequence } from './notices';
 
 /** What a finding means for now, to the person who found it. */
@@ -24,6 +25,8 @@ const MEANS: Readonly<Record<Classification, string>> = {
   watch: 'It is watched, and looked at again on each walk-round.',
   note: 'It is written down.',
 };
+
+const markWords = ({ what, size }: PlanMark) => (size === null ? what : `${what}: ${size}`);
 
 type Question = 'which' | 'describe' | 'looks';
 
@@ -45,6 +48,7 @@ export function FindingHere({
   const [asListed, setAsListed] = useState(false);
   const [what, setWhat] = useState('');
   const [photo, setPhoto] = useState<Blob | null>(null);
+  const [changed, setChanged] = useState<PlanMark | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [isBusy, setIsBusy] = useState(false);
   const finish = async (looks: FindingInput['looks']) => {
@@ -99,16 +103,32 @@ export function FindingHere({
               detail={MEANS[step.listedAs]}
               onClick={() => {
                 setAsListed(true);
+                setChanged(null);
                 setWhat(`${step.title}: ${step.typical}`);
                 setQuestion('describe');
               }}
             >
               {step.typical.charAt(0).toUpperCase() + step.typical.slice(1)}
             </BigButton>
+            {(step.marks ?? []).map((mark) => (
+              <BigButton
+                key={mark.id}
+                detail="Larger, deeper or otherwise than before. A mechanic has to look before it flies"
+                onClick={() => {
+                  setAsListed(false);
+                  setChanged(mark);
+                  setWhat(`Known mark changed (${markWords(mark)}). Now: `);
+                  setQuestion('describe');
+                }}
+              >
+                Changed: {mark.what}
+              </BigButton>
+            ))}
             <BigButton
               detail="You describe it; a mechanic has to look before it flies"
               onClick={() => {
                 setAsListed(false);
+                setChanged(null);
                 setWhat(`${step.title}: `);
                 setQuestion('describe');
               }}
@@ -136,6 +156,7 @@ export function FindingHere({
       return (
         <>
           {title('What do you see?')}
+          {changed === null ? null : <KnownHere marks={[changed]} />}
           <Box component="label" htmlFor="what-here" sx={{ fontSize: 17 }}>
             Where exactly, and how large.
           </Box>

@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import { NoSignal, OtherProgram, Refusal } from '../data/fetching';
-import { keepPerson, keptPerson, keptView, keepView } from '../data/kept-walks';
+import { keepPerson, keptPerson, keptView, keepPictures, keepView } from '../data/kept-walks';
 import { useMe, useRampWalk } from '../data/queries';
 
 /** Who walks round. */
@@ -69,7 +69,9 @@ export function useKeptWalk(
   const { error } = query;
   const personId = walker?.personId ?? null;
   useEffect(() => {
-    if (fresh !== undefined && personId !== null) void keepView(personId, fresh);
+    if (fresh === undefined || personId === null) return;
+    void keepView(personId, fresh);
+    void keepPictures(fresh);
   }, [fresh, personId]);
   useEffect(() => {
     if (error === null || !isAway(error) || personId === null || registration === null) return;

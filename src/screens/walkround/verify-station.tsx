@@ -30,7 +30,9 @@ export function VerifyStation({
       <Choices>
         {steps.map((step) => {
           const isDone = answered.has(step.key);
-          const isLook = step.asks.kind === 'look' || step.asks.kind === 'good';
+          // A known mark is compared with its picture: the step is opened for it.
+          const hasMarks = step.marks !== undefined;
+          const isLook = !hasMarks && (step.asks.kind === 'look' || step.asks.kind === 'good');
           return (
             <Box key={step.key} sx={{ display: 'flex', gap: 1 }}>
               <BigButton
@@ -41,7 +43,7 @@ export function VerifyStation({
                   else onOpen(step);
                 }}
               >
-                {step.title}: {isLook ? 'fine' : 'measure'}
+                {step.title}: {isLook ? 'fine' : hasMarks ? 'compare' : 'measure'}
               </BigButton>
               <Box sx={{ flex: '0 0 92px', display: 'flex' }}>
                 <BigButton

@@ -238,7 +238,7 @@ export function WalkScreen({
       {top}
       <LookStep
         {...shared}
-        fine={isCup ? `Clean: ${view.fuelColour}, clear, no water, no dirt` : 'Fine'}
+        fine={isCup ? `Clean: ${view.fuelColour}, clear, no water, no dirt` : fineOf(step)}
         note={
           cup === null
             ? isCup
@@ -259,6 +259,15 @@ export function WalkScreen({
       />
     </>
   );
+}
+
+/** The answer that says that a step is as it should be, its known marks with it. */
+function fineOf({ marks = [] }: PlanStep): string {
+  return marks.length === 0
+    ? 'Fine'
+    : marks.length === 1
+      ? 'Fine, and the mark is the same'
+      : `Fine, and all ${marks.length} marks are the same`;
 }
 
 /** Where what is in the cup goes. */
