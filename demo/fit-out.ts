@@ -13,6 +13,7 @@ import type { Signature } from '../src/core/records/club/certificate';
 import type { OtherRecord } from '../src/db/aircraft/other-kinds';
 import type { DemoAircraft } from './fleet';
 import { DAYS_BACK, type History } from './history';
+import { STRUT_LIMIT, wetAndSagging } from './walk-rounds';
 
 const workshop: Signature = {
   name: 'Cape Reach Workshop',
@@ -82,6 +83,7 @@ export function particularsOf({
             remedy: 'top-up',
             everyFlight: true,
           },
+          ...(registration === 'N02TG' ? [STRUT_LIMIT] : []),
           ...(fit === 'tourer'
             ? [
                 {
@@ -302,6 +304,7 @@ export function fitOutOf(
             },
           },
         ]),
+    ...(registration === 'N02TG' ? wetAndSagging(today, place, (name) => id(`${registration}/${name}`)) : []),
     ...(registration === 'N03TG' ? creepingOil(readings, (name) => id(`${registration}/${name}`)) : []),
     ...(registration === 'N05TB'
       ? [

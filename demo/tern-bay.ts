@@ -36,6 +36,7 @@ import { flightsOf } from './flights';
 import { FITS, FLEET, type DemoAircraft, type DemoFinding } from './fleet';
 import { DAYS_BACK, historyOf } from './history';
 import { idsFrom } from './identity';
+import { walkRound } from './walk-rounds';
 import { BOXED, boxSecret, must, personId, portsAt, SEED } from './making';
 import { PEOPLE } from './people';
 import { nickPhoto } from './photo';
@@ -358,6 +359,16 @@ async function fitMeterBox(ports: Ports, registration: string, now: Instant): Pr
   );
 }
 
+/** Who walked round an aircraft on the days before, all fine: so many days ago, and who. */
+const walkersOf = (registration: string): readonly (readonly [number, string])[] =>
+  registration === 'N05TB'
+    ? [
+        [3, 'student'],
+        [2, 'renter'],
+        [1, 'renter'],
+      ]
+    : [];
+
 async function oneAircraft(
   ports: Ports,
   aircraft: DemoAircraft,
@@ -421,6 +432,12 @@ async function oneAircraft(
   const plan = async () => {
     if (planned) return;
     planned = true;
+    for (const [daysAgo, who] of walkersOf(aircraft.registration)) {
+      const begunAt = hourOfDay(addDays(today, -daysAgo), 8.4, TERN_BAY);
+      await flush(begunAt);
+      const own = (name: string) => id(`${aircraft.registration}/${daysAgo}/${name}`);
+      await walkRound(ports, actorOf(who), aircraftId, begunAt, own, daysAgo === 2 ? 'K217' : null);
+    }
     await flush(yesterday);
     await planFlights(ports, aircraft, today, yesterday);
   };

@@ -82,10 +82,15 @@ export function AircraftDrawing({ label, onPlace, children }: Props) {
   );
 }
 
-/** A mark on the drawing: a numbered ring, so that it reads without colour. */
-export function MarkOnDrawing({ x, y, number }: Spot & { readonly number: number | null }) {
+/** A mark on the drawing: a numbered ring, so that it reads without colour. @param scale larger where the drawing is small */
+export function MarkOnDrawing({
+  x,
+  y,
+  number,
+  scale = 1,
+}: Spot & { readonly number: number | null; readonly scale?: number }) {
   return (
-    <g transform={`translate(${x} ${y * 0.94})`}>
+    <g transform={`translate(${x} ${y * 0.94}) scale(${scale})`}>
       <circle r={22} fill="var(--paper)" stroke="var(--sea)" strokeWidth={6} />
       <text textAnchor="middle" y={9} fontSize={26} fontWeight={700} fill="var(--ink)">
         {number ?? '+'}

@@ -240,6 +240,12 @@ export const ACTS = {
     opens: 'nothing',
     denied: 'Only a dispatcher, a mechanic or the safety officer makes or revokes such an address.',
   },
+  'see-passed-checks': {
+    roles: ['instructor', 'safety-officer'],
+    does: 'see which walk-rounds passed the step of something that was found later',
+    opens: 'nothing',
+    denied: 'Which walk-rounds passed a step is for instructors and the safety officer, to teach from.',
+  },
   'see-certificates': {
     roles: ['dispatcher', 'instructor', 'mechanic', 'administrator'],
     does: 'see the numbers of certificates',

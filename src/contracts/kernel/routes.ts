@@ -124,6 +124,7 @@ export const ROUTES = {
   'GET /api/document-check/[registration]': read(),
   'GET /api/ramp': read(),
   'GET /api/ramp/[registration]': read(),
+  'GET /api/trends/[registration]': read(),
   'GET /api/walkround/[registration]': read(),
   'GET /api/walkround/method': read(),
   'GET /api/dispatch': read(),

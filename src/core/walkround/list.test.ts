@@ -55,6 +55,7 @@ describe('a flight that brings steps of its own', () => {
     propeller: null,
     sampleSeconds: 4,
     marks: [],
+    oftenWet: [],
   };
   const codes = (...by: Parameters<typeof planWalkround>) =>
     planWalkround(...by).steps.map(({ code }) => code);

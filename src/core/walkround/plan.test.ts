@@ -39,6 +39,7 @@ const trainer: PlanAircraft = {
   propeller: null,
   sampleSeconds: 4,
   marks: [],
+  oftenWet: [],
 };
 const everything: PlanAircraft = { ...trainer, features: FEATURE_NAMES };
 const method = (change: Partial<Method>): Method => ({ ...USUAL_METHOD, ...change });
@@ -359,5 +360,20 @@ describe('known marks', () => {
     );
     const compared = stepsWith(all, 'short').flatMap(({ marks = [] }) => marks.map(({ id }) => id));
     expect(compared.toSorted()).toEqual(all.map(({ id }) => id).toSorted());
+  });
+});
+
+describe('what the cups have taught', () => {
+  it('a drain that often had water says so at its own step alone, and runs longer', () => {
+    const { steps } = plan({ ...trainer, oftenWet: ['left'] });
+    const samples = steps.filter(({ asks }) => asks.kind === 'sample');
+    expect(samples.map(({ key, learnt }) => [key, learnt !== undefined])).toEqual([
+      ['K125.left', true],
+      ['K125.right', false],
+      [`K126.${STRAINER}`, false],
+    ]);
+    expect(samples.map(({ asks }) => (asks.kind === 'sample' ? asks.seconds : 0))).toEqual([5, 4, 4]);
+    const long = plan({ ...trainer, oftenWet: ['left'], sampleSeconds: 8 }).steps;
+    expect(long.find(({ key }) => key === 'K125.left')?.learnt).toContain('8 seconds');
   });
 });

@@ -51,6 +51,8 @@ export interface PlanAircraft {
   readonly propeller: RampData['propeller'];
   readonly sampleSeconds: number;
   readonly marks: readonly PlanMark[];
+  /** Drains whose cups often had water lately. */
+  readonly oftenWet: readonly string[];
 }
 
 /** What one limit says of a figure, in base units. */
@@ -94,6 +96,8 @@ export interface PlanStep {
   readonly typical: string;
   readonly listedAs: Classification;
   readonly asks: Asks;
+  /** What this aircraft has taught about this step; absent where nothing. */
+  readonly learnt?: string;
   /** Known marks that are compared here; fine says that each is as it was. Absent in plans of before marks belonged to steps. */
   readonly marks?: readonly PlanMark[];
   /** Whether one that nobody saw keeps uses unavailable. */
@@ -181,6 +185,11 @@ function comingsOf(step: CatalogueStep, aircraft: PlanAircraft): readonly Coming
   }
 }
 
+/** A drain that often has water runs at least so many seconds. Common practice, no source. */
+const WET_SECONDS = 5;
+const isOftenWet = (which: string | null, { oftenWet }: PlanAircraft): boolean =>
+  oftenWet.includes(which ?? STRAINER);
+
 function asksOf(
   { measure }: CatalogueStep,
   which: string | null,
@@ -195,7 +204,13 @@ function asksOf(
       return { kind: 'fuel', how: measure.how, tank: tank.id, holds: tank.usable, dip: tank.dip };
     }
     case 'sample':
-      return { kind: 'sample', drain: which ?? STRAINER, seconds: aircraft.sampleSeconds };
+      return {
+        kind: 'sample',
+        drain: which ?? STRAINER,
+        seconds: isOftenWet(which, aircraft)
+          ? Math.max(WET_SECONDS, aircraft.sampleSeconds)
+          : aircraft.sampleSeconds,
+      };
     case 'good': {
       const wheel = measure.quantity === 'tyre' ? (which ?? 'nose') : null;
       return { kind: 'good', quantity: measure.quantity, which: wheel };
@@ -270,6 +285,11 @@ function stepAt(
     typical: step.typicalDefect,
     listedAs: step.firstAction,
     asks: asksOf(step, which, aircraft, step.code),
+    ...(step.measure?.kind === 'sample' && isOftenWet(which, aircraft)
+      ? {
+          learnt: `This aircraft often has water here: let it run for ${Math.max(WET_SECONDS, aircraft.sampleSeconds)} seconds.`,
+        }
+      : {}),
     matters: matters(step),
   };
 }

@@ -1,5 +1,6 @@
 import { latestOf } from '@/core/records/facts';
 import type { RampData } from '@/core/records/walkround/ramp-data';
+import { waterTrends } from '@/core/walkround/trends';
 import type { PlanAircraft } from '@/core/walkround/plan';
 import type { StoredAircraft } from '../aircraft/facts-from-rows';
 import { othersOfKind } from '../aircraft/other-records';
@@ -61,5 +62,8 @@ export function planAircraftOf(
     propeller: data?.propeller ?? null,
     sampleSeconds: data?.sampleSeconds ?? USUAL.sampleSeconds,
     marks,
+    oftenWet: waterTrends(facts.ramp?.samples ?? [])
+      .filter(({ isOften }) => isOften)
+      .map(({ drain }) => drain),
   };
 }

@@ -11,6 +11,7 @@ import type { RampAircraft, RampList } from '../findings/ramp';
 import type { DispatchFlight, DispatchList } from '../flights/dispatch';
 import type { DayPlan, DraftAnswer } from '../flights/plan';
 import type { RampWalk } from '../walkround/ramp-walk';
+import type { AircraftTrends } from '../walkround/trends';
 import type { SchoolMethodView } from '../walkround/school-method';
 import type { Sheet } from '../flights/sheet';
 import type { EntryPreview } from '../maintenance/entry-preview';
@@ -63,6 +64,7 @@ export interface Answers {
   'GET /api/document-check/[registration]': DocumentCheckList;
   'GET /api/ramp': RampList;
   'GET /api/ramp/[registration]': RampAircraft;
+  'GET /api/trends/[registration]': AircraftTrends;
   'GET /api/walkround/[registration]': RampWalk;
   'GET /api/walkround/method': SchoolMethodView;
   'GET /api/dispatch': DispatchList;

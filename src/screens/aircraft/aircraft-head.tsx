@@ -15,6 +15,7 @@ const PARTS = {
   documents: 'Documents',
   flights: 'Flights and meters',
   marks: 'Marks and findings',
+  trends: 'Trends',
   history: 'History',
   rules: 'Rules checked',
 } as const;
@@ -31,6 +32,8 @@ const HEADINGS: Readonly<Record<string, PartName>> = {
   logbook: 'maintenance',
   meters: 'flights',
   'closed-items': 'marks',
+  water: 'trends',
+  'passed-checks': 'trends',
   story: 'history',
 };
 

@@ -26,6 +26,7 @@ const Logbook = lazily(() => import('../maintenance/logbook').then((module) => m
 const Meters = lazily(() => import('../meters/meters').then((module) => module.Meters));
 const ReleasePart = lazily(() => import('../releases/release-part').then((module) => module.ReleasePart));
 const Rules = lazily(() => import('./rules-part').then((module) => module.Rules));
+const Trends = lazily(() => import('../walkround/trends').then((module) => module.Trends));
 const Story = lazily(() => import('./story-part').then((module) => module.Story));
 
 /** Two columns where there is room, one under another where there is not. */
@@ -121,6 +122,7 @@ function partsOf({
         </div>
       </Two>
     ),
+    trends: <Trends registration={page.registration} />,
     history: <Story page={page} />,
     rules: <Rules page={page} />,
   };

@@ -45,6 +45,13 @@ export const useRampWalk = (registration: string | null) =>
     retry: false,
     staleTime: 30_000,
   });
+/** What the walk-rounds of an aircraft have taught. */
+export const useTrends = (registration: string) =>
+  useQuery({
+    queryKey: ['trends', registration],
+    queryFn: () => ask('GET /api/trends/[registration]', { params: { registration } }),
+    retry,
+  });
 /** How the school walks round. */
 export const useSchoolMethod = () =>
   useQuery({ queryKey: ['walkround', 'method'], queryFn: () => ask('GET /api/walkround/method'), retry });

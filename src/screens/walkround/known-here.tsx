@@ -38,7 +38,9 @@ function MarkPicture({ photoId, what }: { readonly photoId: string; readonly wha
 /** The marks that are compared at a step: where each is, how large it was, and what it looked like. */
 export function KnownHere({ marks }: { readonly marks: readonly PlanMark[] }) {
   if (marks.length === 0) return null;
-  const spots = marks.map(({ id, x, y }, at) => <MarkOnDrawing key={id} x={x} y={y} number={at + 1} />);
+  const spots = marks.map(({ id, x, y }, at) => (
+    <MarkOnDrawing key={id} x={x} y={y} number={at + 1} scale={4} />
+  ));
   return (
     <Box
       component="section"

@@ -33,6 +33,7 @@ export function LookStep({
     <>
       <StepHead step={step} here={here} />
       {note === null ? null : <Consequence isBad={isBad}>{note}</Consequence>}
+      {step.learnt === undefined ? null : <Consequence isBad>{step.learnt}</Consequence>}
       <KnownHere marks={step.marks ?? []} />
       {step.caution === null ? null : <Caution>{step.caution}</Caution>}
       <StepWhy step={step} />

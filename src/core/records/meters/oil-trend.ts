@@ -1,3 +1,4 @@
+import { median, slopesBetween } from '../../quantities/robust-slope';
 import type { Volume } from '../../quantities/volume';
 import type { Uplift } from '../walkround/measurement';
 
@@ -25,20 +26,12 @@ export function oilPerHour(
   let sum = 0;
   const points = used.map(({ at, added }) => {
     sum += added;
-    return { at, sum };
+    return { x: at, y: sum * SECONDS_PER_HOUR };
   });
-  const slopes: number[] = [];
-  for (const [i, a] of points.entries())
-    for (const b of points.slice(i + 1))
-      if (b.at > a.at) slopes.push(((b.sum - a.sum) * SECONDS_PER_HOUR) / (b.at - a.at));
+  const slopes = slopesBetween(points);
   if (slopes.length === 0) return null;
-  slopes.sort((a, b) => a - b);
-  const middle = slopes.length / 2;
-  const median =
-    slopes.length % 2 === 1
-      ? (slopes[Math.floor(middle)] ?? 0)
-      : ((slopes[middle - 1] ?? 0) + (slopes[middle] ?? 0)) / 2;
-  return { perHour: Math.ceil(median) as Volume, records: used.map(({ id }) => id) };
+  const perHour = Math.ceil(median(slopes)) as Volume;
+  return { perHour, records: used.map(({ id }) => id) };
 }
 
 /** Oil use from each top-up to the next that came later: what was added then, over the time in service between. Rounded up to a whole picolitre. */
