@@ -1,5 +1,5 @@
 // The hostile run against a production server on loopback; tools/attack.mjs starts both and says what is in the environment:
-// GROVAL_ATTACK_BASE, GROVAL_SUPERUSER_URL, GROVAL_ATTACK_SEED, GROVAL_ATTACK_PART (calls, slow, writer), GROVAL_ATTACK_WHOLE=1. The writer writes
+// GROVAL_ATTACK_BASE, GROVAL_SUPERUSER_URL, GROVAL_ATTACK_SEED, GROVAL_ATTACK_PART (calls, slow, writer, phones), GROVAL_ATTACK_WHOLE=1. The writer writes
 // until its standard input ends.
 import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
@@ -8,6 +8,7 @@ import { attackRoutes, type Attacker } from './calls';
 import { call, NOBODY, post, signIn } from './client';
 import { guess } from './guessing';
 import { checkFindings, untilDatabaseAnswers, writeWhileKilled } from './kills';
+import { checkPhones, emptyPhones, phonesWithoutSignal } from './phones';
 import { race } from './races';
 import { Random } from './random';
 import { manyStreams, streamEndsWithSession, trickledImports, unreadDownloads } from './slow';
@@ -25,7 +26,9 @@ const superuser = need('GROVAL_SUPERUSER_URL');
 const whole = process.env['GROVAL_ATTACK_WHOLE'] === '1';
 const part = need('GROVAL_ATTACK_PART');
 // Each part has numbers of its own: an id that an earlier part has used for somebody else's finding is refused, as it should be.
-const random = new Random(Number(need('GROVAL_ATTACK_SEED')) + ['calls', 'slow', 'writer'].indexOf(part));
+const random = new Random(
+  Number(need('GROVAL_ATTACK_SEED')) + ['calls', 'slow', 'writer', 'phones'].indexOf(part),
+);
 const tally = new Tally();
 const newId = () => randomUUID();
 const say = (text: string) => {
@@ -152,7 +155,16 @@ if (part === 'slow') {
   if (again.status !== 200) tally.failures.push(`health afterwards: ${again.status} ${again.text}`);
   say(`slow, greedy, read only: ${tally.line}`);
 }
-if (part === 'writer') {
+if (part === 'phones') {
+  await client.end();
+  const people = [sessions.renter, sessions.student, sessions.instructor, sessions.mechanic];
+  const phones = await phonesWithoutSignal(base, people, world, whole ? 50 : 10, whole ? 20 : 6, random);
+  process.stdout.write('sending\n');
+  await emptyPhones(phones, random, tally);
+  await untilDatabaseAnswers(superuser);
+  const counts = await checkPhones(superuser, phones, tally);
+  say(`${phones.length} phones came back into signal: ${counts}; ${tally.line}`);
+} else if (part === 'writer') {
   await client.end();
   // What is killed meanwhile is told by the one who kills.
   process.stdout.write('writing\n');

@@ -109,6 +109,18 @@ export async function attack({ cluster, folder, reduced, seed }) {
       }
     };
     results.push({ name: 'kills', ...(await part('writer', env, kills)) });
+    // Fifty phones without signal come back at once; the server is killed twice with -9 meanwhile, and the database once.
+    const whileSending = async () => {
+      for (let round = 0; round < (reduced ? 1 : 2); round += 1) {
+        await pause(reduced ? 500 : 4000);
+        server.child.kill('SIGKILL');
+        await pause(300);
+        server = await start();
+      }
+      await pause(reduced ? 500 : 4000);
+      await (reduced ? cluster.killBackend() : cluster.killServer());
+    };
+    results.push({ name: 'phones', ...(await part('phones', env, whileSending)) });
   } finally {
     await server.stop();
   }

@@ -4,9 +4,11 @@ import { extent, line, scaleLinear } from 'd3';
 export interface TrendPoint {
   readonly x: number;
   readonly y: number;
+  /** When it was, in words. */
+  readonly when: string;
 }
 
-const MARGIN = { top: 10, right: 10, bottom: 14, left: 44 };
+const MARGIN = { top: 10, right: 10, bottom: 20, left: 44 };
 
 /** Figures over time as dots, the line through them dashed, limits as bars that say so. Plain data in, a picture out: the words beside it say the same. */
 export function TrendChart({
@@ -41,7 +43,8 @@ export function TrendChart({
     .domain(low === high ? [low - 1, high + 1] : [low, high])
     .nice(4)
     .range([height - MARGIN.bottom, MARGIN.top]);
-  const path = line<TrendPoint>()
+  const [oldest, newest] = [points[0], points.at(-1)];
+  const path = line<{ readonly x: number; readonly y: number }>()
     .x((point) => x(point.x))
     .y((point) => y(point.y));
   const ends =
@@ -99,6 +102,20 @@ export function TrendChart({
           </text>
         </g>
       ))}
+      {[oldest, newest].map((point, at) =>
+        point === undefined ? null : (
+          <text
+            key={point.when}
+            x={at === 0 ? MARGIN.left : width - MARGIN.right}
+            y={height - 2}
+            textAnchor={at === 0 ? 'start' : 'end'}
+            fontSize={11}
+            fill="var(--soft)"
+          >
+            {point.when}
+          </text>
+        ),
+      )}
       {ends === null ? null : (
         <path d={path(ends) ?? ''} fill="none" stroke="var(--sea)" strokeWidth={2} strokeDasharray="6 4" />
       )}

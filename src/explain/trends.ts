@@ -48,7 +48,7 @@ const MONTH = 30;
 /** A limit that is met within so many days is near. Common practice, no source. */
 const NEAR_DAYS = 60;
 
-const figure = (value: number): string => String(Number(value.toPrecision(3)));
+const figure = (value: number): string => String(Number(value.toPrecision(2))).replace('-', '−');
 
 function saysOf({ slope, goes, points, meetsLimitIn, of, max }: Trend, factor: number, unit: string): string {
   if (of === 'oil-use')
@@ -62,9 +62,14 @@ function saysOf({ slope, goes, points, meetsLimitIn, of, max }: Trend, factor: n
       ? `${points.length} figures: too few to say where it goes.`
       : 'The figures say nothing of where it goes.';
   const month = (value: number) => figure((value * MONTH) / factor);
-  const interval = `${month(slope.low)} to ${month(slope.high)} ${unit} in ${MONTH} days (95 % interval)`;
-  if (goes === 'unsure') return `No direction can be told: ${interval}.`;
-  const where = `${goes === 'up' ? 'Rises' : 'Falls'} by ${month(Math.abs(slope.slope))} ${unit} in ${MONTH} days: ${interval}.`;
+  const [low, high] = [slope.low, slope.high].map((value) =>
+    month(goes === 'unsure' ? value : Math.abs(value)),
+  );
+  const [least, most] = goes === 'down' ? [high, low] : [low, high];
+  const interval = `${least} to ${most}, 95 % interval`;
+  if (goes === 'unsure')
+    return `No direction can be told (${least} to ${most} ${unit} in ${MONTH} days, 95 % interval).`;
+  const where = `${goes === 'up' ? 'Rises' : 'Falls'} by ${month(Math.abs(slope.slope))} ${unit} in ${MONTH} days (${interval}).`;
   return meetsLimitIn === null
     ? where
     : `${where} It may meet its limit ${meetsLimitIn < 1 ? 'now' : `in ${Math.floor(meetsLimitIn)} days`}.`;
