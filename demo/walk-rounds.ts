@@ -25,8 +25,13 @@ function measuredAt({ asks }: PlanStep) {
       return { kind: 'figure', amount: '6', unit: 'US qt' } as const;
     case 'sample':
       return { kind: 'sample', result: 'clean' } as const;
-    default:
+    case 'look':
+    case 'good':
       return null;
+    default: {
+      const missing: never = asks;
+      throw new RangeError(`no such step: ${JSON.stringify(missing)}`);
+    }
   }
 }
 

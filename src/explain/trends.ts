@@ -12,18 +12,13 @@ import { sentenceCase } from './wording';
 function unitOf(of: Trended): { readonly unit: string; readonly factor: number } {
   if (of === 'gauge-error') return { unit: 'US gal', factor: VOLUME_UNITS['US gal'] };
   if (of === 'oil-use') return { unit: 'US qt an hour', factor: VOLUME_UNITS['US qt'] };
-  switch (QUANTITIES[of]) {
-    case 'um':
-      return of === 'propeller' || of === 'strut'
-        ? { unit: 'cm', factor: 10_000 }
-        : { unit: 'mm', factor: 1000 };
-    case 'Pa':
-      return { unit: 'psi', factor: MEASURE_UNITS.Pa['psi'] ?? 1 };
-    case 'mV':
-      return { unit: 'V', factor: 1000 };
-    default:
-      return { unit: 'rpm', factor: 1 };
-  }
+  const base = QUANTITIES[of];
+  if (base === 'um')
+    return of === 'propeller' || of === 'strut'
+      ? { unit: 'cm', factor: 10_000 }
+      : { unit: 'mm', factor: 1000 };
+  if (base === 'Pa') return { unit: 'psi', factor: MEASURE_UNITS.Pa['psi'] ?? 1 };
+  return base === 'mV' ? { unit: 'V', factor: 1000 } : { unit: 'rpm', factor: 1 };
 }
 
 /** A trend in words and figures, ready to be drawn. */

@@ -9,6 +9,7 @@ import { findMethodChange, insertMethod, readMethod } from '@/db/walkround/metho
 import { catalogueStep } from '@/core/walkround/catalogue';
 import { orderFaults, ORDER_RULES, OWN_LAP } from '@/core/walkround/order-rules';
 import type { Plain } from '@/core/decision/canonical';
+import { codeOfSlot } from '@/core/walkround/plan';
 import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
 
@@ -28,7 +29,10 @@ export async function setMethod(
   const [fault] =
     method.order === null
       ? []
-      : orderFaults(method.order, [...ORDER_RULES, ...(method.laps === 'electrical-first' ? [OWN_LAP] : [])]);
+      : orderFaults(method.order.map(codeOfSlot), [
+          ...ORDER_RULES,
+          ...(method.laps === 'electrical-first' ? [OWN_LAP] : []),
+        ]);
   if (fault !== undefined)
     return refused({
       code: 'invalid',

@@ -109,8 +109,8 @@ export const methodSchema = z.strictObject({
     clearFuelBack: z.boolean(),
     drum: textSchema(200).nullable(),
     order: z
-      .array(z.string().regex(/^K\d{3}$/))
-      .max(252)
+      .array(z.string().regex(/^K\d{3}(\.(left|right))?$/, 'expected a step, with its side'))
+      .max(756)
       .readonly()
       .nullable(),
   }),

@@ -341,6 +341,12 @@ function belongs(
   );
 }
 
+/** Where a step stands in a school's own order: its code, and its side where it has one. Every tank, drain and blade of a side stands together. */
+export const slotOf = ({ code, side }: Pick<PlanStep, 'code' | 'side'>): string =>
+  side === null ? code : `${code}.${side}`;
+/** The step of the list that a slot is of. */
+export const codeOfSlot = (slot: string): string => slot.slice(0, 4);
+
 /** Whether an aircraft has no step of consequence that only such a flight brings. */
 const bringsNothing = (what: WalkedFor, aircraft: PlanAircraft, method: Method): boolean =>
   CATALOGUE.every(
@@ -373,14 +379,14 @@ export function planWalkround(
         .map((coming) => stepAt(step, coming, visit.place, aircraft)),
     ),
   );
-  const own = method.order;
+  const own = method.order === null ? null : new Map(method.order.map((slot, at) => [slot, at] as const));
   const sorted =
     own === null
       ? placed
       : [...placed].sort((a, b) => {
-          const [first, second] = [own.indexOf(a.code), own.indexOf(b.code)];
           // What a school's order does not name stays behind what it does.
-          return (first === -1 ? own.length : first) - (second === -1 ? own.length : second);
+          const of = (step: PlanStep) => own.get(slotOf(step)) ?? own.size;
+          return of(a) - of(b);
         });
   return {
     mode: method.mode,

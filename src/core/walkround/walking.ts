@@ -32,10 +32,14 @@ const ONCE: Readonly<Record<string, Spot>> = {
   'main-gear': { x: 42, y: 48 },
 };
 const MIDDLE = 52;
+const WING = 38;
+/** The corners that are walked round: nobody walks through fuselage or wing. */
 const NOSE: Spot = { x: MIDDLE, y: 2 };
 const TAIL: Spot = { x: MIDDLE, y: 86 };
-/** What lies within so much of the middle can be reached from either side. */
-const REACH = 6;
+const LEFT_TIP: Spot = { x: 2, y: WING };
+const RIGHT_TIP: Spot = { x: 2 * MIDDLE - 2, y: WING };
+/** What lies within so much of fuselage or wing can be reached from both of its sides. */
+const REACH = 7;
 const DECIMETRES = 10;
 
 /** Where a place lies on the drawing. */
@@ -45,13 +49,31 @@ export function spotOf({ station, side }: { readonly station: string; readonly s
 }
 
 const straight = (a: Spot, b: Spot): number => Math.hypot(a.x - b.x, a.y - b.y);
-const sideOf = ({ x }: Spot): -1 | 0 | 1 => (x < MIDDLE - REACH ? -1 : x > MIDDLE + REACH ? 1 : 0);
+const along = (spots: readonly Spot[]): number =>
+  spots.slice(1).reduce((sum, spot, at) => sum + straight(spots[at] ?? spot, spot), 0);
 
-/** Decimetres between two places on foot: nobody walks through the fuselage, so from one side to the other the way is round the nose or the tail. */
+/** On which side of the fuselage, and of the wing, a spot lies: -1 left or ahead, 1 right or behind, 0 both. */
+const acrossOf = ({ x }: Spot): number => (Math.abs(x - MIDDLE) <= REACH ? 0 : Math.sign(x - MIDDLE));
+const aheadOf = ({ x, y }: Spot): number =>
+  // Beyond the tips there is no wing, and beyond nose and tail no fuselage.
+  Math.abs(y - WING) <= REACH || x < LEFT_TIP.x || x > RIGHT_TIP.x ? 0 : Math.sign(y - WING);
+
+/** Decimetres between two places on foot, round nose, tail and wing tips. */
 export function wayBetween(a: Spot, b: Spot): number {
-  return sideOf(a) * sideOf(b) >= 0
-    ? straight(a, b)
-    : Math.min(straight(a, NOSE) + straight(NOSE, b), straight(a, TAIL) + straight(TAIL, b));
+  const isAcross = acrossOf(a) * acrossOf(b) < 0;
+  const isAlong = aheadOf(a) * aheadOf(b) < 0;
+  const tips = (spot: Spot): Spot => (spot.x <= MIDDLE ? LEFT_TIP : RIGHT_TIP);
+  const ends = (spot: Spot): Spot => (spot.y <= WING ? NOSE : TAIL);
+  if (isAcross && isAlong) return Math.min(along([a, tips(a), ends(b), b]), along([a, ends(a), tips(b), b]));
+  if (isAlong)
+    return acrossOf(a) === 0 && acrossOf(b) === 0
+      ? Math.min(along([a, LEFT_TIP, b]), along([a, RIGHT_TIP, b]))
+      : along([a, tips(acrossOf(a) === 0 ? b : a), b]);
+  if (isAcross)
+    return aheadOf(a) === 0 && aheadOf(b) === 0
+      ? Math.min(along([a, NOSE, b]), along([a, TAIL, b]))
+      : along([a, ends(aheadOf(a) === 0 ? b : a), b]);
+  return straight(a, b);
 }
 
 /** Metres of a walk through places in their order, to the nearest metre. */
@@ -69,6 +91,8 @@ export interface Stop extends Pick<Place, 'side'> {
 
 /** More stops than this are too many to try every order of. */
 export const MOST_STOPS = 26;
+/** And more sets of stops than this take too long. */
+const MOST_SETS = 400_000;
 
 /** For each stop, as bits, the stops that no rule lets come after it. */
 function mustComeBefore(stops: readonly Stop[], rules: readonly OrderRule[]): readonly number[] {
@@ -77,8 +101,7 @@ function mustComeBefore(stops: readonly Stop[], rules: readonly OrderRule[]): re
       const isFirst =
         which !== at
         && rules.some(
-          ({ first, then }) =>
-            other.codes.includes(first) && then.some((code) => stop.codes.includes(code)),
+          ({ first, then }) => other.codes.includes(first) && then.some((code) => stop.codes.includes(code)),
         );
       return isFirst ? bits | (1 << which) : bits;
     }, 0),
@@ -101,38 +124,60 @@ export function shortestOrder(
   const spots = stops.map(spotOf);
   const way = spots.map((from) => spots.map((to) => wayBetween(from, to)));
   // Only what the rules let be reached is kept: of all sets of stops a few in a hundred.
-  const reached = new Map<number, Map<number, { readonly length: number; readonly from: number }>>();
-  reached.set(1, new Map([[0, { length: 0, from: -1 }]]));
+  const lengths = new Map<number, Float64Array>([[1, new Float64Array(n).fill(Number.POSITIVE_INFINITY)]]);
+  lengths.get(1)?.fill(0, 0, 1);
   let sets = [1];
   for (let size = 1; size < n; size += 1) {
-    const next = new Set<number>();
+    const next: number[] = [];
     for (const done of sets) {
-      const ends = reached.get(done) ?? new Map<number, { length: number; from: number }>();
-      for (let to = 0; to < n; to += 1) {
-        if ((done >> to) % 2 !== 0 || ((before[to] ?? 0) & ~done) !== 0) continue;
+      const ends = lengths.get(done);
+      if (ends === undefined) continue;
+      for (let to = 1; to < n; to += 1) {
+        if (((done >> to) & 1) === 1 || ((before[to] ?? 0) & ~done) !== 0) continue;
         const joined = done | (1 << to);
-        const known = reached.get(joined) ?? new Map<number, { length: number; from: number }>();
-        for (const [from, { length }] of ends) {
-          const total = length + (way[from]?.[to] ?? 0);
-          const best = known.get(to);
-          if (best === undefined || total < best.length) known.set(to, { length: total, from });
+        let known = lengths.get(joined);
+        if (known === undefined) {
+          if (lengths.size >= MOST_SETS) return null;
+          known = new Float64Array(n).fill(Number.POSITIVE_INFINITY);
+          lengths.set(joined, known);
+          next.push(joined);
         }
-        reached.set(joined, known);
-        next.add(joined);
+        let best = known[to] ?? Number.POSITIVE_INFINITY;
+        const ways = way[to] ?? [];
+        for (let from = 0; from < n; from += 1) {
+          const total = (ends[from] ?? 0) + (ways[from] ?? 0);
+          if (total < best) best = total;
+        }
+        known[to] = best;
       }
     }
-    sets = [...next];
+    sets = next;
   }
+  return walkedBack(n, lengths, way);
+}
+
+/** The order that the lengths of every set of stops lead back to; of two that are as long the one whose last stop has the lower number. */
+function walkedBack(
+  n: number,
+  lengths: ReadonlyMap<number, Float64Array>,
+  way: readonly (readonly number[])[],
+): readonly number[] | null {
   let done = 2 ** n - 1;
-  const ends = [...(reached.get(done) ?? [])].sort((a, b) => a[1].length - b[1].length || a[0] - b[0]);
-  let at = ends[0]?.[0];
-  if (at === undefined) return null;
-  const order: number[] = [];
-  while (at !== undefined && at >= 0) {
-    order.unshift(at);
-    const from: number | undefined = reached.get(done)?.get(at)?.from;
+  let ends = lengths.get(done);
+  if (ends === undefined) return null;
+  const shortest = (of: (at: number) => number): number => {
+    let least = 0;
+    for (let at = 1; at < n; at += 1) if (of(at) < of(least)) least = at;
+    return least;
+  };
+  let at = shortest((one) => ends?.[one] ?? Number.POSITIVE_INFINITY);
+  const order = [at];
+  while (done !== 1 << at) {
     done &= ~(1 << at);
-    at = from;
+    ends = lengths.get(done);
+    const to = at;
+    at = shortest((from) => (ends?.[from] ?? Number.POSITIVE_INFINITY) + (way[from]?.[to] ?? 0));
+    order.unshift(at);
   }
   return order;
 }

@@ -15,7 +15,11 @@ import type { SchoolMethodView } from '@/queries/walkround/school-method';
 import { useCommand } from '../data/command';
 import { useSchoolMethod } from '../data/queries';
 import { TroubleAlert } from '../kit/trouble-alert';
+import { lazily } from '../kit/lazily';
 import { Coming } from '../shell/coming';
+
+// What arranges comes with what it is arranged by, when somebody does.
+const OwnOrder = lazily(() => import('./own-order').then((module) => module.OwnOrder));
 
 type Word = 'laps' | 'start' | 'direction' | 'samples' | 'tieDowns' | 'mode' | 'between';
 const CHOICES: readonly {
@@ -90,6 +94,8 @@ function MethodForm({ known, mayChange }: { readonly known: SchoolMethodView; re
     batteryMinutes: known.method.batteryMinutes?.toString() ?? '',
     interruptedAfter: known.method.interruptedAfter.toString(),
   });
+  const [isArranging, setIsArranging] = useState(known.method.order !== null);
+  const [breaksRule, setBreaksRule] = useState(false);
   const [changeId, setChangeId] = useState(() => crypto.randomUUID());
   const [done, setDone] = useState(false);
   const { post, trouble, isRunning } = useCommand();
@@ -186,6 +192,31 @@ function MethodForm({ known, mayChange }: { readonly known: SchoolMethodView; re
         }
         label="Every flight waits for a walk-round on the phone, also where nobody has begun one"
       />
+      <FormControlLabel
+        disabled={!mayChange}
+        control={
+          <Checkbox
+            checked={isArranging}
+            onChange={(_, on) => {
+              setIsArranging(on);
+              setBreaksRule(false);
+              setMethod({ ...method, order: on ? known.method.order : null });
+            }}
+          />
+        }
+        label="This school walks in an order of its own"
+      />
+      {isArranging ? (
+        <OwnOrder
+          walked={known.walked}
+          laps={method.laps}
+          mayChange={mayChange}
+          onOrder={(order) => {
+            setBreaksRule(order === null);
+            if (order !== null) setMethod({ ...method, order });
+          }}
+        />
+      ) : null}
       {done ? (
         <Typography role="status" sx={{ fontWeight: 700 }}>
           It is on record.
@@ -197,7 +228,7 @@ function MethodForm({ known, mayChange }: { readonly known: SchoolMethodView; re
         <Box>
           <Button
             variant="contained"
-            disabled={isRunning}
+            disabled={isRunning || breaksRule}
             onClick={() => {
               void save();
             }}
