@@ -7,7 +7,7 @@ import { appendToLedger } from '@/db/kernel/ledger';
 import { notifyChange } from '@/db/kernel/notify';
 import { findMethodChange, insertMethod, readMethod } from '@/db/walkround/method';
 import { catalogueStep } from '@/core/walkround/catalogue';
-import { orderFaults, ORDER_RULES, OWN_LAP } from '@/core/walkround/order-rules';
+import { orderFaults, rulesFor } from '@/core/walkround/order-rules';
 import type { Plain } from '@/core/decision/canonical';
 import { codeOfSlot } from '@/core/walkround/plan';
 import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from '../kernel/command';
@@ -27,12 +27,7 @@ export async function setMethod(
   const denied = denial(actor, 'set-walk-round-method');
   if (denied !== null) return refused(denied);
   const [fault] =
-    method.order === null
-      ? []
-      : orderFaults(method.order.map(codeOfSlot), [
-          ...ORDER_RULES,
-          ...(method.laps === 'electrical-first' ? [OWN_LAP] : []),
-        ]);
+    method.order === null ? [] : orderFaults(method.order.map(codeOfSlot), rulesFor(method.laps));
   if (fault !== undefined)
     return refused({
       code: 'invalid',

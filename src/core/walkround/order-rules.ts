@@ -1,3 +1,5 @@
+import type { Method } from './method';
+
 /** Why one step comes before others, whatever order a school walks in. Common practice, no source. */
 export interface OrderRule {
   readonly first: string;
@@ -78,30 +80,46 @@ export function orderFaults(
   });
 }
 
-/** What must stand before each step. */
-const BEFORE: ReadonlyMap<string, ReadonlySet<string>> = (() => {
+const WITH_OWN_LAP = [...ORDER_RULES, OWN_LAP];
+
+/** The rules that hold for a school's method. */
+export const rulesFor = (laps: Method['laps']): readonly OrderRule[] =>
+  laps === 'electrical-first' ? WITH_OWN_LAP : ORDER_RULES;
+
+/** What must stand before each step, by the rules that hold. */
+const BEFORE = new WeakMap<readonly OrderRule[], ReadonlyMap<string, ReadonlySet<string>>>();
+function mustStandBefore(rules: readonly OrderRule[]): ReadonlyMap<string, ReadonlySet<string>> {
+  const known = BEFORE.get(rules);
+  if (known !== undefined) return known;
   const before = new Map<string, Set<string>>();
-  for (const { first, then } of ORDER_RULES)
+  for (const { first, then } of rules)
     for (const code of then) {
-      const known = before.get(code) ?? new Set<string>();
-      known.add(first);
-      before.set(code, known);
+      const firsts = before.get(code) ?? new Set<string>();
+      firsts.add(first);
+      before.set(code, firsts);
     }
+  BEFORE.set(rules, before);
   return before;
-})();
+}
 
 /**
  * The same steps in the nearest order that breaks no rule: a step whose turn comes too early waits until what must stand before it is there, and then
  * comes at once. Deterministic; steps that were in order stay as they were.
  * @param codeOf which step of the master list one is
+ * @param rules those that hold for the school's method
  */
-export function inOrder<T>(steps: readonly T[], codeOf: (step: T) => string): readonly T[] {
+export function inOrder<T>(
+  steps: readonly T[],
+  codeOf: (step: T) => string,
+  rules: readonly OrderRule[] = ORDER_RULES,
+): readonly T[] {
+  const before = mustStandBefore(rules);
   const left = new Map<string, number>();
   for (const step of steps) left.set(codeOf(step), (left.get(codeOf(step)) ?? 0) + 1);
   const placed: T[] = [];
   let waiting: T[] = [];
   const isFree = (step: T) =>
-    [...(BEFORE.get(codeOf(step)) ?? [])].every((first) => (left.get(first) ?? 0) === 0);
+    [...(before.get(codeOf(step)) ?? [])].every((first) => (left.get(first) ?? 0) === 0);
   const place = (step: T) => {
     placed.push(step);
     left.set(codeOf(step), (left.get(codeOf(step)) ?? 1) - 1);

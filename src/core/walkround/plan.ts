@@ -11,7 +11,7 @@ import type { FullBox } from '../envelope/dimensions';
 import { CATALOGUE, catalogueStep, matters, type CatalogueStep } from './catalogue';
 import { isMissing, type FlightFeature } from './features';
 import type { Method } from './method';
-import { inOrder } from './order-rules';
+import { inOrder, rulesFor } from './order-rules';
 import { placeOnAircraft } from './place';
 import { lampPlace, visitsOf, type Place } from './route';
 import { BETWEEN_FLIGHTS, LAMPS } from './step-scope';
@@ -399,7 +399,7 @@ export function planWalkround(
       (what) => flight.includes(what) || seen.includes(what) || bringsNothing(what, aircraft, method),
     ),
     steps: withMarks(
-      inOrder(sorted, ({ code }) => code),
+      inOrder(sorted, ({ code }) => code, rulesFor(method.laps)),
       aircraft.marks,
     ),
   };

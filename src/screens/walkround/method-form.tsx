@@ -87,7 +87,17 @@ const CHOICES: readonly {
   },
 ];
 
-function MethodForm({ known, mayChange }: { readonly known: SchoolMethodView; readonly mayChange: boolean }) {
+function MethodForm({
+  known,
+  mayChange,
+  done,
+  onDone,
+}: {
+  readonly known: SchoolMethodView;
+  readonly mayChange: boolean;
+  readonly done: boolean;
+  readonly onDone: (done: boolean) => void;
+}) {
   const [method, setMethod] = useState<Method>(known.method);
   const [required, setRequired] = useState(known.required);
   const [numbers, setNumbers] = useState({
@@ -97,10 +107,9 @@ function MethodForm({ known, mayChange }: { readonly known: SchoolMethodView; re
   const [isArranging, setIsArranging] = useState(known.method.order !== null);
   const [breaksRule, setBreaksRule] = useState(false);
   const [changeId, setChangeId] = useState(() => crypto.randomUUID());
-  const [done, setDone] = useState(false);
   const { post, trouble, isRunning } = useCommand();
   const save = async () => {
-    setDone(false);
+    onDone(false);
     const value: Given<'POST /api/walkround/method'> = {
       changeId,
       seen: known.number,
@@ -114,7 +123,7 @@ function MethodForm({ known, mayChange }: { readonly known: SchoolMethodView; re
     };
     if ((await post('POST /api/walkround/method', value)) === null) return;
     setChangeId(crypto.randomUUID());
-    setDone(true);
+    onDone(true);
   };
   return (
     <Stack spacing={1.5} sx={{ maxWidth: 640, mt: 1 }}>
@@ -246,9 +255,17 @@ function MethodForm({ known, mayChange }: { readonly known: SchoolMethodView; re
 /** How the school walks round. */
 export function WalkRoundPart({ mayChange }: { readonly mayChange: boolean }) {
   const query = useSchoolMethod();
+  // Kept here: what was saved comes back as another version, and with it another form.
+  const [done, setDone] = useState(false);
   return query.data === undefined ? (
     <Coming query={query} what="how the school walks round" />
   ) : (
-    <MethodForm key={query.data.number} known={query.data} mayChange={mayChange} />
+    <MethodForm
+      key={query.data.number}
+      known={query.data}
+      mayChange={mayChange}
+      done={done}
+      onDone={setDone}
+    />
   );
 }

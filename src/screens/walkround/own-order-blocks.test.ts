@@ -44,8 +44,15 @@ describe('a school’s own order, as stops', () => {
       ['K002', 'K067'],
       ['K004', 'K067'],
     ]);
-    expect(faultsOf(putRight(early), 'one')).toEqual([]);
+    expect(faultsOf(putRight(early, 'one'), 'one')).toEqual([]);
     expect(faultsOf(blocksOf(walk), 'one')).toEqual([]);
+  });
+
+  it('where lamps have a lap of their own the power is off before the round, also once it is put right', () => {
+    const own = [...walk.slice(0, 3), step('K069', 'power-on'), step('K093', 'wing')];
+    const early = moved(blocksOf(own), 2, 0);
+    expect(faultsOf(early, 'electrical-first').map(({ first }) => first)).toContain('K069');
+    expect(faultsOf(putRight(early, 'electrical-first'), 'electrical-first')).toEqual([]);
   });
 
   it.each([

@@ -1,4 +1,5 @@
-import { inOrder, orderFaults, ORDER_RULES, OWN_LAP, type OrderFault } from '@/core/walkround/order-rules';
+import type { Method } from '@/core/walkround/method';
+import { inOrder, orderFaults, rulesFor, type OrderFault } from '@/core/walkround/order-rules';
 import { codeOfSlot } from '@/core/walkround/plan';
 import type { Stop } from '@/core/walkround/walking';
 import type { WalkedStep } from '@/queries/walkround/school-method';
@@ -36,16 +37,15 @@ export const stopOf = ({ station, side, steps }: Block): Stop => ({
 });
 
 /** Every rule that the order breaks. @param laps whether lamps have a lap of their own */
-export function faultsOf(blocks: readonly Block[], laps: 'electrical-first' | 'one'): readonly OrderFault[] {
-  return orderFaults(
+export const faultsOf = (blocks: readonly Block[], laps: Method['laps']): readonly OrderFault[] =>
+  orderFaults(
     stepsOf(blocks).map(({ slot }) => codeOfSlot(slot)),
-    [...ORDER_RULES, ...(laps === 'electrical-first' ? [OWN_LAP] : [])],
+    rulesFor(laps),
   );
-}
 
 /** The nearest order that breaks no rule. */
-export const putRight = (blocks: readonly Block[]): readonly Block[] =>
-  blocksOf(inOrder(stepsOf(blocks), ({ slot }) => codeOfSlot(slot)));
+export const putRight = (blocks: readonly Block[], laps: Method['laps']): readonly Block[] =>
+  blocksOf(inOrder(stepsOf(blocks), ({ slot }) => codeOfSlot(slot), rulesFor(laps)));
 
 /** The same list with one of it moved. */
 export function moved<T>(list: readonly T[], from: number, to: number): readonly T[] {

@@ -32,7 +32,7 @@ import type { WalkedStep } from '@/queries/walkround/school-method';
 import { blocksOf, faultsOf, moved, putRight, stepsOf, stopOf, type Block } from './own-order-blocks';
 
 /** The shortest order of the same stops that breaks no rule, by their numbers; null while it is looked for, or where there is none. */
-function useShortest(blocks: readonly Block[]): readonly number[] | null {
+function useShortest(blocks: readonly Block[], laps: Method['laps']): readonly number[] | null {
   const [found, setFound] = useState<{
     readonly of: readonly Block[];
     readonly order: readonly number[] | null;
@@ -42,11 +42,11 @@ function useShortest(blocks: readonly Block[]): readonly number[] | null {
     worker.addEventListener('message', ({ data }: MessageEvent<readonly number[] | null>) => {
       setFound({ of: blocks, order: data });
     });
-    worker.postMessage(blocks.map(stopOf));
+    worker.postMessage({ stops: blocks.map(stopOf), laps });
     return () => {
       worker.terminate();
     };
-  }, [blocks]);
+  }, [blocks, laps]);
   return found?.of === blocks ? found.order : null;
 }
 
@@ -118,7 +118,9 @@ function Sorted<T>({
     `${items.flatMap((item) => (idOf(item) === id ? [nameOf(item)] : [])).join('')}, place ${ids.indexOf(String(id)) + 1} of ${ids.length}`;
   const announcements: Announcements = {
     onDragStart: ({ active }) => `Lifted ${placed(active.id)}.`,
-    onDragOver: ({ over }) => (over === null ? undefined : `Now at the place of ${placed(over.id)}.`),
+    // Over itself it has not moved yet: that it was lifted is still to be heard.
+    onDragOver: ({ active, over }) =>
+      over === null || over.id === active.id ? undefined : `Now at the place of ${placed(over.id)}.`,
     onDragEnd: ({ over }) => (over === null ? 'Put back.' : `Put down at the place of ${placed(over.id)}.`),
     onDragCancel: () => 'Put back.',
   };
@@ -178,7 +180,7 @@ export function OwnOrder({
 }) {
   const [blocks, setBlocks] = useState(() => blocksOf(walked));
   const [open, setOpen] = useState<string | null>(null);
-  const shortest = useShortest(blocks);
+  const shortest = useShortest(blocks, laps);
   const faults = faultsOf(blocks, laps);
   const broken = rulesBroken(faults);
   const titleOf = (code: string) => walked.find(({ slot }) => slot.startsWith(code))?.title ?? code;
@@ -213,7 +215,7 @@ export function OwnOrder({
               color="inherit"
               size="small"
               onClick={() => {
-                change(putRight(blocks));
+                change(putRight(blocks, laps));
               }}
             >
               Put it right
