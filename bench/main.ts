@@ -11,6 +11,7 @@ import { benchLine } from './line';
 import { benchLive } from './live';
 import type { Figure } from './measure';
 import { benchPage } from './page';
+import { benchRamp } from './ramp';
 import { benchRoutes } from './routes';
 
 function need(name: string): string {
@@ -61,5 +62,6 @@ try {
 report('Live', await benchLive(need('GROVAL_URL')));
 report('Routes', await benchRoutes(need('GROVAL_URL')));
 report('Pages', await benchPage(need('GROVAL_URL'), { email: OF_TWO_CLUBS, clubId }));
+report('The ramp', await benchRamp(need('GROVAL_URL')));
 const met = figures.filter((figure) => figure.met !== undefined);
 process.stdout.write(`\n${met.filter((figure) => figure.met).length} of ${met.length} budgets met\n`);

@@ -1,3 +1,14 @@
+/** How the browser is started: without what asks for the network, or for a screen. */
+export const CHROMIUM_ARGUMENTS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
 /** One line of the report. `met` is set where there is a budget. */
 export interface Figure {
   readonly name: string;

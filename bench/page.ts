@@ -2,17 +2,8 @@
 import { readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { type Browser, chromium } from '@playwright/test';
-import { quantile, type Figure } from './measure';
+import { CHROMIUM_ARGUMENTS, quantile, type Figure } from './measure';
 
-const ARGUMENTS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 const VISITS = 5;
 /** The Line of 500 aircraft, to its first row. */
 const LARGE_LINE_MS = 600;
@@ -89,7 +80,7 @@ export async function benchPage(
 ): Promise<readonly Figure[]> {
   const browser = await chromium.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    args: ARGUMENTS,
+    args: CHROMIUM_ARGUMENTS,
   });
   const times: number[] = [];
   const largeTimes: number[] = [];
@@ -120,8 +111,8 @@ export async function benchPage(
     {
       name: 'JavaScript of the ramp’s first load',
       value: `${ramp.toFixed(0)} kB`,
-      note: `${(ramp / bare).toFixed(2)} times a bare page of the same shell (${bare.toFixed(0)} kB); wanted at most 1.5`,
-      met: ramp <= 1.5 * bare,
+      note: `${(ramp / bare).toFixed(2)} times a bare page of the same shell (${bare.toFixed(0)} kB); wanted at most 1.4`,
+      met: ramp <= 1.4 * bare,
     },
     ...scripts.map(([name, kilobytes]): Figure => ({
       name: `scripts of the first load: ${name}`,

@@ -9,7 +9,7 @@ import type { ReactNode } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import { useCommand } from '../data/command';
 import { ask, send } from '../data/fetching';
-import { goTo } from '../data/leave';
+import { goAs } from '../data/leave';
 import { FieldGrid } from '../kit/layout';
 import { TroubleAlert } from '../kit/trouble-alert';
 import { FieldFields, RuleFields } from './club-fields';
@@ -74,7 +74,7 @@ function Founding({ waiting }: { readonly waiting: string | null }) {
           email: given.email.trim().toLowerCase(),
           password: given.password,
         });
-        goTo('/club');
+        await goAs('/club');
       },
       (path, message) => {
         const place = PLACES[path] ?? placeInForm(path);

@@ -11,7 +11,7 @@ import { useForm } from 'react-hook-form';
 import type { LinkView } from '@/queries/kernel/answers';
 import { useCommand } from '../data/command';
 import { send } from '../data/fetching';
-import { goTo } from '../data/leave';
+import { goAs, goTo } from '../data/leave';
 import { useMe } from '../data/queries';
 import { TroubleAlert } from '../kit/trouble-alert';
 
@@ -52,7 +52,7 @@ function Choose({
       async () => {
         const { email } = await send('POST /api/join/take-up', { ...link, password });
         await send('POST /api/auth/sign-in/email', { email, password });
-        goTo('/');
+        await goAs('/');
       },
       (path, message) => {
         if (path === 'password') setError('password', { message });

@@ -10,7 +10,7 @@ import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { useCommand } from '../data/command';
 import { ask, send } from '../data/fetching';
-import { goTo } from '../data/leave';
+import { goAs } from '../data/leave';
 import { TroubleAlert } from '../kit/trouble-alert';
 
 const formSchema = z.object({
@@ -22,7 +22,7 @@ const formSchema = z.object({
 async function goHome(): Promise<void> {
   const { roles } = await ask('GET /api/me');
   const flies = roles.every((role) => role === 'renter' || role === 'student');
-  goTo(flies ? '/ramp' : '/line');
+  await goAs(flies ? '/ramp' : '/line');
 }
 
 /** Signing in; in the demo, one tap on one of its people. */

@@ -13,6 +13,24 @@ export interface Walker {
   readonly clubId: string | null;
 }
 
+/** Waits no longer than this for the desk before it is shown what the phone keeps, in milliseconds. */
+const PATIENCE_MS = 3000;
+
+/** True once something was waited for too long. */
+function useLate(isWaiting: boolean): boolean {
+  const [isLate, setIsLate] = useState(false);
+  useEffect(() => {
+    if (!isWaiting) return undefined;
+    const timer = setTimeout(() => {
+      setIsLate(true);
+    }, PATIENCE_MS);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [isWaiting]);
+  return isWaiting && isLate;
+}
+
 const isAway = (error: Error | null): boolean =>
   error instanceof NoSignal
   || error instanceof OtherProgram
@@ -35,17 +53,20 @@ export function useWalker(): {
     if (known === undefined) return;
     void keepPerson({ personId: known.personId, name: known.name, clubId: known.clubId });
   }, [known]);
-  const { error } = me;
+  // The first failure is enough: while it is tried again the person walks on.
+  const failure = me.error ?? me.failureReason;
+  const isLate = useLate(known === undefined);
+  const isAlone = known === undefined && (isLate || (failure !== null && isAway(failure)));
   useEffect(() => {
-    if (error !== null && isAway(error))
+    if (isAlone)
       void keptPerson().then((person) => {
         setKept(person ?? null);
       });
-  }, [error]);
+  }, [isAlone]);
   return {
-    walker: known ?? (error === null ? null : kept),
-    isSignedOut: error instanceof Refusal && error.status === 401,
-    error: known === undefined && kept === null ? error : null,
+    walker: known ?? (isAlone ? kept : null),
+    isSignedOut: failure instanceof Refusal && failure.status === 401,
+    error: known === undefined && kept === null ? me.error : null,
     retry: () => {
       void me.refetch();
     },
@@ -73,12 +94,14 @@ export function useKeptWalk(
     void keepView(personId, fresh);
     void keepPictures(fresh);
   }, [fresh, personId]);
+  const isLate = useLate(fresh === undefined && registration !== null);
+  const isAlone = fresh === undefined && (isLate || (error !== null && isAway(error)));
   useEffect(() => {
-    if (error === null || !isAway(error) || personId === null || registration === null) return;
+    if (!isAlone || personId === null || registration === null) return;
     void keptView(personId, registration).then((found) => {
       setKept(found ?? null);
     });
-  }, [error, personId, registration]);
+  }, [isAlone, personId, registration]);
   const own = kept?.view.registration === registration ? kept : null;
   return {
     view: fresh ?? own?.view ?? null,

@@ -16,6 +16,19 @@ export function sendNow(personId: string): Promise<void> {
   return busy;
 }
 
+/** What is said in so many milliseconds goes together: each tap by itself would hold up the next step. */
+const TOGETHER_MS = 400;
+let soon: ReturnType<typeof setTimeout> | null = null;
+
+/** Sends what waits, in a moment. */
+export function sendSoon(personId: string): void {
+  if (soon !== null) clearTimeout(soon);
+  soon = setTimeout(() => {
+    soon = null;
+    void sendNow(personId).catch(() => undefined);
+  }, TOGETHER_MS);
+}
+
 /** What of a person waits on this phone; sent when there is a signal. Null until it was looked at: nothing is called sent before. */
 export function useWalkOutbox(personId: string | null): Waiting | null {
   const [waiting, setWaiting] = useState<Waiting | null>(null);

@@ -13,7 +13,7 @@ import {
 } from '@/core/walkround/walk';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import { eventsOf, keepEvent, keepWalk, newestWalk, type KeptWalk } from '../data/kept-walks';
-import { sendNow } from './use-outbox';
+import { sendNow, sendSoon } from './use-outbox';
 
 type Answer = Extract<WalkroundEventInput, { kind: 'answer' }>;
 /** What somebody says at a step. */
@@ -87,10 +87,10 @@ export function useWalk(
 
   /** Keeps it on the phone, then shows it. Where the phone is full nothing goes on. */
   const keep = useCallback(
-    async (event: WalkroundEventInput, change: Partial<KeptWalk> = {}): Promise<boolean> => {
+    async (event: WalkroundEventInput): Promise<boolean> => {
       const before = now.current;
       if (before === null) return false;
-      const walk = { ...before.walk, ...change, touchedAt: Date.now() };
+      const walk = { ...before.walk, touchedAt: Date.now() };
       put({ walk, events: [...before.events, event] });
       try {
         await keepEvent({
@@ -101,9 +101,8 @@ export function useWalk(
           state: 0,
           trouble: null,
         });
-        await keepWalk(walk);
         setTrouble(null);
-        void sendNow(walk.personId).catch(() => undefined);
+        sendSoon(walk.personId);
         return true;
       } catch {
         put(before);
@@ -157,7 +156,9 @@ export function useWalk(
         put({ ...here, walk: { ...here.walk, plan: newest.plan } });
         return;
       }
-      put(newest === undefined || !isOpen ? null : { walk: newest, events });
+      // The walk itself is kept where it is begun and signed: what was said last says when somebody last touched it.
+      const touchedAt = Math.max(newest?.touchedAt ?? 0, ...events.slice(-1).map(({ at }) => Date.parse(at)));
+      put(newest === undefined || !isOpen ? null : { walk: { ...newest, touchedAt }, events });
       setIsLoaded(true);
       shownAt.current = Date.now();
       await lookAway();
