@@ -205,6 +205,8 @@ export function describeHistory(act: LedgerAct, record: unknown): string {
       return `brought in ${typeof entry['rows'] === 'number' ? entry['rows'] : ''} rows of ${text(entry, 'list')} from ${text(entry, 'file')}`;
     case 'vouch':
       return `vouched for ${lengthOf(entry['records'])} ${lengthOf(entry['records']) === 1 ? 'record' : 'records'} that waited${text(entry, 'note') === '' ? '' : `: ${text(entry, 'note')}`}`;
+    case 'clear-fuel':
+      return `signed that suspect fuel was dealt with: ${text(entry, 'description')}`;
     case 'clear-list':
       return `cleared the list of an inspection: ${text(entry, 'description')}`;
     case 'strike':

@@ -1,7 +1,12 @@
 // Records of the case format about flights and the ramp: who has it, meters, fuel, oil, what was measured.
 import { z } from 'zod';
 import { CLOSED_USES } from '../../core/records/findings/discrepancy';
-import { ANNOUNCEMENTS, FUEL_GRADES, SAMPLE_RESULTS, WALKED_FOR } from '../../core/records/walkround/measurement';
+import {
+  ANNOUNCEMENTS,
+  FUEL_GRADES,
+  SAMPLE_RESULTS,
+  WALKED_FOR,
+} from '../../core/records/walkround/measurement';
 import { COUNTERS, HOUR_METERS } from '../../core/records/meters/meters';
 import { ACTS } from '../../core/rules/parts/constraint';
 import { dateSchema, hoursSchema, instantSchema, textSchema } from '../kernel/scalars';

@@ -162,6 +162,12 @@ export const ACTS = {
     opens: 'signed',
     denied: 'Only a mechanic clears the list of an inspection.',
   },
+  'clear-fuel': {
+    roles: ['mechanic'],
+    does: 'sign that suspect fuel was dealt with',
+    opens: 'signed',
+    denied: 'Only a mechanic signs that suspect fuel was dealt with. Draining again does not cure it.',
+  },
   'sign-release': {
     roles: ['mechanic'],
     does: 'sign a maintenance release, or work on it',
@@ -322,6 +328,7 @@ export const RECORDS_THAT_OPEN = {
   walkround_method: 'the administrator or an instructor',
   'ramp-data': 'the first by a record keeper, a later one by a mechanic or the administrator',
   announced: 'nobody: it only makes a flight wait',
+  'fuel-cleared': 'a mechanic by their own certificate',
   'announced-done': 'any member; oil and air by a pilot, a mechanic or the desk',
   estimate: 'nobody: it only plans',
 } as const satisfies Readonly<Record<string, string>>;

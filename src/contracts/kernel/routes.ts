@@ -19,6 +19,7 @@ import {
   linkSchema,
   takeUpSchema,
 } from '../club/founding';
+import { clearFuelSchema } from '../findings/clear-fuel';
 import { knownMarkSchema } from '../findings/known-mark';
 import {
   changeReleaseSchema,
@@ -155,6 +156,7 @@ export const ROUTES = {
   'POST /api/entries': act(newEntrySchema, 'sign-entry', 'copy-entry'),
   'POST /api/entries/preview': act(entryPreviewSchema),
   'POST /api/lists': act(clearListSchema, 'clear-list'),
+  'POST /api/fuel-clearances': act(clearFuelSchema, 'clear-fuel'),
   'POST /api/releases': act(issueReleaseSchema, 'sign-release', 'copy-entry'),
   'POST /api/releases/change': act(changeReleaseSchema, 'see-release'),
   'POST /api/daily-inspections': act(dailyInspectionSchema, 'sign-daily-inspection'),

@@ -17,6 +17,7 @@ export const AIRCRAFT_ACTS = [
   'check-in',
   'check-out',
   'clear-list',
+  'clear-fuel',
   'correct-reading',
   'enter-fact',
   'exchange-meter',

@@ -228,6 +228,13 @@ const READERS: { readonly [K in OtherKind]: (held: unknown, what: string) => Oth
     by: 'group',
     description: 'text',
   }),
+  'fuel-cleared': reader<OtherBodies['fuel-cleared']>({
+    records: 'list',
+    recordedAt: 'figure',
+    on: 'text',
+    by: 'group',
+    description: 'text',
+  }),
   'known-mark': reader<OtherBodies['known-mark']>({
     id: 'text',
     what: 'text',

@@ -1,6 +1,6 @@
 import type { Deferral } from '@/core/records/findings/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
-import type { Announced, Ramp } from '@/core/records/walkround/measurement';
+import type { Announced, FuelCleared, Ramp } from '@/core/records/walkround/measurement';
 import { stretchOf } from '@/core/records/meters/unlogged';
 import { storedInstant } from '../kernel/checked-values';
 import type { OtherBodies, OtherKind } from './other-kinds';
@@ -63,6 +63,20 @@ function withDone<D, T extends { readonly id: string; readonly done: readonly D[
   return records.map((record) => {
     const own = later.filter((one) => one.of === record.id).map(({ done }) => done);
     return own.length === 0 ? record : { ...record, done: [...record.done, ...own] };
+  });
+}
+
+/** Cups and fuellings with what a mechanic did about them later. */
+function withCleared<T extends { readonly id: string; readonly cleared?: FuelCleared | null }>(
+  records: readonly T[],
+  clearances: readonly OtherBodies['fuel-cleared'][],
+): readonly T[] {
+  if (clearances.length === 0) return records;
+  return records.map((record) => {
+    const cleared = clearances.find(({ records: of }) => of.includes(record.id));
+    return cleared === undefined || record.cleared != null
+      ? record
+      : { ...record, cleared: { recordedAt: cleared.recordedAt, on: cleared.on, by: cleared.by } };
   });
 }
 
@@ -132,13 +146,13 @@ function othersOf(rows: OtherRows): OtherFacts {
       stated.has('ramp'),
       {
         measurements: of('measurement'),
-        samples: of('sample'),
-        uplifts: of('uplift'),
+        samples: withCleared(of('sample'), of('fuel-cleared')),
+        uplifts: withCleared(of('uplift'), of('fuel-cleared')),
       },
       of('announced').filter(({ id }) => !of('announced-done').some(({ announced }) => announced === id)),
     ),
     deferrals: new Map(of('deferral').map(({ discrepancy, deferral }) => [discrepancy, deferral])),
-    uplifts: of('uplift'),
+    uplifts: withCleared(of('uplift'), of('fuel-cleared')),
     cleared: new Map(of('list-cleared').map((one) => [one.inspection, one])),
   };
 }

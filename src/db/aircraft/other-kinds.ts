@@ -43,6 +43,7 @@ export const OTHER_KINDS = [
   'ramp-data',
   'announced',
   'announced-done',
+  'fuel-cleared',
 ] as const;
 export type OtherKind = (typeof OTHER_KINDS)[number];
 
@@ -96,6 +97,14 @@ export interface OtherBodies {
     /** Picolitres; null where it has no amount, or was found not to be needed. */
     readonly amount: number | null;
     readonly by: string;
+  };
+  /** A mechanic dealt with suspect fuel: the cups and the fuellings that it is about. */
+  readonly 'fuel-cleared': {
+    readonly records: readonly string[];
+    readonly recordedAt: Instant;
+    readonly on: CivilDate;
+    readonly by: Signature;
+    readonly description: string;
   };
 }
 

@@ -10,7 +10,7 @@ import { othersOfKind } from '../aircraft/other-records';
 /** A line of an aircraft's maintenance record. */
 export interface LogbookEntry {
   readonly id: string;
-  readonly kind: 'inspection' | 'done' | 'compliance' | 'list-cleared';
+  readonly kind: 'inspection' | 'done' | 'compliance' | 'list-cleared' | 'fuel-cleared';
   /** The kind of inspection, or the id of the item, AD or inspection. */
   readonly what: string;
   readonly on: CivilDate;
@@ -125,6 +125,26 @@ export async function logbookOf(
         id,
         kind: 'list-cleared',
         what: cleared.inspection,
+        on: cleared.on,
+        reading: null,
+        description: cleared.description,
+        outcome: null,
+        signed: cleared.by,
+      };
+    }),
+    ...(
+      await tx
+        .selectFrom('aircraft_record')
+        .select(['record_id', 'body'])
+        .where('aircraft_id', '=', aircraftId)
+        .where('kind', '=', 'fuel-cleared')
+        .execute()
+    ).map(({ record_id: id, body }): LogbookEntry => {
+      const cleared = storedBody('fuel-cleared', body, id);
+      return {
+        id,
+        kind: 'fuel-cleared',
+        what: 'fuel',
         on: cleared.on,
         reading: null,
         description: cleared.description,

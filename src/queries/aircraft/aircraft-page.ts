@@ -105,6 +105,8 @@ export interface AircraftPage {
     readonly seen: string;
   }[];
   readonly findings: readonly FindingView[];
+  /** Fuel that a mechanic has to deal with: in words, with the cups and fuellings that show it. */
+  readonly suspectFuel: readonly { readonly words: string; readonly records: readonly string[] }[];
   readonly story: readonly {
     readonly seq: number;
     readonly when: string;
@@ -114,6 +116,9 @@ export interface AircraftPage {
   readonly notChecked: readonly string[];
   readonly holdsUntil: Instant | null;
 }
+
+/** Reasons that a mechanic's dealing with the fuel answers. */
+const SUSPECT_FUEL: readonly string[] = ['fuel-suspect', 'fuel-grade-wrong', 'fuel-grade-unknown'];
 
 type OwnCertificate = {
   readonly id: string;
@@ -259,6 +264,12 @@ export async function aircraftPage(
       keptWhere: row.kept_where ?? 'place not recorded',
       seen: `${row.tank_fitted === false ? 'none fitted, looked at' : row.aboard === false ? 'missing' : row.aboard === null ? 'not looked for' : 'seen'} ${momentText(storedInstant(row.happened_at), place.zone)}`,
     })),
+    suspectFuel: decision.constraints
+      .filter(({ reason }) => SUSPECT_FUEL.includes(reason.code))
+      .map((constraint) => ({
+        words: tellConstraint(constraint, 'in-force').headline,
+        records: constraint.records,
+      })),
     findings: read.flatMap(({ id, photos, done }) => {
       const discrepancy = byId.get(id);
       if (discrepancy === undefined) return [];

@@ -47,6 +47,8 @@ function titleOf(entry: LogbookEntry, { items, ads }: Pick<AircraftFacts, 'items
       return items?.find(({ id }) => id === entry.what)?.name ?? 'Item';
     case 'compliance':
       return `AD ${ads?.find(({ id }) => id === entry.what)?.number ?? ''}`;
+    case 'fuel-cleared':
+      return 'Suspect fuel dealt with';
     case 'list-cleared':
       return 'List of an inspection cleared';
   }

@@ -110,7 +110,7 @@ export interface Folder {
   }[];
   readonly logbook: readonly ({
     readonly id: string;
-    readonly kind: 'inspection' | 'done' | 'compliance' | 'list-cleared';
+    readonly kind: 'inspection' | 'done' | 'compliance' | 'list-cleared' | 'fuel-cleared';
     readonly title: string;
     readonly on: string;
     readonly sortKey: string;

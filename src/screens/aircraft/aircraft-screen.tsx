@@ -21,6 +21,7 @@ import { AircraftHead, partOf, type PartName } from './aircraft-head';
 const Papers = lazily(() => import('../documents/documents').then((module) => module.Papers));
 const Vouching = lazily(() => import('../documents/vouching').then((module) => module.Vouching));
 const Marks = lazily(() => import('../findings/marks').then((module) => module.Marks));
+const SuspectFuel = lazily(() => import('../findings/suspect-fuel').then((module) => module.SuspectFuel));
 const Flights = lazily(() => import('../flights/flights').then((module) => module.Flights));
 const Logbook = lazily(() => import('../maintenance/logbook').then((module) => module.Logbook));
 const Meters = lazily(() => import('../meters/meters').then((module) => module.Meters));
@@ -92,6 +93,7 @@ function partsOf({
           </div>
           <div>
             <OpenFindings page={page} />
+            {page.suspectFuel.length === 0 ? null : <SuspectFuel page={page} folder={folder} roles={roles} />}
             {folder.release === null ? null : (
               <ReleasePart folder={folder} view={folder.release} roles={roles} />
             )}

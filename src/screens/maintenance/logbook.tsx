@@ -11,7 +11,7 @@ import Link from '../kit/link';
 import { Paged } from '../kit/paged';
 import { PhotoLinks } from '../kit/photo-field';
 import { Section } from '../kit/section';
-import { ClearListForm } from './clear-list-form';
+import { SignedWorkForm } from './signed-work-form';
 import { EntryForm } from './entry-form';
 import { StrikeForm, StruckText } from './strike-form';
 
@@ -56,7 +56,8 @@ function Entry({
             </div>
           )}
         </Box>
-        {keeper && entry.struck === null ? (
+        {/* What was signed of fuel is answered by a new cup, not by a pen. */}
+        {keeper && entry.struck === null && entry.kind !== 'fuel-cleared' ? (
           <StrikeForm
             folder={folder}
             recordId={entry.id}
@@ -108,7 +109,29 @@ export function Logbook({ folder, roles }: { readonly folder: Folder; readonly r
             The {list.name} of {list.on} did not approve the aircraft.
           </b>{' '}
           Its list has to be cleared.
-          {may(roles, 'clear-list') ? <ClearListForm folder={folder} list={list} /> : null}
+          {may(roles, 'clear-list') ? (
+            <SignedWorkForm
+              folder={folder}
+              work={{
+                opens: 'Every item is cleared …',
+                label: `Clear the list of the ${list.name}`,
+                describe: 'What was done about each item',
+              }}
+              send={(post, { id, ...fields }, place) =>
+                post(
+                  'POST /api/lists',
+                  {
+                    ...fields,
+                    clearanceId: id,
+                    aircraftId: folder.aircraftId,
+                    seenRevision: folder.revision,
+                    inspection: list.id,
+                  },
+                  place,
+                )
+              }
+            />
+          ) : null}
         </Box>
       ))}
       {folder.logbook.length === 0 ? (

@@ -4,34 +4,53 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { FormDay } from '../kit/form-day';
 import { useCommand } from '../data/command';
 import { TroubleAlert } from '../kit/trouble-alert';
 
-interface Fields {
+interface SignedFields {
   readonly on: string;
   readonly description: string;
   readonly certificateId: string;
   readonly password: string;
 }
 
-/** Signing that every item of an inspection's list was cleared. */
-export function ClearListForm({
+/** What somebody signs for: work, described, with a day and a certificate. */
+export interface SignedWork {
+  /** Words of the button that opens the form. */
+  readonly opens: string;
+  /** The form's name. */
+  readonly label: string;
+  /** Words over the description. */
+  readonly describe: string;
+}
+
+/** A form in which work is described and signed. @param children told before it is signed */
+export function SignedWorkForm({
   folder,
-  list,
+  work: { opens, label, describe },
+  send,
+  children = null,
 }: {
   readonly folder: Folder;
-  readonly list: Folder['openLists'][number];
+  readonly work: SignedWork;
+  /** Sends it; answers whether it was taken. `id` is made once, so that sending twice records once. */
+  readonly send: (
+    post: ReturnType<typeof useCommand>['post'],
+    fields: SignedFields & { readonly id: string },
+    place: (path: string, message: string) => void,
+  ) => Promise<unknown>;
+  readonly children?: ReactNode;
 }) {
   const certificates =
     folder.sign.ads[0]?.certificates
     ?? folder.sign.inspections.find(({ kind }) => kind === 'hundred-hour')?.certificates
     ?? [];
   const [open, setOpen] = useState(false);
-  const [clearanceId] = useState(() => crypto.randomUUID());
+  const [id] = useState(() => crypto.randomUUID());
   const { post, trouble } = useCommand();
   const {
     register,
@@ -40,7 +59,7 @@ export function ClearListForm({
     setValue,
     setError,
     formState: { errors, isSubmitting },
-  } = useForm<Fields>({
+  } = useForm<SignedFields>({
     defaultValues: {
       on: folder.today,
       description: '',
@@ -58,27 +77,17 @@ export function ClearListForm({
             setOpen(true);
           }}
         >
-          Every item is cleared …
+          {opens}
         </Button>
       </div>
     );
-  const submit = async (fields: Fields) => {
-    const done = await post(
-      'POST /api/lists',
-      {
-        ...fields,
-        clearanceId,
-        aircraftId: folder.aircraftId,
-        seenRevision: folder.revision,
-        inspection: list.id,
-      },
-      (path, message) => {
-        setError(path as keyof Fields, { message });
-      },
-    );
-    if (!done) setValue('password', '');
+  const submit = async (fields: SignedFields) => {
+    const done = await send(post, { ...fields, id }, (path, message) => {
+      setError(path as keyof SignedFields, { message });
+    });
+    if (done === null || done === false) setValue('password', '');
   };
-  const field = (name: keyof Fields) => ({
+  const field = (name: keyof SignedFields) => ({
     error: errors[name] !== undefined,
     helperText: errors[name]?.message,
   });
@@ -90,11 +99,12 @@ export function ClearListForm({
       onSubmit={(event) => {
         void handleSubmit(submit)(event);
       }}
-      aria-label={`Clear the list of the ${list.name}`}
+      aria-label={label}
       sx={{ maxWidth: 560, py: 1.25, px: 0 }}
     >
+      {children}
       <TextField
-        label="What was done about each item"
+        label={describe}
         multiline
         minRows={2}
         {...register('description', {
@@ -102,7 +112,7 @@ export function ClearListForm({
         })}
         {...field('description')}
       />
-      <FormDay control={control} name="on" label="Cleared on" max={folder.today} />
+      <FormDay control={control} name="on" label="Done on" max={folder.today} />
       <TextField
         select
         label="Signed by certificate"
