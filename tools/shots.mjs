@@ -19,7 +19,16 @@ const walkTo = (title) => async (page) => {
     if (/fuel gauge$/.test(shown)) {
       await page.getByRole('slider').click({ position: { x: 260, y: 30 } });
       await page.getByRole('button', { name: /^Keep/ }).click();
-    } else await page.getByRole('button', { name: 'Fine', exact: true }).click();
+    } else {
+      const fine = page.getByRole('button', { name: /^(Fine|Clean)/ });
+      if ((await fine.count()) > 0) await fine.first().click();
+      else {
+        // A dip or the oil: a figure on its keys.
+        for (const key of /^Dip/.test(shown) ? ['1', '3'] : ['6'])
+          await page.getByRole('button', { name: key, exact: true }).click();
+        await page.getByRole('button', { name: /^Keep/ }).click();
+      }
+    }
     await page.waitForFunction((before) => document.querySelector('h1')?.textContent !== before, shown);
   }
 };
@@ -35,13 +44,7 @@ const VIEWS = [
   { file: 'line', who: 'Mira Holt', size: DESK, path: '/line', acts: [tap('N07TB')] },
   { file: 'line-phone', who: 'Mira Holt', size: PHONE, path: '/line', acts: [] },
   { file: 'aircraft', who: 'Tomas Brandl', size: DESK, path: '/aircraft/N05TB', acts: [] },
-  {
-    file: 'aircraft-flights',
-    who: 'Tomas Brandl',
-    size: DESK,
-    path: '/aircraft/N07TB#flights',
-    acts: [],
-  },
+  { file: 'trends', who: 'Sefa Lund', size: DESK, path: '/aircraft/N02TG#trends', acts: [] },
   {
     file: 'aircraft-repair',
     who: 'Tomas Brandl',
@@ -97,7 +100,13 @@ const VIEWS = [
     acts: [(page) => page.getByRole('radio', { name: 'Yes, readable and in view' }).click()],
   },
   { file: 'ramp-start', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [] },
-  { file: 'ramp-station', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB#report', acts: [] },
+  {
+    file: 'walk-mark',
+    who: 'Pia Okoro',
+    size: PHONE,
+    path: '/ramp/N05TB',
+    acts: [tap('Begin'), walkTo('Compare the known nick')],
+  },
   {
     file: 'walk-dip',
     who: 'Rolf Dane',

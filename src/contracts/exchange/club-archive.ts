@@ -666,7 +666,7 @@ const tableSchema = ({ about, columns }: ArchiveTable) =>
     .describe(about);
 
 /** Version of the archive's format; a reader refuses one that it does not know. */
-export const ARCHIVE_VERSION = 7;
+export const ARCHIVE_VERSION = 8;
 
 /** A whole club in one file: every record with both of its times, struck out ones included, and the ledger as it stands. Accounts and passwords are not in it. */
 export const clubArchiveSchema = z

@@ -29,7 +29,7 @@ export function SuspectFuel({
           work={{
             opens: 'Record what was done …',
             label: 'Suspect fuel was dealt with',
-            describe: 'What was drained, flushed or found, and where the water came in',
+            describe: 'What was done, and what was found',
           }}
           send={(post, { id, ...fields }, place) =>
             post(

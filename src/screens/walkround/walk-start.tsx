@@ -82,7 +82,7 @@ export function WalkStart({
         <Consequence isBad={false}>
           {current.signed
             ? `${current.by} has done and signed the walk-round since the last flight.`
-            : `${current.by} is doing the walk-round: ${current.answers.length} steps answered.`}{' '}
+            : `${current.by} is doing the walk-round: ${current.answers.length} ${current.answers.length === 1 ? 'step' : 'steps'} answered.`}{' '}
           You may do your own.
         </Consequence>
       )}
