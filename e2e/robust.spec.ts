@@ -127,6 +127,26 @@ test('a signed-out phone keeps the finding until its writer signs in again', asy
   await expect(renter.getByText('all sent')).toBeVisible({ timeout: 40_000 });
 });
 
+test('a phone that changed hands sends nothing of the one under the name of the other', async ({ phone }) => {
+  const page = await phone('renter');
+  await inOwnWords(page, 'N06TB', 'Walking up', 'Written by its renter');
+  // Somebody else signs in in another tab; this one still shows the renter's.
+  const answer = await page.request.post('/api/demo', {
+    data: { email: 'student@ternbay.example' },
+    headers: { origin: new URL(page.url()).origin },
+  });
+  expect(answer.status()).toBe(200);
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await page.getByRole('button', { name: 'It is not right' }).tap();
+  await expect(page.getByRole('heading', { name: 'Kept on this phone.' })).toBeVisible();
+  const story = async () =>
+    (await (await page.request.get('/api/aircraft/N06TB')).text()).split('"story"')[1] ?? '';
+  expect(await story()).not.toContain('Written by its renter');
+  await signIn(page, 'renter');
+  await expect(page.getByText('all sent')).toBeVisible({ timeout: 40_000 });
+  expect(await story()).toMatch(/"who":"Rolf Dane","words":"[^"]*Written by its renter/);
+});
+
 test('the Line by keyboard alone', async ({ desk }) => {
   const page = await desk('dispatcher');
   await expect(row(page, 'N00TB')).toBeVisible();

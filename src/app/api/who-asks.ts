@@ -16,12 +16,17 @@ export interface Person {
 /** What a phone names that sends something written in another club than the one that is chosen by now. */
 const CLUB_HEADER = 'x-groval-club';
 
-/** Who is signed in; null where nobody is. */
+/** And by whom it was written: a phone may have changed hands since. */
+const PERSON_HEADER = 'x-groval-person';
+
+/** Who is signed in; null where nobody is, and where what is sent was written by somebody else: nothing is ever taken for another's. */
 export async function whoAsks(request: Request): Promise<Person | null> {
   const { sessions, db } = runtime();
   const token = await sessions.tokenOf(request.headers);
   const found = token === null ? null : await whoHas(db, token);
-  return found === null ? null : inTheirClub(found, request.headers.get(CLUB_HEADER));
+  const writer = request.headers.get(PERSON_HEADER);
+  if (found === null || (writer !== null && writer !== found.personId)) return null;
+  return inTheirClub(found, request.headers.get(CLUB_HEADER));
 }
 
 function inTheirClub(

@@ -32,7 +32,7 @@ const sag = [0, 10, 20, 30, 40].map((days) => figure('strut', 'nose', days, 90_0
 
 describe('what is followed over time', () => {
   it('a strut that sags says when it meets its limit', () => {
-    const [trend] = trendsOf(sag, [], [strutLimit], null);
+    const [trend] = trendsOf(sag, [], [strutLimit], null, day(40));
     // 500 micrometres a day from 70 mm to 60 mm.
     expect(trend).toMatchObject({ of: 'strut', which: 'nose', goes: 'down', min: 60_000, meetsLimitIn: 20 });
     expect(trend?.slope?.slope).toBe(-500);
@@ -55,13 +55,22 @@ describe('what is followed over time', () => {
       { goes: 'up', meetsLimitIn: null },
     ],
   ])('one %s', (_, figures, expected) => {
-    expect(trendsOf(figures, [], [strutLimit], null)).toMatchObject([expected]);
+    expect(trendsOf(figures, [], [strutLimit], null, day(40))).toMatchObject([expected]);
+  });
+
+  it('days are counted from now, and what lies further ahead than two years is not told', () => {
+    const at = (days: number) => trendsOf(sag, [], [strutLimit], null, day(days))[0]?.meetsLimitIn;
+    expect([at(40), at(50), at(70)]).toEqual([20, 10, 0]);
+    const slow = sag.map((one, step) => ({ ...one, value: 70_000 - step }));
+    expect(trendsOf(slow, [], [strutLimit], null, day(40))).toMatchObject([
+      { goes: 'down', meetsLimitIn: null },
+    ]);
   });
 
   it('one figure alone is no series, and each side is its own', () => {
-    expect(trendsOf(sag.slice(0, 1), [], [], null)).toEqual([]);
+    expect(trendsOf(sag.slice(0, 1), [], [], null, day(40))).toEqual([]);
     const both = [...sag, ...sag.map((one) => ({ ...one, which: 'left' }))];
-    expect(trendsOf(both, [], [], null).map(({ which }) => which)).toEqual(['nose', 'left']);
+    expect(trendsOf(both, [], [], null, day(40)).map(({ which }) => which)).toEqual(['nose', 'left']);
   });
 
   it('a gauge’s error is its figure less the dip that was read with it, unless fuel came between', () => {
@@ -69,7 +78,7 @@ describe('what is followed over time', () => {
       figure('fuel-gauge', 'left', days, 40 + days),
       { ...figure('fuel-dip', 'left', days, 38), happenedAt: addSeconds(day(days), 600) },
     ]);
-    const [error] = trendsOf(pairs, [], [], null);
+    const [error] = trendsOf(pairs, [], [], null, day(40));
     expect(error?.points.map(({ value }) => value)).toEqual([2, 3, 4, 5]);
     const fuelled: Uplift = {
       id: 'u',
@@ -80,11 +89,13 @@ describe('what is followed over time', () => {
       happenedAt: addSeconds(day(1), 300),
       recordedAt: day(1),
     };
-    expect(trendsOf(pairs, [fuelled], [], null)[0]?.points.map(({ value }) => value)).toEqual([2, 4, 5]);
+    expect(trendsOf(pairs, [fuelled], [], null, day(40))[0]?.points.map(({ value }) => value)).toEqual([
+      2, 4, 5,
+    ]);
     const apart = pairs.map((one) =>
       one.quantity === 'fuel-dip' ? { ...one, happenedAt: addSeconds(one.happenedAt, 7200) } : one,
     );
-    expect(trendsOf(apart, [], [], null)).toEqual([]);
+    expect(trendsOf(apart, [], [], null, day(40))).toEqual([]);
   });
 
   it('the engine’s oil use stands beside the club’s limit', () => {
@@ -97,8 +108,8 @@ describe('what is followed over time', () => {
       happenedAt: day(hours),
       recordedAt: day(hours),
     }));
-    expect(trendsOf([], oil, [], 400)).toMatchObject([{ of: 'oil-use', goes: 'up', max: 400 }]);
-    expect(trendsOf([], oil, [], 600)).toMatchObject([{ of: 'oil-use', goes: 'unsure', max: 600 }]);
+    expect(trendsOf([], oil, [], 400, day(40))).toMatchObject([{ of: 'oil-use', goes: 'up', max: 400 }]);
+    expect(trendsOf([], oil, [], 600, day(40))).toMatchObject([{ of: 'oil-use', goes: 'unsure', max: 600 }]);
   });
 });
 

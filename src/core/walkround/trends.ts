@@ -36,7 +36,7 @@ export interface Trend {
   readonly goes: 'up' | 'down' | 'unsure';
   readonly min: number | null;
   readonly max: number | null;
-  /** Days from the last figure until the line meets a limit, at the least, by the interval's steeper end; null where it goes nowhere near one. */
+  /** Days from now until the line meets a limit, at the least, by the interval's steeper end; null where it goes nowhere near one. */
   readonly meetsLimitIn: number | null;
 }
 
@@ -61,6 +61,9 @@ const OFTEN = 2;
 /** A gauge and a dip further apart than this, in milliseconds, are of two walk-rounds. */
 const TOGETHER_MS = 2 * 3_600_000;
 
+/** Nobody knows what is further ahead than this. */
+const AHEAD_DAYS = 730;
+
 type Figure = Pick<Measurement, 'which' | 'value' | 'happenedAt'>;
 
 function series(
@@ -68,6 +71,7 @@ function series(
   which: string | null,
   figures: readonly Figure[],
   limits: readonly MeasureLimit[],
+  now: Instant,
 ): Trend {
   const sorted = figures.toSorted((a, b) => a.happenedAt - b.happenedAt).slice(-NEWEST);
   const first = sorted[0]?.happenedAt ?? 0;
@@ -85,9 +89,13 @@ function series(
   const max = most.length === 0 ? null : Math.min(...most);
   const goes = slope === null ? 'unsure' : slope.low > 0 ? 'up' : slope.high < 0 ? 'down' : 'unsure';
   const last = points.at(-1);
-  const now = slope === null || last === undefined ? null : slope.at0 + slope.slope * last.x;
-  const until = (limit: number | null, steepest: number) =>
-    limit === null || now === null ? null : Math.max(0, (limit - now) / steepest);
+  const standing = slope === null || last === undefined ? null : slope.at0 + slope.slope * last.x;
+  const since = last === undefined ? 0 : (now - last.at) / DAY_MS;
+  const until = (limit: number | null, steepest: number) => {
+    if (limit === null || standing === null) return null;
+    const days = Math.max(0, (limit - standing) / steepest - since);
+    return days > AHEAD_DAYS ? null : days;
+  };
   return {
     of,
     which,
@@ -137,12 +145,14 @@ function gaugeErrors(measurements: readonly Measurement[], fuelled: readonly Ins
  * Every series of an aircraft that has at least two figures, the ones that come nearest to a limit first.
  * @param limits of the aircraft on what is measured
  * @param oilLimit of the club on oil use, picolitres an hour; null where it has none
+ * @param now from which the days until a limit are counted
  */
 export function trendsOf(
   measurements: readonly Measurement[],
   uplifts: readonly Uplift[],
   limits: readonly MeasureLimit[],
   oilLimit: number | null,
+  now: Instant,
 ): readonly Trend[] {
   const measured = TRENDED.flatMap((quantity) =>
     [...grouped(measurements.filter((one) => one.quantity === quantity))].map(([which, figures]) =>
@@ -151,11 +161,12 @@ export function trendsOf(
         which,
         figures,
         limits.filter((limit) => limit.quantity === quantity),
+        now,
       ),
     ),
   );
   const errors = [...grouped(gaugeErrors(measurements, fuellings(uplifts)))].map(([which, figures]) =>
-    series('gauge-error', which, figures, []),
+    series('gauge-error', which, figures, [], now),
   );
   const steps = oilSteps(uplifts).slice(-NEWEST);
   const use = oilPerHour(uplifts);

@@ -126,7 +126,7 @@ export async function aircraftTrends(
   const measurements = counted(await othersOfKind(tx, row.aircraft_id, 'measurement'));
   const samples = counted(await othersOfKind(tx, row.aircraft_id, 'sample'));
   const uplifts = counted(await othersOfKind(tx, row.aircraft_id, 'uplift'));
-  const trends = trendsOf(measurements, uplifts, facts.aircraft.particulars.measured, oilLimitOf(club));
+  const trends = trendsOf(measurements, uplifts, facts.aircraft.particulars.measured, oilLimitOf(club), now);
   return {
     trends: trends.map((trend) => tellTrend(trend, zone)),
     water: waterTrends(samples).map((trend) => ({ words: tellWater(trend), isOften: trend.isOften })),

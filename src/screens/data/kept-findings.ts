@@ -5,6 +5,7 @@ import { liveQuery } from 'dexie';
 import { useEffect, useState } from 'react';
 import type { FindingInput } from '@/contracts/findings/report-finding';
 import { ask, NoSignal, Refusal, send } from './fetching';
+import { ofPerson } from './of-person';
 
 /** A finding while it is on the phone. `ready` ones wait to be sent; the others are being written. */
 export interface KeptFinding {
@@ -48,9 +49,9 @@ export type Sent =
 
 /** Sends one finding, words first. Without signal it stays; a refusal is kept with its reason. */
 export async function sendKept(kept: KeptFinding): Promise<Sent> {
-  const inClub: Record<string, string> = kept.clubId == null ? {} : { 'x-groval-club': kept.clubId };
+  const headers = ofPerson({ personId: kept.personId, clubId: kept.clubId ?? null });
   try {
-    if (!kept.wordsSent) await send('POST /api/findings', kept.finding, inClub);
+    if (!kept.wordsSent) await send('POST /api/findings', kept.finding, headers);
   } catch (error) {
     if (
       error instanceof NoSignal
@@ -67,7 +68,7 @@ export async function sendKept(kept: KeptFinding): Promise<Sent> {
       await ask('PUT /api/findings/[id]/photos/[photo]', {
         params: { id: kept.findingId, photo: kept.photoId },
         body: kept.photo,
-        headers: inClub,
+        headers,
       });
     } catch (error) {
       if (!(error instanceof Refusal) || error.status === 401 || error.status >= 500)

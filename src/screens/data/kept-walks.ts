@@ -6,6 +6,7 @@ import type { Given } from '@/contracts/kernel/routes';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import type { WalkPlan } from '@/core/walkround/plan';
 import { NoSignal, Refusal, send } from './fetching';
+import { ofPerson } from './of-person';
 
 /** A walk-round as it is on the phone, with the plan that it is done by. */
 export interface KeptWalk {
@@ -135,8 +136,6 @@ const phoneNow = () => new Date().toISOString();
 
 /** So many events go at once. */
 const AT_ONCE = 50;
-const inClub = (clubId: string | null): Record<string, string> =>
-  clubId === null ? {} : { 'x-groval-club': clubId };
 
 /** Whether something may arrive when it is sent again, as it is. */
 const mayArriveLater = (error: unknown): boolean =>
@@ -145,7 +144,7 @@ const mayArriveLater = (error: unknown): boolean =>
 
 /** Sends what happened on one walk-round, in its order: that it was begun, its events, its signature. Stops at what has to wait. */
 async function sendWalk(walk: KeptWalk): Promise<void> {
-  const headers = inClub(walk.clubId);
+  const headers = ofPerson(walk);
   const { walkroundId, aircraftId } = walk;
   if (walk.sent === 0) {
     await send(
@@ -204,10 +203,11 @@ async function apart(
   }
 }
 
-async function sendNote({ noteId, clubId, note }: KeptNote): Promise<void> {
+async function sendNote({ noteId, personId, clubId, note }: KeptNote): Promise<void> {
   try {
-    if (note.kind === 'announced') await send('POST /api/walkround/announced', note.value, inClub(clubId));
-    else await send('POST /api/walkround/announced/done', note.value, inClub(clubId));
+    const headers = ofPerson({ personId, clubId });
+    if (note.kind === 'announced') await send('POST /api/walkround/announced', note.value, headers);
+    else await send('POST /api/walkround/announced/done', note.value, headers);
     await store.notes.delete(noteId);
   } catch (error) {
     if (mayArriveLater(error)) throw error;

@@ -1,0 +1,13 @@
+/**
+ * What a phone says with something that was written earlier: by whom, and in which club. Whoever is signed in by then, it is sent as theirs or not at all.
+ * @param clubId null where its writer belonged to one
+ */
+export function ofPerson({
+  personId,
+  clubId,
+}: {
+  readonly personId: string;
+  readonly clubId: string | null;
+}): Readonly<Record<string, string>> {
+  return { 'x-groval-person': personId, ...(clubId === null ? {} : { 'x-groval-club': clubId }) };
+}
