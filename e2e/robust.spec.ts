@@ -98,6 +98,19 @@ test('what was typed survives a closed tab', async ({ phone }) => {
   await expect(again.getByRole('textbox')).toHaveValue('A dent behind the');
 });
 
+test('what was written at a step of the walk-round survives a closed tab', async ({ phone }) => {
+  const page = await phone('mechanic');
+  await page.goto('/ramp/N03TB');
+  await page.getByRole('button', { name: 'Begin', exact: true }).tap();
+  await page.getByRole('button', { name: 'Found something' }).tap();
+  await page.getByRole('button', { name: /^Something else/ }).tap();
+  const words = page.getByLabel('Where exactly, and how large.');
+  await words.fill('A dent as large as a thumb');
+  await page.reload();
+  await page.getByRole('link', { name: /You began to report a finding/ }).tap();
+  await expect(page.getByRole('textbox')).toHaveValue('A dent as large as a thumb');
+});
+
 test('a photo that cannot be read is never lost: the words arrive, the file stays until its taker decides', async ({
   phone,
 }) => {

@@ -1,4 +1,4 @@
-// npm run attack [-- --reduced] [--seed N]: hostile runs against a production server on loopback with a database of its own: every route by every
+// npm run attack [-- --reduced] [--seed N] [--only PART]: hostile runs against a production server on loopback with a database of its own: every route by every
 // role with hostile bodies, races, slow and greedy clients, kills with -9. The seed is printed; the same seed sends the same.
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
@@ -62,10 +62,10 @@ export const prepareAttacked = (cluster, folder) =>
 
 /**
  * Attacks a cluster that is started and has the database for it.
- * @param {{ cluster: Cluster, folder: string, reduced: boolean, seed: number }} options
+ * @param {{ cluster: Cluster, folder: string, reduced: boolean, seed: number, only?: string | null }} options `only` one part by its name
  * @returns {Promise<readonly { name: string, line: string, clean: boolean }[]>} what came of each part
  */
-export async function attack({ cluster, folder, reduced, seed }) {
+export async function attack({ cluster, folder, reduced, seed, only = null }) {
   const database = DATABASE;
   const port = await freePort();
   const start = () =>
@@ -90,8 +90,9 @@ export async function attack({ cluster, folder, reduced, seed }) {
     }).toString(),
   };
   const results = [];
+  const isWanted = (name) => only === null || only === name;
   try {
-    for (const name of ['calls', 'slow']) results.push({ name, ...(await part(name, env)) });
+    for (const name of ['calls', 'slow'].filter(isWanted)) results.push({ name, ...(await part(name, env)) });
     const kills = async () => {
       for (let round = 0; round < (reduced ? 1 : 3); round += 1) {
         await pause(2000);
@@ -108,7 +109,7 @@ export async function attack({ cluster, folder, reduced, seed }) {
         }
       }
     };
-    results.push({ name: 'kills', ...(await part('writer', env, kills)) });
+    if (isWanted('kills')) results.push({ name: 'kills', ...(await part('writer', env, kills)) });
     // Fifty phones without signal come back at once; the server is killed twice with -9 meanwhile, and the database once.
     const whileSending = async () => {
       for (let round = 0; round < (reduced ? 1 : 2); round += 1) {
@@ -120,7 +121,7 @@ export async function attack({ cluster, folder, reduced, seed }) {
       await pause(reduced ? 500 : 4000);
       await (reduced ? cluster.killBackend() : cluster.killServer());
     };
-    results.push({ name: 'phones', ...(await part('phones', env, whileSending)) });
+    if (isWanted('phones')) results.push({ name: 'phones', ...(await part('phones', env, whileSending)) });
   } finally {
     await server.stop();
   }
@@ -131,6 +132,7 @@ async function main() {
   const { values } = parseArgs({
     options: {
       reduced: { type: 'boolean', default: false },
+      only: { type: 'string' },
       seed: { type: 'string', default: String(Math.floor(Math.random() * 1e9)) },
     },
   });
@@ -159,7 +161,15 @@ async function main() {
     cluster.remove();
     await step('database', () => cluster.start());
     await step('demo data', () => prepareAttacked(cluster, folder));
-    const results = await attack({ cluster, folder, reduced: values.reduced, seed: Number(values.seed) });
+    const results = await attack({
+      cluster,
+      folder,
+      reduced: values.reduced,
+      seed: Number(values.seed),
+      only: values.only ?? null,
+    });
+    if (results.length === 0)
+      throw new Explained(`no part is called ${values.only}: calls, slow, kills, phones`);
     for (const { name, line } of results) process.stdout.write(`${name}: ${line}\n`);
     process.exitCode = results.every(({ clean }) => clean) ? 0 : 1;
   } finally {

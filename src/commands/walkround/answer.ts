@@ -94,7 +94,7 @@ function sameAsBefore({ events }: StoredWalkround, event: StoredEvent): boolean 
 /**
  * Records what was answered on a walk-round, once each. Somebody else may answer what is left or was not seen: the record says who. What is measured goes on
  * record with it and is judged by the rules; 'found' names its finding. After the signature answers still come in, since a phone may have been
- * away, and whoever looks at what nobody saw says so here.
+ * away, and the person who looks at what nobody saw says so here.
  */
 export async function answerWalkround(
   ports: Ports,

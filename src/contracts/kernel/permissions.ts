@@ -312,7 +312,7 @@ export const RECORDS_THAT_OPEN = {
   attribution: 'a dispatcher',
   unlogged: 'nobody: it only brings limits nearer',
   'known-mark': 'nobody: a mark closes no finding',
-  uplift: 'the desk, with a check-in; whoever records what was announced',
+  uplift: 'the desk, with a check-in; the person who records what was announced',
   'flight-out': 'nobody: it only makes unavailable',
   deferral: 'nobody on a screen yet: by import of a whole club only',
   'fuel-stretch': 'nobody on a screen yet: by import of a whole club only',

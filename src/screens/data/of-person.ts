@@ -1,5 +1,5 @@
 /**
- * What a phone says with something that was written earlier: by whom, and in which club. Whoever is signed in by then, it is sent as theirs or not at all.
+ * What a phone says with something that was written earlier: by whom, and in which club. It is sent under the writer's name or not at all, also where somebody else is signed in by then.
  * @param clubId null where its writer belonged to one
  */
 export function ofPerson({

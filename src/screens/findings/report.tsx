@@ -7,38 +7,14 @@ import type { RampAircraft } from '@/queries/findings/ramp';
 import { keep, sendKept, unfinished, type KeptFinding, type Sent } from '../data/kept-findings';
 import type { Me } from '../data/queries';
 import { BigButton } from './big-button';
-import { LOOKS } from './looks';
-import { PhotoTaker } from './photo-taker';
 import { LastPilot } from './last-pilot';
+import { Asked, changedFinding, Describe, freshFinding, HowBad } from './questions';
 import { Choices, ThumbBar } from './ramp-frame';
 
 type Question = 'station' | 'item' | 'kind' | 'describe' | 'looks' | 'sent';
 
 /** Who writes, and in which club. */
 type Writer = Pick<Me, 'personId' | 'clubId'>;
-
-const fresh = ({ personId, clubId }: Writer, aircraft: RampAircraft): KeptFinding => ({
-  findingId: crypto.randomUUID(),
-  personId,
-  clubId,
-  registration: aircraft.registration,
-  ready: 0,
-  photo: null,
-  photoId: crypto.randomUUID(),
-  wordsSent: false,
-  trouble: null,
-  finding: {
-    findingId: '',
-    aircraftId: aircraft.aircraftId,
-    station: null,
-    side: null,
-    step: null,
-    asListed: false,
-    what: '',
-    looks: null,
-    foundAt: '',
-  },
-});
 
 /** Reporting one finding: one question a screen, everything kept on the phone as it is entered. */
 export function Report({
@@ -57,7 +33,7 @@ export function Report({
     let gone = false;
     void unfinished(personId, aircraft.registration).then((known) => {
       if (gone) return;
-      setKept(known ?? fresh({ personId, clubId }, aircraft));
+      setKept(known ?? freshFinding({ personId, clubId }, aircraft));
       if (known !== undefined)
         setQuestion(
           known.finding.station === null ? 'station' : known.finding.what === '' ? 'item' : 'describe',
@@ -78,18 +54,8 @@ export function Report({
       </Box>
     );
   const change = (part: Partial<KeptFinding['finding']>, more: Partial<KeptFinding> = {}): KeptFinding => {
-    const next = {
-      ...kept,
-      ...more,
-      finding: {
-        ...kept.finding,
-        ...part,
-        findingId: kept.findingId,
-        foundAt: kept.finding.foundAt === '' ? new Date().toISOString() : kept.finding.foundAt,
-      },
-    };
+    const { next } = changedFinding(kept, part, more);
     setKept(next);
-    void keep(next);
     return next;
   };
   const station = aircraft.stations.find(({ id }) => id === kept.finding.station);
@@ -102,27 +68,11 @@ export function Report({
     setBusy(false);
     setQuestion('sent');
   };
-  const title = (text: string) => (
-    <Box
-      component="h1"
-      ref={heading}
-      tabIndex={-1}
-      sx={{ fontSize: 26, lineHeight: 1.15, my: 1.5, mx: 0, outline: 'none' }}
-    >
-      {text}
-    </Box>
-  );
-
-  const back = (to: Question, disabled = false) => (
-    <BigButton
-      disabled={disabled}
-      onClick={() => {
-        setQuestion(to);
-      }}
-    >
-      Back
-    </BigButton>
-  );
+  const title = (text: string) => <Asked heading={heading}>{text}</Asked>;
+  const to = (next: Question) => () => {
+    setQuestion(next);
+  };
+  const back = (before: Question) => <BigButton onClick={to(before)}>Back</BigButton>;
 
   switch (question) {
     case 'station':
@@ -212,79 +162,35 @@ export function Report({
       );
     case 'describe':
       return (
-        <>
-          {title('What do you see?')}
-          <Box component="label" htmlFor="what" sx={{ fontSize: 17 }}>
-            {kept.finding.asListed
+        <Describe
+          kept={kept}
+          heading={heading}
+          hint={
+            kept.finding.asListed
               ? 'Add what you see, such as where exactly and how much.'
-              : 'In your words: what, where exactly, how much.'}
-          </Box>
-          <Box
-            component="textarea"
-            id="what"
-            rows={4}
-            maxLength={1000}
-            value={kept.finding.what}
-            onChange={(event) => {
-              change({ what: event.target.value });
-            }}
-            sx={{
-              width: '100%',
-              boxSizing: 'border-box',
-              font: 'inherit',
-              fontSize: 18,
-              p: 1.5,
-              m: '8px 0 12px',
-              border: '2px solid var(--ink)',
-              borderRadius: '6px',
-              bgcolor: 'var(--card)',
-              color: 'var(--ink)',
-            }}
-          />
-          <PhotoTaker
-            key={kept.findingId}
-            photo={kept.photo}
-            onPhoto={(photo) => {
-              change({}, { photo, photoId: crypto.randomUUID() });
-            }}
-          />
-          <ThumbBar>
-            {back(kept.finding.step === null ? 'item' : 'kind')}
-            <BigButton
-              strong
-              disabled={kept.finding.what.trim() === ''}
-              onClick={() => {
-                setQuestion('looks');
-              }}
-            >
-              {kept.finding.what.trim() === '' ? 'Describe what you see' : 'Save'}
-            </BigButton>
-          </ThumbBar>
-        </>
+              : 'In your words: what, where exactly, how much.'
+          }
+          onWhat={(what) => {
+            change({ what });
+          }}
+          onPhoto={(photo) => {
+            change({}, { photo, photoId: crypto.randomUUID() });
+          }}
+          onBack={to(kept.finding.step === null ? 'item' : 'kind')}
+          onSave={to('looks')}
+        />
       );
     case 'looks':
       return (
-        <>
-          {title('How bad does it look to you?')}
-          <Box component="p" sx={{ fontSize: 17, m: '0 0 12px' }}>
-            Your answer can make it stricter, never softer. It is sent with this tap.
-          </Box>
-          <Choices>
-            {LOOKS.map(({ value, name, detail }) => (
-              <BigButton
-                key={value}
-                detail={detail}
-                disabled={busy}
-                onClick={() => {
-                  void finish(value);
-                }}
-              >
-                {name}
-              </BigButton>
-            ))}
-          </Choices>
-          <ThumbBar>{back('describe', busy)}</ThumbBar>
-        </>
+        <HowBad
+          heading={heading}
+          note="Your answer can make it stricter, never softer. It is sent with this tap."
+          isBusy={busy}
+          onLooks={(looks) => {
+            void finish(looks);
+          }}
+          onBack={to('describe')}
+        />
       );
     case 'sent':
       return (
@@ -304,7 +210,7 @@ export function Report({
             <BigButton
               strong
               onClick={() => {
-                setKept(fresh({ personId, clubId }, aircraft));
+                setKept(freshFinding({ personId, clubId }, aircraft));
                 setSent(null);
                 setQuestion('station');
               }}

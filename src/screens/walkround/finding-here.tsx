@@ -1,15 +1,13 @@
 'use client';
 
-import Box from '@mui/material/Box';
 import { useState } from 'react';
 import type { FindingInput } from '@/contracts/findings/report-finding';
 import type { Classification } from '@/core/records/findings/discrepancy';
 import type { PlanMark, PlanStep } from '@/core/walkround/plan';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
-import { keep, sendKept, type KeptFinding } from '../data/kept-findings';
+import { discard, sendKept, type KeptFinding } from '../data/kept-findings';
 import { BigButton } from '../findings/big-button';
-import { LOOKS } from '../findings/looks';
-import { PhotoTaker } from '../findings/photo-taker';
+import { Asked, changedFinding, Describe, freshFinding, HowBad } from '../findings/questions';
 import { Choices, ThumbBar } from '../findings/ramp-frame';
 import { KnownHere } from './known-here';
 import { Consequence } from './notices';
@@ -45,93 +43,70 @@ export function FindingHere({
   readonly onBack: () => void;
 }) {
   const [question, setQuestion] = useState<Question>('which');
-  const [asListed, setAsListed] = useState(false);
-  const [what, setWhat] = useState('');
-  const [photo, setPhoto] = useState<Blob | null>(null);
+  const [kept, setKept] = useState(() =>
+    freshFinding(person, view, { station: step.station, side: step.side, step: step.code }),
+  );
+  const [begun, setBegun] = useState('');
   const [changed, setChanged] = useState<PlanMark | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [isBusy, setIsBusy] = useState(false);
+  const full = () => {
+    setTrouble(
+      'This phone could not keep it: it may be full. Leave the photo out, or make room; then tap again.',
+    );
+  };
+  /** Kept with every letter: a page that is closed now comes back with it. */
+  const change = (part: Partial<KeptFinding['finding']>, more: Partial<KeptFinding> = {}) => {
+    const { next, isKept } = changedFinding(kept, part, more);
+    setKept(next);
+    isKept.catch(full);
+  };
+  const begin = (asListed: boolean, what: string, mark: PlanMark | null) => () => {
+    change({ asListed, what });
+    setBegun(what);
+    setChanged(mark);
+    setQuestion('describe');
+  };
   const finish = async (looks: FindingInput['looks']) => {
     setIsBusy(true);
-    const findingId = crypto.randomUUID();
-    const kept: KeptFinding = {
-      findingId,
-      personId: person.personId,
-      clubId: person.clubId,
-      registration: view.registration,
-      ready: 1,
-      photo,
-      photoId: crypto.randomUUID(),
-      wordsSent: false,
-      trouble: null,
-      finding: {
-        findingId,
-        aircraftId: view.aircraftId,
-        station: step.station,
-        side: step.side,
-        step: step.code,
-        asListed,
-        what,
-        looks,
-        foundAt: new Date().toISOString(),
-      },
-    };
+    const { next, isKept } = changedFinding(kept, { looks }, { ready: 1 });
     try {
-      await keep(kept);
+      await isKept;
     } catch {
       setIsBusy(false);
-      setTrouble(
-        'This phone could not keep it: it may be full. Leave the photo out, or make room; then tap again.',
-      );
+      full();
       return;
     }
-    void sendKept(kept);
-    onFound(findingId);
+    void sendKept(next);
+    onFound(next.findingId);
   };
-  const title = (text: string) => (
-    <Box component="h1" sx={{ fontSize: 26, lineHeight: 1.15, my: 1.5, mx: 0 }}>
-      {text}
-    </Box>
-  );
+  const giveUp = () => {
+    // What a tap alone began is nobody's words; what somebody wrote or took stays, and the start page offers it.
+    if (kept.finding.what === begun && kept.photo === null) void discard(kept.findingId);
+    onBack();
+  };
+  const { typical } = step;
   switch (question) {
     case 'which':
       return (
         <>
-          {title(`${step.title}: what is it?`)}
+          <Asked>{step.title}: what is it?</Asked>
           <Choices>
-            <BigButton
-              detail={MEANS[step.listedAs]}
-              onClick={() => {
-                setAsListed(true);
-                setChanged(null);
-                setWhat(`${step.title}: ${step.typical}`);
-                setQuestion('describe');
-              }}
-            >
-              {step.typical.charAt(0).toUpperCase() + step.typical.slice(1)}
+            <BigButton detail={MEANS[step.listedAs]} onClick={begin(true, `${step.title}: ${typical}`, null)}>
+              {typical.charAt(0).toUpperCase() + typical.slice(1)}
             </BigButton>
             {(step.marks ?? []).map((mark) => (
               <BigButton
                 key={mark.id}
                 detail="Larger, deeper or otherwise than before. A mechanic has to look before it flies"
-                onClick={() => {
-                  setAsListed(false);
-                  setChanged(mark);
-                  setWhat(`Known mark changed (${markWords(mark)}). Now: `);
-                  setQuestion('describe');
-                }}
+                onClick={begin(false, `Known mark changed (${markWords(mark)}). Now: `, mark)}
               >
                 Changed: {mark.what}
               </BigButton>
             ))}
             <BigButton
               detail="You describe it; a mechanic has to look before it flies"
-              onClick={() => {
-                setAsListed(false);
-                setChanged(null);
-                setWhat(`${step.title}: `);
-                setQuestion('describe');
-              }}
+              onClick={begin(false, `${step.title}: `, null)}
             >
               Something else, or more than that
             </BigButton>
@@ -148,95 +123,47 @@ export function FindingHere({
             ))}
           </Choices>
           <ThumbBar>
-            <BigButton onClick={onBack}>Back</BigButton>
+            <BigButton onClick={giveUp}>Back</BigButton>
           </ThumbBar>
         </>
       );
     case 'describe':
       return (
-        <>
-          {title('What do you see?')}
+        <Describe
+          kept={kept}
+          hint="Where exactly, and how large."
+          onWhat={(what) => {
+            change({ what });
+          }}
+          onPhoto={(photo) => {
+            change({}, { photo, photoId: crypto.randomUUID() });
+          }}
+          onBack={() => {
+            setQuestion('which');
+          }}
+          onSave={() => {
+            setQuestion('looks');
+          }}
+        >
           {changed === null ? null : <KnownHere marks={[changed]} />}
-          <Box component="label" htmlFor="what-here" sx={{ fontSize: 17 }}>
-            Where exactly, and how large.
-          </Box>
-          <Box
-            component="textarea"
-            id="what-here"
-            rows={4}
-            maxLength={1000}
-            value={what}
-            onChange={(event) => {
-              setWhat(event.target.value);
-            }}
-            sx={{
-              width: '100%',
-              boxSizing: 'border-box',
-              font: 'inherit',
-              fontSize: 18,
-              p: 1.5,
-              m: '8px 0 12px',
-              border: '2px solid var(--ink)',
-              borderRadius: '6px',
-              bgcolor: 'var(--card)',
-              color: 'var(--ink)',
-            }}
-          />
-          <PhotoTaker photo={photo} onPhoto={setPhoto} />
-          <ThumbBar>
-            <BigButton
-              onClick={() => {
-                setQuestion('which');
-              }}
-            >
-              Back
-            </BigButton>
-            <BigButton
-              strong
-              disabled={what.trim() === ''}
-              onClick={() => {
-                setQuestion('looks');
-              }}
-            >
-              Save
-            </BigButton>
-          </ThumbBar>
-        </>
+          {trouble === null ? null : <Consequence isBad>{trouble}</Consequence>}
+        </Describe>
       );
     case 'looks':
       return (
-        <>
-          {title('How bad does it look to you?')}
-          <Box component="p" sx={{ fontSize: 17, m: '0 0 12px' }}>
-            Your answer can make it stricter, never softer.
-          </Box>
-          {asListed ? <Consequence isBad>{MEANS[step.listedAs]}</Consequence> : null}
+        <HowBad
+          note="Your answer can make it stricter, never softer."
+          isBusy={isBusy}
+          onLooks={(looks) => {
+            void finish(looks);
+          }}
+          onBack={() => {
+            setQuestion('describe');
+          }}
+        >
+          {kept.finding.asListed ? <Consequence isBad>{MEANS[step.listedAs]}</Consequence> : null}
           {trouble === null ? null : <Consequence isBad>{trouble}</Consequence>}
-          <Choices>
-            {LOOKS.map(({ value, name, detail }) => (
-              <BigButton
-                key={value}
-                detail={detail}
-                disabled={isBusy}
-                onClick={() => {
-                  void finish(value);
-                }}
-              >
-                {name}
-              </BigButton>
-            ))}
-          </Choices>
-          <ThumbBar>
-            <BigButton
-              disabled={isBusy}
-              onClick={() => {
-                setQuestion('describe');
-              }}
-            >
-              Back
-            </BigButton>
-          </ThumbBar>
-        </>
+        </HowBad>
       );
     default: {
       const missing: never = question;

@@ -156,7 +156,7 @@ export interface WalkroundOnRecord extends RecordBase {
   readonly covers: readonly WalkedFor[];
 }
 
-/** What can be announced: it is done later, by whoever does it, and a flight waits for it. */
+/** What can be announced: somebody does it later, and a flight waits for it. */
 export const ANNOUNCEMENTS = ['add-oil', 'add-fuel', 'drain-again', 'inflate-tyre', 'fetch'] as const;
 
 /** Something that was announced on the ramp: 'add a quart', 'fill the left tank'. Open until somebody records it done. */
