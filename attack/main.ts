@@ -1,6 +1,6 @@
 // The hostile run against a production server on loopback; tools/attack.mjs starts both and says what is in the environment:
-// GROVAL_ATTACK_BASE, GROVAL_SUPERUSER_URL, GROVAL_ATTACK_SEED, GROVAL_ATTACK_PART (calls, slow, writer, phones), GROVAL_ATTACK_WHOLE=1. The writer writes
-// until its standard input ends.
+// GROVAL_ATTACK_BASE, GROVAL_SUPERUSER_URL, GROVAL_ATTACK_SEED, GROVAL_ATTACK_PART (calls, slow, writer, phones),
+// GROVAL_ATTACK_WHOLE=1. The writer writes until its standard input ends.
 import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
 import { verify } from '../tools/database/verify';

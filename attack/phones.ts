@@ -200,7 +200,9 @@ const COUNTS = {
 /** What was written of a walk-round beyond what its phone queued. */
 const TOO_MANY = `select
   (select count(*) from groval.walkround_event where walkround_id = any($1::uuid[])) as answers,
-  (select count(*) from groval.photo p join groval.walkround_event e on e.finding_id = p.discrepancy_id where e.walkround_id = any($1::uuid[])) as photos`;
+  (select count(*) from groval.photo p
+    join groval.walkround_event e on e.finding_id = p.discrepancy_id
+    where e.walkround_id = any($1::uuid[])) as photos`;
 
 /** Everything that was queued is there once, with its entry in the ledger; nothing else is. @returns a line of counts */
 export async function checkPhones(

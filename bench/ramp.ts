@@ -1,4 +1,5 @@
-// What somebody on the ramp waits for, on a phone four times as slow as this machine: the next step after a tap, and the first step without signal.
+// What somebody on the ramp waits for, on a phone four times as slow as this machine: the next step after a tap, and the first
+// step without signal.
 import { type BrowserContext, chromium, type Page } from '@playwright/test';
 import { CHROMIUM_ARGUMENTS, quantile, type Figure } from './measure';
 
@@ -18,7 +19,7 @@ async function slowed(context: BrowserContext): Promise<Page> {
   return page;
 }
 
-/** Notes what the browser says of each tap: from the finger to the next frame that was painted (Event Timing, W3C), rounded to 8 ms by it. */
+/** Notes what the browser says of each tap: from the finger to the next painted frame (Event Timing, W3C), rounded to 8 ms. */
 const WATCH = `(() => {
   const times = [];
   new PerformanceObserver((list) => {

@@ -1,5 +1,6 @@
-// npm run attack [-- --reduced] [--seed N] [--only PART]: hostile runs against a production server on loopback with a database of its own: every route by every
-// role with hostile bodies, races, slow and greedy clients, kills with -9. The seed is printed; the same seed sends the same.
+// npm run attack [-- --reduced] [--seed N] [--only PART]: hostile runs against a production server on loopback with a database of its
+// own: every route by every role with hostile bodies, races, slow and greedy clients, kills with -9, phones that come back into signal.
+// The seed is printed; the same seed sends the same.
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';

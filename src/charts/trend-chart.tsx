@@ -10,7 +10,7 @@ export interface TrendPoint {
 
 const MARGIN = { top: 10, right: 10, bottom: 20, left: 44 };
 
-/** Figures over time as dots, the line through them dashed, limits as bars that say so. Plain data in, a picture out: the words beside it say the same. */
+/** Figures over time as dots, the line through them dashed, limits as named bars. The words beside the picture tell the same. */
 export function TrendChart({
   points,
   through,

@@ -98,5 +98,7 @@ export function tellTrend(trend: Trend, zone: ZoneId): TrendView {
 /** How often a drain's cup showed water. */
 export function tellWater({ drain, wet, samples, low, high }: WaterTrend): string {
   const percent = (share: number) => `${Math.round(share * 100)} %`;
-  return `${sentenceCase(drain)}: water in ${wet} of the last ${samples} ${samples === 1 ? 'cup' : 'cups'} (95 % interval ${percent(low)} to ${percent(high)}).`;
+  const cups = `${samples} ${samples === 1 ? 'cup' : 'cups'}`;
+  const interval = `95 % interval ${percent(low)} to ${percent(high)}`;
+  return `${sentenceCase(drain)}: water in ${wet} of the last ${cups} (${interval}).`;
 }

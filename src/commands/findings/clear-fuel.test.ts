@@ -60,7 +60,7 @@ describe('suspect fuel', () => {
     good(await clear());
     expect(await suspect()).toEqual([]);
     expect((await page())?.verdict).toBe('Released');
-    // What comes after it counts anew.
+    // What comes after it is counted from nought.
     await cups(['water', 'water', 'clean']);
     expect(await suspect()).toEqual([]);
     await cups(['water', 'clean']);

@@ -1,18 +1,16 @@
 import type { FuelClearance } from '@/contracts/findings/clear-fuel';
-import { authorityFor, signatureFaults } from '@/core/records/club/certificate';
+import { authorityFor } from '@/core/records/club/certificate';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
 import { insertOthers } from '@/db/aircraft/other-records';
-import { FAULT_NAMES } from '@/explain/names';
-import { list } from '@/explain/wording';
 import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
-import { ownCertificate, passwordRefusal } from '../kernel/signing';
+import { ownCertificate, passwordRefusal, requireReturnable } from '../kernel/signing';
 
 /**
- * Signs that suspect fuel was dealt with: what was drained, flushed or found, for each cup and each fuelling that it is about. Draining again does not
- * cure it; and after this each drain is sampled again. Common practice, no source.
+ * Signs that suspect fuel was dealt with: what was drained, flushed or found, for each cup and each fuelling that it is about.
+ * Draining again does not cure it; and after this each drain is sampled again. Common practice, no source.
  */
 export async function clearFuel(
   ports: Ports,
@@ -43,25 +41,14 @@ export async function clearFuel(
       const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
       const { zone } = club.place;
       const today = civilDateAt(recordedAt, zone);
-      const faults = [
-        ...new Set([
-          ...signatureFaults(by, 'return-to-service', entry.on, authority),
-          ...signatureFaults(by, 'return-to-service', today, authority),
-          ...(records.some(({ happenedAt }) => entry.on < civilDateAt(happenedAt, zone))
-            ? ['completed-before-found' as const]
-            : []),
-          ...(entry.on > today ? ['completed-after-recorded' as const] : []),
-        ]),
-      ];
-      if (faults.length > 0)
-        throw new Refused({
-          code: 'invalid',
-          message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
-          problems: faults.map((fault) => ({
-            path: fault.startsWith('certificate') ? 'certificateId' : 'on',
-            message: FAULT_NAMES[fault],
-          })),
-        });
+      requireReturnable(
+        by,
+        { on: entry.on, today },
+        authority,
+        records.some(({ happenedAt }) => entry.on < civilDateAt(happenedAt, zone))
+          ? ['completed-before-found']
+          : [],
+      );
       const { on, description } = entry;
       await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [
         {

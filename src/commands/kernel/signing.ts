@@ -1,8 +1,17 @@
 import type { SignedEntry } from '@/contracts/maintenance/new-entry';
-import { CERTIFICATE_KINDS, type Certificate, type Signature } from '@/core/records/club/certificate';
+import {
+  CERTIFICATE_KINDS,
+  signatureFaults,
+  type Authority,
+  type Certificate,
+  type Signature,
+} from '@/core/records/club/certificate';
+import type { CivilDate } from '@/core/time/civil-date';
 import { exactlyOneOf, storedDate } from '@/db/kernel/checked-values';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { findCertificate } from '@/db/findings/discrepancies';
+import { FAULT_NAMES } from '@/explain/names';
+import { list } from '@/explain/wording';
 import { Refused, type Actor, type Ports, type Refusal } from './command';
 
 /** Checks the password that stands for a signature; null where it is right. */
@@ -60,4 +69,35 @@ export async function signatureBy(
           validUntil: signer.validUntil,
         },
       };
+}
+
+/**
+ * Looks whether work may be signed for as a return to service: the certificate entitles to it on the day of the work and today, and
+ * nothing else speaks against it.
+ * @param further what else is wrong with it, by the names that people are told
+ * @throws Refused with every fault
+ */
+export function requireReturnable(
+  by: Signature,
+  { on, today }: { readonly on: CivilDate; readonly today: CivilDate },
+  authority: Authority,
+  further: readonly (keyof typeof FAULT_NAMES)[],
+): void {
+  const faults = [
+    ...new Set([
+      ...signatureFaults(by, 'return-to-service', on, authority),
+      ...signatureFaults(by, 'return-to-service', today, authority),
+      ...further,
+      ...(on > today ? ['completed-after-recorded' as const] : []),
+    ]),
+  ];
+  if (faults.length > 0)
+    throw new Refused({
+      code: 'invalid',
+      message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
+      problems: faults.map((fault) => ({
+        path: fault.startsWith('certificate') ? 'certificateId' : 'on',
+        message: FAULT_NAMES[fault],
+      })),
+    });
 }

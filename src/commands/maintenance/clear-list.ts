@@ -1,14 +1,12 @@
 import type { ListClearance } from '@/contracts/documents/document-check';
-import { authorityFor, signatureFaults } from '@/core/records/club/certificate';
+import { authorityFor } from '@/core/records/club/certificate';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
 import { insertOthers } from '@/db/aircraft/other-records';
-import { list } from '@/explain/wording';
-import { FAULT_NAMES } from '@/explain/names';
 import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
-import { ownCertificate, passwordRefusal } from '../kernel/signing';
+import { ownCertificate, passwordRefusal, requireReturnable } from '../kernel/signing';
 
 /** Signs that every item of an inspection's list was cleared and the aircraft is approved. Source: 14 CFR 43.11(b) and 91.405 (from memory). */
 export async function clearList(
@@ -36,23 +34,12 @@ export async function clearList(
       const by = { name: actor.name, certificate: await ownCertificate(tx, actor, entry.certificateId) };
       const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
       const today = civilDateAt(recordedAt, club.place.zone);
-      const faults = [
-        ...new Set([
-          ...signatureFaults(by, 'return-to-service', entry.on, authority),
-          ...signatureFaults(by, 'return-to-service', today, authority),
-          ...(entry.on < inspection.completedOn ? ['cleared-before-inspection' as const] : []),
-          ...(entry.on > today ? ['completed-after-recorded' as const] : []),
-        ]),
-      ];
-      if (faults.length > 0)
-        throw new Refused({
-          code: 'invalid',
-          message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
-          problems: faults.map((fault) => ({
-            path: fault.startsWith('certificate') ? 'certificateId' : 'on',
-            message: FAULT_NAMES[fault],
-          })),
-        });
+      requireReturnable(
+        by,
+        { on: entry.on, today },
+        authority,
+        entry.on < inspection.completedOn ? ['cleared-before-inspection'] : [],
+      );
       await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [
         {
           id: entry.clearanceId,

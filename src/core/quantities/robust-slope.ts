@@ -42,8 +42,8 @@ export function slopesBetween(points: readonly Point[]): readonly number[] {
 }
 
 /**
- * The median of the slopes between every two points, which one odd figure does not move, with its interval of 95 %. Method: H. Theil 1950 and P. K. Sen
- * 1968, Journal of the American Statistical Association 63, 1379–1389 (from memory).
+ * The median of the slopes between every two points, which one odd figure does not move, with its interval of 95 %.
+ * Method: H. Theil 1950 and P. K. Sen 1968, Journal of the American Statistical Association 63, 1379–1389 (from memory).
  * @returns null where no two points differ in x, or ties leave no interval
  */
 export function robustSlope(points: readonly Point[]): Slope | null {
@@ -68,8 +68,9 @@ export function robustSlope(points: readonly Point[]): Slope | null {
 }
 
 /**
- * The share of tries in which something was so, with its interval of 95 %. Method: E. B. Wilson 1927, Journal of the American Statistical Association 22,
- * 209–212 (from memory). @param tries at least one
+ * The share of tries in which something was so, with its interval of 95 %.
+ * Method: E. B. Wilson 1927, Journal of the American Statistical Association 22, 209–212 (from memory).
+ * @param tries at least one
  */
 export function shareOf(
   hits: number,

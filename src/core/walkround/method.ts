@@ -22,7 +22,10 @@ export interface Method {
   readonly clearFuelBack: boolean;
   /** Where this field's drum for used fuel stands; null where nobody has said. */
   readonly drum: string | null;
-  /** A school's own order of steps: codes, with `.left` or `.right` for one of two sides; null is the order of the list. Checked by `orderFaults`. */
+  /**
+   * A school's own order of steps: codes, with `.left` or `.right` for one of two sides; null is the order of the list.
+   * Checked by `orderFaults`.
+   */
   readonly order: readonly string[] | null;
 }
 

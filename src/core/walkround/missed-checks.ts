@@ -29,8 +29,8 @@ export interface DefectAtStep {
 }
 
 /**
- * The walk-rounds that passed a step between the moment at which its defect was last surely absent and the moment at which it was found: it may have been
- * there. Nobody is said to have missed it. The newest first.
+ * The walk-rounds that passed a step between the moment at which its defect was last surely absent and the moment at which it
+ * was found: it may have been there. Nobody is said to have missed it. The newest first.
  * @param absentSince the last return to service of the same step, or inspection of the aircraft; null where nobody knows of one
  */
 export function passedChecks(

@@ -294,7 +294,7 @@ function stepAt(
   };
 }
 
-/** Where a mark is compared: at its own step, or the first look at the structure of its place; whatever the list, at the latest at the last step. */
+/** Where a mark is compared: at its own step, or the first look at the structure of its place; at the latest at the last step. */
 function stepOfMark(mark: PlanMark, steps: readonly PlanStep[]): string | undefined {
   const there = steps.filter(
     ({ station, side }) =>
@@ -341,7 +341,7 @@ function belongs(
   );
 }
 
-/** Where a step stands in a school's own order: its code, and its side where it has one. Every tank, drain and blade of a side stands together. */
+/** Where a step stands in a school's own order: its code, and its side where it has one. What is several on a side stands together. */
 export const slotOf = ({ code, side }: Pick<PlanStep, 'code' | 'side'>): string =>
   side === null ? code : `${code}.${side}`;
 /** The step of the list that a slot is of. */

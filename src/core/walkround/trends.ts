@@ -10,7 +10,7 @@ import type {
 import { fuellings } from '../records/walkround/measurement';
 import type { Instant } from '../time/instant';
 
-/** What is followed over time: what the walk-round measures and wears, the gauges' error, and what the engine uses. Common practice, no source. */
+/** What is followed over time: what wears, the gauges' error, and what the engine uses. Common practice, no source. */
 export const TRENDED = [
   'strut',
   'tyre-pressure',
@@ -191,7 +191,7 @@ export function trendsOf(
     );
 }
 
-/** How often each drain's cup showed water, of the newest ones; the wettest first. What was said of every drain at once says nothing of one. */
+/** How often each drain's newest cups showed water; the wettest first. What was said of every drain at once tells nothing of one. */
 export function waterTrends(samples: readonly FuelSample[]): readonly WaterTrend[] {
   const named = samples.filter(({ drain, result }) => drain !== null && drain !== 'every' && result !== null);
   return [...groupedBy(named, ({ drain }) => drain ?? '')]

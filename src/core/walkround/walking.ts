@@ -109,8 +109,8 @@ function mustComeBefore(stops: readonly Stop[], rules: readonly OrderRule[]): re
 }
 
 /**
- * The order of the same stops that is the shortest on foot and breaks no rule, beginning at the first of them: every order is looked at (Held and Karp 1962,
- * Journal of the Society for Industrial and Applied Mathematics 10, 196–210, from memory), with what must come before.
+ * The order of the same stops that is the shortest on foot and breaks no rule, beginning at the first of them. Every order is
+ * looked at: Held and Karp 1962, Journal of the Society for Industrial and Applied Mathematics 10, 196–210 (from memory).
  * @returns the stops by their numbers; null for too many stops, or where the rules leave no order
  */
 export function shortestOrder(

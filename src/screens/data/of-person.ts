@@ -1,5 +1,6 @@
 /**
- * What a phone says with something that was written earlier: by whom, and in which club. It is sent under the writer's name or not at all, also where somebody else is signed in by then.
+ * What a phone says with something that was written earlier: by whom, and in which club. It is sent under the writer's name or
+ * not at all, also where somebody else is signed in by then.
  * @param clubId null where its writer belonged to one
  */
 export function ofPerson({

@@ -108,7 +108,7 @@ function Passed({ defect }: { readonly defect: PassedDefect }) {
   );
 }
 
-/** What the walk-rounds of an aircraft have taught: where its figures go, where water comes, and which walk-rounds passed what was found later. */
+/** What an aircraft's walk-rounds have taught: where its figures go, where water comes in, which of them passed what was found later. */
 export function Trends({ registration }: { readonly registration: string }) {
   const query = useTrends(registration);
   const { data } = query;
