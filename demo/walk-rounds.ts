@@ -7,7 +7,7 @@ import type { Measurement } from '../src/core/records/walkround/measurement';
 import { addDays, type CivilDate } from '../src/core/time/civil-date';
 import { addSeconds, instantText, type Instant } from '../src/core/time/instant';
 import { hourOfDay, type Place } from '../src/core/time/sun';
-import type { PlanStep } from '../src/core/walkround/plan';
+import type { PlanStep } from '../src/core/walkround/plan-step';
 import type { OtherRecord } from '../src/db/aircraft/other-kinds';
 import { inClub } from '../src/db/kernel/club-transaction';
 import { findWalkround } from '../src/db/walkround/walkrounds';
@@ -53,6 +53,7 @@ export async function walkRound(
       walkroundId,
       aircraftId,
       flightId: null,
+      kind: 'walk-round',
       begunAt,
     }),
   );

@@ -536,6 +536,7 @@ export interface Walkround {
   club_id: string;
   flight_id: string | null;
   happened_at: Timestamp;
+  kind: string | null;
   list: string;
   plan: Json;
   recorded_at: Timestamp;
@@ -548,6 +549,7 @@ export interface WalkroundEnd {
   club_id: string;
   ended_by: string;
   happened_at: Timestamp;
+  helper: string | null;
   how: string;
   recorded_at: Timestamp;
   recorded_by: string;

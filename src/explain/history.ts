@@ -1,3 +1,5 @@
+import { PLAN_KINDS } from '../core/walkround/plan-kinds';
+import { PLAN_NAMES } from './walkround';
 import { ANNOUNCEMENTS } from '../core/records/walkround/measurement';
 import { announcedWords } from './walkround';
 import { CERTIFICATE_KINDS } from '../core/records/club/certificate';
@@ -119,6 +121,10 @@ function releaseChangeText(entry: Readonly<Record<string, unknown>>): string {
   }
 }
 
+/** Which list it was, with its article; entries of before there were others name none. */
+const planOf = (entry: Readonly<Record<string, unknown>>, article: 'a' | 'the'): string =>
+  `${article} ${PLAN_NAMES[PLAN_KINDS.find((kind) => kind === entry['plan']) ?? 'walk-round']}`;
+
 /** How many steps were answered, and what of them was found or not seen. */
 function eventsText(entry: Readonly<Record<string, unknown>>): string {
   const events = Array.isArray(entry['events'])
@@ -132,8 +138,8 @@ function eventsText(entry: Readonly<Record<string, unknown>>): string {
   ] as const;
   const some = told.filter(([number]) => number > 0).map(([number, words]) => `${number} ${words}`);
   return some.length === 0
-    ? 'was interrupted on the walk-round'
-    : `answered steps of the walk-round: ${list(some)}`;
+    ? `was interrupted on ${planOf(entry, 'the')}`
+    : `answered steps of ${planOf(entry, 'the')}: ${list(some)}`;
 }
 
 /** What was announced, or done of it, from what the ledger keeps. */
@@ -186,13 +192,15 @@ export function describeHistory(act: LedgerAct, record: unknown): string {
       return `${entry['copied'] === true ? 'copied from the logbook' : 'signed'}: ${text(entry, 'name')}. ${text(entry, 'description').replace(/[.\s]+$/, '')}. ${entry['copied'] === true ? `Signed there by ${text(signed, 'name')} as` : 'Signed as'} ${kind === undefined ? 'holder of a certificate' : CERTIFICATE_NAMES[kind]}${numberOf(signed)}.`;
     }
     case 'begin-walk-round':
-      return `began a walk-round of ${typeof entry['steps'] === 'number' ? entry['steps'] : ''} steps`;
+      return `began ${planOf(entry, 'a')} of ${typeof entry['steps'] === 'number' ? entry['steps'] : ''} steps`;
     case 'answer-walk-round':
       return eventsText(entry);
     case 'sign-walk-round':
-      return 'signed the walk-round';
+      return `signed ${planOf(entry, 'the')}${text(entry, 'helper') === '' ? '' : `; ${text(entry, 'helper')} held the surfaces`}`;
     case 'give-up-walk-round':
-      return `gave up the walk-round of ${text(entry, 'of')}`;
+      return `gave up ${planOf(entry, 'the')} of ${text(entry, 'of')}`;
+    case 'take-apart':
+      return 'said that it was taken apart';
     case 'announce':
       return `announced: ${announcedOf(entry)}`;
     case 'record-announced':

@@ -1,6 +1,27 @@
 import type { Volume } from '../core/quantities/volume';
 import type { Announced } from '../core/records/walkround/measurement';
+import type { PlanKind } from '../core/walkround/plan-kinds';
 import { volumeText } from './formats';
+
+/** What each list is called in the middle of a sentence. */
+export const PLAN_NAMES: Readonly<Record<PlanKind, string>> = {
+  'walk-round': 'walk-round',
+  'daily-inspection': 'daily inspection',
+  'run-up': 'run-up',
+  briefing: 'passenger briefing',
+  rigging: 'rigging',
+};
+
+/** What somebody is told who has no certificate for a list. */
+export const NO_CERTIFICATE: Readonly<Record<PlanKind, string>> = {
+  'walk-round': '',
+  'daily-inspection':
+    'The daily inspection is done and signed by a pilot or a licensed engineer. You have no such certificate on record here that is in force; ask one of them, or do the walk-round.',
+  'run-up': '',
+  briefing: '',
+  rigging:
+    'Rigging is answered for by a pilot or a mechanic. You have no such certificate on record here that is in force; help one of them, who goes through the list.',
+};
 
 const ACTS: Readonly<Record<Announced['act'], string>> = {
   'add-oil': 'add oil',

@@ -8,7 +8,8 @@ import { hours } from '@/core/quantities/hours';
 import { UNSAID, type PlannedFlight } from '@/core/records/flights/planned-flight';
 import { QUANTITIES } from '@/core/records/walkround/measurement';
 import { addSeconds, instantText } from '@/core/time/instant';
-import type { PlanStep } from '@/core/walkround/plan';
+import type { PlanKind } from '@/core/walkround/plan-kinds';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { inClub } from '@/db/kernel/club-transaction';
 import { findWalkround } from '@/db/walkround/walkrounds';
@@ -52,11 +53,12 @@ export function walking(clubNow: () => TestClub) {
   const later = (seconds: number) => {
     clubNow().ports.at = addSeconds(clubNow().ports.at, seconds);
   };
-  const begin = (walkroundId: string = randomUUID(), who: Role = 'renter') =>
+  const begin = (walkroundId: string = randomUUID(), who: Role = 'renter', kind: PlanKind = 'walk-round') =>
     beginWalkround(clubNow().ports, clubNow().actor(who), {
       walkroundId,
       aircraftId: clubNow().aircraftId,
       flightId: null,
+      kind,
       begunAt: clubNow().ports.now(),
     });
   const stored = async () => {
@@ -122,23 +124,31 @@ export function walking(clubNow: () => TestClub) {
     );
   const planOf = async (walkroundId: string) =>
     (await inTx((tx) => findWalkround(tx, walkroundId)))?.plan.steps ?? [];
-  const sign = (walkroundId: string, who: Role = 'renter', how: 'signed' | 'given-up' = 'signed') =>
+  const sign = (
+    walkroundId: string,
+    who: Role = 'renter',
+    how: 'signed' | 'given-up' = 'signed',
+    helper: string | null = null,
+  ) =>
     endWalkround(clubNow().ports, clubNow().actor(who), {
       walkroundId,
       aircraftId: clubNow().aircraftId,
       how,
+      helper,
       at: clubNow().ports.now(),
     });
-  /** A whole walk-round, all fine but what is changed by step. */
+  /** A whole walk-round, or another list, all fine but what is changed by step. */
   const walk = async (
     change: Readonly<Record<string, Partial<Extract<WalkroundEventInput, { kind: 'answer' }>>>> = {},
+    kind: PlanKind = 'walk-round',
+    who: Role = 'renter',
   ) => {
     const id = randomUUID();
-    good(await begin(id));
+    good(await begin(id, who, kind));
     later(60);
     const steps = await planOf(id);
     const events = steps.map((step) => answerOf(step, change[step.key] ?? {}));
-    for (let at = 0; at < events.length; at += 150) good(await send(id, events.slice(at, at + 150)));
+    for (let at = 0; at < events.length; at += 150) good(await send(id, events.slice(at, at + 150), who));
     later(60);
     return { id, steps, events };
   };

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { aircraftPage } from '@/queries/aircraft/aircraft-page';
-import type { PlanStep } from '@/core/walkround/plan';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { TANKS, walking, type TestClub } from '@/testing/walk-round';
 import { clearFuel } from './clear-fuel';

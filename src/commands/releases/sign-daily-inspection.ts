@@ -2,7 +2,7 @@ import type { DailySignature } from '@/contracts/releases/maintenance-release';
 import { signatureFaults } from '@/core/records/club/certificate';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
-import { civilDateAt } from '@/core/time/zone';
+import { civilDateAt, startOfDay } from '@/core/time/zone';
 import { dayBefore } from '@/db/releases/day-before';
 import { findOther, insertOthers } from '@/db/aircraft/other-records';
 import type { Plain } from '@/core/decision/canonical';
@@ -11,6 +11,7 @@ import { FAULT_NAMES } from '@/explain/names';
 import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
+import { requireWholeList } from './whole-list';
 import { ownCertificate, passwordRefusal } from '../kernel/signing';
 
 /**
@@ -65,6 +66,7 @@ export async function signDailyInspection(
           message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
           problems: faults.map((fault) => ({ path: 'certificateId', message: FAULT_NAMES[fault] })),
         });
+      await requireWholeList(tx, actor, stored, startOfDay(today, zone));
       const service = known.accounted['time-in-service'];
       const carried = await dayBefore(
         tx,

@@ -1,7 +1,8 @@
 import type { WalkroundEvents } from '@/contracts/walkround/walkround';
 import type { Plain } from '@/core/decision/canonical';
-import type { PlanStep } from '@/core/walkround/plan';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import { onServerClock } from '@/core/walkround/phone-clock';
+import { kindOf } from '@/core/walkround/plan-kinds';
 import { instantText, type Instant } from '@/core/time/instant';
 import { insertOthers } from '@/db/aircraft/other-records';
 import type { OtherRecord } from '@/db/aircraft/other-kinds';
@@ -138,7 +139,7 @@ export async function answerWalkround(
       await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, records);
       return {
         value: { received: told.length },
-        ledger: { id: walkround.walkroundId, of: walkround.by, events: told },
+        ledger: { id: walkround.walkroundId, of: walkround.by, plan: kindOf(walkround.plan), events: told },
       };
     },
   );

@@ -1,12 +1,18 @@
 import type { EndWalkround } from '@/contracts/walkround/walkround';
+import { authorityFor } from '@/core/records/club/certificate';
 import { fuellings } from '@/core/records/walkround/measurement';
+import { authorityOf } from '@/core/rules/register';
 import { instantText, type Instant } from '@/core/time/instant';
 import { onServerClock } from '@/core/walkround/phone-clock';
+import { kindOf } from '@/core/walkround/plan-kinds';
 import { outcomeOf } from '@/core/walkround/walk';
+import { insertOthers } from '@/db/aircraft/other-records';
 import { insertEndOnce, findWalkround } from '@/db/walkround/walkrounds';
 import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial, requireAct } from '../kernel/permissions';
+import { requireList } from './list-entitlement';
+import { riggingOf } from './rigging';
 
 /**
  * Ends a walk-round. Signed by the person who began it, once every step has an answer, whatever it is; or given up by the desk, and then nothing of it
@@ -15,7 +21,7 @@ import { denial, requireAct } from '../kernel/permissions';
 export async function endWalkround(
   ports: Ports,
   actor: Actor,
-  { walkroundId, aircraftId, how, at, sentAt }: EndWalkround,
+  { walkroundId, aircraftId, how, helper = null, at, sentAt }: EndWalkround,
 ): Promise<Outcome<{ readonly walkroundId: string; readonly revision: number }>> {
   const denied = denial(actor, 'do-walk-round');
   if (denied !== null) return refused(denied);
@@ -25,7 +31,7 @@ export async function endWalkround(
     aircraftId,
     how === 'signed' ? 'sign-walk-round' : 'give-up-walk-round',
     null,
-    async ({ tx, stored, recordedAt }) => {
+    async ({ tx, club, stored, recordedAt }) => {
       if (how === 'given-up') requireAct(actor, 'give-up-walk-round');
       const walkround = await findWalkround(tx, walkroundId);
       if (walkround?.aircraftId !== aircraftId)
@@ -44,7 +50,10 @@ export async function endWalkround(
           problems: [],
         });
       }
+      const kind = kindOf(walkround.plan);
       if (how === 'signed') {
+        const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
+        await requireList(tx, actor, kind, stored, authority, recordedAt);
         if (walkround.personId !== actor.personId)
           throw new Refused({
             code: 'not-entitled',
@@ -73,11 +82,30 @@ export async function endWalkround(
         });
       const lastAt = walkround.events.at(-1)?.at ?? walkround.begunAt;
       const ended = Math.max(lastAt, onServerClock(at, sentAt, recordedAt)) as Instant;
-      const written = await insertEndOnce(tx, actor.clubId, walkroundId, how, actor, ended, recordedAt);
+      if (kind === 'rigging' && how === 'signed')
+        await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [
+          riggingOf(ports.newId(), walkround, helper, ended, recordedAt),
+        ]);
+      const written = await insertEndOnce(
+        tx,
+        actor.clubId,
+        walkroundId,
+        how,
+        actor,
+        kind === 'rigging' ? helper : null,
+        ended,
+        recordedAt,
+      );
       if (written === 'there-already') throw new Error(`walk-round ${walkroundId} ended while it was locked`);
       return {
         value: { walkroundId },
-        ledger: { id: walkroundId, of: walkround.by, at: instantText(ended) },
+        ledger: {
+          id: walkroundId,
+          of: walkround.by,
+          plan: kind,
+          ...(kind === 'rigging' && helper !== null ? { helper } : {}),
+          at: instantText(ended),
+        },
       };
     },
   );

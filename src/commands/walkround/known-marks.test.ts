@@ -38,7 +38,7 @@ describe('a known mark on the walk-round', () => {
     );
     expect(good(await addPhoto(club.ports, club.actor('mechanic'), picture)).isNew).toBe(true);
     const view = await inTx((tx) =>
-      rampWalk(tx, club.clubId, 'N02TB', club.actor('renter').personId, null, club.ports.now()),
+      rampWalk(tx, club.clubId, 'N02TB', club.actor('renter'), null, club.ports.now()),
     );
     const marked = view?.plan.steps.filter(({ marks = [] }) => marks.length > 0) ?? [];
     expect(marked.map(({ code }) => code)).toEqual(['K218']);

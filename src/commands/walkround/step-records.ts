@@ -3,7 +3,7 @@ import { parseMeasure } from '@/core/quantities/measure';
 import { QUANTITIES } from '@/core/records/walkround/measurement';
 import type { Instant } from '@/core/time/instant';
 import { dipped } from '@/core/walkround/dip';
-import type { PlanStep } from '@/core/walkround/plan';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import type { OtherRecord } from '@/db/aircraft/other-kinds';
 import { Refused } from '../kernel/command';
 

@@ -232,6 +232,7 @@ describe('a walk-round', () => {
         walkroundId,
         aircraftId: club.aircraftId,
         flightId: null,
+        kind: 'walk-round',
         begunAt: said,
         sentAt: addSeconds(ports.now(), 7200),
       }),

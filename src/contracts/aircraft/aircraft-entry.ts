@@ -8,6 +8,7 @@ import { QUANTITIES } from '../../core/records/walkround/measurement';
 import { OIL_METHODS, PROPELLER_RULES, TABS } from '../../core/records/walkround/ramp-data';
 import { dipFault } from '../../core/walkround/dip';
 import { FEATURE_NAMES } from '../../core/walkround/features';
+import { STEP_CODE } from '../../core/walkround/plan-kinds';
 import { box, volumeSchema } from '../exchange/case-parts';
 import {
   clubDocument,
@@ -78,7 +79,7 @@ const dipStick = z
 /** What the walk-round of an aircraft rests on, entered as a whole. */
 const rampData = z.strictObject({
   features: z.array(z.enum(FEATURE_NAMES)).max(FEATURE_NAMES.length),
-  without: z.array(z.string().regex(/^K\d{3}$/, 'expected a step of the list')).max(100),
+  without: z.array(z.string().regex(STEP_CODE, 'expected a step of the list')).max(100),
   blades: z.int().min(1).max(6).nullable(),
   tab: z.enum(TABS).nullable(),
   propeller: z.enum(PROPELLER_RULES).nullable(),

@@ -363,6 +363,7 @@ export const ARCHIVE_TABLES = {
       recorded_at: 'time',
       recorded_by: 'text',
       batch: 'id',
+      kind: 'text?',
     },
   },
   walkround_event: {
@@ -396,6 +397,7 @@ export const ARCHIVE_TABLES = {
       recorded_at: 'time',
       recorded_by: 'text',
       batch: 'id',
+      helper: 'text?',
     },
   },
   walkround_method: {
@@ -666,7 +668,7 @@ const tableSchema = ({ about, columns }: ArchiveTable) =>
     .describe(about);
 
 /** Version of the archive's format; a reader refuses one that it does not know. */
-export const ARCHIVE_VERSION = 8;
+export const ARCHIVE_VERSION = 9;
 
 /** A whole club in one file: every record with both of its times, struck out ones included, and the ledger as it stands. Accounts and passwords are not in it. */
 export const clubArchiveSchema = z

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { LOOKS } from '../../core/walkround/classify';
+import { STEP_CODE } from '../../core/walkround/plan-kinds';
 import { STATIONS } from '../../core/walkround/steps';
 import { idSchema, instantSchema, textSchema } from '../kernel/scalars';
 
@@ -11,10 +12,7 @@ export const findingSchema = z.strictObject({
   aircraftId: idSchema('expected an aircraft'),
   station: z.enum(stations, 'choose where on the aircraft it is'),
   side: z.enum(['left', 'right']).nullable(),
-  step: z
-    .string()
-    .regex(/^K\d{3}$/, 'choose what it is')
-    .nullable(),
+  step: z.string().regex(STEP_CODE, 'choose what it is').nullable(),
   /** True when it is just what the list says is usually wrong there; false for anything else, which is judged more strictly. */
   asListed: z.boolean(),
   what: textSchema(1000),

@@ -64,6 +64,24 @@ export const ACTS = {
     opens: 'routine',
     denied: NO_ROLE,
   },
+  'do-run-up': {
+    roles: EVERYBODY,
+    does: 'do the run-up at the hold and brief passengers by their lists',
+    opens: 'routine',
+    denied: NO_ROLE,
+  },
+  'do-rigging': {
+    roles: EVERYBODY,
+    does: 'rig a glider by its list and answer for it, by a pilot’s or a mechanic’s certificate of their own',
+    opens: 'signed',
+    denied: NO_ROLE,
+  },
+  'record-taken-apart': {
+    roles: EVERYBODY,
+    does: 'say that a glider was taken apart',
+    opens: 'nothing',
+    denied: NO_ROLE,
+  },
   'give-up-walk-round': {
     roles: DESK,
     does: 'give up a walk-round that somebody left',
@@ -307,7 +325,8 @@ export const RECORDS_THAT_OPEN = {
   elt: 'a dispatcher, a mechanic or the administrator',
   'vor-check': 'a dispatcher, a mechanic or the administrator',
   database: 'a dispatcher, a mechanic or the administrator',
-  rigging: 'a dispatcher, a mechanic or the administrator',
+  rigging:
+    'a dispatcher, a mechanic or the administrator; who rigged it by its list, by their own pilot’s or mechanic’s certificate',
   'club-document': 'a dispatcher, a mechanic or the administrator',
   attribution: 'a dispatcher',
   unlogged: 'nobody: it only brings limits nearer',

@@ -49,6 +49,7 @@ import {
   beginWalkroundSchema,
   endWalkroundSchema,
   methodSchema,
+  takenApartSchema,
   walkroundEventsSchema,
 } from '../walkround/walkround';
 
@@ -146,6 +147,7 @@ export const ROUTES = {
   'POST /api/walkround': act(beginWalkroundSchema, 'do-walk-round'),
   'POST /api/walkround/events': act(walkroundEventsSchema, 'do-walk-round'),
   'POST /api/walkround/end': act(endWalkroundSchema, 'do-walk-round'),
+  'POST /api/walkround/taken-apart': act(takenApartSchema, 'record-taken-apart'),
   'POST /api/walkround/announced': act(announceSchema, 'do-walk-round'),
   'POST /api/walkround/announced/done': act(announcedDoneSchema, 'record-announced'),
   'POST /api/walkround/method': act(methodSchema, 'set-walk-round-method'),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { FUEL_GRADES, ANNOUNCEMENTS, SAMPLE_RESULTS } from '../../core/records/walkround/measurement';
 import { DIRECTIONS, STARTS } from '../../core/walkround/method';
+import { PLAN_KINDS } from '../../core/walkround/plan-kinds';
 import { NOT_SEEN_BECAUSE, STEP_ANSWERS } from '../../core/walkround/walk';
 import { idSchema, instantSchema, MAX_INTEGER, textSchema } from '../kernel/scalars';
 
@@ -24,11 +25,12 @@ const unit = z.string().min(1).max(20);
 /** What the phone's clock says as it sends: what it says of earlier moments is put right by the difference. Absent where the sender has no clock of its own. */
 const sentAt = instantSchema.optional();
 
-/** A walk-round is begun. Its id is made on the phone, so that sending twice begins once. */
+/** A walk-round or another list is begun. Its id is made on the phone, so that sending twice begins once. A page of before there were other lists names none. */
 export const beginWalkroundSchema = z.strictObject({
   walkroundId: idSchema('expected the walk-round’s own id'),
   aircraftId: idSchema('expected an aircraft'),
   flightId: idSchema().nullable(),
+  kind: z.enum(PLAN_KINDS).default('walk-round'),
   begunAt: instantSchema,
   sentAt,
 });
@@ -66,6 +68,16 @@ export const endWalkroundSchema = z.strictObject({
   walkroundId: idSchema('expected a walk-round'),
   aircraftId: idSchema('expected an aircraft'),
   how: z.enum(['signed', 'given-up']),
+  /** Who held the surfaces of a glider against the controls; null where nobody did. Absent for other lists. */
+  helper: textSchema(80).nullable().optional(),
+  at: instantSchema,
+  sentAt,
+});
+
+/** A glider was taken apart. */
+export const takenApartSchema = z.strictObject({
+  recordId: idSchema(),
+  aircraftId: idSchema('expected an aircraft'),
   at: instantSchema,
   sentAt,
 });
@@ -120,6 +132,7 @@ export type BeginWalkround = z.output<typeof beginWalkroundSchema>;
 export type WalkroundEvents = z.output<typeof walkroundEventsSchema>;
 export type WalkroundEventInput = z.input<typeof walkroundEventsSchema>['events'][number];
 export type EndWalkround = z.output<typeof endWalkroundSchema>;
+export type TakenApart = z.output<typeof takenApartSchema>;
 export type Announce = z.output<typeof announceSchema>;
 export type AnnouncedDone = z.output<typeof announcedDoneSchema>;
 export type MethodChange = z.output<typeof methodSchema>;

@@ -7,6 +7,7 @@ export const AIRCRAFT_ACTS = [
   'give-up-walk-round',
   'record-announced',
   'sign-walk-round',
+  'take-apart',
   'add-meter',
   'add-photo',
   'attribute-unlogged',

@@ -52,16 +52,39 @@ function dropDifference(measurements: readonly Measurement[]): readonly Measurem
 }
 
 /**
- * The latest measurement of a thing; of several of one moment one that is outside. Oil that was added since is added to what was seen where
- * that takes it over the maximum: nobody looked again, and too much is no better than too little.
+ * What a limit is held against: for one that names which, that one; for one that names none, each of several that has no limit of its own, by its newest figure. A
+ * figure of before that names none counts until one that names it is newer.
+ */
+function newestOfEach(facts: KnownFacts, limit: MeasureLimit): readonly Measurement[] {
+  const measurements = facts.ramp?.measurements.filter(({ quantity }) => quantity === limit.quantity) ?? [];
+  const of = (which: string | null) => latestAll(measurements.filter((one) => one.which === which));
+  if (limit.which !== null) return of(limit.which);
+  const own = facts.aircraft.particulars.measured
+    .filter(({ quantity }) => quantity === limit.quantity)
+    .map(({ which }) => which);
+  const named = [...new Set(measurements.map(({ which }) => which))].filter(
+    (which) => which !== null && !own.includes(which),
+  );
+  const unnamed = of(null);
+  const before = unnamed[0]?.happenedAt ?? Number.NEGATIVE_INFINITY;
+  const each = named.flatMap(of).filter(({ happenedAt }) => happenedAt >= before);
+  return each.some(({ happenedAt }) => happenedAt > before) ? each : [...each, ...unnamed];
+}
+
+/**
+ * The latest measurement of a thing; of several of one moment, or of several things under one limit, one that is outside, otherwise the oldest. Oil that was added since is
+ * added to what was seen where that takes it over the maximum: nobody looked again, and too much is no better than too little.
  */
 function latest(facts: KnownFacts, limit: MeasureLimit): Measurement | null {
   if (facts.ramp === null) return null;
-  const all = latestAll([
-    ...facts.ramp.measurements.filter((one) => one.quantity === limit.quantity && one.which === limit.which),
+  const all = [
+    ...newestOfEach(facts, limit),
     ...(limit.quantity === 'ignition-difference' ? dropDifference(facts.ramp.measurements) : []),
-  ]);
-  const measured = all.find(({ value }) => isOutside(value, limit)) ?? all[0] ?? null;
+  ].sort((a, b) => a.happenedAt - b.happenedAt);
+  const newest = latestAll(all);
+  // The difference is that of the newest drops, or as somebody read it since.
+  const held = limit.quantity === 'ignition-difference' ? newest : all;
+  const measured = held.find(({ value }) => isOutside(value, limit)) ?? held[0] ?? null;
   if (measured === null || limit.quantity !== 'oil' || limit.max === null) return measured;
   const added = facts.ramp.uplifts
     .filter(({ what, happenedAt }) => what === 'oil' && happenedAt >= measured.happenedAt)

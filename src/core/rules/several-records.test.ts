@@ -290,3 +290,60 @@ describe('oil that was added since it was measured', () => {
     expect(judged(8.1)).toEqual(TOO_MUCH);
   });
 });
+
+/** Common practice, no source: one figure never speaks for another. */
+describe('one limit for several struts', () => {
+  const strut = (which: string | null, value: number, time = '24T12:30') => ({
+    ...today(time),
+    quantity: 'strut',
+    ...(which === null ? {} : { which }),
+    value,
+    unit: 'in',
+  });
+  const limit = { quantity: 'strut', unit: 'in', min: 4, remedy: 'mechanic' };
+  const records = (measurements: Change, measured: readonly Json[] = [limit]) =>
+    said(
+      decideBy(['measured-limits'], {
+        aircraft: { engine: 'none', measured: [...measured] },
+        ...ramp(measurements),
+      }),
+    ).map((line) => /\[(.*)\]/.exec(line)?.[1]);
+  it.each<[string, Change, readonly string[]]>([
+    ['both good', { l: strut('left', 5), r: strut('right', 5, '24T12:35') }, []],
+    [
+      'the left one flat, the right one good after it',
+      { l: strut('left', 1), r: strut('right', 5, '24T12:35') },
+      ['l'],
+    ],
+    [
+      'the right one flat after a good left one',
+      { l: strut('left', 5), r: strut('right', 1, '24T12:35') },
+      ['r'],
+    ],
+    [
+      'the flat one measured again',
+      { l: strut('left', 1), r: strut('right', 5, '24T12:35'), again: strut('left', 5, '24T12:40') },
+      [],
+    ],
+    ['one flat that nobody named, before both', { u: strut(null, 1), l: strut('left', 5, '24T12:35') }, []],
+    ['one flat that nobody named, of their moment', { u: strut(null, 1), l: strut('left', 5) }, ['u']],
+    ['one flat that nobody named, after them', { u: strut(null, 1, '24T12:50'), l: strut('left', 5) }, ['u']],
+    [
+      'one good that nobody named, after a flat one',
+      { u: strut(null, 5, '24T12:50'), l: strut('left', 1) },
+      [],
+    ],
+  ])('%s', (_, measurements, held) => {
+    expect(records(measurements)).toEqual(held);
+  });
+  it('one with a limit of its own is held to that alone', () => {
+    const nose = { ...limit, which: 'nose', min: 2 };
+    expect(records({ n: strut('nose', 3), l: strut('left', 5) }, [limit, nose])).toEqual([]);
+    expect(records({ n: strut('nose', 1), l: strut('left', 5) }, [limit, nose])).toEqual(['n']);
+  });
+  it('before each flight each of them has to be measured since the last', () => {
+    const every = { ...limit, everyFlight: true };
+    expect(records({ l: strut('left', 5), r: strut('right', 5) }, [every])).toEqual([]);
+    expect(records({ l: strut('left', 5, '23T12:30'), r: strut('right', 5) }, [every])).toEqual(['l']);
+  });
+});

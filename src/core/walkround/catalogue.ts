@@ -1,4 +1,6 @@
 import type { Classification } from '../records/findings/discrepancy';
+import { LIST_STEPS } from './lists/list-steps';
+import type { ListStep } from './lists/list-step';
 import { STEPS, type Step } from './steps';
 import { measureOf, scopeOf, type StepMeasure, type StepScope } from './step-scope';
 import { BODY_WORDS } from './words/body';
@@ -36,10 +38,12 @@ export const CATALOGUE: readonly CatalogueStep[] = STEPS.map((step) => {
   };
 });
 
-const BY_CODE = new Map(CATALOGUE.map((step) => [step.code, step] as const));
+const BY_CODE = new Map(
+  [...CATALOGUE, ...LIST_STEPS].map((step): [string, CatalogueStep | ListStep] => [step.code, step]),
+);
 
-/** The step of a code, or undefined. */
-export const catalogueStep = (code: string): CatalogueStep | undefined => BY_CODE.get(code);
+/** The step of a code, of the master list or of a list beside it; or undefined. */
+export const catalogueStep = (code: string): CatalogueStep | ListStep | undefined => BY_CODE.get(code);
 
 /** Classifications under which a thing that nobody could see keeps uses unavailable; a step for the record alone does not. */
 const MATTERS: readonly Classification[] = [

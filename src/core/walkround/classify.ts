@@ -1,5 +1,6 @@
 import { strictest, type Classification, type ClosedUse } from '../records/findings/discrepancy';
 import type { EquipmentKind } from '../records/aircraft/equipment';
+import { LIST_STEPS } from './lists/list-steps';
 import { STEPS, type Step } from './steps';
 
 /** How bad it looks to the person who found it. It can make the classification stricter, never softer. */
@@ -15,7 +16,7 @@ const AT_LEAST: Readonly<Record<Looks, Classification>> = {
 
 /** The step with a code, or undefined. */
 export function stepOf(code: string): Step | undefined {
-  return STEPS.find((step) => step.code === code);
+  return STEPS.find((step) => step.code === code) ?? LIST_STEPS.find((step) => step.code === code);
 }
 
 /** The instruments and equipment that a step looks at; none where it looks at structure, engine, controls or preparation. */

@@ -4,7 +4,8 @@ import { instant } from '../time/instant';
 import { CATALOGUE } from './catalogue';
 import { listFor, type WalkBefore } from './list';
 import { USUAL_METHOD } from './method';
-import { planWalkround, type PlanAircraft } from './plan';
+import { planWalkround } from './plan';
+import type { PlanAircraft } from './plan-step';
 
 const today = civilDate('2026-11-24');
 const before: WalkBefore = {

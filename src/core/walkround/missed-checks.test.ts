@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { addSeconds, instant } from '../time/instant';
 import { passedChecks, type WalkDone } from './missed-checks';
-import type { PlanStep } from './plan';
+import type { PlanStep } from './plan-step';
 
 const found = instant('2026-11-24T12:00:00Z');
 const step = (code: string, side: PlanStep['side']): PlanStep => ({

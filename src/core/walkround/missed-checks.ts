@@ -1,5 +1,5 @@
 import type { Instant } from '../time/instant';
-import type { PlanStep } from './plan';
+import type { PlanStep } from './plan-step';
 import { isTooFast, standingAnswers, type WalkEvent } from './walk';
 
 /** A walk-round that was done while a defect may have been there, and what was said at its step. */

@@ -3,14 +3,8 @@ import { CATALOGUE, catalogueStep, matters } from './catalogue';
 import { FEATURE_NAMES, FLIGHT_FEATURES, type Feature } from './features';
 import { DIRECTIONS, STARTS, USUAL_METHOD, type Method } from './method';
 import { inOrder, orderFaults, ORDER_RULES, OWN_LAP } from './order-rules';
-import {
-  planWalkround,
-  STRAINER,
-  type PlanAircraft,
-  type PlanMark,
-  type PlanStep,
-  type WalkPlan,
-} from './plan';
+import { planWalkround, type WalkPlan } from './plan';
+import { STRAINER, type PlanAircraft, type PlanMark, type PlanStep } from './plan-step';
 import { BETWEEN_FLIGHTS } from './step-scope';
 import { STATIONS, STEPS } from './steps';
 
@@ -274,7 +268,7 @@ describe('what a step asks', () => {
       'a strut with one limit for both sides',
       { ...trainer, measured: [strut] },
       'K145.left',
-      { kind: 'figure', which: null },
+      { kind: 'figure', which: 'left' },
     ],
     [
       'a strut with a limit of its own',

@@ -5,7 +5,7 @@ import { instant } from '../time/instant';
 import type { DipPoint } from '../records/walkround/ramp-data';
 import { dipFault, dipped } from './dip';
 import { enduranceSeconds, isOutside, judgeCup, judgeFigure, toAdd, type FigureJudgement } from './judge';
-import type { PlanLimit, PlanStep } from './plan';
+import type { PlanLimit, PlanStep } from './plan-step';
 import { isTooFast, nextStep, outcomeOf, standingAnswers, type WalkEvent } from './walk';
 
 const AT = instant('2026-11-24T12:00:00Z');

@@ -1,5 +1,5 @@
 import type { Instant } from '../time/instant';
-import type { PlanStep } from './plan';
+import type { PlanStep } from './plan-step';
 
 /** Why a step was not seen, wholly or in part. */
 export const NOT_SEEN_BECAUSE = [

@@ -1,7 +1,7 @@
 import { latestOf } from '@/core/records/facts';
 import type { RampData } from '@/core/records/walkround/ramp-data';
 import { waterTrends } from '@/core/walkround/trends';
-import type { PlanAircraft } from '@/core/walkround/plan';
+import type { PlanAircraft } from '@/core/walkround/plan-step';
 import type { StoredAircraft } from '../aircraft/facts-from-rows';
 import { othersOfKind } from '../aircraft/other-records';
 import { photosOfRecords } from '../findings/record-photos';

@@ -6,6 +6,8 @@ import { civilDateAt } from '@/core/time/zone';
 import { flightFeatures } from '@/core/walkround/features';
 import { listFor } from '@/core/walkround/list';
 import { planWalkround, type WalkPlan } from '@/core/walkround/plan';
+import { isWalkround, type PlanKind } from '@/core/walkround/plan-kinds';
+import { planOfList } from '@/core/walkround/plan-of-list';
 import { outcomeOf } from '@/core/walkround/walk';
 import type { StoredAircraft } from '../aircraft/facts-from-rows';
 import type { ClubTransaction } from '../kernel/connection';
@@ -15,17 +17,19 @@ import { readWalkroundsSince, type StoredWalkround } from './walkrounds';
 
 const DAY = 86_400_000;
 
-/** The plan of a walk-round that is begun now, for an aircraft and the flight that it is done for. */
-export async function planNow(
+/** Plans of what is begun now, for an aircraft and the flight that it is done for: what they rest on is read once. */
+export async function readPlans(
   tx: ClubTransaction,
   stored: StoredAircraft,
   flight: PlannedFlight | null,
   now: Instant,
-): Promise<WalkPlan> {
+): Promise<(kind: PlanKind) => WalkPlan> {
   const { facts } = stored;
   const { zone } = facts.place;
   const { method } = await readMethod(tx);
-  const recent = await readWalkroundsSince(tx, stored.aircraftId, new Date(now - 2 * DAY));
+  const recent = (await readWalkroundsSince(tx, stored.aircraftId, new Date(now - 2 * DAY))).filter(
+    ({ plan }) => isWalkround(plan),
+  );
   const fuelled = fuellings(facts.ramp?.uplifts ?? []).toSorted((a, b) => b - a)[0];
   const before = recent.map(({ plan, begunAt, end, events }: StoredWalkround) => {
     const { steps, answered, unseen } = outcomeOf(plan.steps, events);
@@ -38,12 +42,15 @@ export async function planNow(
       covers: plan.covers,
     };
   });
-  const { list, seen } = listFor(method, before, civilDateAt(now, zone), fuelled ?? null);
-  return planWalkround(
-    planAircraftOf(stored, await readRampData(tx, stored.aircraftId), await readPlanMarks(tx, stored)),
-    method,
-    flight === null ? [] : flightFeatures(usesNeeded(flight, facts.place, facts.aircraft)),
-    list,
-    seen,
+  const aircraft = planAircraftOf(
+    stored,
+    await readRampData(tx, stored.aircraftId),
+    await readPlanMarks(tx, stored),
   );
+  const brings = flight === null ? [] : flightFeatures(usesNeeded(flight, facts.place, facts.aircraft));
+  const { list, seen } = listFor(method, before, civilDateAt(now, zone), fuelled ?? null);
+  return (kind) =>
+    kind === 'walk-round'
+      ? { ...planWalkround(aircraft, method, brings, list, seen), kind }
+      : planOfList(kind, aircraft, method, brings);
 }

@@ -2,7 +2,9 @@ import { sql } from 'kysely';
 import type { UnseenStep, WalkroundOnRecord } from '@/core/records/walkround/measurement';
 import type { Instant } from '@/core/time/instant';
 import { catalogueStep } from '@/core/walkround/catalogue';
-import type { PlanStep, WalkPlan } from '@/core/walkround/plan';
+import type { WalkPlan } from '@/core/walkround/plan';
+import { isWalkround, kindOf, PLAN_KINDS, type PlanKind } from '@/core/walkround/plan-kinds';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import {
   NOT_SEEN_BECAUSE,
   outcomeOf,
@@ -66,6 +68,7 @@ export function insertWalkroundOnce(
       walkround_id: walkroundId,
       aircraft_id: aircraftId,
       flight_id: flightId,
+      kind: kindOf(plan),
       list: plan.list,
       plan: JSON.stringify(plan),
       begun_by: begunBy.name,
@@ -115,6 +118,7 @@ export function insertEndOnce(
   walkroundId: string,
   how: 'signed' | 'given-up',
   by: { readonly personId: string; readonly name: string },
+  helper: string | null,
   at: Instant,
   recordedAt: Instant,
 ): Promise<Once> {
@@ -126,6 +130,7 @@ export function insertEndOnce(
       walkround_id: walkroundId,
       how,
       ended_by: by.name,
+      helper,
       happened_at: new Date(at),
       recorded_at: new Date(recordedAt),
       recorded_by: by.personId,
@@ -135,6 +140,7 @@ export function insertEndOnce(
 }
 
 const storedPlan = reader<WalkPlan>({
+  kind: 'text~',
   mode: 'text',
   list: 'text',
   batteryMinutes: 'figure?',
@@ -163,6 +169,7 @@ export async function readWalkroundRows(
       'w.walkround_id',
       'w.aircraft_id',
       'w.flight_id',
+      'w.kind',
       'w.plan',
       'w.begun_by',
       'w.happened_at',
@@ -170,6 +177,7 @@ export async function readWalkroundRows(
       'w.recorded_by',
       'e.how',
       'e.ended_by',
+      'e.helper',
       'e.happened_at as ended_at',
     ])
     .$if(of !== null && 'walkround' in of, (query) =>
@@ -232,7 +240,14 @@ export function walkroundsOf({ rows, events }: WalkroundRows): readonly StoredWa
     aircraftId: row.aircraft_id,
     flightId: row.flight_id,
     // One of before plans said what they were enough for was enough for nothing beyond day and visual rules.
-    plan: storedPlan({ covers: [], ...(row.plan as object) }, `plan of walk-round ${row.walkround_id}`),
+    plan: storedPlan(
+      {
+        covers: [],
+        ...(row.plan as object),
+        kind: exactlyOneOf(PLAN_KINDS, row.kind ?? 'walk-round', 'kind of plan'),
+      },
+      `plan of walk-round ${row.walkround_id}`,
+    ),
     by: row.begun_by,
     personId: row.recorded_by,
     begunAt: storedInstant(row.happened_at),
@@ -295,6 +310,10 @@ function onRecord(
   };
 }
 
+/** Those of one kind that count before a flight, the newest first. */
+export const ofKind = (walkrounds: readonly StoredWalkround[], kind: PlanKind): readonly StoredWalkround[] =>
+  walkrounds.filter(({ plan }) => kindOf(plan) === kind);
+
 /** Those that were begun after a moment, the newest first; of one moment the one that is further from its end, since the stricter holds. */
 export function since(
   walkrounds: readonly StoredWalkround[],
@@ -318,8 +337,9 @@ export function walkroundOnRecord(
   returned: Instant | null,
   fuelledAt: readonly Instant[],
 ): WalkroundOnRecord | null {
+  // What nobody saw at the hold or while rigging waits too; yet only a look at the whole aircraft is one.
   const current = since(walkrounds, returned);
-  const [newest] = current;
+  const newest = current.find(({ plan }) => isWalkround(plan));
   if (newest === undefined) return null;
   const seenAt = new Map<string, Instant>();
   for (const { events } of current)

@@ -9,7 +9,7 @@ import type { Instant } from '@/core/time/instant';
 import { civilDateAt } from '@/core/time/zone';
 import type { RampData } from '@/core/records/walkround/ramp-data';
 import { CATALOGUE } from '@/core/walkround/catalogue';
-import { planNow } from '@/db/walkround/plan-now';
+import { readPlans } from '@/db/walkround/plan-now';
 import { readRampData } from '@/db/walkround/plan-aircraft';
 import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import { findByRegistration } from '@/db/aircraft/aircraft-documents';
@@ -103,7 +103,7 @@ async function rampFacts(tx: ClubTransaction, stored: StoredAircraft, now: Insta
     data,
     tanks: (stored.facts.aircraft.particulars.fuel?.tanks ?? []).map(({ id }) => id),
     steps: CATALOGUE.map(({ code, title }) => ({ code, title })),
-    count: (await planNow(tx, stored, null, now)).steps.length,
+    count: (await readPlans(tx, stored, null, now))('walk-round').steps.length,
   };
 }
 

@@ -1,15 +1,19 @@
 import { fuellings } from '@/core/records/walkround/measurement';
 import { lastReturn, type AircraftFacts } from '@/core/records/facts';
 import { outcomeOf, type NotSeenBecause, type Unseen } from '@/core/walkround/walk';
-import { readWalkroundRows, since, walkroundsOf } from '@/db/walkround/walkrounds';
+import { isWalkround, kindOf } from '@/core/walkround/plan-kinds';
+import type { Instant } from '@/core/time/instant';
+import { readWalkroundRows, since, walkroundsOf, type StoredWalkround } from '@/db/walkround/walkrounds';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { clockText, momentText } from '@/explain/formats';
-import { announcedWords } from '@/explain/walkround';
+import { announcedWords, PLAN_NAMES } from '@/explain/walkround';
 import type { ZoneId } from '@/core/time/zone';
 
 /** A walk-round as the desk sees it, from the first step on. */
 export interface WalkProgress {
   readonly walkroundId: string;
+  /** What it is: 'walk-round', 'run-up'. */
+  readonly name: string;
   readonly by: string;
   readonly list: 'whole' | 'short';
   readonly begun: string;
@@ -41,7 +45,42 @@ export interface OpenAnnouncement {
 /** The walk-round since the last flight, and what was announced. */
 export interface RampProgress {
   readonly walkround: WalkProgress | null;
+  /** What else was gone through since the last flight: the run-up, the briefing, the rigging. */
+  readonly lists: readonly WalkProgress[];
   readonly announced: readonly OpenAnnouncement[];
+}
+
+/** What one came to by now. */
+function progressOf(
+  { plan, events, end, by, begunAt, walkroundId }: StoredWalkround,
+  fuelled: readonly Instant[],
+  zone: ZoneId,
+): WalkProgress {
+  const outcome = outcomeOf(plan.steps, events, fuelled);
+  const named = (keys: readonly string[]) =>
+    plan.steps.filter(({ key }) => keys.includes(key)).map(({ title, place }) => ({ title, place }));
+  const last = events.at(-1);
+  return {
+    walkroundId,
+    name: PLAN_NAMES[kindOf(plan)],
+    by,
+    list: plan.list,
+    begun: momentText(begunAt, zone),
+    steps: outcome.steps,
+    answered: outcome.answered,
+    signed: end?.how === 'signed' ? momentText(end.at, zone) : null,
+    lastAt: last === undefined ? null : clockText(last.at, zone),
+    unseen: outcome.unseen.map(({ title, place, answer, because, matters }) => ({
+      title,
+      place,
+      answer,
+      because,
+      matters,
+    })),
+    found: named(outcome.found),
+    tooFast: named(outcome.tooFast),
+    interruptions: outcome.interruptions,
+  };
 }
 
 /** What the desk sees of the ramp: the walk-round since the last flight, step by step, and what was announced. */
@@ -51,10 +90,10 @@ export async function rampProgress(
   facts: Pick<AircraftFacts, 'flightsOut' | 'ramp'>,
   zone: ZoneId,
 ): Promise<RampProgress> {
-  const [stored] = since(
-    walkroundsOf(await readWalkroundRows(tx, { aircraft: aircraftId })),
-    lastReturn(facts),
-  );
+  const begun = since(walkroundsOf(await readWalkroundRows(tx, { aircraft: aircraftId })), lastReturn(facts));
+  const fuelled = fuellings(facts.ramp?.uplifts ?? []);
+  const progress = (one: StoredWalkround) => progressOf(one, fuelled, zone);
+  const walkround = begun.find(({ plan }) => isWalkround(plan));
   const announced = (facts.ramp?.announced ?? []).map(({ id, act, which, amount, by, happenedAt }) => ({
     id,
     act,
@@ -62,33 +101,9 @@ export async function rampProgress(
     by,
     when: momentText(happenedAt, zone),
   }));
-  if (stored === undefined) return { walkround: null, announced };
-  const { plan, events, end, by, begunAt, walkroundId } = stored;
-  const outcome = outcomeOf(plan.steps, events, fuellings(facts.ramp?.uplifts ?? []));
-  const named = (keys: readonly string[]) =>
-    plan.steps.filter(({ key }) => keys.includes(key)).map(({ title, place }) => ({ title, place }));
-  const last = events.at(-1);
   return {
     announced,
-    walkround: {
-      walkroundId,
-      by,
-      list: plan.list,
-      begun: momentText(begunAt, zone),
-      steps: outcome.steps,
-      answered: outcome.answered,
-      signed: end?.how === 'signed' ? momentText(end.at, zone) : null,
-      lastAt: last === undefined ? null : clockText(last.at, zone),
-      unseen: outcome.unseen.map(({ title, place, answer, because, matters }) => ({
-        title,
-        place,
-        answer,
-        because,
-        matters,
-      })),
-      found: named(outcome.found),
-      tooFast: named(outcome.tooFast),
-      interruptions: outcome.interruptions,
-    },
+    walkround: walkround === undefined ? null : progress(walkround),
+    lists: begun.filter(({ plan }) => !isWalkround(plan)).map(progress),
   };
 }

@@ -6,18 +6,30 @@ import { fuellings, type Announced } from '@/core/records/walkround/measurement'
 import { lastReturn } from '@/core/records/facts';
 import type { RampData } from '@/core/records/walkround/ramp-data';
 import { addSeconds, type Instant } from '@/core/time/instant';
-import { planNow } from '@/db/walkround/plan-now';
+import { readPlans } from '@/db/walkround/plan-now';
 import { readRampData } from '@/db/walkround/plan-aircraft';
-import { readWalkroundRows, since, walkroundsOf } from '@/db/walkround/walkrounds';
+import { mayGoThrough } from '@/db/walkround/entitled';
+import {
+  ofKind,
+  readWalkroundRows,
+  since,
+  walkroundsOf,
+  type StoredWalkround,
+} from '@/db/walkround/walkrounds';
 import { standingAnswers, type StepAnswer } from '@/core/walkround/walk';
 import type { WalkPlan } from '@/core/walkround/plan';
+import { listsFor, type PlanKind } from '@/core/walkround/plan-kinds';
+import { isGlider, isWithoutEngine } from '@/core/records/aircraft/aircraft';
+import { authorityFor } from '@/core/records/club/certificate';
+import { authorityOf } from '@/core/rules/register';
+import { civilDateAt } from '@/core/time/zone';
 import { findByRegistration } from '@/db/aircraft/aircraft-documents';
 import { readClub } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { flightsBetween, type StoredFlight } from '@/db/flights/planned-flights';
 import { tellReasons } from '@/explain/constraint';
 import { clockText, momentText } from '@/explain/formats';
-import { announcedWords } from '@/explain/walkround';
+import { announcedWords, NO_CERTIFICATE, PLAN_NAMES } from '@/explain/walkround';
 import { PURPOSE_NAMES } from '@/explain/names';
 import { lastReport, type LastReport } from '../flights/last-report';
 import { keptFacts } from '../kernel/kept-facts';
@@ -32,6 +44,27 @@ export interface WalkFlight {
   /** Usable fuel that it needs with its reserve, picolitres; null where the burn is not on record. */
   readonly needs: number | null;
   readonly reserveMinutes: number;
+}
+
+/** A walk-round or another list that was begun since the last flight. */
+export interface RampCurrent {
+  readonly walkroundId: string;
+  readonly by: string;
+  readonly personId: string;
+  readonly signed: boolean;
+  /** What it is done by, where it is one's own; null where it is somebody else's. A new one goes by the plan above. */
+  readonly plan: WalkPlan | null;
+  readonly answers: readonly { readonly key: string; readonly answer: StepAnswer }[];
+}
+
+/** A list beside the walk-round: the run-up, the briefing, the rigging, the daily inspection. */
+export interface RampList {
+  readonly kind: Exclude<PlanKind, 'walk-round'>;
+  readonly name: string;
+  readonly plan: WalkPlan;
+  /** Why this person cannot go through it; null where they can. */
+  readonly denied: string | null;
+  readonly current: RampCurrent | null;
 }
 
 /** Everything that a phone keeps to do the walk-round of one aircraft without signal. */
@@ -62,15 +95,9 @@ export interface RampWalk {
   /** When fuel was last put in; null where nobody knows of any. */
   readonly fuelledAt: Instant | null;
   /** The walk-round since the last flight; null where there is none. */
-  readonly current: {
-    readonly walkroundId: string;
-    readonly by: string;
-    readonly personId: string;
-    readonly signed: boolean;
-    /** What it is done by, where it is one's own; null where it is somebody else's. A new one goes by the plan above. */
-    readonly plan: WalkPlan | null;
-    readonly answers: readonly { readonly key: string; readonly answer: StepAnswer }[];
-  } | null;
+  readonly current: RampCurrent | null;
+  /** What else is gone through with this aircraft, each by its list. */
+  readonly lists: readonly RampList[];
 }
 
 const HALF_A_DAY = 43_200;
@@ -99,12 +126,26 @@ function colourOf(grades: readonly string[] | null, features: readonly string[] 
   return 'the colour of its grade';
 }
 
+/** The newest of some, as its own person or another sees it. */
+function currentOf([newest]: readonly StoredWalkround[], personId: string): RampCurrent | null {
+  return newest === undefined
+    ? null
+    : {
+        walkroundId: newest.walkroundId,
+        by: newest.by,
+        personId: newest.personId,
+        signed: newest.end?.how === 'signed',
+        plan: newest.personId === personId ? newest.plan : null,
+        answers: [...standingAnswers(newest.events).values()].map(({ key, answer }) => ({ key, answer })),
+      };
+}
+
 /** What a phone needs for a walk-round; null when the club has no such aircraft. @param wanted a flight that was chosen */
 export async function rampWalk(
   tx: ClubTransaction,
   clubId: string,
   registration: string,
-  personId: string,
+  person: { readonly personId: string; readonly name: string },
   wanted: string | null,
   now: Instant,
 ): Promise<RampWalk | null> {
@@ -118,7 +159,7 @@ export async function rampWalk(
   const decision = decidePrepared(prepared, null, present);
   const { facts } = stored;
   const flights = await flightsBetween(tx, now, addSeconds(now, HALF_A_DAY), stored.aircraftId);
-  const planned = flightFor(flights, personId, wanted, now);
+  const planned = flightFor(flights, person.personId, wanted, now);
   const { fuel } = facts.aircraft.particulars;
   const data = await readRampData(tx, stored.aircraftId);
   const flightOf = ({ flight, personName }: StoredFlight): WalkFlight => {
@@ -137,11 +178,27 @@ export async function rampWalk(
       reserveMinutes: minutes,
     };
   };
-  const [newest] = since(
+  const begun = since(
     walkroundsOf(await readWalkroundRows(tx, { aircraft: stored.aircraftId })),
     lastReturn(facts),
   );
-  const current = newest ?? null;
+  const authority = authorityFor(authorityOf(club.packs), facts.aircraft);
+  const plans = await readPlans(tx, stored, planned?.flight ?? null, now);
+  const lists: RampList[] = [];
+  for (const kind of listsFor({
+    isGlider: isGlider(facts.aircraft),
+    hasEngine: !isWithoutEngine(facts.aircraft),
+    authority,
+  }))
+    lists.push({
+      kind,
+      name: PLAN_NAMES[kind],
+      plan: plans(kind),
+      denied: (await mayGoThrough(tx, person, kind, authority, civilDateAt(now, zone)))
+        ? null
+        : NO_CERTIFICATE[kind],
+      current: currentOf(ofKind(begun, kind), person.personId),
+    });
   return {
     aircraftId: stored.aircraftId,
     registration: row.registration,
@@ -149,7 +206,7 @@ export async function rampWalk(
     verdict: decision.verdict,
     reasons: tellReasons(decision.constraints).map(({ headline }) => headline),
     asOf: momentText(present, zone),
-    plan: await planNow(tx, stored, planned?.flight ?? null, now),
+    plan: plans('walk-round'),
     flight: planned === undefined ? null : flightOf(planned),
     burnPerHour: fuel?.burnPerHour ?? null,
     leastFuel: fuel?.minimum ?? null,
@@ -169,19 +226,7 @@ export async function rampWalk(
       words: announcedWords(one.act, one.which, one.amount),
     })),
     fuelledAt: fuellings(facts.ramp?.uplifts ?? []).toSorted((a, b) => b - a)[0] ?? null,
-    current:
-      current === null
-        ? null
-        : {
-            walkroundId: current.walkroundId,
-            by: current.by,
-            personId: current.personId,
-            signed: current.end?.how === 'signed',
-            plan: current.personId === personId ? current.plan : null,
-            answers: [...standingAnswers(current.events).values()].map(({ key, answer }) => ({
-              key,
-              answer,
-            })),
-          },
+    current: currentOf(ofKind(begun, 'walk-round'), person.personId),
+    lists,
   };
 }

@@ -1,7 +1,8 @@
 import { CATALOGUE, catalogueStep } from '@/core/walkround/catalogue';
 import { FLIGHT_FEATURES } from '@/core/walkround/features';
 import type { Method } from '@/core/walkround/method';
-import { planWalkround, slotOf, type PlanAircraft } from '@/core/walkround/plan';
+import { planWalkround, slotOf } from '@/core/walkround/plan';
+import type { PlanAircraft } from '@/core/walkround/plan-step';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { readMethod } from '@/db/walkround/method';
 

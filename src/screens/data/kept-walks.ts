@@ -5,6 +5,7 @@ import type { WalkroundEventInput } from '@/contracts/walkround/walkround';
 import type { Given } from '@/contracts/kernel/routes';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import type { WalkPlan } from '@/core/walkround/plan';
+import { kindOf, type PlanKind } from '@/core/walkround/plan-kinds';
 import { NoSignal, Refusal, send } from './fetching';
 import { ofPerson } from './of-person';
 
@@ -19,6 +20,8 @@ export interface KeptWalk {
   readonly flightId: string | null;
   readonly begunAt: string;
   readonly plan: WalkPlan;
+  /** Who held the surfaces of a glider; absent for other lists. */
+  readonly helper?: string | null;
   readonly sent: 0 | 1;
   /** When it was signed on the phone; null until then. */
   readonly signedAt: string | null;
@@ -47,7 +50,8 @@ export interface KeptNote {
   readonly clubId: string | null;
   readonly note:
     | { readonly kind: 'announced'; readonly value: Given<'POST /api/walkround/announced'> }
-    | { readonly kind: 'done'; readonly value: Given<'POST /api/walkround/announced/done'> };
+    | { readonly kind: 'done'; readonly value: Given<'POST /api/walkround/announced/done'> }
+    | { readonly kind: 'taken-apart'; readonly value: Given<'POST /api/walkround/taken-apart'> };
   readonly trouble: string | null;
 }
 
@@ -117,10 +121,16 @@ export const forgetPerson = () => store.person.delete('last');
 
 /** Keeps a walk-round as it stands. */
 export const keepWalk = (walk: KeptWalk) => store.walks.put(walk);
-/** The newest walk-round of a person on an aircraft that is on this phone, signed or not. */
-export async function newestWalk(personId: string, registration: string): Promise<KeptWalk | undefined> {
+/** The newest walk-round, or other list, of a person on an aircraft that is on this phone, signed or not. */
+export async function newestWalk(
+  personId: string,
+  registration: string,
+  kind: PlanKind,
+): Promise<KeptWalk | undefined> {
   const walks = await store.walks.where({ personId, registration }).toArray();
-  return walks.sort((a, b) => b.begunAt.localeCompare(a.begunAt))[0];
+  return walks
+    .filter(({ plan }) => kindOf(plan) === kind)
+    .sort((a, b) => b.begunAt.localeCompare(a.begunAt))[0];
 }
 /** Everything that happened on a walk-round, in its order. */
 export async function eventsOf(walkroundId: string): Promise<readonly KeptEvent[]> {
@@ -149,7 +159,14 @@ async function sendWalk(walk: KeptWalk): Promise<void> {
   if (walk.sent === 0) {
     await send(
       'POST /api/walkround',
-      { walkroundId, aircraftId, flightId: walk.flightId, begunAt: walk.begunAt, sentAt: phoneNow() },
+      {
+        walkroundId,
+        aircraftId,
+        flightId: walk.flightId,
+        kind: kindOf(walk.plan),
+        begunAt: walk.begunAt,
+        sentAt: phoneNow(),
+      },
       headers,
     );
     await store.walks.update(walkroundId, { sent: 1, trouble: null });
@@ -173,7 +190,7 @@ async function sendWalk(walk: KeptWalk): Promise<void> {
   if ((await eventsOf(walkroundId)).some(({ state }) => state === 2)) return;
   await send(
     'POST /api/walkround/end',
-    { walkroundId, aircraftId, how: 'signed', at: walk.signedAt, sentAt: phoneNow() },
+    { walkroundId, aircraftId, how: 'signed', helper: walk.helper, at: walk.signedAt, sentAt: phoneNow() },
     headers,
   );
   await store.walks.update(walkroundId, { signSent: 1, trouble: null });
@@ -207,7 +224,8 @@ async function sendNote({ noteId, personId, clubId, note }: KeptNote): Promise<v
   try {
     const headers = ofPerson({ personId, clubId });
     if (note.kind === 'announced') await send('POST /api/walkround/announced', note.value, headers);
-    else await send('POST /api/walkround/announced/done', note.value, headers);
+    else if (note.kind === 'done') await send('POST /api/walkround/announced/done', note.value, headers);
+    else await send('POST /api/walkround/taken-apart', { ...note.value, sentAt: phoneNow() }, headers);
     await store.notes.delete(noteId);
   } catch (error) {
     if (mayArriveLater(error)) throw error;
@@ -220,7 +238,7 @@ async function sendNote({ noteId, personId, clubId, note }: KeptNote): Promise<v
 /** Sends everything of a person that waits on this phone. What has to wait stays; the next round tries again. */
 export async function sendWalks(personId: string): Promise<void> {
   for (const note of await store.notes.where({ personId }).toArray())
-    if (note.trouble === null && note.note.kind === 'announced') await sendNote(note).catch(ignoreWaiting);
+    if (note.trouble === null && note.note.kind !== 'done') await sendNote(note).catch(ignoreWaiting);
   for (const walk of (await store.walks.where({ personId }).toArray()).sort((a, b) =>
     a.begunAt.localeCompare(b.begunAt),
   ))

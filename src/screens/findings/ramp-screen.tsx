@@ -13,6 +13,7 @@ import { useOfflineRamp } from '../walkround/keep-offline';
 import { AircraftOnRamp } from '../walkround/aircraft-on-ramp';
 import { useKeptWalk, useWalker, type Walker } from '../walkround/use-kept';
 import { useWalkOutbox } from '../walkround/use-outbox';
+import { BarLink } from './bar-link';
 import { BigButton } from './big-button';
 import { Choices, RampFrame, ThumbBar } from './ramp-frame';
 import { Refused } from './refused';
@@ -47,28 +48,6 @@ function Choose({ onChoose }: { readonly onChoose: (registration: string) => voi
         <SignOut />
       </ThumbBar>
     </>
-  );
-}
-
-/** A way to another page that must be taken first. */
-function BarLink({ href, children }: { readonly href: string; readonly children: string }) {
-  return (
-    <Box
-      component="a"
-      href={href}
-      sx={{
-        display: 'flex',
-        alignItems: 'center',
-        minHeight: 48,
-        m: '12px 0 0',
-        py: 0,
-        px: 1.75,
-        border: '2px solid var(--grounded)',
-        fontWeight: 700,
-      }}
-    >
-      {children}
-    </Box>
   );
 }
 

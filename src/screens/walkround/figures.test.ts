@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { volume } from '@/core/quantities/volume';
-import type { PlanLimit } from '@/core/walkround/plan';
+import type { PlanLimit } from '@/core/walkround/plan-step';
 import { baseValue, dipValue, gaugeAgainst, inUnit, judged } from './figures';
 import { typed } from './key-pad';
 

@@ -4,7 +4,7 @@ import { QUANTITIES, type Quantity } from '@/core/records/walkround/measurement'
 import type { DipStick } from '@/core/records/walkround/ramp-data';
 import { dipped } from '@/core/walkround/dip';
 import { judgeFigure, toAdd } from '@/core/walkround/judge';
-import type { Asks, PlanLimit } from '@/core/walkround/plan';
+import type { Asks, PlanLimit } from '@/core/walkround/plan-step';
 
 /** What a figure means, before it is kept. */
 export interface FigureSays {

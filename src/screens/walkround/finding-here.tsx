@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { FindingInput } from '@/contracts/findings/report-finding';
 import type { Classification } from '@/core/records/findings/discrepancy';
-import type { PlanMark, PlanStep } from '@/core/walkround/plan';
+import type { PlanMark, PlanStep } from '@/core/walkround/plan-step';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import { discard, sendKept, type KeptFinding } from '../data/kept-findings';
 import { BigButton } from '../findings/big-button';

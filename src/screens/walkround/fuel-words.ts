@@ -1,5 +1,5 @@
 import type { WalkroundEventInput } from '@/contracts/walkround/walkround';
-import type { PlanStep } from '@/core/walkround/plan';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import { enduranceSeconds, toAdd } from '@/core/walkround/judge';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import { dipValue, inUnit, type FuelAsks } from './figures';

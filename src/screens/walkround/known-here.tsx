@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { useEffect, useState } from 'react';
-import type { PlanMark } from '@/core/walkround/plan';
+import type { PlanMark } from '@/core/walkround/plan-step';
 import { AircraftDrawing, MarkOnDrawing } from '@/ui/aircraft-drawing';
 import { keptPicture } from '../data/kept-walks';
 

@@ -1,4 +1,4 @@
-import type { PlanStep } from '@/core/walkround/plan';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import { AnswerBar } from './answer-bar';
 import { KnownHere } from './known-here';
 import { Caution, Consequence } from './notices';

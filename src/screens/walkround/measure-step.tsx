@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { PlanStep } from '@/core/walkround/plan';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import { AnswerBar } from './answer-bar';
 import { FigureEntry } from './figure-step';

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { PlanStep } from '@/core/walkround/plan';
+import type { PlanStep } from '@/core/walkround/plan-step';
 
 /** Where each station lies on the small drawing, in its own units: left and right are the aircraft's, seen from above with its nose up. */
 const SPOTS: Readonly<Record<string, readonly [x: number, y: number]>> = {

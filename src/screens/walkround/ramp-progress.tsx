@@ -35,7 +35,7 @@ function Names({ title, steps }: { readonly title: string; readonly steps: reado
 /** The walk-round as it is done on the ramp, from its first step on; what was not seen, what was found, and what was announced. */
 export function RampProgressPart({ flight }: { readonly flight: DispatchFlight }) {
   const [isAsking, setIsAsking] = useState(false);
-  const { walkround, announced } = flight.ramp;
+  const { walkround, lists, announced } = flight.ramp;
   return (
     <Part title="Walk-round">
       {walkround === null ? (
@@ -46,6 +46,7 @@ export function RampProgressPart({ flight }: { readonly flight: DispatchFlight }
         <>
           <Box component="p" sx={{ m: '0 0 6px' }}>
             <b>
+              {walkround.name === 'walk-round' ? '' : `${sentenceCase(walkround.name)}, `}
               {walkround.by}: {walkround.answered} of {walkround.steps} steps
             </b>
             {walkround.signed === null
@@ -122,6 +123,26 @@ export function RampProgressPart({ flight }: { readonly flight: DispatchFlight }
             </Confirm>
           ) : null}
         </>
+      )}
+      {lists.length === 0 ? null : (
+        <Box component="section" aria-label="Other lists" sx={{ mt: 1 }}>
+          <b>Other lists</b>
+          <PlainList>
+            {lists.map((one) => (
+              <ListLine key={one.walkroundId}>
+                {sentenceCase(one.name)}{' '}
+                <span className="small">
+                  {one.by}, {one.answered} of {one.steps} steps
+                  {one.signed === null ? ', not signed' : `, signed ${one.signed}`}
+                  {one.found.length === 0 ? '' : `. Found: ${one.found.map(({ title }) => title).join(', ')}`}
+                  {one.unseen.length === 0
+                    ? ''
+                    : `. Not seen: ${one.unseen.map(({ title }) => title).join(', ')}`}
+                </span>
+              </ListLine>
+            ))}
+          </PlainList>
+        </Box>
       )}
       {announced.length === 0 ? null : (
         <Box component="section" aria-label="To be done before the flight" sx={{ mt: 1 }}>

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { PlanStep } from '@/core/walkround/plan';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import type { WalkOutcome } from '@/core/walkround/walk';
 
 /** Steps by the place where they are done, in the order of the plan. */

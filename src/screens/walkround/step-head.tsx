@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import { useEffect, useRef } from 'react';
-import type { PlanStep } from '@/core/walkround/plan';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import { PlaceDrawing } from './place-drawing';
 
 /** What to do, where, and what is right. */

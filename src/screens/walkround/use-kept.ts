@@ -104,7 +104,9 @@ export function useKeptWalk(
   }, [isAlone, personId, registration]);
   const own = kept?.view.registration === registration ? kept : null;
   return {
-    view: fresh ?? own?.view ?? null,
+    // Kept by a page of before there were other lists, it has none.
+    view:
+      fresh ?? (own === null ? null : { ...own.view, lists: (own.view as Partial<RampWalk>).lists ?? [] }),
     asOf: fresh === undefined && own !== null ? own.view.asOf : null,
     error: fresh === undefined && own === null ? error : null,
     retry: () => {

@@ -3,7 +3,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { WalkroundEventInput } from '@/contracts/walkround/walkround';
 import type { Instant } from '@/core/time/instant';
-import type { PlanStep } from '@/core/walkround/plan';
+import { kindOf } from '@/core/walkround/plan-kinds';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import {
   nextStep,
   outcomeOf,
@@ -69,6 +70,7 @@ export function useWalk(
   const { fuelledAt, registration } = view;
   const currentId = view.current?.walkroundId ?? null;
   const plan = view.current?.plan ?? null;
+  const kind = kindOf(view.plan);
   const fuelled = useMemo(
     () => [...(fuelledAt === null ? [] : [fuelledAt]), ...(fuelledHere === null ? [] : [fuelledHere])],
     [fuelledAt, fuelledHere],
@@ -140,7 +142,7 @@ export function useWalk(
     let isGone = false;
     const isOver = () => isGone;
     const load = async () => {
-      const newest = asTheDeskHasIt(await newestWalk(person.personId, registration), currentId, plan);
+      const newest = asTheDeskHasIt(await newestWalk(person.personId, registration, kind), currentId, plan);
       const events =
         newest === undefined ? [] : (await eventsOf(newest.walkroundId)).map(({ event }) => event);
       // A signed one is taken up again where it is still the one that counts and fuelling opened steps of it.
@@ -173,7 +175,7 @@ export function useWalk(
       isGone = true;
       document.removeEventListener('visibilitychange', back);
     };
-  }, [person.personId, registration, currentId, plan, fuelled, put, lookAway]);
+  }, [person.personId, registration, kind, currentId, plan, fuelled, put, lookAway]);
 
   const begin = async () => {
     const walk: KeptWalk = {
@@ -217,10 +219,11 @@ export function useWalk(
     });
   };
 
-  const sign = async () => {
+  /** @param helper who held the surfaces of a glider */
+  const sign = async (helper: string | null = null) => {
     const before = now.current;
     if (before === null) return;
-    const walk = { ...before.walk, signedAt: new Date().toISOString() };
+    const walk = { ...before.walk, helper, signedAt: new Date().toISOString() };
     put({ ...before, walk });
     await keepWalk(walk);
     void sendNow(walk.personId).catch(() => undefined);

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { PlanStep } from '@/core/walkround/plan';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import { BigButton } from '../findings/big-button';
 import { Choices, ThumbBar } from '../findings/ramp-frame';
 

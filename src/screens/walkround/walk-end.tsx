@@ -1,12 +1,16 @@
 'use client';
 
 import Box from '@mui/material/Box';
+import TextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
-import type { PlanStep } from '@/core/walkround/plan';
+import { kindOf, type PlanKind } from '@/core/walkround/plan-kinds';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import { BECAUSE_NAMES } from '@/explain/not-seen';
 import { watchWalk } from '../data/kept-walks';
 import { BigButton } from '../findings/big-button';
 import { Choices, ThumbBar } from '../findings/ramp-frame';
+import { BarLink } from '../findings/bar-link';
+import { BACK_TO_STAND, LIST_WORDS } from './list-words';
 import { Consequence } from './notices';
 import type { Walk } from './use-walk';
 
@@ -20,9 +24,13 @@ export function WalkEnd({
   readonly walk: Walk;
   readonly name: string;
   readonly onAgain: (step: PlanStep) => void;
-  readonly onSign: () => void;
+  /** @param helper who held the surfaces of a glider; null for other lists */
+  readonly onSign: (helper: string | null) => void;
 }) {
+  const [helper, setHelper] = useState('');
   const { outcome } = walk;
+  const kind = walk.walk === null ? 'walk-round' : kindOf(walk.walk.plan);
+  const isRigging = kind === 'rigging';
   const steps = walk.walk?.plan.steps ?? [];
   const of = (key: string) => steps.find((step) => step.key === key);
   const waits = outcome.unseen.filter(({ matters }) => matters).length;
@@ -68,16 +76,37 @@ export function WalkEnd({
       )}
       {waits === 0 ? null : (
         <Consequence isBad>
-          The aircraft waits until somebody has seen {waits === 1 ? 'it' : `these ${waits}`}. You can sign
-          anyway: your signature says what you did.
+          {kind === 'run-up' ? `${BACK_TO_STAND} ` : ''}The aircraft waits until somebody has seen{' '}
+          {waits === 1 ? 'it' : `these ${waits}`}. You can sign anyway: your signature says what you did.
         </Consequence>
       )}
+      {kind === 'run-up' && outcome.found.length > 0 && waits === 0 ? (
+        <Consequence isBad>{BACK_TO_STAND}</Consequence>
+      ) : null}
+      {isRigging ? (
+        <TextField
+          label="Who held the surfaces while you moved the stick?"
+          value={helper}
+          onChange={({ target }) => {
+            setHelper(target.value);
+          }}
+          helperText="Alone it is no positive control check. Leave it empty where nobody did: the glider stays unavailable."
+          slotProps={{ htmlInput: { maxLength: 80 } }}
+          fullWidth
+          sx={{ mt: 2 }}
+        />
+      ) : null}
       <Box component="p" sx={{ fontSize: 16, mt: 1.5, color: 'var(--soft)' }}>
         Groval advises. The pilot in command decides to fly; mechanics, the aircraft’s approved documents and
         local law come first.
       </Box>
       <ThumbBar>
-        <BigButton strong onClick={onSign}>
+        <BigButton
+          strong
+          onClick={() => {
+            onSign(helper.trim() === '' ? null : helper.trim());
+          }}
+        >
           Sign as {name}
         </BigButton>
       </ThumbBar>
@@ -88,9 +117,13 @@ export function WalkEnd({
 /** Signed: what the desk has of it. */
 export function WalkSigned({
   walkroundId,
+  kind,
+  registration,
   onDone,
 }: {
   readonly walkroundId: string;
+  readonly kind: PlanKind;
+  readonly registration: string;
   readonly onDone: () => void;
 }) {
   const [waiting, setWaiting] = useState<number | null>(null);
@@ -102,9 +135,12 @@ export function WalkSigned({
       </Box>
       <Box component="p" sx={{ fontSize: 18 }}>
         {waiting === 0
-          ? 'Go to the desk to check out.'
+          ? LIST_WORDS[kind].signed
           : `${waiting ?? 'Some'} ${waiting === 1 ? 'record has' : 'records have'} not been sent: the desk has not heard all of it. They are sent when there is a signal; keep this page, or open it again.`}
       </Box>
+      {kind === 'daily-inspection' && waiting === 0 ? (
+        <BarLink href={`/aircraft/${registration}#release`}>Certify the daily inspection …</BarLink>
+      ) : null}
       <ThumbBar>
         <BigButton strong onClick={onDone}>
           Done

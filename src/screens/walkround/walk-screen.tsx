@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import { useEffect, useState } from 'react';
 import type { SampleResult } from '@/core/records/walkround/measurement';
-import type { PlanStep } from '@/core/walkround/plan';
+import type { PlanStep } from '@/core/walkround/plan-step';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import { keepNote } from '../data/kept-walks';
 import { FindingHere } from './finding-here';
@@ -116,8 +116,8 @@ export function WalkScreen({
           walk={walk}
           name={person.name}
           onAgain={open}
-          onSign={() => {
-            void walk.sign();
+          onSign={(helper) => {
+            void walk.sign(helper);
           }}
         />
       </>

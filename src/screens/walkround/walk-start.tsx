@@ -1,9 +1,10 @@
 import Box from '@mui/material/Box';
-import type { RampWalk } from '@/queries/walkround/ramp-walk';
+import type { RampList, RampWalk } from '@/queries/walkround/ramp-walk';
 import { BigButton } from '../findings/big-button';
 import { LastPilot } from '../findings/last-pilot';
 import { Choices } from '../findings/ramp-frame';
 import { Consequence } from './notices';
+import { OtherLists } from './other-lists';
 
 /** Where a walk-round starts: how the aircraft stands, what the last pilot said, what is open, for which flight. */
 export function WalkStart({
@@ -15,6 +16,7 @@ export function WalkStart({
   onReport,
   onOther,
   onAnnounced,
+  onList,
 }: {
   readonly view: RampWalk;
   /** Steps left of an own walk-round that was begun here; null where there is none. */
@@ -27,6 +29,7 @@ export function WalkStart({
   readonly onReport: () => void;
   readonly onOther: () => void;
   readonly onAnnounced: (id: string) => void;
+  readonly onList: (kind: RampList['kind']) => void;
 }) {
   const { current, flight } = view;
   const plan = left === null ? view.plan : (current?.plan ?? view.plan);
@@ -103,6 +106,7 @@ export function WalkStart({
           <BigButton onClick={onReport}>Report a finding</BigButton>
           <BigButton onClick={onOther}>Another aircraft</BigButton>
         </Choices>
+        <OtherLists lists={view.lists} onList={onList} />
       </Box>
     </>
   );

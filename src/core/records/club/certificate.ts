@@ -68,6 +68,7 @@ export const SIGNED_WORK = [
   'independent-inspection',
   'daily-inspection',
   'maintenance-release',
+  'rigging',
 ] as const;
 export type SignedWork = (typeof SIGNED_WORK)[number];
 
@@ -80,6 +81,7 @@ const US_PILOTS = ['pilot', 'flight-instructor'] as const;
 /**
  * Who may sign what in the United States. Source: 14 CFR 43.7, 65.95, 91.213(d)(4), 91.407(b), 91.411(b), 91.413(c) and App. A
  * (from memory); 'service' and 'judgement' are common practice, no source. What only the other system has nobody signs.
+ * Rigging a glider is operation and no maintenance: a pilot answers for it (common practice, no source).
  * A mechanic's own certificate never signs an annual, nor a major repair or alteration: that needs the inspection authorisation or a
  * repair station. Preventive maintenance is returned to service by a private pilot or above (43.7(f)).
  */
@@ -102,6 +104,7 @@ const IN_THE_US: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
   'independent-inspection': [],
   'daily-inspection': [],
   'maintenance-release': [],
+  rigging: [...US_MECHANICS, ...US_PILOTS, 'sport-pilot'],
 };
 
 /** Light-sport aircraft: repairmen with a maintenance rating too (65.107(c), 91.327(c)(1)), and sport pilots for preventive maintenance (43.7(g)); from memory. */
@@ -145,6 +148,7 @@ const IN_AUSTRALIA: Readonly<Record<SignedWork, readonly CertificateKind[]>> = {
   'independent-inspection': [...AU_MAINTAINERS, 'pilot'],
   'daily-inspection': ['pilot', 'flight-instructor', 'licensed-engineer'],
   'maintenance-release': AU_MAINTAINERS,
+  rigging: [...AU_MAINTAINERS, 'pilot', 'flight-instructor'],
 };
 
 const MAY_SIGN: Readonly<Record<Authority, Readonly<Record<SignedWork, readonly CertificateKind[]>>>> = {

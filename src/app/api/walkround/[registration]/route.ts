@@ -8,7 +8,7 @@ export const GET = queryRoute(
       tx,
       actor.clubId,
       params['registration'] ?? '',
-      actor.personId,
+      actor,
       new URL(request.url).searchParams.get('flight'),
       now,
     ),
