@@ -31,6 +31,27 @@ export const serialOf = (registration: string): string =>
     ? 'TB-0X17'
     : `TB-${registration.slice(2, 4)}${registration.slice(-1) === 'G' ? '4' : '1'}7`;
 
+/** What each ignition may drop at the run-up, and how far the two may differ: invented handbooks of a geared engine and of a direct drive. */
+const ignitionLimits = (isGeared: boolean): Particulars['measured'] => {
+  const limit = { min: null, uses: null, remedy: 'mechanic', everyFlight: false } as const;
+  return [
+    ...(['left', 'right'] as const).map((which) => ({
+      ...limit,
+      quantity: 'ignition-drop' as const,
+      which,
+      max: isGeared ? 300 : 175,
+      open: false,
+    })),
+    {
+      ...limit,
+      quantity: 'ignition-difference' as const,
+      which: null,
+      max: isGeared ? 125 : 50,
+      open: isGeared,
+    },
+  ];
+};
+
 /** The aircraft as built. */
 export function particularsOf({
   registration,
@@ -69,6 +90,7 @@ export function particularsOf({
             { id: 'right', usable: volume(small ? '9' : '18', 'US gal') },
           ],
           drains: ['left', 'right', 'strainer'],
+          ...(small ? {} : { grades: ['leaded' as const] }),
         },
     measured: glider
       ? []
@@ -83,6 +105,7 @@ export function particularsOf({
             remedy: 'top-up',
             everyFlight: true,
           },
+          ...ignitionLimits(small),
           ...(registration === 'N02TG' ? [STRUT_LIMIT] : []),
           ...(fit === 'tourer'
             ? [

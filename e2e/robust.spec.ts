@@ -1,4 +1,6 @@
+import { randomBytes } from 'node:crypto';
 import type { Page } from '@playwright/test';
+import sharp from 'sharp';
 import { alert, expect, expectNoViolations, inOwnWords, row, signIn, test } from './groval';
 
 test('the phone without signal keeps a finding and sends it when the signal is back', async ({
@@ -116,9 +118,17 @@ test('a photo that cannot be read is never lost: the words arrive, the file stay
 }) => {
   const renter = await phone('renter');
   await inOwnWords(renter, 'N06TG', 'Walking up', 'Dent in the left wing tip');
-  await renter
-    .locator('input[type=file]')
-    .setInputFiles({ name: 'dent.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') });
+  const photo = renter.locator('input[type=file]');
+  await photo.setInputFiles({
+    name: 'dent.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from('no picture at all'),
+  });
+  await expect(alert(renter)).toContainText('cannot read that file as a picture');
+  await expect(renter.getByRole('textbox')).toHaveValue('Dent in the left wing tip');
+  await photo.setInputFiles({ name: 'dent.png', mimeType: 'image/png', buffer: await renter.screenshot() });
+  // It is damaged on its way.
+  await renter.route('**/photos/*', (route) => route.continue({ postData: 'no picture at all' }));
   await renter.getByRole('button', { name: 'Save' }).tap();
   await renter.getByRole('button', { name: 'It is not right' }).tap();
   await expect(renter.getByRole('heading', { name: 'Reported.' })).toBeVisible();
@@ -127,6 +137,37 @@ test('a photo that cannot be read is never lost: the words arrive, the file stay
   await expectNoViolations(renter);
   await renter.getByRole('button', { name: 'Leave the photo out' }).tap();
   await expect(renter.getByText('all sent')).toBeVisible();
+});
+
+test('a photo of 20 MB is made small on the phone, with an arrow where it was tapped, and arrives', async ({
+  phone,
+}) => {
+  test.slow();
+  const renter = await phone('renter');
+  await inOwnWords(renter, 'N06TG', 'Walking up', 'Scratch under the left flap');
+  const [width, height] = [3200, 2400];
+  const noise = await sharp(randomBytes(width * height * 3), { raw: { width, height, channels: 3 } })
+    .png({ compressionLevel: 0 })
+    .toBuffer();
+  expect(noise.length).toBeGreaterThan(20 * 1024 * 1024);
+  await renter
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'scratch.png', mimeType: 'image/png', buffer: noise });
+  const taken = renter.getByAltText('The photo that you took');
+  const before = await taken.getAttribute('src');
+  await taken.tap({ position: { x: 40, y: 40 } });
+  await expect(taken).not.toHaveAttribute('src', before ?? '');
+  const sent = renter.waitForRequest((request) => request.url().includes('/photos/'));
+  await renter.getByRole('button', { name: 'Save' }).tap();
+  await renter.getByRole('button', { name: 'It is not right' }).tap();
+  expect((await sent).postDataBuffer()?.length ?? Number.POSITIVE_INFINITY).toBeLessThan(4 * 1024 * 1024);
+  await expect(renter.getByText('all sent')).toBeVisible({ timeout: 20_000 });
+});
+
+test('a key tag of no aircraft of the club says what to do', async ({ phone }) => {
+  const renter = await phone('renter');
+  await renter.goto('/ramp/N99ZZ');
+  await expect(renter.getByText('The club has no such aircraft. Look at the key tag again')).toBeVisible();
 });
 
 test('a signed-out phone keeps the finding until its writer signs in again', async ({ phone }) => {

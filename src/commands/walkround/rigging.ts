@@ -55,7 +55,6 @@ export function riggingOf(
       && steps.every(({ key }) => standing.get(key)?.answer === 'fine' && own.get(key)?.answer === 'fine')
     );
   };
-  const controls = CONTROLS.every(isFine) && helper !== null;
   return {
     id,
     kind: 'rigging',
@@ -67,7 +66,7 @@ export function riggingOf(
       recordedAt,
       state: 'rigged',
       assemblyCheckedBy: ASSEMBLY.every(isFine) ? by : null,
-      controlsCheckedBy: controls ? `${by} with ${helper ?? ''}` : null,
+      controlsCheckedBy: helper !== null && CONTROLS.every(isFine) ? `${by} with ${helper}` : null,
       toolsComplete: isFine(TOOLS) ? true : standing.get(TOOLS)?.answer === 'found' ? false : null,
     },
   };

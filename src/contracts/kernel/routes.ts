@@ -137,6 +137,7 @@ export const ROUTES = {
   'GET /api/feed': read(),
   'GET /api/photos/[photo]': read(),
   'GET /api/export/[list]': read(),
+  'GET /api/key-tags': read(),
 
   'POST /api/findings': act(findingSchema, 'report-finding'),
   'PUT /api/findings/[id]/photos/[photo]': {

@@ -2,7 +2,7 @@ import { airborneTime } from '@/core/records/flights/planned-flight';
 import { decidePrepared } from '@/core/decision/decide';
 import { lightOf } from '@/core/decision/uses-needed';
 import { fuelNeeded, RESERVE_MINUTES, reserveMinutes } from '@/core/fuel/fuel-needed';
-import { fuellings, type Announced } from '@/core/records/walkround/measurement';
+import { fuellings, type Announced, type FuelGrade } from '@/core/records/walkround/measurement';
 import { lastReturn } from '@/core/records/facts';
 import type { RampData } from '@/core/records/walkround/ramp-data';
 import { addSeconds, type Instant } from '@/core/time/instant';
@@ -82,6 +82,8 @@ export interface RampWalk {
   /** The handbook's least fuel; null where it is not on record. */
   readonly leastFuel: number | null;
   readonly fuelColour: string;
+  /** The one grade that it may have, for the mass of what is aboard; null where it may have several, or nobody knows. Absent in what an older page kept. */
+  readonly fuelGrade?: FuelGrade | null;
   readonly oilMethod: RampData['oilMethod'];
   readonly lastReport: LastReport | null;
   /** What was found before and is open. */
@@ -211,6 +213,7 @@ export async function rampWalk(
     burnPerHour: fuel?.burnPerHour ?? null,
     leastFuel: fuel?.minimum ?? null,
     fuelColour: colourOf(fuel?.grades ?? null, data?.features ?? stored.features),
+    fuelGrade: fuel?.grades?.length === 1 ? (fuel.grades[0] ?? null) : null,
     oilMethod: data?.oilMethod ?? null,
     lastReport: await lastReport(tx, stored.aircraftId, zone),
     open: facts.discrepancies

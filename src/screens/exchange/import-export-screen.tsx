@@ -7,6 +7,7 @@ import { lazily } from '../kit/lazily';
 import { PartPanels, PartTabs } from '../kit/page-parts';
 import { DeskPage } from '../shell/desk-page';
 import { ExportPart } from './export-part';
+import { KeyTagsPart } from './key-tags-part';
 
 const ImportPart = lazily(() => import('./import-part').then((module) => module.ImportPart), 320);
 const CalendarPart = lazily(() => import('./calendar-part').then((module) => module.CalendarPart), 200);
@@ -27,7 +28,12 @@ export function ImportExportScreen() {
       <PartPanels
         part={part}
         parts={{
-          export: <ExportPart roles={roles} />,
+          export: (
+            <>
+              <ExportPart roles={roles} />
+              <KeyTagsPart />
+            </>
+          ),
           import: may(roles, 'import-rows') ? <ImportPart /> : <p>A dispatcher can import lists here.</p>,
           calendar: <CalendarPart />,
         }}

@@ -1,28 +1,11 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
+import { PhotoMarker } from './photo-marker';
+import { drawnPicture } from './picture';
 
-/** The photo as it stands on the phone; the framework's image service has nothing to do with it. */
-function Picture({ photo }: { readonly photo: Blob }) {
-  const [url] = useState(() => URL.createObjectURL(photo));
-  useEffect(
-    () => () => {
-      URL.revokeObjectURL(url);
-    },
-    [url],
-  );
-  return (
-    <Box
-      component="img"
-      src={url}
-      alt="The photo that you took"
-      sx={{ width: '100%', maxHeight: 220, objectFit: 'contain', mb: 1.5 }}
-    />
-  );
-}
-
-/** Takes a photo, or another one, and shows it. */
+/** Takes a photo, or another one, shows it and lets an arrow be put on it. What is no picture is told at once, while its finder still stands there. */
 export function PhotoTaker({
   photo,
   onPhoto,
@@ -30,10 +13,31 @@ export function PhotoTaker({
   readonly photo: Blob | null;
   readonly onPhoto: (photo: Blob) => void;
 }) {
+  // As it was when this opened, or as it was taken: arrows are drawn on this.
+  const [original, setOriginal] = useState(photo);
   const [taken, setTaken] = useState(0);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const take = async (file: File) => {
+    const picture = await drawnPicture(file, null);
+    if (picture === null) {
+      setTrouble(
+        'This phone cannot read that file as a picture. Take the photo again; what you wrote is kept.',
+      );
+      return;
+    }
+    setTrouble(null);
+    setOriginal(picture);
+    setTaken((count) => count + 1);
+    onPhoto(picture);
+  };
   return (
     <>
-      {photo === null ? null : <Picture key={taken} photo={photo} />}
+      {original === null ? null : <PhotoMarker key={taken} original={original} onMarked={onPhoto} />}
+      {trouble === null ? null : (
+        <Box component="p" role="alert" sx={{ m: '0 0 8px', fontWeight: 700 }}>
+          {trouble}
+        </Box>
+      )}
       <Box
         component="label"
         sx={{
@@ -58,9 +62,7 @@ export function PhotoTaker({
           sx={{ position: 'absolute', opacity: 0, width: '1px', height: '1px' }}
           onChange={(event) => {
             const [file] = event.target.files ?? [];
-            if (file === undefined) return;
-            setTaken((count) => count + 1);
-            onPhoto(file);
+            if (file !== undefined) void take(file);
           }}
         />
       </Box>

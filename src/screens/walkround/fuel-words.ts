@@ -1,5 +1,7 @@
 import type { WalkroundEventInput } from '@/contracts/walkround/walkround';
 import type { PlanStep } from '@/core/walkround/plan-step';
+import { fuelMass } from '@/core/fuel/fuel-mass';
+import type { FuelGrade } from '@/core/records/walkround/measurement';
 import { enduranceSeconds, toAdd } from '@/core/walkround/judge';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import { dipValue, inUnit, type FuelAsks } from './figures';
@@ -20,6 +22,13 @@ export function lastFuel(
     return dipValue(isGauge ? null : asks.dip, event.measured.amount, event.measured.unit);
   }
   return null;
+}
+
+/** What it weighs, where one grade is all that it may have. */
+function massText(amount: number, grade: FuelGrade | null): string {
+  if (grade === null) return '';
+  const { pounds, kilograms } = fuelMass(amount, grade);
+  return `, about ${pounds.toFixed(0)} lb or ${kilograms.toFixed(0)} kg`;
 }
 
 const hoursText = (seconds: number): string =>
@@ -58,7 +67,7 @@ export function fuelWords(
   const up = Math.ceil(Number(inUnit('fuel-dip', missing, unit, 3)) * 10 - 1e-6) / 10;
   return {
     words: [
-      `Together ${show(together)} (${other})${lasts === null ? '' : `, ${hoursText(lasts)} at its burn`}.`,
+      `Together ${show(together)} (${other}${massText(together, view.fuelGrade ?? null)})${lasts === null ? '' : `, ${hoursText(lasts)} at its burn`}.`,
       wanted === 0
         ? ''
         : missing === 0

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useState } from 'react';
 import { BECAUSE_NAMES } from '@/explain/not-seen';
+import { sentenceCase } from '@/explain/wording';
 import type { DispatchFlight } from '@/queries/flights/dispatch';
 import { send } from '../data/fetching';
 import { Part } from '../flights/part';

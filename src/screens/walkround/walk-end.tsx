@@ -85,12 +85,12 @@ export function WalkEnd({
       ) : null}
       {isRigging ? (
         <TextField
-          label="Who held the surfaces while you moved the stick?"
+          label="Who held the surfaces?"
           value={helper}
           onChange={({ target }) => {
             setHelper(target.value);
           }}
-          helperText="Alone it is no positive control check. Leave it empty where nobody did: the glider stays unavailable."
+          helperText="Somebody holds each while you move the stick; alone it is no positive control check. Leave it empty where nobody did: the glider stays unavailable."
           slotProps={{ htmlInput: { maxLength: 80 } }}
           fullWidth
           sx={{ mt: 2 }}

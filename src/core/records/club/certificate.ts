@@ -68,9 +68,9 @@ export const SIGNED_WORK = [
   'independent-inspection',
   'daily-inspection',
   'maintenance-release',
-  'rigging',
 ] as const;
-export type SignedWork = (typeof SIGNED_WORK)[number];
+/** Rigging is no maintenance: no entry of a logbook is of it. */
+export type SignedWork = (typeof SIGNED_WORK)[number] | 'rigging';
 
 /** Whose rules say who may sign: each knows its own certificates and no others. In the United States it depends on the aircraft's category too. */
 export type Authority = 'us' | 'us-light-sport' | 'us-experimental' | 'au';

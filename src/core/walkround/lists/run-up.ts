@@ -34,8 +34,8 @@ export const RUN_UP = listOf('nose-engine', [
   },
   {
     code: 'U04',
-    title: 'Read the drop with the {ignition} ignition alone off',
-    right: 'Within the handbook’s figure, and smooth.',
+    title: 'Read the drop, {ignition} ignition off',
+    right: 'Within its figure, and smooth.',
     why: 'A fouled plug or a dead ignition shows here.',
     caution: 'Brakes held, nobody ahead. Both on again after it.',
     typicalDefect: 'drop too large, or rough',
