@@ -199,6 +199,12 @@ export function describeHistory(act: LedgerAct, record: unknown): string {
       return `signed ${planOf(entry, 'the')}${text(entry, 'helper') === '' ? '' : `; ${text(entry, 'helper')} held the surfaces`}`;
     case 'give-up-walk-round':
       return `gave up ${planOf(entry, 'the')} of ${text(entry, 'of')}`;
+    case 'defer-finding':
+      return `deferred: ${text(entry, 'what')}. ${text(entry, 'description').replace(/[.\s]+$/, '')}; ${text(entry, 'action')}, placarded${dayOf(entry, 'until') === '' ? '' : `, until ${dayOf(entry, 'until')}`}`;
+    case 'restrict-dispatch':
+      return `restricted it: ${text(entry, 'why')}`;
+    case 'withdraw-restriction':
+      return `withdrew the restriction of ${text(entry, 'of')} (${text(entry, 'was')}): ${text(entry, 'why')}`;
     case 'take-apart':
       return 'said that it was taken apart';
     case 'announce':

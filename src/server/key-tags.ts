@@ -1,6 +1,7 @@
 import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
 import QRCode from 'qrcode';
 import type { LabelSheet } from '@/contracts/aircraft/label-sheets';
+import { fitted, POINTS_A_MM, QUIET_MM, writable } from './labels';
 
 /** What a key tag says: the aircraft, and the address that its code opens. */
 export interface KeyTag {
@@ -9,22 +10,9 @@ export interface KeyTag {
   readonly address: string;
 }
 
-const POINTS_A_MM = 72 / 25.4;
 const INK = rgb(0, 0, 0);
-/** Around what is printed nothing is, in millimetres: printers shift. */
-const QUIET = 2.5;
 /** Pixels a module of the code: enough for a printer, little in the file. */
 const PIXELS = 6;
-
-/** A text as far as the fonts that every reader of PDF has can write it; what they cannot becomes a question mark. */
-function writable(text: string, font: PDFFont): string {
-  const known = new Set(font.getCharacterSet());
-  return [...text].map((sign) => (known.has(sign.codePointAt(0) ?? 0) ? sign : '?')).join('');
-}
-
-/** The largest size up to a wanted one at which a text fits a width, in points. */
-const fitted = (font: PDFFont, text: string, wanted: number, width: number): number =>
-  Math.min(wanted, (wanted * width) / Math.max(font.widthOfTextAtSize(text, wanted), 1));
 
 interface Fonts {
   readonly bold: PDFFont;
@@ -38,7 +26,7 @@ async function drawTag(
   { registration, typeName, address }: KeyTag,
   box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number },
 ): Promise<void> {
-  const quiet = QUIET * POINTS_A_MM;
+  const quiet = QUIET_MM * POINTS_A_MM;
   const side = Math.min(box.height - 2 * quiet, box.width * 0.5);
   const code = await QRCode.toBuffer(address, {
     type: 'png',

@@ -33,14 +33,15 @@ const ask = (
   asOf = '2025-01-11T12:00:00Z',
   own: Change = {},
   more: Change = {},
+  foundOn = '2025-01-10',
 ) =>
   decideBy(['inoperative-equipment', 'approved-uses'], {
     asOf,
     inspections: null,
     discrepancies: {
       d: {
-        happenedAt: '2025-01-10T12:00:00Z',
-        recordedAt: '2025-01-10T12:05:00Z',
+        happenedAt: `${foundOn}T12:00:00Z`,
+        recordedAt: `${foundOn}T12:05:00Z`,
         what: 'Dead',
         classification: 'deferral-path',
         equipment: [equipment],
@@ -156,13 +157,20 @@ describe(source.section, () => {
     expect(ask(lawful, 'exhaust-gas-gauge', undefined, { typeCertification: null }).verdict).toBe('Grounded');
   });
 
-  const listed = (category: string, deferredOn: string, asOf: string, change: Change = {}) =>
+  const listed = (
+    category: string,
+    deferredOn: string,
+    asOf: string,
+    change: Change = {},
+    foundOn = deferredOn,
+  ) =>
     ask(
       { ...lawful, deferredOn, recordedAt: `${deferredOn}T23:00:00Z`, listed: { category, ...change } },
       'exhaust-gas-gauge',
       `${asOf}T16:00:00Z`,
       {},
       { aircraft: { minimumEquipmentList: 'approved' } },
+      foundOn,
     ).verdict;
   it.each([
     ['B', '2025-01-26', '2025-01-29', '2025-01-30'],
@@ -173,6 +181,12 @@ describe(source.section, () => {
       'Released',
       'Grounded',
     ]);
+  });
+  it('the days run from the day of discovery: to defer late wins none', () => {
+    expect([
+      listed('B', '2025-01-28', '2025-01-29', {}, '2025-01-26'),
+      listed('B', '2025-01-28', '2025-01-30', {}, '2025-01-26'),
+    ]).toEqual(['Released', 'Grounded']);
   });
   it('category A holds as long as it states, and not at all without', () => {
     expect([

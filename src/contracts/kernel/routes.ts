@@ -1,4 +1,6 @@
 import type { z } from 'zod';
+import { deferSchema } from '../findings/defer';
+import { restrictSchema, withdrawRestrictionSchema } from '../flights/dispatch-restriction';
 import { factSchema, newAircraftSchema } from '../aircraft/aircraft-entry';
 import { chooseClubSchema, ownPasswordSchema } from '../club/account';
 import { feedSchema, revokeFeedSchema } from '../exchange/calendar';
@@ -138,6 +140,8 @@ export const ROUTES = {
   'GET /api/photos/[photo]': read(),
   'GET /api/export/[list]': read(),
   'GET /api/key-tags': read(),
+  'GET /api/deferrals/[finding]': read(),
+  'GET /api/deferrals/[finding]/placard': read(),
 
   'POST /api/findings': act(findingSchema, 'report-finding'),
   'PUT /api/findings/[id]/photos/[photo]': {
@@ -145,6 +149,9 @@ export const ROUTES = {
     acts: ['add-photo'],
     body: { kind: 'bytes', maxBytes: 16 * MB },
   },
+  'POST /api/deferrals': act(deferSchema, 'defer-finding'),
+  'POST /api/restrictions': act(restrictSchema, 'restrict-dispatch'),
+  'POST /api/restrictions/withdrawals': act(withdrawRestrictionSchema, 'withdraw-restriction'),
   'POST /api/walkround': act(beginWalkroundSchema, 'do-walk-round'),
   'POST /api/walkround/events': act(walkroundEventsSchema, 'do-walk-round'),
   'POST /api/walkround/end': act(endWalkroundSchema, 'do-walk-round'),

@@ -1,5 +1,4 @@
-import { compareTexts } from '../order';
-import { ALL_USES, NO_USES, isEmpty, union, usesInAny, type UseSet } from '../envelope/use-set';
+import { ALL_USES, NO_USES, isEmpty, union, usesInAny } from '../envelope/use-set';
 import type { Aircraft } from '../records/aircraft/aircraft';
 import {
   deferralFaults,
@@ -9,16 +8,14 @@ import {
   type Discrepancy,
 } from '../records/findings/discrepancy';
 import { isWithinReachOfPermits } from '../records/maintenance/permit';
-import { lineOf, type AskedFor, type EquipmentKind } from '../records/aircraft/equipment';
 import type { KnownFacts } from '../records/facts';
-import { countingInspections } from '../records/maintenance/inspection';
 import { addDays, type CivilDate } from '../time/civil-date';
-import { countingDone } from '../records/maintenance/maintenance-item';
 import { civilDateAt, endOfDay, type ZoneId } from '../time/zone';
 import { closedTogether } from './parts/closed-uses';
 import type { Lessons } from './parts/for-hire';
 import { isOpen } from './parts/inoperative';
-import { isRemovedElt, eltUses } from './parts/elt-uses';
+import { isRemovedElt } from './parts/elt-uses';
+import { answersFor, isNotFitted, passedOver } from './parts/four-questions';
 import {
   atReading,
   constraint,
@@ -29,7 +26,6 @@ import {
   type Constraint,
   type Remedy,
 } from './parts/constraint';
-import type { InoperativeCause } from './parts/reason';
 import { linesFor } from './parts/required-lists';
 import { result, rule } from './parts/rule';
 
@@ -37,105 +33,16 @@ const source = { kind: 'regulation', citation: '14 CFR 91.213(d)' } as const;
 const listed = { kind: 'regulation', citation: '14 CFR 91.213(a)' } as const;
 const between = { kind: 'regulation', citation: '14 CFR 91.405(c)' } as const;
 
-/** Uses that a document of the aircraft asks an item for; what is not known is asked for always. */
-function askedUses(asked: AskedFor): UseSet {
-  return asked === 'no' ? NO_USES : asked === 'always' || asked === null ? ALL_USES : usesInAny(asked);
-}
-
-/** Uses that the operating rules need the item for. */
-function ruleUses(kind: EquipmentKind, aircraft: Aircraft, { lessons, steps }: Asking): UseSet {
-  // A system of anticollision lights that is fitted is on by day and by night (14 CFR 91.209(b)), also in aircraft that need none by day: the strict
-  // reading, and ours. Removed or deactivated with its steps it is no longer fitted, and only what the lists need it for stays closed.
-  if (kind === 'anticollision-lights' && !steps) return ALL_USES;
-  if (kind === 'elt') return eltUses(aircraft);
-  const lines = linesFor(aircraft, lessons).filter(
-    ({ equipment, needed }) => equipment === kind && needed(aircraft) !== false,
-  );
-  return lines.length === 0 ? NO_USES : union(...lines.map(({ uses }) => uses));
-}
-
-/** How the operating rules are asked: whether lessons are for hire, and whether the item has been removed or deactivated with its steps. */
-interface Asking {
-  readonly lessons: Lessons;
-  readonly steps: boolean;
-}
-
-interface Answers {
-  readonly closes: UseSet;
-  readonly because: readonly InoperativeCause[];
-  readonly ads: readonly string[];
-}
-
-/** The four questions for one kind: type certification and the day list, the aircraft's own lists, the operating rules, an AD. */
-function fourQuestions(
-  kind: EquipmentKind,
-  { aircraft, equipmentList, ads }: KnownFacts,
-  asking: Asking,
-): Answers {
-  const item = lineOf(equipmentList, kind);
-  // An AD that does not apply asks for nothing; one that does not say what it wants in working order may ask for this.
-  const wanting =
-    ads
-      ?.filter(({ applies, equipment }) => applies !== false && equipment?.includes(kind) !== false)
-      .map(({ id }) => id)
-      .sort() ?? [];
-  const asked: readonly (readonly [InoperativeCause, UseSet])[] = [
-    ['type-certification', item?.typeCertification === false ? NO_USES : ALL_USES],
-    ['equipment-list', askedUses(item === null ? null : item.equipmentList)],
-    ['kinds-of-operation', askedUses(item === null ? null : item.kindsOfOperation)],
-    ['operating-rule', ruleUses(kind, aircraft, asking)],
-    ['ad', ads === null || wanting.length > 0 ? ALL_USES : NO_USES],
-  ];
-  return together(asked, wanting);
-}
-
-function together(asked: readonly (readonly [InoperativeCause, UseSet])[], ads: readonly string[]): Answers {
-  const closing = asked.filter(([, uses]) => !isEmpty(uses));
-  return {
-    because: [...new Set(closing.map(([cause]) => cause))],
-    closes: closing.length === 0 ? NO_USES : union(...closing.map(([, uses]) => uses)),
-    ads,
-  };
-}
-
-/** What a finding keeps closed: the four questions for every kind that it names, and the uses that the walk-round list says need it. */
-function answersFor({ equipment, closesUses }: Discrepancy, facts: KnownFacts, asking: Asking): Answers {
-  const each = equipment.map((kind) => fourQuestions(kind, facts, asking));
-  const asked = each.flatMap(({ because, closes }) =>
-    because.map((cause): readonly [InoperativeCause, UseSet] => [cause, closes]),
-  );
-  const named: readonly (readonly [InoperativeCause, UseSet])[] =
-    closesUses.length === 0 ? [] : [['walk-round', closedTogether(closesUses)]];
-  return together([...asked, ...named], [...new Set(each.flatMap(({ ads }) => ads))].sort());
-}
-
-/** The last day of a deferral: its own, or that of its repair category, the day of record not counted. */
-function lastDayOf({ deferredOn, until, listed: category }: Deferral): CivilDate | null {
+/**
+ * The last day of a deferral: its own, or that of its repair category, the day of discovery not counted: to defer late, or again, wins no day.
+ * @param foundOn the day on which it was found
+ */
+export function lastDayOf({ until, listed: category }: Deferral, foundOn: CivilDate): CivilDate | null {
   const own = until === null ? [] : [until];
-  if (category === null || deferredOn === null) return own[0] ?? null;
+  if (category === null) return own[0] ?? null;
   const days = category.category === 'A' ? category.days : REPAIR_CATEGORIES[category.category];
   // Category A without its number of days gives none.
-  return [...own, days === null ? deferredOn : addDays(deferredOn, days)].sort()[0] ?? null;
-}
-
-/**
- * The required inspection that came and went after an item was found inoperative, and left it so; null where none did. One of the day
- * on which it was deferred inspected it: the list of 43.11(b) may defer.
- */
-function passedOver(
-  { happenedAt, deferral }: Discrepancy,
-  { inspections, items, place: { zone }, authority }: KnownFacts,
-): { readonly id: string; readonly completedOn: CivilDate } | null {
-  const foundOn = civilDateAt(happenedAt, zone);
-  const whole = countingInspections(inspections, ['annual', 'hundred-hour', 'condition'], zone, authority);
-  const segments = (items ?? [])
-    .filter(({ signedAs }) => signedAs === 'progressive-segment')
-    .flatMap(({ done, signedAs }) => countingDone(done, signedAs, zone, authority));
-  return (
-    [...whole, ...segments]
-      .filter(({ completedOn }) => completedOn > foundOn && completedOn !== deferral?.deferredOn)
-      .sort((a, b) => compareTexts(a.completedOn, b.completedOn))[0] ?? null
-  );
+  return [...own, days === null ? foundOn : addDays(foundOn, days)].sort()[0] ?? null;
 }
 
 function judgeOne(discrepancy: Discrepancy, facts: KnownFacts, lessons: Lessons): readonly Constraint[] {
@@ -241,7 +148,7 @@ function judgeOne(discrepancy: Discrepancy, facts: KnownFacts, lessons: Lessons)
 
 /** What a deferral that counts keeps closed, holds to a number, and when it ends. */
 function held(
-  { id, what, equipment }: Discrepancy,
+  { id, what, equipment, happenedAt }: Discrepancy,
   deferral: Deferral,
   base: Pick<Constraint, 'source' | 'records' | 'permitMayCover'>,
   { particulars }: Aircraft,
@@ -250,7 +157,7 @@ function held(
 ): readonly Constraint[] {
   const made = (given: Pick<Constraint, 'key' | 'reason' | 'closes'> & Partial<Constraint>) =>
     constraint({ ...base, certainty: 'failed', remedies: [repair], ...given });
-  const lastDay = lastDayOf(deferral);
+  const lastDay = lastDayOf(deferral, civilDateAt(happenedAt, zone));
   const { cap, untilTimeInService } = deferral;
   return [
     // Told though it closes nothing: the person who flies sees a placard.
@@ -300,18 +207,6 @@ function held(
           }),
         ]),
   ];
-}
-
-/**
- * A finding on things of which somebody has said since, comparing the list with the aircraft, that they are not there: nothing of them can be
- * removed, deactivated or placarded. A list of before contradicts the finding, and then the stricter holds.
- */
-function isNotFitted({ equipment, happenedAt }: Discrepancy, { equipmentList }: KnownFacts): boolean {
-  return (
-    equipmentList !== null
-    && equipmentList.happenedAt > happenedAt
-    && equipment.every((kind) => lineOf(equipmentList, kind)?.fitted === false)
-  );
 }
 
 /**

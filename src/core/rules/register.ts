@@ -4,6 +4,7 @@ import { clubPolicy, type ClubPolicyParameters } from './packs/club-policy';
 import { ownRule, type OwnRule } from './packs/own-rules';
 import type { BoundRule } from './packs/pack';
 import type { Act } from './parts/constraint';
+import type { Lessons } from './parts/for-hire';
 import { usPart91, type UsPart91Parameters } from './packs/us-part91';
 
 /** Every rule pack by id. */
@@ -51,6 +52,11 @@ export interface PackChoices {
 /** Whose certificates count under a choice of packs. */
 export function authorityOf({ authority }: Pick<PackChoices, 'authority'>): Authority {
   return authority.id === 'au-maintenance-release' ? 'au' : 'us';
+}
+
+/** What lessons are under a choice of packs; where an authority's pack leaves no choice, the strictest. */
+export function lessonsOf({ authority }: Pick<PackChoices, 'authority'>): Lessons {
+  return authority.id === 'us-part91' ? authority.parameters.lessons : 'lessons-are-for-hire';
 }
 
 /** A rule as it stands in a chosen pack. */

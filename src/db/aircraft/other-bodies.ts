@@ -228,6 +228,12 @@ const READERS: { readonly [K in OtherKind]: (held: unknown, what: string) => Oth
     by: 'group',
     description: 'text',
   }),
+  'restriction-withdrawn': reader<OtherBodies['restriction-withdrawn']>({
+    restriction: 'text',
+    recordedAt: 'figure',
+    by: 'text',
+    why: 'text',
+  }),
   'fuel-cleared': reader<OtherBodies['fuel-cleared']>({
     records: 'list',
     recordedAt: 'figure',

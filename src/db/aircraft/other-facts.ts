@@ -116,7 +116,14 @@ function othersOf(rows: OtherRows): OtherFacts {
     releases: of('release'),
     dailyInspections: of('daily-inspection'),
     flightsOut: of('flight-out'),
-    dispatchRestrictions: of('dispatch-restriction'),
+    dispatchRestrictions: of('dispatch-restriction').map((one) => {
+      const [first] = of('restriction-withdrawn')
+        .filter(({ restriction }) => restriction === one.id)
+        .sort((a, b) => a.recordedAt - b.recordedAt);
+      return one.withdrawn !== null || first === undefined
+        ? one
+        : { ...one, withdrawn: { recordedAt: first.recordedAt } };
+    }),
     clubDocuments: of('club-document'),
     towRopes: of('tow-rope'),
     riggings: of('rigging'),
@@ -151,7 +158,12 @@ function othersOf(rows: OtherRows): OtherFacts {
       },
       of('announced').filter(({ id }) => !of('announced-done').some(({ announced }) => announced === id)),
     ),
-    deferrals: new Map(of('deferral').map(({ discrepancy, deferral }) => [discrepancy, deferral])),
+    // The newest counts: it takes the place of one that was not lawful.
+    deferrals: new Map(
+      of('deferral')
+        .toSorted((a, b) => a.deferral.recordedAt - b.deferral.recordedAt)
+        .map(({ discrepancy, deferral }) => [discrepancy, deferral]),
+    ),
     uplifts: withCleared(of('uplift'), of('fuel-cleared')),
     cleared: new Map(of('list-cleared').map((one) => [one.inspection, one])),
   };

@@ -44,6 +44,7 @@ export const OTHER_KINDS = [
   'announced',
   'announced-done',
   'fuel-cleared',
+  'restriction-withdrawn',
 ] as const;
 export type OtherKind = (typeof OTHER_KINDS)[number];
 
@@ -97,6 +98,13 @@ export interface OtherBodies {
     /** Picolitres; null where it has no amount, or was found not to be needed. */
     readonly amount: number | null;
     readonly by: string;
+  };
+  /** A dispatch restriction was taken back. */
+  readonly 'restriction-withdrawn': {
+    readonly restriction: string;
+    readonly recordedAt: Instant;
+    readonly by: string;
+    readonly why: string;
   };
   /** A mechanic dealt with suspect fuel: the cups and the fuellings that it is about. */
   readonly 'fuel-cleared': {

@@ -1,6 +1,7 @@
 import { may } from '@/contracts/kernel/permissions';
 import { decidePrepared } from '@/core/decision/decide';
 import type { Decision, RuleAnswer, Verdict } from '@/core/decision/decision';
+import { usesInAny } from '@/core/envelope/use-set';
 import type { WindowPicture } from '@/core/envelope/window-picture';
 import {
   authorityFor,
@@ -9,12 +10,14 @@ import {
   signatureFaults,
   type Authority,
   type CertificateKind,
+  type SignedWork,
 } from '@/core/records/club/certificate';
 import type { DocumentKind } from '@/core/records/documents/document';
-import { closingWork, type Discrepancy } from '@/core/records/findings/discrepancy';
+import { closingWork, isDeferrable, type Discrepancy } from '@/core/records/findings/discrepancy';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import type { Place } from '@/core/time/sun';
+import type { CivilDate } from '@/core/time/civil-date';
 import { civilDateAt } from '@/core/time/zone';
 import {
   certificatesOf,
@@ -35,6 +38,7 @@ import { describeHistory, workName } from '@/explain/history';
 import { leftText } from '@/explain/limits';
 import { CERTIFICATE_NAMES, CLASS_MEANINGS, DOCUMENT_NAMES, NOT_CHECKED_NAMES } from '@/explain/names';
 import { sourceText } from '@/explain/remedies';
+import { usesText } from '@/explain/uses-text';
 import { windowText } from '@/explain/window-text';
 import { keptFacts } from '../kernel/kept-facts';
 import { keptRows } from '../kernel/kept-rows';
@@ -61,6 +65,8 @@ export interface FindingView {
     readonly certificates: readonly { readonly id: string; readonly name: string }[];
   }[];
   readonly done: string | null;
+  /** Where it names equipment that may be deferred, or is: the reader's certificates that may sign that today. Null for what is no such finding. */
+  readonly defer: { readonly certificates: readonly { readonly id: string; readonly name: string }[] } | null;
 }
 
 /** Everything that an aircraft's page shows. */
@@ -104,6 +110,14 @@ export interface AircraftPage {
     readonly keptWhere: string;
     readonly seen: string;
   }[];
+  /** What somebody closed beyond the records, and nobody has withdrawn. */
+  readonly restrictions: readonly {
+    readonly id: string;
+    readonly why: string;
+    readonly by: string;
+    readonly closes: string;
+    readonly until: string | null;
+  }[];
   readonly findings: readonly FindingView[];
   /** Fuel that a mechanic has to deal with: in words, with the cups and fuellings that show it. */
   readonly suspectFuel: readonly { readonly words: string; readonly records: readonly string[] }[];
@@ -128,6 +142,36 @@ type OwnCertificate = {
   readonly validUntil: string | null;
 };
 
+/** Those of somebody's certificates that may sign a piece of work today. */
+function certificatesFor(
+  work: SignedWork,
+  own: readonly OwnCertificate[],
+  name: string,
+  today: CivilDate,
+  authority: Authority,
+): readonly { readonly id: string; readonly name: string }[] {
+  return own
+    .filter(
+      ({ kind, number, validFrom, validUntil }) =>
+        mayBeSignedBy(work, authority).includes(kind)
+        && signatureFaults(
+          {
+            name,
+            certificate: {
+              kind,
+              number,
+              validFrom: storedDate(validFrom),
+              validUntil: validUntil === null ? 'no-expiry' : storedDate(validUntil),
+            },
+          },
+          work,
+          today,
+          authority,
+        ).length === 0,
+    )
+    .map(({ id, kind, number }) => ({ id, name: `${CERTIFICATE_NAMES[kind]}, ${number}` }));
+}
+
 /** The ways to close a finding, each with those of the reader's certificates that may sign it today. */
 function closingsFor(
   discrepancy: Discrepancy,
@@ -141,33 +185,8 @@ function closingsFor(
   return WORKS.flatMap((work) => {
     const signs = closingWork(work, discrepancy.classification ?? 'ground-until-mechanic');
     if (signs === null) return [];
-    const certificates = own.filter(
-      ({ kind, number, validFrom, validUntil }) =>
-        mayBeSignedBy(signs, authority).includes(kind)
-        && signatureFaults(
-          {
-            name,
-            certificate: {
-              kind,
-              number,
-              validFrom: storedDate(validFrom),
-              validUntil: validUntil === null ? 'no-expiry' : storedDate(validUntil),
-            },
-          },
-          signs,
-          today,
-          authority,
-        ).length === 0,
-    );
     return [
-      {
-        work,
-        name: workName(work),
-        certificates: certificates.map(({ id, kind, number }) => ({
-          id,
-          name: `${CERTIFICATE_NAMES[kind]}, ${number}`,
-        })),
-      },
+      { work, name: workName(work), certificates: certificatesFor(signs, own, name, today, authority) },
     ];
   });
 }
@@ -232,6 +251,7 @@ export async function aircraftPage(
     validUntil: row.valid_until,
   }));
   const maySign = may(reader.roles, 'return-to-service');
+  const mayDefer = may(reader.roles, 'defer-finding');
   const showsNumbers = may(reader.roles, 'see-certificates');
   const byId = new Map(stored.facts.discrepancies.map((discrepancy) => [discrepancy.id, discrepancy]));
   return {
@@ -264,6 +284,15 @@ export async function aircraftPage(
       keptWhere: row.kept_where ?? 'place not recorded',
       seen: `${row.tank_fitted === false ? 'none fitted, looked at' : row.aboard === false ? 'missing' : row.aboard === null ? 'not looked for' : 'seen'} ${momentText(storedInstant(row.happened_at), place.zone)}`,
     })),
+    restrictions: stored.facts.dispatchRestrictions
+      .filter(({ withdrawn, until }) => withdrawn === null && (until === null || until > now))
+      .map(({ id, why, by, until, uses }) => ({
+        id,
+        why,
+        by,
+        closes: usesText(usesInAny(uses)),
+        until: until === null ? null : momentText(until, place.zone),
+      })),
     suspectFuel: decision.constraints
       .filter(({ reason }) => SUSPECT_FUEL.includes(reason.code))
       .map((constraint) => ({
@@ -294,6 +323,20 @@ export async function aircraftPage(
                   authorityFor(authorityOf(packs), stored.facts.aircraft),
                 ),
           done: done === null ? null : doneText(done, place, showsNumbers),
+          defer:
+            done === null && discrepancy.equipment.length > 0 && isDeferrable(classification)
+              ? {
+                  certificates: mayDefer
+                    ? certificatesFor(
+                        'no-hazard',
+                        own,
+                        reader.name,
+                        civilDateAt(now, place.zone),
+                        authorityFor(authorityOf(packs), stored.facts.aircraft),
+                      )
+                    : [],
+                }
+              : null,
         },
       ];
     }),

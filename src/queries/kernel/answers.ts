@@ -10,6 +10,7 @@ import type { DocumentCheckList } from '../documents/document-check';
 import type { RampAircraft, RampList } from '../findings/ramp';
 import type { DispatchFlight, DispatchList } from '../flights/dispatch';
 import type { DayPlan, DraftAnswer } from '../flights/plan';
+import type { DeferralView } from '../findings/deferral';
 import type { RampWalk } from '../walkround/ramp-walk';
 import type { AircraftTrends } from '../walkround/trends';
 import type { SchoolMethodView } from '../walkround/school-method';
@@ -65,6 +66,7 @@ export interface Answers {
   'GET /api/ramp': RampList;
   'GET /api/ramp/[registration]': RampAircraft;
   'GET /api/trends/[registration]': AircraftTrends;
+  'GET /api/deferrals/[finding]': DeferralView;
   'GET /api/walkround/[registration]': RampWalk;
   'GET /api/walkround/method': SchoolMethodView;
   'GET /api/dispatch': DispatchList;

@@ -8,7 +8,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
-import { SIGNED_WORK, type SignedWork } from '@/core/records/club/certificate';
+import { SIGNED_WORK, type EnteredWork } from '@/core/records/club/certificate';
 import {
   ITEM_BASES,
   ITEM_KINDS,
@@ -101,7 +101,7 @@ interface ItemFields {
   readonly until: string;
   readonly noExpiry: boolean;
   readonly excess: 'taken-off' | 'not-taken-off';
-  readonly signedAs: SignedWork;
+  readonly signedAs: EnteredWork;
   readonly basis: ItemBasis | '';
 }
 const NO_ITEM: ItemFields = {

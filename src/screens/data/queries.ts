@@ -52,6 +52,13 @@ export const useTrends = (registration: string) =>
     queryFn: () => ask('GET /api/trends/[registration]', { params: { registration } }),
     retry,
   });
+/** The way of deferring one finding. */
+export const useDeferral = (finding: string) =>
+  useQuery({
+    queryKey: ['aircraft', 'deferral', finding],
+    queryFn: () => ask('GET /api/deferrals/[finding]', { params: { finding } }),
+    retry,
+  });
 /** How the school walks round. */
 export const useSchoolMethod = () =>
   useQuery({ queryKey: ['walkround', 'method'], queryFn: () => ask('GET /api/walkround/method'), retry });

@@ -9,10 +9,12 @@ import { Paged } from '../kit/paged';
 import { Section } from '../kit/section';
 import { lazily } from '../kit/lazily';
 
+const DeferralPart = lazily(() => import('./deferral').then((module) => module.DeferralPart), 240);
 const ReturnForm = lazily(() => import('./return-form').then((module) => module.ReturnForm), 240);
 
 function Finding({ finding, page }: { readonly finding: FindingView; readonly page: AircraftPage }) {
   const [closing, setClosing] = useState(false);
+  const [deferring, setDeferring] = useState(false);
   return (
     <ListLine sx={{ display: 'flex', gap: 2 }}>
       <Box sx={{ flex: 1, minWidth: 0 }}>
@@ -33,6 +35,18 @@ function Finding({ finding, page }: { readonly finding: FindingView; readonly pa
             Record what was done …
           </Button>
         ) : null}
+        {finding.defer !== null && !deferring ? (
+          <Button
+            variant="outlined"
+            sx={{ mt: 1, ml: finding.closings.length > 0 && !closing ? 1 : 0 }}
+            onClick={() => {
+              setDeferring(true);
+            }}
+          >
+            Deferral …
+          </Button>
+        ) : null}
+        {deferring && finding.defer !== null ? <DeferralPart finding={finding} page={page} /> : null}
         {closing && finding.done === null ? (
           <ReturnForm finding={finding} revision={page.revision} today={page.today} />
         ) : null}

@@ -69,8 +69,9 @@ export const SIGNED_WORK = [
   'daily-inspection',
   'maintenance-release',
 ] as const;
+export type EnteredWork = (typeof SIGNED_WORK)[number];
 /** Rigging is no maintenance: no entry of a logbook is of it. */
-export type SignedWork = (typeof SIGNED_WORK)[number] | 'rigging';
+export type SignedWork = EnteredWork | 'rigging';
 
 /** Whose rules say who may sign: each knows its own certificates and no others. In the United States it depends on the aircraft's category too. */
 export type Authority = 'us' | 'us-light-sport' | 'us-experimental' | 'au';

@@ -8,7 +8,7 @@ import {
   type Authority,
   type Signature,
   type SignatureFault,
-  type SignedWork,
+  type EnteredWork,
 } from '../club/certificate';
 
 /**
@@ -76,7 +76,7 @@ export const INSPECTION_WORK = {
   elt: 'elt-inspection',
   'programme-left': 'progressive-segment',
   'certificate-issue': 'certificate-issue',
-} as const satisfies Record<InspectionKind, SignedWork>;
+} as const satisfies Record<InspectionKind, EnteredWork>;
 
 /** Inspections whose entry must state the aircraft's total time; the entry of a test need not. Source: 14 CFR 43.11(a)(2) and 43.9 (from memory). */
 const STATES_TIME: readonly InspectionKind[] = [

@@ -8,7 +8,7 @@ import {
   type Authority,
   type Signature,
   type SignatureFault,
-  type SignedWork,
+  type EnteredWork,
 } from '../club/certificate';
 import type { Doing, Interval } from './interval';
 import type { Meter } from '../meters/meters';
@@ -66,7 +66,7 @@ export interface MaintenanceItem {
   /** Whether an excess is taken off the next interval. */
   readonly excess: 'taken-off' | 'not-taken-off';
   /** Who may sign it. */
-  readonly signedAs: SignedWork;
+  readonly signedAs: EnteredWork;
   /** What makes it binding: an overhaul that rests on none of these is recommended, and closes nothing. Absent in old records. */
   readonly basis?: ItemBasis | null;
   /** For an oil change: seconds of engine time that leaded and unleaded fuel allow. */
@@ -90,7 +90,7 @@ export type DoneFault = SignatureFault | 'completed-after-recorded';
 /** Every fault of a completion that is signed as `work`; an empty list means that it counts. */
 export function doneFaults(
   done: Pick<ItemDone, 'completedOn' | 'recordedAt' | 'signedBy'>,
-  work: SignedWork,
+  work: EnteredWork,
   at: ZoneId,
   authority: Authority,
 ): readonly DoneFault[] {
@@ -102,7 +102,7 @@ export function doneFaults(
 /** Completions that count, oldest first. */
 export function countingDone<
   D extends Pick<ItemDone, 'id' | 'completedOn' | 'recordedAt' | 'signedBy' | 'readings'>,
->(done: readonly D[], work: SignedWork, at: ZoneId, authority: Authority): readonly D[] {
+>(done: readonly D[], work: EnteredWork, at: ZoneId, authority: Authority): readonly D[] {
   return done.filter((one) => doneFaults(one, work, at, authority).length === 0).sort(byDay);
 }
 

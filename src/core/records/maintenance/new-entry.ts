@@ -2,7 +2,7 @@ import type { Hours } from '../../quantities/hours';
 import type { CivilDate } from '../../time/civil-date';
 import type { Instant } from '../../time/instant';
 import type { ZoneId } from '../../time/zone';
-import type { Authority, Signature, SignedWork } from '../club/certificate';
+import type { Authority, Signature, EnteredWork } from '../club/certificate';
 import type { Compliance } from './ad';
 import type { AircraftFacts } from '../facts';
 import {
@@ -110,7 +110,7 @@ export function entryOf(
 export function workOf(
   { items, ads }: Pick<AircraftFacts, 'items' | 'ads'>,
   draft: EntryDraft,
-): SignedWork | null {
+): EnteredWork | null {
   switch (draft.of) {
     case 'inspection':
       return INSPECTION_WORK[draft.kind];
@@ -132,7 +132,7 @@ export function workOf(
 /** Every reason why an entry would not count. An inspection that lists discrepancies is complete as it is; it approves nothing. */
 export function entryFaults(
   entry: NewEntry,
-  work: SignedWork,
+  work: EnteredWork,
   at: ZoneId,
   authority: Authority,
 ): readonly (InspectionFault | DoneFault)[] {

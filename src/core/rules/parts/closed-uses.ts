@@ -1,17 +1,25 @@
+import { DIMENSIONS, type FullBox } from '../../envelope/dimensions';
 import { union, usesIn, type UseSet } from '../../envelope/use-set';
 import type { ClosedUse } from '../../records/findings/discrepancy';
 import { FOR_HIRE } from './for-hire';
 
 /** The uses behind each word of the walk-round list. Ice has no dimension of its own, so it takes those in which ice is met unseen. */
-const CLOSES: Readonly<Record<ClosedUse, UseSet>> = {
-  dusk: usesIn({ light: ['dusk'] }),
-  night: usesIn({ light: ['night'] }),
+const BOXES: Readonly<Record<ClosedUse, readonly Partial<FullBox>[]>> = {
+  dusk: [{ light: ['dusk'] }],
+  night: [{ light: ['night'] }],
   // Whether a lesson is for hire is a choice of the school's; a finding is read strictly.
-  'night-for-hire': usesIn({ light: ['night'], purpose: FOR_HIRE['lessons-are-for-hire'] }),
-  ifr: usesIn({ rules: ['ifr'] }),
-  tow: usesIn({ purpose: ['glider-towing'] }),
-  ice: union(usesIn({ rules: ['ifr'] }), usesIn({ light: ['night', 'dusk'] })),
+  'night-for-hire': [{ light: ['night'], purpose: FOR_HIRE['lessons-are-for-hire'] }],
+  ifr: [{ rules: ['ifr'] }],
+  tow: [{ purpose: ['glider-towing'] }],
+  ice: [{ rules: ['ifr'] }, { light: ['night', 'dusk'] }],
 };
+const CLOSES = Object.fromEntries(
+  Object.entries(BOXES).map(([word, boxes]) => [word, union(...boxes.map((box) => usesIn(box)))]),
+) as Readonly<Record<ClosedUse, UseSet>>;
+
+/** The same as boxes, to be kept on record. */
+export const closedBoxes = (words: readonly ClosedUse[]): readonly FullBox[] =>
+  words.flatMap((word) => BOXES[word].map((box) => ({ ...DIMENSIONS, ...box })));
 
 const together = new Map<string, UseSet>();
 

@@ -1,5 +1,5 @@
 import { ALL_USES } from '../../envelope/use-set';
-import type { SignedWork } from '../../records/club/certificate';
+import type { EnteredWork } from '../../records/club/certificate';
 import type { KnownFacts } from '../../records/facts';
 import { countingDone, doneFaults, type ItemDone } from '../../records/maintenance/maintenance-item';
 import { constraint, remedy, MECHANICS, type Constraint } from './constraint';
@@ -13,7 +13,7 @@ const source = { kind: 'regulation', citation: '14 CFR 91.407(a) and 43.9' } as 
 export function unsignedWork(
   done: readonly Pick<ItemDone, 'id' | 'completedOn' | 'recordedAt' | 'signedBy' | 'readings'>[],
   name: string,
-  work: SignedWork,
+  work: EnteredWork,
   { place: { zone }, authority }: Pick<KnownFacts, 'place' | 'authority'>,
 ): readonly Constraint[] {
   const last = countingDone(done, work, zone, authority).at(-1) ?? null;

@@ -1,0 +1,120 @@
+import type { Defer } from '@/contracts/findings/defer';
+import { authorityFor, signatureFaults } from '@/core/records/club/certificate';
+import { knownAt, presentFor } from '@/core/records/facts';
+import { deferralFaults, type Deferral } from '@/core/records/findings/discrepancy';
+import { deferralPath } from '@/core/rules/deferral-path';
+import { authorityOf, lessonsOf } from '@/core/rules/register';
+import { civilDateAt } from '@/core/time/zone';
+import { insertOthers } from '@/db/aircraft/other-records';
+import { NO_DEFERRAL_WORDS } from '@/explain/deferral';
+import { FAULT_NAMES } from '@/explain/names';
+import { list } from '@/explain/wording';
+import { changeAircraft } from '../kernel/change-aircraft';
+import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { denial } from '../kernel/permissions';
+import { ownCertificate, passwordRefusal } from '../kernel/signing';
+
+const invalid = (message: string, path: string): Refused =>
+  new Refused({ code: 'invalid', message, problems: [{ path, message }] });
+
+/**
+ * Defers an inoperative item by the way of 14 CFR 91.213(d), or by the aircraft's approved minimum equipment list (from memory): removed or deactivated, placarded, entered,
+ * and determined to be no hazard by who signs. Refused where it is not lawful, with why; one that counts already is not prolonged.
+ */
+export async function defer(
+  ports: Ports,
+  actor: Actor,
+  entry: Defer,
+): Promise<Outcome<{ readonly revision: number }>> {
+  const denied = denial(actor, 'defer-finding');
+  if (denied !== null) return refused(denied);
+  const wrong = await passwordRefusal(ports, actor, entry.password);
+  if (wrong !== null) return refused(wrong);
+  return changeAircraft(
+    ports,
+    actor,
+    entry.aircraftId,
+    'defer-finding',
+    entry.seenRevision,
+    async ({ tx, club, stored, recordedAt }) => {
+      const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
+      const known = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
+      const discrepancy = known.discrepancies.find(({ id }) => id === entry.discrepancyId);
+      if (discrepancy === undefined)
+        throw new Refused({
+          code: 'not-found',
+          message: 'This finding is not open. Open the aircraft’s page again.',
+        });
+      const path = deferralPath(discrepancy, known, lessonsOf(club.packs));
+      if (path.refusal !== null) throw invalid(NO_DEFERRAL_WORDS[path.refusal], 'discrepancyId');
+      const { listed } = entry;
+      if (path.byList && listed === null)
+        throw invalid(
+          'This aircraft has an approved minimum equipment list: give the item’s repair category from it. What does not stand on it is repaired.',
+          'listed',
+        );
+      if (!path.byList && listed !== null)
+        throw invalid('This aircraft has no approved minimum equipment list on record.', 'listed');
+      if (listed?.category === 'A' && listed.days === null)
+        throw invalid('Category A has a number of days of its own on the list. Enter it.', 'listed');
+      const certificate = await ownCertificate(tx, actor, entry.certificateId);
+      const { zone } = club.place;
+      const today = civilDateAt(recordedAt, zone);
+      const { deferredOn, action, until, untilTimeInService } = entry;
+      if (until !== null && until < today) throw invalid('Its last day is over already.', 'until');
+      const deferral: Deferral = {
+        id: entry.deferralId,
+        recordedAt,
+        deferredOn,
+        action,
+        placarded: entry.placarded,
+        entered: entry.entered === 'entered' ? true : 'not-maintenance',
+        noHazard: { name: actor.name, certificate },
+        until,
+        untilTimeInService,
+        closes: [],
+        cap: null,
+        listed,
+      };
+      const faults = [
+        ...new Set([
+          ...deferralFaults(discrepancy, deferral, zone, authority),
+          ...signatureFaults(deferral.noHazard, 'no-hazard', today, authority),
+        ]),
+      ];
+      if (faults.length > 0)
+        throw new Refused({
+          code: 'invalid',
+          message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
+          problems: faults.map((fault) => ({
+            path: fault.startsWith('certificate') ? 'certificateId' : 'deferredOn',
+            message: FAULT_NAMES[fault],
+          })),
+        });
+      await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [
+        {
+          id: entry.deferralId,
+          kind: 'deferral',
+          happenedAt: recordedAt,
+          recordedAt,
+          body: { discrepancy: discrepancy.id, deferral },
+        },
+      ]);
+      return {
+        value: {},
+        ledger: {
+          id: entry.deferralId,
+          what: discrepancy.what,
+          action,
+          entered: entry.entered,
+          description: entry.description,
+          deferredOn,
+          until,
+          untilTimeInService,
+          listed: listed === null ? null : { ...listed },
+          certificate: { kind: certificate.kind, number: certificate.number },
+        },
+      };
+    },
+  );
+}
