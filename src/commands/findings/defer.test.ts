@@ -56,7 +56,8 @@ const page = async (role: Role = 'mechanic') => {
   if (shown === null) throw new Error('no page');
   return shown;
 };
-const view = (finding: string) => inTx((tx) => deferralView(tx, club.clubId, finding, club.ports.now()));
+const view = (finding: string, role: Role = 'mechanic') =>
+  inTx((tx) => deferralView(tx, club.actor(role), finding, club.ports.now()));
 const sign = async (discrepancyId: string, change: Partial<DeferInput> = {}, role: Role = 'mechanic') =>
   defer(
     club.ports,
@@ -98,9 +99,10 @@ describe('deferring an inoperative item', () => {
     good(await sign(light));
     expect((await page()).verdict).toBe('Restricted');
     const after = await view(light);
-    expect(after?.deferred?.placard.slice(0, 2)).toEqual(['INOPERATIVE', 'Landing light is out (Power on)']);
+    expect(after?.deferred?.placard.slice(0, 2)).toEqual(['INOPERATIVE', 'Landing light is out']);
     expect(after?.deferred?.logbook).toContain('in accordance with 14 CFR 91.213(d)');
     expect(after?.deferred?.logbook).toContain('AP-1');
+    expect((await view(light, 'renter'))?.deferred?.logbook).not.toContain('AP-1');
   });
   it('holds to its own last day', async () => {
     const today = civilDateAt(club.ports.now(), club.place.zone);

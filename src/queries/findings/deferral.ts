@@ -1,5 +1,6 @@
 import { decide } from '@/core/decision/decide';
-import { isEmpty } from '@/core/envelope/use-set';
+import { may } from '@/contracts/kernel/permissions';
+import { ALL_USES, isEmpty, sameUses } from '@/core/envelope/use-set';
 import { authorityFor } from '@/core/records/club/certificate';
 import { knownAt, presentFor } from '@/core/records/facts';
 import {
@@ -8,7 +9,7 @@ import {
   type Deferral,
   type Discrepancy,
 } from '@/core/records/findings/discrepancy';
-import { asksForIt, deferralPath } from '@/core/rules/deferral-path';
+import { asksForIt, deferralPath, type AnsweredQuestion } from '@/core/rules/deferral-path';
 import { lastDayOf } from '@/core/rules/inoperative-equipment';
 import { authorityOf, lessonsOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
@@ -56,13 +57,13 @@ const sentence = (text: string): string => sentenceCase(text.replace(/[.\s]+$/u,
 
 /** What stands on the placard, line by line. */
 export function placardLines(
-  { what, where }: Pick<Discrepancy, 'what' | 'where'>,
+  { what }: Pick<Discrepancy, 'what'>,
   { deferredOn, action }: Pick<Deferral, 'deferredOn' | 'action'>,
   leaves: string,
 ): readonly string[] {
   return [
     'INOPERATIVE',
-    `${sentence(what)}${where === null ? '' : ` (${where})`}`,
+    sentence(what),
     leaves,
     `${action ?? 'deferred'}${deferredOn === null ? '' : ` ${dateText(deferredOn)}`}`,
   ];
@@ -72,28 +73,41 @@ export function placardLines(
 function logbookText(
   { what }: Discrepancy,
   { action, deferredOn, noHazard, listed, entered }: Deferral,
+  rule: string,
+  showsNumbers: boolean,
 ): string {
   const certificate = noHazard?.certificate;
   return [
-    `${deferredOn === null ? '' : `${dateText(deferredOn)}: `}${sentence(what)}. Item ${action ?? 'deferred'} and placarded “INOPERATIVE” in accordance with ${listed === null ? '14 CFR 91.213(d)' : `the approved minimum equipment list, category ${listed.category}`}.`,
+    `${deferredOn === null ? '' : `${dateText(deferredOn)}: `}${sentence(what)}. Item ${action ?? 'deferred'} and placarded “INOPERATIVE” in accordance with ${listed === null ? rule : `the approved minimum equipment list, category ${listed.category}`}.`,
     'Determined not to be a hazard to the aircraft.',
     ...(entered === 'not-maintenance' ? ['No maintenance was involved.'] : []),
-    `${noHazard?.name ?? ''}${certificate == null ? '' : `, ${CERTIFICATE_NAMES[certificate.kind]} ${certificate.number ?? ''}`}`,
+    `${noHazard?.name ?? ''}${certificate == null ? '' : `, ${CERTIFICATE_NAMES[certificate.kind]} ${showsNumbers ? (certificate.number ?? '') : ''}`}`,
   ]
     .join(' ')
     .trim();
 }
 
+/** Source of the same way in Australia (from memory, less certain). */
+const IN_AUSTRALIA = 'CAR 1988 regs 37 and 49';
+
+/** An answer in words. What nobody put on record counts as asked for by every flight; an operating rule is known. */
+function answerText(one: AnsweredQuestion): string {
+  if (!asksForIt(one)) return 'No';
+  return one.asks !== 'operating-rule' && sameUses(ALL_USES, one.closes)
+    ? 'Yes, or not on record: for every flight'
+    : `Yes, ${usesText(one.closes)}`;
+}
+
 /** The way of deferring a finding; null where the club has no such finding. */
 export async function deferralView(
   tx: ClubTransaction,
-  clubId: string,
+  reader: { readonly clubId: string; readonly roles: readonly string[] },
   findingId: string,
   now: Instant,
 ): Promise<DeferralView | null> {
   const row = await findDiscrepancy(tx, findingId);
   if (row === undefined) return null;
-  const club = await readClub(tx, clubId);
+  const club = await readClub(tx, reader.clubId);
   const [stored] = await keptFacts(tx, club, row.aircraft_id);
   if (stored === undefined) return null;
   const { facts } = stored;
@@ -125,9 +139,9 @@ export async function deferralView(
             {
               item: EQUIPMENT_NAMES[one.equipment],
               asks: QUESTION_WORDS[one.asks].asks,
-              answer: asksForIt(one) ? `Yes, or not on record: ${usesText(one.closes)}` : 'No',
+              answer: answerText(one),
               isAskedFor: asksForIt(one),
-              source: QUESTION_WORDS[one.asks].source,
+              source: authority === 'au' ? IN_AUSTRALIA : QUESTION_WORDS[one.asks].source,
             },
           ],
     ),
@@ -155,7 +169,12 @@ export async function deferralView(
     deferred: counts
       ? {
           placard: placardLines(discrepancy, deferral, leaves),
-          logbook: logbookText(discrepancy, deferral),
+          logbook: logbookText(
+            discrepancy,
+            deferral,
+            authority === 'au' ? IN_AUSTRALIA : '14 CFR 91.213(d)',
+            may(reader.roles, 'see-certificates'),
+          ),
           lastDay: last === null ? null : dateText(last),
         }
       : null,

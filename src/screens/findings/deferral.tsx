@@ -12,12 +12,15 @@ import { DeferForm } from './defer-form';
 
 /** The four questions with their answers. */
 function Questions({ view }: { readonly view: DeferralView }) {
+  const items = [...new Set(view.questions.map(({ item }) => item))];
+  // Of one item alone its name stands above; a column would say it five times.
+  const isOne = items.length === 1;
   return (
     <Table size="small" aria-label="What asks for it" sx={{ bgcolor: 'var(--card)' }}>
       <TableHead>
         <TableRow>
-          <TableCell>Item</TableCell>
-          <TableCell>Question</TableCell>
+          {isOne ? null : <TableCell>Item</TableCell>}
+          <TableCell>{isOne ? `For the ${items[0] ?? ''}` : 'Question'}</TableCell>
           <TableCell>Answer</TableCell>
           <TableCell>Source</TableCell>
         </TableRow>
@@ -25,7 +28,7 @@ function Questions({ view }: { readonly view: DeferralView }) {
       <TableBody>
         {view.questions.map(({ item, asks, answer, isAskedFor, source }) => (
           <TableRow key={`${item}${asks}`}>
-            <TableCell>{item}</TableCell>
+            {isOne ? null : <TableCell>{item}</TableCell>}
             <TableCell>{asks}</TableCell>
             <TableCell sx={{ fontWeight: isAskedFor ? 700 : 400 }}>{answer}</TableCell>
             <TableCell>{source}</TableCell>

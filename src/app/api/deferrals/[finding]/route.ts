@@ -3,6 +3,6 @@ import { deferralView } from '@/queries/findings/deferral';
 
 export const GET = queryRoute(
   'GET /api/deferrals/[finding]',
-  ({ tx, actor, params, now }) => deferralView(tx, actor.clubId, params['finding'] ?? '', now),
+  ({ tx, actor, params, now }) => deferralView(tx, actor, params['finding'] ?? '', now),
   'The club has no such finding. Open the aircraft’s page again.',
 );

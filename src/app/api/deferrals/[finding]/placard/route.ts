@@ -9,7 +9,7 @@ import { runtime } from '@/server/runtime';
 export const GET = memberRoute('GET /api/deferrals/[finding]/placard', async ({ actor, params }) => {
   const { ports } = runtime();
   const view = await inClub(ports.db, actor.clubId, (tx) =>
-    deferralView(tx, actor.clubId, params['finding'] ?? '', ports.now()),
+    deferralView(tx, actor, params['finding'] ?? '', ports.now()),
   );
   if (view?.deferred == null)
     return problem(404, 'This item is not deferred, so it has no placard. Open the aircraft’s page again.');
