@@ -82,6 +82,7 @@ const FACTS: Readonly<Record<string, string>> = {
   'vor-check': 'put a VOR check on record',
   database: 'put a database on record',
   rigging: 'put its rigging on record',
+  'tow-rope': 'put its tow rope on record',
   'ramp-data': 'put on record what its walk-round rests on',
 };
 
@@ -201,6 +202,8 @@ export function describeHistory(act: LedgerAct, record: unknown): string {
       return `gave up ${planOf(entry, 'the')} of ${text(entry, 'of')}`;
     case 'defer-finding':
       return `deferred: ${text(entry, 'what')}. ${text(entry, 'description').replace(/[.\s]+$/, '')}; ${text(entry, 'action')}, placarded${dayOf(entry, 'until') === '' ? '' : `, until ${dayOf(entry, 'until')}`}`;
+    case 'enter-permit':
+      return `entered special flight permit ${text(entry, 'number')}, ${dayOf(entry, 'validFrom')} to ${dayOf(entry, 'validUntil')}, and signed that the aircraft is safe for its flight: ${text(entry, 'conditions')}`;
     case 'restrict-dispatch':
       return `restricted it: ${text(entry, 'why')}`;
     case 'withdraw-restriction':

@@ -8,6 +8,7 @@ import {
   particularsOf,
   vorCheckOf,
   riggingOf,
+  ropeOf,
 } from '@/contracts/exchange/case-aircraft';
 import { adOf, itemOf } from '@/contracts/exchange/case-maintenance';
 import type { EquipmentList } from '@/core/records/aircraft/equipment';
@@ -98,6 +99,10 @@ function recordOf(
     case 'rigging': {
       const at = seen(fact.on);
       return { id, kind: 'rigging', ...at, body: riggingOf(id, { ...fact.rigging, ...at }) };
+    }
+    case 'tow-rope': {
+      const at = seen(fact.on);
+      return { id, kind: 'tow-rope', ...at, body: ropeOf(id, { ...fact.rope, ...at }) };
     }
     case 'ramp-data':
       return {

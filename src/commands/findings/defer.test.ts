@@ -163,6 +163,7 @@ describe('what cannot be deferred', () => {
   it('is nothing that the club does not have', async () => {
     club = await testClub(equipment());
     expect(await view(randomUUID())).toBeNull();
+    expect(await view('no-id')).toBeNull();
     expect(bad(await sign(randomUUID())).code).toBe('not-found');
   });
 });

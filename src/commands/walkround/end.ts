@@ -12,7 +12,7 @@ import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial, requireAct } from '../kernel/permissions';
 import { requireList } from './list-entitlement';
-import { riggingOf } from './rigging';
+import { requireStillTogether, riggingOf } from './rigging';
 
 /**
  * Ends a walk-round. Signed by the person who began it, once every step has an answer, whatever it is; or given up by the desk, and then nothing of it
@@ -80,6 +80,7 @@ export async function endWalkround(
           message: `${waiting.map(({ title, place }) => `“${title}” (${place})`).join(', ')} was not seen on it, and waits until somebody has seen it. Have somebody look and answer it on the phone; then give the walk-round up.`,
           problems: [],
         });
+      if (kind === 'rigging' && how === 'signed') requireStillTogether(stored.facts.riggings, walkround);
       const lastAt = walkround.events.at(-1)?.at ?? walkround.begunAt;
       const ended = Math.max(lastAt, onServerClock(at, sentAt, recordedAt)) as Instant;
       if (kind === 'rigging' && how === 'signed')

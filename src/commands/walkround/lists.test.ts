@@ -125,6 +125,15 @@ describe('rigging a glider', () => {
     );
     expect(view?.lists.find(({ kind }) => kind === 'rigging')?.denied).toContain('pilot or a mechanic');
   });
+  it('is not signed over somebody who took it apart, or began too, meanwhile', async () => {
+    const { id } = await walk({}, 'rigging');
+    later(60);
+    good(await begin(undefined, 'mechanic', 'rigging'));
+    expect(bad(await sign(id, 'renter', 'signed', 'Pia Marl')).message).toContain(
+      'Go through the list again',
+    );
+    expect(await why()).toEqual([['derigged']]);
+  });
   it('ends when anybody takes it apart, once however often it is sent', async () => {
     const { id } = await walk({}, 'rigging');
     good(await sign(id, 'renter', 'signed', 'Pia Marl'));

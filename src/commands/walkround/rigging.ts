@@ -1,5 +1,6 @@
 import type { TakenApart } from '@/contracts/walkround/walkround';
 import { isGlider } from '@/core/records/aircraft/aircraft';
+import type { Rigging } from '@/core/records/aircraft/rigging';
 import { instantText, type Instant } from '@/core/time/instant';
 import { onServerClock } from '@/core/walkround/phone-clock';
 import { standingAnswers } from '@/core/walkround/walk';
@@ -70,6 +71,23 @@ export function riggingOf(
       toolsComplete: isFine(TOOLS) ? true : standing.get(TOOLS)?.answer === 'found' ? false : null,
     },
   };
+}
+
+/**
+ * Looks that nobody took the glider apart, or began to rig it, since a list was begun: the list says nothing about what came after.
+ * @throws Refused where somebody did
+ */
+export function requireStillTogether(
+  riggings: readonly Rigging[],
+  { begunAt }: Pick<StoredWalkround, 'begunAt'>,
+): void {
+  if (riggings.some(({ state, happenedAt }) => state === 'derigged' && happenedAt > begunAt))
+    throw new Refused({
+      code: 'invalid',
+      message:
+        'Since this list was begun somebody took the glider apart, or began to rig it too. Go through the list again, from its first step.',
+      problems: [],
+    });
 }
 
 /** Records that a glider was taken apart: any member may, since it only makes it unavailable. */

@@ -18,6 +18,7 @@ import {
   particulars,
   vorCheck,
   rigging,
+  towRope,
 } from '../exchange/case-aircraft-records';
 import { ad, item } from '../exchange/case-maintenance-records';
 import { dateSchema, idSchema, registrationSchema, textSchema } from '../kernel/scalars';
@@ -120,6 +121,11 @@ export const FACT_SCHEMAS = {
     on,
     rigging: rigging.omit({ happenedAt: true, recordedAt: true }),
   }),
+  'tow-rope': z.strictObject({
+    kind: z.literal('tow-rope'),
+    on,
+    rope: towRope.omit({ happenedAt: true, recordedAt: true }),
+  }),
   'ramp-data': z.strictObject({ kind: z.literal('ramp-data'), instead, data: rampData }),
   'club-document': z.strictObject({
     kind: z.literal('club-document'),
@@ -142,6 +148,7 @@ export const factSchema = z.strictObject({
     FACT_SCHEMAS['vor-check'],
     FACT_SCHEMAS.database,
     FACT_SCHEMAS.rigging,
+    FACT_SCHEMAS['tow-rope'],
     FACT_SCHEMAS['club-document'],
     FACT_SCHEMAS['ramp-data'],
   ]),

@@ -181,6 +181,12 @@ export const ACTS = {
     denied:
       'Only a mechanic, an instructor or a dispatcher who holds a certificate defers an item. Ask one of them.',
   },
+  'enter-permit': {
+    roles: ['mechanic'],
+    does: 'enter a special flight permit and sign that the aircraft is safe for its flight',
+    opens: 'signed',
+    denied: 'Only a mechanic signs that an aircraft is safe for a flight under a special flight permit.',
+  },
   'restrict-dispatch': {
     roles: ['dispatcher', 'instructor', 'mechanic', 'safety-officer'],
     does: 'restrict an aircraft beyond what the records ask, with a reason',
@@ -355,10 +361,10 @@ export const RECORDS_THAT_OPEN = {
   deferral: 'the person who signs it by their own certificate',
   'fuel-stretch': 'nobody on a screen yet: by import of a whole club only',
   work: 'nobody on a screen yet: by import of a whole club only',
-  permit: 'nobody on a screen yet: by import of a whole club only',
+  permit: 'a mechanic by their own certificate',
   'dispatch-restriction': 'nobody: it only closes',
   'restriction-withdrawn': 'a dispatcher: what the records close stays closed',
-  'tow-rope': 'nobody on a screen yet: by import of a whole club only',
+  'tow-rope': 'a dispatcher, a mechanic or the administrator',
   measurement: 'any member on a walk-round: measuring is a routine condition',
   sample: 'any member on a walk-round: sampling is a routine condition',
   walkround: 'any member who does it: a routine condition; the desk where it gives one up',

@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { enterPermitSchema } from '../maintenance/permit';
 import { deferSchema } from '../findings/defer';
 import { restrictSchema, withdrawRestrictionSchema } from '../flights/dispatch-restriction';
 import { factSchema, newAircraftSchema } from '../aircraft/aircraft-entry';
@@ -150,6 +151,7 @@ export const ROUTES = {
     body: { kind: 'bytes', maxBytes: 16 * MB },
   },
   'POST /api/deferrals': act(deferSchema, 'defer-finding'),
+  'POST /api/permits': act(enterPermitSchema, 'enter-permit'),
   'POST /api/restrictions': act(restrictSchema, 'restrict-dispatch'),
   'POST /api/restrictions/withdrawals': act(withdrawRestrictionSchema, 'withdraw-restriction'),
   'POST /api/walkround': act(beginWalkroundSchema, 'do-walk-round'),

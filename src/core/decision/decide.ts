@@ -22,7 +22,7 @@ import { answerFlight, answerWanted } from './planned-flight';
 import { BY_INSTANT, BY_RECORD, prepare, type Prepared } from './prepare';
 
 /** Version of the engine, part of every decision so that it can be replayed. Raised whenever an answer could differ. */
-export const ENGINE_VERSION = '0.8.0';
+export const ENGINE_VERSION = '0.9.0';
 
 /** True when a boundary is reached at `asOf` with these meters. With a meter unknown every limit on it bites. */
 export function bites(begins: Begins, asOf: Instant, meters: MeterValues): boolean {

@@ -9,6 +9,7 @@ export const AIRCRAFT_ACTS = [
   'sign-walk-round',
   'take-apart',
   'defer-finding',
+  'enter-permit',
   'restrict-dispatch',
   'withdraw-restriction',
   'add-meter',

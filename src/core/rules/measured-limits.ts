@@ -2,7 +2,12 @@ import { ALL_USES, overlaps, usesInAny, type UseSet } from '../envelope/use-set'
 import { isWithoutEngine } from '../records/aircraft/aircraft';
 import { lastReturn, latestAll, type KnownFacts } from '../records/facts';
 import type { PlannedFlight } from '../records/flights/planned-flight';
-import { areGapsOfAircraft, type MeasureLimit, type Measurement } from '../records/walkround/measurement';
+import {
+  areGapsOfAircraft,
+  QUANTITIES,
+  type MeasureLimit,
+  type Measurement,
+} from '../records/walkround/measurement';
 import { civilDateAt, endOfDay } from '../time/zone';
 import { isOutside } from '../walkround/judge';
 import {
@@ -58,7 +63,8 @@ function dropDifference(measurements: readonly Measurement[]): readonly Measurem
 function newestOfEach(facts: KnownFacts, limit: MeasureLimit): readonly Measurement[] {
   const measurements = facts.ramp?.measurements.filter(({ quantity }) => quantity === limit.quantity) ?? [];
   const of = (which: string | null) => latestAll(measurements.filter((one) => one.which === which));
-  if (limit.which !== null) return of(limit.which);
+  // Fuel and oil are one amount: what is in one tank says nothing of it.
+  if (limit.which !== null || QUANTITIES[limit.quantity] === 'pL') return of(limit.which);
   const own = facts.aircraft.particulars.measured
     .filter(({ quantity }) => quantity === limit.quantity)
     .map(({ which }) => which);

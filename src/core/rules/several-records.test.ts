@@ -341,6 +341,17 @@ describe('one limit for several struts', () => {
     expect(records({ n: strut('nose', 3), l: strut('left', 5) }, [limit, nose])).toEqual([]);
     expect(records({ n: strut('nose', 1), l: strut('left', 5) }, [limit, nose])).toEqual(['n']);
   });
+  it('of fuel holds for all of it: what one tank holds says nothing', () => {
+    const fuel = { quantity: 'fuel-dip', unit: 'US gal', max: 30, remedy: 'top-up', everyFlight: true };
+    const dip = (which: string) => ({
+      ...today('24T12:30'),
+      quantity: 'fuel-dip',
+      which,
+      value: 18,
+      unit: 'US gal',
+    });
+    expect(records({ l: dip('left'), r: dip('right') }, [fuel])).toEqual(['']);
+  });
   it('before each flight each of them has to be measured since the last', () => {
     const every = { ...limit, everyFlight: true };
     expect(records({ l: strut('left', 5), r: strut('right', 5) }, [every])).toEqual([]);

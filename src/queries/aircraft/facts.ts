@@ -1,3 +1,6 @@
+import { overlaps, usesIn, usesInAny } from '@/core/envelope/use-set';
+import type { TowRope } from '@/core/records/flights/movement';
+import { ropeFault } from '@/core/rules/tow-rope';
 import { may } from '@/contracts/kernel/permissions';
 import { decidePrepared } from '@/core/decision/decide';
 import { isGlider, type Aircraft } from '@/core/records/aircraft/aircraft';
@@ -21,7 +24,7 @@ import { tellConstraint } from '@/explain/constraint';
 import { intervalText } from '@/explain/due';
 import { momentText } from '@/explain/formats';
 import { dateText } from '@/explain/wording';
-import { CATEGORY_NAMES } from '@/explain/names';
+import { CATEGORY_NAMES, ROPE_FAULT_NAMES } from '@/explain/names';
 import { keptFacts } from '../kernel/kept-facts';
 import { preparedFor, rulesOf } from '../kernel/prepared';
 import { struckText } from './folder';
@@ -72,6 +75,9 @@ export interface Facts {
   /** The latest rigging; only of a glider. */
   readonly isGlider: boolean;
   readonly rigging: FactLine | null;
+  /** The latest tow rope; only of an aircraft that may tow. */
+  readonly mayTow: boolean;
+  readonly towRope: FactLine | null;
   readonly databases: readonly FactLine[];
   readonly clubDocuments: readonly FactLine[];
   /** What its walk-round rests on. */
@@ -105,6 +111,12 @@ async function rampFacts(tx: ClubTransaction, stored: StoredAircraft, now: Insta
     steps: CATALOGUE.map(({ code, title }) => ({ code, title })),
     count: (await readPlans(tx, stored, null, now))('walk-round').steps.length,
   };
+}
+
+/** Whether a rope fits, in words. */
+function ropeText(rope: TowRope): string {
+  const fault = ropeFault(rope);
+  return fault === null ? 'fits' : ROPE_FAULT_NAMES[fault];
 }
 
 /** An equipment list of another aircraft, or of a type, without what is each aircraft's own: its dates and what its documents ask for. */
@@ -187,6 +199,7 @@ export async function facts(
   const elt = latestOf(known.elts);
   const check = latestOf(known.vorChecks);
   const rigging = latestOf(known.riggings);
+  const rope = latestOf(known.towRopes);
   const strikes = new Map(
     (await readStrikes(tx, found.aircraft_id)).map((row) => strikeOf(row)).map((one) => [one.record, one]),
   );
@@ -273,6 +286,17 @@ export async function facts(
             more: `${check.place ?? 'place not known'}, ${check.signedBy ?? 'not signed'}, ${seen(check.happenedAt)}`,
           },
     isGlider: isGlider(known.aircraft),
+    mayTow:
+      known.aircraft.approvedFor === null
+      || overlaps(usesInAny(known.aircraft.approvedFor), usesIn({ purpose: ['glider-towing'] })),
+    towRope:
+      rope === null
+        ? null
+        : {
+            id: rope.id,
+            text: ropeText(rope),
+            more: seen(rope.happenedAt),
+          },
     rigging:
       rigging === null
         ? null

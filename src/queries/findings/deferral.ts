@@ -1,5 +1,6 @@
 import { decide } from '@/core/decision/decide';
 import { may } from '@/contracts/kernel/permissions';
+import { idSchema } from '@/contracts/kernel/scalars';
 import { ALL_USES, isEmpty, sameUses } from '@/core/envelope/use-set';
 import { authorityFor } from '@/core/records/club/certificate';
 import { knownAt, presentFor } from '@/core/records/facts';
@@ -105,6 +106,7 @@ export async function deferralView(
   findingId: string,
   now: Instant,
 ): Promise<DeferralView | null> {
+  if (!idSchema().safeParse(findingId).success) return null;
   const row = await findDiscrepancy(tx, findingId);
   if (row === undefined) return null;
   const club = await readClub(tx, reader.clubId);

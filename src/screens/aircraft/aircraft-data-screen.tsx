@@ -30,6 +30,7 @@ const RampDataForm = lazily(
   () => import('../walkround/ramp-data-form').then((module) => module.RampDataForm),
   400,
 );
+const TowRopeForm = lazily(() => import('./tow-rope-form').then((module) => module.TowRopeForm), 200);
 const RiggingForm = lazily(() => import('./rigging-form').then((module) => module.RiggingForm), 200);
 const VorCheckForm = lazily(() => import('./vor-check-form').then((module) => module.VorCheckForm), 200);
 
@@ -174,6 +175,11 @@ function FactsOf({ registration }: { readonly registration: string | null }) {
             {facts.isGlider ? (
               <Part title="Rigging" state={facts.rigging?.text ?? 'not on record'} open={false}>
                 <RiggingForm facts={facts} />
+              </Part>
+            ) : null}
+            {facts.mayTow && us ? (
+              <Part title="Tow rope" state={facts.towRope?.text ?? 'not on record'} open={false}>
+                <TowRopeForm facts={facts} />
               </Part>
             ) : null}
             <Part title="Walk-round" state={`${facts.ramp.count} steps`} open={false}>

@@ -27,6 +27,7 @@ const Logbook = lazily(() => import('../maintenance/logbook').then((module) => m
 const Meters = lazily(() => import('../meters/meters').then((module) => module.Meters));
 const ReleasePart = lazily(() => import('../releases/release-part').then((module) => module.ReleasePart));
 const Rules = lazily(() => import('./rules-part').then((module) => module.Rules));
+const PermitPart = lazily(() => import('../maintenance/permit-part').then((module) => module.PermitPart));
 const Restrictions = lazily(() => import('../flights/restrictions').then((module) => module.Restrictions));
 const Trends = lazily(() => import('../walkround/trends').then((module) => module.Trends));
 const Story = lazily(() => import('./story-part').then((module) => module.Story));
@@ -95,6 +96,7 @@ function partsOf({
           <div>
             <OpenFindings page={page} />
             {page.suspectFuel.length === 0 ? null : <SuspectFuel page={page} folder={folder} roles={roles} />}
+            <PermitPart page={page} folder={folder} roles={roles} />
             <Restrictions page={page} roles={roles} />
             {folder.release === null ? null : (
               <ReleasePart folder={folder} view={folder.release} roles={roles} />

@@ -26,12 +26,14 @@ export interface SignedWork {
   readonly label: string;
   /** Words over the description. */
   readonly describe: string;
+  /** Words of the button that signs; a return to service where none are given. */
+  readonly signs?: string;
 }
 
 /** A form in which work is described and signed. @param children told before it is signed */
 export function SignedWorkForm({
   folder,
-  work: { opens, label, describe },
+  work: { opens, label, describe, signs = 'Sign and return to service' },
   send,
   children = null,
 }: {
@@ -136,7 +138,7 @@ export function SignedWorkForm({
       <TroubleAlert trouble={trouble} />
       <div>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
-          Sign and return to service
+          {signs}
         </Button>
       </div>
     </Stack>

@@ -1,0 +1,100 @@
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { may } from '@/contracts/kernel/permissions';
+import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
+import type { Folder } from '@/queries/aircraft/folder-view';
+import { DayField } from '../kit/day-field';
+import { Section } from '../kit/section';
+import { SignedWorkForm } from './signed-work-form';
+
+/** Entering a special flight permit, for the mechanic who states that the aircraft is safe for its flight. Nothing for others, or where nothing grounds the aircraft. */
+export function PermitPart({
+  page,
+  folder,
+  roles,
+}: {
+  readonly page: AircraftPage;
+  readonly folder: Folder;
+  readonly roles: readonly string[];
+}) {
+  const [number, setNumber] = useState('');
+  const [shown, setShown] = useState(page.registration);
+  const [validFrom, setValidFrom] = useState(page.today);
+  const [validUntil, setValidUntil] = useState('');
+  const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
+  if (page.verdict !== 'Grounded' || !may(roles, 'enter-permit')) return null;
+  const text = (name: string, label: string, value: string, change: (value: string) => void) => (
+    <TextField
+      label={label}
+      value={value}
+      onChange={({ target }) => {
+        change(target.value);
+      }}
+      error={faults[name] !== undefined}
+      helperText={faults[name]}
+    />
+  );
+  return (
+    <Section id="permit" title="Special flight permit">
+      <p>
+        It opens a flight by day to where the aircraft is corrected, with nobody aboard but required crew, and
+        nothing that an AD forbids.
+      </p>
+      <SignedWorkForm
+        folder={folder}
+        work={{
+          opens: 'Enter a permit …',
+          label: 'Special flight permit',
+          describe: 'Route and conditions, as they stand on it',
+          signs: 'Sign: safe for this flight',
+        }}
+        send={(post, { id, description, ...fields }, place) => {
+          setFaults({});
+          return post(
+            'POST /api/permits',
+            {
+              ...fields,
+              permitId: id,
+              aircraftId: folder.aircraftId,
+              seenRevision: folder.revision,
+              number,
+              registrationShown: shown,
+              validFrom,
+              validUntil,
+              untilTimeInService: null,
+              aboard: true,
+              conditions: description,
+            },
+            (path, message) => {
+              setFaults((before) => ({ ...before, [path]: message }));
+              place(path === 'conditions' ? 'description' : path, message);
+            },
+          );
+        }}
+      >
+        <Stack spacing={1.5}>
+          {text('number', 'Number of the permit', number, setNumber)}
+          {text('registrationShown', 'Registration that it shows', shown, setShown)}
+          <DayField
+            label="Valid from"
+            value={validFrom}
+            onChange={setValidFrom}
+            error={faults['validFrom']}
+          />
+          <DayField
+            label="Valid until"
+            value={validUntil}
+            onChange={setValidUntil}
+            min={page.today}
+            error={faults['validUntil']}
+          />
+          <p className="small">
+            By entering it you say that the permit is on board. Done on is the day on which you looked at the
+            aircraft.
+          </p>
+        </Stack>
+      </SignedWorkForm>
+    </Section>
+  );
+}
