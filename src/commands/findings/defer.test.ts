@@ -180,5 +180,8 @@ describe('under an approved minimum equipment list', () => {
     expect((await view(light))?.deferred?.lastDay).toContain(String(Number(addDays(foundOn, 3).slice(-2))));
     club.ports.at = addSeconds(club.ports.at, 2 * 86_400);
     expect((await page()).verdict).toBe('Grounded');
+    const late = await found('K065', 'power-on');
+    club.ports.at = addSeconds(club.ports.at, 5 * 86_400);
+    expect(bad(await sign(late, { listed: { category: 'B', days: null } })).message).toContain('ran out on');
   });
 });

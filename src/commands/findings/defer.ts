@@ -3,12 +3,13 @@ import { authorityFor, signatureFaults } from '@/core/records/club/certificate';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { deferralFaults, type Deferral } from '@/core/records/findings/discrepancy';
 import { deferralPath } from '@/core/rules/deferral-path';
+import { lastDayOf } from '@/core/rules/inoperative-equipment';
 import { authorityOf, lessonsOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
 import { insertOthers } from '@/db/aircraft/other-records';
 import { NO_DEFERRAL_WORDS } from '@/explain/deferral';
 import { FAULT_NAMES } from '@/explain/names';
-import { list } from '@/explain/wording';
+import { dateText, list } from '@/explain/wording';
 import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
@@ -76,6 +77,12 @@ export async function defer(
         cap: null,
         listed,
       };
+      const lastDay = lastDayOf(deferral, civilDateAt(discrepancy.happenedAt, zone));
+      if (lastDay !== null && lastDay < today)
+        throw invalid(
+          `The days that the list gives ran out on ${dateText(lastDay)}. It is repaired before the next flight.`,
+          'listed',
+        );
       const faults = [
         ...new Set([
           ...deferralFaults(discrepancy, deferral, zone, authority),
