@@ -9,9 +9,12 @@ async function move(page: Page, name: string, key: 'ArrowUp' | 'ArrowDown', time
   await handle.focus();
   await page.keyboard.press('Space');
   await expect(handle).toHaveAttribute('aria-pressed', 'true');
+  // It is announced once it has moved; before that the next key would be lost.
+  const said = page.locator('[id^=DndLiveRegion]');
   for (let turn = 0; turn < times; turn += 1) {
+    const before = (await said.textContent()) ?? '';
     await page.keyboard.press(key);
-    // It is announced once it has moved; before that the next key would be lost.
+    await expect(said).not.toHaveText(before);
     await page.waitForTimeout(250);
   }
   await page.keyboard.press('Space');

