@@ -11,6 +11,8 @@ test('an open desk whose server was killed says so, and catches up by itself', a
   try {
     const page = await signIn(await context.newPage(), 'dispatcher');
     await expect(row(page, 'N00TB')).toBeVisible();
+    // The page itself is still arriving while its first row is there: what is cut off then says that it could not load.
+    await page.waitForTimeout(3000);
     await gone(server, 'SIGKILL');
     await expect(alert(page)).toContainText('do not release from it', { timeout: 30_000 });
     server = await start(port);

@@ -1,5 +1,5 @@
 import { memberRoute } from '../answer';
-import { problem } from '../refusals';
+import { problem, refusal } from '../refusals';
 import { LABEL_SHEET_IDS, LABEL_SHEETS, MOST_LABELS } from '@/contracts/aircraft/label-sheets';
 import { inClub } from '@/db/kernel/club-transaction';
 import { tagsOf } from '@/queries/aircraft/key-tags';
@@ -8,7 +8,7 @@ import { runtime } from '@/server/runtime';
 
 /** Key tags to print, of all aircraft or of one. */
 export const GET = memberRoute('GET /api/key-tags', async ({ actor, request }) => {
-  const { ports, env } = runtime();
+  const { ports, env, transfers } = runtime();
   const asked = new URL(request.url).searchParams;
   const sheet = LABEL_SHEET_IDS.find((id) => id === (asked.get('sheet') ?? 'a4-24'));
   if (sheet === undefined)
@@ -19,11 +19,22 @@ export const GET = memberRoute('GET /api/key-tags', async ({ actor, request }) =
   if (tags.length === 0) return problem(404, 'The club has no such aircraft. Choose one from the list.');
   if (tags.length > MOST_LABELS)
     return problem(400, `At most ${MOST_LABELS} tags are made at once. Choose one aircraft at a time.`);
-  return new Response(Buffer.from(await keyTags(tags, LABEL_SHEETS[sheet])), {
-    headers: {
-      'cache-control': 'no-store',
-      'content-type': 'application/pdf',
-      'content-disposition': 'attachment; filename="key-tags.pdf"',
-    },
-  });
+  // A code takes milliseconds to draw, and a fleet has many: so many at once of one person, as of other files.
+  const giveBack = transfers.take(actor.personId, actor.clubId);
+  if (giveBack === null)
+    return refusal({
+      code: 'too-many-tries',
+      message: 'You have several downloads open. Wait until one has ended, then start the next.',
+    });
+  try {
+    return new Response(Buffer.from(await keyTags(tags, LABEL_SHEETS[sheet])), {
+      headers: {
+        'cache-control': 'no-store',
+        'content-type': 'application/pdf',
+        'content-disposition': 'attachment; filename="key-tags.pdf"',
+      },
+    });
+  } finally {
+    giveBack();
+  }
 });
