@@ -31,7 +31,10 @@ export const serialOf = (registration: string): string =>
     ? 'TB-0X17'
     : `TB-${registration.slice(2, 4)}${registration.slice(-1) === 'G' ? '4' : '1'}7`;
 
-/** What each ignition may drop at the run-up, and how far the two may differ: invented handbooks of a geared engine and of a direct drive. */
+/**
+ * What each ignition may drop at the run-up, and how far the two may differ: invented handbooks of a geared engine and of a direct
+ * drive.
+ */
 const ignitionLimits = (isGeared: boolean): Particulars['measured'] => {
   const limit = { min: null, uses: null, remedy: 'mechanic', everyFlight: false } as const;
   return [

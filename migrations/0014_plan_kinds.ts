@@ -42,7 +42,8 @@ const RECORD_KINDS = [
 ];
 
 /**
- * Other lists stand beside the walk-rounds, each with its kind (none is a walk-round, as it was before), and the end of a rigging names who helped; a dispatch restriction can be withdrawn. Older programs may still run, and would take
+ * Other lists stand beside the walk-rounds, each with its kind (none is a walk-round, as it was before), and the end of a rigging names
+ * who helped; a dispatch restriction can be withdrawn. Older programs may still run, and would take
  * any of them for a walk-round.
  */
 export async function up(db: Kysely<unknown>): Promise<void> {

@@ -19,7 +19,8 @@ const invalid = (message: string, path: string): Refused =>
   new Refused({ code: 'invalid', message, problems: [{ path, message }] });
 
 /**
- * Defers an inoperative item by the way of 14 CFR 91.213(d), or by the aircraft's approved minimum equipment list (from memory): removed or deactivated, placarded, entered,
+ * Defers an inoperative item by the way of 14 CFR 91.213(d), or by the aircraft's approved minimum equipment list (from memory):
+ * removed or deactivated, placarded, entered,
  * and determined to be no hazard by who signs. Refused where it is not lawful, with why; one that counts already is not prolonged.
  */
 export async function defer(

@@ -38,7 +38,7 @@ const withdraw = (restrictionId: string, role: Role = 'dispatcher', withdrawalId
   });
 
 describe('a restriction by people on duty', () => {
-  it('closes at once, whoever of them says it, and is withdrawn by a dispatcher with why', async () => {
+  it('closes at once, no matter which of them says it, and is withdrawn by a dispatcher with why', async () => {
     const before = (await page()).verdict;
     const entry = entryOf();
     good(await close(entry, 'safety-officer'));

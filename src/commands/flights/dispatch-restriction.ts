@@ -27,7 +27,8 @@ export async function restrict(
       if (until !== null && until < civilDateAt(recordedAt, zone))
         throw new Refused({
           code: 'invalid',
-          message: 'Its end is over already. Choose a later one, or leave it open until it is withdrawn.',
+          message:
+            'Its end is over already. Choose a later one, or give none: then it holds until it is withdrawn.',
           problems: [{ path: 'until', message: 'is over already' }],
         });
       const body: DispatchRestriction = {

@@ -11,7 +11,10 @@ import { Refused, refused, type Actor, type Outcome, type Ports } from '../kerne
 import { denial } from '../kernel/permissions';
 import { ownCertificate, passwordRefusal, requireReturnable } from '../kernel/signing';
 
-/** What a permit opens here, however much it says: a flight to where the aircraft is corrected, by day, visually, with nobody aboard but required crew. */
+/**
+ * What a permit opens here, however much it says: a flight to where the aircraft is corrected, by day, visually, with nobody aboard but
+ * required crew.
+ */
 const PERMITTED: FullBox = {
   ...DIMENSIONS,
   purpose: ['positioning-to-maintenance'],

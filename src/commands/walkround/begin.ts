@@ -15,7 +15,8 @@ import { apart } from './rigging';
 
 /**
  * Records that a walk-round was begun, with the plan that it is done by. Any member with a role may, also for a flight of somebody else: it makes
- * nothing available by itself; to begin rigging says that the glider is apart. A phone may have been away: the plan is that of now, and steps that it did not know of are left to be done.
+ * nothing available by itself; to begin rigging says that the glider is apart. A phone may have been away: the plan is that of now, and
+ * steps that it did not know of are left to be done.
  */
 export async function beginWalkround(
   ports: Ports,

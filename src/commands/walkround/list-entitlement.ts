@@ -20,7 +20,8 @@ export const ACT_OF: Readonly<Record<PlanKind, Act>> = {
 };
 
 /**
- * Looks whether there is such a list for an aircraft, and whether its signature would count: better to hear it before the work than after it.
+ * Looks whether there is such a list for an aircraft, and whether its signature would count: better to hear it before the work than
+ * after it.
  * @throws Refused where not
  */
 export async function requireList(

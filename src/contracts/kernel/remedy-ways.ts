@@ -5,7 +5,8 @@ import type { RouteName } from './routes';
 export const NOWHERE_YET = 'nowhere yet';
 
 /**
- * By which of the application's own routes each remedy that a decision can name is recorded. The test beside it holds the table against the routes, the roles and the
+ * By which of the application's own routes each remedy that a decision can name is recorded. The test beside it holds the table against
+ * the routes, the roles and the
  * screens; what is done nowhere yet stands here by name, so that nobody takes it for done.
  */
 export const REMEDY_WAYS = {

@@ -25,7 +25,10 @@ const unit = z.string().min(1).max(20);
 /** What the phone's clock says as it sends: what it says of earlier moments is put right by the difference. Absent where the sender has no clock of its own. */
 const sentAt = instantSchema.optional();
 
-/** A walk-round or another list is begun. Its id is made on the phone, so that sending twice begins once. A page of before there were other lists names none. */
+/**
+ * A walk-round or another list is begun. Its id is made on the phone, so that sending twice begins once. A page of before there were
+ * other lists names none.
+ */
 export const beginWalkroundSchema = z.strictObject({
   walkroundId: idSchema('expected the walk-round’s own id'),
   aircraftId: idSchema('expected an aircraft'),

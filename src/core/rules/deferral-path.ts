@@ -53,7 +53,8 @@ function refusalOf(discrepancy: Discrepancy, facts: KnownFacts): NoDeferral | nu
 }
 
 /**
- * The four questions of 14 CFR 91.213(d)(2) for every item that a finding names, answered from the aircraft's data: what nobody has put on record counts as asked for. The
+ * The four questions of 14 CFR 91.213(d)(2) for every item that a finding names, answered from the aircraft's data: what nobody has put
+ * on record counts as asked for. The
  * rule of inoperative equipment decides by the same answers.
  */
 export function deferralPath(discrepancy: Discrepancy, facts: KnownFacts, lessons: Lessons): DeferralPath {

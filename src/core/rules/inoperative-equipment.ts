@@ -34,7 +34,8 @@ const listed = { kind: 'regulation', citation: '14 CFR 91.213(a)' } as const;
 const between = { kind: 'regulation', citation: '14 CFR 91.405(c)' } as const;
 
 /**
- * The last day of a deferral: its own, or that of its repair category, the day of discovery not counted: to defer late, or again, wins no day.
+ * The last day of a deferral: its own, or that of its repair category, the day of discovery not counted: to defer late, or again, wins
+ * no day.
  * @param foundOn the day on which it was found
  */
 export function lastDayOf({ until, listed: category }: Deferral, foundOn: CivilDate): CivilDate | null {

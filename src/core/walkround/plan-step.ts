@@ -23,7 +23,10 @@ export interface PlanMark {
   readonly photos: readonly string[];
 }
 
-/** What decides which steps an aircraft has, and what its figures are held to. A field that is null is not known: then nothing is left out for it. */
+/**
+ * What decides which steps an aircraft has, and what its figures are held to. A field that is null is not known: then nothing is left
+ * out for it.
+ */
 export interface PlanAircraft {
   readonly features: readonly string[] | null;
   /** Kinds of equipment that the equipment list says are not fitted. */

@@ -65,7 +65,10 @@ export interface FindingView {
     readonly certificates: readonly { readonly id: string; readonly name: string }[];
   }[];
   readonly done: string | null;
-  /** Where it names equipment that may be deferred, or is: the reader's certificates that may sign that today. Null for what is no such finding. */
+  /**
+   * Where it names equipment that may be deferred, or is: the reader's certificates that may sign that today. Null for what is no such
+   * finding.
+   */
   readonly defer: { readonly certificates: readonly { readonly id: string; readonly name: string }[] } | null;
 }
 

@@ -1,6 +1,9 @@
 import type { ClubTransaction } from '@/db/kernel/connection';
 
-/** What stands on the key tags of a club's aircraft, in the order of their registrations. @param wanted one of them; null for all @param origin where Groval is opened */
+/**
+ * What stands on the key tags of a club's aircraft, in the order of their registrations. @param wanted one of them; null for all @param
+ * origin where Groval is opened
+ */
 export async function tagsOf(
   tx: ClubTransaction,
   wanted: string | null,

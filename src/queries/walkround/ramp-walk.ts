@@ -82,7 +82,10 @@ export interface RampWalk {
   /** The handbook's least fuel; null where it is not on record. */
   readonly leastFuel: number | null;
   readonly fuelColour: string;
-  /** The one grade that it may have, for the mass of what is aboard; null where it may have several, or nobody knows. Absent in what an older page kept. */
+  /**
+   * The one grade that it may have, for the mass of what is aboard; null where it may have several, or nobody knows. Absent in what an
+   * older page kept.
+   */
   readonly fuelGrade?: FuelGrade | null;
   readonly oilMethod: RampData['oilMethod'];
   readonly lastReport: LastReport | null;

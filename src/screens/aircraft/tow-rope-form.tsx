@@ -10,7 +10,10 @@ interface RopeFields {
   readonly tugLink: string;
 }
 
-/** Whole pounds as somebody typed them; undefined where nothing is known. What is no number is sent as it is, so that it is refused with why. */
+/**
+ * Whole pounds as somebody typed them; undefined where nothing is known. What is no number is sent as it is, so that it is refused with
+ * why.
+ */
 const pounds = (text: string): number | undefined => (text.trim() === '' ? undefined : Number(text.trim()));
 /** A link: its strength, none, or not known. */
 const link = (text: string): number | 'none' | undefined =>

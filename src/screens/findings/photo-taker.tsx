@@ -5,7 +5,10 @@ import { useState } from 'react';
 import { PhotoMarker } from './photo-marker';
 import { drawnPicture } from './picture';
 
-/** Takes a photo, or another one, shows it and lets an arrow be put on it. What is no picture is told at once, while its finder still stands there. */
+/**
+ * Takes a photo, or another one, shows it and lets an arrow be put on it. What is no picture is told at once, while its finder still
+ * stands there.
+ */
 export function PhotoTaker({
   photo,
   onPhoto,

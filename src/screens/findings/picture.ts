@@ -49,7 +49,8 @@ function drawArrow(pen: CanvasRenderingContext2D, spot: Spot, width: number, hei
 }
 
 /**
- * A picture as it is kept: turned upright, no larger than is needed, without what the camera wrote beside it, and with an arrow where somebody tapped.
+ * A picture as it is kept: turned upright, no larger than is needed, without what the camera wrote beside it, and with an arrow where
+ * somebody tapped.
  * @param spot where the arrow points; null draws none
  * @returns null for what is no picture, or cannot be read
  */

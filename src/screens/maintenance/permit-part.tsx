@@ -8,7 +8,10 @@ import { DayField } from '../kit/day-field';
 import { Section } from '../kit/section';
 import { SignedWorkForm } from './signed-work-form';
 
-/** Entering a special flight permit, for the mechanic who states that the aircraft is safe for its flight. Nothing for others, or where nothing grounds the aircraft. */
+/**
+ * Entering a special flight permit, for the mechanic who states that the aircraft is safe for its flight. Nothing for others, or where
+ * nothing grounds the aircraft.
+ */
 export function PermitPart({
   page,
   folder,

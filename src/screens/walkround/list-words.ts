@@ -26,7 +26,7 @@ export const LIST_WORDS: Readonly<
     title: 'Rigging',
     about:
       'Undisturbed, by the maker’s list in your hand. To begin says that the glider is apart: it stays unavailable until you have signed.',
-    signed: 'The walk-round comes before the flight all the same.',
+    signed: 'The walk-round still comes before the flight.',
   },
 };
 

@@ -90,7 +90,7 @@ export function WalkEnd({
           onChange={({ target }) => {
             setHelper(target.value);
           }}
-          helperText="Somebody holds each while you move the stick; alone it is no positive control check. Leave it empty where nobody did: the glider stays unavailable."
+          helperText="Somebody holds each while you move the stick; alone it is no positive control check. Where nobody did, enter no name: the glider stays unavailable."
           slotProps={{ htmlInput: { maxLength: 80 } }}
           fullWidth
           sx={{ mt: 2 }}

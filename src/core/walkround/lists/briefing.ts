@@ -60,7 +60,7 @@ export const BRIEFING = listOf('cabin-power-off', [
     code: 'B07',
     title: 'Show the fire extinguisher',
     right: 'Where it is, how it comes out, how it is used.',
-    why: 'Whoever is nearest uses it.',
+    why: 'The person nearest to it uses it.',
     typicalDefect: 'gone, or empty',
     firstAction: 'deferral-path',
     looksAt: ['fire-extinguisher'],
