@@ -204,6 +204,18 @@ export function describeHistory(act: LedgerAct, record: unknown): string {
       return `deferred: ${text(entry, 'what')}. ${text(entry, 'description').replace(/[.\s]+$/, '')}; ${text(entry, 'action')}, placarded${dayOf(entry, 'until') === '' ? '' : `, until ${dayOf(entry, 'until')}`}`;
     case 'enter-permit':
       return `entered special flight permit ${text(entry, 'number')}, ${dayOf(entry, 'validFrom')} to ${dayOf(entry, 'validUntil')}, and signed that the aircraft is safe for its flight: ${text(entry, 'conditions')}`;
+    case 'begin-work':
+      return `said that work is begun: ${text(entry, 'description')}`;
+    case 'record-work':
+      return `signed for work of ${dayOf(entry, 'on')}: ${text(entry, 'description')}`;
+    case 'approve-work':
+      return `approved work for return to service, done ${dayOf(entry, 'on')}: ${text(entry, 'description')}`;
+    case 'record-check-flight':
+      return text(entry, 'result') === 'as-it-should'
+        ? `flew the check flight on ${dayOf(entry, 'on')}: ${text(entry, 'description')}`
+        : `flew the check flight on ${dayOf(entry, 'on')}, and it did not fly as it should: ${text(entry, 'description')}`;
+    case 'inspect-independently':
+      return `inspected the flight controls as the second person on ${dayOf(entry, 'on')}: ${text(entry, 'description')}`;
     case 'restrict-dispatch':
       return `restricted it: ${text(entry, 'why')}`;
     case 'withdraw-restriction':
@@ -223,7 +235,7 @@ export function describeHistory(act: LedgerAct, record: unknown): string {
     case 'vouch':
       return `vouched for ${lengthOf(entry['records'])} ${lengthOf(entry['records']) === 1 ? 'record' : 'records'} that waited${text(entry, 'note') === '' ? '' : `: ${text(entry, 'note')}`}`;
     case 'clear-fuel':
-      return `signed that suspect fuel was dealt with: ${text(entry, 'description')}`;
+      return `signed that fuel or oil was dealt with: ${text(entry, 'description')}`;
     case 'clear-list':
       return `cleared the list of an inspection: ${text(entry, 'description')}`;
     case 'strike':

@@ -548,6 +548,8 @@ export function applyRemedy(
           signedBy: by('repair-station'),
           mayChangeFlight: one.mayChangeFlight ?? false,
           flightControls: one.flightControls ?? false,
+          staticOpened: one.staticOpened ?? false,
+          altitudeReportingTouched: one.altitudeReportingTouched ?? false,
           groundTestsConclusive: true,
         })),
       };

@@ -10,6 +10,7 @@ import { membershipsOf } from '@/db/club/clubs';
 import { clubPage } from '@/queries/club/club';
 import { people } from '@/queries/club/people';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
+import { NO_EFFECTS } from '@/testing/work';
 import { clearList } from '../maintenance/clear-list';
 import { changeClub } from './change-club';
 import { acceptLink, lookAtLink, takeUpLink } from './take-up-link';
@@ -476,6 +477,8 @@ describe('certificates', () => {
           )
         ).revision,
         work: 'repaired',
+        effects: NO_EFFECTS,
+        workId: randomUUID(),
         description: 'Blended.',
         completedOn: '2026-11-24' as never,
         certificateId,

@@ -1,9 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { aircraftPage } from '@/queries/aircraft/aircraft-page';
+import { hours } from '@/core/quantities/hours';
+import { volume } from '@/core/quantities/volume';
+import { instant } from '@/core/time/instant';
+import { insertOthers } from '@/db/aircraft/other-records';
 import type { PlanStep } from '@/core/walkround/plan-step';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { TANKS, walking, type TestClub } from '@/testing/walk-round';
+import { changeAircraft } from '../kernel/change-aircraft';
 import { clearFuel } from './clear-fuel';
 
 let club: TestClub;
@@ -93,5 +98,39 @@ describe('suspect fuel', () => {
     const records = (await suspect()).flatMap((one) => one.records);
     good(await clear());
     expect(bad(await clear({ records })).message).toContain('dealt with already');
+  });
+});
+
+describe('oil consumption', () => {
+  it('above the club’s limit is looked at by a mechanic, and watched from there on', async () => {
+    const { clubId, aircraftId } = club;
+    const quarts = [17, 18, 19, 20].map((day, at) => {
+      const happenedAt = instant(`2026-11-${day}T12:00:00Z`);
+      const base = { id: randomUUID(), happenedAt, recordedAt: happenedAt };
+      return {
+        ...base,
+        kind: 'uplift' as const,
+        body: {
+          ...base,
+          what: 'oil' as const,
+          added: volume('1', 'US qt'),
+          grade: null,
+          timeInService: hours(String(4101 + at)),
+        },
+      };
+    });
+    const desk = club.actor('dispatcher');
+    good(
+      await changeAircraft(club.ports, desk, aircraftId, 'load-records', null, async ({ tx }) => {
+        await insertOthers(tx, clubId, aircraftId, desk.personId, quarts);
+        return { value: {}, ledger: {} };
+      }),
+    );
+    const high = (await suspect()).filter(({ what }) => what === 'oil');
+    expect(high).toMatchObject([{ records: { length: 4 } }]);
+    const records = high.flatMap((one) => one.records);
+    expect(bad(await clear({ records, on: '2026-11-19' })).message).toContain('dated before');
+    good(await clear({ records, description: 'Compression and leaks looked at: in limits.' }));
+    expect((await suspect()).filter(({ what }) => what === 'oil')).toEqual([]);
   });
 });

@@ -9,7 +9,7 @@ import { denial } from '../kernel/permissions';
 import { ownCertificate, passwordRefusal, requireReturnable } from '../kernel/signing';
 
 /**
- * Signs that suspect fuel was dealt with: what was drained, flushed or found, for each cup and each fuelling that it is about.
+ * Signs that suspect fuel was dealt with, or that a mechanic looked at the oil use: what was drained, flushed or found, for each cup and each fuelling that it is about.
  * Draining again does not cure it; and after this each drain is sampled again. Common practice, no source.
  */
 export async function clearFuel(

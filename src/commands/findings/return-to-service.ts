@@ -2,9 +2,12 @@ import type { ReturnToService } from '@/contracts/findings/return-to-service';
 import { authorityFor, signatureFaults } from '@/core/records/club/certificate';
 import { authorityOf } from '@/core/rules/register';
 import { closingWork, rectificationFaults, type Rectification } from '@/core/records/findings/discrepancy';
+import type { Plain } from '@/core/decision/canonical';
+import type { WorkEntry } from '@/core/records/maintenance/work-entry';
 import { civilDateAt } from '@/core/time/zone';
 import { loadAircraft, lockAircraft, raiseRevision } from '@/db/aircraft/aircraft-facts';
 import { inClub } from '@/db/kernel/club-transaction';
+import { insertOthers } from '@/db/aircraft/other-records';
 import { readClub } from '@/db/club/clubs';
 import { findDiscrepancy, insertRectification } from '@/db/findings/discrepancies';
 import { appendToLedger, readHistory } from '@/db/kernel/ledger';
@@ -135,6 +138,24 @@ export async function returnToService(
         rectification,
         closes: faults.length === 0,
       });
+      const { effects, workId } = entry;
+      const changed = effects !== null && Object.values(effects).includes(true);
+      // What the repair may have changed is judged as any work is: the check flight and the second inspection hang on it.
+      if (changed) {
+        const body: WorkEntry = {
+          id: workId,
+          recordedAt,
+          completedOn,
+          description,
+          signedBy: rectification.signedBy,
+          checkFlight: null,
+          independentInspection: null,
+          ...effects,
+        };
+        await insertOthers(tx, actor.clubId, found.aircraft_id, actor.personId, [
+          { id: workId, kind: 'work', happenedAt: recordedAt, recordedAt, body },
+        ]);
+      }
       const revision = await raiseRevision(tx, found.aircraft_id);
       await appendToLedger(
         tx,
@@ -153,6 +174,8 @@ export async function returnToService(
             work,
             description,
             completedOn,
+            effects: effects as Plain,
+            workRecord: changed ? workId : null,
             certificate: { kind, number },
           },
         },

@@ -9,6 +9,7 @@ import { CHANNEL } from '@/db/kernel/notify';
 import { aircraftPage } from '@/queries/aircraft/aircraft-page';
 import { line } from '@/queries/aircraft/line';
 import { bad, given, good, PASSWORD, testClub } from '@/testing/database';
+import { NO_EFFECTS } from '@/testing/work';
 import { plannedFlight, readingOnRecord } from '@/testing/planned-flight';
 import { enterCertificate } from '../club/members';
 import { addPhoto, MAX_PHOTO_BYTES } from '../findings/add-photo';
@@ -47,6 +48,8 @@ const closing = (discrepancyId: string, seenRevision: number, change: object = {
   discrepancyId,
   seenRevision,
   work: 'repaired' as const,
+  effects: NO_EFFECTS,
+  workId: randomUUID(),
   description: 'Blended within limits, track checked.',
   completedOn: '2026-11-24' as never,
   certificateId: club.certificateOf('mechanic'),

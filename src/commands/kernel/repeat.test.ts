@@ -14,6 +14,7 @@ import { inClub } from '@/db/kernel/club-transaction';
 import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
+import { NO_EFFECTS } from '@/testing/work';
 import { plannedFlight } from '@/testing/planned-flight';
 import { checkDocuments } from '../documents/check-documents';
 import { reportFinding } from '../findings/report-finding';
@@ -236,6 +237,8 @@ describe('what is signed and found', () => {
       discrepancyId: finding.findingId,
       seenRevision: (await row())?.revision ?? 0,
       work: 'repaired' as const,
+      effects: NO_EFFECTS,
+      workId: randomUUID(),
       description: 'Dressed.',
       completedOn: civilDate('2026-11-24'),
       certificateId: club.certificateOf('mechanic'),

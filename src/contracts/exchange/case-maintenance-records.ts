@@ -186,6 +186,19 @@ export const watch = z
     correctBy: dateSchema.optional().describe('corrected by this day'),
   })
   .describe('when a watched thing is re-checked');
+const workApproval = z.strictObject({
+  recordedAt,
+  completedOn: dateSchema.describe('day of completion'),
+  description: textSchema(4000).describe('what was done'),
+  signedBy: signature,
+  major: z.boolean().describe('a major repair or alteration'),
+  mayChangeFlight: z.boolean().describe('could have changed the flight characteristics appreciably'),
+  groundTestsConclusive: yesNo('ground tests showed conclusively that it did not'),
+  flightControls: z.boolean().describe('work on flight controls'),
+  staticOpened: z.boolean().describe('the static system was opened'),
+  altitudeReportingTouched: z.boolean().describe('could let the transponder report a wrong altitude'),
+  weightChanged: z.boolean().describe('weighed, or equipment changed'),
+});
 export const work = z
   .strictObject({
     recordedAt,
@@ -222,8 +235,9 @@ export const work = z
     staticOpened: yesNo('the static system was opened'),
     altitudeReportingTouched: yesNo('could let the transponder report a wrong altitude'),
     weightChanged: yesNo('weighed, or equipment changed'),
+    approvals: z.record(idKey, workApproval).optional().describe('later entries about the same work, by id'),
   })
-  .describe('maintenance that is not an answer to a finding');
+  .describe('maintenance work with what it may have changed');
 export const permit = z
   .strictObject({
     recordedAt,

@@ -214,6 +214,16 @@ export function workOf(id: string, given: In<'work'>): WorkEntry {
     staticOpened: known(given.staticOpened),
     altitudeReportingTouched: known(given.altitudeReportingTouched),
     weightChanged: known(given.weightChanged),
+    ...(given.approvals === undefined
+      ? {}
+      : {
+          approvals: listed(given.approvals, (approvalId, one) => ({
+            ...one,
+            id: approvalId,
+            signedBy: signed(one.signedBy),
+            groundTestsConclusive: known(one.groundTestsConclusive),
+          })),
+        }),
   };
 }
 

@@ -187,6 +187,38 @@ export const ACTS = {
     opens: 'signed',
     denied: 'Only a mechanic signs that an aircraft is safe for a flight under a special flight permit.',
   },
+  'begin-work': {
+    roles: ['mechanic', 'instructor', 'dispatcher'],
+    does: 'say that work on an aircraft is begun: it is grounded until the work is approved',
+    opens: 'nothing',
+    denied:
+      'Only a mechanic or the desk says that work is begun. Report what you found, and tell one of them.',
+  },
+  'record-work': {
+    roles: ['mechanic', 'instructor', 'dispatcher'],
+    does: 'record work that is done and sign it; a pilot signs preventive maintenance alone',
+    opens: 'signed',
+    denied: 'Only a mechanic records work, or an instructor or dispatcher who holds a certificate for it.',
+  },
+  'approve-work': {
+    roles: ['mechanic'],
+    does: 'approve work on record for return to service',
+    opens: 'signed',
+    denied: 'Only a mechanic approves work for return to service. Ask one of them.',
+  },
+  'record-check-flight': {
+    roles: ['instructor', 'dispatcher', 'mechanic'],
+    does: 'record the check flight after work, by a pilot’s certificate of their own',
+    opens: 'signed',
+    denied:
+      'Only the desk, an instructor or a mechanic who holds a pilot’s certificate records a check flight.',
+  },
+  'inspect-independently': {
+    roles: ['mechanic', 'instructor', 'dispatcher'],
+    does: 'sign the second inspection of flight controls, which somebody else worked on',
+    opens: 'signed',
+    denied: 'Only a mechanic or a pilot of the desk signs the second inspection of flight controls.',
+  },
   'restrict-dispatch': {
     roles: ['dispatcher', 'instructor', 'mechanic', 'safety-officer'],
     does: 'restrict an aircraft beyond what the records ask, with a reason',
@@ -360,7 +392,10 @@ export const RECORDS_THAT_OPEN = {
   'flight-out': 'nobody: it only makes unavailable',
   deferral: 'the person who signs it by their own certificate',
   'fuel-stretch': 'nobody on a screen yet: by import of a whole club only',
-  work: 'nobody on a screen yet: by import of a whole club only',
+  work: 'nobody: it only asks for something',
+  'work-approval': 'a mechanic by their own certificate',
+  'check-flight': 'the pilot who flew it, by their own certificate',
+  'independent-inspection': 'the second person, by their own certificate',
   permit: 'a mechanic by their own certificate',
   'dispatch-restriction': 'nobody: it only closes',
   'restriction-withdrawn': 'a dispatcher: what the records close stays closed',

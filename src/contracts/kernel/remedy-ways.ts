@@ -1,14 +1,7 @@
 import type { Act } from '../../core/rules/parts/constraint';
 import type { RouteName } from './routes';
 
-/** Nothing on a screen does it: it is done by import of a whole club or a case file only. */
-export const NOWHERE_YET = 'nowhere yet';
-
-/**
- * By which of the application's own routes each remedy that a decision can name is recorded. The test beside it holds the table against
- * the routes, the roles and the
- * screens; what is done nowhere yet stands here by name, so that nobody takes it for done.
- */
+/** By which of the application's own routes each remedy that a decision can name is recorded. The test beside it holds the table against the routes, the roles and the screens. */
 export const REMEDY_WAYS = {
   'put-document-aboard': 'POST /api/document-check',
   'check-document': 'POST /api/document-check',
@@ -58,10 +51,10 @@ export const REMEDY_WAYS = {
   'replace-part': 'POST /api/entries',
   'install-equipment': 'POST /api/facts',
   'record-equipment': 'POST /api/facts',
-  'release-after-work': NOWHERE_YET,
-  'fly-check-flight': NOWHERE_YET,
-  'inspect-independently': NOWHERE_YET,
-  'complete-work-entry': NOWHERE_YET,
+  'release-after-work': 'POST /api/work/approvals',
+  'fly-check-flight': 'POST /api/work/check-flights',
+  'inspect-independently': 'POST /api/work/inspections',
+  'complete-work-entry': 'POST /api/entries',
   'add-oil': 'POST /api/walkround/announced/done',
   'add-fuel': 'POST /api/walkround/announced/done',
   'remove-oil': 'POST /api/walkround/events',
@@ -74,7 +67,7 @@ export const REMEDY_WAYS = {
   'do-announced': 'POST /api/walkround/announced/done',
   'deal-with-suspect-fuel': 'POST /api/fuel-clearances',
   'service-measured-item': 'POST /api/walkround/events',
-  'have-trend-looked-at': NOWHERE_YET,
+  'have-trend-looked-at': 'POST /api/fuel-clearances',
   'issue-maintenance-release': 'POST /api/releases',
   'sign-daily-inspection': 'POST /api/daily-inspections',
   'renew-club-document': 'POST /api/facts',
@@ -86,4 +79,4 @@ export const REMEDY_WAYS = {
   'obtain-atc-authorisation': 'POST /api/flights',
   'obtain-special-flight-permit': 'POST /api/permits',
   'replace-tow-rope': 'POST /api/facts',
-} as const satisfies Readonly<Record<Act, RouteName | typeof NOWHERE_YET>>;
+} as const satisfies Readonly<Record<Act, RouteName>>;

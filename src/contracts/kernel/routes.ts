@@ -1,5 +1,12 @@
 import type { z } from 'zod';
 import { enterPermitSchema } from '../maintenance/permit';
+import {
+  approveWorkSchema,
+  beginWorkSchema,
+  checkFlightSchema,
+  independentInspectionSchema,
+  recordWorkSchema,
+} from '../maintenance/work';
 import { deferSchema } from '../findings/defer';
 import { restrictSchema, withdrawRestrictionSchema } from '../flights/dispatch-restriction';
 import { factSchema, newAircraftSchema } from '../aircraft/aircraft-entry';
@@ -152,6 +159,11 @@ export const ROUTES = {
   },
   'POST /api/deferrals': act(deferSchema, 'defer-finding'),
   'POST /api/permits': act(enterPermitSchema, 'enter-permit'),
+  'POST /api/work': act(recordWorkSchema, 'record-work'),
+  'POST /api/work/begun': act(beginWorkSchema, 'begin-work'),
+  'POST /api/work/approvals': act(approveWorkSchema, 'approve-work'),
+  'POST /api/work/check-flights': act(checkFlightSchema, 'record-check-flight'),
+  'POST /api/work/inspections': act(independentInspectionSchema, 'inspect-independently'),
   'POST /api/restrictions': act(restrictSchema, 'restrict-dispatch'),
   'POST /api/restrictions/withdrawals': act(withdrawRestrictionSchema, 'withdraw-restriction'),
   'POST /api/walkround': act(beginWalkroundSchema, 'do-walk-round'),

@@ -192,7 +192,7 @@ describe('the canonical inputs', () => {
       `"engine":${canonicalJson(ENGINE_VERSION as Plain)}`,
     );
     expect(canonicalInputs({ facts, ...rest })).toContain(
-      '"versions":[{"id":"club-policy","version":"2"},{"id":"us-part91","version":"7"}]',
+      '"versions":[{"id":"club-policy","version":"3"},{"id":"us-part91","version":"8"}]',
     );
   });
   it.each([

@@ -18,6 +18,7 @@ import type { Rigging } from './aircraft/rigging';
 import { unreadFlights, withUnread } from './meters/unread';
 import { withUnlogged, type UnloggedStretch } from './meters/unlogged';
 import type { DailyInspection, FlightPermit, MaintenanceRelease, WorkEntry } from './maintenance/work-entry';
+import { approvedWork } from './maintenance/work-entry';
 
 /** Records of many kinds, each a list. */
 interface Lists {
@@ -120,9 +121,10 @@ export function presentFor(facts: AircraftFacts, now: Instant): Instant {
       see(one);
       seeVouched(one);
     }
-  for (const { checkFlight, independentInspection } of facts.work) {
+  for (const { checkFlight, independentInspection, approvals } of facts.work) {
     see(checkFlight);
     see(independentInspection);
+    approvals?.forEach(see);
   }
   for (const { required } of facts.releases) for (const { certified } of required) see(certified);
   for (const { returned } of facts.flightsOut) see(returned);
@@ -313,6 +315,11 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
     work: counting.inside(facts.work, (one) => {
       const checkFlight = counting.part(one.checkFlight);
       const independentInspection = counting.part(one.independentInspection);
+      if (one.approvals !== undefined)
+        return approvedWork(
+          { ...one, checkFlight, independentInspection, approvals: counting.of(one.approvals) },
+          facts.place.zone,
+        );
       return checkFlight === one.checkFlight && independentInspection === one.independentInspection
         ? one
         : { ...one, checkFlight, independentInspection };

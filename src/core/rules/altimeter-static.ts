@@ -1,7 +1,15 @@
 import { usesIn } from '../envelope/use-set';
 import { mayBeSignedBy } from '../records/club/certificate';
 import { countingInspections, type Inspection } from '../records/maintenance/inspection';
-import { constraint, DISPATCHER, remedy, type Act, type Constraint, type Entitled } from './parts/constraint';
+import {
+  constraint,
+  DISPATCHER,
+  MECHANICS,
+  remedy,
+  type Act,
+  type Constraint,
+  type Entitled,
+} from './parts/constraint';
 import { datedInspection } from './parts/dated-inspection';
 import { result, rule } from './parts/rule';
 
@@ -60,7 +68,7 @@ export const altimeterStatic = rule({
           records: [id],
           closes: IFR,
           permitMayCover: true,
-          remedies: [remedy(act, by)],
+          remedies: [...(unknown ? [remedy('release-after-work', MECHANICS, id)] : []), remedy(act, by)],
           reason:
             unknown || completedOn === null
               ? { code: 'work-effect-unknown', description: description ?? '', effect }

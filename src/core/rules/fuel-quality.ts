@@ -1,9 +1,7 @@
 import { ALL_USES } from '../envelope/use-set';
-import { signatureFaults } from '../records/club/certificate';
 import { latestAll, type KnownFacts } from '../records/facts';
-import type { FuelSample, Uplift } from '../records/walkround/measurement';
-import { civilDateAt } from '../time/zone';
 import { ANYBODY, constraint, remedy, MECHANICS, RECORD_KEEPER, type Constraint } from './parts/constraint';
+import { isDealtWith } from './parts/dealt-with';
 import { drainsOf, latestSamples, type SampledDrain } from './parts/fuel-drains';
 import { NOT_ASKED, result, rule } from './parts/rule';
 
@@ -15,23 +13,9 @@ const made = (given: Pick<Constraint, 'key' | 'certainty' | 'reason' | 'remedies
   constraint({ source, closes: ALL_USES, ...given });
 const mechanic = remedy('deal-with-suspect-fuel', MECHANICS, 'fuel');
 
-/** True once a mechanic has dealt with it: on no earlier day than it was found, and written down no earlier. */
-function isCleared(
-  { cleared, happenedAt }: FuelSample | Uplift,
-  { place: { zone }, authority }: KnownFacts,
-): boolean {
-  return (
-    cleared != null
-    && cleared.recordedAt >= happenedAt
-    && cleared.on >= civilDateAt(happenedAt, zone)
-    && cleared.on <= civilDateAt(cleared.recordedAt, zone)
-    && signatureFaults(cleared.by, 'return-to-service', cleared.on, authority).length === 0
-  );
-}
-
 /** What of a drain is no matter of draining again: a wrong colour or smell ever, and water three times. */
 function suspect({ drain, samples }: SampledDrain, facts: KnownFacts): readonly Constraint[] {
-  const open = samples.filter((one) => !isCleared(one, facts));
+  const open = samples.filter((one) => !isDealtWith(one, facts));
   const wrong = open.filter(({ result: found }) => found === 'wrong-colour' || found === 'wrong-smell');
   const wet = open.filter(({ result: found }) => found === 'water');
   return [
@@ -108,9 +92,9 @@ function grades(facts: KnownFacts): {
     };
   }
   const wrong = fuelled.filter(
-    (one) => one.grade !== null && !approved.includes(one.grade) && !isCleared(one, facts),
+    (one) => one.grade !== null && !approved.includes(one.grade) && !isDealtWith(one, facts),
   );
-  const unsaid = latestAll(fuelled).filter((one) => one.grade === null && !isCleared(one, facts));
+  const unsaid = latestAll(fuelled).filter((one) => one.grade === null && !isDealtWith(one, facts));
   return {
     constraints: [
       ...wrong.map((one) =>

@@ -1,7 +1,6 @@
 import { ALL_USES } from '../envelope/use-set';
-import { samePerson, signatureFaults } from '../records/club/certificate';
-import { civilDateAt } from '../time/zone';
-import { constraint, remedy, type Constraint } from './parts/constraint';
+import { independentInspectionCounts } from '../records/maintenance/work-entry';
+import { constraint, remedy, MECHANICS, type Constraint } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: 'CAR 1988 reg 42G' } as const;
@@ -17,7 +16,7 @@ export const independentInspection = rule({
   judge: ({ work, place, authority }) =>
     result(
       work.flatMap((entry): readonly Constraint[] => {
-        const { id, flightControls, independentInspection: by, completedOn, signedBy } = entry;
+        const { id, flightControls } = entry;
         if (flightControls === false) return [];
         const description = entry.description ?? '';
         if (flightControls === null)
@@ -29,17 +28,11 @@ export const independentInspection = rule({
               reason: { code: 'work-effect-unknown', description, effect: 'flight-controls' },
               records: [id],
               closes: ALL_USES,
-              remedies: [remedy('release-after-work', second, id)],
+              remedies: [remedy('release-after-work', MECHANICS, id)],
               permitMayCover: true,
             }),
           ];
-        const counts =
-          by !== null
-          && completedOn !== null
-          && by.on >= completedOn
-          && by.on <= civilDateAt(by.recordedAt, place.zone)
-          && !samePerson(by.by, signedBy)
-          && signatureFaults(by.by, 'independent-inspection', by.on, authority).length === 0;
+        const counts = independentInspectionCounts(entry, place.zone, authority);
         return counts
           ? []
           : [

@@ -259,6 +259,32 @@ describe('ads', () => {
         'x: ad-before-flight~ [x] comply-with-ad(x)',
       ],
     ],
+    [
+      'signed by a student, and completed on the same day by a mechanic',
+      ad({
+        initial: null,
+        done: {
+          c: done('2026-09-10', 4102, { method: 'end', signedBy: student }),
+          e: done('2026-09-10', 4102, { method: 'end', recordedAt: '2026-09-11T12:00:00Z' }),
+        },
+      }),
+      [],
+    ],
+    [
+      'signed by a student after a mechanic had on the same day',
+      ad({
+        initial: null,
+        done: {
+          c: done('2026-09-10', 4102, {
+            method: 'end',
+            signedBy: student,
+            recordedAt: '2026-09-11T12:00:00Z',
+          }),
+          e: done('2026-09-10', 4102, { method: 'end' }),
+        },
+      }),
+      ['unsigned.c: work-not-signed~ [c] complete-work-entry(c)'],
+    ],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['ads'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);

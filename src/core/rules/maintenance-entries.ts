@@ -1,8 +1,6 @@
 import { ALL_USES, difference, usesIn } from '../envelope/use-set';
-import { signatureFaults } from '../records/club/certificate';
-import { workFaults } from '../records/maintenance/work-entry';
-import { civilDateAt } from '../time/zone';
-import { constraint, remedy, MECHANICS, RECORD_KEEPER, type Constraint } from './parts/constraint';
+import { checkFlightCounts, workFaults } from '../records/maintenance/work-entry';
+import { constraint, remedy, MECHANICS, type Constraint } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: '14 CFR 91.407' } as const;
@@ -52,21 +50,12 @@ export const maintenanceEntries = rule({
               reason: { code: 'work-effect-unknown', description, effect: 'flight-characteristics' },
               records: [id],
               closes: BUT_CHECK_FLIGHT,
-              remedies: [
-                remedy('release-after-work', MECHANICS, id),
-                remedy('record-item-history', RECORD_KEEPER, id),
-              ],
+              remedies: [remedy('release-after-work', MECHANICS, id)],
             }),
           ];
         }
         if (groundTestsConclusive === true) return [];
-        const flown =
-          checkFlight !== null
-          && checkFlight.on >= completedOn
-          && checkFlight.on <= civilDateAt(checkFlight.recordedAt, place.zone)
-          && checkFlight.logged === true
-          && signatureFaults(checkFlight.pilot, 'check-flight', checkFlight.on, authority).length === 0;
-        if (flown) return [];
+        if (checkFlightCounts(entry, place.zone, authority)) return [];
         return [
           constraint({
             key: id,

@@ -132,7 +132,7 @@ describe('altimeter and static', () => {
     [
       'work that does not say',
       { ...all, ...work({ staticOpened: null, description: null }) },
-      ['opened-w: work-effect-unknown?~ 3024 [w] test-static-system'],
+      ['opened-w: work-effect-unknown?~ 3024 [w] release-after-work(w) or test-static-system'],
     ],
     [
       'work that does not say, before the test',
@@ -191,7 +191,7 @@ describe('the transponder', () => {
     [
       'work that does not say',
       work({ altitudeReportingTouched: null, description: null }),
-      ['touched-w: work-effect-unknown?~ 4536 [w] test-transponder'],
+      ['touched-w: work-effect-unknown?~ 4536 [w] release-after-work(w) or test-transponder'],
     ],
     [
       'touched nobody knows when',

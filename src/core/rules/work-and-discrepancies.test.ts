@@ -116,7 +116,7 @@ describe('maintenance entries', () => {
     [
       'it does not say whether it flies as before',
       work({ mayChangeFlight: null }),
-      ['w: work-effect-unknown? 5904 [w] release-after-work(w) or record-item-history(w)'],
+      ['w: work-effect-unknown? 5904 [w] release-after-work(w)'],
     ],
     [
       'a check flight is needed',
@@ -154,6 +154,130 @@ describe('maintenance entries', () => {
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['maintenance-entries'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
+  });
+});
+
+/** A later entry that approves the work of `work()`, as a mechanic signs it on the evening of the 21st. */
+const approval = (change: Change = {}) => ({
+  a: {
+    recordedAt: '2026-11-21T19:00:00Z',
+    completedOn: '2026-11-21',
+    description: 'Cable replaced',
+    signedBy: mechanic,
+    major: false,
+    mayChangeFlight: false,
+    flightControls: false,
+    staticOpened: false,
+    altitudeReportingTouched: false,
+    weightChanged: false,
+    ...change,
+  },
+});
+const begun = { signedBy: null, completedOn: null, mayChangeFlight: null, flightControls: null };
+const NEEDS_FLIGHT = ['w: check-flight-needed 5904 [w] fly-check-flight(w) or release-after-work(w)'];
+const NOT_APPROVED = ['w: work-entry-not-valid~ [w] release-after-work(w)'];
+
+describe('an approval of work on record', () => {
+  it.each<Row>([
+    ['work that is begun', work(begun), NOT_APPROVED],
+    ['begun and approved', work({ ...begun, approvals: approval() }), []],
+    ['approved by a pilot', work({ ...begun, approvals: approval({ signedBy: pilot }) }), NOT_APPROVED],
+    [
+      'approved for a day that had not come',
+      work({ ...begun, approvals: approval({ completedOn: '2026-11-22' }) }),
+      NOT_APPROVED,
+    ],
+    [
+      'it may fly otherwise',
+      work({ ...begun, approvals: approval({ mayChangeFlight: true }) }),
+      NEEDS_FLIGHT,
+    ],
+    ['it said so before', work({ mayChangeFlight: true, approvals: approval() }), NEEDS_FLIGHT],
+    [
+      'ground tests show that it does not',
+      work({ mayChangeFlight: true, approvals: approval({ groundTestsConclusive: true }) }),
+      [],
+    ],
+    [
+      'a later entry does not speak of the tests of the first',
+      work({
+        mayChangeFlight: true,
+        groundTestsConclusive: true,
+        approvals: approval({ mayChangeFlight: true }),
+      }),
+      NEEDS_FLIGHT,
+    ],
+    [
+      'flown before it',
+      {
+        work: {
+          w: {
+            ...flown({ recordedAt: '2026-11-21T18:00:00Z' }).work.w,
+            approvals: approval({ mayChangeFlight: true }),
+          },
+        },
+      },
+      NEEDS_FLIGHT,
+    ],
+    [
+      'flown after it',
+      { work: { w: { ...flown().work.w, approvals: approval({ mayChangeFlight: true }) } } },
+      [],
+    ],
+    [
+      'a major one needs more than a mechanic',
+      work({ ...begun, approvals: approval({ major: true }) }),
+      NOT_APPROVED,
+    ],
+    ['major stays major', work({ ...begun, major: true, approvals: approval() }), NOT_APPROVED],
+    [
+      'preventive maintenance that a pilot signed, and a mechanic since',
+      work({ ...begun, preventive: 'c1', approvals: approval() }),
+      [],
+    ],
+    [
+      'a day before the first entry does not take its place',
+      work({
+        mayChangeFlight: true,
+        completedOn: '2026-11-20',
+        approvals: approval({ completedOn: '2026-11-19' }),
+        checkFlight: { recordedAt: '2026-11-21T20:00:00Z', on: '2026-11-19', pilot, logged: true },
+      }),
+      NEEDS_FLIGHT,
+    ],
+    [
+      'the last of several counts',
+      work({
+        ...begun,
+        approvals: {
+          ...approval(),
+          b: { ...approval().a, recordedAt: '2026-11-21T21:00:00Z', signedBy: pilot },
+        },
+      }),
+      NOT_APPROVED,
+    ],
+  ])('%s', (_, change, lines, missing = []) => {
+    const decision = decideBy(['maintenance-entries'], change);
+    expect([said(decision), missed(decision)]).toEqual([lines, missing]);
+  });
+  it('is not there before it was written down', () => {
+    const change = work({ ...begun, approvals: approval() });
+    const at = (asOf: string) => said(decideBy(['maintenance-entries'], { asOf, ...change }));
+    expect([at('2026-11-21T18:59:00Z'), at('2026-11-21T19:00:00Z')]).toEqual([NOT_APPROVED, []]);
+  });
+  it('leaves flight controls touched that were touched, and asks for the second person again', () => {
+    const change = second(
+      {},
+      { approvals: approval({ signedBy: engineer, recordedAt: '2026-11-21T20:30:00Z' }) },
+    );
+    expect(said(decideBy(['independent-inspection'], change))).toEqual([]);
+    const later = second(
+      {},
+      { approvals: approval({ signedBy: engineer, recordedAt: '2026-11-21T22:00:00Z' }) },
+    );
+    expect(said(decideBy(['independent-inspection'], later))).toEqual([
+      'w: independent-inspection-needed [w] inspect-independently(w)',
+    ]);
   });
 });
 

@@ -1,5 +1,6 @@
 import type { Deferral } from '@/core/records/findings/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
+import type { WorkApproval } from '@/core/records/maintenance/work-entry';
 import type { Announced, FuelCleared, Ramp } from '@/core/records/walkround/measurement';
 import { stretchOf } from '@/core/records/meters/unlogged';
 import { storedInstant } from '../kernel/checked-values';
@@ -95,6 +96,38 @@ function rampOf(
     : { ...found, gaps: 'none', ...(announced.length === 0 ? {} : { announced }) };
 }
 
+/** Work with what was entered about it since. Of several flights or inspections the last counts: a further one is only taken where the one before does not. */
+function workOf(
+  work: readonly OtherBodies['work'][],
+  approvals: readonly OtherBodies['work-approval'][],
+  checkFlights: readonly OtherBodies['check-flight'][],
+  inspections: readonly OtherBodies['independent-inspection'][],
+): AircraftFacts['work'] {
+  return work.map(({ details: _, ...entry }) => {
+    const of = <T extends { readonly work: string; readonly recordedAt: number }>(records: readonly T[]) =>
+      records.filter((one) => one.work === entry.id).sort((a, b) => a.recordedAt - b.recordedAt);
+    const own = of(approvals).map(({ work: __, details: ___, ...approval }): WorkApproval => approval);
+    const flown = of(checkFlights)
+      .filter(({ asItShould }) => asItShould)
+      .at(-1);
+    const inspected = of(inspections).at(-1);
+    return {
+      ...entry,
+      ...(own.length === 0 ? {} : { approvals: [...(entry.approvals ?? []), ...own] }),
+      ...(flown === undefined
+        ? {}
+        : {
+            checkFlight: { recordedAt: flown.recordedAt, on: flown.on, pilot: flown.pilot, logged: true },
+          }),
+      ...(inspected === undefined
+        ? {}
+        : {
+            independentInspection: { recordedAt: inspected.recordedAt, on: inspected.on, by: inspected.by },
+          }),
+    };
+  });
+}
+
 /** Rows of one aircraft as the core's own records. The database holds what a checked record wrote, and takes nothing else in. */
 function othersOf(rows: OtherRows): OtherFacts {
   const of = <K extends OtherKind>(kind: K): OtherBodies[K][] =>
@@ -111,7 +144,7 @@ function othersOf(rows: OtherRows): OtherFacts {
     vorChecks: of('vor-check'),
     databases: of('database'),
     fuelStretches: of('fuel-stretch'),
-    work: of('work'),
+    work: workOf(of('work'), of('work-approval'), of('check-flight'), of('independent-inspection')),
     permits: of('permit'),
     releases: of('release'),
     dailyInspections: of('daily-inspection'),

@@ -7,6 +7,8 @@ import type { Signature } from '@/core/records/club/certificate';
 import type { AttributionRecord, UnloggedRecord } from '@/core/records/meters/unlogged';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
+import type { WorkDetails } from '@/core/records/maintenance/work-details';
+import type { WorkApproval, WorkEntry } from '@/core/records/maintenance/work-entry';
 import type { Announced } from '@/core/records/walkround/measurement';
 import type { RampData } from '@/core/records/walkround/ramp-data';
 
@@ -45,6 +47,9 @@ export const OTHER_KINDS = [
   'announced-done',
   'fuel-cleared',
   'restriction-withdrawn',
+  'work-approval',
+  'check-flight',
+  'independent-inspection',
 ] as const;
 export type OtherKind = (typeof OTHER_KINDS)[number];
 
@@ -62,7 +67,7 @@ export interface OtherBodies {
   readonly 'vor-check': Of<AircraftFacts['vorChecks']>;
   readonly database: Of<AircraftFacts['databases']>;
   readonly 'fuel-stretch': Of<AircraftFacts['fuelStretches']>;
-  readonly work: Of<AircraftFacts['work']>;
+  readonly work: WorkEntry & { readonly details?: WorkDetails };
   readonly permit: Of<AircraftFacts['permits']>;
   readonly release: Of<AircraftFacts['releases']>;
   /** With what was carried over; null where the aircraft had not flown, absent where it came from elsewhere. */
@@ -105,6 +110,25 @@ export interface OtherBodies {
     readonly recordedAt: Instant;
     readonly by: string;
     readonly why: string;
+  };
+  /** A later entry that approves work on record. */
+  readonly 'work-approval': WorkApproval & { readonly work: string; readonly details?: WorkDetails };
+  /** The check flight after work. One that did not fly as it should counts for nothing, and is a finding besides. */
+  readonly 'check-flight': {
+    readonly work: string;
+    readonly recordedAt: Instant;
+    readonly on: CivilDate;
+    readonly pilot: Signature;
+    readonly asItShould: boolean;
+    readonly description: string;
+  };
+  /** The second inspection of work on flight controls. */
+  readonly 'independent-inspection': {
+    readonly work: string;
+    readonly recordedAt: Instant;
+    readonly on: CivilDate;
+    readonly by: Signature;
+    readonly description: string;
   };
   /** A mechanic dealt with suspect fuel: the cups and the fuellings that it is about. */
   readonly 'fuel-cleared': {

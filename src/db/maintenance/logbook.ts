@@ -1,16 +1,30 @@
 import { byId, compareTexts } from '@/core/order';
 import { CERTIFICATE_KINDS, type Signature } from '@/core/records/club/certificate';
 import { hoursFromSeconds, type Hours } from '@/core/quantities/hours';
+import type { WorkDetails } from '@/core/records/maintenance/work-details';
 import type { CivilDate } from '@/core/time/civil-date';
 import { exactlyOneOf, storedDate } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
 import { storedBody } from '../aircraft/other-bodies';
+import type { OtherKind } from '../aircraft/other-kinds';
 import { othersOfKind } from '../aircraft/other-records';
+
+/** What a line of the maintenance record is of. */
+export type LogbookEntryKind =
+  | 'inspection'
+  | 'done'
+  | 'compliance'
+  | 'list-cleared'
+  | 'fuel-cleared'
+  | 'work'
+  | 'work-approval'
+  | 'check-flight'
+  | 'independent-inspection';
 
 /** A line of an aircraft's maintenance record. */
 export interface LogbookEntry {
   readonly id: string;
-  readonly kind: 'inspection' | 'done' | 'compliance' | 'list-cleared' | 'fuel-cleared';
+  readonly kind: LogbookEntryKind;
   /** The kind of inspection, or the id of the item, AD or inspection. */
   readonly what: string;
   readonly on: CivilDate;
@@ -18,6 +32,64 @@ export interface LogbookEntry {
   readonly description: string | null;
   readonly outcome: string | null;
   readonly signed: Signature | null;
+  /** What an entry of work says besides; null where it says nothing. */
+  readonly details: WorkDetails | null;
+}
+
+/** The bodies of one kind, each with its id. */
+async function bodiesOf<K extends OtherKind>(tx: ClubTransaction, aircraftId: string, kind: K) {
+  const rows = await tx
+    .selectFrom('aircraft_record')
+    .select(['record_id', 'body'])
+    .where('aircraft_id', '=', aircraftId)
+    .where('kind', '=', kind)
+    .execute();
+  return rows.map(({ record_id: id, body }) => ({ id, body: storedBody(kind, body, id) }));
+}
+
+/** Work, what approved it, and what was flown and inspected after it. Work that is begun and not signed yet is no entry. */
+async function workEntries(tx: ClubTransaction, aircraftId: string): Promise<readonly LogbookEntry[]> {
+  const line = (
+    kind: LogbookEntryKind,
+    id: string,
+    entry: Pick<LogbookEntry, 'on' | 'description' | 'signed'> & {
+      readonly details?: WorkDetails | undefined;
+    },
+    outcome: string | null = null,
+  ): LogbookEntry => ({
+    ...entry,
+    id,
+    kind,
+    what: kind,
+    reading: entry.details?.timeInService ?? null,
+    outcome,
+    details: entry.details ?? null,
+  });
+  return [
+    ...(await bodiesOf(tx, aircraftId, 'work')).flatMap(
+      ({ id, body: { completedOn, signedBy, description, details } }) =>
+        completedOn === null || signedBy === null
+          ? []
+          : [line('work', id, { on: completedOn, description, signed: signedBy, details })],
+    ),
+    ...(await bodiesOf(tx, aircraftId, 'work-approval')).map(
+      ({ id, body: { completedOn, signedBy, description, details } }) =>
+        line('work-approval', id, { on: completedOn, description, signed: signedBy, details }),
+    ),
+    ...(await bodiesOf(tx, aircraftId, 'check-flight')).map(
+      ({ id, body: { on, pilot, description, asItShould } }) =>
+        line(
+          'check-flight',
+          id,
+          { on, description, signed: pilot },
+          asItShould ? 'as-it-should' : 'not-as-it-should',
+        ),
+    ),
+    ...(await bodiesOf(tx, aircraftId, 'independent-inspection')).map(
+      ({ id, body: { on, by, description } }) =>
+        line('independent-inspection', id, { on, description, signed: by }),
+    ),
+  ];
 }
 
 /** The newest entries, newest first; struck out ones are among them. */
@@ -59,6 +131,7 @@ export async function logbookOf(
     reading: row.time_in_service_s === null ? null : hoursFromSeconds(row.time_in_service_s),
     description: row.description,
     outcome: row.outcome,
+    details: null,
     signed:
       row.name === null || row.certificate_kind === null
         ? null
@@ -100,6 +173,23 @@ export async function logbookOf(
     description,
     outcome: null,
     signed: done.signedBy,
+    details: null,
+  });
+  const cleared = (
+    kind: 'list-cleared' | 'fuel-cleared',
+    id: string,
+    what: string,
+    { on, description, by }: { readonly on: CivilDate; readonly description: string; readonly by: Signature },
+  ): LogbookEntry => ({
+    id,
+    kind,
+    what,
+    on,
+    reading: null,
+    description,
+    outcome: null,
+    signed: by,
+    details: null,
   });
   const items = await othersOfKind(tx, aircraftId, 'item');
   const ads = await othersOfKind(tx, aircraftId, 'ad');
@@ -112,46 +202,13 @@ export async function logbookOf(
     ...(await othersOfKind(tx, aircraftId, 'compliance')).map(({ ad, done, description }) =>
       of('compliance', ad, description, done),
     ),
-    ...(
-      await tx
-        .selectFrom('aircraft_record')
-        .select(['record_id', 'body'])
-        .where('aircraft_id', '=', aircraftId)
-        .where('kind', '=', 'list-cleared')
-        .execute()
-    ).map(({ record_id: id, body }): LogbookEntry => {
-      const cleared = storedBody('list-cleared', body, id);
-      return {
-        id,
-        kind: 'list-cleared',
-        what: cleared.inspection,
-        on: cleared.on,
-        reading: null,
-        description: cleared.description,
-        outcome: null,
-        signed: cleared.by,
-      };
-    }),
-    ...(
-      await tx
-        .selectFrom('aircraft_record')
-        .select(['record_id', 'body'])
-        .where('aircraft_id', '=', aircraftId)
-        .where('kind', '=', 'fuel-cleared')
-        .execute()
-    ).map(({ record_id: id, body }): LogbookEntry => {
-      const cleared = storedBody('fuel-cleared', body, id);
-      return {
-        id,
-        kind: 'fuel-cleared',
-        what: 'fuel',
-        on: cleared.on,
-        reading: null,
-        description: cleared.description,
-        outcome: null,
-        signed: cleared.by,
-      };
-    }),
+    ...(await bodiesOf(tx, aircraftId, 'list-cleared')).map(({ id, body }) =>
+      cleared('list-cleared', id, body.inspection, body),
+    ),
+    ...(await bodiesOf(tx, aircraftId, 'fuel-cleared')).map(({ id, body }) =>
+      cleared('fuel-cleared', id, 'fuel', body),
+    ),
+    ...(await workEntries(tx, aircraftId)),
   ];
   return [...inspections, ...others].sort((a, b) => compareTexts(b.on, a.on) || byId(a, b)).slice(0, most);
 }

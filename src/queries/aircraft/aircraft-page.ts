@@ -3,24 +3,14 @@ import { decidePrepared } from '@/core/decision/decide';
 import type { Decision, RuleAnswer, Verdict } from '@/core/decision/decision';
 import { usesInAny } from '@/core/envelope/use-set';
 import type { WindowPicture } from '@/core/envelope/window-picture';
-import {
-  authorityFor,
-  CERTIFICATE_KINDS,
-  mayBeSignedBy,
-  signatureFaults,
-  type Authority,
-  type CertificateKind,
-  type SignedWork,
-} from '@/core/records/club/certificate';
+import { authorityFor, CERTIFICATE_KINDS, type Authority } from '@/core/records/club/certificate';
 import type { DocumentKind } from '@/core/records/documents/document';
 import { closingWork, isDeferrable, type Discrepancy } from '@/core/records/findings/discrepancy';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import type { Place } from '@/core/time/sun';
-import type { CivilDate } from '@/core/time/civil-date';
 import { civilDateAt } from '@/core/time/zone';
 import {
-  certificatesOf,
   findByRegistration,
   documentsOf,
   readDiscrepancies,
@@ -41,8 +31,10 @@ import { sourceText } from '@/explain/remedies';
 import { usesText } from '@/explain/uses-text';
 import { windowText } from '@/explain/window-text';
 import { keptFacts } from '../kernel/kept-facts';
+import { certificatesFor, ownCertificates, type OwnCertificate } from '../kernel/own-certificates';
 import { keptRows } from '../kernel/kept-rows';
 import { preparedFor, rulesOf } from '../kernel/prepared';
+import { openWork, type WorkPart } from '../maintenance/open-work';
 
 /** How many findings and how many lines of its history an aircraft's page shows. */
 const MOST = 100;
@@ -122,8 +114,14 @@ export interface AircraftPage {
     readonly until: string | null;
   }[];
   readonly findings: readonly FindingView[];
-  /** Fuel that a mechanic has to deal with: in words, with the cups and fuellings that show it. */
-  readonly suspectFuel: readonly { readonly words: string; readonly records: readonly string[] }[];
+  /** Fuel that a mechanic has to deal with, or oil use to look at: in words, with the cups, fuellings and top-ups that show it. */
+  readonly suspectFuel: readonly {
+    readonly what: 'fuel' | 'oil';
+    readonly words: string;
+    readonly records: readonly string[];
+  }[];
+  /** Work that the aircraft waits for, and what the reader may enter of it. */
+  readonly work: WorkPart;
   readonly story: readonly {
     readonly seq: number;
     readonly when: string;
@@ -136,44 +134,7 @@ export interface AircraftPage {
 
 /** Reasons that a mechanic's dealing with the fuel answers. */
 const SUSPECT_FUEL: readonly string[] = ['fuel-suspect', 'fuel-grade-wrong', 'fuel-grade-unknown'];
-
-type OwnCertificate = {
-  readonly id: string;
-  readonly kind: CertificateKind;
-  readonly number: string;
-  readonly validFrom: string;
-  readonly validUntil: string | null;
-};
-
-/** Those of somebody's certificates that may sign a piece of work today. */
-function certificatesFor(
-  work: SignedWork,
-  own: readonly OwnCertificate[],
-  name: string,
-  today: CivilDate,
-  authority: Authority,
-): readonly { readonly id: string; readonly name: string }[] {
-  return own
-    .filter(
-      ({ kind, number, validFrom, validUntil }) =>
-        mayBeSignedBy(work, authority).includes(kind)
-        && signatureFaults(
-          {
-            name,
-            certificate: {
-              kind,
-              number,
-              validFrom: storedDate(validFrom),
-              validUntil: validUntil === null ? 'no-expiry' : storedDate(validUntil),
-            },
-          },
-          work,
-          today,
-          authority,
-        ).length === 0,
-    )
-    .map(({ id, kind, number }) => ({ id, name: `${CERTIFICATE_NAMES[kind]}, ${number}` }));
-}
+const OIL_USE = 'oil-use-high';
 
 /** The ways to close a finding, each with those of the reader's certificates that may sign it today. */
 function closingsFor(
@@ -246,13 +207,7 @@ export async function aircraftPage(
   const { prepared, present } = preparedFor(stored, club, rulesOf(club), now);
   const decision = decidePrepared(prepared, null, present);
   const { read, papers, story } = await rowsOf(tx, stored);
-  const own = (await certificatesOf(tx, reader.personId)).map((row): OwnCertificate => ({
-    id: row.certificate_id,
-    kind: row.kind as CertificateKind,
-    number: row.number,
-    validFrom: row.valid_from,
-    validUntil: row.valid_until,
-  }));
+  const own = await ownCertificates(tx, reader.personId);
   const maySign = may(reader.roles, 'return-to-service');
   const mayDefer = may(reader.roles, 'defer-finding');
   const showsNumbers = may(reader.roles, 'see-certificates');
@@ -297,8 +252,9 @@ export async function aircraftPage(
         until: until === null ? null : momentText(until, place.zone),
       })),
     suspectFuel: decision.constraints
-      .filter(({ reason }) => SUSPECT_FUEL.includes(reason.code))
+      .filter(({ reason }) => SUSPECT_FUEL.includes(reason.code) || reason.code === OIL_USE)
       .map((constraint) => ({
+        what: constraint.reason.code === OIL_USE ? 'oil' : 'fuel',
         words: tellConstraint(constraint, 'in-force').headline,
         records: constraint.records,
       })),
@@ -342,6 +298,13 @@ export async function aircraftPage(
               : null,
         },
       ];
+    }),
+    work: openWork(decision.constraints, stored.facts, {
+      present,
+      authority: authorityFor(authorityOf(packs), stored.facts.aircraft),
+      name: reader.name,
+      own,
+      roles: reader.roles,
     }),
     story: story.map(({ seq, act, actorName, recordedAt, record }) => ({
       seq,

@@ -7,6 +7,7 @@ import type { LogbookEntry } from '@/db/maintenance/logbook';
 import type { StoredReading } from '@/db/meters/readings';
 import { signedText } from '@/explain/for-reader';
 import { meterText, momentText, readingText } from '@/explain/formats';
+import { logbookWording } from '@/explain/logbook-words';
 import { shownText } from '@/explain/meter-asks';
 import { INSPECTION_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
 import { dateText, sentenceCase } from '@/explain/wording';
@@ -48,15 +49,25 @@ function titleOf(entry: LogbookEntry, { items, ads }: Pick<AircraftFacts, 'items
     case 'compliance':
       return `AD ${ads?.find(({ id }) => id === entry.what)?.number ?? ''}`;
     case 'fuel-cleared':
-      return 'Suspect fuel dealt with';
+      return 'Fuel or oil dealt with';
     case 'list-cleared':
       return 'List of an inspection cleared';
+    case 'work':
+      return 'Work';
+    case 'work-approval':
+      return 'Work approved for return to service';
+    case 'check-flight':
+      return 'Check flight';
+    case 'independent-inspection':
+      return 'Second inspection of flight controls';
   }
 }
 
 const OUTCOMES: Readonly<Record<string, string>> = {
   'discrepancies-listed': 'not approved; a list was given',
   approved: 'approved',
+  'as-it-should': 'it flew as it should',
+  'not-as-it-should': 'it did not fly as it should',
 };
 
 /** An entry of the maintenance record as a line of a list. @param showsNumbers whether the reader may see the numbers of certificates */
@@ -74,4 +85,14 @@ export const workLine = (
   signed: signedText(entry.signed, showsNumbers),
   title: titleOf(entry, facts),
   outcome: OUTCOMES[entry.outcome ?? ''] ?? '',
+  wording: logbookWording({
+    title: titleOf(entry, facts),
+    kind: entry.kind,
+    on: dateText(storedDate(entry.on)),
+    timeInService: entry.reading === null ? null : readingText(entry.reading),
+    description: entry.description ?? '',
+    details: entry.details,
+    approved: entry.outcome !== 'discrepancies-listed' && entry.outcome !== 'not-as-it-should',
+    signed: signedText(entry.signed, showsNumbers),
+  }),
 });

@@ -2,6 +2,7 @@ import type { InspectionKind } from '@/core/records/maintenance/inspection';
 import type { DocumentKind } from '@/core/records/documents/document';
 import type { Counter, Meter } from '@/core/records/meters/meters';
 import type { Instant } from '@/core/time/instant';
+import type { LogbookEntryKind } from '@/db/maintenance/logbook';
 import type { KnownMark } from '@/db/aircraft/other-kinds';
 import type { DispatchDial } from '../flights/dispatch';
 import type { ReleaseView } from '../releases/release';
@@ -110,7 +111,7 @@ export interface Folder {
   }[];
   readonly logbook: readonly ({
     readonly id: string;
-    readonly kind: 'inspection' | 'done' | 'compliance' | 'list-cleared' | 'fuel-cleared';
+    readonly kind: LogbookEntryKind;
     readonly title: string;
     readonly on: string;
     readonly sortKey: string;
@@ -118,6 +119,8 @@ export interface Folder {
     readonly description: string;
     readonly signed: string;
     readonly outcome: string;
+    /** The entry as the paper logbook has it, to copy or print. */
+    readonly wording: string;
     readonly struck: Struck | null;
   } & CopyView)[];
   readonly openLists: readonly { readonly id: string; readonly name: string; readonly on: string }[];

@@ -28,6 +28,7 @@ const Meters = lazily(() => import('../meters/meters').then((module) => module.M
 const ReleasePart = lazily(() => import('../releases/release-part').then((module) => module.ReleasePart));
 const Rules = lazily(() => import('./rules-part').then((module) => module.Rules));
 const PermitPart = lazily(() => import('../maintenance/permit-part').then((module) => module.PermitPart));
+const WorkPart = lazily(() => import('../maintenance/work-part').then((module) => module.WorkPart));
 const Restrictions = lazily(() => import('../flights/restrictions').then((module) => module.Restrictions));
 const Trends = lazily(() => import('../walkround/trends').then((module) => module.Trends));
 const Story = lazily(() => import('./story-part').then((module) => module.Story));
@@ -96,6 +97,7 @@ function partsOf({
           <div>
             <OpenFindings page={page} />
             {page.suspectFuel.length === 0 ? null : <SuspectFuel page={page} folder={folder} roles={roles} />}
+            <WorkPart page={page} />
             <PermitPart page={page} folder={folder} roles={roles} />
             <Restrictions page={page} roles={roles} />
             {folder.release === null ? null : (

@@ -12,6 +12,7 @@ import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { PhotoLinks } from '../kit/photo-field';
 import { useCommand } from '../data/command';
+import { FormPassword } from '../kit/signing-fields';
 import { TroubleAlert } from '../kit/trouble-alert';
 
 /** One record that waits, in words, and whether this reader may vouch for it. */
@@ -58,11 +59,12 @@ export function Vouching({ folder }: { readonly folder: Folder }) {
   const { post, trouble } = useCommand();
   const {
     register,
+    control,
     handleSubmit,
     setValue,
     reset,
     setError,
-    formState: { errors, isSubmitting },
+    formState: { isSubmitting },
   } = useForm({ defaultValues: { note: '', password: '' } });
   if (waiting.length === 0) return null;
   const mine = waiting.filter((one) => one.mine);
@@ -149,14 +151,7 @@ export function Vouching({ folder }: { readonly folder: Folder }) {
           }}
         >
           <TextField label="What you compared it with (if you want to say)" {...register('note')} />
-          <TextField
-            label="Your password, as your signature"
-            type="password"
-            autoComplete="current-password"
-            {...register('password', { required: 'Enter your password: it is your signature.' })}
-            error={errors.password !== undefined}
-            helperText={errors.password?.message}
-          />
+          <FormPassword control={control} name="password" />
           <TroubleAlert trouble={trouble} />
           <Stack direction="row" spacing={1}>
             <Button type="submit" variant="contained" disabled={isSubmitting || chosen.length === 0}>

@@ -13,6 +13,7 @@ import type { DeferralView } from '@/queries/findings/deferral';
 import { useCommand } from '../data/command';
 import { FormChoice } from '../kit/form-choice';
 import { FormDay } from '../kit/form-day';
+import { FormCertificate, FormPassword } from '../kit/signing-fields';
 import { TroubleAlert } from '../kit/trouble-alert';
 
 interface Fields {
@@ -156,20 +157,8 @@ export function DeferForm({
           <FormHelperText error>{errors.placarded.message}</FormHelperText>
         )}
       </div>
-      <FormChoice control={control} name="certificateId" label="Signed by certificate">
-        {certificates.map((certificate) => (
-          <MenuItem key={certificate.id} value={certificate.id}>
-            {certificate.name}
-          </MenuItem>
-        ))}
-      </FormChoice>
-      <TextField
-        label="Your password, as your signature"
-        type="password"
-        autoComplete="current-password"
-        {...register('password', { required: 'Enter your password: it is your signature.' })}
-        {...field('password')}
-      />
+      <FormCertificate control={control} name="certificateId" certificates={certificates} />
+      <FormPassword control={control} name="password" />
       <TroubleAlert trouble={trouble} />
       <Button type="submit" variant="contained" disabled={isSubmitting}>
         Sign: no hazard to the aircraft

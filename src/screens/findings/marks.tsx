@@ -19,6 +19,7 @@ import { Section } from '../kit/section';
 import { useCommand } from '../data/command';
 import { sendPhoto } from '../data/photos';
 import { TroubleAlert } from '../kit/trouble-alert';
+import { FormPassword } from '../kit/signing-fields';
 import { StrikeForm } from '../maintenance/strike-form';
 
 interface Fields {
@@ -269,13 +270,7 @@ export function Marks({ folder, roles }: { readonly folder: Folder; readonly rol
               </MenuItem>
             ))}
           </TextField>
-          <TextField
-            label="Your password, as your signature"
-            type="password"
-            autoComplete="current-password"
-            {...register('password', { required: 'Enter your password: it is your signature.' })}
-            {...field('password')}
-          />
+          <FormPassword control={control} name="password" />
           <TroubleAlert trouble={trouble} />
           <Stack direction="row" spacing={1}>
             <Button type="submit" variant="contained" disabled={isSubmitting}>

@@ -10,12 +10,14 @@ import type { ReturnToServiceInput } from '@/contracts/findings/return-to-servic
 import type { FindingView } from '@/queries/aircraft/aircraft-page';
 import { FormDay } from '../kit/form-day';
 import { useCommand } from '../data/command';
+import { effectsOf, NO_ANSWER, WorkEffects, type EffectFields } from '../maintenance/work-effects';
+import { FormCertificate, FormPassword } from '../kit/signing-fields';
 import { TroubleAlert } from '../kit/trouble-alert';
 
 type Fields = Pick<
   ReturnToServiceInput,
   'work' | 'description' | 'completedOn' | 'certificateId' | 'password'
->;
+> & { readonly effects: EffectFields };
 
 /** Recording what was done about a finding and signing it. What is typed stays when the signature is refused. */
 export function ReturnForm({
@@ -31,6 +33,7 @@ export function ReturnForm({
   const possible = finding.closings.filter(({ certificates }) => certificates.length > 0);
   const [first] = possible;
   const [id] = useState(() => crypto.randomUUID());
+  const [workId] = useState(() => crypto.randomUUID());
   const {
     register,
     handleSubmit,
@@ -43,6 +46,7 @@ export function ReturnForm({
       work: first?.work ?? 'repaired',
       description: '',
       completedOn: today,
+      effects: NO_ANSWER,
       certificateId: first?.certificates[0]?.id ?? '',
       password: '',
     },
@@ -54,14 +58,21 @@ export function ReturnForm({
   const submit = async (fields: Fields) => {
     const done = await post(
       'POST /api/returns',
-      { ...fields, rectificationId: id, discrepancyId: finding.id, seenRevision: revision },
+      {
+        ...fields,
+        effects: fields.work === 'repaired' ? effectsOf(fields.effects) : null,
+        workId,
+        rectificationId: id,
+        discrepancyId: finding.id,
+        seenRevision: revision,
+      },
       (path, message) => {
-        setError(path as keyof Fields, { message });
+        setError((path.startsWith('effects') ? 'effects.changed' : path) as keyof Fields, { message });
       },
     );
     if (!done) setValue('password', '');
   };
-  const field = (name: keyof Fields) => ({
+  const field = (name: Exclude<keyof Fields, 'effects'>) => ({
     error: errors[name] !== undefined,
     helperText: errors[name]?.message,
   });
@@ -112,26 +123,9 @@ export function ReturnForm({
         rules={{ required: 'Give the day on which it was completed.' }}
         max={today}
       />
-      <TextField
-        select
-        label="Signed by certificate"
-        {...register('certificateId')}
-        defaultValue={certificates[0]?.id ?? ''}
-        {...field('certificateId')}
-      >
-        {certificates.map((certificate) => (
-          <MenuItem key={certificate.id} value={certificate.id}>
-            {certificate.name}
-          </MenuItem>
-        ))}
-      </TextField>
-      <TextField
-        label="Your password, as your signature"
-        type="password"
-        autoComplete="current-password"
-        {...register('password', { required: 'Enter your password: it is your signature.' })}
-        {...field('password')}
-      />
+      {work === 'repaired' ? <WorkEffects control={control} /> : null}
+      <FormCertificate control={control} name="certificateId" certificates={certificates} />
+      <FormPassword control={control} name="password" />
       <TroubleAlert trouble={trouble} />
       <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
         Sign and return to service

@@ -4,7 +4,7 @@ import type { Folder } from '@/queries/aircraft/folder-view';
 import { Section } from '../kit/section';
 import { SignedWorkForm } from '../maintenance/signed-work-form';
 
-/** Fuel that is suspect, and the form for the mechanic who has dealt with it. Nothing where there is none. */
+/** Fuel that is suspect or oil that is used up too fast, and the form for the mechanic who has dealt with it. Nothing where there is none. */
 export function SuspectFuel({
   page,
   folder,
@@ -14,10 +14,47 @@ export function SuspectFuel({
   readonly folder: Folder;
   readonly roles: readonly string[];
 }) {
-  const { suspectFuel } = page;
+  return (['fuel', 'oil'] as const).map((what) => (
+    <Part
+      key={what}
+      what={what}
+      shown={page.suspectFuel.filter((one) => one.what === what)}
+      folder={folder}
+      roles={roles}
+    />
+  ));
+}
+
+const WORDS = {
+  fuel: {
+    title: 'Suspect fuel',
+    label: 'Suspect fuel was dealt with',
+    after: 'After this every drain is sampled again before a flight.',
+    others: 'A mechanic deals with it. Draining again does not cure it.',
+  },
+  oil: {
+    title: 'Oil consumption',
+    label: 'Oil consumption was looked at',
+    after: 'What the engine uses is watched from here on: what was put in before no longer counts.',
+    others: 'A mechanic looks at it before the next flight.',
+  },
+} as const;
+
+function Part({
+  what,
+  shown: suspectFuel,
+  folder,
+  roles,
+}: {
+  readonly what: keyof typeof WORDS;
+  readonly shown: AircraftPage['suspectFuel'];
+  readonly folder: Folder;
+  readonly roles: readonly string[];
+}) {
+  const words = WORDS[what];
   if (suspectFuel.length === 0) return null;
   return (
-    <Section id="suspect-fuel" title="Suspect fuel">
+    <Section id={`suspect-${what}`} title={words.title}>
       <ul>
         {suspectFuel.map(({ words }) => (
           <li key={words}>{words}</li>
@@ -28,7 +65,7 @@ export function SuspectFuel({
           folder={folder}
           work={{
             opens: 'Record what was done …',
-            label: 'Suspect fuel was dealt with',
+            label: words.label,
             describe: 'What was done, and what was found',
           }}
           send={(post, { id, ...fields }, place) =>
@@ -45,10 +82,10 @@ export function SuspectFuel({
             )
           }
         >
-          <p>After this every drain is sampled again before a flight.</p>
+          <p>{words.after}</p>
         </SignedWorkForm>
       ) : (
-        <p>A mechanic deals with it. Draining again does not cure it.</p>
+        <p>{words.others}</p>
       )}
     </Section>
   );

@@ -23,6 +23,7 @@ import { PhotoField } from '../kit/photo-field';
 import { useCommand } from '../data/command';
 import { TroubleAlert } from '../kit/trouble-alert';
 import { COPIED, type Fields, choices, draftOf, wording } from './entry-draft';
+import { FormPassword } from '../kit/signing-fields';
 import { Preview } from './entry-preview';
 
 /** Recording an inspection, an item or an AD’s compliance: what the record needs, what is due next with the sum, and the signature. */
@@ -318,13 +319,7 @@ export function EntryForm({
           {photoTrouble}
         </Alert>
       )}
-      <TextField
-        label="Your password, as your signature"
-        type="password"
-        autoComplete="current-password"
-        {...register('password', { required: 'Enter your password: it is your signature.' })}
-        {...field('password')}
-      />
+      <FormPassword control={control} name="password" />
       <TroubleAlert trouble={trouble} />
       <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import { useState } from 'react';
 import { may } from '@/contracts/kernel/permissions';
+import type { StruckKind } from '@/contracts/maintenance/corrections';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { ListLine, PlainList } from '../kit/layout';
 import Link from '../kit/link';
@@ -13,7 +14,12 @@ import { PhotoLinks } from '../kit/photo-field';
 import { Section } from '../kit/section';
 import { SignedWorkForm } from './signed-work-form';
 import { EntryForm } from './entry-form';
+import { EntryWording } from './entry-wording';
 import { StrikeForm, StruckText } from './strike-form';
+
+/** What was signed of fuel is answered by a new cup, and what was signed of work by a new entry, not by a pen. */
+const isStruckOut = (kind: Folder['logbook'][number]['kind']): kind is StruckKind & typeof kind =>
+  kind === 'inspection' || kind === 'done' || kind === 'compliance' || kind === 'list-cleared';
 
 function Entry({
   folder,
@@ -56,8 +62,10 @@ function Entry({
             </div>
           )}
         </Box>
-        {/* What was signed of fuel is answered by a new cup, not by a pen. */}
-        {keeper && entry.struck === null && entry.kind !== 'fuel-cleared' ? (
+        {entry.struck === null && !entry.waits ? (
+          <EntryWording what={`${entry.title} of ${entry.on}`} wording={entry.wording} />
+        ) : null}
+        {keeper && entry.struck === null && isStruckOut(entry.kind) ? (
           <StrikeForm
             folder={folder}
             recordId={entry.id}

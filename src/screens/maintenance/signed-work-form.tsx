@@ -1,7 +1,6 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
@@ -9,6 +8,7 @@ import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { FormDay } from '../kit/form-day';
 import { useCommand } from '../data/command';
+import { FormCertificate, FormPassword } from '../kit/signing-fields';
 import { TroubleAlert } from '../kit/trouble-alert';
 
 interface SignedFields {
@@ -115,26 +115,8 @@ export function SignedWorkForm({
         {...field('description')}
       />
       <FormDay control={control} name="on" label="Done on" max={folder.today} />
-      <TextField
-        select
-        label="Signed by certificate"
-        defaultValue={certificates[0]?.id ?? ''}
-        {...register('certificateId')}
-        {...field('certificateId')}
-      >
-        {certificates.map(({ id, name }) => (
-          <MenuItem key={id} value={id}>
-            {name}
-          </MenuItem>
-        ))}
-      </TextField>
-      <TextField
-        label="Your password, as your signature"
-        type="password"
-        autoComplete="current-password"
-        {...register('password', { required: 'Enter your password: it is your signature.' })}
-        {...field('password')}
-      />
+      <FormCertificate control={control} name="certificateId" certificates={certificates} />
+      <FormPassword control={control} name="password" />
       <TroubleAlert trouble={trouble} />
       <div>
         <Button type="submit" variant="contained" disabled={isSubmitting}>

@@ -10,6 +10,7 @@ import { useForm } from 'react-hook-form';
 import type { StruckKind } from '@/contracts/maintenance/corrections';
 import type { Folder, Struck } from '@/queries/aircraft/folder-view';
 import { useCommand } from '../data/command';
+import { FormPassword } from '../kit/signing-fields';
 import { TroubleAlert } from '../kit/trouble-alert';
 
 interface Fields {
@@ -33,6 +34,7 @@ function OpenForm({ folder, recordId, kind, what, shown, onDone }: Props & { rea
   const { post, trouble } = useCommand();
   const {
     register,
+    control,
     handleSubmit,
     setValue,
     setError,
@@ -101,13 +103,7 @@ function OpenForm({ folder, recordId, kind, what, shown, onDone }: Props & { rea
         })}
         {...field('why')}
       />
-      <TextField
-        label="Your password, as your signature"
-        type="password"
-        autoComplete="current-password"
-        {...register('password', { required: 'Enter your password: it is your signature.' })}
-        {...field('password')}
-      />
+      <FormPassword control={control} name="password" />
       <TroubleAlert trouble={trouble} />
       {disputed ? (
         <FormControlLabel

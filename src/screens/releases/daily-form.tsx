@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import type { ReleaseView } from '@/queries/releases/release';
 import { FormChoice } from '../kit/form-choice';
 import { useCommand } from '../data/command';
+import { FormPassword } from '../kit/signing-fields';
 import { Frame, base } from './release-frame';
 
 /** The daily inspection, signed in two fields. */
@@ -16,12 +16,11 @@ export function DailyForm({ folder, view }: { readonly folder: Folder; readonly 
   const { post, trouble } = useCommand();
   const own = view.daily.certificates;
   const {
-    register,
     control,
     handleSubmit,
     setValue,
     setError,
-    formState: { errors, isSubmitting },
+    formState: { isSubmitting },
   } = useForm({ defaultValues: { certificateId: own[0]?.id ?? '', password: '' } });
   if (!open)
     return (
@@ -63,14 +62,7 @@ export function DailyForm({ folder, view }: { readonly folder: Folder; readonly 
           </MenuItem>
         ))}
       </FormChoice>
-      <TextField
-        label="Your password, as your signature"
-        type="password"
-        autoComplete="current-password"
-        {...register('password')}
-        error={errors.password !== undefined}
-        helperText={errors.password?.message}
-      />
+      <FormPassword control={control} name="password" />
     </Frame>
   );
 }

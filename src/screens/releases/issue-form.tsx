@@ -11,6 +11,7 @@ import { FormDay } from '../kit/form-day';
 import { FieldGrid } from '../kit/layout';
 import { useCommand } from '../data/command';
 import { SignerFields, type SignerText, firstSigner, signerOf } from '../kit/signer-fields';
+import { FormPassword } from '../kit/signing-fields';
 import { Frame, base, hours, number } from './release-frame';
 
 interface IssueFields {
@@ -157,12 +158,7 @@ export function IssueForm({
         }}
         error={errors.signer?.message}
       />
-      <TextField
-        label="Your password, as your signature"
-        type="password"
-        autoComplete="current-password"
-        {...field('password')}
-      />
+      <FormPassword control={control} name="password" />
     </Frame>
   );
 }

@@ -3,6 +3,7 @@
 import Skeleton from '@mui/material/Skeleton';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import { useState } from 'react';
 import { Trouble } from './trouble';
 
 /** An answer that has not come yet, or not at all. */
@@ -13,10 +14,14 @@ export interface Awaited {
 
 /** In place of what has not come yet: where it will stand; or why it did not come, with the way to ask again. */
 export function Coming({ query, what = '' }: { readonly query: Awaited; readonly what?: string }) {
-  if (query.error !== null)
+  // Asked for again, a query forgets why it failed: the page keeps saying it until there is an answer, and does not flicker.
+  const [last, setLast] = useState(query.error);
+  if (query.error !== null && query.error !== last) setLast(query.error);
+  const error = query.error ?? last;
+  if (error !== null)
     return (
       <Trouble
-        error={query.error}
+        error={error}
         retry={() => {
           void query.refetch();
         }}

@@ -4,7 +4,13 @@ import type { CivilDate } from '../../time/civil-date';
 import type { Instant } from '../../time/instant';
 import type { ZoneId } from '../../time/zone';
 import { civilDateAt } from '../../time/zone';
-import { signatureFaults, type Authority, type Signature, type SignatureFault } from '../club/certificate';
+import {
+  samePerson,
+  signatureFaults,
+  type Authority,
+  type Signature,
+  type SignatureFault,
+} from '../club/certificate';
 import type { PreventiveTask } from './preventive-maintenance';
 import type { Hours } from '../../quantities/hours';
 
@@ -42,6 +48,98 @@ export interface WorkEntry {
   readonly altitudeReportingTouched: boolean | null;
   /** Weighed, or equipment changed: older loading data no longer hold. */
   readonly weightChanged: boolean | null;
+  /** Later entries about the same work. Absent states that there are none. */
+  readonly approvals?: readonly WorkApproval[];
+}
+
+/** A later entry about work on record, which approves it: it says what the first left out, and takes nothing back that was said to be so. */
+export interface WorkApproval {
+  readonly id: string;
+  readonly recordedAt: Instant;
+  readonly completedOn: CivilDate;
+  readonly description: string;
+  readonly signedBy: Signature;
+  readonly major: boolean;
+  readonly mayChangeFlight: boolean;
+  /** Null where nothing can have changed how it flies. */
+  readonly groundTestsConclusive: boolean | null;
+  readonly flightControls: boolean;
+  readonly staticOpened: boolean;
+  readonly altitudeReportingTouched: boolean;
+  readonly weightChanged: boolean;
+}
+
+/** What both say of one effect: once it is said to be so, no later entry makes it untrue. */
+const either = (first: boolean | null, later: boolean): boolean => first === true || later;
+
+/** The work as its later entries leave it: signed and described by the last, with every effect that any of them names. */
+export function approvedWork(entry: WorkEntry, at: ZoneId): WorkEntry {
+  const { approvals = [], ...first } = entry;
+  if (approvals.length === 0) return entry;
+  const inOrder = [...approvals].sort((a, b) => a.recordedAt - b.recordedAt || byId(a, b));
+  return inOrder.reduce<WorkEntry>((before, later) => {
+    // A day before that of the first entry would let a test from between the two count; a day that had not come yet was a slip.
+    const held = before.completedOn !== null && before.completedOn <= civilDateAt(before.recordedAt, at);
+    // What was flown or inspected before the entry that ends the work was no flight and no inspection after it.
+    const after = <T extends { readonly recordedAt: Instant }>(part: T | null) =>
+      part !== null && part.recordedAt >= later.recordedAt ? part : null;
+    return {
+      ...before,
+      checkFlight: after(before.checkFlight),
+      independentInspection: after(before.independentInspection),
+      recordedAt: later.recordedAt,
+      completedOn:
+        held && before.completedOn !== null && before.completedOn > later.completedOn
+          ? before.completedOn
+          : later.completedOn,
+      description: later.description,
+      signedBy: later.signedBy,
+      major: before.major === true || later.major,
+      preventive: null,
+      mayChangeFlight: either(before.mayChangeFlight, later.mayChangeFlight),
+      groundTestsConclusive: later.groundTestsConclusive,
+      flightControls: either(before.flightControls, later.flightControls),
+      staticOpened: either(before.staticOpened, later.staticOpened),
+      altitudeReportingTouched: either(before.altitudeReportingTouched, later.altitudeReportingTouched),
+      weightChanged: either(before.weightChanged, later.weightChanged),
+    };
+  }, first);
+}
+
+/** True where the work's check flight was flown and logged by somebody entitled, on its day or later. Source: 14 CFR 91.407(b) (from memory). */
+export function checkFlightCounts(
+  { checkFlight, completedOn }: Pick<WorkEntry, 'checkFlight' | 'completedOn'>,
+  at: ZoneId,
+  authority: Authority,
+): boolean {
+  return (
+    checkFlight !== null
+    && completedOn !== null
+    && checkFlight.on >= completedOn
+    && checkFlight.on <= civilDateAt(checkFlight.recordedAt, at)
+    && checkFlight.logged === true
+    && signatureFaults(checkFlight.pilot, 'check-flight', checkFlight.on, authority).length === 0
+  );
+}
+
+/** True where a second person inspected the work on their own, on its day or later. Source: CAR 1988 reg 42G (from memory, less certain). */
+export function independentInspectionCounts(
+  {
+    independentInspection: second,
+    completedOn,
+    signedBy,
+  }: Pick<WorkEntry, 'independentInspection' | 'completedOn' | 'signedBy'>,
+  at: ZoneId,
+  authority: Authority,
+): boolean {
+  return (
+    second !== null
+    && completedOn !== null
+    && second.on >= completedOn
+    && second.on <= civilDateAt(second.recordedAt, at)
+    && !samePerson(second.by, signedBy)
+    && signatureFaults(second.by, 'independent-inspection', second.on, authority).length === 0
+  );
 }
 
 /** Why a work entry does not count. Source of the elements: 14 CFR 43.9(a) (from memory). */

@@ -34,7 +34,7 @@ const STRICT = { lessons: 'lessons-are-for-hire' } as const;
 /** Rules of the Australian maintenance-release system. From memory, and less certain than the American ones: strict where unsure. */
 export const auMaintenanceRelease = {
   id: 'au-maintenance-release',
-  version: '7',
+  version: '8',
   title: 'Australian maintenance release',
   authority: true,
   parameters: {},

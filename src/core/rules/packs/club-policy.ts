@@ -30,7 +30,7 @@ export interface ClubPolicyParameters {
 /** A club's own rules, on top of an authority's. They only restrict. */
 export const clubPolicy = {
   id: 'club-policy',
-  version: '2',
+  version: '3',
   title: 'Club policy',
   authority: false,
   parameters: {

@@ -40,7 +40,7 @@ export interface UsPart91Parameters {
 /** Rules of 14 CFR parts 39, 43, 47 and 91. The texts were cited from memory: consult the text in force. */
 export const usPart91 = {
   id: 'us-part91',
-  version: '7',
+  version: '8',
   title: 'US part 91',
   authority: true,
   parameters: {

@@ -8,6 +8,7 @@ import {
   type Entitled,
   type RuleResult,
   type Source,
+  MECHANICS,
 } from './constraint';
 import { datedInspection } from './dated-inspection';
 
@@ -44,7 +45,10 @@ export function transponderTests(facts: KnownFacts, source: Source, closes: UseS
         records: [id],
         closes,
         permitMayCover: true,
-        remedies: [remedy('test-transponder', station)],
+        remedies: [
+          ...(altitudeReportingTouched === null ? [remedy('release-after-work', MECHANICS, id)] : []),
+          remedy('test-transponder', station),
+        ],
         reason:
           altitudeReportingTouched === null || completedOn === null
             ? { code: 'work-effect-unknown', description: description ?? '', effect: 'altitude-reporting' }

@@ -16,7 +16,7 @@ export function unsignedWork(
   work: EnteredWork,
   { place: { zone }, authority }: Pick<KnownFacts, 'place' | 'authority'>,
 ): readonly Constraint[] {
-  const last = countingDone(done, work, zone, authority).at(-1) ?? null;
+  const counting = countingDone(done, work, zone, authority);
   return done.flatMap((one): readonly Constraint[] => {
     const faults = doneFaults(one, work, zone, authority).filter(
       (fault) => fault !== 'copy-not-vouched' && fault !== 'completed-after-recorded',
@@ -24,7 +24,12 @@ export function unsignedWork(
     if (
       faults.length === 0
       || one.signedBy?.vouched === 'nobody'
-      || (last !== null && last.completedOn > one.completedOn)
+      || counting.some(
+        (signed) =>
+          signed.completedOn > one.completedOn
+          // Of one day: the entry that was completed afterwards.
+          || (signed.completedOn === one.completedOn && signed.recordedAt > one.recordedAt),
+      )
     )
       return [];
     return [

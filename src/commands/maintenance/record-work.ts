@@ -1,0 +1,265 @@
+import type { ApproveWork, BeginWork, RecordWork } from '@/contracts/maintenance/work';
+import type { Plain } from '@/core/decision/canonical';
+import {
+  authorityFor,
+  signatureFaults,
+  type Authority,
+  type Signature,
+} from '@/core/records/club/certificate';
+import {
+  approvedWork,
+  workFaults,
+  type WorkApproval,
+  type WorkEntry,
+} from '@/core/records/maintenance/work-entry';
+import { authorityOf } from '@/core/rules/register';
+import { civilDateAt, type ZoneId } from '@/core/time/zone';
+import type { Instant } from '@/core/time/instant';
+import { insertOthers } from '@/db/aircraft/other-records';
+import { findOther } from '@/db/aircraft/other-records';
+import { FAULT_NAMES } from '@/explain/names';
+import { list, sentenceCase } from '@/explain/wording';
+import { changeAircraft, type Changing } from '../kernel/change-aircraft';
+import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { denial } from '../kernel/permissions';
+import { ownCertificate, passwordRefusal } from '../kernel/signing';
+
+/** Nothing is said yet of what the work may have changed: until somebody signs, all of it counts as possible. */
+const UNSAID = {
+  mayChangeFlight: null,
+  groundTestsConclusive: null,
+  checkFlight: null,
+  flightControls: null,
+  independentInspection: null,
+  staticOpened: null,
+  altitudeReportingTouched: null,
+  weightChanged: null,
+} as const;
+
+/** Refuses an entry with every fault that it has, so that nothing is signed that would not count. @throws Refused */
+function requireWithoutFault(
+  entry: WorkEntry,
+  by: Signature,
+  {
+    zone,
+    authority,
+    recordedAt,
+  }: { readonly zone: ZoneId; readonly authority: Authority; readonly recordedAt: Instant },
+): void {
+  const today = civilDateAt(recordedAt, zone);
+  const signs =
+    entry.major === true
+      ? 'major-repair-or-alteration'
+      : entry.preventive == null
+        ? 'return-to-service'
+        : 'service';
+  // The certificate must hold on the day of the work and on the day of the signature.
+  const faults = [
+    ...new Set([...workFaults(entry, zone, authority), ...signatureFaults(by, signs, today, authority)]),
+  ];
+  if (faults.length === 0) return;
+  throw new Refused({
+    code: 'invalid',
+    message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
+    problems: faults.map((fault) => ({
+      path: fault.startsWith('certificate')
+        ? 'certificateId'
+        : fault.startsWith('completed')
+          ? 'on'
+          : 'description',
+      message: sentenceCase(FAULT_NAMES[fault]),
+    })),
+  });
+}
+
+/** Where and by whose rules it is signed. */
+export function signingHere({ stored, club, recordedAt }: Changing) {
+  return {
+    zone: club.place.zone,
+    authority: authorityFor(authorityOf(club.packs), stored.facts.aircraft),
+    recordedAt,
+  };
+}
+
+/** What the ledger keeps of effects and details. */
+const plain = (value: object): Plain => value as unknown as Plain;
+
+/** The certificate as the ledger keeps it. */
+export const certificateOf = ({ certificate }: Signature): Plain =>
+  certificate === null ? null : { kind: certificate.kind, number: certificate.number };
+
+/** Says that work is begun. From here on the aircraft is grounded until an entry approves the work; it opens nothing. */
+export async function beginWork(
+  ports: Ports,
+  actor: Actor,
+  entry: BeginWork,
+): Promise<Outcome<{ readonly workId: string; readonly revision: number }>> {
+  const denied = denial(actor, 'begin-work');
+  if (denied !== null) return refused(denied);
+  const { workId: id, aircraftId, description } = entry;
+  return changeAircraft(
+    ports,
+    actor,
+    aircraftId,
+    'begin-work',
+    null,
+    async ({ tx, recordedAt }) => {
+      const body: WorkEntry = {
+        id,
+        recordedAt,
+        completedOn: null,
+        description,
+        signedBy: null,
+        ...UNSAID,
+      };
+      await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [
+        { id, kind: 'work', happenedAt: recordedAt, recordedAt, body },
+      ]);
+      return { value: { workId: id }, ledger: { id, description } };
+    },
+    {
+      request: entry,
+      found: async (tx) => ((await findOther(tx, id))?.aircraftId === aircraftId ? { workId: id } : null),
+    },
+  );
+}
+
+/**
+ * Records work that is done, signed for return to service. It opens nothing by itself: what the work may have changed closes until a check
+ * flight, a second inspection or a test answers it. Source of what it needs: 14 CFR 43.9(a), 43.3(g) and 43.7 (from memory).
+ */
+export async function recordWork(
+  ports: Ports,
+  actor: Actor,
+  entry: RecordWork,
+): Promise<Outcome<{ readonly workId: string; readonly revision: number }>> {
+  const denied = denial(actor, 'record-work');
+  if (denied !== null) return refused(denied);
+  const wrong = await passwordRefusal(ports, actor, entry.password);
+  if (wrong !== null) return refused(wrong);
+  const { workId: id, aircraftId, on, description, effects, major, preventive, details } = entry;
+  return changeAircraft(
+    ports,
+    actor,
+    aircraftId,
+    'record-work',
+    entry.seenRevision,
+    async (changing) => {
+      const { tx, recordedAt } = changing;
+      const by = { name: actor.name, certificate: await ownCertificate(tx, actor, entry.certificateId) };
+      const body: WorkEntry = {
+        id,
+        recordedAt,
+        completedOn: on,
+        description,
+        signedBy: by,
+        major,
+        preventive,
+        ...UNSAID,
+        ...effects,
+      };
+      requireWithoutFault(body, by, signingHere(changing));
+      await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [
+        { id, kind: 'work', happenedAt: recordedAt, recordedAt, body: { ...body, details } },
+      ]);
+      return {
+        value: { workId: id },
+        ledger: {
+          id,
+          on,
+          description,
+          major,
+          preventive,
+          effects: plain(effects),
+          details: plain(details),
+          certificate: certificateOf(by),
+        },
+      };
+    },
+    {
+      request: entry,
+      found: async (tx) => ((await findOther(tx, id))?.aircraftId === aircraftId ? { workId: id } : null),
+    },
+  );
+}
+
+/** The work of that id. @throws Refused where the aircraft has none such */
+export function workOnRecord({ stored }: Changing, workId: string): WorkEntry {
+  const work = stored.facts.work.find(({ id }) => id === workId);
+  if (work === undefined)
+    throw new Refused({
+      code: 'not-found',
+      message: 'The aircraft has no such work on record. Open its page again.',
+    });
+  return work;
+}
+
+/** Approves work on record for return to service, with what nobody had said of it. What was said to be so stays so. Source: 14 CFR 43.9(a) (from memory). */
+export async function approveWork(
+  ports: Ports,
+  actor: Actor,
+  entry: ApproveWork,
+): Promise<Outcome<{ readonly approvalId: string; readonly revision: number }>> {
+  const denied = denial(actor, 'approve-work');
+  if (denied !== null) return refused(denied);
+  const wrong = await passwordRefusal(ports, actor, entry.password);
+  if (wrong !== null) return refused(wrong);
+  const { approvalId: id, workId, aircraftId, on, description, effects, major, details } = entry;
+  return changeAircraft(
+    ports,
+    actor,
+    aircraftId,
+    'approve-work',
+    entry.seenRevision,
+    async (changing) => {
+      const { tx, recordedAt } = changing;
+      const work = workOnRecord(changing, workId);
+      const by = { name: actor.name, certificate: await ownCertificate(tx, actor, entry.certificateId) };
+      const approval: WorkApproval = {
+        id,
+        recordedAt,
+        completedOn: on,
+        description,
+        signedBy: by,
+        major,
+        ...effects,
+      };
+      const here = signingHere(changing);
+      const after = approvedWork({ ...work, approvals: [...(work.approvals ?? []), approval] }, here.zone);
+      if (after.completedOn !== on)
+        throw new Refused({
+          code: 'invalid',
+          message:
+            'The work is on record with a later day than this. Give that day, or the one on which the rest was done.',
+          problems: [{ path: 'on', message: 'is before the day on record' }],
+        });
+      requireWithoutFault(after, by, here);
+      await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [
+        {
+          id,
+          kind: 'work-approval',
+          happenedAt: recordedAt,
+          recordedAt,
+          body: { ...approval, work: workId, details },
+        },
+      ]);
+      return {
+        value: { approvalId: id },
+        ledger: {
+          id,
+          work: workId,
+          on,
+          description,
+          major,
+          effects: plain(effects),
+          details: plain(details),
+          certificate: certificateOf(by),
+        },
+      };
+    },
+    {
+      request: entry,
+      found: async (tx) => ((await findOther(tx, id))?.aircraftId === aircraftId ? { approvalId: id } : null),
+    },
+  );
+}

@@ -1,0 +1,107 @@
+import FormControl from '@mui/material/FormControl';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import FormHelperText from '@mui/material/FormHelperText';
+import FormLabel from '@mui/material/FormLabel';
+import Radio from '@mui/material/Radio';
+import RadioGroup from '@mui/material/RadioGroup';
+import Stack from '@mui/material/Stack';
+import { useController, useWatch, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
+import type { WorkEffectsGiven } from '@/contracts/maintenance/work';
+import { FormTick } from '../kit/form-tick';
+
+/** What the work may have changed, as a form holds it. Nothing is taken for granted: the first question has no answer to begin with. */
+export interface EffectFields {
+  readonly changed: '' | 'nothing' | 'something';
+  readonly mayChangeFlight: boolean;
+  readonly groundTestsConclusive: boolean;
+  readonly flightControls: boolean;
+  readonly staticOpened: boolean;
+  readonly altitudeReportingTouched: boolean;
+  readonly weightChanged: boolean;
+}
+
+export const NO_ANSWER: EffectFields = {
+  changed: '',
+  mayChangeFlight: false,
+  groundTestsConclusive: false,
+  flightControls: false,
+  staticOpened: false,
+  altitudeReportingTouched: false,
+  weightChanged: false,
+};
+
+/** The same as it is sent. */
+export function effectsOf({ changed, ...ticked }: EffectFields): WorkEffectsGiven {
+  const some = changed === 'something';
+  const mayChangeFlight = some && ticked.mayChangeFlight;
+  return {
+    mayChangeFlight,
+    groundTestsConclusive: mayChangeFlight ? ticked.groundTestsConclusive : null,
+    flightControls: some && ticked.flightControls,
+    staticOpened: some && ticked.staticOpened,
+    altitudeReportingTouched: some && ticked.altitudeReportingTouched,
+    weightChanged: some && ticked.weightChanged,
+  };
+}
+
+const TICKS = [
+  ['mayChangeFlight', 'how it flies: controls, rigging, engine, propeller, surfaces'],
+  ['flightControls', 'flight controls: a second person inspects them where the rules ask for it'],
+  ['staticOpened', 'the static system: it was opened'],
+  ['altitudeReportingTouched', 'the altitude that the transponder reports'],
+  ['weightChanged', 'weight or balance: weighed, or equipment changed'],
+] as const;
+
+/** Asks the person who signs what the work may have changed. @param name where in the form its fields stand */
+export function WorkEffects<F extends FieldValues & { readonly effects: EffectFields }>({
+  control,
+}: {
+  readonly control: Control<F>;
+}) {
+  const at = (field: keyof EffectFields) => `effects.${field}` as FieldPath<F>;
+  const { field, fieldState } = useController({
+    control,
+    name: at('changed'),
+    rules: {
+      validate: (value: unknown, form: F) =>
+        value === ''
+          ? 'Say whether the work may have changed any of this.'
+          : value === 'something' && TICKS.every(([name]) => !form.effects[name])
+            ? 'Tick what it may have changed.'
+            : true,
+    },
+  });
+  const flies = useWatch({ control, name: at('mayChangeFlight') }) as boolean;
+  return (
+    <FormControl error={fieldState.error !== undefined}>
+      <FormLabel id="work-effects">
+        Could it have changed how the aircraft flies, its controls, static system, reported altitude or
+        weight?
+      </FormLabel>
+      <RadioGroup aria-labelledby="work-effects" value={field.value as string} onChange={field.onChange} row>
+        <FormControlLabel value="nothing" control={<Radio />} label="None of these" />
+        <FormControlLabel value="something" control={<Radio />} label="Some of these" />
+      </RadioGroup>
+      {field.value === 'something' ? (
+        <Stack sx={{ pl: 1 }}>
+          {TICKS.map(([name, words]) => (
+            <FormTick key={name} control={control} name={at(name)} label={words} />
+          ))}
+          {flies ? (
+            <FormTick
+              control={control}
+              name={at('groundTestsConclusive')}
+              label="ground tests and inspection showed conclusively that it flies as before"
+            />
+          ) : null}
+          {flies ? (
+            <FormHelperText>
+              Unless they did, a rated pilot flies a check flight first, with nobody aboard but required crew.
+            </FormHelperText>
+          ) : null}
+        </Stack>
+      ) : null}
+      <FormHelperText>{fieldState.error?.message}</FormHelperText>
+    </FormControl>
+  );
+}
