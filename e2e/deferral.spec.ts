@@ -52,6 +52,7 @@ test('a light out before a night lesson: deferred, night closed, placard printed
   const open = mechanic.getByRole('listitem').filter({ hasText: 'The tail light stays dark' });
   await open.getByRole('button', { name: 'Record what was done' }).click();
   await mechanic.getByLabel('Description of the work').fill('Replaced the tail lamp, checked.');
+  await open.getByRole('radio', { name: 'None of these' }).check();
   await mechanic.getByLabel('Your password').fill('tern-bay-demo');
   await mechanic.getByRole('button', { name: 'Sign and return to service' }).click();
   // Its pitot heat stays deferred; night is open again.

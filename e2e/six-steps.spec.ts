@@ -66,6 +66,8 @@ test('from a find on the ramp to the return to service, seen on an open desk', a
   await mechanic
     .getByLabel('Description of the work')
     .fill('Blended the nick within the maker’s limits, checked track.');
+  await expect(mechanic.getByText('Say whether the work may have changed any of this.')).toBeVisible();
+  await mechanic.getByRole('radio', { name: 'None of these' }).check();
   await mechanic.getByLabel('Your password').fill('not my password');
   await mechanic.getByRole('button', { name: 'Sign and return to service' }).click();
   await expect(alert(mechanic)).toContainText('The password is not right, so nothing was signed');
@@ -122,6 +124,7 @@ test('two at once: a signature on what has changed meanwhile is refused, and not
   await mechanic.goto('/aircraft/N03TG');
   await mechanic.getByRole('button', { name: 'Record what was done' }).click();
   await mechanic.getByLabel('Description of the work').fill('Checked the tip, painted.');
+  await mechanic.getByRole('radio', { name: 'None of these' }).check();
   await mechanic.getByLabel('Your password').fill('tern-bay-demo');
   // The page follows live events; a second finding arrives between looking and signing.
   await mechanic.route('**/api/aircraft/N03TG', (route) => route.abort());

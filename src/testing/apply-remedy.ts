@@ -550,6 +550,7 @@ export function applyRemedy(
           flightControls: one.flightControls ?? false,
           staticOpened: one.staticOpened ?? false,
           altitudeReportingTouched: one.altitudeReportingTouched ?? false,
+          weightChanged: one.weightChanged ?? false,
           groundTestsConclusive: true,
         })),
       };

@@ -300,6 +300,7 @@ export const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }>
     dueAt: hours('1200'),
     trigger: 'look-again',
   },
+  'work-in-progress': { code: 'work-in-progress', description: 'Left brake taken apart' },
   'work-entry-not-valid': { code: 'work-entry-not-valid', description: '', faults: ['description-missing'] },
   'check-flight-needed': {
     code: 'check-flight-needed',

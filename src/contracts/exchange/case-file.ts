@@ -27,6 +27,7 @@ import {
   permit,
   preventive,
   release,
+  triages,
   watch,
   work,
 } from './case-maintenance-records';
@@ -190,6 +191,9 @@ const discrepancy = z.strictObject({
     ),
   deferral: deferral.optional(),
   watch: watch.optional(),
+  triage: triages
+    .optional()
+    .describe('what people decided about it who looked at it, by id; absent states that nobody has'),
   knownMark: idKey.optional().describe('id of the lasting mark that it is, on the damage map'),
   rectification: z
     .strictObject({

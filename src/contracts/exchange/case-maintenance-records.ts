@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { SIGNED_WORK } from '../../core/records/club/certificate';
 import { REPAIR_CATEGORIES } from '../../core/records/findings/discrepancy';
+import { TRIAGE_DECISIONS } from '../../core/records/findings/triage';
 import { EQUIPMENT_KINDS } from '../../core/records/aircraft/equipment';
 import { ITEM_BASES, ITEM_KINDS } from '../../core/records/maintenance/maintenance-item';
 import { PREVENTIVE_TASKS, type PreventiveTask } from '../../core/records/maintenance/preventive-maintenance';
@@ -290,3 +291,19 @@ export const release = z
 export const dailyInspection = z
   .strictObject({ recordedAt, on: dateSchema.describe('day that it is for'), signedBy: signature.optional() })
   .describe('a daily inspection');
+
+/** What people decided about a finding who looked at it. */
+export const triages = z.record(
+  idKey,
+  z.strictObject({
+    recordedAt,
+    decision: z
+      .enum(TRIAGE_DECISIONS)
+      .describe('it grounds until a mechanic has dealt with it, it is watched, or it is the same as another'),
+    signedBy: signature
+      .optional()
+      .describe('who decided to watch it; the other decisions make nothing available'),
+    watch: watch.optional(),
+    sameAs: idKey.optional().describe('the finding of this aircraft that it is the same as'),
+  }),
+);

@@ -1,7 +1,7 @@
 import { METER_NAMES, type Meter } from '../../core/records/meters/meters';
 import type { ReadingThen } from '../../core/records/maintenance/interval';
 import type { AirworthinessDirective } from '../../core/records/maintenance/ad';
-import type { Deferral, Discrepancy } from '../../core/records/findings/discrepancy';
+import type { Deferral, Discrepancy, Watch } from '../../core/records/findings/discrepancy';
 import type { EquipmentItem, EquipmentKind } from '../../core/records/aircraft/equipment';
 import type { Inspection } from '../../core/records/maintenance/inspection';
 import type { Interval } from '../../core/records/maintenance/interval';
@@ -61,6 +61,16 @@ function deferralOf(id: string, given: NonNullable<In<'discrepancies'>['deferral
   };
 }
 
+function watchOf(given: In<'discrepancies'>['watch']): Watch | null {
+  return given === undefined
+    ? null
+    : {
+        recheckBy: known(given.recheckBy),
+        recheckAt: known(given.recheckAt),
+        correctBy: known(given.correctBy),
+      };
+}
+
 export function discrepancyOf(id: string, given: In<'discrepancies'>): Discrepancy {
   const { rectification: done, deferral, watch } = given;
   return {
@@ -88,14 +98,19 @@ export function discrepancyOf(id: string, given: In<'discrepancies'>): Discrepan
             preventive: known(done.preventive),
           },
     deferral: deferral === undefined ? null : deferralOf(`${id}.deferral`, deferral),
-    watch:
-      watch === undefined
-        ? null
-        : {
-            recheckBy: known(watch.recheckBy),
-            recheckAt: known(watch.recheckAt),
-            correctBy: known(watch.correctBy),
-          },
+    watch: watchOf(watch),
+    ...(given.triage === undefined
+      ? {}
+      : {
+          triage: listed(given.triage, (triageId, one) => ({
+            id: triageId,
+            recordedAt: one.recordedAt,
+            decision: one.decision,
+            signedBy: signatureOf(one.signedBy),
+            watch: watchOf(one.watch),
+            sameAs: known(one.sameAs),
+          })),
+        }),
   };
 }
 

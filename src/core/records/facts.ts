@@ -18,6 +18,7 @@ import type { Rigging } from './aircraft/rigging';
 import { unreadFlights, withUnread } from './meters/unread';
 import { withUnlogged, type UnloggedStretch } from './meters/unlogged';
 import type { DailyInspection, FlightPermit, MaintenanceRelease, WorkEntry } from './maintenance/work-entry';
+import { triaged, withMerged } from './findings/triage';
 import { approvedWork } from './maintenance/work-entry';
 
 /** Records of many kinds, each a list. */
@@ -105,9 +106,10 @@ export function presentFor(facts: AircraftFacts, now: Instant): Instant {
     if (part !== null && part.recordedAt > latest) latest = part.recordedAt;
   };
   for (const list of listsOf(facts)) for (const record of list) see(record);
-  for (const { rectification, deferral } of facts.discrepancies) {
+  for (const { rectification, deferral, triage } of facts.discrepancies) {
     see(rectification);
     see(deferral);
+    triage?.forEach(see);
   }
   for (const { listCleared } of facts.inspections)
     if (listCleared?.recordedAt !== undefined) see({ recordedAt: listCleared.recordedAt });
@@ -303,13 +305,21 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
     clubDocuments: counting.of(facts.clubDocuments),
     towRopes: counting.of(facts.towRopes),
     riggings: counting.of(facts.riggings),
-    discrepancies: recorded.inside(facts.discrepancies, (one) => {
-      const rectification = counting.part(one.rectification);
-      const deferral = counting.part(one.deferral);
-      return rectification === one.rectification && deferral === one.deferral
-        ? one
-        : { ...one, rectification, deferral };
-    }),
+    discrepancies: withMerged(
+      recorded.inside(facts.discrepancies, (one) => {
+        const rectification = counting.part(one.rectification);
+        const deferral = counting.part(one.deferral);
+        if (one.triage !== undefined)
+          return triaged(
+            { ...one, rectification, deferral, triage: recorded.of(one.triage) },
+            facts.place.zone,
+            authorityFor(authority, aircraft),
+          );
+        return rectification === one.rectification && deferral === one.deferral
+          ? one
+          : { ...one, rectification, deferral };
+      }),
+    ),
     items,
     ads,
     work: counting.inside(facts.work, (one) => {

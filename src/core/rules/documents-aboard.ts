@@ -56,6 +56,8 @@ interface Trouble {
   readonly act: Act;
   readonly by: Entitled;
   readonly missing?: string;
+  /** Work whose entry does not say it: signing for it answers it too. */
+  readonly work?: string;
 }
 
 /** The manual's revision and the serial number that it is for. */
@@ -294,6 +296,7 @@ function troubles(
         act: 'update-document',
         by: MECHANICS,
         missing: 'datedOn',
+        work: unsaid.id,
       });
     if (document.datedOn === null)
       found.push({
@@ -328,7 +331,7 @@ export const documentsAboard = rule({
     const constraints = KINDS.flatMap((kind): readonly Constraint[] => {
       const documents: readonly (AircraftDocument | null)[] = latestDocumentChecks(facts.documents, kind);
       return each(documents.length === 0 ? [null] : documents, (document) =>
-        troubles(kind, document, facts).map(({ certainty, reason, act, by, missing: field }) => {
+        troubles(kind, document, facts).map(({ certainty, reason, act, by, missing: field, work }) => {
           if (field !== undefined)
             missing.push(
               field === 'firstFlownOn' || field === 'manualRevision' || field === 'serialNumber'
@@ -344,7 +347,10 @@ export const documentsAboard = rule({
             reason,
             records: document === null ? [] : [document.id],
             closes: CLOSES[kind],
-            remedies: [remedy(act, by, kind)],
+            remedies: [
+              ...(work === undefined ? [] : [remedy('release-after-work', MECHANICS, work)]),
+              remedy(act, by, kind),
+            ],
             // Fetching a document from the office is a step before flight, not a job for the workshop.
             condition:
               act === 'put-document-aboard'

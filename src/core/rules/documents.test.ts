@@ -220,7 +220,9 @@ describe('documents', () => {
     [
       'work that does not say',
       work({ weightChanged: null }),
-      ['weight-and-balance.work-effect-unknown?! [loading] update-document(weight-and-balance)'],
+      [
+        'weight-and-balance.work-effect-unknown?! [loading] release-after-work(w) or update-document(weight-and-balance)',
+      ],
       ['documents.weight-and-balance.datedOn'],
     ],
     [
@@ -231,7 +233,9 @@ describe('documents', () => {
     [
       'work that does not say, undated',
       { ...work({ weightChanged: null, completedOn: null, description: null }) },
-      ['weight-and-balance.work-effect-unknown?! [loading] update-document(weight-and-balance)'],
+      [
+        'weight-and-balance.work-effect-unknown?! [loading] release-after-work(w) or update-document(weight-and-balance)',
+      ],
       ['documents.weight-and-balance.datedOn'],
     ],
     ['work without a date that changed it', work({ completedOn: null }), []],
@@ -240,7 +244,7 @@ describe('documents', () => {
       { ...work({ weightChanged: null }), ...doc('loading', { datedOn: null }) },
       [
         'weight-and-balance.loading-data-date-unknown?! [loading] check-document(weight-and-balance)',
-        'weight-and-balance.work-effect-unknown?! [loading] update-document(weight-and-balance)',
+        'weight-and-balance.work-effect-unknown?! [loading] release-after-work(w) or update-document(weight-and-balance)',
       ],
       ['documents.weight-and-balance.datedOn'],
     ],

@@ -32,7 +32,11 @@ export const maintenanceEntries = rule({
               key: id,
               certainty: 'failed',
               source: { kind: 'regulation', citation: '14 CFR 91.407(a) and 43.9' },
-              reason: { code: 'work-entry-not-valid', description, faults },
+              // Nobody has said that it is done, nor signed for it: that is no faulty entry.
+              reason:
+                completedOn === null && entry.signedBy === null
+                  ? { code: 'work-in-progress', description }
+                  : { code: 'work-entry-not-valid', description, faults },
               records: [id],
               closes: ALL_USES,
               remedies: [remedy('release-after-work', MECHANICS, id)],

@@ -179,7 +179,7 @@ const NOT_APPROVED = ['w: work-entry-not-valid~ [w] release-after-work(w)'];
 
 describe('an approval of work on record', () => {
   it.each<Row>([
-    ['work that is begun', work(begun), NOT_APPROVED],
+    ['work that is begun', work(begun), ['w: work-in-progress~ [w] release-after-work(w)']],
     ['begun and approved', work({ ...begun, approvals: approval() }), []],
     ['approved by a pilot', work({ ...begun, approvals: approval({ signedBy: pilot }) }), NOT_APPROVED],
     [
@@ -263,7 +263,10 @@ describe('an approval of work on record', () => {
   it('is not there before it was written down', () => {
     const change = work({ ...begun, approvals: approval() });
     const at = (asOf: string) => said(decideBy(['maintenance-entries'], { asOf, ...change }));
-    expect([at('2026-11-21T18:59:00Z'), at('2026-11-21T19:00:00Z')]).toEqual([NOT_APPROVED, []]);
+    expect([at('2026-11-21T18:59:00Z'), at('2026-11-21T19:00:00Z')]).toEqual([
+      ['w: work-in-progress~ [w] release-after-work(w)'],
+      [],
+    ]);
   });
   it('leaves flight controls touched that were touched, and asks for the second person again', () => {
     const change = second(
@@ -405,6 +408,160 @@ describe('discrepancies', () => {
       'to be looked at, repaired',
       found({ classification: 'watch', watch: { recheckBy: '2026-11-20' }, rectification: fixed() }),
       [],
+    ],
+  ])('%s', (_, change, lines, missing = []) => {
+    const decision = decideBy(['open-discrepancies'], change);
+    expect([said(decision), missed(decision)]).toEqual([lines, missing]);
+  });
+});
+
+const watching = (change: Change = {}) => ({
+  t: {
+    recordedAt: '2026-11-21T18:00:00Z',
+    decision: 'watch',
+    signedBy: mechanic,
+    watch: { recheckBy: '2026-12-20', correctBy: '2027-01-31' },
+    ...change,
+  },
+});
+const OPEN = ['d: discrepancy-open~ [d] repair-and-return-to-service(d)'];
+const JUDGED = ['d: discrepancy-open!~ [d] instructor-judges(d)'];
+
+describe('what somebody who looked decides about a finding', () => {
+  it.each<Row>([
+    ['nobody', found({ classification: 'ground-until-mechanic' }), OPEN],
+    ['a mechanic watches it', found({ triage: watching() }), []],
+    [
+      'an instructor may not watch what a mechanic has to look at',
+      found({ triage: watching({ signedBy: instructor }) }),
+      OPEN,
+    ],
+    [
+      'an instructor watches what was left to one',
+      found({ classification: 'tell-instructor', triage: watching({ signedBy: instructor }) }),
+      [],
+    ],
+    [
+      'a pilot watches nothing',
+      found({ classification: 'tell-instructor', triage: watching({ signedBy: pilot }) }),
+      JUDGED,
+    ],
+    ['nobody signed', found({ triage: watching({ signedBy: null }) }), OPEN],
+    ['without an end', found({ triage: watching({ watch: { correctBy: '2027-01-31' } }) }), OPEN],
+    ['without anything', found({ triage: watching({ watch: null }) }), OPEN],
+    ['before it was found', found({ triage: watching({ recordedAt: '2026-11-20T11:00:00Z' }) }), OPEN],
+    [
+      'to be looked at again by yesterday',
+      found({ triage: watching({ watch: { recheckBy: '2026-11-23' } }) }),
+      ['d.look-again: watch-due [d] instructor-judges(d)'],
+    ],
+    [
+      'to be looked at again at a reading that is there',
+      found({ triage: watching({ watch: { recheckAt: 4150.3 } }) }),
+      ['d.look-again-hours: watch-due [d] instructor-judges(d)'],
+    ],
+    [
+      'watched again with a later day',
+      found({
+        triage: {
+          ...watching({ watch: { recheckBy: '2026-11-22' } }),
+          u: { ...watching().t, recordedAt: '2026-11-22T18:00:00Z', signedBy: instructor },
+        },
+      }),
+      [],
+    ],
+    [
+      'grounded since',
+      found({
+        triage: { ...watching(), u: { recordedAt: '2026-11-22T18:00:00Z', decision: 'grounds' } },
+      }),
+      OPEN,
+    ],
+    [
+      'grounded though it was only noted',
+      found({
+        classification: 'note',
+        triage: { u: { recordedAt: '2026-11-22T18:00:00Z', decision: 'grounds' } },
+      }),
+      OPEN,
+    ],
+    [
+      'grounded, and an instructor would watch it',
+      found({
+        classification: 'tell-instructor',
+        triage: {
+          a: { recordedAt: '2026-11-21T12:00:00Z', decision: 'grounds' },
+          ...watching({ signedBy: instructor }),
+        },
+      }),
+      OPEN,
+    ],
+  ])('%s', (_, change, lines, missing = []) => {
+    const decision = decideBy(['open-discrepancies'], change);
+    expect([said(decision), missed(decision)]).toEqual([lines, missing]);
+  });
+  it('what names equipment is deferred or repaired, and never watched', () => {
+    const change = found({
+      classification: 'ground-until-mechanic',
+      equipment: ['clock'],
+      triage: watching(),
+    });
+    expect(said(decideBy(['open-discrepancies'], change))).toEqual(OPEN);
+  });
+  it('counts from when it was written down', () => {
+    const change = found({ triage: watching() });
+    const at = (asOf: string) => said(decideBy(['open-discrepancies'], { asOf, ...change }));
+    expect([at('2026-11-21T17:59:59Z'), at('2026-11-21T18:00:00Z')]).toEqual([OPEN, []]);
+  });
+});
+
+/** Two findings of one aircraft: `d` is held to be the same as `e`. */
+const same = (other: Change, own: Change = {}, merge: Change = {}) => ({
+  discrepancies: {
+    ...found({
+      ...own,
+      triage: { m: { recordedAt: '2026-11-21T10:00:00Z', decision: 'same-as', sameAs: 'e', ...merge } },
+    }).discrepancies,
+    e: { happenedAt: '2026-11-19T12:00:00Z', recordedAt: '2026-11-19T12:05:00Z', what: 'Nick', ...other },
+  },
+});
+const [D, E] = [
+  'd: discrepancy-open~ [d] repair-and-return-to-service(d)',
+  'e: discrepancy-open~ [e] repair-and-return-to-service(e)',
+];
+
+describe('a finding that is the same as another', () => {
+  it.each<Row>([
+    ['closes until the other is closed', same({}), [D, E]],
+    ['is closed with the other', same({ rectification: fixed() }), []],
+    [
+      'not by what was done before',
+      same({ rectification: fixed() }, {}, { recordedAt: '2026-11-21T21:00:00Z' }),
+      [D],
+    ],
+    [
+      'not by what does not stand up to its own class',
+      same(
+        {
+          classification: 'tell-instructor',
+          rectification: fixed({ work: 'judged-acceptable', signedBy: instructor }),
+        },
+        {},
+      ),
+      [
+        'd: discrepancy-repair-not-valid~ [d,d.rectification] complete-repair-entry(d) or repair-and-return-to-service(d)',
+      ].map((line) => line.replace('[d,d.rectification]', '[d,e.rectification]')),
+    ],
+    ['as one that is not there stands by itself', same({}, {}, { sameAs: 'x' }), [D, E]],
+    ['as itself stands by itself', same({ rectification: fixed() }, {}, { sameAs: 'd' }), [D]],
+    ['is not milder for a milder other', same({ classification: 'note' }), [D]],
+    [
+      'as one that is the same as a third stands by itself',
+      same({
+        rectification: fixed(),
+        triage: { n: { recordedAt: '2026-11-21T10:00:00Z', decision: 'same-as', sameAs: 'd' } },
+      }),
+      [D],
     ],
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['open-discrepancies'], change);

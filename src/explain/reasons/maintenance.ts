@@ -31,6 +31,7 @@ type Codes = Extract<
   | 'ads-unknown'
   | `elt-${string}`
   | 'check-flight-needed'
+  | 'work-in-progress'
   | 'independent-inspection-needed'
   | `release-${string}`
   | 'daily-inspection-due'
@@ -103,6 +104,11 @@ export const MAINTENANCE: Tellers<Codes> = {
     words(
       `${quoted(description)}: its entry does not say whether it touched ${WORK_EFFECT_NAMES[effect]}.`,
       'Until it says so, it counts as if it had.',
+    ),
+  'work-in-progress': ({ description }) =>
+    words(
+      `Work in progress: ${quoted(description)}.`,
+      'Nobody flies it until the work is done and an entry approves it for return to service.',
     ),
   'work-entry-not-valid': ({ description, faults }) =>
     words(

@@ -8,6 +8,7 @@ import { signatureFaults, type Authority } from '../club/certificate';
 import type { EquipmentKind } from '../aircraft/equipment';
 import { isAbout, type PreventiveTask } from '../maintenance/preventive-maintenance';
 import type { RecordBase } from '../record';
+import type { Triage } from './triage';
 
 /**
  * First classification of a finding, strictest first. Common practice, no source.
@@ -95,6 +96,8 @@ export interface Discrepancy extends RecordBase {
   readonly watch: Watch | null;
   /** A lasting mark already accepted, by its id on the damage map; one that changed is a new find. */
   readonly knownMark: string | null;
+  /** What people decided about it who looked at it. Absent states that nobody has. */
+  readonly triage?: readonly Triage[];
 }
 
 /** Why an entry does not close a discrepancy. Source of the elements: 14 CFR 43.9(a) (from memory). */

@@ -297,6 +297,7 @@ export type Reason =
       readonly trigger: 'look-again' | 'fix-by';
     }
   // Work, permits, releases.
+  | { readonly code: 'work-in-progress'; readonly description: string }
   | {
       readonly code: 'work-entry-not-valid';
       readonly description: string;

@@ -1,0 +1,121 @@
+import { byId } from '../../order';
+import type { Instant } from '../../time/instant';
+import { civilDateAt, type ZoneId } from '../../time/zone';
+import { signatureFaults, type Authority, type Signature, type SignatureFault } from '../club/certificate';
+import type { Discrepancy, Watch } from './discrepancy';
+
+/**
+ * What somebody who looked at a finding decides about it. `grounds`: the aircraft stays on the ground until a mechanic has dealt with it.
+ * `watch`: it may fly with it, and it is looked at again. `same-as`: it is what another finding of the aircraft says already.
+ * What comes back after it was closed is a new finding. Common practice, no source.
+ */
+export const TRIAGE_DECISIONS = ['grounds', 'watch', 'same-as'] as const;
+export type TriageDecision = (typeof TRIAGE_DECISIONS)[number];
+
+/** One decision about a finding. Null fields are not known or not asked. */
+export interface Triage {
+  readonly id: string;
+  readonly recordedAt: Instant;
+  readonly decision: TriageDecision;
+  /** Only a decision to watch is signed: the others make nothing available. */
+  readonly signedBy: Signature | null;
+  /** When it is looked at again and when it is corrected at the latest; null where it is not watched. */
+  readonly watch: Watch | null;
+  /** The finding that it is the same as; null where it is not. */
+  readonly sameAs: string | null;
+}
+
+/** Why a decision to watch does not count. */
+export type WatchFault = SignatureFault | 'watch-without-end' | 'watch-of-equipment' | 'watch-before-found';
+
+/** As what a decision to watch is signed: an instructor judges what was left to one, and a mechanic anything. */
+export function watchSignedAs({
+  classification,
+}: Pick<Discrepancy, 'classification'>): 'judgement' | 'return-to-service' {
+  return classification === 'tell-instructor' || classification === 'watch' || classification === 'note'
+    ? 'judgement'
+    : 'return-to-service';
+}
+
+/**
+ * Every reason why a finding is not watched by this decision; an empty list means that it is. It needs an end: a day or a reading by which it is looked
+ * at again. What names equipment is deferred or repaired, and never watched. Common practice, no source.
+ */
+export function watchFaults(
+  discrepancy: Discrepancy,
+  { signedBy, watch, recordedAt }: Triage,
+  at: ZoneId,
+  authority: Authority,
+): readonly WatchFault[] {
+  const faults: WatchFault[] = [];
+  if (watch === null || (watch.recheckBy === null && watch.recheckAt === null))
+    faults.push('watch-without-end');
+  if (discrepancy.equipment.length > 0) faults.push('watch-of-equipment');
+  if (recordedAt < discrepancy.happenedAt) faults.push('watch-before-found');
+  return [
+    ...faults,
+    ...signatureFaults(signedBy, watchSignedAs(discrepancy), civilDateAt(recordedAt, at), authority),
+  ];
+}
+
+/** A finding as the decisions about it leave it, one after another. What does not count changes nothing. */
+export function triaged(discrepancy: Discrepancy, at: ZoneId, authority: Authority): Discrepancy {
+  const { triage = [] } = discrepancy;
+  if (triage.length === 0) return discrepancy;
+  const inOrder = [...triage].sort((a, b) => a.recordedAt - b.recordedAt || byId(a, b));
+  return inOrder.reduce<Discrepancy>((before, one) => {
+    switch (one.decision) {
+      case 'grounds':
+        return { ...before, classification: 'ground-until-mechanic', watch: null };
+      case 'watch':
+        return watchFaults(before, one, at, authority).length === 0
+          ? { ...before, classification: 'watch', watch: one.watch }
+          : before;
+      case 'same-as':
+        return before;
+      default: {
+        const missing: never = one.decision;
+        throw new RangeError(`no such decision: ${String(missing)}`);
+      }
+    }
+  }, discrepancy);
+}
+
+/** The decision by which a finding is held to be the same as another; null where it stands by itself. */
+export function mergedBy({ triage = [], id }: Pick<Discrepancy, 'triage' | 'id'>): Triage | null {
+  let last: Triage | null = null;
+  for (const one of triage)
+    if (
+      one.decision === 'same-as'
+      && one.sameAs !== null
+      && one.sameAs !== id
+      && (last === null
+        || one.recordedAt > last.recordedAt
+        || (one.recordedAt === last.recordedAt && one.id > last.id))
+    )
+      last = one;
+  return last;
+}
+
+/**
+ * Findings of one aircraft, in which those that are the same as another follow it: what was done about the other since, and its deferral since, are
+ * theirs too, where they stand up to their own class, day and equipment. Nothing else of them changes: until then each closes what it closes.
+ */
+export function withMerged(discrepancies: readonly Discrepancy[]): readonly Discrepancy[] {
+  if (discrepancies.every((one) => mergedBy(one) === null)) return discrepancies;
+  const byName = new Map(discrepancies.map((one) => [one.id, one]));
+  return discrepancies.map((one) => {
+    const merge = mergedBy(one);
+    const other = merge?.sameAs == null ? undefined : byName.get(merge.sameAs);
+    // A chain is not followed: the other then stands by itself, and so does this one.
+    if (merge === null || other === undefined || mergedBy(other) !== null) return one;
+    const since = <T extends { readonly recordedAt: Instant }>(part: T | null): T | null =>
+      part !== null && part.recordedAt >= merge.recordedAt ? part : null;
+    const named = one.equipment.every((kind) => other.equipment.includes(kind));
+    return {
+      ...one,
+      rectification: one.rectification ?? since(other.rectification),
+      deferral: one.deferral ?? (named ? since(other.deferral) : null),
+    };
+  });
+}
