@@ -40,9 +40,10 @@ const RECORD_KINDS = [
   'work-approval',
   'check-flight',
   'independent-inspection',
+  'triage',
 ];
 
-/** Work is approved, flown and inspected by entries of their own. Older programs may still run, and refuse an aircraft that has such a record. */
+/** Work is approved, flown and inspected by entries of their own, and people decide about findings. Older programs may still run, and refuse an aircraft that has such a record. */
 export async function up(db: Kysely<unknown>): Promise<void> {
   const run = await runIn(db, 'groval');
   await run(

@@ -144,6 +144,22 @@ function eventsText(entry: Readonly<Record<string, unknown>>): string {
 }
 
 /** What was announced, or done of it, from what the ledger keeps. */
+/** What was decided about a finding. */
+function triageText(entry: Readonly<Record<string, unknown>>): string {
+  const found = `“${text(entry, 'found')}”`;
+  const note = text(entry, 'note') === '' ? '' : `: ${text(entry, 'note')}`;
+  switch (text(entry, 'decision')) {
+    case 'grounds':
+      return `looked at ${found} and grounded the aircraft until a mechanic has dealt with it${note}`;
+    case 'watch':
+      return `signed that ${found} is watched${note}`;
+    case 'same-as':
+      return `held ${found} to be the same as “${text(entry, 'other')}”${note}`;
+    default:
+      return `looked at ${found}: it stays as it is${note}`;
+  }
+}
+
 function announcedOf(entry: Readonly<Record<string, unknown>>): string {
   const act = ANNOUNCEMENTS.find((one) => one === text(entry, 'act'));
   return act === undefined
@@ -204,6 +220,8 @@ export function describeHistory(act: LedgerAct, record: unknown): string {
       return `deferred: ${text(entry, 'what')}. ${text(entry, 'description').replace(/[.\s]+$/, '')}; ${text(entry, 'action')}, placarded${dayOf(entry, 'until') === '' ? '' : `, until ${dayOf(entry, 'until')}`}`;
     case 'enter-permit':
       return `entered special flight permit ${text(entry, 'number')}, ${dayOf(entry, 'validFrom')} to ${dayOf(entry, 'validUntil')}, and signed that the aircraft is safe for its flight: ${text(entry, 'conditions')}`;
+    case 'triage-finding':
+      return triageText(entry);
     case 'begin-work':
       return `said that work is begun: ${text(entry, 'description')}`;
     case 'record-work':

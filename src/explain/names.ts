@@ -7,6 +7,7 @@ import type { EquipmentKind } from '../core/records/aircraft/equipment';
 import type { ItemKind } from '../core/records/maintenance/maintenance-item';
 import type { Quantity, SampleResult } from '../core/records/walkround/measurement';
 import type { Counter, Meter } from '../core/records/meters/meters';
+import type { WatchFault } from '../core/records/findings/triage';
 import type { WorkFault } from '../core/records/maintenance/work-entry';
 import type {
   InoperativeCause,
@@ -282,7 +283,7 @@ export const ENDING_NAMES: Readonly<Record<RegistrationEnding, string>> = {
 };
 
 export const FAULT_NAMES: Readonly<
-  Record<InspectionFault | RectificationFault | DeferralFault | WorkFault, string>
+  Record<InspectionFault | RectificationFault | DeferralFault | WorkFault | WatchFault, string>
 > = {
   'copy-not-vouched': 'a paper copy for which nobody has vouched yet',
   'name-missing': 'the entry lacks the signer’s name',
@@ -296,6 +297,9 @@ export const FAULT_NAMES: Readonly<
   'not-approved': 'the aircraft was not approved for return to service',
   'completed-after-recorded': 'it is dated after the day on which it was written',
   'completed-before-found': 'it is dated before the find',
+  'watch-without-end': 'it does not say by when it is looked at again',
+  'watch-of-equipment': 'equipment that is inoperative is deferred or repaired, and not watched',
+  'watch-before-found': 'it is dated before the find',
   'cleared-before-inspection': 'its list was cleared before the inspection was done',
   'work-missing': 'it does not say what kind of work was done',
   'work-does-not-fit': 'that kind of work cannot close a finding of this class',

@@ -1,9 +1,15 @@
 import type { ReturnToService } from '@/contracts/findings/return-to-service';
 import { authorityFor, signatureFaults } from '@/core/records/club/certificate';
 import { authorityOf } from '@/core/rules/register';
-import { closingWork, rectificationFaults, type Rectification } from '@/core/records/findings/discrepancy';
+import {
+  closedAs,
+  closingWork,
+  rectificationFaults,
+  type Rectification,
+} from '@/core/records/findings/discrepancy';
 import type { Plain } from '@/core/decision/canonical';
 import type { WorkEntry } from '@/core/records/maintenance/work-entry';
+import { triaged } from '@/core/records/findings/triage';
 import { civilDateAt } from '@/core/time/zone';
 import { loadAircraft, lockAircraft, raiseRevision } from '@/db/aircraft/aircraft-facts';
 import { inClub } from '@/db/kernel/club-transaction';
@@ -81,13 +87,15 @@ export async function returnToService(
       const authority = authorityFor(authorityOf(club.packs), {
         category: before?.facts.aircraft.category ?? null,
       });
-      const discrepancy = before?.facts.discrepancies.find(({ id }) => id === entry.discrepancyId);
+      const reported = before?.facts.discrepancies.find(({ id }) => id === entry.discrepancyId);
+      // By the class that the decisions about it have given it: one that was grounded since is closed as such.
+      const discrepancy = reported === undefined ? undefined : triaged(reported, club.place.zone, authority);
       if (discrepancy === undefined)
         throw new Refused({
           code: 'not-found',
           message: 'This finding is not open. Open the aircraft’s page again.',
         });
-      if (discrepancy.classification === 'tell-instructor' && found.found_by === actor.personId) {
+      if (closedAs(discrepancy) === 'tell-instructor' && found.found_by === actor.personId) {
         throw new Refused({
           code: 'not-entitled',
           message: 'You reported this yourself; somebody else who is entitled has to judge it.',
@@ -103,7 +111,7 @@ export async function returnToService(
         signedBy: { name: actor.name, certificate },
       } satisfies Rectification;
       const today = civilDateAt(recordedAt, club.place.zone);
-      const signs = closingWork(work, discrepancy.classification ?? 'ground-until-mechanic');
+      const signs = closingWork(work, closedAs(discrepancy));
       // The certificate must hold on the day of the work and on the day of the signature.
       const faults = [
         ...new Set([

@@ -299,7 +299,9 @@ export const triages = z.record(
     recordedAt,
     decision: z
       .enum(TRIAGE_DECISIONS)
-      .describe('it grounds until a mechanic has dealt with it, it is watched, or it is the same as another'),
+      .describe(
+        'it stays as it is classed, it grounds until a mechanic has dealt with it, it is watched, or it is the same as another',
+      ),
     signedBy: signature
       .optional()
       .describe('who decided to watch it; the other decisions make nothing available'),

@@ -181,6 +181,12 @@ export const ACTS = {
     denied:
       'Only a mechanic, an instructor or a dispatcher who holds a certificate defers an item. Ask one of them.',
   },
+  'triage-finding': {
+    roles: ['mechanic', 'instructor', 'dispatcher'],
+    does: 'decide about a finding: it grounds, is watched (signed by who may judge it), or is the same as another',
+    opens: 'signed',
+    denied: 'Only a mechanic, an instructor or a dispatcher decides about findings. Ask one of them.',
+  },
   'enter-permit': {
     roles: ['mechanic'],
     does: 'enter a special flight permit and sign that the aircraft is safe for its flight',
@@ -394,6 +400,8 @@ export const RECORDS_THAT_OPEN = {
   'fuel-stretch': 'nobody on a screen yet: by import of a whole club only',
   work: 'nobody: it only asks for something',
   'work-approval': 'a mechanic by their own certificate',
+  triage:
+    'who signs that it is watched, by a certificate that its class asks for; otherwise nobody: it only closes',
   'check-flight': 'the pilot who flew it, by their own certificate',
   'independent-inspection': 'the second person, by their own certificate',
   permit: 'a mechanic by their own certificate',

@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { triageSchema } from '../findings/triage';
 import { enterPermitSchema } from '../maintenance/permit';
 import {
   approveWorkSchema,
@@ -158,6 +159,8 @@ export const ROUTES = {
     body: { kind: 'bytes', maxBytes: 16 * MB },
   },
   'POST /api/deferrals': act(deferSchema, 'defer-finding'),
+  'GET /api/triage': read(),
+  'POST /api/triage': act(triageSchema, 'triage-finding'),
   'POST /api/permits': act(enterPermitSchema, 'enter-permit'),
   'POST /api/work': act(recordWorkSchema, 'record-work'),
   'POST /api/work/begun': act(beginWorkSchema, 'begin-work'),

@@ -10,6 +10,7 @@ export const AIRCRAFT_ACTS = [
   'take-apart',
   'defer-finding',
   'enter-permit',
+  'triage-finding',
   'begin-work',
   'record-work',
   'approve-work',

@@ -5,6 +5,7 @@ import {
   rectificationFaults,
   type Discrepancy,
 } from '../records/findings/discrepancy';
+import { watchSignedAs } from '../records/findings/triage';
 import type { Hours } from '../quantities/hours';
 import type { CivilDate } from '../time/civil-date';
 import { civilDateAt, endOfDay, type ZoneId } from '../time/zone';
@@ -52,7 +53,8 @@ function usualRemedy(discrepancy: Discrepancy): Remedy {
 }
 
 /** A watched thing closes when it was to be re-checked, or corrected, and was not. */
-function watched({ id, what, watch }: Discrepancy, zone: ZoneId): readonly Constraint[] {
+function watched(discrepancy: Discrepancy, zone: ZoneId): readonly Constraint[] {
+  const { id, what, watch } = discrepancy;
   if (watch === null) return [];
   const made = (
     key: string,
@@ -67,10 +69,12 @@ function watched({ id, what, watch }: Discrepancy, zone: ZoneId): readonly Const
           ? atReading('time-in-service', dueAt)
           : null;
     if (begins === null) return [];
+    // What a mechanic put on watch an instructor neither closes nor watches on.
+    const isJudged = watchSignedAs(discrepancy) === 'judgement';
     const remedies = [
       remedy(
-        trigger === 'fix-by' ? 'repair-and-return-to-service' : 'instructor-judges',
-        { kind: 'certificate', anyOf: CLOSERS.watch },
+        trigger === 'fix-by' || !isJudged ? 'repair-and-return-to-service' : 'instructor-judges',
+        { kind: 'certificate', anyOf: isJudged ? CLOSERS.watch : CLOSERS['ground-until-mechanic'] },
         id,
       ),
     ];

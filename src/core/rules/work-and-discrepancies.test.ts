@@ -453,16 +453,35 @@ describe('what somebody who looked decides about a finding', () => {
     [
       'to be looked at again by yesterday',
       found({ triage: watching({ watch: { recheckBy: '2026-11-23' } }) }),
-      ['d.look-again: watch-due [d] instructor-judges(d)'],
+      ['d.look-again: watch-due [d] repair-and-return-to-service(d)'],
     ],
     [
       'to be looked at again at a reading that is there',
-      found({ triage: watching({ watch: { recheckAt: 4150.3 } }) }),
+      found({ classification: 'tell-instructor', triage: watching({ watch: { recheckAt: 4150.3 } }) }),
       ['d.look-again-hours: watch-due [d] instructor-judges(d)'],
+    ],
+    [
+      'an instructor would watch on what a mechanic put on watch',
+      found({
+        triage: {
+          ...watching({ watch: { recheckBy: '2026-11-22' } }),
+          u: { ...watching().t, recordedAt: '2026-11-22T18:00:00Z', signedBy: instructor },
+        },
+      }),
+      ['d.look-again: watch-due [d] repair-and-return-to-service(d)'],
+    ],
+    [
+      'an instructor would judge acceptable what a mechanic put on watch',
+      found({
+        triage: watching({ watch: { recheckBy: '2026-11-23' } }),
+        rectification: fixed({ work: 'judged-acceptable', signedBy: instructor }),
+      }),
+      ['d.look-again: watch-due [d] repair-and-return-to-service(d)'],
     ],
     [
       'watched again with a later day',
       found({
+        classification: 'tell-instructor',
         triage: {
           ...watching({ watch: { recheckBy: '2026-11-22' } }),
           u: { ...watching().t, recordedAt: '2026-11-22T18:00:00Z', signedBy: instructor },

@@ -6,6 +6,7 @@ import {
   type Discrepancy,
   type Watch,
 } from '@/core/records/findings/discrepancy';
+import type { Triage } from '@/core/records/findings/triage';
 import {
   type AircraftDocument,
   DOCUMENT_KINDS,
@@ -163,7 +164,11 @@ function equipmentOf({
 
 const storedWatch = reader<Watch>({ recheckBy: 'text?', recheckAt: 'figure?', correctBy: 'text?' });
 
-function discrepancyOf(row: FactRows['discrepancies'][number], deferral: Deferral | null): Discrepancy {
+function discrepancyOf(
+  row: FactRows['discrepancies'][number],
+  deferral: Deferral | null,
+  triage: readonly Triage[] | undefined,
+): Discrepancy {
   return {
     id: row.discrepancy_id,
     happenedAt: storedInstant(row.happened_at),
@@ -176,6 +181,7 @@ function discrepancyOf(row: FactRows['discrepancies'][number], deferral: Deferra
     knownMark: row.known_mark,
     watch: row.watch === null ? null : storedWatch(row.watch, `discrepancy ${row.discrepancy_id}`),
     deferral,
+    ...(triage === undefined ? {} : { triage }),
     closesUses: row.closes_uses.map((word) => exactlyOneOf(CLOSED_USES, word, 'closed use')),
     rectification:
       row.rectification_id === null || row.rectified_at === null
@@ -257,7 +263,11 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
     ({ one }) => one,
   );
   const discrepancies = grouped(rows.discrepancies, (row) =>
-    discrepancyOf(row, others.get(row.aircraft_id)?.deferrals.get(row.discrepancy_id) ?? null),
+    discrepancyOf(
+      row,
+      others.get(row.aircraft_id)?.deferrals.get(row.discrepancy_id) ?? null,
+      others.get(row.aircraft_id)?.triages.get(row.discrepancy_id),
+    ),
   );
   return rows.aircraft.map((row) => {
     const own = others.get(row.aircraft_id) ?? NO_OTHERS;

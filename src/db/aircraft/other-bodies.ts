@@ -126,6 +126,12 @@ const READERS: { readonly [K in OtherKind]: (held: unknown, what: string) => Oth
     asItShould: 'yes-no',
     description: 'text',
   }),
+  triage: reader<OtherBodies['triage']>({
+    discrepancy: 'text',
+    triage: 'group',
+    by: 'text',
+    note: 'text',
+  }),
   'independent-inspection': reader<OtherBodies['independent-inspection']>({
     work: 'text',
     recordedAt: 'figure',

@@ -1,3 +1,4 @@
+import type { Triage } from '@/core/records/findings/triage';
 import type { Deferral } from '@/core/records/findings/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
 import type { WorkApproval } from '@/core/records/maintenance/work-entry';
@@ -24,6 +25,7 @@ export type OtherFacts = Omit<
   | 'boxReadings'
 > & {
   readonly deferrals: ReadonlyMap<string, Deferral>;
+  readonly triages: ReadonlyMap<string, readonly Triage[]>;
   readonly cleared: ReadonlyMap<string, OtherBodies['list-cleared']>;
   /** What was put in, also while the ramp is no part of the question. */
   readonly uplifts: Ramp['uplifts'];
@@ -51,6 +53,7 @@ export const NO_OTHERS: OtherFacts = {
   estimates: [],
   unlogged: [],
   deferrals: new Map(),
+  triages: new Map(),
   cleared: new Map(),
   uplifts: [],
 };
@@ -94,6 +97,14 @@ function rampOf(
   return found.measurements.length + found.samples.length + found.uplifts.length + announced.length === 0
     ? null
     : { ...found, gaps: 'none', ...(announced.length === 0 ? {} : { announced }) };
+}
+
+/** Decisions by the finding that they are about. */
+function groupedBy(records: readonly OtherBodies['triage'][]): ReadonlyMap<string, readonly Triage[]> {
+  const groups = new Map<string, Triage[]>();
+  for (const { discrepancy, triage } of records)
+    groups.set(discrepancy, [...(groups.get(discrepancy) ?? []), triage]);
+  return groups;
 }
 
 /** Work with what was entered about it since. Of several flights or inspections the last counts: a further one is only taken where the one before does not. */
@@ -197,6 +208,7 @@ function othersOf(rows: OtherRows): OtherFacts {
         .toSorted((a, b) => a.deferral.recordedAt - b.deferral.recordedAt)
         .map(({ discrepancy, deferral }) => [discrepancy, deferral]),
     ),
+    triages: groupedBy(of('triage')),
     uplifts: withCleared(of('uplift'), of('fuel-cleared')),
     cleared: new Map(of('list-cleared').map((one) => [one.inspection, one])),
   };

@@ -1,4 +1,5 @@
 import type { Carried } from '@/core/metering/carried';
+import type { Triage } from '@/core/records/findings/triage';
 import type { Deferral } from '@/core/records/findings/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
 import type { Compliance } from '@/core/records/maintenance/ad';
@@ -50,6 +51,7 @@ export const OTHER_KINDS = [
   'work-approval',
   'check-flight',
   'independent-inspection',
+  'triage',
 ] as const;
 export type OtherKind = (typeof OTHER_KINDS)[number];
 
@@ -129,6 +131,13 @@ export interface OtherBodies {
     readonly on: CivilDate;
     readonly by: Signature;
     readonly description: string;
+  };
+  /** What somebody decided about a finding, and why. */
+  readonly triage: {
+    readonly discrepancy: string;
+    readonly triage: Triage;
+    readonly by: string;
+    readonly note: string;
   };
   /** A mechanic dealt with suspect fuel: the cups and the fuellings that it is about. */
   readonly 'fuel-cleared': {

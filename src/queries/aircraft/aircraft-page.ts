@@ -4,8 +4,16 @@ import type { Decision, RuleAnswer, Verdict } from '@/core/decision/decision';
 import { usesInAny } from '@/core/envelope/use-set';
 import type { WindowPicture } from '@/core/envelope/window-picture';
 import { authorityFor, CERTIFICATE_KINDS, type Authority } from '@/core/records/club/certificate';
+import { knownAt } from '@/core/records/facts';
+import { mergedBy } from '@/core/records/findings/triage';
 import type { DocumentKind } from '@/core/records/documents/document';
-import { closingWork, isDeferrable, type Discrepancy } from '@/core/records/findings/discrepancy';
+import {
+  closedAs,
+  closingWork,
+  isDeferrable,
+  rectificationFaults,
+  type Discrepancy,
+} from '@/core/records/findings/discrepancy';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import type { Place } from '@/core/time/sun';
@@ -57,6 +65,8 @@ export interface FindingView {
     readonly certificates: readonly { readonly id: string; readonly name: string }[];
   }[];
   readonly done: string | null;
+  /** What somebody decided about it who looked at it; empty where nobody has. */
+  readonly decided: string;
   /**
    * Where it names equipment that may be deferred, or is: the reader's certificates that may sign that today. Null for what is no such
    * finding.
@@ -147,7 +157,7 @@ function closingsFor(
 ): FindingView['closings'] {
   const today = civilDateAt(now, place.zone);
   return WORKS.flatMap((work) => {
-    const signs = closingWork(work, discrepancy.classification ?? 'ground-until-mechanic');
+    const signs = closingWork(work, closedAs(discrepancy));
     if (signs === null) return [];
     return [
       { work, name: workName(work), certificates: certificatesFor(signs, own, name, today, authority) },
@@ -176,6 +186,38 @@ function doneText(done: NonNullable<ReadDiscrepancy['done']>, place: Place, show
   const known = CERTIFICATE_KINDS.find((one) => one === done.certificate);
   const kind = known === undefined ? done.certificate : CERTIFICATE_NAMES[known];
   return `${sentenceCase(workName(done.work))}: ${done.description} Completed ${dateText(storedDate(done.completedOn))}, signed ${momentText(done.recordedAt, place.zone)} by ${done.by}, ${kind}${showsNumbers ? `, ${done.number}` : ''}.`;
+}
+
+/** What closed a finding that is the same as another one; null where nothing has. */
+function closedWith(
+  discrepancy: Discrepancy,
+  all: ReadonlyMap<string, Discrepancy>,
+  place: Place,
+  authority: Authority,
+): string | null {
+  const { rectification } = discrepancy;
+  const other = mergedBy(discrepancy)?.sameAs;
+  return other == null
+    || rectification === null
+    || rectificationFaults(discrepancy, rectification, place.zone, authority).length > 0
+    ? null
+    : `Closed with “${all.get(other)?.what ?? ''}”, which it is the same as.`;
+}
+
+/** What was decided about a finding, in words. */
+function decidedText(discrepancy: Discrepancy, all: ReadonlyMap<string, Discrepancy>): string {
+  const other = mergedBy(discrepancy)?.sameAs;
+  if (other != null) return `Held to be the same as “${all.get(other)?.what ?? ''}”.`;
+  const { watch, classification, triage = [] } = discrepancy;
+  if (classification === 'watch' && watch !== null) {
+    const by = [
+      ...(watch.recheckBy === null ? [] : [`looked at again by ${dateText(watch.recheckBy)}`]),
+      ...(watch.recheckAt === null ? [] : [`looked at again at ${readingText(watch.recheckAt)}`]),
+      ...(watch.correctBy === null ? [] : [`corrected by ${dateText(watch.correctBy)}`]),
+    ];
+    return by.length === 0 ? '' : `To be ${by.join(', ')}.`;
+  }
+  return triage.length === 0 ? '' : 'Somebody has looked at it and decided so.';
 }
 
 /** What the page shows beside the facts. */
@@ -211,7 +253,14 @@ export async function aircraftPage(
   const maySign = may(reader.roles, 'return-to-service');
   const mayDefer = may(reader.roles, 'defer-finding');
   const showsNumbers = may(reader.roles, 'see-certificates');
-  const byId = new Map(stored.facts.discrepancies.map((discrepancy) => [discrepancy.id, discrepancy]));
+  const authority = authorityFor(authorityOf(packs), stored.facts.aircraft);
+  // As the decisions about them have left them.
+  const byId = new Map(
+    knownAt(stored.facts, present, authority).discrepancies.map((discrepancy) => [
+      discrepancy.id,
+      discrepancy,
+    ]),
+  );
   return {
     aircraftId: found.aircraft_id,
     registration: decision.registration,
@@ -273,26 +322,17 @@ export async function aircraftPage(
           closings:
             done !== null || !maySign
               ? []
-              : closingsFor(
-                  discrepancy,
-                  own,
-                  reader.name,
-                  place,
-                  now,
-                  authorityFor(authorityOf(packs), stored.facts.aircraft),
-                ),
-          done: done === null ? null : doneText(done, place, showsNumbers),
+              : closingsFor(discrepancy, own, reader.name, place, now, authority),
+          done:
+            done === null
+              ? closedWith(discrepancy, byId, place, authority)
+              : doneText(done, place, showsNumbers),
+          decided: decidedText(discrepancy, byId),
           defer:
             done === null && discrepancy.equipment.length > 0 && isDeferrable(classification)
               ? {
                   certificates: mayDefer
-                    ? certificatesFor(
-                        'no-hazard',
-                        own,
-                        reader.name,
-                        civilDateAt(now, place.zone),
-                        authorityFor(authorityOf(packs), stored.facts.aircraft),
-                      )
+                    ? certificatesFor('no-hazard', own, reader.name, civilDateAt(now, place.zone), authority)
                     : [],
                 }
               : null,
@@ -301,7 +341,7 @@ export async function aircraftPage(
     }),
     work: openWork(decision.constraints, stored.facts, {
       present,
-      authority: authorityFor(authorityOf(packs), stored.facts.aircraft),
+      authority,
       name: reader.name,
       own,
       roles: reader.roles,

@@ -10,6 +10,7 @@ import type { DocumentCheckList } from '../documents/document-check';
 import type { RampAircraft, RampList } from '../findings/ramp';
 import type { DispatchFlight, DispatchList } from '../flights/dispatch';
 import type { DayPlan, DraftAnswer } from '../flights/plan';
+import type { TriageList } from '../findings/triage';
 import type { DeferralView } from '../findings/deferral';
 import type { RampWalk } from '../walkround/ramp-walk';
 import type { AircraftTrends } from '../walkround/trends';
@@ -57,6 +58,7 @@ export interface Answers {
   'GET /api/demo': { readonly people: readonly DemoPerson[] };
   'GET /api/founding': { readonly open: boolean; readonly club: string | null };
   'GET /api/line': Line;
+  'GET /api/triage': TriageList;
   'GET /api/aircraft/[registration]': AircraftPage;
   'GET /api/aircraft/[registration]/folder': Folder;
   'GET /api/aircraft/[registration]/records/[list]': LongListPage;

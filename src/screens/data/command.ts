@@ -36,7 +36,7 @@ async function check<N extends JsonRoute>(name: N, value: Given<N>): Promise<voi
 }
 
 /** Pages that name a revision: read again after a refusal, since it may be what has changed. */
-const CHANGES_MEANWHILE = [['aircraft'], ['counter']];
+const CHANGES_MEANWHILE = [['aircraft'], ['counter'], ['triage']];
 
 /**
  * Does what the server may refuse. What was typed stays; why it was refused is `trouble`, each problem goes to its field, and

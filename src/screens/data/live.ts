@@ -61,6 +61,7 @@ export function useLive(): number | null {
       void client.invalidateQueries({ queryKey: ['aircraft', row.registration] });
       void client.invalidateQueries({ queryKey: ['counter'] });
       void client.invalidateQueries({ queryKey: ['plan'] });
+      void client.invalidateQueries({ queryKey: ['triage'] });
       return undefined;
     });
     source.onerror = dead;

@@ -15,6 +15,9 @@ export const useMe = () =>
 /** The Line. */
 export const useLine = () =>
   useQuery({ queryKey: ['line'], queryFn: () => ask('GET /api/line'), retry, refetchInterval: 5 * 60_000 });
+/** The findings about which nobody has decided. */
+export const useTriage = () =>
+  useQuery({ queryKey: ['triage'], queryFn: () => ask('GET /api/triage'), retry });
 /** One aircraft's page. */
 export const useAircraft = (registration: string | null) =>
   useQuery({

@@ -23,7 +23,13 @@ function Finding({ finding, page }: { readonly finding: FindingView; readonly pa
         </Box>{' '}
         <span className="small">{finding.where}</span>
         <div className="small">Found {finding.found}.</div>
-        {finding.done === null ? <div>{finding.meaning}</div> : <div>{finding.done}</div>}
+        {finding.done === null ? (
+          <div>
+            {finding.meaning} {finding.decided}
+          </div>
+        ) : (
+          <div>{finding.done}</div>
+        )}
         {finding.done === null && finding.closings.length > 0 && !closing ? (
           <Button
             variant="outlined"

@@ -21,6 +21,8 @@ const KEYS = [
   ['n', 'Flights: enter a flight'],
   ['m', 'Flights: move the flight that is chosen'],
   ['x', 'Flights: cancel the flight that is chosen'],
+  ['↑ ↓', 'New findings: the one before or after'],
+  ['1 2 3 4', 'New findings: decide about the one that is chosen'],
   ['Esc', 'Close what is open'],
 ] as const;
 

@@ -3,6 +3,7 @@ export const PLACES = [
   ['/line', 'Line'],
   ['/dispatch', 'Dispatch'],
   ['/flights', 'Flights'],
+  ['/triage', 'New findings'],
   ['/import-export', 'Import and export'],
   ['/club', 'Club'],
 ] as const;

@@ -98,7 +98,16 @@ export interface Discrepancy extends RecordBase {
   readonly knownMark: string | null;
   /** What people decided about it who looked at it. Absent states that nobody has. */
   readonly triage?: readonly Triage[];
+  /** Where somebody watches it: the class that it had before, by which it is closed and watched on. Absent is its class. */
+  readonly classedAs?: Classification;
 }
+
+/** The class by which a discrepancy is closed. */
+export const closedAs = ({
+  classification,
+  classedAs,
+}: Pick<Discrepancy, 'classification' | 'classedAs'>): Classification =>
+  classedAs ?? classification ?? 'ground-until-mechanic';
 
 /** Why an entry does not close a discrepancy. Source of the elements: 14 CFR 43.9(a) (from memory). */
 export type RectificationFault =
@@ -171,7 +180,7 @@ export function rectificationFaults(
     faults.push('completed-before-found');
   const work = closingWork(
     rectification.work,
-    discrepancy.classification ?? 'ground-until-mechanic',
+    closedAs(discrepancy),
     rectification.preventive != null && isAbout(rectification.preventive, discrepancy.equipment)
       ? rectification.preventive
       : null,

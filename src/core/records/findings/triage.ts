@@ -2,14 +2,14 @@ import { byId } from '../../order';
 import type { Instant } from '../../time/instant';
 import { civilDateAt, type ZoneId } from '../../time/zone';
 import { signatureFaults, type Authority, type Signature, type SignatureFault } from '../club/certificate';
-import type { Discrepancy, Watch } from './discrepancy';
+import { closedAs, type Discrepancy, type Watch } from './discrepancy';
 
 /**
- * What somebody who looked at a finding decides about it. `grounds`: the aircraft stays on the ground until a mechanic has dealt with it.
+ * What somebody who looked at a finding decides about it. `stays`: it stays as it is classed. `grounds`: the aircraft stays on the ground until a mechanic has dealt with it.
  * `watch`: it may fly with it, and it is looked at again. `same-as`: it is what another finding of the aircraft says already.
  * What comes back after it was closed is a new finding. Common practice, no source.
  */
-export const TRIAGE_DECISIONS = ['grounds', 'watch', 'same-as'] as const;
+export const TRIAGE_DECISIONS = ['stays', 'grounds', 'watch', 'same-as'] as const;
 export type TriageDecision = (typeof TRIAGE_DECISIONS)[number];
 
 /** One decision about a finding. Null fields are not known or not asked. */
@@ -17,7 +17,7 @@ export interface Triage {
   readonly id: string;
   readonly recordedAt: Instant;
   readonly decision: TriageDecision;
-  /** Only a decision to watch is signed: the others make nothing available. */
+  /** Only a decision to watch is signed: the others make nothing available. Null where nobody signed. */
   readonly signedBy: Signature | null;
   /** When it is looked at again and when it is corrected at the latest; null where it is not watched. */
   readonly watch: Watch | null;
@@ -29,10 +29,11 @@ export interface Triage {
 export type WatchFault = SignatureFault | 'watch-without-end' | 'watch-of-equipment' | 'watch-before-found';
 
 /** As what a decision to watch is signed: an instructor judges what was left to one, and a mechanic anything. */
-export function watchSignedAs({
-  classification,
-}: Pick<Discrepancy, 'classification'>): 'judgement' | 'return-to-service' {
-  return classification === 'tell-instructor' || classification === 'watch' || classification === 'note'
+export function watchSignedAs(
+  discrepancy: Pick<Discrepancy, 'classification' | 'classedAs'>,
+): 'judgement' | 'return-to-service' {
+  const classed = closedAs(discrepancy);
+  return classed === 'tell-instructor' || classed === 'watch' || classed === 'note'
     ? 'judgement'
     : 'return-to-service';
 }
@@ -66,11 +67,17 @@ export function triaged(discrepancy: Discrepancy, at: ZoneId, authority: Authori
   return inOrder.reduce<Discrepancy>((before, one) => {
     switch (one.decision) {
       case 'grounds':
-        return { ...before, classification: 'ground-until-mechanic', watch: null };
+        return {
+          ...before,
+          classification: 'ground-until-mechanic',
+          classedAs: 'ground-until-mechanic',
+          watch: null,
+        };
       case 'watch':
         return watchFaults(before, one, at, authority).length === 0
-          ? { ...before, classification: 'watch', watch: one.watch }
+          ? { ...before, classification: 'watch', classedAs: closedAs(before), watch: one.watch }
           : before;
+      case 'stays':
       case 'same-as':
         return before;
       default: {

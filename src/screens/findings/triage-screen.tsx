@@ -1,0 +1,147 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import List from '@mui/material/List';
+import ListItemButton from '@mui/material/ListItemButton';
+import { useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { TriageList, TriageRow } from '@/queries/findings/triage';
+import { useCommand } from '../data/command';
+import { useLive } from '../data/live';
+import { useTriage } from '../data/queries';
+import { Coming } from '../shell/coming';
+import { DeskPage } from '../shell/desk-page';
+import { openWays, TriageDetail, WAYS, type Way } from './triage-detail';
+
+/** The list beside the finding that is looked at. Arrow keys go up and down; figures decide. */
+function Desk({ list }: { readonly list: TriageList }) {
+  const { rows, mayDecide } = list;
+  const [at, setAt] = useState(0);
+  const [open, setOpen] = useState<Way | null>(null);
+  const [busy, setBusy] = useState(false);
+  const { post, trouble } = useCommand();
+  const here = useRef<HTMLUListElement>(null);
+  // The list gets shorter by what was decided: what came after it takes its place.
+  const chosen = Math.min(at, rows.length - 1);
+  const row = rows[chosen];
+  const go = (to: number) => {
+    const next = Math.max(0, Math.min(rows.length - 1, to));
+    setAt(next);
+    setOpen(null);
+    here.current?.querySelectorAll<HTMLElement>('[role="option"]')[next]?.focus();
+  };
+  const decide = async (of: TriageRow, decision: 'stays' | 'grounds', sameAs?: string) => {
+    setBusy(true);
+    const base = { triageId: crypto.randomUUID(), discrepancyId: of.id, aircraftId: of.aircraftId, note: '' };
+    const done = await post(
+      'POST /api/triage',
+      sameAs === undefined
+        ? { ...base, decision }
+        : { ...base, decision: 'same-as', sameAs, seenRevision: of.revision },
+      () => undefined,
+    );
+    setBusy(false);
+    if (done) setOpen(null);
+  };
+  const take = (way: Way) => {
+    if (busy || row === undefined) return;
+    if (way === 'watch' || way === 'same-as') setOpen(way);
+    else void decide(row, way);
+  };
+  useHotkeys(
+    ['up', 'down', 'home', 'end'],
+    (_, { keys }) => {
+      const [key = ''] = keys ?? [];
+      go(chosen + ({ down: 1, up: -1, home: -rows.length, end: rows.length }[key] ?? 0));
+    },
+    { preventDefault: true, enabled: open === null },
+  );
+  useHotkeys(
+    WAYS.map(({ key }) => key),
+    ({ key }) => {
+      const way = row === undefined ? undefined : openWays(row).find((one) => one.key === key)?.way;
+      if (way !== undefined) take(way);
+    },
+    { useKey: true, enabled: mayDecide && open === null },
+  );
+  if (row === undefined) return <p>Nothing waits. What is found next appears here.</p>;
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 2fr) minmax(0, 3fr)' },
+        columnGap: 4,
+      }}
+    >
+      <div>
+        <List
+          ref={here}
+          role="listbox"
+          aria-label="Findings that wait"
+          disablePadding
+          sx={{ maxHeight: { md: 'calc(100vh - 190px)' }, overflow: 'auto' }}
+        >
+          {rows.map((one, index) => (
+            <ListItemButton
+              key={one.id}
+              role="option"
+              aria-selected={index === chosen}
+              selected={index === chosen}
+              tabIndex={index === chosen ? 0 : -1}
+              divider
+              disableGutters
+              sx={{ px: 1, display: 'block' }}
+              onClick={() => {
+                go(index);
+              }}
+            >
+              <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
+                <b className="mono">{one.registration}</b>
+                <Box
+                  component="span"
+                  sx={{ flex: 1, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}
+                >
+                  {one.what}
+                </Box>
+              </Box>
+              <div className="small">{one.holdsUp === '' ? 'no flight planned' : `flies ${one.holdsUp}`}</div>
+            </ListItemButton>
+          ))}
+        </List>
+        {mayDecide ? (
+          <p className="small">
+            Arrow keys go through the list; {WAYS.map(({ key }) => key).join(', ')} decide.
+          </p>
+        ) : null}
+      </div>
+      <TriageDetail
+        row={row}
+        today={list.today}
+        mayDecide={mayDecide}
+        open={open}
+        trouble={trouble}
+        busy={busy}
+        onWay={take}
+        onSameAs={(id) => {
+          void decide(row, 'stays', id);
+        }}
+        onClose={() => {
+          setOpen(null);
+        }}
+      />
+    </Box>
+  );
+}
+
+/** The findings about which nobody has decided yet, by what they hold up. */
+export function TriageScreen() {
+  const query = useTriage();
+  const deadSince = useLive();
+  const { data: list } = query;
+  return (
+    <DeskPage at={list} deadSince={deadSince}>
+      <h1>New findings{list === undefined || list.total === 0 ? '' : ` (${list.total})`}</h1>
+      {list === undefined ? <Coming query={query} /> : <Desk list={list} />}
+    </DeskPage>
+  );
+}
