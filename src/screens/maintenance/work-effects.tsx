@@ -1,3 +1,4 @@
+import Box from '@mui/material/Box';
 import FormControl from '@mui/material/FormControl';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import FormHelperText from '@mui/material/FormHelperText';
@@ -5,6 +6,7 @@ import FormLabel from '@mui/material/FormLabel';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import Stack from '@mui/material/Stack';
+import { Fragment } from 'react';
 import { useController, useWatch, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 import type { WorkEffectsGiven } from '@/contracts/maintenance/work';
 import { FormTick } from '../kit/form-tick';
@@ -85,20 +87,23 @@ export function WorkEffects<F extends FieldValues & { readonly effects: EffectFi
       {field.value === 'something' ? (
         <Stack sx={{ pl: 1 }}>
           {TICKS.map(([name, words]) => (
-            <FormTick key={name} control={control} name={at(name)} label={words} />
+            <Fragment key={name}>
+              <FormTick control={control} name={at(name)} label={words} />
+              {name === 'mayChangeFlight' && flies ? (
+                <Box sx={{ pl: 4 }}>
+                  <FormTick
+                    control={control}
+                    name={at('groundTestsConclusive')}
+                    label="ground tests and inspection showed conclusively that it flies as before"
+                  />
+                  <FormHelperText>
+                    Unless they did, a rated pilot flies a check flight first, with nobody aboard but required
+                    crew.
+                  </FormHelperText>
+                </Box>
+              ) : null}
+            </Fragment>
           ))}
-          {flies ? (
-            <FormTick
-              control={control}
-              name={at('groundTestsConclusive')}
-              label="ground tests and inspection showed conclusively that it flies as before"
-            />
-          ) : null}
-          {flies ? (
-            <FormHelperText>
-              Unless they did, a rated pilot flies a check flight first, with nobody aboard but required crew.
-            </FormHelperText>
-          ) : null}
         </Stack>
       ) : null}
       <FormHelperText>{fieldState.error?.message}</FormHelperText>

@@ -61,6 +61,15 @@ function BeginForm({ page, onDone }: { readonly page: AircraftPage; readonly onD
   );
 }
 
+/** Whom it waits for, where the reader is not one who may. */
+function waitsFor({ approve, checkFlight, inspect }: OpenWork): readonly string[] {
+  return [
+    ...(approve?.length === 0 ? ['A mechanic approves it for return to service.'] : []),
+    ...(checkFlight?.length === 0 ? ['A rated pilot flies it first, and logs that.'] : []),
+    ...(inspect?.length === 0 ? ['Somebody who did not do the work inspects it.'] : []),
+  ];
+}
+
 type Step = 'approve' | 'check-flight' | 'inspection';
 
 /** Work that something hangs on, with the steps that the reader may do. */
@@ -88,6 +97,11 @@ function Open({ page, work }: { readonly page: AircraftPage; readonly work: Open
       <span className="small">{work.on === '' ? 'not finished' : `done ${work.on}`}</span>
       {work.tells.map((words) => (
         <div key={words}>{words}</div>
+      ))}
+      {waitsFor(work).map((words) => (
+        <div key={words} className="small">
+          {words}
+        </div>
       ))}
       {step === null ? (
         <Stack direction="row" spacing={1} useFlexGap sx={{ mt: 1, flexWrap: 'wrap' }}>

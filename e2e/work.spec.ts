@@ -1,0 +1,104 @@
+import { expect, expectNoViolations, test } from './groval';
+
+const PASSWORD = 'tern-bay-demo';
+
+test('ten findings are decided about in a minute, by keyboard', async ({ desk, phone }) => {
+  test.slow();
+  const student = await phone('student');
+  const folder = await (await student.request.get('/api/ramp')).json();
+  const { aircraftId } = folder.aircraft.find(
+    ({ registration }: { readonly registration: string }) => registration === 'N00TB',
+  );
+  for (let n = 1; n <= 10; n += 1) {
+    const sent = await student.request.post('/api/findings', {
+      headers: { origin: new URL(student.url()).origin },
+      data: {
+        findingId: crypto.randomUUID(),
+        aircraftId,
+        station: 'wing',
+        side: 'left',
+        step: null,
+        asListed: false,
+        what: `Small thing ${n}`,
+        looks: 'looks-small',
+        foundAt: '2026-01-01T12:00:00Z',
+      },
+    });
+    expect(sent.status()).toBe(200);
+  }
+  const mechanic = await desk('mechanic');
+  await mechanic.goto('/triage');
+  const waiting = mechanic.getByRole('option').filter({ hasText: 'Small thing' });
+  await expect(waiting).toHaveCount(10);
+  await expectNoViolations(mechanic);
+  const chosen = mechanic.getByRole('option', { selected: true });
+  const started = Date.now();
+  let keys = 0;
+  const press = async (key: string) => {
+    await mechanic.keyboard.press(key);
+    keys += 1;
+  };
+  await press('End');
+  for (let left = 10; left > 0; left -= 1) {
+    while (!(await chosen.innerText()).includes('Small thing')) await press('ArrowUp');
+    // The first grounds; the others stay as they are.
+    await press(left === 10 ? '2' : '1');
+    await expect(waiting).toHaveCount(left - 1);
+  }
+  const seconds = (Date.now() - started) / 1000;
+  console.log(`ten findings in ${seconds.toFixed(1)} s and ${keys} keys`);
+  expect(seconds).toBeLessThan(60);
+  await mechanic.goto('/aircraft/N00TB');
+  await expect(mechanic.getByText('Small thing 10', { exact: true })).toBeVisible();
+});
+
+test('work that may have changed how it flies: begun, approved, flown, and a pilot’s tyre change with its words', async ({
+  desk,
+}) => {
+  test.slow();
+  const dispatcher = await desk('dispatcher');
+  await dispatcher.goto('/aircraft/N00TB');
+  await dispatcher.getByRole('button', { name: 'Work is begun' }).click();
+  await dispatcher.getByLabel('What is being worked on').fill('Elevator trim cable');
+  await dispatcher.getByRole('button', { name: /ground N00TB/ }).click();
+  await expect(dispatcher.getByText('Work in progress: “Elevator trim cable”.').first()).toBeVisible();
+
+  const mechanic = await desk('mechanic');
+  await mechanic.goto('/aircraft/N00TB');
+  await mechanic.getByRole('button', { name: 'Approve for return to service' }).click();
+  const form = mechanic.getByRole('form', { name: 'Approve: Elevator trim cable' });
+  await form.getByLabel('Description of the work').fill('Elevator trim cable replaced and rigged');
+  await form.getByLabel('Your password').fill(PASSWORD);
+  await form.getByRole('button', { name: 'Sign and return to service' }).click();
+  await expect(form.getByText('Say whether the work may have changed any of this.')).toBeVisible();
+  await form.getByRole('radio', { name: 'Some of these' }).check();
+  await form.getByRole('checkbox', { name: /^how it flies/ }).check();
+  await expectNoViolations(mechanic);
+  await form.getByRole('button', { name: 'Sign and return to service' }).click();
+  await expect(mechanic.getByText(/a check flight is needed/).first()).toBeVisible();
+
+  const instructor = await desk('instructor');
+  await instructor.goto('/aircraft/N00TB');
+  await instructor.getByRole('button', { name: 'Check flight' }).click();
+  const flown = instructor.getByRole('form', { name: /^Check flight after/ });
+  await flown.getByLabel('What was flown').fill('Trim through its range at three speeds');
+  await flown.getByLabel('Your password').fill(PASSWORD);
+  await flown.getByRole('button', { name: 'Sign: flown and logged' }).click();
+  await expect(instructor.getByText(/a check flight is needed/)).toHaveCount(0);
+
+  await instructor.getByRole('button', { name: 'Record work done' }).click();
+  const tyre = instructor.getByRole('form', { name: 'Record work' });
+  await tyre.getByLabel('Description of the work').fill('Replaced left main tyre and tube');
+  await tyre.getByRole('button', { name: 'Add a part' }).click();
+  await tyre.getByLabel('Part', { exact: true }).fill('Tyre');
+  await tyre.getByLabel('Serial on').fill('B2');
+  await tyre.getByRole('radio', { name: 'None of these' }).check();
+  await tyre.getByLabel('Your password').fill(PASSWORD);
+  await tyre.getByRole('button', { name: 'Sign and return to service' }).click();
+  await expect(tyre).toHaveCount(0);
+  await instructor.goto('/aircraft/N00TB#maintenance');
+  await instructor.getByRole('button', { name: /^Words for the paper logbook: Work of/ }).click();
+  await expect(instructor.getByLabel('Words of the entry')).toHaveValue(
+    /Replaced left main tyre and tube\. Parts changed: Tyre, serial on B2\.\nApproved for return to service/u,
+  );
+});
