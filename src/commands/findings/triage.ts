@@ -1,8 +1,8 @@
 import type { TriageEntry } from '@/contracts/findings/triage';
 import type { Plain } from '@/core/decision/canonical';
 import { authorityFor, type Signature } from '@/core/records/club/certificate';
-import { rectificationFaults, type Discrepancy } from '@/core/records/findings/discrepancy';
-import { mergedBy, triaged, watchFaults, type Triage } from '@/core/records/findings/triage';
+import { type Discrepancy, rectificationFaults, type Triage } from '@/core/records/findings/discrepancy';
+import { mergedBy, triaged, watchFaults } from '@/core/records/findings/triage';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';

@@ -1,8 +1,7 @@
 // Records of the case format about maintenance: items, ADs, deferrals, work, permits, releases.
 import { z } from 'zod';
 import { SIGNED_WORK } from '../../core/records/club/certificate';
-import { REPAIR_CATEGORIES } from '../../core/records/findings/discrepancy';
-import { TRIAGE_DECISIONS } from '../../core/records/findings/triage';
+import { REPAIR_CATEGORIES, TRIAGE_DECISIONS } from '../../core/records/findings/discrepancy';
 import { EQUIPMENT_KINDS } from '../../core/records/aircraft/equipment';
 import { ITEM_BASES, ITEM_KINDS } from '../../core/records/maintenance/maintenance-item';
 import { PREVENTIVE_TASKS, type PreventiveTask } from '../../core/records/maintenance/preventive-maintenance';

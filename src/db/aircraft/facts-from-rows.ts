@@ -4,9 +4,9 @@ import {
   CLOSED_USES,
   type Deferral,
   type Discrepancy,
+  type Triage,
   type Watch,
 } from '@/core/records/findings/discrepancy';
-import type { Triage } from '@/core/records/findings/triage';
 import {
   type AircraftDocument,
   DOCUMENT_KINDS,

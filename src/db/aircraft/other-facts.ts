@@ -1,5 +1,4 @@
-import type { Triage } from '@/core/records/findings/triage';
-import type { Deferral } from '@/core/records/findings/discrepancy';
+import type { Deferral, Triage } from '@/core/records/findings/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
 import type { WorkApproval } from '@/core/records/maintenance/work-entry';
 import type { Announced, FuelCleared, Ramp } from '@/core/records/walkround/measurement';

@@ -1,6 +1,5 @@
 import type { Carried } from '@/core/metering/carried';
-import type { Triage } from '@/core/records/findings/triage';
-import type { Deferral } from '@/core/records/findings/discrepancy';
+import type { Deferral, Triage } from '@/core/records/findings/discrepancy';
 import type { AircraftFacts } from '@/core/records/facts';
 import type { Compliance } from '@/core/records/maintenance/ad';
 import type { ItemDone } from '@/core/records/maintenance/maintenance-item';

@@ -8,7 +8,6 @@ import { signatureFaults, type Authority } from '../club/certificate';
 import type { EquipmentKind } from '../aircraft/equipment';
 import { isAbout, type PreventiveTask } from '../maintenance/preventive-maintenance';
 import type { RecordBase } from '../record';
-import type { Triage } from './triage';
 
 /**
  * First classification of a finding, strictest first. Common practice, no source.
@@ -77,6 +76,27 @@ export interface Watch {
   readonly recheckBy: CivilDate | null;
   readonly recheckAt: Hours | null;
   readonly correctBy: CivilDate | null;
+}
+
+/**
+ * What somebody who looked at a finding decides about it. `stays`: it stays as it is classed. `grounds`: the aircraft stays on the ground until a mechanic has dealt with it.
+ * `watch`: it may fly with it, and it is looked at again. `same-as`: it is what another finding of the aircraft says already.
+ * What comes back after it was closed is a new finding. Common practice, no source.
+ */
+export const TRIAGE_DECISIONS = ['stays', 'grounds', 'watch', 'same-as'] as const;
+export type TriageDecision = (typeof TRIAGE_DECISIONS)[number];
+
+/** One decision about a finding. Null fields are not known or not asked. */
+export interface Triage {
+  readonly id: string;
+  readonly recordedAt: Instant;
+  readonly decision: TriageDecision;
+  /** Only a decision to watch is signed: the others make nothing available. Null where nobody signed. */
+  readonly signedBy: Signature | null;
+  /** When it is looked at again and when it is corrected at the latest; null where it is not watched. */
+  readonly watch: Watch | null;
+  /** The finding that it is the same as; null where it is not. */
+  readonly sameAs: string | null;
 }
 
 /** Something found that is not as it should be, from report to closing. */
