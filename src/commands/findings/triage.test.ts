@@ -156,9 +156,30 @@ describe('deciding about a finding', () => {
     good(await decide(second, await merge(first)));
     expect(bad(await decide(first, await merge(second))).message).toContain('same as another one itself');
     expect((await page()).verdict).toBe('Grounded');
+    const openOn = async () => (await page()).findings.filter(({ done }) => done === null);
+    expect((await openOn()).map(({ decided }) => decided)).toContain(
+      'Held to be the same as “Dent in the leading edge”.',
+    );
     good(await repair(first));
     later();
     expect((await page()).verdict).toBe('Released');
+    expect(await openOn()).toEqual([]);
+    expect((await page()).findings.map(({ done }) => done)).toContain(
+      'Closed with “Dent in the leading edge”, which it is the same as.',
+    );
+  });
+  it('one that was grounded since is closed by a mechanic, however mildly it was reported', async () => {
+    const id = await report({
+      what: 'Documents in a jumble',
+      looks: 'looks-small',
+      station: 'cabin-power-off',
+      side: null,
+      step: 'K048',
+      asListed: true,
+    });
+    good(await decide(id, { decision: 'grounds' }, 'dispatcher'));
+    const closings = (await page('instructor')).findings.find((one) => one.id === id)?.closings ?? [];
+    expect(closings.flatMap(({ certificates }) => certificates)).toEqual([]);
   });
   it('what is closed is decided about no more', async () => {
     const id = await report();

@@ -4,7 +4,6 @@ import type { Decision, RuleAnswer, Verdict } from '@/core/decision/decision';
 import { usesInAny } from '@/core/envelope/use-set';
 import type { WindowPicture } from '@/core/envelope/window-picture';
 import { authorityFor, CERTIFICATE_KINDS, type Authority } from '@/core/records/club/certificate';
-import { knownAt } from '@/core/records/facts';
 import { mergedBy } from '@/core/records/findings/triage';
 import type { DocumentKind } from '@/core/records/documents/document';
 import {
@@ -255,12 +254,7 @@ export async function aircraftPage(
   const showsNumbers = may(reader.roles, 'see-certificates');
   const authority = authorityFor(authorityOf(packs), stored.facts.aircraft);
   // As the decisions about them have left them.
-  const byId = new Map(
-    knownAt(stored.facts, present, authority).discrepancies.map((discrepancy) => [
-      discrepancy.id,
-      discrepancy,
-    ]),
-  );
+  const byId = new Map(prepared.facts.discrepancies.map((discrepancy) => [discrepancy.id, discrepancy]));
   return {
     aircraftId: found.aircraft_id,
     registration: decision.registration,

@@ -177,7 +177,7 @@ export function lineRow(
     notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
     out: outText(facts.flightsOut, place.zone, now),
     measured: measuredText(last, place.zone),
-    openItems: facts.discrepancies
+    openItems: prepared.facts.discrepancies
       .filter(({ rectification }) => rectification === null)
       .map(({ what }) => what),
     flights: flights.map((planned) => {

@@ -1,7 +1,8 @@
 import { decide } from '@/core/decision/decide';
 import type { Verdict } from '@/core/decision/decision';
 import { reportText } from '@/core/records/flights/pilot-report';
-import { presentFor } from '@/core/records/facts';
+import { knownAt, presentFor } from '@/core/records/facts';
+import { authorityOf } from '@/core/rules/register';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
@@ -178,8 +179,8 @@ export async function sheet(
       ran: [...ran].map(([name, seconds]) => `${name} ${(seconds / SECONDS).toFixed(2)} h`),
       landings,
     },
-    open: stored.facts.discrepancies
-      .filter(({ rectification }) => rectification === null)
+    open: knownAt(stored.facts, present, authorityOf(club.packs))
+      .discrepancies.filter(({ rectification }) => rectification === null)
       .map((one) => ({
         id: one.id,
         what: one.what,

@@ -219,7 +219,7 @@ export async function rampWalk(
     fuelGrade: fuel?.grades?.length === 1 ? (fuel.grades[0] ?? null) : null,
     oilMethod: data?.oilMethod ?? null,
     lastReport: await lastReport(tx, stored.aircraftId, zone),
-    open: facts.discrepancies
+    open: prepared.facts.discrepancies
       .filter(({ rectification }) => rectification === null)
       .map(({ id, what, where, happenedAt }) => ({
         id,

@@ -79,7 +79,10 @@ export function approvedWork(entry: WorkEntry, at: ZoneId): WorkEntry {
   const inOrder = [...approvals].sort((a, b) => a.recordedAt - b.recordedAt || byId(a, b));
   return inOrder.reduce<WorkEntry>((before, later) => {
     // A day before that of the first entry would let a test from between the two count; a day that had not come yet was a slip.
-    const held = before.completedOn !== null && before.completedOn <= civilDateAt(before.recordedAt, at);
+    const held =
+      before.completedOn !== null && before.completedOn <= civilDateAt(before.recordedAt, at)
+        ? before.completedOn
+        : later.completedOn;
     // What was flown or inspected before the entry that ends the work was no flight and no inspection after it.
     const after = <T extends { readonly recordedAt: Instant }>(part: T | null) =>
       part !== null && part.recordedAt >= later.recordedAt ? part : null;
@@ -88,10 +91,7 @@ export function approvedWork(entry: WorkEntry, at: ZoneId): WorkEntry {
       checkFlight: after(before.checkFlight),
       independentInspection: after(before.independentInspection),
       recordedAt: later.recordedAt,
-      completedOn:
-        held && before.completedOn !== null && before.completedOn > later.completedOn
-          ? before.completedOn
-          : later.completedOn,
+      completedOn: held > later.completedOn ? held : later.completedOn,
       description: later.description,
       signedBy: later.signedBy,
       major: before.major === true || later.major,
