@@ -319,6 +319,8 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
           ? one
           : { ...one, rectification, deferral };
       }),
+      facts.place.zone,
+      authorityFor(authority, aircraft),
     ),
     items,
     ads,

@@ -538,8 +538,8 @@ describe('what somebody who looked decides about a finding', () => {
 const same = (other: Change, own: Change = {}, merge: Change = {}) => ({
   discrepancies: {
     ...found({
-      ...own,
       triage: { m: { recordedAt: '2026-11-21T10:00:00Z', decision: 'same-as', sameAs: 'e', ...merge } },
+      ...own,
     }).discrepancies,
     e: { happenedAt: '2026-11-19T12:00:00Z', recordedAt: '2026-11-19T12:05:00Z', what: 'Nick', ...other },
   },
@@ -567,9 +567,20 @@ describe('a finding that is the same as another', () => {
         },
         {},
       ),
-      [
-        'd: discrepancy-repair-not-valid~ [d,d.rectification] complete-repair-entry(d) or repair-and-return-to-service(d)',
-      ].map((line) => line.replace('[d,d.rectification]', '[d,e.rectification]')),
+      [D],
+    ],
+    [
+      'grounded since, stands by itself again',
+      same(
+        { rectification: fixed() },
+        {
+          triage: {
+            m: { recordedAt: '2026-11-21T10:00:00Z', decision: 'same-as', sameAs: 'e' },
+            n: { recordedAt: '2026-11-21T11:00:00Z', decision: 'grounds' },
+          },
+        },
+      ),
+      [D],
     ],
     ['as one that is not there stands by itself', same({}, {}, { sameAs: 'x' }), [D, E]],
     ['as itself stands by itself', same({ rectification: fixed() }, {}, { sameAs: 'd' }), [D]],

@@ -2,7 +2,7 @@ import { byId } from '../../order';
 import type { Instant } from '../../time/instant';
 import { civilDateAt, type ZoneId } from '../../time/zone';
 import { signatureFaults, type Authority, type SignatureFault } from '../club/certificate';
-import { closedAs, type Discrepancy, type Triage } from './discrepancy';
+import { closedAs, rectificationFaults, type Discrepancy, type Triage } from './discrepancy';
 
 /** Why a decision to watch does not count. */
 export type WatchFault = SignatureFault | 'watch-without-end' | 'watch-of-equipment' | 'watch-before-found';
@@ -67,27 +67,32 @@ export function triaged(discrepancy: Discrepancy, at: ZoneId, authority: Authori
   }, discrepancy);
 }
 
-/** The decision by which a finding is held to be the same as another; null where it stands by itself. */
+/**
+ * The decision by which a finding is held to be the same as another; null where it stands by itself. One that was grounded or watched since stands by
+ * itself again.
+ */
 export function mergedBy({ triage = [], id }: Pick<Discrepancy, 'triage' | 'id'>): Triage | null {
   let last: Triage | null = null;
   for (const one of triage)
     if (
-      one.decision === 'same-as'
-      && one.sameAs !== null
-      && one.sameAs !== id
+      one.decision !== 'stays'
       && (last === null
         || one.recordedAt > last.recordedAt
         || (one.recordedAt === last.recordedAt && one.id > last.id))
     )
       last = one;
-  return last;
+  return last?.decision === 'same-as' && last.sameAs !== null && last.sameAs !== id ? last : null;
 }
 
 /**
  * Findings of one aircraft, in which those that are the same as another follow it: what was done about the other since, and its deferral since, are
  * theirs too, where they stand up to their own class, day and equipment. Nothing else of them changes: until then each closes what it closes.
  */
-export function withMerged(discrepancies: readonly Discrepancy[]): readonly Discrepancy[] {
+export function withMerged(
+  discrepancies: readonly Discrepancy[],
+  at: ZoneId,
+  authority: Authority,
+): readonly Discrepancy[] {
   if (discrepancies.every((one) => mergedBy(one) === null)) return discrepancies;
   const byName = new Map(discrepancies.map((one) => [one.id, one]));
   return discrepancies.map((one) => {
@@ -98,9 +103,14 @@ export function withMerged(discrepancies: readonly Discrepancy[]): readonly Disc
     const since = <T extends { readonly recordedAt: Instant }>(part: T | null): T | null =>
       part !== null && part.recordedAt >= merge.recordedAt ? part : null;
     const named = one.equipment.every((kind) => other.equipment.includes(kind));
+    const closing = since(other.rectification);
     return {
       ...one,
-      rectification: one.rectification ?? since(other.rectification),
+      rectification:
+        one.rectification
+        ?? (closing !== null && rectificationFaults(one, closing, at, authority).length === 0
+          ? closing
+          : null),
       deferral: one.deferral ?? (named ? since(other.deferral) : null),
     };
   });
