@@ -82,7 +82,7 @@ const VIEWS = [
     path: '/flights',
     acts: [tap('Enter a flight'), fill('From', '1700'), fill('To', '1830'), fill('Hours in the air', '1.2')],
   },
-  { file: 'records', who: 'Mira Holt', size: DESK, path: '/records/N02TB#work', acts: [] },
+  { file: 'new-findings', who: 'Tomas Brandl', size: DESK, path: '/triage', acts: [] },
   { file: 'sheet', who: 'Mira Holt', size: DESK, path: '/sheet/N07TB#day=2026-11-21', acts: [] },
   { file: 'import-export', who: 'Mira Holt', size: DESK, path: '/import-export', acts: [] },
   {

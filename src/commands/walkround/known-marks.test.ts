@@ -3,8 +3,12 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { rampWalk } from '@/queries/walkround/ramp-walk';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { TANKS, walking, type TestClub } from '@/testing/walk-round';
+import { findingSchema } from '@/contracts/findings/report-finding';
+import { triageSchema } from '@/contracts/findings/triage';
 import { acceptMark } from '../findings/accept-mark';
 import { addPhoto } from '../findings/add-photo';
+import { reportFinding } from '../findings/report-finding';
+import { triageFinding } from '../findings/triage';
 
 let club: TestClub;
 beforeEach(async () => {
@@ -56,6 +60,63 @@ describe('a known mark on the walk-round', () => {
       tx.selectFrom('ledger').select('body').orderBy('seq', 'desc').limit(1).executeTakeFirstOrThrow(),
     );
     expect(last.body).toContain(`"sameMarks":["${markId}"]`);
+  });
+
+  it('a finding that is watched is compared like one, until it is closed', async () => {
+    const discrepancyId = randomUUID();
+    good(
+      await reportFinding(
+        club.ports,
+        club.actor('student'),
+        findingSchema.parse({
+          findingId: discrepancyId,
+          aircraftId: club.aircraftId,
+          station: 'propeller',
+          side: null,
+          step: 'K218',
+          asListed: false,
+          what: 'Nick on blade 2',
+          looks: 'not-right',
+          foundAt: '2026-11-24T12:00:00Z',
+        }),
+      ),
+    );
+    const marksOf = async () => {
+      const view = await inTx((tx) =>
+        rampWalk(tx, club.clubId, 'N02TB', club.actor('renter'), null, club.ports.now()),
+      );
+      return (view?.plan.steps ?? []).flatMap(({ code, marks = [] }) =>
+        marks.map((mark) => ({ code, ...mark })),
+      );
+    };
+    expect(await marksOf()).toEqual([]);
+    good(
+      await triageFinding(
+        club.ports,
+        club.actor('mechanic'),
+        triageSchema.parse({
+          triageId: randomUUID(),
+          discrepancyId,
+          aircraftId: club.aircraftId,
+          decision: 'watch',
+          seenRevision: (await stored()).revision,
+          note: '2 mm deep; deeper would end it',
+          recheckBy: '2026-12-24',
+          recheckAt: null,
+          correctBy: null,
+          certificateId: club.certificateOf('mechanic'),
+          password: PASSWORD,
+        }),
+      ),
+    );
+    expect(await marksOf()).toMatchObject([
+      {
+        code: 'K218',
+        id: discrepancyId,
+        what: 'Nick on blade 2, watched',
+        size: '2 mm deep; deeper would end it',
+      },
+    ]);
   });
 
   it('is refused at a step that looks at another part of the aircraft', async () => {

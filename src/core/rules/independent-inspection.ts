@@ -1,6 +1,7 @@
 import { ALL_USES } from '../envelope/use-set';
+import { mayBeSignedBy } from '../records/club/certificate';
 import { independentInspectionCounts } from '../records/maintenance/work-entry';
-import { constraint, remedy, MECHANICS, type Constraint } from './parts/constraint';
+import { constraint, remedy, type Constraint } from './parts/constraint';
 import { result, rule } from './parts/rule';
 
 const source = { kind: 'regulation', citation: 'CAR 1988 reg 42G' } as const;
@@ -28,7 +29,13 @@ export const independentInspection = rule({
               reason: { code: 'work-effect-unknown', description, effect: 'flight-controls' },
               records: [id],
               closes: ALL_USES,
-              remedies: [remedy('release-after-work', MECHANICS, id)],
+              remedies: [
+                remedy(
+                  'release-after-work',
+                  { kind: 'certificate', anyOf: mayBeSignedBy('return-to-service', authority) },
+                  id,
+                ),
+              ],
               permitMayCover: true,
             }),
           ];

@@ -17,9 +17,9 @@ export interface PlanMark {
   readonly side: 'left' | 'right' | null;
   /** The step that looks at it, by its code; null where nobody said. */
   readonly step: string | null;
-  /** Where on the drawing, in thousandths of its width and height. */
-  readonly x: number;
-  readonly y: number;
+  /** Where on the drawing, in thousandths of its width and height; null where nobody said. */
+  readonly x: number | null;
+  readonly y: number | null;
   readonly photos: readonly string[];
 }
 

@@ -38,9 +38,9 @@ function MarkPicture({ photoId, what }: { readonly photoId: string; readonly wha
 /** The marks that are compared at a step: where each is, how large it was, and what it looked like. */
 export function KnownHere({ marks }: { readonly marks: readonly PlanMark[] }) {
   if (marks.length === 0) return null;
-  const spots = marks.map(({ id, x, y }, at) => (
-    <MarkOnDrawing key={id} x={x} y={y} number={at + 1} scale={4} />
-  ));
+  const spots = marks.flatMap(({ id, x, y }, at) =>
+    x === null || y === null ? [] : [<MarkOnDrawing key={id} x={x} y={y} number={at + 1} scale={4} />],
+  );
   return (
     <Box
       component="section"
@@ -59,11 +59,13 @@ export function KnownHere({ marks }: { readonly marks: readonly PlanMark[] }) {
             </Box>
           ))}
         </Box>
-        <Box sx={{ width: 104, flex: 'none' }}>
-          <AircraftDrawing label="Where on the aircraft, from above and from the left">
-            {spots}
-          </AircraftDrawing>
-        </Box>
+        {spots.length === 0 ? null : (
+          <Box sx={{ width: 104, flex: 'none' }}>
+            <AircraftDrawing label="Where on the aircraft, from above and from the left">
+              {spots}
+            </AircraftDrawing>
+          </Box>
+        )}
       </Box>
       {marks.flatMap(({ id, what, photos }) =>
         photos.slice(-1).map((photoId) => <MarkPicture key={id} photoId={photoId} what={what} />),
