@@ -45,6 +45,12 @@ describe('oil consumption', () => {
       'use: oil-use-high~ [e,f,g,h] have-trend-looked-at(oil)',
     ]);
   });
+  it('a reading that was typed too low hides nothing that was put in after the look', () => {
+    const since = { e: quart('21', 4101), f: quart('22', 4102), g: quart('23', 4103), h: quart('24', 4104) };
+    expect(ask({ ...four(looked()), ...since })).toEqual([
+      'use: oil-use-high~ [e,f,g,h] have-trend-looked-at(oil)',
+    ]);
+  });
   it.each([
     ['signed by a student', { by: student }],
     ['before the last was put in', { on: '2026-11-19' }],

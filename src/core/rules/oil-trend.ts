@@ -21,12 +21,19 @@ export const oilTrend = rule({
     const { ramp } = facts;
     if (ramp === null) return NOT_ASKED;
     // After a mechanic has looked, what the engine uses is watched from there on: what was put in before speaks no more.
-    const judged = ramp.uplifts.flatMap((one) =>
-      one.what === 'oil' && one.timeInService !== null && isDealtWith(one, facts) ? [one.timeInService] : [],
-    );
-    const from = judged.reduce((latest, at) => Math.max(latest, at), Number.NEGATIVE_INFINITY);
+    const judged = ramp.uplifts.filter((one) => one.what === 'oil' && isDealtWith(one, facts));
+    const last = (of: readonly (number | null)[]) =>
+      of.reduce<number>((latest, at) => Math.max(latest, at ?? latest), Number.NEGATIVE_INFINITY);
+    const [reading, moment] = [
+      last(judged.map(({ timeInService }) => timeInService)),
+      last(judged.map(({ happenedAt }) => happenedAt)),
+    ];
+    // By either: a reading that was typed too low hides nothing that was put in since.
     const use = oilPerHour(
-      ramp.uplifts.filter(({ timeInService }) => timeInService !== null && timeInService > from),
+      ramp.uplifts.filter(
+        ({ timeInService, happenedAt }) =>
+          timeInService !== null && (timeInService > reading || happenedAt > moment),
+      ),
     );
     if (use === null) return result([]);
     const limit = volume((oilUseLimit / 1000).toFixed(3), UNIT);
