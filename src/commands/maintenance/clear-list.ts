@@ -1,5 +1,6 @@
 import type { ListClearance } from '@/contracts/documents/document-check';
 import { authorityFor } from '@/core/records/club/certificate';
+import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
 import { insertOthers } from '@/db/aircraft/other-records';
@@ -7,6 +8,7 @@ import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
 import { ownCertificate, passwordRefusal, requireReturnable } from '../kernel/signing';
+import { requireItemsClosed } from './inspection-list';
 
 /** Signs that every item of an inspection's list was cleared and the aircraft is approved. Source: 14 CFR 43.11(b) and 91.405 (from memory). */
 export async function clearList(
@@ -31,6 +33,11 @@ export async function clearList(
           code: 'not-found',
           message: 'There is no open list of this inspection. Open the folder again.',
         });
+      requireItemsClosed(
+        // As they are known now: one that is the same as another is closed with it.
+        knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs)).discrepancies,
+        inspection,
+      );
       const by = { name: actor.name, certificate: await ownCertificate(tx, actor, entry.certificateId) };
       const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
       const today = civilDateAt(recordedAt, club.place.zone);

@@ -23,6 +23,7 @@ import { changeAircraft, type Changing } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
 import { passwordRefusal, signatureBy } from '../kernel/signing';
+import { takeOverList } from './inspection-list';
 import { keepStretchOfEntry } from '../meters/unlogged';
 
 /** The readings that a draft states. */
@@ -152,6 +153,7 @@ export async function recordEntry(
                   : decimalHours(made.record.timeInService, 2, 'down'),
             },
           ]);
+          await takeOverList(ports, actor, changing, entry.aircraftId, made.record, entry.list ?? []);
           break;
         case 'item':
           await insertOthers(
@@ -207,6 +209,7 @@ export async function recordEntry(
           name,
           draft: told(draft),
           description: entry.description,
+          list: [...(entry.list ?? [])],
           copied,
           signed: {
             name: signedBy.name,

@@ -94,15 +94,23 @@ export const entryPreviewSchema = z.strictObject({
 export type EntryPreviewQuestion = z.output<typeof entryPreviewSchema>;
 
 /** The entry with its description and signature. Source of what it needs: 14 CFR 43.9(a) and 43.11(a) (from memory). */
-export const newEntrySchema = z.strictObject({
-  entryId: idSchema(),
-  aircraftId: idSchema('expected an aircraft'),
-  seenRevision: revisionSchema,
-  draft: entryDraftSchema,
-  description: textSchema(4000),
-  signer: signerSchema,
-  /** True where somebody has read the meter again, and it is above what is on record. */
-  aboveMeter: z.boolean(),
-  password: z.string().min(1, 'enter your password: it is your signature').max(200),
-});
+export const newEntrySchema = z
+  .strictObject({
+    entryId: idSchema(),
+    aircraftId: idSchema('expected an aircraft'),
+    seenRevision: revisionSchema,
+    draft: entryDraftSchema,
+    description: textSchema(4000),
+    /** The items of the list that was given with a refusal: each becomes a finding. */
+    list: z.array(textSchema(500)).max(60, 'at most 60 items in one list').optional(),
+    signer: signerSchema,
+    /** True where somebody has read the meter again, and it is above what is on record. */
+    aboveMeter: z.boolean(),
+    password: z.string().min(1, 'enter your password: it is your signature').max(200),
+  })
+  .refine(
+    ({ draft, list = [] }) =>
+      list.length === 0 || (draft.of === 'inspection' && draft.outcome === 'discrepancies-listed'),
+    { path: ['list'], message: 'only an inspection that did not approve the aircraft has a list' },
+  );
 export type SignedEntry = z.output<typeof newEntrySchema>;

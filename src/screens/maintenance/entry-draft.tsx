@@ -10,6 +10,8 @@ export interface Fields {
   readonly feet: string;
   readonly method: string;
   readonly description: string;
+  /** Items of a list, one on a line. */
+  readonly list: string;
   readonly by: string;
   readonly name: string;
   readonly kind: string;

@@ -60,6 +60,7 @@ export function EntryForm({
       feet: '',
       method: first?.methods[0]?.id ?? '',
       description: first === undefined ? '' : wording(first.name, true),
+      list: '',
       by: first?.certificates[0]?.id ?? (copies ? COPIED : ''),
       name: '',
       kind: 'inspection-authorisation',
@@ -115,6 +116,13 @@ export function EntryForm({
         seenRevision: folder.revision,
         draft: draftOf(given, chosen.meters),
         description: given.description,
+        list:
+          given.what.startsWith('inspection/') && given.outcome === 'discrepancies-listed'
+            ? given.list
+                .split('\n')
+                .map((line) => line.trim())
+                .filter((line) => line !== '')
+            : [],
         signer,
         aboveMeter: given.above,
         password: given.password,
@@ -253,6 +261,15 @@ export function EntryForm({
         {...field('description')}
         slotProps={{ inputLabel: { shrink: true } }}
       />
+      {inspection && fields.outcome === 'discrepancies-listed' ? (
+        <TextField
+          label="Items of the list, one on a line: each becomes an open item"
+          multiline
+          minRows={3}
+          {...register('list')}
+          {...field('list')}
+        />
+      ) : null}
       {preview === undefined ? null : <Preview preview={preview} copied={copied} />}
       {/* A box of its own for each figure: what is said of one is not said of another. */}
       {preview?.aboveMeter == null ? null : (
