@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { NO_EFFECTS } from '@/testing/work';
 import { checkInSchema } from '../flights/dispatch';
 import { findingSchema } from '../findings/report-finding';
 import { problemsOf, problemText } from './problem';
@@ -26,6 +27,8 @@ const closing = {
   completedOn: '2026-11-24',
   certificateId: ID,
   password: 'x',
+  effects: NO_EFFECTS,
+  workId: ID,
 };
 
 const complaints = (
@@ -72,6 +75,16 @@ describe('what a mechanic enters', () => {
     [{ description: '' }, 'description: expected some text'],
     [{ certificateId: '' }, 'certificateId: choose the certificate that you sign by'],
     [{ work: 'fixed' }, 'work: say what was done'],
+    [{ effects: null }, 'effects: say of a repair what it may have changed'],
+    [{ work: 'serviced' }, 'effects: say of a repair what it may have changed'],
+    [
+      { effects: { ...NO_EFFECTS, mayChangeFlight: true } },
+      'effects.groundTestsConclusive: say whether tests on the ground showed that nothing changed',
+    ],
+    [
+      { effects: { ...NO_EFFECTS, flightControls: null } },
+      'effects.flightControls: say whether flight controls were worked on',
+    ],
     [
       { completedOn: '2026-02-29' },
       "completedOn: expected a day that exists, YYYY-MM-DD, 1900 to 2199, got '2026-02-29'",
