@@ -41,8 +41,8 @@ test('ten findings are decided about in a minute, by keyboard', async ({ desk, p
   await press('End');
   for (let left = 10; left > 0; left -= 1) {
     while (!(await chosen.innerText()).includes('Small thing')) await press('ArrowUp');
-    // The first grounds; the others stay as they are.
-    await press(left === 10 ? '2' : '1');
+    // In own words each grounds already: it stays as it is.
+    await press('1');
     await expect(waiting).toHaveCount(left - 1);
   }
   const seconds = (Date.now() - started) / 1000;

@@ -134,7 +134,7 @@ export function WorkPart({ page }: { readonly page: AircraftPage }) {
     setForm(null);
   };
   return (
-    <Section id="work" title="Work">
+    <Section id="work" title="Work on the aircraft">
       {open.length === 0 ? null : (
         <PlainList>
           {open.map((work) => (
