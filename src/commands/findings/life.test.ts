@@ -175,7 +175,10 @@ async function makeWorld() {
               effects: of.work === 'repaired' ? NO_EFFECTS : null,
             }),
           );
-        default:
+        case 'stays':
+        case 'grounds':
+        case 'watch':
+        case 'same-as':
           return triageFinding(
             club.ports,
             actor,

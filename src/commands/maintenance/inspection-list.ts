@@ -23,8 +23,8 @@ export async function takeOverList(
   items: readonly string[],
 ): Promise<void> {
   const { classification, closesUses, equipment } = classifyFinding(null, false, 'would-not-fly');
-  for (const what of items)
-    await insertDiscrepancyOnce(tx, {
+  for (const what of items) {
+    const written = await insertDiscrepancyOnce(tx, {
       clubId: actor.clubId,
       aircraftId,
       discrepancyId: ports.newId(),
@@ -41,6 +41,13 @@ export async function takeOverList(
       happenedAt: recordedAt,
       recordedAt,
     });
+    if (written === 'there-already')
+      throw new Refused({
+        code: 'invalid',
+        message: 'Another finding has the id of an item already, so nothing was recorded. Send it once more.',
+        problems: [{ path: 'list', message: 'its id is in use' }],
+      });
+  }
 }
 
 /** Looks whether every item that was taken over is closed. @throws Refused with those that are not */

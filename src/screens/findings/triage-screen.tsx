@@ -54,7 +54,8 @@ function Desk({ list }: { readonly list: TriageList }) {
       const [key = ''] = keys ?? [];
       go(chosen + ({ down: 1, up: -1, home: -rows.length, end: rows.length }[key] ?? 0));
     },
-    { preventDefault: true, enabled: open === null },
+    // A line of the list counts as a field there: once it has the focus, keys would do nothing.
+    { preventDefault: true, enabled: open === null, enableOnFormTags: ['option'] },
   );
   useHotkeys(
     WAYS.map(({ key }) => key),
@@ -62,7 +63,7 @@ function Desk({ list }: { readonly list: TriageList }) {
       const way = row === undefined ? undefined : openWays(row).find((one) => one.key === key)?.way;
       if (way !== undefined) take(way);
     },
-    { useKey: true, enabled: mayDecide && open === null },
+    { useKey: true, enabled: mayDecide && open === null, enableOnFormTags: ['option'] },
   );
   if (row === undefined) return <p>Nothing waits. What is found next appears here.</p>;
   return (
