@@ -80,8 +80,12 @@ export function AfterWorkForm({
     };
     const done =
       step === 'check-flight'
-        ? await post('POST /api/work/check-flights', { ...common, checkFlightId: id, result: flew }, place)
-        : await post('POST /api/work/inspections', { ...common, inspectionId: id }, place);
+        ? await post(
+            'POST /api/work-entries/check-flights',
+            { ...common, checkFlightId: id, result: flew },
+            place,
+          )
+        : await post('POST /api/work-entries/inspections', { ...common, inspectionId: id }, place);
     if (done) onDone();
     else setValue('password', '');
   };

@@ -122,7 +122,7 @@ export function WorkForm({
     const done =
       approves === null
         ? await post(
-            'POST /api/work',
+            'POST /api/work-entries',
             {
               ...common,
               workId: id,
@@ -130,7 +130,11 @@ export function WorkForm({
             },
             place,
           )
-        : await post('POST /api/work/approvals', { ...common, approvalId: id, workId: approves.id }, place);
+        : await post(
+            'POST /api/work-entries/approvals',
+            { ...common, approvalId: id, workId: approves.id },
+            place,
+          );
     if (done) onDone();
     else setValue('password', '');
   };

@@ -32,7 +32,7 @@ function BeginForm({ page, onDone }: { readonly page: AircraftPage; readonly onD
       onSubmit={(event) => {
         void handleSubmit(async ({ description }) => {
           const done = await post(
-            'POST /api/work/begun',
+            'POST /api/work-entries/begun',
             { workId: id, aircraftId: page.aircraftId, description },
             () => undefined,
           );

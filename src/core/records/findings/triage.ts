@@ -38,7 +38,7 @@ export function watchFaults(
   ];
 }
 
-/** A finding as the decisions about it leave it, one after another. What does not count changes nothing. */
+/** A finding after the decisions about it, one after another. What does not count changes nothing. */
 export function triaged(discrepancy: Discrepancy, at: ZoneId, authority: Authority): Discrepancy {
   const { triage = [] } = discrepancy;
   if (triage.length === 0) return discrepancy;

@@ -72,7 +72,7 @@ export interface WorkApproval {
 /** What both say of one effect: once it is said to be so, no later entry makes it untrue. */
 const either = (first: boolean | null, later: boolean): boolean => first === true || later;
 
-/** The work as its later entries leave it: signed and described by the last, with every effect that any of them names. */
+/** The work after its later entries: signed and described by the last, with every effect that any of them names. */
 export function approvedWork(entry: WorkEntry, at: ZoneId): WorkEntry {
   const { approvals = [], ...first } = entry;
   if (approvals.length === 0) return entry;

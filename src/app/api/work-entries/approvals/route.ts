@@ -1,4 +1,4 @@
 import { commandRoute } from '../../answer';
 import { approveWork } from '@/commands/maintenance/record-work';
 
-export const POST = commandRoute('POST /api/work/approvals', approveWork);
+export const POST = commandRoute('POST /api/work-entries/approvals', approveWork);

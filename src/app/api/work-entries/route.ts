@@ -1,4 +1,4 @@
 import { commandRoute } from '../answer';
 import { recordWork } from '@/commands/maintenance/record-work';
 
-export const POST = commandRoute('POST /api/work', recordWork);
+export const POST = commandRoute('POST /api/work-entries', recordWork);

@@ -1,4 +1,4 @@
 import { commandRoute } from '../../answer';
 import { recordIndependentInspection } from '@/commands/maintenance/after-work';
 
-export const POST = commandRoute('POST /api/work/inspections', recordIndependentInspection);
+export const POST = commandRoute('POST /api/work-entries/inspections', recordIndependentInspection);
