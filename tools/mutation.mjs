@@ -78,7 +78,7 @@ const FOLDERS = {
     tests: [
       'src/core/records/{documents,club}/*.test.ts',
       'src/core/records/{records,order}.test.ts',
-      'src/core/rules/{documents,release,work-and-discrepancies,closed-by-club,annual-and-condition,hundred-hours,items-and-ads,programme-and-tests,required-equipment,inoperative,elt-ropes-receivers,club}.test.ts',
+      'src/core/rules/{documents,release,work,findings,closed-by-club,annual-and-condition,hundred-hours,items-and-ads,programme-and-tests,required-equipment,inoperative,elt-ropes-receivers,club}.test.ts',
       'src/core/decision/wrong-released-records.test.ts',
       'checks/published/{cfr-91-203,cfr-47-40,cfr-43-records,cfr-43-appendix-a,cfr-91-403-407,car-1988}/*.test.ts',
       'tools/cases/answers.test.ts',
@@ -111,7 +111,7 @@ const FOLDERS = {
     tests: [
       'src/core/records/maintenance/*.test.ts',
       'src/core/records/{records,order}.test.ts',
-      'src/core/rules/{annual-and-condition,hundred-hours,items-and-ads,programme-and-tests,release,work-and-discrepancies,closed-by-club,rules,in-australia}.test.ts',
+      'src/core/rules/{annual-and-condition,hundred-hours,items-and-ads,programme-and-tests,release,work,findings,closed-by-club,rules,in-australia}.test.ts',
       'src/core/decision/wrong-released*.test.ts',
       'src/contracts/kernel/contracts.test.ts',
       'checks/published/{cfr-21-197,cfr-39,cfr-43-appendix-a,cfr-43-records,cfr-91-403-407,cfr-91-409,cfr-91-411-413,car-1988,eu-1321-2014}/*.test.ts',
@@ -122,7 +122,7 @@ const FOLDERS = {
     mutate: ['src/core/records/*.ts'],
     tests: [
       'src/core/records/*.test.ts',
-      'src/core/rules/{release,work-and-discrepancies,closed-by-club}.test.ts',
+      'src/core/rules/{release,work,findings,closed-by-club}.test.ts',
       'src/core/decision/{wrong-released*,strikes,decision}.test.ts',
       'tools/cases/answers.test.ts',
     ],

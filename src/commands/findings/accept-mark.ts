@@ -4,12 +4,10 @@ import { authorityOf } from '@/core/rules/register';
 import { catalogueStep } from '@/core/walkround/catalogue';
 import { civilDateAt } from '@/core/time/zone';
 import { insertOthers, findOther } from '@/db/aircraft/other-records';
-import { list } from '@/explain/wording';
-import { FAULT_NAMES } from '@/explain/names';
 import { changeAircraft } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
-import { ownCertificate, passwordRefusal } from '../kernel/signing';
+import { ownCertificate, passwordRefusal, requireNoFaults } from '../kernel/signing';
 
 /** Accepts a lasting mark, so that the walk-round asks whether it is as known. It closes no finding: the person who found it still has an answer. */
 export async function acceptMark(
@@ -30,18 +28,10 @@ export async function acceptMark(
     async ({ tx, club, recordedAt }) => {
       const certificate = await ownCertificate(tx, actor, entry.certificateId);
       const today = civilDateAt(recordedAt, club.place.zone);
-      const faults = signatureFaults(
-        { name: actor.name, certificate },
-        'judgement',
-        today,
-        authorityOf(club.packs),
+      requireNoFaults(
+        signatureFaults({ name: actor.name, certificate }, 'judgement', today, authorityOf(club.packs)),
+        () => 'certificateId',
       );
-      if (faults.length > 0)
-        throw new Refused({
-          code: 'invalid',
-          message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
-          problems: [{ path: 'certificateId', message: FAULT_NAMES[faults[0] ?? 'certificate-missing'] }],
-        });
       const { markId: id, what, size, station, side, step, x, y } = entry;
       if (step !== null && catalogueStep(step)?.station !== station)
         throw new Refused({

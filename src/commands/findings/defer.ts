@@ -8,12 +8,10 @@ import { authorityOf, lessonsOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
 import { insertOthers } from '@/db/aircraft/other-records';
 import { NO_DEFERRAL_WORDS } from '@/explain/deferral';
-import { FAULT_NAMES } from '@/explain/names';
-import { dateText, list } from '@/explain/wording';
-import { changeAircraft } from '../kernel/change-aircraft';
-import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
-import { denial } from '../kernel/permissions';
-import { ownCertificate, passwordRefusal } from '../kernel/signing';
+import { dateText } from '@/explain/wording';
+import { Refused, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { enterOnce } from '../kernel/enter-once';
+import { certificateOr, ownCertificate, requireNoFaults } from '../kernel/signing';
 
 const invalid = (message: string, path: string): Refused =>
   new Refused({ code: 'invalid', message, problems: [{ path, message }] });
@@ -28,16 +26,12 @@ export async function defer(
   actor: Actor,
   entry: Defer,
 ): Promise<Outcome<{ readonly revision: number }>> {
-  const denied = denial(actor, 'defer-finding');
-  if (denied !== null) return refused(denied);
-  const wrong = await passwordRefusal(ports, actor, entry.password);
-  if (wrong !== null) return refused(wrong);
-  return changeAircraft(
+  return enterOnce(
     ports,
     actor,
-    entry.aircraftId,
     'defer-finding',
-    entry.seenRevision,
+    entry,
+    { id: entry.deferralId, value: {} },
     async ({ tx, club, stored, recordedAt }) => {
       const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
       const known = knownAt(stored.facts, presentFor(stored.facts, recordedAt), authorityOf(club.packs));
@@ -84,21 +78,13 @@ export async function defer(
           `The days that the list gives ran out on ${dateText(lastDay)}. It is repaired before the next flight.`,
           'listed',
         );
-      const faults = [
-        ...new Set([
+      requireNoFaults(
+        [
           ...deferralFaults(discrepancy, deferral, zone, authority),
           ...signatureFaults(deferral.noHazard, 'no-hazard', today, authority),
-        ]),
-      ];
-      if (faults.length > 0)
-        throw new Refused({
-          code: 'invalid',
-          message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
-          problems: faults.map((fault) => ({
-            path: fault.startsWith('certificate') ? 'certificateId' : 'deferredOn',
-            message: FAULT_NAMES[fault],
-          })),
-        });
+        ],
+        certificateOr('deferredOn'),
+      );
       await insertOthers(tx, actor.clubId, entry.aircraftId, actor.personId, [
         {
           id: entry.deferralId,
@@ -109,19 +95,16 @@ export async function defer(
         },
       ]);
       return {
-        value: {},
-        ledger: {
-          id: entry.deferralId,
-          what: discrepancy.what,
-          action,
-          entered: entry.entered,
-          description: entry.description,
-          deferredOn,
-          until,
-          untilTimeInService,
-          listed: listed === null ? null : { ...listed },
-          certificate: { kind: certificate.kind, number: certificate.number },
-        },
+        id: entry.deferralId,
+        what: discrepancy.what,
+        action,
+        entered: entry.entered,
+        description: entry.description,
+        deferredOn,
+        until,
+        untilTimeInService,
+        listed: listed === null ? null : { ...listed },
+        certificate: { kind: certificate.kind, number: certificate.number },
       };
     },
   );

@@ -18,10 +18,8 @@ import { readClub } from '@/db/club/clubs';
 import { findDiscrepancy, insertRectification } from '@/db/findings/discrepancies';
 import { appendToLedger, readHistory } from '@/db/kernel/ledger';
 import { notifyChange } from '@/db/kernel/notify';
-import { FAULT_NAMES } from '@/explain/names';
-import { list, sentenceCase } from '@/explain/wording';
 import { onlyTheSame, requestDigest } from '../kernel/repeat';
-import { ownCertificate, passwordRefusal } from '../kernel/signing';
+import { certificateOr, ownCertificate, passwordRefusal, requireNoFaults } from '../kernel/signing';
 import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from '../kernel/command';
 
 export interface Returned {
@@ -113,29 +111,16 @@ export async function returnToService(
       const today = civilDateAt(recordedAt, club.place.zone);
       const signs = closingWork(work, closedAs(discrepancy));
       // The certificate must hold on the day of the work and on the day of the signature.
-      const faults = [
-        ...new Set([
+      requireNoFaults(
+        [
           ...rectificationFaults(discrepancy, rectification, club.place.zone, authority),
           ...(signs === null ? [] : signatureFaults(rectification.signedBy, signs, today, authority)),
-        ]),
-      ];
-      if (faults.length > 0) {
-        const message = `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`;
-        throw new Refused({
-          code: 'invalid',
-          message,
-          problems: faults.map((fault) => ({
-            path: fault.startsWith('certificate')
-              ? 'certificateId'
-              : fault.startsWith('completed')
-                ? 'completedOn'
-                : fault.startsWith('work')
-                  ? 'work'
-                  : 'description',
-            message: sentenceCase(FAULT_NAMES[fault]),
-          })),
-        });
-      }
+        ],
+        (fault) => {
+          if (fault.startsWith('completed')) return 'completedOn';
+          return certificateOr(fault.startsWith('work') ? 'work' : 'description')(fault);
+        },
+      );
       const { kind, number } = certificate;
       await insertRectification(tx, {
         clubId: actor.clubId,
@@ -144,7 +129,7 @@ export async function returnToService(
         signer: actor,
         certificate,
         rectification,
-        closes: faults.length === 0,
+        closes: true,
       });
       const { effects, workId } = entry;
       const changed = effects !== null && Object.values(effects).includes(true);

@@ -6,13 +6,11 @@ import { mergedBy, triaged, watchFaults } from '@/core/records/findings/triage';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
-import { findOther, insertOthers } from '@/db/aircraft/other-records';
-import { FAULT_NAMES } from '@/explain/names';
-import { list, sentenceCase } from '@/explain/wording';
-import { changeAircraft, type Changing } from '../kernel/change-aircraft';
-import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
-import { denial } from '../kernel/permissions';
-import { ownCertificate, passwordRefusal } from '../kernel/signing';
+import { insertOthers } from '@/db/aircraft/other-records';
+import type { Changing } from '../kernel/change-aircraft';
+import { Refused, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { enterOnce } from '../kernel/enter-once';
+import { certificateOr, ownCertificate, requireNoFaults } from '../kernel/signing';
 
 const invalid = (path: string, message: string): Refused =>
   new Refused({ code: 'invalid', message, problems: [{ path, message }] });
@@ -60,20 +58,14 @@ export async function triageFinding(
   actor: Actor,
   entry: TriageEntry,
 ): Promise<Outcome<{ readonly triageId: string; readonly revision: number }>> {
-  const denied = denial(actor, 'triage-finding');
-  if (denied !== null) return refused(denied);
-  if (entry.decision === 'watch') {
-    const wrong = await passwordRefusal(ports, actor, entry.password);
-    if (wrong !== null) return refused(wrong);
-  }
   const { triageId: id, aircraftId, discrepancyId, decision, note } = entry;
-  return changeAircraft(
+  // What makes an aircraft less available, or leaves it as it is, is not lost to somebody who was faster: only the others say what they had seen.
+  return enterOnce(
     ports,
     actor,
-    aircraftId,
     'triage-finding',
-    // What makes an aircraft less available, or leaves it as it is, is not lost to somebody who was faster.
-    'seenRevision' in entry ? entry.seenRevision : null,
+    entry,
+    { id, value: { triageId: id } },
     async (changing) => {
       const { tx, club, recordedAt } = changing;
       const { zone } = club.place;
@@ -95,16 +87,10 @@ export async function triageFinding(
       };
       if (entry.decision === 'watch') {
         const authority = authorityHere(changing);
-        const faults = watchFaults(triaged(finding, zone, authority), triage, zone, authority);
-        if (faults.length > 0)
-          throw new Refused({
-            code: 'invalid',
-            message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
-            problems: faults.map((fault) => ({
-              path: fault.startsWith('certificate') ? 'certificateId' : 'recheckBy',
-              message: sentenceCase(FAULT_NAMES[fault]),
-            })),
-          });
+        requireNoFaults(
+          watchFaults(triaged(finding, zone, authority), triage, zone, authority),
+          certificateOr('recheckBy'),
+        );
         const today = civilDateAt(recordedAt, zone);
         for (const path of ['recheckBy', 'correctBy'] as const)
           if (entry[path] !== null && entry[path] < today) throw invalid(path, 'This day is over already.');
@@ -124,26 +110,19 @@ export async function triageFinding(
           ? null
           : (changing.stored.facts.discrepancies.find((one) => one.id === triage.sameAs)?.what ?? null);
       return {
-        value: { triageId: id },
-        ledger: {
-          id,
-          discrepancy: discrepancyId,
-          found: finding.what,
-          decision,
-          note,
-          watch: triage.watch as Plain,
-          sameAs: triage.sameAs,
-          other,
-          certificate:
-            signedBy?.certificate == null
-              ? null
-              : { kind: signedBy.certificate.kind, number: signedBy.certificate.number },
-        },
+        id,
+        discrepancy: discrepancyId,
+        found: finding.what,
+        decision,
+        note,
+        watch: triage.watch as Plain,
+        sameAs: triage.sameAs,
+        other,
+        certificate:
+          signedBy?.certificate == null
+            ? null
+            : { kind: signedBy.certificate.kind, number: signedBy.certificate.number },
       };
-    },
-    {
-      request: entry,
-      found: async (tx) => ((await findOther(tx, id))?.aircraftId === aircraftId ? { triageId: id } : null),
     },
   );
 }

@@ -2,10 +2,9 @@ import type { Restrict, WithdrawRestriction } from '@/contracts/flights/dispatch
 import type { DispatchRestriction } from '@/core/records/flights/movement';
 import { closedBoxes } from '@/core/rules/parts/closed-uses';
 import { civilDateAt, endOfDay } from '@/core/time/zone';
-import { findOther, insertOthers } from '@/db/aircraft/other-records';
-import { changeAircraft } from '../kernel/change-aircraft';
-import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
-import { denial } from '../kernel/permissions';
+import { insertOthers } from '@/db/aircraft/other-records';
+import { Refused, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { enterOnce } from '../kernel/enter-once';
 
 /** Restricts an aircraft beyond what the records ask, with a reason and an end. It only ever closes. */
 export async function restrict(
@@ -13,15 +12,13 @@ export async function restrict(
   actor: Actor,
   entry: Restrict,
 ): Promise<Outcome<{ readonly restrictionId: string; readonly revision: number }>> {
-  const denied = denial(actor, 'restrict-dispatch');
-  if (denied !== null) return refused(denied);
   const { restrictionId: id, aircraftId, why, closes, until } = entry;
-  return changeAircraft(
+  return enterOnce(
     ports,
     actor,
-    aircraftId,
     'restrict-dispatch',
-    null,
+    entry,
+    { id: id, value: { restrictionId: id } },
     async ({ tx, club, recordedAt }) => {
       const { zone } = club.place;
       if (until !== null && until < civilDateAt(recordedAt, zone))
@@ -45,15 +42,7 @@ export async function restrict(
       await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [
         { id, kind: 'dispatch-restriction', happenedAt: recordedAt, recordedAt, body },
       ]);
-      return {
-        value: { restrictionId: id },
-        ledger: { id, why, closes: [...closes], until },
-      };
-    },
-    {
-      request: entry,
-      found: async (tx) =>
-        (await findOther(tx, id))?.aircraftId === aircraftId ? { restrictionId: id } : null,
+      return { id, why, closes: [...closes], until };
     },
   );
 }
@@ -64,15 +53,13 @@ export async function withdrawRestriction(
   actor: Actor,
   entry: WithdrawRestriction,
 ): Promise<Outcome<{ readonly withdrawalId: string; readonly revision: number }>> {
-  const denied = denial(actor, 'withdraw-restriction');
-  if (denied !== null) return refused(denied);
   const { withdrawalId: id, aircraftId, restrictionId, why } = entry;
-  return changeAircraft(
+  return enterOnce(
     ports,
     actor,
-    aircraftId,
     'withdraw-restriction',
-    null,
+    entry,
+    { id: id, value: { withdrawalId: id } },
     async ({ tx, stored, recordedAt }) => {
       const restriction = stored.facts.dispatchRestrictions.find((one) => one.id === restrictionId);
       if (restriction === undefined)
@@ -95,15 +82,7 @@ export async function withdrawRestriction(
           body: { restriction: restrictionId, recordedAt, by: actor.name, why },
         },
       ]);
-      return {
-        value: { withdrawalId: id },
-        ledger: { id, restriction: restrictionId, of: restriction.by, was: restriction.why, why },
-      };
-    },
-    {
-      request: entry,
-      found: async (tx) =>
-        (await findOther(tx, id))?.aircraftId === aircraftId ? { withdrawalId: id } : null,
+      return { id, restriction: restrictionId, of: restriction.by, was: restriction.why, why };
     },
   );
 }

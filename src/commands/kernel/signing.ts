@@ -11,7 +11,7 @@ import { exactlyOneOf, storedDate } from '@/db/kernel/checked-values';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { findCertificate } from '@/db/findings/discrepancies';
 import { FAULT_NAMES } from '@/explain/names';
-import { list } from '@/explain/wording';
+import { list, sentenceCase } from '@/explain/wording';
 import { Refused, type Actor, type Ports, type Refusal } from './command';
 
 /** Checks the password that stands for a signature; null where it is right. */
@@ -71,6 +71,30 @@ export async function signatureBy(
       };
 }
 
+/** What can be wrong with something signed, by the names that people are told. */
+type Fault = keyof typeof FAULT_NAMES;
+
+/**
+ * Refuses to sign with everything that is wrong, so that nothing is signed that would not count.
+ * @param pathOf the field of the form at which a fault is shown
+ * @throws Refused where there is one
+ */
+export function requireNoFaults(faults: readonly Fault[], pathOf: (fault: Fault) => string): void {
+  const each = [...new Set(faults)];
+  if (each.length === 0) return;
+  throw new Refused({
+    code: 'invalid',
+    message: `This cannot be signed: ${list(each.map((fault) => FAULT_NAMES[fault]))}.`,
+    problems: each.map((fault) => ({ path: pathOf(fault), message: sentenceCase(FAULT_NAMES[fault]) })),
+  });
+}
+
+/** What is wrong with a certificate stands at the field where it is chosen, all else at another one. */
+export const certificateOr =
+  (other: string) =>
+  (fault: Fault): string =>
+    fault.startsWith('certificate') ? 'certificateId' : other;
+
 /**
  * Looks whether work may be signed for as a return to service: the certificate entitles to it on the day of the work and today, and
  * nothing else speaks against it.
@@ -81,23 +105,15 @@ export function requireReturnable(
   by: Signature,
   { on, today }: { readonly on: CivilDate; readonly today: CivilDate },
   authority: Authority,
-  further: readonly (keyof typeof FAULT_NAMES)[],
+  further: readonly Fault[],
 ): void {
-  const faults = [
-    ...new Set([
+  requireNoFaults(
+    [
       ...signatureFaults(by, 'return-to-service', on, authority),
       ...signatureFaults(by, 'return-to-service', today, authority),
       ...further,
       ...(on > today ? ['completed-after-recorded' as const] : []),
-    ]),
-  ];
-  if (faults.length > 0)
-    throw new Refused({
-      code: 'invalid',
-      message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
-      problems: faults.map((fault) => ({
-        path: fault.startsWith('certificate') ? 'certificateId' : 'on',
-        message: FAULT_NAMES[fault],
-      })),
-    });
+    ],
+    certificateOr('on'),
+  );
 }

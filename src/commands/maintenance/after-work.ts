@@ -9,14 +9,12 @@ import {
 import { classifyFinding } from '@/core/walkround/classify';
 import type { CivilDate } from '@/core/time/civil-date';
 import { civilDateAt } from '@/core/time/zone';
-import { findOther, insertOthers } from '@/db/aircraft/other-records';
+import { insertOthers } from '@/db/aircraft/other-records';
 import { insertDiscrepancyOnce } from '@/db/findings/discrepancies';
-import { FAULT_NAMES } from '@/explain/names';
-import { list, sentenceCase } from '@/explain/wording';
-import { changeAircraft, type Changing } from '../kernel/change-aircraft';
-import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
-import { denial } from '../kernel/permissions';
-import { ownCertificate, passwordRefusal } from '../kernel/signing';
+import type { Changing } from '../kernel/change-aircraft';
+import { Refused, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { enterOnce } from '../kernel/enter-once';
+import { ownCertificate, requireNoFaults } from '../kernel/signing';
 import { certificateOf, signingHere, workOnRecord } from './record-work';
 
 const invalid = (path: string, message: string): Refused =>
@@ -45,18 +43,10 @@ function requireEntitled(
   const today = civilDateAt(recordedAt, zone);
   if (on > today) throw invalid('on', 'This day has not come yet.');
   if (on < notBefore) throw invalid('on', 'This is before the day on which the work was done.');
-  const faults = [
-    ...new Set([
-      ...signatureFaults(by, signs, on, authority),
-      ...signatureFaults(by, signs, today, authority),
-    ]),
-  ];
-  if (faults.length > 0)
-    throw new Refused({
-      code: 'invalid',
-      message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
-      problems: faults.map((fault) => ({ path: 'certificateId', message: sentenceCase(FAULT_NAMES[fault]) })),
-    });
+  requireNoFaults(
+    [...signatureFaults(by, signs, on, authority), ...signatureFaults(by, signs, today, authority)],
+    () => 'certificateId',
+  );
 }
 
 /** What did not fly as it should is a finding of its own, on no list: a mechanic looks first. */
@@ -99,17 +89,13 @@ export async function recordCheckFlight(
   actor: Actor,
   entry: CheckFlightEntry,
 ): Promise<Outcome<{ readonly checkFlightId: string; readonly revision: number }>> {
-  const denied = denial(actor, 'record-check-flight');
-  if (denied !== null) return refused(denied);
-  const wrong = await passwordRefusal(ports, actor, entry.password);
-  if (wrong !== null) return refused(wrong);
   const { checkFlightId: id, workId, aircraftId, on, result, description } = entry;
-  return changeAircraft(
+  return enterOnce(
     ports,
     actor,
-    aircraftId,
     'record-check-flight',
-    entry.seenRevision,
+    entry,
+    { id: id, value: { checkFlightId: id } },
     async (changing) => {
       const { tx, recordedAt } = changing;
       const work = countingWork(changing, workId);
@@ -131,15 +117,7 @@ export async function recordCheckFlight(
         },
       ]);
       if (!asItShould) await reportFromCheckFlight(changing, actor, entry);
-      return {
-        value: { checkFlightId: id },
-        ledger: { id, work: workId, on, result, description, certificate: certificateOf(pilot) },
-      };
-    },
-    {
-      request: entry,
-      found: async (tx) =>
-        (await findOther(tx, id))?.aircraftId === aircraftId ? { checkFlightId: id } : null,
+      return { id, work: workId, on, result, description, certificate: certificateOf(pilot) };
     },
   );
 }
@@ -150,17 +128,13 @@ export async function recordIndependentInspection(
   actor: Actor,
   entry: IndependentInspectionEntry,
 ): Promise<Outcome<{ readonly inspectionId: string; readonly revision: number }>> {
-  const denied = denial(actor, 'inspect-independently');
-  if (denied !== null) return refused(denied);
-  const wrong = await passwordRefusal(ports, actor, entry.password);
-  if (wrong !== null) return refused(wrong);
   const { inspectionId: id, workId, aircraftId, on, description } = entry;
-  return changeAircraft(
+  return enterOnce(
     ports,
     actor,
-    aircraftId,
     'inspect-independently',
-    entry.seenRevision,
+    entry,
+    { id: id, value: { inspectionId: id } },
     async (changing) => {
       const { tx, recordedAt } = changing;
       const work = countingWork(changing, workId);
@@ -184,15 +158,7 @@ export async function recordIndependentInspection(
           body: { ...inspection, work: workId, description },
         },
       ]);
-      return {
-        value: { inspectionId: id },
-        ledger: { id, work: workId, on, description, certificate: certificateOf(by) },
-      };
-    },
-    {
-      request: entry,
-      found: async (tx) =>
-        (await findOther(tx, id))?.aircraftId === aircraftId ? { inspectionId: id } : null,
+      return { id, work: workId, on, description, certificate: certificateOf(by) };
     },
   );
 }

@@ -6,10 +6,9 @@ import type { FlightPermit } from '@/core/records/maintenance/work-entry';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
 import { insertOthers } from '@/db/aircraft/other-records';
-import { changeAircraft } from '../kernel/change-aircraft';
-import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
-import { denial } from '../kernel/permissions';
-import { ownCertificate, passwordRefusal, requireReturnable } from '../kernel/signing';
+import { Refused, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { enterOnce } from '../kernel/enter-once';
+import { ownCertificate, requireReturnable } from '../kernel/signing';
 
 /**
  * What a permit opens here, however much it says: a flight to where the aircraft is corrected, by day, visually, with nobody aboard but
@@ -36,16 +35,12 @@ export async function enterPermit(
   actor: Actor,
   entry: EnterPermit,
 ): Promise<Outcome<{ readonly revision: number }>> {
-  const denied = denial(actor, 'enter-permit');
-  if (denied !== null) return refused(denied);
-  const wrong = await passwordRefusal(ports, actor, entry.password);
-  if (wrong !== null) return refused(wrong);
-  return changeAircraft(
+  return enterOnce(
     ports,
     actor,
-    entry.aircraftId,
     'enter-permit',
-    entry.seenRevision,
+    entry,
+    { id: entry.permitId, value: {} },
     async ({ tx, club, stored, registration, recordedAt }) => {
       const { zone } = club.place;
       const today = civilDateAt(recordedAt, zone);
@@ -78,16 +73,13 @@ export async function enterPermit(
         { id: permit.id, kind: 'permit', happenedAt: recordedAt, recordedAt, body: permit },
       ]);
       return {
-        value: {},
-        ledger: {
-          id: permit.id,
-          number,
-          validFrom,
-          validUntil,
-          conditions: entry.conditions,
-          on,
-          certificate: { kind: by.certificate.kind, number: by.certificate.number },
-        },
+        id: permit.id,
+        number,
+        validFrom,
+        validUntil,
+        conditions: entry.conditions,
+        on,
+        certificate: { kind: by.certificate.kind, number: by.certificate.number },
       };
     },
   );

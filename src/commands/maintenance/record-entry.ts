@@ -17,12 +17,12 @@ import { civilDateAt } from '@/core/time/zone';
 import { insertInspections } from '@/db/aircraft/folder-rows';
 import { entryExists, insertOthers } from '@/db/aircraft/other-records';
 import { meterText } from '@/explain/formats';
-import { list, sentenceCase } from '@/explain/wording';
-import { FAULT_NAMES, METER_NAMES_IN_WORDS } from '@/explain/names';
+import { sentenceCase } from '@/explain/wording';
+import { METER_NAMES_IN_WORDS } from '@/explain/names';
 import { changeAircraft, type Changing } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
-import { passwordRefusal, signatureBy } from '../kernel/signing';
+import { passwordRefusal, requireNoFaults, signatureBy } from '../kernel/signing';
 import { takeOverList } from './inspection-list';
 import { keepStretchOfEntry } from '../meters/unlogged';
 
@@ -108,27 +108,18 @@ export async function recordEntry(
       const authority = authorityFor(authorityOf(club.packs), stored.facts.aircraft);
       const { zone } = club.place;
       // A signature given here must hold on the day of the work and today; one that is copied, on the day of the work.
-      const faults = [
-        ...new Set([
+      requireNoFaults(
+        [
           ...entryFaults(made, work, zone, authority),
           ...(copied ? [] : signatureFaults(signedBy, work, civilDateAt(recordedAt, zone), authority)),
-        ]),
-      ];
-      if (faults.length > 0) {
-        throw new Refused({
-          code: 'invalid',
-          message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
-          problems: faults.map((fault) => ({
-            path:
-              fault.startsWith('certificate') || fault.startsWith('name')
-                ? 'signer'
-                : fault.startsWith('time')
-                  ? 'draft.timeInService'
-                  : 'draft.completedOn',
-            message: sentenceCase(FAULT_NAMES[fault]),
-          })),
-        });
-      }
+        ],
+        (fault) =>
+          fault.startsWith('certificate') || fault.startsWith('name')
+            ? 'signer'
+            : fault.startsWith('time')
+              ? 'draft.timeInService'
+              : 'draft.completedOn',
+      );
       checkReadings(changing, made, draft, entry.aboveMeter);
       await keepStretchOfEntry(ports, actor, changing, {
         entryId: entry.entryId,

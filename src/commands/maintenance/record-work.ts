@@ -16,13 +16,10 @@ import { authorityOf } from '@/core/rules/register';
 import { civilDateAt, type ZoneId } from '@/core/time/zone';
 import type { Instant } from '@/core/time/instant';
 import { insertOthers } from '@/db/aircraft/other-records';
-import { findOther } from '@/db/aircraft/other-records';
-import { FAULT_NAMES } from '@/explain/names';
-import { list, sentenceCase } from '@/explain/wording';
-import { changeAircraft, type Changing } from '../kernel/change-aircraft';
-import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
-import { denial } from '../kernel/permissions';
-import { ownCertificate, passwordRefusal } from '../kernel/signing';
+import type { Changing } from '../kernel/change-aircraft';
+import { Refused, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { enterOnce } from '../kernel/enter-once';
+import { certificateOr, ownCertificate, requireNoFaults } from '../kernel/signing';
 
 /** Nothing is said yet of what the work may have changed: until somebody signs, all of it counts as possible. */
 const UNSAID = {
@@ -54,22 +51,10 @@ function requireWithoutFault(
         ? 'return-to-service'
         : 'service';
   // The certificate must hold on the day of the work and on the day of the signature.
-  const faults = [
-    ...new Set([...workFaults(entry, zone, authority), ...signatureFaults(by, signs, today, authority)]),
-  ];
-  if (faults.length === 0) return;
-  throw new Refused({
-    code: 'invalid',
-    message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
-    problems: faults.map((fault) => ({
-      path: fault.startsWith('certificate')
-        ? 'certificateId'
-        : fault.startsWith('completed')
-          ? 'on'
-          : 'description',
-      message: sentenceCase(FAULT_NAMES[fault]),
-    })),
-  });
+  requireNoFaults(
+    [...workFaults(entry, zone, authority), ...signatureFaults(by, signs, today, authority)],
+    (fault) => certificateOr(fault.startsWith('completed') ? 'on' : 'description')(fault),
+  );
 }
 
 /** Where and by whose rules it is signed. */
@@ -94,15 +79,13 @@ export async function beginWork(
   actor: Actor,
   entry: BeginWork,
 ): Promise<Outcome<{ readonly workId: string; readonly revision: number }>> {
-  const denied = denial(actor, 'begin-work');
-  if (denied !== null) return refused(denied);
   const { workId: id, aircraftId, description } = entry;
-  return changeAircraft(
+  return enterOnce(
     ports,
     actor,
-    aircraftId,
     'begin-work',
-    null,
+    entry,
+    { id: id, value: { workId: id } },
     async ({ tx, recordedAt }) => {
       const body: WorkEntry = {
         id,
@@ -115,11 +98,7 @@ export async function beginWork(
       await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [
         { id, kind: 'work', happenedAt: recordedAt, recordedAt, body },
       ]);
-      return { value: { workId: id }, ledger: { id, description } };
-    },
-    {
-      request: entry,
-      found: async (tx) => ((await findOther(tx, id))?.aircraftId === aircraftId ? { workId: id } : null),
+      return { id, description };
     },
   );
 }
@@ -133,17 +112,13 @@ export async function recordWork(
   actor: Actor,
   entry: RecordWork,
 ): Promise<Outcome<{ readonly workId: string; readonly revision: number }>> {
-  const denied = denial(actor, 'record-work');
-  if (denied !== null) return refused(denied);
-  const wrong = await passwordRefusal(ports, actor, entry.password);
-  if (wrong !== null) return refused(wrong);
   const { workId: id, aircraftId, on, description, effects, major, preventive, details } = entry;
-  return changeAircraft(
+  return enterOnce(
     ports,
     actor,
-    aircraftId,
     'record-work',
-    entry.seenRevision,
+    entry,
+    { id: id, value: { workId: id } },
     async (changing) => {
       const { tx, recordedAt } = changing;
       const by = { name: actor.name, certificate: await ownCertificate(tx, actor, entry.certificateId) };
@@ -163,22 +138,15 @@ export async function recordWork(
         { id, kind: 'work', happenedAt: recordedAt, recordedAt, body: { ...body, details } },
       ]);
       return {
-        value: { workId: id },
-        ledger: {
-          id,
-          on,
-          description,
-          major,
-          preventive,
-          effects: plain(effects),
-          details: plain(details),
-          certificate: certificateOf(by),
-        },
+        id,
+        on,
+        description,
+        major,
+        preventive,
+        effects: plain(effects),
+        details: plain(details),
+        certificate: certificateOf(by),
       };
-    },
-    {
-      request: entry,
-      found: async (tx) => ((await findOther(tx, id))?.aircraftId === aircraftId ? { workId: id } : null),
     },
   );
 }
@@ -200,17 +168,13 @@ export async function approveWork(
   actor: Actor,
   entry: ApproveWork,
 ): Promise<Outcome<{ readonly approvalId: string; readonly revision: number }>> {
-  const denied = denial(actor, 'approve-work');
-  if (denied !== null) return refused(denied);
-  const wrong = await passwordRefusal(ports, actor, entry.password);
-  if (wrong !== null) return refused(wrong);
   const { approvalId: id, workId, aircraftId, on, description, effects, major, details } = entry;
-  return changeAircraft(
+  return enterOnce(
     ports,
     actor,
-    aircraftId,
     'approve-work',
-    entry.seenRevision,
+    entry,
+    { id: id, value: { approvalId: id } },
     async (changing) => {
       const { tx, recordedAt } = changing;
       const work = workOnRecord(changing, workId);
@@ -244,22 +208,15 @@ export async function approveWork(
         },
       ]);
       return {
-        value: { approvalId: id },
-        ledger: {
-          id,
-          work: workId,
-          on,
-          description,
-          major,
-          effects: plain(effects),
-          details: plain(details),
-          certificate: certificateOf(by),
-        },
+        id,
+        work: workId,
+        on,
+        description,
+        major,
+        effects: plain(effects),
+        details: plain(details),
+        certificate: certificateOf(by),
       };
-    },
-    {
-      request: entry,
-      found: async (tx) => ((await findOther(tx, id))?.aircraftId === aircraftId ? { approvalId: id } : null),
     },
   );
 }

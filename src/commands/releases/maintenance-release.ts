@@ -6,12 +6,10 @@ import { authorityOf } from '@/core/rules/register';
 import type { CivilDate } from '@/core/time/civil-date';
 import { civilDateAt } from '@/core/time/zone';
 import { findOther, insertOthers } from '@/db/aircraft/other-records';
-import { list } from '@/explain/wording';
-import { FAULT_NAMES } from '@/explain/names';
 import { changeAircraft, laterThan, type Changing } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial, requireAct } from '../kernel/permissions';
-import { passwordRefusal, signatureBy } from '../kernel/signing';
+import { passwordRefusal, requireNoFaults, signatureBy } from '../kernel/signing';
 
 const invalid = (path: string, message: string) =>
   new Refused({ code: 'invalid', message, problems: [{ path, message }] });
@@ -35,18 +33,13 @@ async function soundSignature(
   const today = civilDateAt(recordedAt, club.place.zone);
   if (on > today) throw invalid('on', 'This day has not come yet.');
   const by = await signatureBy(tx, actor, signer);
-  const faults = [
-    ...new Set([
+  requireNoFaults(
+    [
       ...signatureFaults(by, work, on, authority),
       ...(signer.by === 'own-certificate' ? signatureFaults(by, work, today, authority) : []),
-    ]),
-  ];
-  if (faults.length > 0)
-    throw new Refused({
-      code: 'invalid',
-      message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
-      problems: faults.map((fault) => ({ path: 'signer', message: FAULT_NAMES[fault] })),
-    });
+    ],
+    () => 'signer',
+  );
   return by;
 }
 

@@ -4,15 +4,12 @@ import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt, startOfDay } from '@/core/time/zone';
 import { dayBefore } from '@/db/releases/day-before';
-import { findOther, insertOthers } from '@/db/aircraft/other-records';
+import { insertOthers } from '@/db/aircraft/other-records';
 import type { Plain } from '@/core/decision/canonical';
-import { list } from '@/explain/wording';
-import { FAULT_NAMES } from '@/explain/names';
-import { changeAircraft } from '../kernel/change-aircraft';
-import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
-import { denial } from '../kernel/permissions';
+import { Refused, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { enterOnce } from '../kernel/enter-once';
 import { requireWholeList } from './whole-list';
-import { ownCertificate, passwordRefusal } from '../kernel/signing';
+import { ownCertificate, requireNoFaults } from '../kernel/signing';
 
 /**
  * Signs the daily inspection of today at the field, once, by an own certificate, with the figures of the last day flown carried over.
@@ -23,17 +20,13 @@ export async function signDailyInspection(
   actor: Actor,
   entry: DailySignature,
 ): Promise<Outcome<{ readonly entryId: string; readonly revision: number }>> {
-  const denied = denial(actor, 'sign-daily-inspection');
-  if (denied !== null) return refused(denied);
-  const wrong = await passwordRefusal(ports, actor, entry.password);
-  if (wrong !== null) return refused(wrong);
   const { entryId, aircraftId } = entry;
-  return changeAircraft(
+  return enterOnce(
     ports,
     actor,
-    aircraftId,
     'sign-daily-inspection',
-    entry.seenRevision,
+    entry,
+    { id: entryId, value: { entryId } },
     async ({ tx, club, stored, registration, recordedAt }) => {
       const authority = authorityOf(club.packs);
       if (authority !== 'au')
@@ -59,13 +52,7 @@ export async function signDailyInspection(
         name: actor.name,
         certificate: await ownCertificate(tx, actor, entry.certificateId),
       };
-      const faults = signatureFaults(signedBy, 'daily-inspection', today, authority);
-      if (faults.length > 0)
-        throw new Refused({
-          code: 'invalid',
-          message: `This cannot be signed: ${list(faults.map((fault) => FAULT_NAMES[fault]))}.`,
-          problems: faults.map((fault) => ({ path: 'certificateId', message: FAULT_NAMES[fault] })),
-        });
+      requireNoFaults(signatureFaults(signedBy, 'daily-inspection', today, authority), () => 'certificateId');
       await requireWholeList(tx, actor, stored, startOfDay(today, zone));
       const service = known.accounted['time-in-service'];
       const carried = await dayBefore(
@@ -85,18 +72,11 @@ export async function signDailyInspection(
         },
       ]);
       return {
-        value: { entryId },
-        ledger: {
-          id: entryId,
-          on: today,
-          carried: carried as unknown as Plain,
-          certificate: { kind: signedBy.certificate.kind, number: signedBy.certificate.number },
-        },
+        id: entryId,
+        on: today,
+        carried: carried as unknown as Plain,
+        certificate: { kind: signedBy.certificate.kind, number: signedBy.certificate.number },
       };
-    },
-    {
-      request: entry,
-      found: async (tx) => ((await findOther(tx, entryId))?.aircraftId === aircraftId ? { entryId } : null),
     },
   );
 }
