@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { decideBy, missed, said } from '@/testing/clean-case';
 import type { Change } from '@/testing/lesson';
-import { AU, pilot, engineer, found } from '@/testing/rules/maintenance';
+import { pilot, engineer, found } from '@/testing/rules/maintenance';
 import type { Row } from '@/testing/rules/row';
 
 const mechanic = {
@@ -14,22 +14,6 @@ const instructor = {
   name: 'Sefa Lund',
   certificate: { ...engineer.certificate, kind: 'flight-instructor' },
 };
-const work = (change: Change) => ({
-  work: {
-    w: {
-      recordedAt: '2026-11-20T20:00:00Z',
-      completedOn: '2026-11-20',
-      description: 'Cable',
-      signedBy: mechanic,
-      mayChangeFlight: false,
-      flightControls: false,
-      staticOpened: false,
-      altitudeReportingTouched: false,
-      weightChanged: false,
-      ...change,
-    },
-  },
-});
 const fixed = (change: Change = {}) => ({
   recordedAt: '2026-11-21T20:00:00Z',
   work: 'repaired',
