@@ -58,7 +58,7 @@ const CORE = [
 
 /** Packages that a folder may use; the others may use none of them. */
 const PACKAGES = {
-  'src/core': 'temporal-polyfill|suncalc',
+  'src/core': 'temporal-polyfill|suncalc|@stdlib',
   'src/explain': null,
   'src/contracts': 'zod',
   'src/db': 'kysely|pg',

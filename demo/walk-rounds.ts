@@ -96,7 +96,7 @@ export async function walkRound(
 
 /** So many days back each cup was taken; those with water let it in again and again. */
 const CUPS = [58, 51, 45, 38, 33, 27, 20, 14, 9, 5] as const;
-const WET = [45, 14];
+const WET = [51, 33, 14];
 /** Micrometres that the nose strut stood out on those days: it sags. */
 const STRUT = [84_000, 83_000, 83_500, 81_000, 80_500, 79_000, 78_500, 77_000, 75_500, 75_000];
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { DIMENSIONS } from '../../core/envelope/dimensions';
 import { CATEGORIES } from '../../core/records/aircraft/aircraft';
-import { CLASSIFICATIONS, CLOSED_USES } from '../../core/records/findings/discrepancy';
+import { CLASSIFICATIONS, CLOSED_USES, RECTIFYING } from '../../core/records/findings/discrepancy';
 import { REGISTRATION_ENDINGS } from '../../core/records/documents/document';
 import { INSPECTION_KINDS } from '../../core/records/maintenance/inspection';
 import { EQUIPMENT_KINDS } from '../../core/records/aircraft/equipment';
@@ -199,7 +199,7 @@ const discrepancy = z.strictObject({
     .strictObject({
       recordedAt,
       work: z
-        .enum(['repaired', 'no-fault-found', 'serviced', 'judged-acceptable'])
+        .enum(RECTIFYING)
         .optional()
         .describe('kind of work: decides which certificate must stand behind it'),
       description: textSchema(4000).optional().describe('description of the work'),

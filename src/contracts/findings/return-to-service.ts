@@ -1,3 +1,4 @@
+import { RECTIFYING } from '@/core/records/findings/discrepancy';
 import { z } from 'zod';
 import { workEffectsSchema } from '../maintenance/work';
 import { dateSchema, idSchema, revisionSchema, textSchema } from '../kernel/scalars';
@@ -9,7 +10,7 @@ export const returnToServiceSchema = z
     discrepancyId: idSchema('expected a discrepancy'),
     /** The aircraft's revision that the signer saw. */
     seenRevision: revisionSchema,
-    work: z.enum(['repaired', 'no-fault-found', 'serviced', 'judged-acceptable'], 'say what was done'),
+    work: z.enum(RECTIFYING, 'say what was done'),
     description: textSchema(4000),
     completedOn: dateSchema,
     /** What a repair may have changed; null for what repairs nothing. What it may have changed stands as work of its own, under this id. */

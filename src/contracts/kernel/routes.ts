@@ -160,6 +160,8 @@ export const ROUTES = {
   },
   'POST /api/deferrals': act(deferSchema, 'defer-finding'),
   'GET /api/triage': read(),
+  'GET /api/passed-checks/[finding]': read(),
+  'GET /api/chronic': read(),
   'POST /api/triage': act(triageSchema, 'triage-finding'),
   'POST /api/permits': act(enterPermitSchema, 'enter-permit'),
   'POST /api/work-entries': act(recordWorkSchema, 'record-work'),

@@ -6,6 +6,7 @@ import {
   type Discrepancy,
   type Triage,
   type Watch,
+  RECTIFYING,
 } from '@/core/records/findings/discrepancy';
 import {
   type AircraftDocument,
@@ -189,11 +190,7 @@ function discrepancyOf(
         : {
             id: row.rectification_id,
             recordedAt: storedInstant(row.rectified_at),
-            work: oneOf(
-              ['repaired', 'no-fault-found', 'serviced', 'judged-acceptable'],
-              row.work,
-              'kind of work',
-            ),
+            work: oneOf(RECTIFYING, row.work, 'kind of work'),
             description: row.description,
             completedOn: storedDateOrNull(row.completed_on),
             signedBy: signatureOf(row),

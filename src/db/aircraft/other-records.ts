@@ -132,13 +132,13 @@ export function copyOf<K extends OtherKind>(
 /** An aircraft's records of one kind, oldest first. */
 export async function othersOfKind<K extends OtherKind>(
   tx: ClubTransaction,
-  aircraftId: string,
+  aircraftId: string | null,
   kind: K,
 ): Promise<readonly OtherBodies[K][]> {
   const rows = await tx
     .selectFrom('aircraft_record')
     .select(['record_id', 'body'])
-    .where('aircraft_id', '=', aircraftId)
+    .$if(aircraftId !== null, (query) => query.where('aircraft_id', '=', aircraftId))
     .where('kind', '=', kind)
     .orderBy('recorded_at')
     .orderBy('record_id')

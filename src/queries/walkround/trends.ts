@@ -1,39 +1,16 @@
 import { may } from '@/contracts/kernel/permissions';
 import { volume } from '@/core/quantities/volume';
-import type { AircraftFacts } from '@/core/records/facts';
 import { addSeconds, type Instant } from '@/core/time/instant';
-import { endOfDay, type ZoneId } from '@/core/time/zone';
-import { passedChecks } from '@/core/walkround/missed-checks';
-import { placeOnAircraft } from '@/core/walkround/place';
 import { trendsOf, waterTrends } from '@/core/walkround/trends';
 import { findByRegistration } from '@/db/aircraft/aircraft-documents';
 import { othersOfKind } from '@/db/aircraft/other-records';
 import { readClub, type Club } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
-import { readDefects, type DefectOnRecord } from '@/db/walkround/defects';
-import { readWalkroundsSince, type StoredWalkround } from '@/db/walkround/walkrounds';
-import { momentText } from '@/explain/formats';
+import { readDefects } from '@/db/walkround/defects';
+import { readWalkroundsSince } from '@/db/walkround/walkrounds';
 import { tellTrend, tellWater, type TrendView } from '@/explain/trends';
 import { keptFacts } from '../kernel/kept-facts';
-
-/** A walk-round that passed the step of a defect before it was found. */
-export interface PassedView {
-  readonly by: string;
-  readonly when: string;
-  readonly seconds: number;
-  readonly isTooFast: boolean;
-}
-
-/** A defect with the walk-rounds that passed its step while it may have been there. */
-export interface PassedDefect {
-  readonly findingId: string;
-  readonly what: string;
-  readonly where: string;
-  readonly found: string;
-  /** When it was last surely absent; null where nobody knows of a moment. */
-  readonly absent: string | null;
-  readonly checks: readonly PassedView[];
-}
+import { passedOf, type PassedDefect } from './passed-checks';
 
 /** What an aircraft's walk-rounds have taught so far. */
 export interface AircraftTrends {
@@ -49,59 +26,6 @@ const YEAR_S = 366 * 86_400;
 function oilLimitOf({ packs }: Club): number | null {
   const policy = packs.club;
   return policy === null ? null : volume((policy.parameters.oilUseLimit / 1000).toFixed(3), 'US qt');
-}
-
-/** When a defect was last surely absent: the last return to service of its step, or the last inspection of the aircraft. */
-function absentBefore(
-  defect: DefectOnRecord,
-  defects: readonly DefectOnRecord[],
-  inspections: AircraftFacts['inspections'],
-  zone: ZoneId,
-): Instant | null {
-  const returned = defects.flatMap(({ step, side, closedAt }) =>
-    step === defect.step
-    && (side === null || defect.side === null || side === defect.side)
-    && closedAt !== null
-      ? [closedAt]
-      : [],
-  );
-  const inspected = inspections.map(({ completedOn }) => endOfDay(completedOn, zone));
-  const before = [...returned, ...inspected].filter((at) => at < defect.foundAt);
-  return before.length === 0 ? null : (Math.max(...before) as Instant);
-}
-
-function passedOf(
-  defects: readonly DefectOnRecord[],
-  walkrounds: readonly StoredWalkround[],
-  inspections: AircraftFacts['inspections'],
-  zone: ZoneId,
-): readonly PassedDefect[] {
-  const done = walkrounds.map(({ walkroundId, by, plan, events }) => ({
-    walkroundId,
-    by,
-    steps: plan.steps,
-    events,
-  }));
-  return defects.flatMap((defect) => {
-    const absent = absentBefore(defect, defects, inspections, zone);
-    const checks = passedChecks(defect, done, absent);
-    if (checks.length === 0) return [];
-    return [
-      {
-        findingId: defect.id,
-        what: defect.what,
-        where: placeOnAircraft(defect.station, defect.side),
-        found: momentText(defect.foundAt, zone),
-        absent: absent === null ? null : momentText(absent, zone),
-        checks: checks.map(({ by, at, took, isTooFast }) => ({
-          by,
-          when: momentText(at, zone),
-          seconds: Math.round(took / 100) / 10,
-          isTooFast,
-        })),
-      },
-    ];
-  });
 }
 
 /** What is followed of an aircraft over the last year; null when the club has no such aircraft. @param roles of who asks */

@@ -62,6 +62,7 @@ export function useLive(): number | null {
       void client.invalidateQueries({ queryKey: ['counter'] });
       void client.invalidateQueries({ queryKey: ['plan'] });
       void client.invalidateQueries({ queryKey: ['triage'] });
+      void client.invalidateQueries({ queryKey: ['chronic'] });
       return undefined;
     });
     source.onerror = dead;

@@ -18,6 +18,17 @@ export const useLine = () =>
 /** The findings about which nobody has decided. */
 export const useTriage = () =>
   useQuery({ queryKey: ['triage'], queryFn: () => ask('GET /api/triage'), retry });
+/** The walk-rounds that passed a finding. */
+export const usePassedChecks = (finding: string) =>
+  useQuery({
+    queryKey: ['passed-checks', finding],
+    queryFn: () => ask('GET /api/passed-checks/[finding]', { params: { finding } }),
+    retry,
+    staleTime: 60_000,
+  });
+/** What keeps coming back. */
+export const useChronic = () =>
+  useQuery({ queryKey: ['chronic'], queryFn: () => ask('GET /api/chronic'), retry });
 /** One aircraft's page. */
 export const useAircraft = (registration: string | null) =>
   useQuery({

@@ -5,6 +5,7 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import type { TriageRow } from '@/queries/findings/triage';
 import type { Trouble } from '../data/command';
+import { usePassedChecks } from '../data/queries';
 import Link from '../kit/link';
 import { TroubleAlert } from '../kit/trouble-alert';
 import { lazily } from '../kit/lazily';
@@ -34,6 +35,22 @@ export function openWays(row: TriageRow): readonly (typeof WAYS)[number][] {
 }
 
 const times = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
+
+/** The walk-rounds that said “fine” where it was found, while it may have been there. */
+function PassedBy({ finding }: { readonly finding: string }) {
+  const { data } = usePassedChecks(finding);
+  const checks = data?.checks ?? [];
+  const [last] = checks;
+  if (last === undefined) return null;
+  const names = [...new Set(checks.flatMap(({ by }) => (by === null ? [] : [by])))];
+  return (
+    <p className="small">
+      {checks.length === 1 ? 'One walk-round' : `${checks.length} walk-rounds`} passed it
+      {data?.absent == null ? '' : ` since ${data.absent}`}, the last on {last.when}
+      {names.length === 0 ? '' : ` (${names.join(', ')})`}. It may not have been there yet.
+    </p>
+  );
+}
 
 /** One finding with what is known around it, and the ways that are open to the reader. */
 export function TriageDetail({
@@ -81,8 +98,9 @@ export function TriageDetail({
           ? 'Never before on this aircraft at this item.'
           : `Before on this aircraft at this item: ${times(here)}.`}{' '}
         {type === 0 ? '' : `On others of its type: ${times(type)}.`}{' '}
-        <Link href={`/aircraft/${row.registration}#trends`}>Who looked there before</Link>
+        <Link href="/chronic">Chronic defects</Link>
       </p>
+      <PassedBy finding={row.id} />
       {row.similar.length === 0 ? null : (
         <p className="small">
           Open at the same place, and perhaps the same:{' '}

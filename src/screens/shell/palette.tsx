@@ -6,6 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useDispatch, useLine, usePeople } from '../data/queries';
+import { PLACES } from './places';
 
 /** Somewhere to go, or something to do there. */
 interface Goal {
@@ -14,14 +15,11 @@ interface Goal {
   readonly href: string;
 }
 
-const PAGES: readonly Goal[] = [
-  ['Line', '/line'],
-  ['Dispatch', '/dispatch'],
-  ['Flights', '/flights'],
-  ['Import and export', '/import-export'],
-  ['Club', '/club'],
-  ['Account', '/account'],
-].map(([label = '', href = '']) => ({ group: 'Pages', label, href }));
+const PAGES = [...PLACES, ['/account', 'Account'] as const].map(([href, label]): Goal => ({
+  group: 'Pages',
+  label,
+  href,
+}));
 
 /** What one does with an aircraft, and where. */
 const ACTS: readonly (readonly [string, (registration: string) => string])[] = [

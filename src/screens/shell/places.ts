@@ -4,6 +4,7 @@ export const PLACES = [
   ['/dispatch', 'Dispatch'],
   ['/flights', 'Flights'],
   ['/triage', 'New findings'],
+  ['/chronic', 'Chronic defects'],
   ['/import-export', 'Import and export'],
   ['/club', 'Club'],
 ] as const;

@@ -29,11 +29,14 @@ export type Classification = (typeof CLASSIFICATIONS)[number];
 export const CLOSED_USES = ['dusk', 'night', 'night-for-hire', 'ifr', 'tow', 'ice'] as const;
 export type ClosedUse = (typeof CLOSED_USES)[number];
 
+/** What can be done about a finding. */
+export const RECTIFYING = ['repaired', 'no-fault-found', 'serviced', 'judged-acceptable'] as const;
+
 /** What was done about a discrepancy, and the approval for return to service. Null fields are not known: then it does not close anything. */
 export interface Rectification {
   readonly id: string;
   readonly recordedAt: Instant;
-  readonly work: 'repaired' | 'no-fault-found' | 'serviced' | 'judged-acceptable' | null;
+  readonly work: (typeof RECTIFYING)[number] | null;
   readonly description: string | null;
   readonly completedOn: CivilDate | null;
   readonly signedBy: Signature | null;
