@@ -12,6 +12,12 @@ export const NO_DEFERRAL_WORDS: Readonly<Record<NoDeferral, string>> = {
     'The equipment list says that this is not fitted: nothing of it can be removed or deactivated.',
   'inspection-passed':
     'A required inspection came and went after this was found, so it can no longer be deferred. It is repaired.',
+  'list-not-approved':
+    'A minimum equipment list is on record, and the aircraft’s data do not say that it is approved. Put that right first.',
+  'not-on-list':
+    'Nothing on the aircraft’s minimum equipment list is this equipment. What does not stand on it is repaired.',
+  'too-few-work':
+    'With this one inoperative fewer would work than the minimum equipment list asks for. It is repaired.',
   'deferred-already': 'This is deferred already. A deferral is not prolonged: the item is repaired.',
 };
 

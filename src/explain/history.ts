@@ -83,6 +83,7 @@ const FACTS: Readonly<Record<string, string>> = {
   database: 'put a database on record',
   rigging: 'put its rigging on record',
   'tow-rope': 'put its tow rope on record',
+  'minimum-equipment-list': 'put its minimum equipment list on record',
   'ramp-data': 'put on record what its walk-round rests on',
 };
 

@@ -1,3 +1,5 @@
+import type { ClosedUse } from '../core/records/findings/discrepancy';
+import type { ListFault } from '../core/rules/parts/minimum-list';
 import type { AuthorisedWithout } from '../core/records/flights/planned-flight';
 import type { Purpose } from '../core/envelope/dimensions';
 import type { Category } from '../core/records/aircraft/aircraft';
@@ -161,6 +163,16 @@ export const EQUIPMENT_NAMES: Readonly<Record<EquipmentKind, string>> = {
 };
 
 /** Which list asks, as the start of a sentence. */
+/** What is closed beyond the rules, as a person chooses it. */
+export const CLOSED_USE_NAMES: Readonly<Record<ClosedUse, string>> = {
+  dusk: 'Flights at dusk',
+  night: 'Flights by night',
+  'night-for-hire': 'Flights by night for hire, and lessons',
+  ifr: 'Flights under instrument rules',
+  tow: 'Towing gliders',
+  ice: 'Flights that may meet ice',
+};
+
 export const LIST_NAMES: Readonly<Record<RequiredList, string>> = {
   'day-vfr': 'The list for visual flight by day',
   'night-vfr': 'The list for visual flight by night',
@@ -283,7 +295,7 @@ export const ENDING_NAMES: Readonly<Record<RegistrationEnding, string>> = {
 };
 
 export const FAULT_NAMES: Readonly<
-  Record<InspectionFault | RectificationFault | DeferralFault | WorkFault | WatchFault, string>
+  Record<InspectionFault | RectificationFault | DeferralFault | ListFault | WorkFault | WatchFault, string>
 > = {
   'copy-not-vouched': 'a paper copy for which nobody has vouched yet',
   'name-missing': 'the entry lacks the signer’s name',
@@ -307,8 +319,15 @@ export const FAULT_NAMES: Readonly<
   'date-missing': 'the date of completion is missing',
   'action-missing': 'it does not say whether the item was removed or deactivated',
   'placard-missing': 'the placard is missing',
-  'record-missing':
-    'the entry in the maintenance record is missing, or not made under the list that this aircraft has',
+  'record-missing': 'the entry in the maintenance record is missing',
+  'list-not-followed': 'it was not made under the minimum equipment list that this aircraft has, or has not',
+  'not-on-minimum-list': 'the item does not stand on the aircraft’s minimum equipment list',
+  'list-means-other-equipment': 'that item of the minimum equipment list is other equipment',
+  'list-gives-another-category':
+    'the minimum equipment list gives the item another repair category, or other days',
+  'list-needs-mechanic':
+    'the minimum equipment list has a maintenance procedure for it, which a mechanic does and signs',
+  'fewer-than-required': 'fewer would work than the minimum equipment list asks for',
 };
 
 /** What a class of discrepancy means for the person who wants to fly. */

@@ -9,6 +9,7 @@ import {
   vorCheckOf,
   riggingOf,
   ropeOf,
+  minimumListOf,
 } from '@/contracts/exchange/case-aircraft';
 import { adOf, itemOf } from '@/contracts/exchange/case-maintenance';
 import type { EquipmentList } from '@/core/records/aircraft/equipment';
@@ -104,6 +105,10 @@ function recordOf(
       const at = seen(fact.on);
       return { id, kind: 'tow-rope', ...at, body: ropeOf(id, { ...fact.rope, ...at }) };
     }
+    case 'minimum-equipment-list': {
+      const at = { happenedAt: recordedAt, recordedAt };
+      return { id, kind: 'minimum-equipment-list', ...at, body: minimumListOf(id, { ...fact.list, ...at }) };
+    }
     case 'ramp-data':
       return {
         id,
@@ -132,6 +137,7 @@ async function takesPlaceOf(
   if (fact.kind === 'ramp-data')
     return (await readRampData(tx, aircraftId))?.id ?? (features === null ? null : aircraftId);
   if (fact.kind === 'equipment') return latestOf(facts.equipment)?.id ?? null;
+  if (fact.kind === 'minimum-equipment-list') return latestOf(facts.minimumLists)?.id ?? null;
   if (fact.kind !== 'description') return null;
   return facts.descriptions.at(-1)?.id ?? (facts.aircraft.approvedFor === null ? null : aircraftId);
 }
@@ -175,12 +181,15 @@ export function enterFact(
             problems: [{ path: `fact.data.dips.${strange}.tank`, message: 'is no tank of it' }],
           });
       }
-      const approves = fact.kind === 'equipment' && fact.list.approved === true;
+      const approves =
+        fact.kind === 'minimum-equipment-list' || (fact.kind === 'equipment' && fact.list.approved === true);
       if (approves && !actor.roles.some((role) => role === 'mechanic' || role === 'administrator'))
         throw new Refused({
           code: 'not-entitled',
           message:
-            'Only a mechanic or the administrator says that the aircraft was compared with an approved list. Save the list without that.',
+            fact.kind === 'equipment'
+              ? 'Only a mechanic or the administrator says that the aircraft was compared with an approved list. Save the list without that.'
+              : 'Only a mechanic or the administrator enters a minimum equipment list. Ask one of them.',
         });
       const replaced = fact.kind === 'equipment' ? latestOf(changing.stored.facts.equipment) : null;
       const record = recordOf(entry, recordedAt, club.place.zone, replaced);

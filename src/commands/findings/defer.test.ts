@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
+import { factSchema } from '@/contracts/aircraft/aircraft-entry';
 import { deferSchema, type DeferInput } from '@/contracts/findings/defer';
 import { findingSchema } from '@/contracts/findings/report-finding';
 import type { Json } from '@/contracts/kernel/merge-patch';
@@ -7,9 +8,11 @@ import { addDays, civilDate } from '@/core/time/civil-date';
 import { addSeconds, instantText } from '@/core/time/instant';
 import { civilDateAt } from '@/core/time/zone';
 import { inClub } from '@/db/kernel/club-transaction';
+import { facts } from '@/queries/aircraft/facts';
 import { aircraftPage } from '@/queries/aircraft/aircraft-page';
 import { deferralView } from '@/queries/findings/deferral';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
+import { enterFact } from '../aircraft/enter-fact';
 import { defer } from './defer';
 import { reportFinding } from './report-finding';
 
@@ -183,5 +186,50 @@ describe('under an approved minimum equipment list', () => {
     const late = await found('K065', 'power-on');
     club.ports.at = addSeconds(club.ports.at, 5 * 86_400);
     expect(bad(await sign(late, { listed: { category: 'B', days: null } })).message).toContain('ran out on');
+  });
+  it('once it is on record gives the item its category, its days and its number', async () => {
+    club = await testClub({ ...equipment(), aircraft: { minimumEquipmentList: 'approved' } });
+    const light = await found('K065', 'power-on');
+    const item = {
+      code: '33-42',
+      name: 'Landing light',
+      equipment: ['landing-light'],
+      category: 'B',
+      installed: 1,
+      required: 0,
+      operations: 'No landing by night',
+    };
+    const enter = (items: readonly object[], role: Role, instead: string | null = null) =>
+      enterFact(
+        club.ports,
+        club.actor(role),
+        factSchema.parse({
+          factId: randomUUID(),
+          aircraftId: club.aircraftId,
+          fact: {
+            kind: 'minimum-equipment-list',
+            instead,
+            list: { revision: '3', approvedOn: '2026-01-02', items },
+          },
+        }),
+      );
+    expect(bad(await enter([item], 'dispatcher')).message).toContain('Only a mechanic or the administrator');
+    good(await enter([{ ...item, required: 1 }], 'mechanic'));
+    expect((await view(light))?.refusal).toContain('fewer would work');
+    const id = (await inTx((tx) => facts(tx, club.actor('mechanic'), 'N02TB', club.ports.now())))?.minimumList
+      ?.id;
+    club.ports.at = addSeconds(club.ports.at, 60);
+    expect(bad(await enter([item], 'mechanic')).message).toContain('since you opened this');
+    good(await enter([item], 'mechanic', id));
+    expect(await view(light)).toMatchObject({ refusal: null, items: [{ code: '33-42', enoughWork: true }] });
+    expect(bad(await sign(light, { listed: { category: 'D', days: null } })).message).toContain(
+      'Choose it from the list',
+    );
+    // What the list says counts, whatever was sent beside the item's number.
+    good(await sign(light, { listed: { item: '33-42', category: 'D', days: null } }));
+    const after = await view(light);
+    expect(after?.deferred?.logbook).toContain('item 33-42, category B');
+    expect(after?.deferred?.lastDay).toContain('27');
+    expect((await page()).notices.map(({ headline }) => headline).join(' ')).toContain('No landing by night');
   });
 });

@@ -1,9 +1,10 @@
 import type { Defer } from '@/contracts/findings/defer';
 import { authorityFor, signatureFaults } from '@/core/records/club/certificate';
 import { knownAt, presentFor } from '@/core/records/facts';
-import { deferralFaults, type Deferral } from '@/core/records/findings/discrepancy';
-import { deferralPath } from '@/core/rules/deferral-path';
+import { deferralFaults, type Deferral, type ListedDeferral } from '@/core/records/findings/discrepancy';
+import { deferralPath, type DeferralPath } from '@/core/rules/deferral-path';
 import { lastDayOf } from '@/core/rules/inoperative-equipment';
+import { listFaults } from '@/core/rules/parts/minimum-list';
 import { authorityOf, lessonsOf } from '@/core/rules/register';
 import { civilDateAt } from '@/core/time/zone';
 import { insertOthers } from '@/db/aircraft/other-records';
@@ -15,6 +16,38 @@ import { certificateOr, ownCertificate, requireNoFaults } from '../kernel/signin
 
 const invalid = (message: string, path: string): Refused =>
   new Refused({ code: 'invalid', message, problems: [{ path, message }] });
+
+/** What the aircraft's list gives the item. @throws Refused where it does not fit what the aircraft has */
+function listedBy({ listed }: Defer, { byList, items }: DeferralPath): ListedDeferral | null {
+  if (!byList) {
+    if (listed === null) return null;
+    throw invalid('This aircraft has no approved minimum equipment list on record.', 'listed');
+  }
+  if (listed === null)
+    throw invalid(
+      'This aircraft has an approved minimum equipment list: say which item of it this is. What does not stand on it is repaired.',
+      'listed',
+    );
+  if (items !== null) {
+    const item = items.find(({ code }) => code === listed.item);
+    if (item === undefined)
+      throw invalid(
+        'This item does not stand on the minimum equipment list. Choose it from the list.',
+        'listed',
+      );
+    if (!item.enoughWork)
+      throw invalid(
+        `The list asks for ${item.required} of ${item.installed}: fewer would work. It is repaired.`,
+        'listed',
+      );
+    return { category: item.category, days: item.days, item: item.code };
+  }
+  const { category, days } = listed;
+  if (category === null) throw invalid('Give the item’s repair category from the list.', 'listed');
+  if (category === 'A' && days === null)
+    throw invalid('Category A has a number of days of its own on the list. Enter it.', 'listed');
+  return { category, days: category === 'A' ? days : null };
+}
 
 /**
  * Defers an inoperative item by the way of 14 CFR 91.213(d), or by the aircraft's approved minimum equipment list (from memory):
@@ -43,16 +76,7 @@ export async function defer(
         });
       const path = deferralPath(discrepancy, known, lessonsOf(club.packs));
       if (path.refusal !== null) throw invalid(NO_DEFERRAL_WORDS[path.refusal], 'discrepancyId');
-      const { listed } = entry;
-      if (path.byList && listed === null)
-        throw invalid(
-          'This aircraft has an approved minimum equipment list: give the item’s repair category from it. What does not stand on it is repaired.',
-          'listed',
-        );
-      if (!path.byList && listed !== null)
-        throw invalid('This aircraft has no approved minimum equipment list on record.', 'listed');
-      if (listed?.category === 'A' && listed.days === null)
-        throw invalid('Category A has a number of days of its own on the list. Enter it.', 'listed');
+      const listed = listedBy(entry, path);
       const certificate = await ownCertificate(tx, actor, entry.certificateId);
       const { zone } = club.place;
       const today = civilDateAt(recordedAt, zone);
@@ -82,6 +106,7 @@ export async function defer(
         [
           ...deferralFaults(discrepancy, deferral, zone, authority),
           ...signatureFaults(deferral.noHazard, 'no-hazard', today, authority),
+          ...listFaults(discrepancy, deferral, known),
         ],
         certificateOr('deferredOn'),
       );

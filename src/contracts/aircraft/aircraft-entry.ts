@@ -19,6 +19,7 @@ import {
   vorCheck,
   rigging,
   towRope,
+  minimumList,
 } from '../exchange/case-aircraft-records';
 import { ad, item } from '../exchange/case-maintenance-records';
 import { dateSchema, idSchema, registrationSchema, textSchema } from '../kernel/scalars';
@@ -126,6 +127,11 @@ export const FACT_SCHEMAS = {
     on,
     rope: towRope.omit({ happenedAt: true, recordedAt: true }),
   }),
+  'minimum-equipment-list': z.strictObject({
+    kind: z.literal('minimum-equipment-list'),
+    instead,
+    list: minimumList.omit({ happenedAt: true, recordedAt: true }),
+  }),
   'ramp-data': z.strictObject({ kind: z.literal('ramp-data'), instead, data: rampData }),
   'club-document': z.strictObject({
     kind: z.literal('club-document'),
@@ -149,6 +155,7 @@ export const factSchema = z.strictObject({
     FACT_SCHEMAS.database,
     FACT_SCHEMAS.rigging,
     FACT_SCHEMAS['tow-rope'],
+    FACT_SCHEMAS['minimum-equipment-list'],
     FACT_SCHEMAS['club-document'],
     FACT_SCHEMAS['ramp-data'],
   ]),

@@ -1,4 +1,5 @@
 // Records of the case format about the aircraft itself: what it is, what it carries, what hangs on it.
+import { CLOSED_USES, REPAIR_CATEGORIES } from '../../core/records/findings/discrepancy';
 import { z } from 'zod';
 import { AIRCRAFT_CLASSES, IFR_NAVIGATION, PROGRAMMES } from '../../core/records/aircraft/aircraft';
 import { EQUIPMENT_KINDS } from '../../core/records/aircraft/equipment';
@@ -184,6 +185,52 @@ export const equipmentList = z
       .describe('the lines by kind; a kind that is not named is unknown'),
   })
   .describe('the equipment list as somebody compared it with the aircraft');
+export const minimumItem = z
+  .strictObject({
+    code: textSchema(40).describe('its number on the list'),
+    name: textSchema(200).describe('as the list names it'),
+    equipment: z
+      .array(z.enum(EQUIPMENT_KINDS))
+      .min(1)
+      .describe('which kinds of equipment it is; a finding on another kind is not deferred by it'),
+    category: z
+      .enum(Object.keys(REPAIR_CATEGORIES) as (keyof typeof REPAIR_CATEGORIES)[])
+      .optional()
+      .describe('repair category; absent states that the list gives it none'),
+    days: z.int().min(1).max(3650).optional().describe('calendar days, for category A'),
+    installed: z.int().min(1).max(99).describe('number installed'),
+    required: z.int().min(0).max(99).describe('number that must work for a flight'),
+    operations: textSchema(1000).optional().describe('what the pilot does while it is inoperative'),
+    maintenance: textSchema(1000).optional().describe('what a mechanic does before it is deferred'),
+    closes: z
+      .array(z.enum(CLOSED_USES))
+      .optional()
+      .describe('uses that the remarks close while it is inoperative'),
+  })
+  .refine(({ category, days }) => (category === 'A') === (days !== undefined), {
+    message: 'category A has days of its own, and no other has',
+    path: ['days'],
+  })
+  .refine(({ installed, required }) => required <= installed, {
+    message: 'more are required than are installed',
+    path: ['required'],
+  });
+export const minimumList = z
+  .strictObject({
+    happenedAt,
+    recordedAt,
+    revision: textSchema(80).describe('as the list names its revision'),
+    approvedOn: dateSchema.describe('day on which the authority approved it'),
+    items: z
+      .array(minimumItem)
+      .min(1)
+      .max(400)
+      .refine((items) => new Set(items.map(({ code }) => code)).size === items.length, {
+        message: 'two items have the same number',
+      })
+      .describe('its items'),
+  })
+  .describe('the aircraft’s approved minimum equipment list; what does not stand on it is not deferred');
 export const elt = z
   .strictObject({
     happenedAt,

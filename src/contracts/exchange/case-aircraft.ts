@@ -2,6 +2,7 @@ import type { Particulars } from '../../core/records/aircraft/aircraft';
 import type { AircraftDocument } from '../../core/records/documents/document';
 import type { EquipmentItem, EquipmentKind, EquipmentList } from '../../core/records/aircraft/equipment';
 import type { Database, Elt, VorCheck } from '../../core/records/aircraft/elt';
+import type { MinimumEquipmentList } from '../../core/records/aircraft/minimum-list';
 import type { ClubDocument, TowRope } from '../../core/records/flights/movement';
 import type { Rigging } from '../../core/records/aircraft/rigging';
 import type { CaseFile } from './case-file';
@@ -89,6 +90,30 @@ export function equipmentOf(id: string, given: In<'equipment'>): EquipmentList {
         },
       ];
     }),
+  };
+}
+
+/** A minimum equipment list; what the list leaves out of an item is none. */
+export function minimumListOf(id: string, given: In<'minimumLists'>): MinimumEquipmentList {
+  const { happenedAt, recordedAt, revision, approvedOn, items } = given;
+  return {
+    id,
+    happenedAt,
+    recordedAt,
+    revision,
+    approvedOn,
+    items: items.map(({ code, name, equipment, category, days, installed, required, ...texts }) => ({
+      code,
+      name,
+      equipment,
+      category: category ?? null,
+      days: days ?? null,
+      installed,
+      required,
+      operations: texts.operations ?? '',
+      maintenance: texts.maintenance ?? '',
+      closes: texts.closes ?? [],
+    })),
   };
 }
 

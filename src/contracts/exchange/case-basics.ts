@@ -19,7 +19,8 @@ export type RecordLists =
   | 'work'
   | 'permits'
   | 'releases'
-  | 'towRopes';
+  | 'towRopes'
+  | 'minimumLists';
 
 export type In<K extends RecordLists> = NonNullable<CaseFile[K]>[string];
 type GivenSignature = In<'inspections'>['signedBy'];

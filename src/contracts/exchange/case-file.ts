@@ -18,6 +18,7 @@ import {
   vorCheck,
   rigging,
   towRope,
+  minimumList,
 } from './case-aircraft-records';
 import {
   dailyInspection,
@@ -401,6 +402,7 @@ export const caseSchema = z
     dispatchRestrictions: records(dispatchRestriction, 'what somebody on duty closed, by id'),
     clubDocuments: records(clubDocument, 'insurance and club documents by id; the latest of a name counts'),
     towRopes: records(towRope, 'tow ropes by id; the latest counts'),
+    minimumLists: records(minimumList, 'approved minimum equipment lists by id; the latest counts'),
     riggings: records(rigging, 'when a glider was rigged or derigged, by id; the latest counts'),
     strikes: records(
       strike,

@@ -172,8 +172,10 @@ export const deferral = z
               ...(keyof typeof REPAIR_CATEGORIES)[],
             ],
           )
-          .describe('repair category'),
+          .optional()
+          .describe('repair category; absent where the list gives the item none'),
         days: whole('days, for category A', 3660).optional(),
+        item: textSchema(40).optional().describe('the item’s number on the list'),
       })
       .optional()
       .describe('under an approved minimum equipment list'),

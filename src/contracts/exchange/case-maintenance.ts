@@ -57,7 +57,13 @@ function deferralOf(id: string, given: NonNullable<In<'discrepancies'>['deferral
     closes: boxes(given.closes) ?? [],
     cap: known(given.cap),
     listed:
-      given.listed === undefined ? null : { category: given.listed.category, days: known(given.listed.days) },
+      given.listed === undefined
+        ? null
+        : {
+            category: known(given.listed.category),
+            days: known(given.listed.days),
+            ...(given.listed.item === undefined ? {} : { item: given.listed.item }),
+          },
   };
 }
 

@@ -10,6 +10,7 @@ import {
   eltOf,
   equipmentOf,
   riggingOf,
+  minimumListOf,
   ropeOf,
   vorCheckOf,
 } from './case-aircraft';
@@ -92,6 +93,7 @@ export function recordsOf(given: CaseFile): Omit<AircraftFacts, 'place' | 'aircr
     })),
     clubDocuments: listed(given.clubDocuments, clubDocumentOf),
     towRopes: listed(given.towRopes, ropeOf),
+    minimumLists: listed(given.minimumLists, minimumListOf),
     riggings: listed(given.riggings, riggingOf),
     strikes: byId(given.strikes).flatMap(([id, { recordedAt, record }]) =>
       [record, ...readingsStruckWith(given, record)].map((struck, at) => ({

@@ -21,8 +21,11 @@ export const deferSchema = z.strictObject({
   untilTimeInService: hoursSchema.nullable(),
   listed: z
     .strictObject({
-      category: z.enum(CATEGORIES, 'choose its repair category'),
+      /** Null where the list gives the item none. */
+      category: z.enum(CATEGORIES, 'choose its repair category').nullable(),
       days: z.int().min(1).max(3650).nullable(),
+      /** Its number, where the list is on record. */
+      item: textSchema(40).optional(),
     })
     .nullable(),
   certificateId: idSchema('choose the certificate that you sign by'),

@@ -408,6 +408,7 @@ export const RECORDS_THAT_OPEN = {
   'dispatch-restriction': 'nobody: it only closes',
   'restriction-withdrawn': 'a dispatcher: what the records close stays closed',
   'tow-rope': 'a dispatcher, a mechanic or the administrator',
+  'minimum-equipment-list': 'a mechanic or the administrator',
   measurement: 'any member on a walk-round: measuring is a routine condition',
   sample: 'any member on a walk-round: sampling is a routine condition',
   walkround: 'any member who does it: a routine condition; the desk where it gives one up',

@@ -7,6 +7,7 @@ import type { AirworthinessDirective } from './maintenance/ad';
 import type { Discrepancy } from './findings/discrepancy';
 import type { AircraftDocument } from './documents/document';
 import { strictestList, type EquipmentList } from './aircraft/equipment';
+import { countingList, type MinimumEquipmentList } from './aircraft/minimum-list';
 import type { Inspection } from './maintenance/inspection';
 import type { Database, Elt, VorCheck } from './aircraft/elt';
 import type { FuelStretch, MaintenanceItem } from './maintenance/maintenance-item';
@@ -28,6 +29,7 @@ interface Lists {
   readonly readings: readonly MeterReading[];
   readonly discrepancies: readonly Discrepancy[];
   readonly equipment: readonly EquipmentList[];
+  readonly minimumLists: readonly MinimumEquipmentList[];
   readonly elts: readonly Elt[];
   readonly vorChecks: readonly VorCheck[];
   readonly databases: readonly Database[];
@@ -72,6 +74,7 @@ function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
     facts.readings,
     facts.discrepancies,
     facts.equipment,
+    facts.minimumLists,
     facts.elts,
     facts.vorChecks,
     facts.databases,
@@ -149,6 +152,8 @@ export interface KnownFacts extends AircraftFacts {
   readonly unread: readonly FlightOut[];
   /** The equipment list that counts: the latest; of several of one moment what the strictest says of each kind. */
   readonly equipmentList: EquipmentList | null;
+  /** The approved minimum equipment list that counts: the latest; null where none is on record. */
+  readonly minimumList: MinimumEquipmentList | null;
 }
 
 interface Dated extends Recorded {
@@ -242,6 +247,7 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
   );
   const readings = counting.of(facts.readings);
   const equipment = counting.of(facts.equipment);
+  const minimumLists = counting.of(facts.minimumLists);
   const { ramp } = facts;
   const clearedBy = <T extends FuelSample | Uplift>(one: T): T =>
     one.cleared == null || counting.counts(one.cleared) ? one : { ...one, cleared: null };
@@ -295,6 +301,7 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
     inspections,
     readings,
     equipment,
+    minimumLists,
     documents: counting.of(facts.documents),
     elts: counting.of(facts.elts),
     vorChecks: counting.of(facts.vorChecks),
@@ -352,6 +359,7 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
     ramp: seenRamp,
     meters: withUnlogged(withBoxes(withUnread(accounted, unread), boxReadings), unlogged),
     equipmentList: strictestList(latestAll(equipment)),
+    minimumList: countingList(latestAll(minimumLists)),
   };
 }
 

@@ -1,11 +1,13 @@
 import { isEmpty, NO_USES, type UseSet } from '../envelope/use-set';
 import type { EquipmentKind } from '../records/aircraft/equipment';
+import type { MinimumItem } from '../records/aircraft/minimum-list';
 import type { KnownFacts } from '../records/facts';
 import { deferralFaults, isDeferrable, type Discrepancy } from '../records/findings/discrepancy';
 import { isRemovedElt } from './parts/elt-uses';
 import type { Lessons } from './parts/for-hire';
 import { answersFor, fourQuestions, isNotFitted, passedOver } from './parts/four-questions';
 import { isOpen } from './parts/inoperative';
+import { isByList, itemsFor, othersDeferred } from './parts/minimum-list';
 import type { InoperativeCause } from './parts/reason';
 
 /** Why a finding cannot be deferred. */
@@ -16,6 +18,9 @@ export const NO_DEFERRAL = [
   'not-fitted',
   'inspection-passed',
   'deferred-already',
+  'list-not-approved',
+  'not-on-list',
+  'too-few-work',
 ] as const;
 export type NoDeferral = (typeof NO_DEFERRAL)[number];
 
@@ -27,6 +32,11 @@ export interface AnsweredQuestion {
   readonly closes: UseSet;
 }
 
+/** An item of the aircraft's list, with whether as many would still work as it asks for. */
+export interface ListedItem extends MinimumItem {
+  readonly enoughWork: boolean;
+}
+
 /** The way of 14 CFR 91.213(d) for one finding, before anybody has gone it. */
 export interface DeferralPath {
   /** Null where it may be deferred. */
@@ -36,6 +46,8 @@ export interface DeferralPath {
   readonly leaves: UseSet;
   /** True where an approved minimum equipment list decides instead: then the item has to stand on it. */
   readonly byList: boolean;
+  /** The items of the list under which it may be deferred; null where no list is on record. */
+  readonly items: readonly ListedItem[] | null;
 }
 
 function refusalOf(discrepancy: Discrepancy, facts: KnownFacts): NoDeferral | null {
@@ -52,6 +64,14 @@ function refusalOf(discrepancy: Discrepancy, facts: KnownFacts): NoDeferral | nu
   return counts ? 'deferred-already' : null;
 }
 
+/** What the list itself refuses. */
+function refusalByList(items: readonly ListedItem[] | null, { aircraft }: KnownFacts): NoDeferral | null {
+  if (items === null) return null;
+  if (aircraft.particulars.minimumEquipmentList !== 'approved') return 'list-not-approved';
+  if (items.length === 0) return 'not-on-list';
+  return items.some(({ enoughWork }) => enoughWork) ? null : 'too-few-work';
+}
+
 /**
  * The four questions of 14 CFR 91.213(d)(2) for every item that a finding names, answered from the aircraft's data: what nobody has put
  * on record counts as asked for. The
@@ -59,14 +79,24 @@ function refusalOf(discrepancy: Discrepancy, facts: KnownFacts): NoDeferral | nu
  */
 export function deferralPath(discrepancy: Discrepancy, facts: KnownFacts, lessons: Lessons): DeferralPath {
   const asking = { lessons, steps: true };
-  const byList = facts.aircraft.particulars.minimumEquipmentList === 'approved';
+  const { minimumList } = facts;
+  const byList = isByList(facts);
+  const items =
+    minimumList === null
+      ? null
+      : itemsFor(minimumList, discrepancy).map((item) => ({
+          ...item,
+          enoughWork: item.installed - othersDeferred(item.code, discrepancy.id, facts) - 1 >= item.required,
+        }));
+  const refusal = refusalOf(discrepancy, facts);
   return {
-    refusal: refusalOf(discrepancy, facts),
+    refusal: refusal ?? refusalByList(items, facts),
     questions: discrepancy.equipment.flatMap((equipment) =>
       fourQuestions(equipment, facts, asking).asked.map(([asks, closes]) => ({ equipment, asks, closes })),
     ),
     leaves: discrepancy.equipment.length === 0 ? NO_USES : answersFor(discrepancy, facts, asking).closes,
     byList,
+    items,
   };
 }
 

@@ -1,5 +1,5 @@
 import { ALL_USES, NO_USES, isEmpty, union, usesInAny } from '../envelope/use-set';
-import type { Aircraft } from '../records/aircraft/aircraft';
+import { minimumItem } from '../records/aircraft/minimum-list';
 import {
   deferralFaults,
   isDeferrable,
@@ -10,12 +10,13 @@ import {
 import { isWithinReachOfPermits } from '../records/maintenance/permit';
 import type { KnownFacts } from '../records/facts';
 import { addDays, type CivilDate } from '../time/civil-date';
-import { civilDateAt, endOfDay, type ZoneId } from '../time/zone';
+import { civilDateAt, endOfDay } from '../time/zone';
 import { closedTogether } from './parts/closed-uses';
 import type { Lessons } from './parts/for-hire';
 import { isOpen } from './parts/inoperative';
 import { isRemovedElt } from './parts/elt-uses';
 import { answersFor, isNotFitted, passedOver } from './parts/four-questions';
+import { isByList, listFaults } from './parts/minimum-list';
 import {
   atReading,
   constraint,
@@ -40,7 +41,8 @@ const between = { kind: 'regulation', citation: '14 CFR 91.405(c)' } as const;
  */
 export function lastDayOf({ until, listed: category }: Deferral, foundOn: CivilDate): CivilDate | null {
   const own = until === null ? [] : [until];
-  if (category === null) return own[0] ?? null;
+  // Without a list, or where the list gives the item no category, it is open to the next required inspection.
+  if (category?.category == null) return own[0] ?? null;
   const days = category.category === 'A' ? category.days : REPAIR_CATEGORIES[category.category];
   // Category A without its number of days gives none.
   return [...own, days === null ? foundOn : addDays(foundOn, days)].sort()[0] ?? null;
@@ -48,14 +50,14 @@ export function lastDayOf({ until, listed: category }: Deferral, foundOn: CivilD
 
 function judgeOne(discrepancy: Discrepancy, facts: KnownFacts, lessons: Lessons): readonly Constraint[] {
   const { id, what, deferral, equipment } = discrepancy;
-  const { place, aircraft } = facts;
+  const { place } = facts;
   const zone = place.zone;
   const faults = deferral === null ? [] : deferralFaults(discrepancy, deferral, zone, facts.authority);
   const { closes, because, ads } = answersFor(discrepancy, facts, {
     lessons,
     steps: deferral !== null && faults.length === 0,
   });
-  const approvedList = aircraft.particulars.minimumEquipmentList === 'approved';
+  const approvedList = isByList(facts);
   const passed = passedOver(discrepancy, facts);
   const repair = remedy('repair-and-return-to-service', MECHANICS, id);
   // What an inspection passed over is not opened by deferring it again.
@@ -124,13 +126,8 @@ function judgeOne(discrepancy: Discrepancy, facts: KnownFacts, lessons: Lessons)
       }),
     ];
   }
-  // Who holds an approved list may not fall back on deferring without it.
-  if (
-    faults.length > 0
-    || (approvedList && deferral.listed === null)
-    || (!approvedList && deferral.listed !== null)
-  ) {
-    const all = faults.length > 0 ? faults : (['record-missing'] as const);
+  const all = [...faults, ...listFaults(discrepancy, deferral, facts)];
+  if (all.length > 0)
     return [
       ...constraints,
       constraint({
@@ -143,8 +140,7 @@ function judgeOne(discrepancy: Discrepancy, facts: KnownFacts, lessons: Lessons)
         condition: passed === null,
       }),
     ];
-  }
-  return [...constraints, ...held(discrepancy, deferral, base, aircraft, zone, repair)];
+  return [...constraints, ...held(discrepancy, deferral, base, facts, repair)];
 }
 
 /** What a deferral that counts keeps closed, holds to a number, and when it ends. */
@@ -152,19 +148,26 @@ function held(
   { id, what, equipment, happenedAt }: Discrepancy,
   deferral: Deferral,
   base: Pick<Constraint, 'source' | 'records' | 'permitMayCover'>,
-  { particulars }: Aircraft,
-  zone: ZoneId,
+  { place, aircraft, minimumList }: KnownFacts,
   repair: Remedy,
 ): readonly Constraint[] {
   const made = (given: Pick<Constraint, 'key' | 'reason' | 'closes'> & Partial<Constraint>) =>
     constraint({ ...base, certainty: 'failed', remedies: [repair], ...given });
-  const lastDay = lastDayOf(deferral, civilDateAt(happenedAt, zone));
+  const lastDay = lastDayOf(deferral, civilDateAt(happenedAt, place.zone));
+  const item = minimumItem(minimumList, deferral.listed?.item);
   const { cap, untilTimeInService } = deferral;
   return [
     // Told though it closes nothing: the person who flies sees a placard.
     made({
       key: `${id}.deferred`,
-      reason: { code: 'item-deferred', equipment, what, deferredOn: deferral.deferredOn },
+      reason: {
+        code: 'item-deferred',
+        equipment,
+        what,
+        deferredOn: deferral.deferredOn,
+        // The pilot flies by it while the item is inoperative.
+        ...(item === null || item.operations === '' ? {} : { operations: item.operations }),
+      },
       closes: NO_USES,
       notice: true,
     }),
@@ -177,6 +180,15 @@ function held(
             closes: usesInAny(deferral.closes),
           }),
         ]),
+    ...(item === null || item.closes.length === 0
+      ? []
+      : [
+          made({
+            key: `${id}.list`,
+            reason: { code: 'item-inoperative', equipment, what, because: [], deferred: true },
+            closes: closedTogether(item.closes),
+          }),
+        ]),
     ...(cap === null
       ? []
       : [
@@ -184,7 +196,7 @@ function held(
             key: `${id}.cap`,
             reason: { code: 'deferral-holds-to', what, cap },
             closes: ALL_USES,
-            cap: { ...cap, own: cap.quantity === 'persons' ? particulars.seats : null },
+            cap: { ...cap, own: cap.quantity === 'persons' ? aircraft.particulars.seats : null },
           }),
         ]),
     ...(lastDay === null
@@ -194,7 +206,7 @@ function held(
             key: `${id}.until`,
             reason: { code: 'deferral-expires', what, lastDay },
             closes: ALL_USES,
-            begins: from(endOfDay(lastDay, zone)),
+            begins: from(endOfDay(lastDay, place.zone)),
           }),
         ]),
     ...(untilTimeInService === null

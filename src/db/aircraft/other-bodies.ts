@@ -126,6 +126,14 @@ const READERS: { readonly [K in OtherKind]: (held: unknown, what: string) => Oth
     asItShould: 'yes-no',
     description: 'text',
   }),
+  'minimum-equipment-list': reader<OtherBodies['minimum-equipment-list']>({
+    id: 'text',
+    happenedAt: 'figure',
+    recordedAt: 'figure',
+    revision: 'text',
+    approvedOn: 'text',
+    items: 'list',
+  }),
   triage: reader<OtherBodies['triage']>({
     discrepancy: 'text',
     triage: 'group',

@@ -45,6 +45,7 @@ export const NO_OTHERS: OtherFacts = {
   dispatchRestrictions: [],
   clubDocuments: [],
   towRopes: [],
+  minimumLists: [],
   riggings: [],
   items: null,
   ads: null,
@@ -169,6 +170,7 @@ function othersOf(rows: OtherRows): OtherFacts {
     }),
     clubDocuments: of('club-document'),
     towRopes: of('tow-rope'),
+    minimumLists: of('minimum-equipment-list'),
     riggings: of('rigging'),
     estimates: of('estimate'),
     unlogged: rows

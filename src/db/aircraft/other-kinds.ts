@@ -51,6 +51,7 @@ export const OTHER_KINDS = [
   'check-flight',
   'independent-inspection',
   'triage',
+  'minimum-equipment-list',
 ] as const;
 export type OtherKind = (typeof OTHER_KINDS)[number];
 
@@ -77,6 +78,7 @@ export interface OtherBodies {
   readonly 'dispatch-restriction': Of<AircraftFacts['dispatchRestrictions']>;
   readonly 'club-document': Of<AircraftFacts['clubDocuments']>;
   readonly 'tow-rope': Of<AircraftFacts['towRopes']>;
+  readonly 'minimum-equipment-list': Of<AircraftFacts['minimumLists']>;
   readonly rigging: Of<AircraftFacts['riggings']>;
   readonly measurement: Of<Ramp['measurements']>;
   readonly sample: Of<Ramp['samples']>;

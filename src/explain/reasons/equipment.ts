@@ -73,9 +73,12 @@ export const EQUIPMENT: Tellers<Codes> = {
       became(what, deferred ? 'deferred.' : 'inoperative.'),
       inoperativeText(because, 'for some flights'),
     ),
-  'item-deferred': ({ what, deferredOn }) =>
+  'item-deferred': ({ what, deferredOn, operations }) =>
     words(
-      became(what, `deferred${deferredOn === null ? '' : ` on ${dateText(deferredOn)}`}.`),
+      became(
+        what,
+        `deferred${deferredOn === null ? '' : ` on ${dateText(deferredOn)}`}.${operations === undefined ? '' : ` For the pilot: ${operations}`}`,
+      ),
       'It is removed or deactivated and placarded. It is repaired or inspected at the next required inspection.',
     ),
   'item-not-deferred': ({ what }) =>

@@ -1,3 +1,4 @@
+import { minimumItemInput, type MinimumItemInput } from '@/contracts/aircraft/minimum-list-rows';
 import { overlaps, usesIn, usesInAny } from '@/core/envelope/use-set';
 import type { TowRope } from '@/core/records/flights/movement';
 import { ropeFault } from '@/core/rules/tow-rope';
@@ -65,6 +66,13 @@ export interface Facts {
     readonly seen: string;
     readonly approved: boolean;
     readonly items: readonly EquipmentItem[];
+  } | null;
+  /** The approved minimum equipment list that counts; null where none is on record. */
+  readonly minimumList: {
+    readonly id: string;
+    readonly revision: string;
+    readonly approvedOn: string;
+    readonly items: readonly MinimumItemInput[];
   } | null;
   readonly items: readonly FactLine[];
   readonly ads: readonly FactLine[];
@@ -245,6 +253,10 @@ export async function facts(
             approved: known.equipmentList.approved === true,
             items: known.equipmentList.items,
           },
+    minimumList:
+      known.minimumList === null
+        ? null
+        : { ...known.minimumList, items: known.minimumList.items.map((item) => minimumItemInput(item)) },
     items: items.map(({ id, name, interval, until }) => ({
       id,
       struck: struck(id),

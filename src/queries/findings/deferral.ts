@@ -10,7 +10,13 @@ import {
   type Deferral,
   type Discrepancy,
 } from '@/core/records/findings/discrepancy';
-import { asksForIt, deferralPath, type AnsweredQuestion } from '@/core/rules/deferral-path';
+import {
+  asksForIt,
+  deferralPath,
+  type AnsweredQuestion,
+  type DeferralPath,
+  type ListedItem,
+} from '@/core/rules/deferral-path';
 import { lastDayOf } from '@/core/rules/inoperative-equipment';
 import { authorityOf, lessonsOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
@@ -46,6 +52,8 @@ export interface DeferralView {
   readonly verdict: { readonly now: string; readonly then: string };
   /** True where an approved minimum equipment list decides. */
   readonly byList: boolean;
+  /** The items of the list under which it may be deferred; null where no list is on record. */
+  readonly items: readonly ListedItem[] | null;
   /** The deferral that counts; null where there is none. */
   readonly deferred: {
     readonly placard: readonly string[];
@@ -79,7 +87,7 @@ function logbookText(
 ): string {
   const certificate = noHazard?.certificate;
   return [
-    `${deferredOn === null ? '' : `${dateText(deferredOn)}: `}${sentence(what)}. Item ${action ?? 'deferred'} and placarded “INOPERATIVE” in accordance with ${listed === null ? rule : `the approved minimum equipment list, category ${listed.category}`}.`,
+    `${deferredOn === null ? '' : `${dateText(deferredOn)}: `}${sentence(what)}. Item ${action ?? 'deferred'} and placarded “INOPERATIVE” in accordance with ${listed === null ? rule : `the approved minimum equipment list${listed.item === undefined ? '' : `, item ${listed.item}`}${listed.category === null ? '' : `, category ${listed.category}`}`}.`,
     'Determined not to be a hazard to the aircraft.',
     ...(entered === 'not-maintenance' ? ['No maintenance was involved.'] : []),
     `${noHazard?.name ?? ''}${certificate == null ? '' : `, ${CERTIFICATE_NAMES[certificate.kind]} ${showsNumbers ? (certificate.number ?? '') : ''}`}`,
@@ -156,9 +164,7 @@ export async function deferralView(
               {
                 ...facts,
                 discrepancies: facts.discrepancies.map((one) =>
-                  one.id === findingId
-                    ? { ...one, deferral: supposed(one, path.byList, present, zone) }
-                    : one,
+                  one.id === findingId ? { ...one, deferral: supposed(one, path, present, zone) } : one,
                 ),
               },
               club.packs,
@@ -168,6 +174,7 @@ export async function deferralView(
           : decide(facts, club.packs, null, present).verdict,
     },
     byList: path.byList,
+    items: path.items,
     deferred: counts
       ? {
           placard: placardLines(discrepancy, deferral, leaves),
@@ -186,11 +193,12 @@ export async function deferralView(
 /** A deferral as it would be if somebody entitled signed it now, to see what it would open. */
 function supposed(
   discrepancy: Discrepancy,
-  byList: boolean,
+  { byList, items }: DeferralPath,
   present: Instant,
   zone: Parameters<typeof civilDateAt>[1],
 ): Deferral {
   const today = civilDateAt(present, zone);
+  const first = items?.find(({ enoughWork }) => enoughWork);
   return {
     id: `${discrepancy.id}/supposed`,
     recordedAt: present,
@@ -206,7 +214,11 @@ function supposed(
     untilTimeInService: null,
     closes: [],
     cap: null,
-    // The longest category: what the list gives in truth is seen once it is entered.
-    listed: byList ? { category: 'D', days: null } : null,
+    // The first item of the list that would do; without a list on record the longest category: what it gives in truth is seen once it is entered.
+    listed: !byList
+      ? null
+      : first === undefined
+        ? { category: 'D', days: null }
+        : { category: first.category, days: first.days, item: first.code },
   };
 }

@@ -26,6 +26,10 @@ const EltForm = lazily(() => import('./elt-form').then((module) => module.EltFor
 const EquipmentShown = lazily(() => import('./equipment-shown').then((module) => module.EquipmentShown), 200);
 const EquipmentForm = lazily(() => import('./equipment-form').then((module) => module.EquipmentForm), 200);
 const Items = lazily(() => import('./list-forms').then((module) => module.Items), 200);
+const MinimumListForm = lazily(
+  () => import('./minimum-list-form').then((module) => module.MinimumListForm),
+  300,
+);
 const RampDataForm = lazily(
   () => import('../walkround/ramp-data-form').then((module) => module.RampDataForm),
   400,
@@ -141,6 +145,15 @@ function FactsOf({ registration }: { readonly registration: string | null }) {
                 <EquipmentShown facts={facts} />
               )}
             </Part>
+            {us && facts.mayReplace ? (
+              <Part
+                title="Minimum equipment list"
+                state={facts.minimumList === null ? 'none' : `revision ${facts.minimumList.revision}`}
+                open={false}
+              >
+                <MinimumListForm facts={facts} />
+              </Part>
+            ) : null}
             <Part
               title="Items with a limit"
               state={facts.complete.items ? String(facts.items.length) : 'not complete'}

@@ -1,3 +1,4 @@
+import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -6,9 +7,10 @@ import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { useForm, useWatch } from 'react-hook-form';
+import { useForm, useWatch, type Control } from 'react-hook-form';
 import type { DeferInput } from '@/contracts/findings/defer';
 import type { FindingView } from '@/queries/aircraft/aircraft-page';
+import type { ListedItem } from '@/core/rules/deferral-path';
 import type { DeferralView } from '@/queries/findings/deferral';
 import { useCommand } from '../data/command';
 import { FormChoice } from '../kit/form-choice';
@@ -23,10 +25,49 @@ interface Fields {
   readonly description: string;
   readonly deferredOn: string;
   readonly until: string;
+  readonly item: string;
   readonly category: 'A' | 'B' | 'C' | 'D';
   readonly days: string;
   readonly certificateId: string;
   readonly password: string;
+}
+
+/** The item of the aircraft's list that it is, with what the list asks for. */
+function ListedItemChoice({
+  control,
+  offered,
+  chosen,
+}: {
+  readonly control: Control<Fields>;
+  readonly offered: readonly ListedItem[];
+  readonly chosen: ListedItem | undefined;
+}) {
+  return (
+    <>
+      <FormChoice
+        control={control}
+        name="item"
+        label="Item on the minimum equipment list"
+        rules={{ required: 'Choose the item of the list that it is.' }}
+      >
+        {offered.map(({ code, name, category, days, installed, required }) => (
+          <MenuItem key={code} value={code}>
+            {code} {name},{' '}
+            {category === null
+              ? 'no category'
+              : `category ${category}${days === null ? '' : `, ${days} days`}`}
+            , {required} of {installed} required
+          </MenuItem>
+        ))}
+      </FormChoice>
+      {chosen === undefined || (chosen.maintenance === '' && chosen.operations === '') ? null : (
+        <Alert severity="info">
+          {chosen.maintenance === '' ? null : <div>Before it is deferred: {chosen.maintenance}</div>}
+          {chosen.operations === '' ? null : <div>For the pilot: {chosen.operations}</div>}
+        </Alert>
+      )}
+    </>
+  );
 }
 
 /** What was done to the item, and the determination, signed. What is typed stays when the signature is refused. */
@@ -44,6 +85,7 @@ export function DeferForm({
   readonly today: string;
 }) {
   const { post, trouble } = useCommand();
+  const offered = (view.items ?? []).filter(({ enoughWork }) => enoughWork);
   const [id] = useState(() => crypto.randomUUID());
   const {
     register,
@@ -60,6 +102,7 @@ export function DeferForm({
       description: '',
       deferredOn: today,
       until: '',
+      item: offered.length === 1 ? (offered[0]?.code ?? '') : '',
       category: 'C',
       days: '',
       certificateId: certificates[0]?.id ?? '',
@@ -68,7 +111,9 @@ export function DeferForm({
   });
   const action = useWatch({ control, name: 'action' });
   const category = useWatch({ control, name: 'category' });
-  const submit = async ({ placarded, until, category: listed, days, ...fields }: Fields) => {
+  const item = useWatch({ control, name: 'item' });
+  const chosen = offered.find(({ code }) => code === item);
+  const submit = async ({ placarded, until, item: code, category: listed, days, ...fields }: Fields) => {
     const done = await post(
       'POST /api/deferrals',
       {
@@ -76,7 +121,11 @@ export function DeferForm({
         placarded: placarded as true,
         until: until === '' ? null : until,
         untilTimeInService: null,
-        listed: view.byList ? { category: listed, days: days === '' ? null : Number(days) } : null,
+        listed: !view.byList
+          ? null
+          : view.items === null
+            ? { category: listed, days: days === '' ? null : Number(days) }
+            : { category: chosen?.category ?? null, days: chosen?.days ?? null, item: code },
         deferralId: id,
         discrepancyId: finding.id,
         aircraftId: view.aircraftId,
@@ -122,7 +171,8 @@ export function DeferForm({
           <MenuItem value="not-maintenance">No maintenance was needed to deactivate it</MenuItem>
         )}
       </FormChoice>
-      {view.byList ? (
+      {view.items === null ? null : <ListedItemChoice control={control} offered={offered} chosen={chosen} />}
+      {view.byList && view.items === null ? (
         <Stack direction="row" spacing={1.5}>
           <FormChoice control={control} name="category" label="Repair category on the list">
             <MenuItem value="A">A, its own days</MenuItem>

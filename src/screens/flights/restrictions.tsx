@@ -6,6 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { may } from '@/contracts/kernel/permissions';
+import { CLOSED_USE_NAMES } from '@/explain/names';
 import { CLOSED_USES, type ClosedUse } from '@/core/records/findings/discrepancy';
 import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
 import { useCommand } from '../data/command';
@@ -14,16 +15,6 @@ import { FormDay } from '../kit/form-day';
 import { ListLine, PlainList } from '../kit/layout';
 import { Section } from '../kit/section';
 import { TroubleAlert } from '../kit/trouble-alert';
-
-/** What a restriction can close, beside every use. */
-const CLOSES: Readonly<Record<ClosedUse, string>> = {
-  dusk: 'Flights at dusk',
-  night: 'Flights by night',
-  'night-for-hire': 'Flights by night for hire, and lessons',
-  ifr: 'Flights under instrument rules',
-  tow: 'Towing gliders',
-  ice: 'Flights that may meet ice',
-};
 
 function RestrictForm({ page }: { readonly page: AircraftPage }) {
   const { post, trouble } = useCommand();
@@ -81,7 +72,7 @@ function RestrictForm({ page }: { readonly page: AircraftPage }) {
         <MenuItem value="every">Every use</MenuItem>
         {CLOSED_USES.map((use) => (
           <MenuItem key={use} value={use}>
-            {CLOSES[use]}
+            {CLOSED_USE_NAMES[use]}
           </MenuItem>
         ))}
       </FormChoice>

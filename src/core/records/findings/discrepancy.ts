@@ -49,6 +49,16 @@ export interface Rectification {
 /** Repair categories of a minimum equipment list, with the consecutive calendar days that they give, the day of record not counted. */
 export const REPAIR_CATEGORIES = { A: null, B: 3, C: 10, D: 120 } as const;
 
+/** What an approved minimum equipment list says of what is deferred. */
+export interface ListedDeferral {
+  /** Its repair category; null where the list gives the item none. */
+  readonly category: keyof typeof REPAIR_CATEGORIES | null;
+  /** For A its own number of days. */
+  readonly days: number | null;
+  /** The item's number on the list. Absent where only the category was copied. */
+  readonly item?: string;
+}
+
 /** An inoperative item lawfully left open. Null fields are not known, and then it is not. Source of the elements: 14 CFR 91.213(d) and (a) (from memory). */
 export interface Deferral {
   readonly id: string;
@@ -70,8 +80,8 @@ export interface Deferral {
     readonly bound: 'at-most' | 'at-least';
     readonly value: number;
   } | null;
-  /** Under an approved minimum equipment list: its repair category, and for A its own number of days. */
-  readonly listed: { readonly category: keyof typeof REPAIR_CATEGORIES; readonly days: number | null } | null;
+  /** Under an approved minimum equipment list; null where it was deferred without one. */
+  readonly listed: ListedDeferral | null;
 }
 
 /** Growth at which a watched thing is no longer accepted, and when it is re-checked. */

@@ -1,3 +1,4 @@
+import type { ListFault } from './minimum-list';
 import type { Hours } from '../../quantities/hours';
 import type { SignatureFault } from '../../records/club/certificate';
 import type { Category } from '../../records/aircraft/aircraft';
@@ -273,13 +274,19 @@ export type Reason =
       readonly equipment: readonly EquipmentKind[];
       readonly what: string;
       readonly deferredOn: CivilDate | null;
+      /** What the pilot does while it is inoperative, by the aircraft's minimum equipment list; absent where the list says nothing. */
+      readonly operations?: string;
     }
   | {
       readonly code: 'item-not-deferred';
       readonly equipment: readonly EquipmentKind[];
       readonly what: string;
     }
-  | { readonly code: 'deferral-not-valid'; readonly what: string; readonly faults: readonly DeferralFault[] }
+  | {
+      readonly code: 'deferral-not-valid';
+      readonly what: string;
+      readonly faults: readonly (DeferralFault | ListFault)[];
+    }
   | { readonly code: 'deferral-expires'; readonly what: string; readonly lastDay: CivilDate }
   | { readonly code: 'deferral-due'; readonly what: string; readonly dueAt: Hours }
   | {
