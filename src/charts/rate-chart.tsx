@@ -11,7 +11,7 @@ export interface RateBar {
 const ROW = 26;
 const NAMES = 84;
 const END = 12;
-const AXIS = 20;
+const AXIS = 36;
 
 /**
  * Rates below each other on one scale from zero: the rate as a dot, its interval as a bar. An interval that goes on beyond the picture ends in an
@@ -21,12 +21,15 @@ export function RateChart({
   bars,
   most,
   width,
+  unit,
   title,
 }: {
   readonly bars: readonly RateBar[];
   /** Where the scale ends. */
   readonly most: number;
   readonly width: number;
+  /** What the scale counts, in words. */
+  readonly unit: string;
   readonly title: string;
 }) {
   const height = bars.length * ROW + AXIS;
@@ -47,11 +50,14 @@ export function RateChart({
       {x.ticks(4).map((tick) => (
         <g key={tick}>
           <line x1={x(tick)} x2={x(tick)} y1={0} y2={height - AXIS} stroke="var(--rule)" />
-          <text x={x(tick)} y={height - 5} textAnchor="middle" fontSize={11} fill="var(--soft)">
+          <text x={x(tick)} y={height - AXIS + 14} textAnchor="middle" fontSize={11} fill="var(--soft)">
             {tick}
           </text>
         </g>
       ))}
+      <text x={width - END} y={height - 4} textAnchor="end" fontSize={11} fill="var(--soft)">
+        {unit}
+      </text>
       {bars.map(({ name, rate, low, high }, at) => {
         const y = at * ROW + ROW / 2;
         return (

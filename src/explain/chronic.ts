@@ -54,7 +54,7 @@ export function describeChronic({
   return [
     ...(because.includes('often') && ratio !== null ? [describeRatio(ratio)] : []),
     ...(because.includes('back-soon') && soonest !== null
-      ? [`Back ${hoursLeftText(hoursFromSeconds(Math.floor(soonest)))} after its return to service.`]
+      ? [`Back after ${hoursLeftText(hoursFromSeconds(Math.floor(soonest)))}.`]
       : []),
     ...(because.includes('no-fault-found') ? [`No fault was found ${noFaultFound} times.`] : []),
     rate === null
@@ -68,5 +68,5 @@ export const CHRONIC_METHOD =
   `Counted over the last 12 months. What came while it was still open, or again on the same day, is one time. Often: at least ${FEWEST_TIMES} times,`
   + ' and the whole interval of 95 % of “how many times as often” lies above 1; that compares this aircraft’s times and hours in service with the'
   + ' club’s other aircraft together (exact, by the binomial distribution: Przyborowski and Wilenski 1940, Clopper and Pearson 1934). Back soon:'
-  + ` within ${SOON / 3600} h in service of its return. Rates have the exact interval of 95 % of Garwood (1936). Of many things compared, some look`
+  + ` within ${SOON / 3600} h in service of its return to service; water, of the cup before. Rates have the exact interval of 95 % of Garwood (1936). Of many things compared, some look`
   + ' often by chance alone: look at the aircraft before you conclude.';

@@ -75,7 +75,7 @@ describe('chronic defects', () => {
       because: ['back-soon'],
       times: [{ what: 'Cut in the tyre again', returned: null }, { what: 'Cut in the tyre' }],
     });
-    expect(row?.says[0]).toBe('Back 0.0 h after its return to service.');
+    expect(row?.says[0]).toBe('Back after 0.0 h.');
   });
   it('do not name one that is held to be the same as another', async () => {
     const first = await report();

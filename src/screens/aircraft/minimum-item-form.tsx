@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Autocomplete from '@mui/material/Autocomplete';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { readMinimumRow, type MinimumItemInput } from '@/contracts/aircraft/minimum-list-rows';
 import { EQUIPMENT_KINDS, type EquipmentKind } from '@/core/records/aircraft/equipment';
 import { CLOSED_USES, type ClosedUse } from '@/core/records/findings/discrepancy';
@@ -54,9 +54,11 @@ export function MinimumItemForm({
       closes: item?.closes ?? [],
     },
   });
+  const category = useWatch({ control, name: 'category' });
   const keep = (fields: Fields) => {
     const read = readMinimumRow({
       ...fields,
+      days: fields.category === 'A' ? fields.days : '',
       equipment: fields.equipment.join(';'),
       closes: fields.closes.join(';'),
     });
@@ -82,7 +84,7 @@ export function MinimumItemForm({
       }}
       sx={{ borderLeft: '3px solid var(--rule)', pl: 2 }}
     >
-      <FieldGrid least={200}>
+      <FieldGrid least={150}>
         <TextField label="Item number" autoFocus {...register('item')} {...field('item')} />
         <TextField label="Name" {...register('name')} {...field('name')} />
         <FormChoice control={control} name="category" label="Repair category">
@@ -92,9 +94,9 @@ export function MinimumItemForm({
           <MenuItem value="C">C, 10 days</MenuItem>
           <MenuItem value="D">D, 120 days</MenuItem>
         </FormChoice>
-        <TextField label="Days, for category A" {...register('days')} {...field('days')} />
-        <TextField label="Number installed" {...register('installed')} {...field('installed')} />
-        <TextField label="Number required for dispatch" {...register('required')} {...field('required')} />
+        {category === 'A' ? <TextField label="Days" {...register('days')} {...field('days')} /> : null}
+        <TextField label="Installed" {...register('installed')} {...field('installed')} />
+        <TextField label="Required" {...register('required')} {...field('required')} />
       </FieldGrid>
       <Controller
         control={control}

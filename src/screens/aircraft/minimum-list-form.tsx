@@ -128,7 +128,7 @@ export function MinimumListForm({ facts }: { readonly facts: Facts }) {
       >
         <FieldGrid least={220}>
           <TextField
-            label="Revision, as the list names it"
+            label="Revision"
             {...register('revision', {
               validate: (text) => text.trim() !== '' || 'Enter the revision of the list.',
             })}
@@ -143,7 +143,8 @@ export function MinimumListForm({ facts }: { readonly facts: Facts }) {
             rules={{ required: 'Enter the day on which it was approved.' }}
           />
         </FieldGrid>
-        <TableContainer>
+        {items.length === 0 ? <p>No item yet.</p> : null}
+        <TableContainer sx={items.length === 0 ? { display: 'none' } : {}}>
           <Table size="small" aria-label="Items of the list">
             <TableHead>
               <TableRow>

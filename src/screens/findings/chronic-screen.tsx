@@ -60,6 +60,7 @@ function Rates({
       ]}
       most={most}
       width={420}
+      unit="times in 100 h in service"
       title={`${part}: times in 100 h of ${registration} and of the others, with intervals`}
     />
   );
