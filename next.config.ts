@@ -19,7 +19,7 @@ const config: NextConfig = {
   env: { GROVAL_PROGRAM: PROGRAM },
   // Types are checked by `npm test`, once for everything; a build does not check them again.
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ['pg', 'pino', 'sharp', 'better-auth'],
+  serverExternalPackages: ['pg', 'pino', 'sharp', 'better-auth', 'pg-boss', 'nodemailer'],
   // Pages are static shells whose inline scripts are known at build time, so addresses with a name in them share one shell.
   rewrites: () =>
     Promise.resolve([

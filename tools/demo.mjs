@@ -12,6 +12,7 @@ import { ensureNpmPackages } from './provision/packages.mjs';
 import { PROJECT, stateFolder } from './provision/places.mjs';
 import { serve } from './provision/serve.mjs';
 import { choosePort, ending, isLoopback, wantedPort } from './provision/starting.mjs';
+import { startSink } from './provision/sink.mjs';
 import { Explained, step } from './provision/steps.mjs';
 
 const USAGE = `npm run demo -- [--port N] [--host ADDRESS] [--reset]
@@ -83,6 +84,11 @@ async function main() {
       process.env.GROVAL_URL
       ?? `http://${isLoopback(wish.host) && wish.host !== '::1' ? wish.host : '127.0.0.1'}:${port}`;
     const { DEMO_PASSWORD } = await import('./demo-password.mjs');
+    let mail;
+    await step('mail sink', async () => {
+      mail = await startSink();
+      later(mail.stop);
+    });
     let server;
     await step('server', async () => {
       rmSync(log('server'), { force: true });
@@ -94,6 +100,7 @@ async function main() {
           ...applicationEnvironment(cluster, DATABASE, open),
           ...pinned,
           GROVAL_DEMO_PASSWORD: DEMO_PASSWORD,
+          GROVAL_SMTP_URL: mail.smtp,
         },
       });
       later(server.stop);
@@ -134,6 +141,7 @@ async function main() {
       process.stdout.write(`  two meter recorders fly along; what they send stands in ${log('meter-box')}\n`);
     }
     process.stdout.write(`\nOpen ${open}   (demo people sign in with one tap; Ctrl-C ends everything)\n`);
+    process.stdout.write(`Its mails go nowhere but ${mail.page}\n`);
     if (pinned.GROVAL_NOW) process.stdout.write(`The clock is pinned to ${pinned.GROVAL_NOW}.\n`);
     if (!isLoopback(wish.host)) {
       process.stdout.write(`

@@ -398,6 +398,64 @@ export interface MeterStanding {
   revision: number;
 }
 
+export interface Notice {
+  about: string;
+  aircraft_id: string;
+  body: string;
+  club_id: string;
+  key: string;
+  kind: string;
+  notice_id: string;
+  path: string;
+  person_id: string;
+  recorded_at: Timestamp;
+  title: string;
+  use_until: Timestamp | null;
+}
+
+export interface NoticeLook {
+  aircraft_id: string;
+  club_id: string;
+  recorded_at: Timestamp;
+  revision: number;
+}
+
+export interface NoticeMail {
+  club_id: string;
+  mail_id: string;
+  notices: string[];
+  person_id: string;
+  recorded_at: Timestamp;
+}
+
+export interface NoticeMailEnd {
+  club_id: string;
+  mail_id: string;
+  note: string;
+  outcome: string;
+  recorded_at: Timestamp;
+}
+
+export interface NoticeMailTry {
+  club_id: string;
+  mail_id: string;
+  recorded_at: Timestamp;
+}
+
+export interface NoticeRead {
+  club_id: string;
+  notice_id: string;
+  recorded_at: Timestamp;
+}
+
+export interface NoticeSetting {
+  body: Json;
+  club_id: string;
+  person_id: string;
+  recorded_at: Timestamp;
+  setting_id: string;
+}
+
 export interface Photo {
   batch: Generated<string>;
   bytes: Buffer;
@@ -612,6 +670,13 @@ export interface DB {
   meter_box_end: MeterBoxEnd;
   meter_reading: MeterReading;
   meter_standing: MeterStanding;
+  notice: Notice;
+  notice_look: NoticeLook;
+  notice_mail: NoticeMail;
+  notice_mail_end: NoticeMailEnd;
+  notice_mail_try: NoticeMailTry;
+  notice_read: NoticeRead;
+  notice_setting: NoticeSetting;
   photo: Photo;
   planned_flight: PlannedFlight;
   planned_flight_end: PlannedFlightEnd;

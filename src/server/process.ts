@@ -1,4 +1,5 @@
 import type { Ports } from '@/commands/kernel/command';
+import { startJobs } from './jobs';
 import { endStreams } from './streams';
 import { closeRuntime, OtherSchema, requireSchema, runtime } from './runtime';
 
@@ -39,6 +40,22 @@ async function endWithOtherSchema(): Promise<void> {
   }
 }
 
+/** Starts the work behind the screens, and tries again until the database lets it: screens do not wait for it. */
+async function keepJobs(isEnding: () => boolean): Promise<void> {
+  if (isEnding()) return;
+  const open = runtime();
+  try {
+    const close = await startJobs(open);
+    if (isEnding()) await close();
+    else open.closers.push(close);
+  } catch (error) {
+    open.log.warn({ err: error }, 'notices and mail could not be started; trying again');
+    setTimeout(() => {
+      void keepJobs(isEnding);
+    }, TRY_AGAIN_MS).unref();
+  }
+}
+
 /** Checks the environment, and has the framework's own orderly end take our connections with it. @param foundingCode makes the code where nobody has an account yet */
 export function startProcess(foundingCode: FoundingCode): void {
   const { env, log } = runtime();
@@ -61,6 +78,8 @@ export function startProcess(foundingCode: FoundingCode): void {
         process.kill(process.pid, 'SIGTERM');
       })
       .resume();
-  void endWithOtherSchema().then(() => tellFoundingCode(foundingCode));
+  void endWithOtherSchema()
+    .then(() => tellFoundingCode(foundingCode))
+    .then(() => keepJobs(() => ending));
   log.info({ url: env.GROVAL_URL, pinned: env.GROVAL_NOW !== undefined }, 'started');
 }

@@ -1,8 +1,8 @@
 // Makes the migration owner, the application's role, the database and its schemas. Run as a superuser, safe to repeat.
 import { Client } from 'pg';
 
-/** Schemas: ours, the authentication library's, and the migrations' own. */
-const SCHEMAS = ['groval', 'auth', 'guard', 'migrations'] as const;
+/** Schemas: ours, the authentication library's, the migrations' own, and the job queue's. */
+const SCHEMAS = ['groval', 'auth', 'guard', 'migrations', 'jobs'] as const;
 
 export interface RoleWords {
   readonly owner: string;

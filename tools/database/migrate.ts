@@ -4,6 +4,7 @@ import { join, resolve, dirname } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { Kysely, Migrator, PostgresDialect, sql, type Migration, type MigrationProvider } from 'kysely';
 import { Pool } from 'pg';
+import { prepareJobs } from './prepare-jobs';
 import { unpublishedTrouble } from '../../src/db/kernel/schema-version';
 
 const FOLDER = resolve(dirname(fileURLToPath(import.meta.url)), '../../migrations');
@@ -51,6 +52,7 @@ export async function migrate(ownerUrl: string): Promise<readonly string[]> {
     // The program looks whether the tables are those that it was written for.
     await sql`grant usage on schema migrations to groval_app`.execute(db);
     await sql`grant select on migrations.kysely_migration to groval_app`.execute(db);
+    await prepareJobs(db);
     return (results ?? []).map(({ migrationName }) => migrationName);
   } finally {
     await db.destroy();

@@ -6,6 +6,7 @@ import { withoutNumbers } from '@/explain/for-reader';
 import type { AnswerOf } from '@/queries/kernel/answers';
 import { inClub } from '@/db/kernel/club-transaction';
 import type { ClubTransaction } from '@/db/kernel/connection';
+import { hurryNotices } from '@/server/jobs';
 import { runtime, trusted } from '@/server/runtime';
 import { readWithin } from '@/server/spool';
 import { answer, problem, refusal } from './refusals';
@@ -152,6 +153,7 @@ export function commandRoute<N extends JsonRoute>(
     const sent = await bodyOf(name, request);
     if (!sent.ok) return refusal(sent.refusal);
     const outcome = await command(runtime().ports, actor, sent.value);
+    if (outcome.ok) hurryNotices();
     if (outcome.ok || outcome.refusal.code !== 'conflict' || may(actor.roles, 'see-certificates'))
       return answer(outcome);
     return refusal({

@@ -39,6 +39,18 @@ export const ACTS = {
     opens: 'nothing',
     denied: 'You have no role in this club. Tell the dispatcher what you found.',
   },
+  'manage-own-notices': {
+    roles: EVERYBODY,
+    does: 'see what they were told, and say how they want to be told',
+    opens: 'nothing',
+    denied: 'You have no role in this club, so nobody tells you anything. Ask the administrator.',
+  },
+  'see-sent-mails': {
+    roles: ['administrator'],
+    does: 'see which mails the club’s people were sent',
+    opens: 'nothing',
+    denied: 'Only the administrator sees the mails of others.',
+  },
   'add-photo': {
     roles: EVERYBODY,
     does: 'add a photo to a finding or a record of their own',

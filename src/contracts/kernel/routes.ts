@@ -8,6 +8,7 @@ import {
   independentInspectionSchema,
   recordWorkSchema,
 } from '../maintenance/work';
+import { noticeSettingsSchema, readNoticesSchema } from '../notices/notices';
 import { deferSchema } from '../findings/defer';
 import { restrictSchema, withdrawRestrictionSchema } from '../flights/dispatch-restriction';
 import { factSchema, newAircraftSchema } from '../aircraft/aircraft-entry';
@@ -126,6 +127,10 @@ export const ROUTES = {
   'POST /api/me/club': { access: 'person', acts: [], body: json(chooseClubSchema) },
   'POST /api/me/password': { access: 'person', acts: [], body: json(ownPasswordSchema) },
   'GET /api/me/data': read(),
+
+  'GET /api/notices': read(['manage-own-notices']),
+  'POST /api/notices/read': act(readNoticesSchema, 'manage-own-notices'),
+  'POST /api/notices/settings': act(noticeSettingsSchema, 'manage-own-notices'),
 
   'GET /api/line': read(),
   'GET /api/events': read(),

@@ -17,6 +17,7 @@ import type { RampWalk } from '../walkround/ramp-walk';
 import type { PassedChecks } from '../walkround/passed-checks';
 import type { AircraftTrends } from '../walkround/trends';
 import type { SchoolMethodView } from '../walkround/school-method';
+import type { NoticesPage } from '../notices/notices';
 import type { Sheet } from '../flights/sheet';
 import type { EntryPreview } from '../maintenance/entry-preview';
 
@@ -31,6 +32,8 @@ export interface Me {
   readonly clubs: readonly { readonly id: string; readonly name: string }[];
   /** False where there are several and none was chosen in this session. */
   readonly chosen: boolean;
+  /** How many notices they have not seen. */
+  readonly unread: number;
 }
 
 /** One of the demo's people, who sign in with one tap. */
@@ -59,6 +62,7 @@ export interface Answers {
   'GET /api/me': Me;
   'GET /api/demo': { readonly people: readonly DemoPerson[] };
   'GET /api/founding': { readonly open: boolean; readonly club: string | null };
+  'GET /api/notices': NoticesPage;
   'GET /api/line': Line;
   'GET /api/triage': TriageList;
   'GET /api/passed-checks/[finding]': PassedChecks;

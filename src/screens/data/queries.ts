@@ -11,7 +11,16 @@ const retry = (count: number, error: Error) =>
 
 /** Who is signed in. */
 export const useMe = () =>
-  useQuery({ queryKey: ['me'], queryFn: () => ask('GET /api/me'), retry, staleTime: 60_000 });
+  useQuery({
+    queryKey: ['me'],
+    queryFn: () => ask('GET /api/me'),
+    retry,
+    staleTime: 60_000,
+    refetchInterval: 60_000,
+  });
+/** What one was told. */
+export const useNotices = () =>
+  useQuery({ queryKey: ['notices'], queryFn: () => ask('GET /api/notices'), retry, refetchInterval: 60_000 });
 /** The Line. */
 export const useLine = () =>
   useQuery({ queryKey: ['line'], queryFn: () => ask('GET /api/line'), retry, refetchInterval: 5 * 60_000 });

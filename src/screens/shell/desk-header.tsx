@@ -54,6 +54,17 @@ function Person() {
   );
 }
 
+/** What one was told and has not seen. */
+function Unread() {
+  const { data: me } = useMe();
+  if (me === undefined || me.unread === 0) return null;
+  return (
+    <Box component={Link} href="/notices" sx={{ color: 'inherit', fontWeight: 700 }}>
+      {me.unread === 1 ? '1 notice' : `${me.unread} notices`}
+    </Box>
+  );
+}
+
 /** The bar on top of every desk screen: where, when, who. */
 export function DeskHeader({ children }: { readonly children?: ReactNode }) {
   const here = usePathname();
@@ -95,6 +106,7 @@ export function DeskHeader({ children }: { readonly children?: ReactNode }) {
         <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.75, flex: 1, alignItems: 'baseline' }}>
           {children}
         </Box>
+        <Unread />
         <Person />
       </Toolbar>
       <ClubChoice />

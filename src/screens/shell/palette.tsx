@@ -15,11 +15,13 @@ interface Goal {
   readonly href: string;
 }
 
-const PAGES = [...PLACES, ['/account', 'Account'] as const].map(([href, label]): Goal => ({
-  group: 'Pages',
-  label,
-  href,
-}));
+const PAGES = [...PLACES, ['/notices', 'Notices'] as const, ['/account', 'Account'] as const].map(
+  ([href, label]): Goal => ({
+    group: 'Pages',
+    label,
+    href,
+  }),
+);
 
 /** What one does with an aircraft, and where. */
 const ACTS: readonly (readonly [string, (registration: string) => string])[] = [

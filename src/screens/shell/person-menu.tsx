@@ -54,6 +54,9 @@ export default function PersonMenu({
           </span>
         </MenuItem>
       )}
+      <MenuItem component={Link} href="/notices" onClick={onClose}>
+        Notices
+      </MenuItem>
       <MenuItem
         onClick={() => {
           setMode(mode === 'dark' ? 'light' : 'dark');

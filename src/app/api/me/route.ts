@@ -1,6 +1,7 @@
 import { personRoute } from '../answer';
 import { inClub } from '@/db/kernel/club-transaction';
 import { readClub } from '@/db/club/clubs';
+import { countUnread } from '@/db/notices/notices';
 import type { Me } from '@/queries/kernel/answers';
 import { runtime } from '@/server/runtime';
 
@@ -20,6 +21,8 @@ export const GET = personRoute(
       clubId: membership?.clubId ?? null,
       clubs,
       chosen,
+      unread:
+        membership === null ? 0 : await inClub(db, membership.clubId, (tx) => countUnread(tx, personId)),
     } satisfies Me);
   },
 );

@@ -1,0 +1,100 @@
+import PgBoss from 'pg-boss';
+import { z } from 'zod';
+import { AHEAD_S, lookForNotices } from '@/commands/notices/look';
+import { mailNotices, peopleToMail } from '@/commands/notices/mail';
+import { openPool } from '@/db/kernel/connection';
+import { inClub } from '@/db/kernel/club-transaction';
+import { aircraftToLookAt, everyClub } from '@/db/notices/notices';
+import { openMailer } from './mail';
+import { JOBS_SCHEMA, type QueueName } from './queues';
+import type { Runtime } from './runtime';
+
+/** An aircraft with a flight ahead is looked at again after so many seconds, though nothing was recorded: time alone ends things. */
+const AGAIN_S = 15 * 60;
+/** Connections of the queue. */
+const CONNECTIONS = 2;
+/** Seconds between two questions of a worker for work. */
+const POLL_S = 2;
+
+const lookSchema = z.strictObject({ clubId: z.uuid(), aircraftId: z.uuid() });
+const mailSchema = z.strictObject({ clubId: z.uuid(), personId: z.string().min(1).max(200) });
+
+/** Asked for within so many milliseconds, one look for notices is enough. */
+const HURRY_MS = 1000;
+const HURRY = Symbol.for('groval.hurry');
+type Holder = { [HURRY]?: (() => void) | undefined };
+
+/** Has somebody look for what is to be told soon, and not only with the next minute. Does nothing where the work behind the screens does not run. */
+export function hurryNotices(): void {
+  (globalThis as unknown as Holder)[HURRY]?.();
+}
+
+/**
+ * Starts the work behind the screens: each minute somebody looks for what is to be told, in whichever process; each look and each mail is a job of its
+ * own. All of it is found again from what is recorded, so that a killed process loses nothing.
+ * @returns what ends it
+ */
+export async function startJobs({ env, log, db, ports }: Runtime): Promise<() => Promise<void>> {
+  const pool = openPool(env.DATABASE_URL, CONNECTIONS);
+  pool.on('error', (error) => {
+    log.warn({ err: error }, 'an idle database connection was lost');
+  });
+  const boss = new PgBoss({
+    schema: JOBS_SCHEMA,
+    migrate: false,
+    db: { executeSql: (text, values) => pool.query(text, values) },
+  });
+  boss.on('error', (error) => {
+    log.warn({ err: error }, 'the job queue is in trouble; it goes on trying');
+  });
+  const mailer =
+    env.GROVAL_SMTP_URL === undefined ? null : openMailer(env.GROVAL_SMTP_URL, env.GROVAL_MAIL_FROM);
+  const send = (name: QueueName, data: object, key: string) => boss.send(name, data, { singletonKey: key });
+
+  const sweep = async (): Promise<void> => {
+    for (const clubId of await everyClub(db)) {
+      const aircraft = await inClub(db, clubId, (tx) =>
+        aircraftToLookAt(tx, ports.now(), { seconds: AGAIN_S, ahead: AHEAD_S }),
+      );
+      for (const aircraftId of aircraft) await send('notices-look', { clubId, aircraftId }, aircraftId);
+      if (mailer === null) continue;
+      for (const personId of await peopleToMail(ports, clubId))
+        await send('notices-mail', { clubId, personId }, `${clubId}/${personId}`);
+    }
+  };
+  await boss.start();
+  await boss.work('notices-sweep', { pollingIntervalSeconds: POLL_S }, sweep);
+  await boss.work('notices-look', { pollingIntervalSeconds: POLL_S, batchSize: 20 }, async (jobs) => {
+    for (const { data } of jobs) {
+      const { clubId, aircraftId } = lookSchema.parse(data);
+      await lookForNotices(ports, clubId, aircraftId);
+    }
+  });
+  if (mailer !== null)
+    await boss.work('notices-mail', { pollingIntervalSeconds: POLL_S }, async (jobs) => {
+      for (const { data } of jobs) {
+        const to = mailSchema.parse(data);
+        const outcome = await mailNotices(ports, mailer.send, {
+          ...to,
+          url: env.GROVAL_URL.replace(/\/$/u, ''),
+        });
+        if (outcome !== 'nothing-due') log.info({ personId: to.personId, outcome }, 'a mail with notices');
+      }
+    });
+  await boss.schedule('notices-sweep', '* * * * *');
+  const holder = globalThis as unknown as Holder;
+  let last = 0;
+  holder[HURRY] = () => {
+    if (Date.now() - last < HURRY_MS) return;
+    last = Date.now();
+    send('notices-sweep', {}, '').catch((error: unknown) => {
+      log.warn({ err: error }, 'the next look for notices comes with its minute');
+    });
+  };
+  return async () => {
+    holder[HURRY] = undefined;
+    await boss.stop({ graceful: true, timeout: 5000 });
+    mailer?.close();
+    await pool.end();
+  };
+}
