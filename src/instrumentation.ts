@@ -3,5 +3,6 @@ export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return;
   const { startProcess } = await import('./server/process');
   const { foundingCode } = await import('./commands/club/founding');
-  startProcess(foundingCode);
+  const { noticeWork } = await import('./commands/notices/work');
+  startProcess(foundingCode, noticeWork);
 }

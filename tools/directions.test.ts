@@ -72,6 +72,7 @@ const ROOMS = [
   'meters',
   'releases',
   'walkround',
+  'notices',
 ];
 /** Each floor with what else lies on it. */
 const FLOORS: readonly (readonly [floor: string, beside: readonly string[]])[] = [

@@ -73,6 +73,7 @@ describe('the table of permissions', () => {
     ]);
     expect(members).toEqual([
       ['report-finding', 'nothing'],
+      ['manage-own-notices', 'nothing'],
       ['add-photo', 'nothing'],
       ['check-documents', 'routine'],
       ['do-walk-round', 'routine'],

@@ -1,16 +1,26 @@
 import PgBoss from 'pg-boss';
 import { z } from 'zod';
-import { AHEAD_S, lookForNotices } from '@/commands/notices/look';
-import { mailNotices, peopleToMail } from '@/commands/notices/mail';
+import type { Ports } from '@/commands/kernel/command';
 import { openPool } from '@/db/kernel/connection';
-import { inClub } from '@/db/kernel/club-transaction';
-import { aircraftToLookAt, everyClub } from '@/db/notices/notices';
-import { openMailer } from './mail';
+import { everyClub } from '@/db/notices/notices';
+import { openMailer, type SendMail } from './mail';
 import { JOBS_SCHEMA, type QueueName } from './queues';
 import type { Runtime } from './runtime';
 
-/** An aircraft with a flight ahead is looked at again after so many seconds, though nothing was recorded: time alone ends things. */
-const AGAIN_S = 15 * 60;
+/** What the jobs do, given by who knows it. */
+export interface NoticeWork {
+  /** Aircraft of a club at which somebody should look now. */
+  readonly aircraft: (ports: Ports, clubId: string) => Promise<readonly string[]>;
+  readonly look: (ports: Ports, clubId: string, aircraftId: string) => Promise<void>;
+  /** People of a club to whom a mail may be due. */
+  readonly people: (ports: Ports, clubId: string) => Promise<readonly string[]>;
+  readonly mail: (
+    ports: Ports,
+    send: SendMail,
+    to: { readonly clubId: string; readonly personId: string; readonly url: string },
+  ) => Promise<string>;
+}
+
 /** Connections of the queue. */
 const CONNECTIONS = 2;
 /** Seconds between two questions of a worker for work. */
@@ -34,7 +44,10 @@ export function hurryNotices(): void {
  * own. All of it is found again from what is recorded, so that a killed process loses nothing.
  * @returns what ends it
  */
-export async function startJobs({ env, log, db, ports }: Runtime): Promise<() => Promise<void>> {
+export async function startJobs(
+  { env, log, db, ports }: Runtime,
+  work: NoticeWork,
+): Promise<() => Promise<void>> {
   const pool = openPool(env.DATABASE_URL, CONNECTIONS);
   pool.on('error', (error) => {
     log.warn({ err: error }, 'an idle database connection was lost');
@@ -53,12 +66,10 @@ export async function startJobs({ env, log, db, ports }: Runtime): Promise<() =>
 
   const sweep = async (): Promise<void> => {
     for (const clubId of await everyClub(db)) {
-      const aircraft = await inClub(db, clubId, (tx) =>
-        aircraftToLookAt(tx, ports.now(), { seconds: AGAIN_S, ahead: AHEAD_S }),
-      );
-      for (const aircraftId of aircraft) await send('notices-look', { clubId, aircraftId }, aircraftId);
+      for (const aircraftId of await work.aircraft(ports, clubId))
+        await send('notices-look', { clubId, aircraftId }, aircraftId);
       if (mailer === null) continue;
-      for (const personId of await peopleToMail(ports, clubId))
+      for (const personId of await work.people(ports, clubId))
         await send('notices-mail', { clubId, personId }, `${clubId}/${personId}`);
     }
   };
@@ -67,14 +78,14 @@ export async function startJobs({ env, log, db, ports }: Runtime): Promise<() =>
   await boss.work('notices-look', { pollingIntervalSeconds: POLL_S, batchSize: 20 }, async (jobs) => {
     for (const { data } of jobs) {
       const { clubId, aircraftId } = lookSchema.parse(data);
-      await lookForNotices(ports, clubId, aircraftId);
+      await work.look(ports, clubId, aircraftId);
     }
   });
   if (mailer !== null)
     await boss.work('notices-mail', { pollingIntervalSeconds: POLL_S }, async (jobs) => {
       for (const { data } of jobs) {
         const to = mailSchema.parse(data);
-        const outcome = await mailNotices(ports, mailer.send, {
+        const outcome = await work.mail(ports, mailer.send, {
           ...to,
           url: env.GROVAL_URL.replace(/\/$/u, ''),
         });

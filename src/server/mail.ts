@@ -1,5 +1,15 @@
 import { createTransport } from 'nodemailer';
-import type { SendMail } from '@/commands/notices/mail';
+
+/** A mail that is ready to go. */
+export interface Mail {
+  readonly id: string;
+  readonly to: string;
+  readonly subject: string;
+  readonly text: string;
+}
+
+/** Sends one mail. @throws where nobody knows whether it was taken, or the server cannot take it now: it is sent again later */
+export type SendMail = (mail: Mail) => Promise<{ readonly refused: string | null }>;
 
 /** Codes with which a mail server refuses a mail for good: sending it again would change nothing. */
 const FOR_GOOD = 500;

@@ -1,5 +1,5 @@
 import type { Ports } from '@/commands/kernel/command';
-import { startJobs } from './jobs';
+import { startJobs, type NoticeWork } from './jobs';
 import { endStreams } from './streams';
 import { closeRuntime, OtherSchema, requireSchema, runtime } from './runtime';
 
@@ -41,23 +41,23 @@ async function endWithOtherSchema(): Promise<void> {
 }
 
 /** Starts the work behind the screens, and tries again until the database lets it: screens do not wait for it. */
-async function keepJobs(isEnding: () => boolean): Promise<void> {
+async function keepJobs(work: NoticeWork, isEnding: () => boolean): Promise<void> {
   if (isEnding()) return;
   const open = runtime();
   try {
-    const close = await startJobs(open);
+    const close = await startJobs(open, work);
     if (isEnding()) await close();
     else open.closers.push(close);
   } catch (error) {
     open.log.warn({ err: error }, 'notices and mail could not be started; trying again');
     setTimeout(() => {
-      void keepJobs(isEnding);
+      void keepJobs(work, isEnding);
     }, TRY_AGAIN_MS).unref();
   }
 }
 
-/** Checks the environment, and has the framework's own orderly end take our connections with it. @param foundingCode makes the code where nobody has an account yet */
-export function startProcess(foundingCode: FoundingCode): void {
+/** Checks the environment, and has the framework's own orderly end take our connections with it. @param foundingCode makes the code where nobody has an account yet @param notices what the work behind the screens does */
+export function startProcess(foundingCode: FoundingCode, notices: NoticeWork): void {
   const { env, log } = runtime();
   let ending = false;
   const end = (signal: string) => {
@@ -80,6 +80,6 @@ export function startProcess(foundingCode: FoundingCode): void {
       .resume();
   void endWithOtherSchema()
     .then(() => tellFoundingCode(foundingCode))
-    .then(() => keepJobs(() => ending));
+    .then(() => keepJobs(notices, () => ending));
   log.info({ url: env.GROVAL_URL, pinned: env.GROVAL_NOW !== undefined }, 'started');
 }

@@ -20,6 +20,9 @@ import { appendToLedger } from '@/db/kernel/ledger';
 import { endPlannedOnce } from '@/db/flights/planned-flights';
 import { insertRecordPhotoOnce } from '@/db/findings/record-photos';
 import { insertStrikeOnce } from '@/db/aircraft/strikes';
+import { beginMail, endMail, tryMail } from '@/db/notices/mails';
+import { insertNotices, insertSettings, keepLook, markRead } from '@/db/notices/notices';
+import { USUAL_SETTINGS } from '@/core/records/notices/notice';
 import { insertVouchOnce } from '@/db/documents/vouching';
 
 export let superuser: Client;
@@ -47,6 +50,23 @@ export async function withEveryRecord({
 }: Awaited<ReturnType<typeof testClub>>): Promise<void> {
   const at = ports.now();
   const [dial, flight, planned] = [randomUUID(), randomUUID(), randomUUID()];
+  const [notice, mail] = [randomUUID(), randomUUID()];
+  const { personId } = actor('renter');
+  await inClub(ports.db, clubId, async (tx) => {
+    const words = { title: 'Told', body: '', path: '/line', useUntil: null };
+    await insertNotices(
+      tx,
+      clubId,
+      [{ ...words, id: notice, personId, aircraftId, kind: 'finding', key: 'k', about: 'k' }],
+      at,
+    );
+    await markRead(tx, personId, [notice], at);
+    await insertSettings(tx, clubId, { id: randomUUID(), personId, settings: USUAL_SETTINGS, at });
+    await beginMail(tx, clubId, { id: mail, personId, notices: [notice], at });
+    await tryMail(tx, clubId, mail, at);
+    await endMail(tx, clubId, { id: mail, outcome: 'sent', note: '', at });
+    await keepLook(tx, clubId, aircraftId, 1, at);
+  });
   await inClub(ports.db, clubId, async (tx) => {
     await insertDials(tx, clubId, aircraftId, 'x', [
       {

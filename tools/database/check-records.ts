@@ -14,8 +14,18 @@ export async function countedByLedger(client: Client): Promise<Counts> {
   return new Map(rows.map((row) => [keyOf(row.club_id, row.batch, row.name), row.sums]));
 }
 
-/** Tables that hold no records: the ledger itself, and what is worked out from the records for lists. */
-const NOT_COVERED = ['ledger', 'meter_standing'];
+/** Tables that hold no records: the ledger itself, what is worked out from the records for lists, and what people were told of them. */
+const NOT_COVERED = [
+  'ledger',
+  'meter_standing',
+  'notice',
+  'notice_read',
+  'notice_setting',
+  'notice_mail',
+  'notice_mail_try',
+  'notice_mail_end',
+  'notice_look',
+];
 
 /** Every table of records with the columns that its digests leave out, as the database's own triggers say. A table without its trigger is in `bare`. */
 async function coveredTables(
