@@ -89,7 +89,7 @@ export async function startMailSink(ports: {
     },
   });
   await new Promise<void>((resolve, reject) => {
-    smtp.once?.('error', reject);
+    smtp.once('error', reject);
     smtp.listen(ports.smtp, '127.0.0.1', resolve);
   });
   const page: Server = createServer((_request, response) => {

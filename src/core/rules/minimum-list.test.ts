@@ -131,7 +131,7 @@ describe('a minimum equipment list on record', () => {
     ]);
   });
   it('gives an item without a category no days of its own: the next required inspection ends it', () => {
-    const { category: _, ...without } = gauge;
+    const without = Object.fromEntries(Object.entries(gauge).filter(([name]) => name !== 'category'));
     const deferral = { ...lawful, listed: { item: '33-1' } };
     expect(codes(judged(aircraft([without], { discrepancies: { d: found(deferral) } })))).toEqual([]);
   });

@@ -1,9 +1,9 @@
 import { sql } from 'kysely';
-import type { FindingState } from '@/core/records/findings/life';
 import { USUAL_SETTINGS, type Notice, type NoticeSettings } from '@/core/records/notices/notice';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction, Database } from '../kernel/connection';
+import { insertOnce } from '../kernel/insert-once';
 import { reader } from '../kernel/stored-fields';
 
 /** A notice with its words. */
@@ -137,11 +137,12 @@ export async function insertNotices(
   notices: readonly WordedNotice[],
   at: Instant,
 ): Promise<void> {
-  if (notices.length === 0) return;
-  await tx
-    .insertInto('notice')
-    .values(
-      notices.map((one) => ({
+  for (const one of notices) {
+    // Told already under its key is told: that is what the key is for.
+    void (await insertOnce(
+      tx,
+      'notice',
+      {
         club_id: clubId,
         notice_id: one.id,
         person_id: one.personId,
@@ -154,10 +155,10 @@ export async function insertNotices(
         path: one.path,
         use_until: one.useUntil === null ? null : new Date(one.useUntil),
         recorded_at: new Date(at),
-      })),
-    )
-    .onConflict((conflict) => conflict.columns(['club_id', 'person_id', 'key']).doNothing())
-    .execute();
+      },
+      ['club_id', 'person_id', 'key'],
+    ));
+  }
 }
 
 const storedSettings = reader<NoticeSettings>({ mail: 'yes-no', quiet: 'group?', digestAt: 'text?' });
@@ -191,17 +192,19 @@ export async function insertSettings(
     readonly at: Instant;
   },
 ): Promise<void> {
-  await tx
-    .insertInto('notice_setting')
-    .values({
+  // Sent twice it is the same setting.
+  void (await insertOnce(
+    tx,
+    'notice_setting',
+    {
       club_id: clubId,
       setting_id: id,
       person_id: personId,
       body: JSON.stringify(settings),
       recorded_at: new Date(at),
-    })
-    .onConflict((conflict) => conflict.columns(['club_id', 'setting_id']).doNothing())
-    .execute();
+    },
+    ['club_id', 'setting_id'],
+  ));
 }
 
 /** The newest notices: of one person, or of everybody. */

@@ -64,11 +64,11 @@ describe('when a mail is sent', () => {
     return sent === null ? null : new Date(sent).toISOString().slice(0, 16);
   };
   it.each([
-    ['by day soon', '2026-11-24T17:00:00Z', {}, '2026-11-24T17:02'],
+    ['by day soon', '2026-11-24T17:00:00Z', {}, '2026-11-24T17:01'],
     ['at ten in the evening when the quiet hours end', '2026-11-25T03:00:00Z', {}, '2026-11-25T11:00'],
     ['at midnight too', '2026-11-25T05:00:00Z', {}, '2026-11-25T11:00'],
-    ['at six soon', '2026-11-25T11:00:00Z', {}, '2026-11-25T11:02'],
-    ['without quiet hours soon', '2026-11-25T05:00:00Z', { quiet: null }, '2026-11-25T05:02'],
+    ['at six soon', '2026-11-25T11:00:00Z', {}, '2026-11-25T11:01'],
+    ['without quiet hours soon', '2026-11-25T05:00:00Z', { quiet: null }, '2026-11-25T05:01'],
     ['as a digest at its time', '2026-11-24T17:00:00Z', { digestAt: '18:00' }, '2026-11-24T23:00'],
     ['as a digest of the next day', '2026-11-24T23:30:00Z', { digestAt: '18:00' }, '2026-11-25T23:00'],
     [
@@ -82,7 +82,7 @@ describe('when a mail is sent', () => {
     expect(at(recordedAt, settings)).toBe(sent);
   });
   it('at once where it would be of no use later', () => {
-    expect(at('2026-11-25T03:30:00Z', {}, '2026-11-25T10:00:00Z')).toBe('2026-11-25T03:32');
+    expect(at('2026-11-25T03:30:00Z', {}, '2026-11-25T10:00:00Z')).toBe('2026-11-25T03:31');
     expect(at('2026-11-25T03:30:00Z', {}, '2026-11-25T15:00:00Z')).toBe('2026-11-25T11:00');
   });
   it('not at all for nothing', () => {

@@ -94,7 +94,7 @@ export const USUAL_SETTINGS: NoticeSettings = {
 };
 
 /** Several changes within so many seconds are one mail. */
-export const GATHERED_S = 120;
+export const GATHERED_S = 60;
 
 /** The first moment from `from` on at which the field's clock shows a time. */
 function nextAt(clock: string, from: Instant, zone: ZoneId): Instant {
