@@ -37,8 +37,8 @@ export interface MailSink {
   readonly pageUrl: string;
   /** What came, each once by its message id. */
   readonly mails: () => readonly SunkMail[];
-  /** How often something came, the same again included. */
-  readonly received: () => number;
+  /** Everything that came, the same again included. */
+  readonly received: () => readonly SunkMail[];
   readonly setMood: (mood: Mood) => void;
   readonly close: () => Promise<void>;
 }
@@ -49,7 +49,7 @@ export async function startMailSink(ports: {
   readonly page: number;
 }): Promise<MailSink> {
   const mails = new Map<string, SunkMail>();
-  let received = 0;
+  const received: SunkMail[] = [];
   let mood: Mood = 'takes';
   const smtp = new SMTPServer({
     authOptional: true,
@@ -66,20 +66,19 @@ export async function startMailSink(ports: {
     onData: (stream, _session, next) => {
       simpleParser(stream).then(
         (mail) => {
-          received += 1;
           const to = Array.isArray(mail.to)
             ? mail.to.map(({ text }) => text).join(', ')
             : (mail.to?.text ?? '');
-          const messageId = mail.messageId ?? `without/${received}`;
+          const got = {
+            messageId: mail.messageId ?? `without/${received.length}`,
+            to,
+            subject: mail.subject ?? '',
+            text: mail.text ?? '',
+            at: new Date().toISOString(),
+          };
+          received.push(got);
           // A mail that comes again under its own name is the same mail.
-          if (!mails.has(messageId))
-            mails.set(messageId, {
-              messageId,
-              to,
-              subject: mail.subject ?? '',
-              text: mail.text ?? '',
-              at: new Date().toISOString(),
-            });
+          if (!mails.has(got.messageId)) mails.set(got.messageId, got);
           next();
         },
         (error: unknown) => {
@@ -109,7 +108,7 @@ export async function startMailSink(ports: {
     smtpUrl: `smtp://127.0.0.1:${smtpPort}`,
     pageUrl: `http://127.0.0.1:${pagePort}`,
     mails: () => [...mails.values()],
-    received: () => received,
+    received: () => [...received],
     setMood: (next) => {
       mood = next;
     },

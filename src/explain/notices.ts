@@ -10,22 +10,26 @@ export interface NoticeWords {
   readonly body: string;
 }
 
-/** Of a flight whose aircraft is not available, or is again. @param answer what the core says of the flight, in words */
+/**
+ * Of a flight whose aircraft is not available, or is again.
+ * @param whose who flies, where that is not who is told
+ * @param answer what the core says of the flight, in words
+ */
 export function describeFlightNotice(
   kind: Exclude<NoticeKind, 'finding'>,
   registration: string,
-  starts: Instant,
+  { starts, whose }: { readonly starts: Instant; readonly whose: string | null },
   answer: string,
   zone: ZoneId,
 ): NoticeWords {
-  const when = momentText(starts, zone);
+  const flight = `${whose === null ? 'your flight' : `the flight of ${whose}`} on ${momentText(starts, zone)}`;
   return kind === 'flight-not-available'
     ? {
-        title: `${registration} is not available for your flight on ${when}`,
+        title: `${registration} is not available for ${flight}`,
         body: `${answer} Ask the dispatcher for another aircraft or another time.`.trim(),
       }
     : {
-        title: `${registration} is available again for your flight on ${when}`,
+        title: `${registration} is available again for ${flight}`,
         body: 'The walk-round and the pilot in command decide on the day.',
       };
 }

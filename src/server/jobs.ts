@@ -68,7 +68,7 @@ export async function startJobs(
     for (const clubId of await everyClub(db)) {
       for (const aircraftId of await work.aircraft(ports, clubId))
         await send('notices-look', { clubId, aircraftId }, aircraftId);
-      if (mailer === null) continue;
+      // Whichever server sends mail takes it: this one may not.
       for (const personId of await work.people(ports, clubId))
         await send('notices-mail', { clubId, personId }, `${clubId}/${personId}`);
     }

@@ -135,12 +135,14 @@ export function memberRoute(name: RouteName, work: (asked: Asked) => Promise<Res
     const [first] = acts;
     if (first !== undefined && !acts.some((act) => may(membership.roles, act)))
       return refusal({ code: 'not-entitled', message: ACTS[first].denied });
-    return work({
+    const answered = await work({
       actor: { personId, name: membership.name, clubId: membership.clubId, roles: membership.roles },
       sessionId,
       request,
       params,
     });
+    if (answered.ok && !name.startsWith('GET')) hurryNotices();
+    return answered;
   });
 }
 
@@ -153,7 +155,6 @@ export function commandRoute<N extends JsonRoute>(
     const sent = await bodyOf(name, request);
     if (!sent.ok) return refusal(sent.refusal);
     const outcome = await command(runtime().ports, actor, sent.value);
-    if (outcome.ok) hurryNotices();
     if (outcome.ok || outcome.refusal.code !== 'conflict' || may(actor.roles, 'see-certificates'))
       return answer(outcome);
     return refusal({

@@ -68,14 +68,16 @@ export async function lookForNotices(
         flights.map(({ flight }) => flight),
       ).map((answer) => [answer.flight, answer] as const),
     );
-    const waiting = flights.flatMap(({ flight, personId, plannedBy }) => {
+    const waiting = flights.flatMap(({ flight, personId, personName, plannedBy }) => {
       const answer = answers.get(flight.id);
       return answer === undefined
         ? []
         : [
             {
               flightId: flight.id,
+              // Of a guest’s flight the person is told who planned it.
               personId: personId ?? plannedBy,
+              whose: personId === null ? personName : null,
               starts: flight.starts,
               isAvailable: answer.answer !== 'no',
               words: tellFlight(answer, decision, zone),
@@ -87,7 +89,13 @@ export async function lookForNotices(
       const kind = notice.kind === 'finding' ? 'flight-available' : notice.kind;
       return {
         ...notice,
-        ...describeFlightNotice(kind, registration, flight?.starts ?? present, flight?.words ?? '', zone),
+        ...describeFlightNotice(
+          kind,
+          registration,
+          { starts: flight?.starts ?? present, whose: flight?.whose ?? null },
+          flight?.words ?? '',
+          zone,
+        ),
         path: `/aircraft/${registration}`,
       };
     });

@@ -1,7 +1,7 @@
 import { mailAt } from '@/core/records/notices/notice';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { accountsOf } from '@/db/club/accounts';
-import { readClub } from '@/db/club/clubs';
+import { membershipsOf, readClub } from '@/db/club/clubs';
 import { inClub } from '@/db/kernel/club-transaction';
 import {
   beginMail,
@@ -41,7 +41,11 @@ async function due(
   return inClub(ports.db, clubId, async (tx) => {
     await lockMail(tx, personId);
     const to = (await accountsOf(tx, [personId])).get(personId);
-    if (to === undefined) return null;
+    // Whose membership has ended is told nothing of the club any more.
+    const isMember = (await membershipsOf(tx, personId)).some(
+      (one) => one.clubId === clubId && one.roles.length > 0,
+    );
+    if (to === undefined || !isMember) return null;
     const { name, place } = await readClub(tx, clubId);
     const begun = await openMail(tx, personId);
     if (begun !== null) {

@@ -14,6 +14,7 @@ import { openMailer } from '@/server/mail';
 import { good, PASSWORD, testClub } from '@/testing/database';
 import { PLAIN_RENTAL } from '@/testing/flight-draft';
 import { NO_EFFECTS } from '@/testing/work';
+import { changeRoles } from '../club/members';
 import { reportFinding } from '../findings/report-finding';
 import { returnToService } from '../findings/return-to-service';
 import { planOrMove } from '../flights/planning';
@@ -265,10 +266,10 @@ describe('a mail', () => {
     };
     const to = { clubId: club.clubId, personId: club.actor('renter').personId, url: 'http://127.0.0.1:3600' };
     await expect(mailNotices(club.ports, dies, to)).rejects.toThrow('killed');
-    const before = sink.received();
+    const before = sink.received().length;
     later(301);
     expect(await mail('renter')).toBe('sent');
-    expect(sink.received()).toBe(before + 1);
+    expect(sink.received()).toHaveLength(before + 1);
     // Under its own name: who gets it twice can tell, as the sink does.
     expect(sunk('renter')).toHaveLength(1);
   });
@@ -305,6 +306,26 @@ describe('a mail', () => {
     );
     await flightAt(5);
     await look();
+    later(121);
+    expect(await mail('renter')).toBe('nothing-due');
+  });
+});
+
+describe('who has left the club', () => {
+  it('gets no mail of it any more', async () => {
+    await account('renter');
+    await flightAt(4);
+    await report();
+    await look();
+    const { personId, name } = club.actor('renter');
+    good(
+      await changeRoles(club.ports, club.actor('administrator'), {
+        changeId: randomUUID(),
+        personId,
+        name,
+        roles: [],
+      }),
+    );
     later(121);
     expect(await mail('renter')).toBe('nothing-due');
   });

@@ -1,5 +1,5 @@
 import { sql } from 'kysely';
-import type { Instant } from '@/core/time/instant';
+import { addSeconds, type Instant } from '@/core/time/instant';
 import { storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
 
@@ -13,6 +13,9 @@ export interface Unsent {
   readonly useUntil: Instant | null;
   readonly recordedAt: Instant;
 }
+
+/** What nobody could send for so long is told inside the application alone: a week. */
+const STALE_S = 7 * 86_400;
 
 /**
  * Notices that no mail has brought to its end, oldest first: of one person, or of everybody. What was seen already is not sent any more, nor what is
@@ -34,7 +37,7 @@ export async function readUnsent(
   }>`
     select n.notice_id::text as id, n.person_id as person, n.title, n.body, n.path, n.use_until, n.recorded_at
     from notice n left join notice_read r using (club_id, notice_id)
-    where r.notice_id is null and (n.use_until is null or n.use_until > ${new Date(now)})
+    where r.notice_id is null and n.recorded_at > ${new Date(addSeconds(now, -STALE_S))} and (n.use_until is null or n.use_until > ${new Date(now)})
       and (${personId}::text is null or n.person_id = ${personId})
       and not exists (select from notice_mail m join notice_mail_end e using (club_id, mail_id)
         where m.club_id = n.club_id and m.person_id = n.person_id and n.notice_id = any(m.notices))

@@ -34,6 +34,8 @@ export interface PersonData {
     readonly certificateKind: string;
     readonly certificateNumber: string;
   }[];
+  /** What they were told. */
+  readonly notices: readonly { readonly at: string; readonly title: string; readonly body: string }[];
   /** What they did, as the ledger has it. */
   readonly acts: readonly { readonly at: string; readonly act: string; readonly entry: unknown }[];
 }
@@ -94,6 +96,13 @@ export async function personData(
     .where('person_id', '=', personId)
     .orderBy('recorded_at')
     .execute();
+  const notices = await tx
+    .selectFrom('notice')
+    .select(['recorded_at', 'title', 'body'])
+    .where('person_id', '=', personId)
+    .orderBy('recorded_at')
+    .orderBy('notice_id')
+    .execute();
   const acts = await tx
     .selectFrom('ledger')
     .select(['recorded_at', 'act', 'body'])
@@ -131,6 +140,7 @@ export async function personData(
       certificateKind: row.certificate_kind,
       certificateNumber: row.certificate_number,
     })),
+    notices: notices.map((row) => ({ at: text(row.recorded_at), title: row.title, body: row.body })),
     acts: acts.map((row) => ({
       at: text(row.recorded_at),
       act: row.act,

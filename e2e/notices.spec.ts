@@ -1,0 +1,77 @@
+import { startMailSink } from '../demo/stand-ins/mail-sink';
+import { expect, expectNoViolations, signIn, test } from './groval';
+import { freePort, gone, startServer } from './servers';
+
+test('who found something is told what came of it, by mail too, though the server is killed before it goes', async ({
+  browser,
+}) => {
+  test.setTimeout(420_000);
+  const sink = await startMailSink({ smtp: 0, page: 0 });
+  // Other tests’ people are told things too while this runs.
+  const mine = (of: 'mails' | 'received') =>
+    sink[of]().filter(({ subject }) => subject.startsWith('N06TB: what you found'));
+  const port = await freePort();
+  const env = { GROVAL_SMTP_URL: sink.smtpUrl };
+  let server = await startServer(port, env);
+  const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}`, locale: 'en-GB' });
+  try {
+    const renter = await signIn(await context.newPage(), 'student');
+    const { aircraft } = (await (await renter.request.get('/api/ramp')).json()) as {
+      aircraft: readonly { registration: string; aircraftId: string }[];
+    };
+    const aircraftId = aircraft.find(({ registration }) => registration === 'N06TB')?.aircraftId ?? '';
+    const findingId = crypto.randomUUID();
+    const post = (path: string, data: object) =>
+      renter.request.post(path, { headers: { origin: `http://127.0.0.1:${port}` }, data });
+    const reported = await post('/api/findings', {
+      findingId,
+      aircraftId,
+      station: 'wing',
+      side: 'left',
+      step: null,
+      asListed: false,
+      what: 'A fold in the fabric near the tip',
+      looks: 'would-not-fly',
+      foundAt: new Date(Date.now() - 60_000).toISOString(),
+    });
+    expect([reported.status(), await reported.text()]).toEqual([200, expect.any(String)]);
+    // Each in their own window: the cookie is one for the whole of a window.
+    const other = await browser.newContext({ baseURL: `http://127.0.0.1:${port}`, locale: 'en-GB' });
+    const mechanic = await signIn(await other.newPage(), 'mechanic');
+    await mechanic.goto('/triage');
+    await mechanic.getByRole('option', { name: /A fold in the fabric/ }).click();
+    await mechanic.getByRole('button', { name: /^Stays as it is/ }).click();
+    await expect(mechanic.getByRole('option', { name: /A fold in the fabric/ })).toHaveCount(0);
+
+    await expect(async () => {
+      await renter.goto('/notices');
+      await expect(renter.getByText('what you found was looked at')).toBeVisible({ timeout: 2000 });
+    }).toPass({ timeout: 90_000 });
+    await expect(renter.getByRole('link', { name: '1 notice', exact: true })).toBeVisible();
+    await expectNoViolations(renter);
+
+    // Its mail waits for a minute; nobody is there to send it, and then somebody is again.
+    await gone(server, 'SIGKILL');
+    expect(mine('mails')).toEqual([]);
+    server = await startServer(port, env);
+    await expect.poll(() => mine('mails').length, { timeout: 200_000 }).toBe(1);
+    expect(mine('mails')[0]?.text).toContain('A fold in the fabric near the tip');
+    // Nothing comes twice, however long somebody waits for it.
+    await renter.waitForTimeout(65_000);
+    expect(mine('received')).toHaveLength(1);
+
+    await renter.goto('/notices');
+    await expect(renter.getByText(/, by mail /)).toBeVisible();
+    await renter.getByRole('button', { name: 'Seen' }).click();
+    await expect(renter.getByRole('link', { name: /^\d+ notices?$/ })).toHaveCount(0);
+    await renter.getByRole('checkbox', { name: 'By mail too' }).uncheck();
+    await renter.getByRole('button', { name: 'Save' }).click();
+    await renter.reload();
+    await expect(renter.getByRole('checkbox', { name: 'By mail too' })).not.toBeChecked();
+    await other.close();
+  } finally {
+    await context.close();
+    await gone(server, 'SIGTERM');
+    await sink.close();
+  }
+});
