@@ -4,6 +4,7 @@ import { Client } from 'pg';
 import { BULK_LIMITS, openDatabase, openPool } from '../src/db/kernel/connection';
 import { instantFromMilliseconds } from '../src/core/time/instant';
 import { benchDecide } from './decide';
+import { benchFindings, benchFindingsPage, withNewFindings } from './findings';
 import { ageOneAircraft, benchFolder } from './folder';
 import { benchImport } from './import';
 import { makeLargeClub } from './large-club';
@@ -39,6 +40,7 @@ report('One decision', await benchDecide());
 const pool = openPool(need('DATABASE_URL'), 4, BULK_LIMITS);
 const db = openDatabase(pool);
 const clubId = randomUUID();
+let desk = '';
 const superuser = new Client({ connectionString: need('GROVAL_BENCH_SUPERUSER_URL') });
 await superuser.connect();
 try {
@@ -47,7 +49,8 @@ try {
     'select id from auth."user" where email = $1',
     [OF_TWO_CLUBS],
   );
-  await makeLargeClub(db, clubId, now, rows[0]?.id ?? '');
+  desk = rows[0]?.id ?? '';
+  await makeLargeClub(db, clubId, now, desk);
   await ageOneAircraft(db, clubId, now);
   // What the database does by itself within a minute of a bulk load: without it its first plans are guesses.
   await superuser.query('analyze');
@@ -63,5 +66,18 @@ report('Live', await benchLive(need('GROVAL_URL')));
 report('Routes', await benchRoutes(need('GROVAL_URL')));
 report('Pages', await benchPage(need('GROVAL_URL'), { email: OF_TWO_CLUBS, clubId }));
 report('The ramp', await benchRamp(need('GROVAL_URL')));
+// Last: five thousand more findings would be in every other figure.
+const again = openDatabase(openPool(need('DATABASE_URL'), 4, BULK_LIMITS));
+try {
+  const now = instantFromMilliseconds(Date.now());
+  await withNewFindings(again, clubId, now);
+  report('New findings', await benchFindings(again, clubId, now, desk));
+} finally {
+  await again.destroy();
+}
+report(
+  'New findings in a browser',
+  await benchFindingsPage(need('GROVAL_URL'), { email: OF_TWO_CLUBS, clubId }),
+);
 const met = figures.filter((figure) => figure.met !== undefined);
 process.stdout.write(`\n${met.filter((figure) => figure.met).length} of ${met.length} budgets met\n`);
