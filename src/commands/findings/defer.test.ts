@@ -199,6 +199,9 @@ describe('under an approved minimum equipment list', () => {
       required: 0,
       operations: 'No landing by night',
     };
+    const latest = async () =>
+      (await inTx((tx) => facts(tx, club.actor('mechanic'), 'N02TB', club.ports.now())))?.minimumListId
+      ?? null;
     const enter = (items: readonly object[], role: Role, instead: string | null = null) =>
       enterFact(
         club.ports,
@@ -231,5 +234,12 @@ describe('under an approved minimum equipment list', () => {
     expect(after?.deferred?.logbook).toContain('item 33-42, category B');
     expect(after?.deferred?.lastDay).toContain('27');
     expect((await page()).notices.map(({ headline }) => headline).join(' ')).toContain('No landing by night');
+    // Withdrawn, it is none; and another one may take its place.
+    club.ports.at = addSeconds(club.ports.at, 60);
+    good(await enter([], 'mechanic', await latest()));
+    expect((await page()).verdict).toBe('Grounded');
+    club.ports.at = addSeconds(club.ports.at, 60);
+    good(await enter([item], 'mechanic', await latest()));
+    expect((await view(light))?.deferred?.logbook).toContain('item 33-42');
   });
 });

@@ -223,12 +223,11 @@ export const minimumList = z
     approvedOn: dateSchema.describe('day on which the authority approved it'),
     items: z
       .array(minimumItem)
-      .min(1)
       .max(400)
       .refine((items) => new Set(items.map(({ code }) => code)).size === items.length, {
         message: 'two items have the same number',
       })
-      .describe('its items'),
+      .describe('its items; an empty list states that the aircraft has no list any more'),
   })
   .describe('the aircraft’s approved minimum equipment list; what does not stand on it is not deferred');
 export const elt = z

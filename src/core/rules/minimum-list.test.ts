@@ -157,6 +157,27 @@ describe('a minimum equipment list on record', () => {
           ),
         ).toEqual(['list-not-followed']);
   });
+  it('counts a unit once: one finding that is the same as another is not a second unit', () => {
+    const merge = {
+      t: { recordedAt: '2026-11-20T21:00:00Z', decision: 'same-as', sameAs: 'd' },
+    };
+    const same = { ...found(null), triage: merge };
+    expect(faults(aircraft([gauge], { discrepancies: { d: found(), e: same } }))).toEqual([]);
+    // Without a word of the merge it is a second unit, once it is deferred.
+    expect(faults(aircraft([gauge], { discrepancies: { d: found(), e: found() } }))).toHaveLength(2);
+  });
+  it('withdrawn is none: what was deferred by it is deferred no longer, and the four questions decide again', () => {
+    const none = { ...seen('2026-11-21'), revision: '3', approvedOn: '2026-01-02', items: [] };
+    const lists = {
+      m: { ...seen('2026-01-10'), revision: '3', approvedOn: '2026-01-02', items: [gauge] },
+      n: none,
+    };
+    const state = { aircraft: { minimumEquipmentList: 'none' }, minimumLists: lists };
+    expect(faults(aircraft([gauge], state))).toEqual(['list-not-followed']);
+    expect(
+      faults(aircraft([gauge], { ...state, discrepancies: { d: found({ ...lawful, listed: null }) } })),
+    ).toEqual([]);
+  });
   it('is the latest: an item that a revision leaves out is deferred no longer', () => {
     const later = {
       ...seen('2026-11-12'),
@@ -197,5 +218,8 @@ describe('of two lists of one moment', () => {
     expect(countingList([list('a', 1), list('b', 1)])?.items).toHaveLength(1);
     expect(countingList([list('a', 1), list('b', 0)])?.items).toEqual([]);
     expect(countingList([])).toBeNull();
+    expect(countingList([{ ...list('a', 1), items: [] }])).toBeNull();
+    // One of two that says that there is none takes every item away, and leaves the list.
+    expect(countingList([list('a', 1), { ...list('b', 1), items: [] }])?.items).toEqual([]);
   });
 });

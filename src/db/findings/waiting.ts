@@ -48,30 +48,30 @@ interface Row {
   readonly similar: readonly { readonly id: string; readonly what: string }[];
 }
 
-/** Findings that nobody has closed, deferred or decided about, with the next flight of their aircraft. */
-const WAITING = sql`
-  select d.*, a.registration, a.type_name, a.revision, n.next_flight
-  from discrepancy d
-    join aircraft a using (club_id, aircraft_id)
-    left join rectification r using (club_id, discrepancy_id)
-    left join lateral (
-      select min(p.starts) as next_flight from planned_flight p
-        left join planned_flight_end e on e.club_id = p.club_id and e.flight_id = p.flight_id
-        left join flight f on f.club_id = p.club_id and f.flight_id = p.flight_id
-      where p.club_id = d.club_id and p.aircraft_id = d.aircraft_id and e.flight_id is null and f.flight_id is null and p.ends >= `;
-const NOT_DECIDED = sql`
-    ) n on true
-  where r.closes is not true
-    and not exists (
-      select from aircraft_record t
-      where t.club_id = d.club_id and t.aircraft_id = d.aircraft_id and t.kind in ('triage', 'deferral')
-        and t.body->>'discrepancy' = d.discrepancy_id::text)`;
+/** Findings that nobody has closed, deferred or decided about, with the next flight of their aircraft: each asked once for the whole club. */
+const waiting = (now: Instant) => sql`
+  next as (
+    select p.aircraft_id, min(p.starts) as next_flight from planned_flight p
+      left join planned_flight_end e on e.club_id = p.club_id and e.flight_id = p.flight_id
+      left join flight f on f.club_id = p.club_id and f.flight_id = p.flight_id
+    where e.flight_id is null and f.flight_id is null and p.ends >= ${new Date(now)}
+    group by p.aircraft_id),
+  decided as (
+    select distinct t.body->>'discrepancy' as id from aircraft_record t where t.kind in ('triage', 'deferral')),
+  waiting as (
+    select d.*, a.registration, a.type_name, a.revision, n.next_flight
+    from discrepancy d
+      join aircraft a using (club_id, aircraft_id)
+      left join rectification r using (club_id, discrepancy_id)
+      left join next n on n.aircraft_id = d.aircraft_id
+      left join decided x on x.id = d.discrepancy_id::text
+    where r.closes is not true and x.id is null)`;
 
 /** So many are waiting. */
 export async function countWaiting(tx: ClubTransaction, now: Instant): Promise<number> {
-  const { rows } = await sql<{
-    n: string;
-  }>`select count(*) as n from (${WAITING}${new Date(now)}${NOT_DECIDED}) w`.execute(tx);
+  const { rows } = await sql<{ n: string }>`with ${waiting(now)} select count(*) as n from waiting`.execute(
+    tx,
+  );
   return Number(rows[0]?.n ?? 0);
 }
 
@@ -82,14 +82,15 @@ export async function readWaiting(
   most: number,
 ): Promise<readonly WaitingFinding[]> {
   const { rows } = await sql<Row>`
-    with first as (${WAITING}${new Date(now)}${NOT_DECIDED}
-      order by n.next_flight nulls last, d.recorded_at, d.discrepancy_id limit ${most})
+    with ${waiting(now)},
+      first as (select * from waiting order by next_flight nulls last, recorded_at, discrepancy_id limit ${most}),
+      same as materialized (
+        select o.aircraft_id, t.type_name, o.step, o.happened_at from discrepancy o join aircraft t using (club_id, aircraft_id)
+        where o.step in (select step from first))
     select w.*,
       array(select p.photo_id from photo p where p.club_id = w.club_id and p.discrepancy_id = w.discrepancy_id order by p.recorded_at) as photos,
-      (select count(*) from discrepancy o
-        where o.club_id = w.club_id and o.aircraft_id = w.aircraft_id and o.step = w.step and o.happened_at < w.happened_at) as here,
-      (select count(*) from discrepancy o join aircraft t using (club_id, aircraft_id)
-        where o.club_id = w.club_id and t.type_name = w.type_name and o.aircraft_id <> w.aircraft_id and o.step = w.step
+      (select count(*) from same o where o.aircraft_id = w.aircraft_id and o.step = w.step and o.happened_at < w.happened_at) as here,
+      (select count(*) from same o where o.type_name = w.type_name and o.aircraft_id <> w.aircraft_id and o.step = w.step
           and o.happened_at < w.happened_at) as on_type,
       coalesce((select json_agg(json_build_object('id', o.discrepancy_id, 'what', o.what) order by o.recorded_at)
         from discrepancy o left join rectification q using (club_id, discrepancy_id)

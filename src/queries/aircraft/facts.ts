@@ -67,6 +67,8 @@ export interface Facts {
     readonly approved: boolean;
     readonly items: readonly EquipmentItem[];
   } | null;
+  /** What another minimum equipment list would take the place of, one that was withdrawn included. */
+  readonly minimumListId: string | null;
   /** The approved minimum equipment list that counts; null where none is on record. */
   readonly minimumList: {
     readonly id: string;
@@ -253,6 +255,7 @@ export async function facts(
             approved: known.equipmentList.approved === true,
             items: known.equipmentList.items,
           },
+    minimumListId: latestOf(known.minimumLists)?.id ?? null,
     minimumList:
       known.minimumList === null
         ? null

@@ -208,7 +208,13 @@ function supposed(
     entered: true,
     noHazard: {
       name: 'Somebody entitled',
-      certificate: { kind: 'pilot', number: '0', validFrom: today, validUntil: 'no-expiry' },
+      certificate: {
+        // A maintenance procedure of the list is a mechanic’s.
+        kind: first === undefined || first.maintenance === '' ? 'pilot' : 'mechanic-airframe-powerplant',
+        number: '0',
+        validFrom: today,
+        validUntil: 'no-expiry',
+      },
     },
     until: null,
     untilTimeInService: null,

@@ -74,7 +74,7 @@ export function MinimumListForm({ facts }: { readonly facts: Facts }) {
   const [open, setOpen] = useState<MinimumItemInput | 'new' | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const { enter, answer } = useFact(facts);
-  const { instead, recorded, told } = useInstead(before?.id ?? null);
+  const { instead, recorded, told } = useInstead(facts.minimumListId);
   const {
     register,
     control,
@@ -109,6 +109,17 @@ export function MinimumListForm({ facts }: { readonly facts: Facts }) {
       },
     );
     if (done !== null) recorded(done);
+  };
+  /** From here on the aircraft has no list: what was deferred by it is no longer. */
+  const withdraw = async ({ revision, approvedOn }: NonNullable<Facts['minimumList']>) => {
+    const done = await enter(
+      { kind: 'minimum-equipment-list', instead, list: { revision, approvedOn, items: [] } },
+      told,
+    );
+    if (done !== null) {
+      recorded(done);
+      setItems([]);
+    }
   };
   return (
     <Stack spacing={1.5}>
@@ -212,6 +223,16 @@ export function MinimumListForm({ facts }: { readonly facts: Facts }) {
           <Button type="submit" variant="contained" disabled={isSubmitting}>
             Save the list
           </Button>
+          {before === null ? null : (
+            <Button
+              variant="outlined"
+              onClick={() => {
+                void withdraw(before);
+              }}
+            >
+              Withdraw the list
+            </Button>
+          )}
           <Button
             variant="outlined"
             onClick={() => {

@@ -2,7 +2,12 @@ import { may } from '@/contracts/kernel/permissions';
 import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { Section } from '../kit/section';
-import { SignedWorkForm } from '../maintenance/signed-work-form';
+import { lazily } from '../kit/lazily';
+
+const SignedWorkForm = lazily(
+  () => import('../maintenance/signed-work-form').then((module) => module.SignedWorkForm),
+  240,
+);
 
 /** Fuel that is suspect or oil that is used up too fast, and the form for the mechanic who has dealt with it. Nothing where there is none. */
 export function SuspectFuel({

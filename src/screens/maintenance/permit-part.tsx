@@ -6,7 +6,12 @@ import type { AircraftPage } from '@/queries/aircraft/aircraft-page';
 import type { Folder } from '@/queries/aircraft/folder-view';
 import { DayField } from '../kit/day-field';
 import { Section } from '../kit/section';
-import { SignedWorkForm } from './signed-work-form';
+import { lazily } from '../kit/lazily';
+
+const SignedWorkForm = lazily(
+  () => import('./signed-work-form').then((module) => module.SignedWorkForm),
+  240,
+);
 
 /**
  * Entering a special flight permit, for the mechanic who states that the aircraft is safe for its flight. Nothing for others, or where

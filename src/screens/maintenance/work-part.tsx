@@ -10,8 +10,10 @@ import { useCommand } from '../data/command';
 import { ListLine, PlainList } from '../kit/layout';
 import { Section } from '../kit/section';
 import { TroubleAlert } from '../kit/trouble-alert';
-import { AfterWorkForm } from './after-work-form';
-import { WorkForm } from './work-form';
+import { lazily } from '../kit/lazily';
+
+const AfterWorkForm = lazily(() => import('./after-work-form').then((module) => module.AfterWorkForm), 240);
+const WorkForm = lazily(() => import('./work-form').then((module) => module.WorkForm), 240);
 
 /** Saying that work is begun: it grounds the aircraft until somebody entitled approves the work. */
 function BeginForm({ page, onDone }: { readonly page: AircraftPage; readonly onDone: () => void }) {

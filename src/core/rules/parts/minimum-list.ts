@@ -6,6 +6,7 @@ import {
 import { signatureFaults } from '../../records/club/certificate';
 import type { KnownFacts } from '../../records/facts';
 import type { Deferral, Discrepancy } from '../../records/findings/discrepancy';
+import { mergedBy } from '../../records/findings/triage';
 import { isOpen } from './inoperative';
 
 /** Why a deferral does not stand under the aircraft's minimum equipment list. */
@@ -31,11 +32,14 @@ export function itemsFor(
   );
 }
 
-/** How many of an item are open under it, but for one finding. */
+/** How many of an item are open under it, but for one finding. What is held to be the same as another finding is the same unit. */
 export function othersDeferred(code: string, besides: string, facts: KnownFacts): number {
-  return facts.discrepancies.filter(
-    (one) => one.id !== besides && one.deferral?.listed?.item === code && isOpen(one, facts),
-  ).length;
+  const unitOf = (one: Discrepancy): string => mergedBy(one)?.sameAs ?? one.id;
+  const own = facts.discrepancies.find(({ id }) => id === besides);
+  const units = facts.discrepancies
+    .filter((one) => one.deferral?.listed?.item === code && isOpen(one, facts))
+    .map(unitOf);
+  return new Set(units.filter((unit) => unit !== (own === undefined ? besides : unitOf(own)))).size;
 }
 
 /**
