@@ -3,7 +3,7 @@ import { chromium } from '@playwright/test';
 import { sql } from 'kysely';
 import type { Instant } from '../src/core/time/instant';
 import { readClub } from '../src/db/club/clubs';
-import { countWaiting, readWaiting } from '../src/db/findings/waiting';
+import { readWaiting } from '../src/db/findings/waiting';
 import { readFlownSince, readOccurrences } from '../src/db/findings/occurrences';
 import { inClub } from '../src/db/kernel/club-transaction';
 import type { Database } from '../src/db/kernel/connection';
@@ -24,7 +24,7 @@ const YEAR_S = 365 * 86_400;
 export async function withNewFindings(db: Database, clubId: string, now: Instant): Promise<void> {
   const at = new Date(now);
   await inClub(db, clubId, async (tx) => {
-    const each = Math.ceil((FINDINGS - (await countWaiting(tx, now))) / AIRCRAFT);
+    const each = Math.ceil((FINDINGS - (await readWaiting(tx, now, 1)).total) / AIRCRAFT);
     await sql`insert into discrepancy (club_id, discrepancy_id, aircraft_id, station, side, step, as_listed, what, looks, found_by, found_by_name, classification, closes_uses, happened_at, recorded_at)
       select ${clubId}, gen_random_uuid(), aircraft_id, 'main-gear', case n % 2 when 0 then 'left' else 'right' end, 'K136', true, 'Tyre: cut ' || n, 'not-right', 'bench', 'Pia Okoro',
         'tell-instructor', array[]::text[], ${at}::timestamptz - make_interval(hours => n), ${at}::timestamptz - make_interval(hours => n) from aircraft, generate_series(1, ${each}::int) n`.execute(
@@ -65,7 +65,6 @@ export async function benchFindings(
       bare: await timed(async () => {
         await readClub(tx, clubId);
         await readWaiting(tx, now, 50);
-        await countWaiting(tx, now);
         await ownCertificates(tx, personId);
       }),
       chronic: await timed(() => readChronicList(tx, clubId, now)),

@@ -47,4 +47,6 @@ if (done.status !== 0)
     'The backup was not put back; the reason stands above. The database is empty: try again.',
     done.status ?? 1,
   );
-process.stdout.write('Everything is back. Two more steps: npm run migrate (the job queue’s own tables), then look at it: npm run verify-ledger\n');
+process.stdout.write(
+  'Everything is back. Two more steps: npm run migrate (the job queue’s own tables), then look at it: npm run verify-ledger\n',
+);

@@ -1,4 +1,5 @@
 import { sql } from 'kysely';
+import { byId } from '@/core/order';
 import type { Instant } from '@/core/time/instant';
 import { storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
@@ -41,49 +42,70 @@ interface Row {
   readonly equipment_kinds: readonly string[] | null;
   readonly found_by_name: string;
   readonly happened_at: Date;
-  readonly next_flight: Date | null;
   readonly photos: readonly string[];
   readonly here: string;
   readonly on_type: string;
   readonly similar: readonly { readonly id: string; readonly what: string }[];
 }
 
-/** Findings that nobody has closed, deferred or decided about, with the next flight of their aircraft: each asked once for the whole club. */
-const waiting = (now: Instant) => sql`
-  next as (
-    select p.aircraft_id, min(p.starts) as next_flight from planned_flight p
-      left join planned_flight_end e on e.club_id = p.club_id and e.flight_id = p.flight_id
-      left join flight f on f.club_id = p.club_id and f.flight_id = p.flight_id
-    where e.flight_id is null and f.flight_id is null and p.ends >= ${new Date(now)}
-    group by p.aircraft_id),
-  decided as (
-    select distinct t.body->>'discrepancy' as id from aircraft_record t where t.kind in ('triage', 'deferral')),
-  waiting as (
-    select d.*, a.registration, a.type_name, a.revision, n.next_flight
-    from discrepancy d
-      join aircraft a using (club_id, aircraft_id)
-      left join rectification r using (club_id, discrepancy_id)
-      left join next n on n.aircraft_id = d.aircraft_id
-      left join decided x on x.id = d.discrepancy_id::text
-    where r.closes is not true and x.id is null)`;
+/** Findings about which nobody has decided. */
+interface Undecided {
+  readonly id: string;
+  readonly aircraftId: string;
+  readonly recordedAt: Instant;
+}
 
-/** So many are waiting. */
-export async function countWaiting(tx: ClubTransaction, now: Instant): Promise<number> {
-  const { rows } = await sql<{ n: string }>`with ${waiting(now)} select count(*) as n from waiting`.execute(
-    tx,
-  );
-  return Number(rows[0]?.n ?? 0);
+/**
+ * Findings that nobody has closed, deferred or decided about. Asked in plain questions whose answers are put together here: what the database makes of
+ * one long question hangs on what it knows of its tables by then.
+ */
+async function readUndecided(tx: ClubTransaction): Promise<readonly Undecided[]> {
+  const { rows: all } = await sql<{ id: string; aircraft_id: string; recorded_at: Date }>`
+    select d.discrepancy_id::text as id, d.aircraft_id, d.recorded_at from discrepancy d`.execute(tx);
+  const { rows: known } = await sql<{ id: string }>`
+    select r.discrepancy_id::text as id from rectification r where r.closes
+    union all
+    select t.body->>'discrepancy' from aircraft_record t where t.kind in ('triage', 'deferral')`.execute(tx);
+  const dealtWith = new Set(known.map(({ id }) => id));
+  return all
+    .filter(({ id }) => !dealtWith.has(id))
+    .map((row) => ({ id: row.id, aircraftId: row.aircraft_id, recordedAt: storedInstant(row.recorded_at) }));
+}
+
+/** When each aircraft’s next flight starts that has not left. */
+async function readNextFlights(tx: ClubTransaction, now: Instant): Promise<ReadonlyMap<string, Instant>> {
+  const { rows } = await sql<{ aircraft_id: string; starts: Date }>`
+    select p.aircraft_id, min(p.starts) as starts from planned_flight p
+    where p.ends >= ${new Date(now)}
+      and not exists (select from planned_flight_end e where e.club_id = p.club_id and e.flight_id = p.flight_id)
+      and not exists (select from flight f where f.club_id = p.club_id and f.flight_id = p.flight_id)
+    group by p.aircraft_id`.execute(tx);
+  return new Map(rows.map((row) => [row.aircraft_id, storedInstant(row.starts)] as const));
+}
+
+/** Those that wait, and how many there are. */
+export interface Waiting {
+  readonly total: number;
+  readonly first: readonly WaitingFinding[];
 }
 
 /** The first of those that wait, by what they hold up: the aircraft that flies next comes first, then the finding that waits longest. */
-export async function readWaiting(
-  tx: ClubTransaction,
-  now: Instant,
-  most: number,
-): Promise<readonly WaitingFinding[]> {
+export async function readWaiting(tx: ClubTransaction, now: Instant, most: number): Promise<Waiting> {
+  const undecided = await readUndecided(tx);
+  const next = await readNextFlights(tx, now);
+  const flies = ({ aircraftId }: Undecided): number => next.get(aircraftId) ?? Infinity;
+  const first = undecided
+    .toSorted((a, b) => {
+      const [one, other] = [flies(a), flies(b)];
+      return one === other ? a.recordedAt - b.recordedAt || byId(a, b) : one < other ? -1 : 1;
+    })
+    .slice(0, most);
+  if (first.length === 0) return { total: 0, first: [] };
+  const order = new Map(first.map(({ id }, at) => [id, at] as const));
   const { rows } = await sql<Row>`
-    with ${waiting(now)},
-      first as (select * from waiting order by next_flight nulls last, recorded_at, discrepancy_id limit ${most}),
+    with first as materialized (
+        select d.*, a.registration, a.type_name, a.revision from discrepancy d join aircraft a using (club_id, aircraft_id)
+        where d.discrepancy_id = any(${first.map(({ id }) => id)}::uuid[])),
       same as materialized (
         select o.aircraft_id, t.type_name, o.step, o.happened_at from discrepancy o join aircraft t using (club_id, aircraft_id)
         where o.step in (select step from first))
@@ -96,9 +118,8 @@ export async function readWaiting(
         from discrepancy o left join rectification q using (club_id, discrepancy_id)
         where o.club_id = w.club_id and o.aircraft_id = w.aircraft_id and o.discrepancy_id <> w.discrepancy_id
           and q.closes is not true and o.side is not distinct from w.side and (o.step = w.step or o.station = w.station)), '[]') as similar
-    from first w
-    order by w.next_flight nulls last, w.recorded_at, w.discrepancy_id`.execute(tx);
-  return rows.map((row) => ({
+    from first w`.execute(tx);
+  const found = rows.map((row): WaitingFinding => ({
     id: row.discrepancy_id,
     aircraftId: row.aircraft_id,
     registration: row.registration,
@@ -112,9 +133,11 @@ export async function readWaiting(
     equipment: row.equipment_kinds ?? [],
     foundBy: row.found_by_name,
     happenedAt: storedInstant(row.happened_at),
-    nextFlight: row.next_flight === null ? null : storedInstant(row.next_flight),
+    nextFlight: next.get(row.aircraft_id) ?? null,
     photos: row.photos,
     before: { here: Number(row.here), type: Number(row.on_type) },
     similar: row.similar,
   }));
+  const placed = found.toSorted((a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0));
+  return { total: undecided.length, first: placed };
 }

@@ -8,7 +8,7 @@ import { civilDateAt } from '@/core/time/zone';
 import { stepOf } from '@/core/walkround/classify';
 import { placeOnAircraft } from '@/core/walkround/place';
 import { readClub } from '@/db/club/clubs';
-import { countWaiting, readWaiting } from '@/db/findings/waiting';
+import { readWaiting } from '@/db/findings/waiting';
 import { exactlyOneOf } from '@/db/kernel/checked-values';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { momentText } from '@/explain/formats';
@@ -65,8 +65,7 @@ export async function triageList(
   const club = await readClub(tx, reader.clubId);
   const { zone } = club.place;
   const today = civilDateAt(now, zone);
-  const waiting = await readWaiting(tx, now, MOST);
-  const total = waiting.length < MOST ? waiting.length : await countWaiting(tx, now);
+  const { first: waiting, total } = await readWaiting(tx, now, MOST);
   const own = await ownCertificates(tx, reader.personId);
   const mayDecide = may(reader.roles, 'triage-finding');
   // Repairmen of light-sport aircraft sign no judgement of a find and no return of other categories: without its category the stricter list holds.
