@@ -38,7 +38,8 @@ const MAY = {
   bench: ['bench', 'tools', 'demo', 'src/(core|explain|contracts|db|commands|queries|server)'],
   attack: ['attack', 'tools', 'src/(core|explain|contracts|db|commands|queries|server)'],
   'checks/published': ['checks/published', 'src/(core|contracts|explain)'],
-  e2e: ['e2e'],
+  // Outside devices and services are stand-ins, for the demo and for tests alike.
+  e2e: ['e2e', 'demo/stand-ins'],
   migrations: ['migrations'],
 };
 
