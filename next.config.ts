@@ -1,11 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import type { NextConfig } from 'next';
 
-// Names this build: pages carry it, and each answer of the server says it. In the environment, since a build reads this file more than once.
+// Names this build: pages carry it, and each answer of the server says it. In the environment, since a build reads this file more than
+// once.
 const PROGRAM = (process.env['GROVAL_PROGRAM'] ??= randomUUID());
 
 /**
- * What a page shows first, asked while its scripts still load: the request must be what `ask` sends, or the browser asks twice. The slow part of a
+ * What a page shows first, asked while its scripts still load: the request must be what `ask` sends, or the browser asks twice. The slow
+ * part of a
  * large club's Line is its answer, so the two waits are one.
  */
 const EARLY: readonly (readonly [page: string, answer: string])[] = [

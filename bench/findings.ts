@@ -1,4 +1,5 @@
-// The list of new findings of a large club: the server's time against its bare queries, and what the browser blocks for while somebody goes through it.
+// The list of new findings of a large club: the server's time against its bare queries, and what the browser blocks for while somebody
+// goes through it.
 import { chromium } from '@playwright/test';
 import { sql } from 'kysely';
 import type { Instant } from '../src/core/time/instant';

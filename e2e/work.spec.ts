@@ -101,4 +101,64 @@ test('work that may have changed how it flies: begun, approved, flown, and a pil
   await expect(instructor.getByLabel('Words of the entry')).toHaveValue(
     /Replaced left main tyre and tube\. Parts changed: Tyre, serial on B2\.\nApproved for return to service/u,
   );
+  // Printed, the words stand alone.
+  await instructor.emulateMedia({ media: 'print' });
+  await expect(instructor.locator('pre').filter({ hasText: 'Approved for return to service' })).toBeVisible();
+  await expect(instructor.getByRole('heading', { name: /N00TB/ })).toBeHidden();
+  await expect(instructor.getByRole('button', { name: 'Print' })).toBeHidden();
+  await instructor.emulateMedia({ media: 'screen' });
+});
+
+test('a 100-hour inspection that did not approve the aircraft is worked off item by item, and then cleared', async ({
+  desk,
+}) => {
+  test.slow();
+  const mechanic = await desk('mechanic');
+  const folder = (await (await mechanic.request.get('/api/aircraft/N00TB/folder')).json()) as {
+    readonly dials: readonly {
+      readonly counts: readonly { readonly meter: string; readonly stands: string }[];
+    }[];
+    readonly panel: { readonly service: string | null };
+  };
+  const counted = folder.dials
+    .flatMap(({ counts }) => counts)
+    .find(({ meter }) => meter === 'time-in-service');
+  const stands = (counted?.stands ?? folder.panel.service ?? '').replace(/[^\d.]/gu, '');
+  await mechanic.goto('/aircraft/N00TB#maintenance');
+  await mechanic.getByRole('button', { name: 'Record maintenance' }).click();
+  const entry = mechanic.getByRole('form', { name: 'Record maintenance' });
+  await entry.getByLabel('What was done').click();
+  await mechanic.getByRole('option', { name: /^100-hour inspection/ }).click();
+  await entry.getByLabel('Outcome').click();
+  await mechanic.getByRole('option', { name: /^Not approved/ }).click();
+  await entry.getByLabel(/in service then$/).fill(stands);
+  await entry.getByLabel(/^Items of the list/).fill('Exhaust clamp cracked\nTail wheel bearing rough');
+  await entry.getByLabel('Your password').fill(PASSWORD);
+  await entry.getByRole('button', { name: 'Sign the entry' }).click();
+  await expect(entry).toHaveCount(0);
+  await expect(mechanic.getByText(/did not approve the aircraft/).first()).toBeVisible();
+
+  const clear = async () => {
+    await mechanic.goto('/aircraft/N00TB#maintenance');
+    await mechanic.getByRole('button', { name: 'Every item is cleared' }).click();
+    const form = mechanic.getByRole('form', { name: /^Clear the list of/ });
+    await form.getByLabel('What was done about each item').fill('Both corrected');
+    await form.getByLabel('Your password').fill(PASSWORD);
+    await form.getByRole('button', { name: 'Sign and return to service' }).click();
+    return form;
+  };
+  await expect((await clear()).getByText('2 items of the list are still open')).toBeVisible();
+  for (const item of ['Exhaust clamp cracked', 'Tail wheel bearing rough']) {
+    await mechanic.goto('/aircraft/N00TB');
+    await mechanic.reload();
+    const open = mechanic.getByRole('listitem').filter({ hasText: item });
+    await open.getByRole('button', { name: 'Record what was done' }).click();
+    await open.getByLabel('Description of the work').fill('Replaced');
+    await open.getByRole('radio', { name: 'None of these' }).check();
+    await open.getByLabel('Your password').fill(PASSWORD);
+    await open.getByRole('button', { name: 'Sign and return to service' }).click();
+    await expect(open.getByRole('button', { name: 'Record what was done' })).toHaveCount(0);
+  }
+  await expect(await clear()).toHaveCount(0);
+  await expect(mechanic.getByText(/did not approve the aircraft/)).toHaveCount(0);
 });

@@ -44,7 +44,10 @@ const RECORD_KINDS = [
   'minimum-equipment-list',
 ];
 
-/** An aircraft's approved minimum equipment list is a record of its own. Older programs may still run, and refuse an aircraft that has such a record. */
+/**
+ * An aircraft's approved minimum equipment list is a record of its own. Older programs may still run, and refuse an aircraft that has
+ * such a record.
+ */
 export async function up(db: Kysely<unknown>): Promise<void> {
   const run = await runIn(db, 'groval');
   await run(

@@ -44,7 +44,7 @@ const VIEWS = [
   { file: 'line', who: 'Mira Holt', size: DESK, path: '/line', acts: [tap('N07TB')] },
   { file: 'line-phone', who: 'Mira Holt', size: PHONE, path: '/line', acts: [] },
   { file: 'aircraft', who: 'Tomas Brandl', size: DESK, path: '/aircraft/N05TB', acts: [] },
-  { file: 'trends', who: 'Sefa Lund', size: DESK, path: '/aircraft/N02TG#trends', acts: [] },
+  { file: 'chronic-defects', who: 'Sefa Lund', size: DESK, path: '/chronic', acts: [] },
   {
     file: 'aircraft-repair',
     who: 'Tomas Brandl',

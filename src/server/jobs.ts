@@ -34,13 +34,17 @@ const HURRY_MS = 1000;
 const HURRY = Symbol.for('groval.hurry');
 type Holder = { [HURRY]?: (() => void) | undefined };
 
-/** Has somebody look for what is to be told soon, and not only with the next minute. Does nothing where the work behind the screens does not run. */
+/**
+ * Has somebody look for what is to be told soon, and not only with the next minute. Does nothing where the work behind the screens does
+ * not run.
+ */
 export function hurryNotices(): void {
   (globalThis as unknown as Holder)[HURRY]?.();
 }
 
 /**
- * Starts the work behind the screens: each minute somebody looks for what is to be told, in whichever process; each look and each mail is a job of its
+ * Starts the work behind the screens: each minute somebody looks for what is to be told, in whichever process; each look and each mail is
+ * a job of its
  * own. All of it is found again from what is recorded, so that a killed process loses nothing.
  * @returns what ends it
  */

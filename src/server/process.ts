@@ -6,7 +6,10 @@ import { closeRuntime, OtherSchema, requireSchema, runtime } from './runtime';
 type FoundingCode = (ports: Ports) => Promise<string | null>;
 const TRY_AGAIN_MS = 10_000;
 
-/** While nobody has an account, the person who started the server learns the one-time code that founds the club. Kept nowhere but as a hash. */
+/**
+ * While nobody has an account, the person who started the server learns the one-time code that founds the club. Kept nowhere but as a
+ * hash.
+ */
 async function tellFoundingCode(foundingCode: FoundingCode): Promise<void> {
   const { env, log, ports } = runtime();
   try {
@@ -23,7 +26,10 @@ async function tellFoundingCode(foundingCode: FoundingCode): Promise<void> {
   }
 }
 
-/** Ends a server whose database is of another version, once the database can be asked: deciding on tables that it does not know would be guessing. */
+/**
+ * Ends a server whose database is of another version, once the database can be asked: deciding on tables that it does not know would be
+ * guessing.
+ */
 async function endWithOtherSchema(): Promise<void> {
   const { db, log } = runtime();
   try {
@@ -56,7 +62,11 @@ async function keepJobs(work: NoticeWork, isEnding: () => boolean): Promise<void
   }
 }
 
-/** Checks the environment, and has the framework's own orderly end take our connections with it. @param foundingCode makes the code where nobody has an account yet @param notices what the work behind the screens does */
+/**
+ * Checks the environment, and has the framework's own orderly end take our connections with it.
+ * @param foundingCode makes the code where nobody has an account yet
+ * @param notices what the work behind the screens does
+ */
 export function startProcess(foundingCode: FoundingCode, notices: NoticeWork): void {
   const { env, log } = runtime();
   let ending = false;

@@ -27,7 +27,10 @@ const NOT_COVERED = [
   'notice_look',
 ];
 
-/** Every table of records with the columns that its digests leave out, as the database's own triggers say. A table without its trigger is in `bare`. */
+/**
+ * Every table of records with the columns that its digests leave out, as the database's own triggers say. A table without its trigger is
+ * in `bare`.
+ */
 async function coveredTables(
   client: Client,
 ): Promise<{ readonly tables: ReadonlyMap<string, string>; readonly bare: readonly string[] }> {

@@ -6,7 +6,8 @@ import { PROJECT } from './places.mjs';
 
 /**
  * Starts the mail sink and waits until it listens.
- * @returns {Promise<{ smtp: string, page: string, stop: () => Promise<void> }>} where mail is sent to, where it is looked at, and what ends it
+ * @returns {Promise<{ smtp: string, page: string, stop: () => Promise<void> }>} where mail is sent to, where it is looked at, and what
+ * ends it
  */
 export async function startSink() {
   const child = spawn(process.execPath, ['--import', 'tsx', join('demo', 'stand-ins', 'mail-sink.ts')], {

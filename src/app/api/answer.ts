@@ -77,7 +77,10 @@ export function openRoute(name: RouteName, work: (request: Request, params: Para
   return guarded(name, work);
 }
 
-/** The same with the JSON that it takes. @param before looks whether somebody has the key that the route asks for, before anything is read */
+/**
+ * The same with the JSON that it takes.
+ * @param before looks whether somebody has the key that the route asks for, before anything is read
+ */
 export function openJsonRoute<N extends JsonRoute>(
   name: N,
   work: (value: Sent<N>, request: Request) => Promise<Response>,

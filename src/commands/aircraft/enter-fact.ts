@@ -62,7 +62,8 @@ function recordOf(
   switch (fact.kind) {
     case 'description':
       return null;
-    // A list that takes another's place comes after it, also where both are of one day: otherwise they would be of one moment, and the stricter would hold.
+    // A list that takes another's place comes after it, also where both are of one day: otherwise they would be of one moment, and the
+    // stricter would hold.
     case 'equipment': {
       const at = replacing(replaced, seen(fact.on), zone);
       return { id, kind: 'equipment', ...at, body: equipmentOf(id, { ...fact.list, ...at }) };

@@ -9,7 +9,10 @@ import { Refused, refused, type Actor, type Outcome, type Ports } from '../kerne
 import { denial } from '../kernel/permissions';
 import { ownCertificate, passwordRefusal, requireNoFaults } from '../kernel/signing';
 
-/** Accepts a lasting mark, so that the walk-round asks whether it is as known. It closes no finding: the person who found it still has an answer. */
+/**
+ * Accepts a lasting mark, so that the walk-round asks whether it is as known. It closes no finding: the person who found it still has an
+ * answer.
+ */
 export async function acceptMark(
   ports: Ports,
   actor: Actor,

@@ -50,7 +50,8 @@ function requireMergeable(changing: Changing, finding: Discrepancy, sameAs: stri
 }
 
 /**
- * Records what somebody who looked at a finding decides about it. Nothing is made available but by a signed decision to watch, by a certificate that
+ * Records what somebody who looked at a finding decides about it. Nothing is made available but by a signed decision to watch, by a
+ * certificate that
  * its class asks for. Sent twice it is recorded once.
  */
 export async function triageFinding(
@@ -59,7 +60,8 @@ export async function triageFinding(
   entry: TriageEntry,
 ): Promise<Outcome<{ readonly triageId: string; readonly revision: number }>> {
   const { triageId: id, aircraftId, discrepancyId, decision, note } = entry;
-  // What makes an aircraft less available, or leaves it as it is, is not lost to somebody who was faster: only the others say what they had seen.
+  // What makes an aircraft less available, or leaves it as it is, is not lost to somebody who was faster: only the others say what they
+  // had seen.
   return enterOnce(
     ports,
     actor,

@@ -52,7 +52,10 @@ export async function ownCertificate(
   };
 }
 
-/** The signature that somebody gives by their own certificate, or copies from paper with who signed there. @throws Refused where there is no such certificate */
+/**
+ * The signature that somebody gives by their own certificate, or copies from paper with who signed there.
+ * @throws Refused where there is no such certificate
+ */
 export async function signatureBy(
   tx: ClubTransaction,
   actor: Actor,

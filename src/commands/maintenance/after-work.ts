@@ -81,7 +81,8 @@ async function reportFromCheckFlight(
 }
 
 /**
- * Records the check flight after work, as it was flown and logged. Where it did not fly as it should, that is a finding of its own, which grounds the
+ * Records the check flight after work, as it was flown and logged. Where it did not fly as it should, that is a finding of its own, which
+ * grounds the
  * aircraft, and the check flight is still to be flown. Source: 14 CFR 91.407(b) (from memory).
  */
 export async function recordCheckFlight(
@@ -122,7 +123,10 @@ export async function recordCheckFlight(
   );
 }
 
-/** Records that a second person inspected the flight controls, on their own and after the one who did the work. Source: CAR 1988 reg 42G (from memory, less certain). */
+/**
+ * Records that a second person inspected the flight controls, on their own and after the one who did the work. Source: CAR 1988 reg 42G
+ * (from memory, less certain).
+ */
 export async function recordIndependentInspection(
   ports: Ports,
   actor: Actor,

@@ -75,7 +75,8 @@ const told = (draft: EntryDraft): Plain => draft as unknown as Plain;
 
 /**
  * Records an inspection, an item or an AD's compliance with its signature: by a certificate of the signer's own, or copied from
- * the paper logbook. A copy opens nothing until a mechanic or the administrator vouches for it; one that refuses the aircraft closes at once. Refused unless everything that the record legally needs is there, the person who signed is
+ * the paper logbook. A copy opens nothing until a mechanic or the administrator vouches for it; one that refuses the aircraft closes at
+ * once. Refused unless everything that the record legally needs is there, the person who signed is
  * entitled, and the readings agree with the meters. Source: 14 CFR 43.9, 43.11 and 43.7 (from memory).
  */
 export async function recordEntry(

@@ -162,7 +162,10 @@ export function workOnRecord({ stored }: Changing, workId: string): WorkEntry {
   return work;
 }
 
-/** Approves work on record for return to service, with what nobody had said of it. What was said to be so stays so. Source: 14 CFR 43.9(a) (from memory). */
+/**
+ * Approves work on record for return to service, with what nobody had said of it. What was said to be so stays so. Source: 14 CFR 43.9(a)
+ * (from memory).
+ */
 export async function approveWork(
   ports: Ports,
   actor: Actor,

@@ -346,3 +346,35 @@ describe('the second inspection of flight controls', () => {
     expect(bad(await inspect('dispatcher', { certificateId: certificate })).message).toContain('already');
   });
 });
+
+describe('by several people at once', () => {
+  it('is approved once, and flown once: who was slower is told that the aircraft changed', async () => {
+    const workId = randomUUID();
+    const begun = await Promise.all([1, 2, 3, 4].map(() => begin(workId)));
+    expect(new Set(begun.map((outcome) => good(outcome).revision)).size).toBe(1);
+    later();
+    // Each of them looked at the same page; every approval has an id of its own.
+    const approvals = await Promise.all(
+      [1, 2, 3, 4].map(() => approve(workId, { effects: FLIES, approvalId: randomUUID() })),
+    );
+    expect(approvals.filter(({ ok }) => ok)).toHaveLength(1);
+    for (const outcome of approvals) if (!outcome.ok) expect(outcome.refusal.code).toBe('conflict');
+    later();
+    const flights = await Promise.all([1, 2, 3, 4].map(() => fly(workId)));
+    expect(flights.filter(({ ok }) => ok)).toHaveLength(1);
+    later();
+    expect((await page()).verdict).toBe('Released');
+  });
+  it('is never both flown as it should and otherwise: the one that came first stands', async () => {
+    const workId = randomUUID();
+    good(await record({ workId, effects: FLIES }));
+    later();
+    const [one, other] = await Promise.all([
+      fly(workId),
+      fly(workId, { result: 'not-as-it-should', description: 'Left wing heavy' }),
+    ]);
+    expect([one.ok, other.ok].toSorted()).toEqual([false, true]);
+    later();
+    expect((await page()).verdict).toBe(one.ok ? 'Released' : 'Grounded');
+  });
+});

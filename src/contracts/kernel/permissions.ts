@@ -1,7 +1,8 @@
 import { ROLES, type Role } from '../club/roles';
 
 /**
- * Who may do what: the only table that says so. Commands ask it, routes and screens ask it, docs/security.md and the hostile runs are made from it.
+ * Who may do what: the only table that says so. Commands ask it, routes and screens ask it, docs/security.md and the hostile runs are
+ * made from it.
  * A role permits the act; where something is signed, a certificate besides permits the signature.
  */
 
@@ -374,7 +375,10 @@ export function may(roles: readonly string[], act: Act): boolean {
   return roles.some((role) => allowed.includes(role));
 }
 
-/** Who may make an aircraft available for more with a record of this kind. Kinds are those of the database: its tables, and the kinds of `aircraft_record`. */
+/**
+ * Who may make an aircraft available for more with a record of this kind. Kinds are those of the database: its tables, and the kinds of
+ * `aircraft_record`.
+ */
 export const RECORDS_THAT_OPEN = {
   document_sighting:
     'any member where it confirms what is on record; otherwise a dispatcher, a mechanic or the administrator, at once or by vouching for what a member saw',

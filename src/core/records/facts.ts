@@ -44,7 +44,10 @@ interface Lists {
   readonly towRopes: readonly TowRope[];
   readonly riggings: readonly Rigging[];
   readonly strikes: readonly Strike[];
-  /** What the aircraft was said to be, in the order in which it was written down; none where that never changed, and then it is what it is. */
+  /**
+   * What the aircraft was said to be, in the order in which it was written down; none where that never changed, and then it is what it
+   * is.
+   */
   readonly descriptions: readonly Description[];
   readonly boxReadings: readonly BoxReading[];
   readonly unlogged: readonly UnloggedStretch[];
@@ -144,7 +147,10 @@ export function presentFor(facts: AircraftFacts, now: Instant): Instant {
 export interface KnownFacts extends AircraftFacts {
   /** Whose certificates count. */
   readonly authority: Authority;
-  /** What the meters stand at, with what boxes counted beside them, and as many landings as may have been made while nobody wrote them down. */
+  /**
+   * What the meters stand at, with what boxes counted beside them, and as many landings as may have been made while nobody wrote them
+   * down.
+   */
   readonly meters: Standings;
   /** The same without either: what flights and readings account for. The chain at the dispatch page goes by it. */
   readonly accounted: Standings;
@@ -221,7 +227,10 @@ function describedAt(
       };
 }
 
-/** The facts as they were known at `moment`: later entries are left out, also a repair of a discrepancy that was already there; and so are entries that had been struck out by then. */
+/**
+ * The facts as they were known at `moment`: later entries are left out, also a repair of a discrepancy that was already there; and so are
+ * entries that had been struck out by then.
+ */
 export function knownAt(facts: AircraftFacts, moment: Instant, authority: Authority): KnownFacts {
   const aircraft = describedAt(facts, moment);
   const counting = new Counting(moment, facts.strikes);
@@ -363,7 +372,10 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
   };
 }
 
-/** The records of the latest moment at which anything happened: where several are of one moment, the stricter holds, and no id or order decides. */
+/**
+ * The records of the latest moment at which anything happened: where several are of one moment, the stricter holds, and no id or order
+ * decides.
+ */
 export function latestAll<T extends { readonly happenedAt: Instant }>(records: readonly T[]): readonly T[] {
   let latest = Number.NEGATIVE_INFINITY;
   for (const { happenedAt } of records) if (happenedAt > latest) latest = happenedAt;

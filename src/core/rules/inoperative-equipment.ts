@@ -92,7 +92,8 @@ function judgeOne(discrepancy: Discrepancy, facts: KnownFacts, lessons: Lessons)
       }),
     );
   if (passed !== null) {
-    // Repaired, replaced, removed or inspected at the next required inspection: one that came and went without it ends every deferral of it.
+    // Repaired, replaced, removed or inspected at the next required inspection: one that came and went without it ends every deferral of
+    // it.
     constraints.push(
       constraint({
         ...base,
@@ -223,7 +224,8 @@ function held(
 }
 
 /**
- * What the operating rules need an item for after sunset, by instruments and in airspace: a special flight permit speaks of an aircraft that is not
+ * What the operating rules need an item for after sunset, by instruments and in airspace: a special flight permit speaks of an aircraft
+ * that is not
  * airworthy, and takes nothing of that away, whatever else the item is needed for. Told by itself only where there is a permit.
  */
 function bindsPermits(
@@ -265,7 +267,10 @@ function bindsPermits(
   ];
 }
 
-/** What a finding on instruments and equipment that may be deferred closes; those of a stricter class are closed by the rule of open discrepancies. */
+/**
+ * What a finding on instruments and equipment that may be deferred closes; those of a stricter class are closed by the rule of open
+ * discrepancies.
+ */
 function judgeFinding(discrepancy: Discrepancy, facts: KnownFacts, lessons: Lessons): readonly Constraint[] {
   const { id, equipment, closesUses, what } = discrepancy;
   if (equipment.length === 0 || !isDeferrable(discrepancy.classification) || !isOpen(discrepancy, facts))
@@ -288,7 +293,10 @@ function judgeFinding(discrepancy: Discrepancy, facts: KnownFacts, lessons: Less
   ];
 }
 
-/** Inoperative instruments and equipment: the four questions of 14 CFR 91.213(d)(2), then what has to be done, and what stays closed meanwhile. */
+/**
+ * Inoperative instruments and equipment: the four questions of 14 CFR 91.213(d)(2), then what has to be done, and what stays closed
+ * meanwhile.
+ */
 export const inoperativeEquipment = rule({
   id: 'inoperative-equipment',
   title: 'Inoperative instruments and equipment',

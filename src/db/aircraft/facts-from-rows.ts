@@ -148,7 +148,10 @@ function inspectionOf(
   };
 }
 
-/** What a finding names. Rows of before 0009 name one kind or none, and then the step of the walk-round list that they are about says what it looks at. */
+/**
+ * What a finding names. Rows of before 0009 name one kind or none, and then the step of the walk-round list that they are about says what
+ * it looks at.
+ */
 function equipmentOf({
   equipment,
   equipment_kinds: kinds,
@@ -223,7 +226,10 @@ function grouped<Row extends { readonly aircraft_id: string }, T>(
   return groups;
 }
 
-/** What was found on the ramp, with the walk-round that was begun since the last flight; and that one is asked for, where the school says so. */
+/**
+ * What was found on the ramp, with the walk-round that was begun since the last flight; and that one is asked for, where the school says
+ * so.
+ */
 function withWalkround(
   ramp: Ramp | null,
   uplifts: Ramp['uplifts'],

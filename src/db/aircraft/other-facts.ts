@@ -85,7 +85,8 @@ function withCleared<T extends { readonly id: string; readonly cleared?: FuelCle
 }
 
 /**
- * What was found on the ramp. Where nobody stated that it is all of it, it speaks for what was found, and what is missing is no gap: the walk-round
+ * What was found on the ramp. Where nobody stated that it is all of it, it speaks for what was found, and what is missing is no gap: the
+ * walk-round
  * that was begun since the last flight makes it one.
  */
 function rampOf(
@@ -107,7 +108,10 @@ function groupedBy(records: readonly OtherBodies['triage'][]): ReadonlyMap<strin
   return groups;
 }
 
-/** Work with what was entered about it since. Of several flights or inspections the last counts: a further one is only taken where the one before does not. */
+/**
+ * Work with what was entered about it since. Of several flights or inspections the last counts: a further one is only taken where the one
+ * before does not.
+ */
 function workOf(
   work: readonly OtherBodies['work'][],
   approvals: readonly OtherBodies['work-approval'][],

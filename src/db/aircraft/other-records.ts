@@ -69,7 +69,8 @@ export async function readOthers(tx: ClubTransaction, aircraftId: string | null,
 const NEWEST = 40;
 
 /**
- * The newest measurements of each quantity and the newest samples; and every sample that was not clean, however old: it speaks until somebody dealt
+ * The newest measurements of each quantity and the newest samples; and every sample that was not clean, however old: it speaks until
+ * somebody dealt
  * with it. Found by index, without reading the years before.
  */
 export async function readLatestOnRamp(tx: ClubTransaction, aircraftId: string | null) {

@@ -49,7 +49,8 @@ export function partOf({
 export const WATER = 'water';
 
 /**
- * Every finding and every cup with water since a moment, each with the time in service then. What is held to be the same as another finding is not
+ * Every finding and every cup with water since a moment, each with the time in service then. What is held to be the same as another
+ * finding is not
  * named again; nor is a cup that was struck out.
  */
 export async function readOccurrences(tx: ClubTransaction, since: Instant): Promise<readonly Occurrence[]> {
@@ -108,7 +109,9 @@ export async function readOccurrences(tx: ClubTransaction, since: Instant): Prom
   ];
 }
 
-/** How much each aircraft of the club flew since a moment, in seconds in service, by its readings. Those without a reading are not named. */
+/**
+ * How much each aircraft of the club flew since a moment, in seconds in service, by its readings. Those without a reading are not named.
+ */
 export async function readFlownSince(
   tx: ClubTransaction,
   since: Instant,

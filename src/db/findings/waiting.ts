@@ -56,7 +56,8 @@ interface Undecided {
 }
 
 /**
- * Findings that nobody has closed, deferred or decided about. Asked in plain questions whose answers are put together here: what the database makes of
+ * Findings that nobody has closed, deferred or decided about. Asked in plain questions whose answers are put together here: what the
+ * database makes of
  * one long question hangs on what it knows of its tables by then.
  */
 async function readUndecided(tx: ClubTransaction): Promise<readonly Undecided[]> {

@@ -4,7 +4,10 @@ import type { Database } from './connection';
 /** The newest migration that this program was written for. A test holds it against the folder of migrations. */
 export const SCHEMA = '0017_notices';
 
-/** Migrations of versions that were never published. Their records cannot be carried over: the ledger holds them as they were written then. */
+/**
+ * Migrations of versions that were never published. Their records cannot be carried over: the ledger holds them as they were written
+ * then.
+ */
 const UNPUBLISHED = [
   '0001_ground',
   '0002_sign_in',
@@ -45,7 +48,10 @@ export async function readSchema(db: Database): Promise<string | null> {
   }
 }
 
-/** Why this program must not work on a database as it stands, with what to do; null where both are of one version. Names of migrations begin with their number. */
+/**
+ * Why this program must not work on a database as it stands, with what to do; null where both are of one version. Names of migrations
+ * begin with their number.
+ */
 export function schemaTrouble(found: string | null, known: string = SCHEMA): string | null {
   if (found === known) return null;
   const unpublished = unpublishedTrouble(found === null ? [] : [found]);

@@ -18,7 +18,8 @@ export interface Unsent {
 const STALE_S = 7 * 86_400;
 
 /**
- * Notices that no mail has brought to its end, oldest first: of one person, or of everybody. What was seen already is not sent any more, nor what is
+ * Notices that no mail has brought to its end, oldest first: of one person, or of everybody. What was seen already is not sent any more,
+ * nor what is
  * of no use any more.
  */
 export async function readUnsent(

@@ -220,7 +220,8 @@ function supposed(
     untilTimeInService: null,
     closes: [],
     cap: null,
-    // The first item of the list that would do; without a list on record the longest category: what it gives in truth is seen once it is entered.
+    // The first item of the list that would do; without a list on record the longest category: what it gives in truth is seen once it is
+    // entered.
     listed: !byList
       ? null
       : first === undefined

@@ -68,7 +68,8 @@ export async function triageList(
   const { first: waiting, total } = await readWaiting(tx, now, MOST);
   const own = await ownCertificates(tx, reader.personId);
   const mayDecide = may(reader.roles, 'triage-finding');
-  // Repairmen of light-sport aircraft sign no judgement of a find and no return of other categories: without its category the stricter list holds.
+  // Repairmen of light-sport aircraft sign no judgement of a find and no return of other categories: without its category the stricter
+  // list holds.
   const authority = authorityFor(authorityOf(club.packs), { category: null });
   const offered = new Map<SignedWork, readonly OfferedCertificate[]>();
   const certificates = (work: SignedWork) => {

@@ -56,7 +56,8 @@ interface ShownOnce {
 }
 
 /**
- * What each route answers, for both sides: a route is made by it, and a page reads it by it. Routes whose answer no page reads are not named.
+ * What each route answers, for both sides: a route is made by it, and a page reads it by it. Routes whose answer no page reads are not
+ * named.
  */
 export interface Answers {
   'GET /api/me': Me;

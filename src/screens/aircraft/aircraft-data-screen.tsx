@@ -210,7 +210,10 @@ function FactsOf({ registration }: { readonly registration: string | null }) {
   );
 }
 
-/** What decisions about an aircraft rest on beyond its documents and maintenance: entered by the person who keeps the records, with what is still missing. */
+/**
+ * What decisions about an aircraft rest on beyond its documents and maintenance: entered by the person who keeps the records, with what
+ * is still missing.
+ */
 export function AircraftDataScreen() {
   const registration = useSecondInAddress();
   // Another aircraft is another page: what was begun for the one is never carried to the other.

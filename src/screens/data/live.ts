@@ -28,7 +28,8 @@ export function useLive(): number | null {
     let heard = Date.now();
     // Until the line is open changes may be missed: what was loaded before is loaded again.
     let lost = true;
-    // Rows that come by themselves do not name their program: they are taken once an answer has shown that the server still runs the page's own.
+    // Rows that come by themselves do not name their program: they are taken once an answer has shown that the server still runs the
+    // page's own.
     let isSettled = false;
     const alive = () => {
       heard = Date.now();

@@ -58,7 +58,10 @@ export const useRampAircraft = (registration: string | null) =>
     retry,
     staleTime: 600_000,
   });
-/** What a phone needs for the walk-round of one aircraft. Without signal what was kept of it is asked elsewhere, so it is not tried again for long. */
+/**
+ * What a phone needs for the walk-round of one aircraft. Without signal what was kept of it is asked elsewhere, so it is not tried again
+ * for long.
+ */
 export const useRampWalk = (registration: string | null) =>
   useQuery({
     queryKey: ['walkround', registration],

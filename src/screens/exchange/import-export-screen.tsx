@@ -7,9 +7,9 @@ import { lazily } from '../kit/lazily';
 import { PartPanels, PartTabs } from '../kit/page-parts';
 import { DeskPage } from '../shell/desk-page';
 import { ExportPart } from './export-part';
-import { KeyTagsPart } from './key-tags-part';
 
 const ImportPart = lazily(() => import('./import-part').then((module) => module.ImportPart), 320);
+const KeyTagsPart = lazily(() => import('./key-tags-part').then((module) => module.KeyTagsPart), 200);
 const CalendarPart = lazily(() => import('./calendar-part').then((module) => module.CalendarPart), 200);
 
 const PARTS = { export: 'Export', import: 'Import', calendar: 'Calendar' } as const;

@@ -9,7 +9,9 @@ const SignedWorkForm = lazily(
   240,
 );
 
-/** Fuel that is suspect or oil that is used up too fast, and the form for the mechanic who has dealt with it. Nothing where there is none. */
+/**
+ * Fuel that is suspect or oil that is used up too fast, and the form for the mechanic who has dealt with it. Nothing where there is none.
+ */
 export function SuspectFuel({
   page,
   folder,

@@ -40,11 +40,15 @@ export function EntryWording({ what, wording }: { readonly what: string; readonl
           setIsOpen(false);
         }}
         aria-labelledby={title}
+        className="prints-alone"
         fullWidth
         maxWidth="sm"
       >
-        <DialogTitle id={title}>{what}, for the paper logbook</DialogTitle>
-        <DialogContent>
+        <DialogTitle id={title} className="on-screen">
+          {what}, for the paper logbook
+        </DialogTitle>
+        <pre className="only-printed">{wording}</pre>
+        <DialogContent className="on-screen">
           <TextField
             multiline
             fullWidth
@@ -60,13 +64,20 @@ export function EntryWording({ what, wording }: { readonly what: string; readonl
                 : 'Compare it with the paper before you sign there.'}
           </p>
         </DialogContent>
-        <DialogActions>
+        <DialogActions className="on-screen">
           <Button
             onClick={() => {
               setIsOpen(false);
             }}
           >
             Close
+          </Button>
+          <Button
+            onClick={() => {
+              window.print();
+            }}
+          >
+            Print
           </Button>
           <Button
             variant="contained"

@@ -126,7 +126,9 @@ function Open({ page, work }: { readonly page: AircraftPage; readonly work: Open
   );
 }
 
-/** Work on the aircraft: what waits for an approval, a check flight or a second inspection, and new work. Nothing where there is neither. */
+/**
+ * Work on the aircraft: what waits for an approval, a check flight or a second inspection, and new work. Nothing where there is neither.
+ */
 export function WorkPart({ page }: { readonly page: AircraftPage }) {
   const [form, setForm] = useState<'begin' | 'record' | null>(null);
   const { open, mayBegin, sign } = page.work;

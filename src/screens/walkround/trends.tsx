@@ -10,6 +10,7 @@ import { TrendChart } from '@/charts/trend-chart';
 import type { PassedDefect } from '@/queries/walkround/passed-checks';
 import type { AircraftTrends } from '@/queries/walkround/trends';
 import { useTrends } from '../data/queries';
+import Link from '../kit/link';
 import { Section } from '../kit/section';
 import { Coming } from '../shell/coming';
 
@@ -134,6 +135,9 @@ export function Trends({ registration }: { readonly registration: string }) {
           </ul>
         )}
       </Section>
+      <p>
+        What comes again and again on one aircraft: <Link href="/chronic">chronic defects</Link>.
+      </p>
       {data.passed === null ? null : (
         <Section id="passed-checks" title="Passed before it was found">
           <p>

@@ -30,7 +30,8 @@ export interface MinimumItem {
 }
 
 /**
- * An aircraft's approved minimum equipment list, as somebody copied it. A later one takes the place of the one before; one without any item states that
+ * An aircraft's approved minimum equipment list, as somebody copied it. A later one takes the place of the one before; one without any
+ * item states that
  * the aircraft has no list any more.
  */
 export interface MinimumEquipmentList extends RecordBase {
@@ -40,7 +41,10 @@ export interface MinimumEquipmentList extends RecordBase {
   readonly items: readonly MinimumItem[];
 }
 
-/** The list that counts: the latest; null where none is on record, or it was withdrawn. Of several of one moment only what all of them say alike; an item on which they differ is on none. */
+/**
+ * The list that counts: the latest; null where none is on record, or it was withdrawn. Of several of one moment only what all of them say
+ * alike; an item on which they differ is on none.
+ */
 export function countingList(lists: readonly MinimumEquipmentList[]): MinimumEquipmentList | null {
   const [first, ...others] = [...lists].sort(byId);
   if (first === undefined || lists.every(({ items }) => items.length === 0)) return null;

@@ -32,7 +32,9 @@ export type ClosedUse = (typeof CLOSED_USES)[number];
 /** What can be done about a finding. */
 export const RECTIFYING = ['repaired', 'no-fault-found', 'serviced', 'judged-acceptable'] as const;
 
-/** What was done about a discrepancy, and the approval for return to service. Null fields are not known: then it does not close anything. */
+/**
+ * What was done about a discrepancy, and the approval for return to service. Null fields are not known: then it does not close anything.
+ */
 export interface Rectification {
   readonly id: string;
   readonly recordedAt: Instant;
@@ -59,7 +61,10 @@ export interface ListedDeferral {
   readonly item?: string;
 }
 
-/** An inoperative item lawfully left open. Null fields are not known, and then it is not. Source of the elements: 14 CFR 91.213(d) and (a) (from memory). */
+/**
+ * An inoperative item lawfully left open. Null fields are not known, and then it is not. Source of the elements: 14 CFR 91.213(d) and (a)
+ * (from memory).
+ */
 export interface Deferral {
   readonly id: string;
   readonly recordedAt: Instant;
@@ -92,7 +97,8 @@ export interface Watch {
 }
 
 /**
- * What somebody who looked at a finding decides about it. `stays`: it stays as it is classed. `grounds`: the aircraft stays on the ground until a mechanic has dealt with it.
+ * What somebody who looked at a finding decides about it. `stays`: it stays as it is classed. `grounds`: the aircraft stays on the ground
+ * until a mechanic has dealt with it.
  * `watch`: it may fly with it, and it is looked at again. `same-as`: it is what another finding of the aircraft says already.
  * What comes back after it was closed is a new finding. Common practice, no source.
  */
@@ -123,7 +129,10 @@ export interface Discrepancy extends RecordBase {
   readonly classification: Classification | null;
   readonly closesUses: readonly ClosedUse[];
   readonly rectification: Rectification | null;
-  /** The instruments and equipment that are inoperative, or of which one may be: then the four questions of 14 CFR 91.213(d) decide for each. */
+  /**
+   * The instruments and equipment that are inoperative, or of which one may be: then the four questions of 14 CFR 91.213(d) decide for
+   * each.
+   */
   readonly equipment: readonly EquipmentKind[];
   readonly deferral: Deferral | null;
   readonly watch: Watch | null;
@@ -246,7 +255,9 @@ export type DeferralFault =
   | 'completed-after-recorded'
   | 'completed-before-found';
 
-/** Every reason why a deferral is not lawful; an empty list means that it is. Source: 14 CFR 91.213(d)(3) and (4), 43.11(b) (from memory). */
+/**
+ * Every reason why a deferral is not lawful; an empty list means that it is. Source: 14 CFR 91.213(d)(3) and (4), 43.11(b) (from memory).
+ */
 export function deferralFaults(
   discrepancy: Discrepancy,
   deferral: Deferral,
