@@ -16,17 +16,23 @@ import { openWays, TriageDetail, WAYS, type Way } from './triage-detail';
 /** The list beside the finding that is looked at. Arrow keys go up and down; figures decide. */
 function Desk({ list }: { readonly list: TriageList }) {
   const { rows, mayDecide } = list;
-  const [at, setAt] = useState(0);
+  // Which one is looked at, by its id: others come and go above it while somebody reads, and what is decided must be what was read.
+  const [at, setAt] = useState<{ readonly id: string | null; readonly place: number }>({
+    id: null,
+    place: 0,
+  });
   const [open, setOpen] = useState<Way | null>(null);
   const [busy, setBusy] = useState(false);
   const { post, trouble } = useCommand();
   const here = useRef<HTMLUListElement>(null);
+  const found = rows.findIndex(({ id }) => id === at.id);
   // The list gets shorter by what was decided: what came after it takes its place.
-  const chosen = Math.min(at, rows.length - 1);
+  const chosen = found === -1 ? Math.min(at.place, rows.length - 1) : found;
   const row = rows[chosen];
+  if (row !== undefined && (row.id !== at.id || chosen !== at.place)) setAt({ id: row.id, place: chosen });
   const go = (to: number) => {
     const next = Math.max(0, Math.min(rows.length - 1, to));
-    setAt(next);
+    setAt({ id: rows[next]?.id ?? null, place: next });
     setOpen(null);
     here.current?.querySelectorAll<HTMLElement>('[role="option"]')[next]?.focus();
   };
