@@ -22,7 +22,9 @@ function Desk({ list }: { readonly list: TriageList }) {
     place: 0,
   });
   const [open, setOpen] = useState<Way | null>(null);
-  const [busy, setBusy] = useState(false);
+  // The one that is being sent. Its line may be gone before its answer is here: the next one is decided about meanwhile,
+  // and no key is lost.
+  const [sending, setSending] = useState<string | null>(null);
   const { post, trouble } = useCommand();
   const here = useRef<HTMLUListElement>(null);
   const found = rows.findIndex(({ id }) => id === at.id);
@@ -37,7 +39,7 @@ function Desk({ list }: { readonly list: TriageList }) {
     here.current?.querySelectorAll<HTMLElement>('[role="option"]')[next]?.focus();
   };
   const decide = async (of: TriageRow, decision: 'stays' | 'grounds', sameAs?: string) => {
-    setBusy(true);
+    setSending(of.id);
     const base = { triageId: crypto.randomUUID(), discrepancyId: of.id, aircraftId: of.aircraftId, note: '' };
     const done = await post(
       'POST /api/triage',
@@ -46,11 +48,11 @@ function Desk({ list }: { readonly list: TriageList }) {
         : { ...base, decision: 'same-as', sameAs, seenRevision: of.revision },
       () => undefined,
     );
-    setBusy(false);
+    setSending((one) => (one === of.id ? null : one));
     if (done) setOpen(null);
   };
   const take = (way: Way) => {
-    if (busy || row === undefined) return;
+    if (row === undefined || sending === row.id) return;
     if (way === 'watch' || way === 'same-as') setOpen(way);
     else void decide(row, way);
   };
@@ -127,7 +129,7 @@ function Desk({ list }: { readonly list: TriageList }) {
         mayDecide={mayDecide}
         open={open}
         trouble={trouble}
-        busy={busy}
+        busy={sending === row.id}
         onWay={take}
         onSameAs={(id) => {
           void decide(row, 'stays', id);
