@@ -2,6 +2,7 @@ import { sql } from 'kysely';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
+import { told, type ToldRow } from './notices';
 
 /** A notice that no mail has taken along yet. */
 export interface Unsent {
@@ -19,23 +20,14 @@ const STALE_S = 7 * 86_400;
 
 /**
  * Notices that no mail has brought to its end, oldest first: of one person, or of everybody. What was seen already is not sent any more,
- * nor what is
- * of no use any more.
+ * nor what is of no use any more.
  */
 export async function readUnsent(
   tx: ClubTransaction,
   now: Instant,
   personId: string | null,
 ): Promise<readonly Unsent[]> {
-  const { rows } = await sql<{
-    id: string;
-    person: string;
-    title: string;
-    body: string;
-    path: string;
-    use_until: Date | null;
-    recorded_at: Date;
-  }>`
+  const { rows } = await sql<ToldRow>`
     select n.notice_id::text as id, n.person_id as person, n.title, n.body, n.path, n.use_until, n.recorded_at
     from notice n left join notice_read r using (club_id, notice_id)
     where r.notice_id is null and n.recorded_at > ${new Date(addSeconds(now, -STALE_S))} and (n.use_until is null or n.use_until > ${new Date(now)})
@@ -43,15 +35,7 @@ export async function readUnsent(
       and not exists (select from notice_mail m join notice_mail_end e using (club_id, mail_id)
         where m.club_id = n.club_id and m.person_id = n.person_id and n.notice_id = any(m.notices))
     order by n.recorded_at, n.notice_id`.execute(tx);
-  return rows.map((row) => ({
-    id: row.id,
-    personId: row.person,
-    title: row.title,
-    body: row.body,
-    path: row.path,
-    useUntil: row.use_until === null ? null : storedInstant(row.use_until),
-    recordedAt: storedInstant(row.recorded_at),
-  }));
+  return rows.map(told);
 }
 
 /** A mail that was begun, with when it was last tried, and perhaps accepted by the mail server, and of which nobody knows how it ended. */
@@ -77,15 +61,7 @@ export async function noticesOfMail(tx: ClubTransaction, ids: readonly string[])
     .orderBy('recorded_at')
     .orderBy('notice_id')
     .execute();
-  return rows.map((row) => ({
-    id: row.notice_id,
-    personId: row.person_id,
-    title: row.title,
-    body: row.body,
-    path: row.path,
-    useUntil: row.use_until === null ? null : storedInstant(row.use_until),
-    recordedAt: storedInstant(row.recorded_at),
-  }));
+  return rows.map((row) => told({ ...row, id: row.notice_id, person: row.person_id }));
 }
 
 /** Says that a mail is begun, before anybody sends it. */

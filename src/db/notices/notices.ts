@@ -207,24 +207,37 @@ export async function insertSettings(
   ));
 }
 
-/** The newest notices: of one person, or of everybody. */
+/** What was told, as a row has it. */
+export interface ToldRow {
+  readonly id: string;
+  readonly person: string;
+  readonly title: string;
+  readonly body: string;
+  readonly path: string;
+  readonly use_until: Date | null;
+  readonly recorded_at: Date;
+}
+
+/** What was told, from its row. */
+export const told = (row: ToldRow): Omit<StoredNotice, 'isRead' | 'mail'> => ({
+  id: row.id,
+  personId: row.person,
+  title: row.title,
+  body: row.body,
+  path: row.path,
+  useUntil: row.use_until === null ? null : storedInstant(row.use_until),
+  recordedAt: storedInstant(row.recorded_at),
+});
+
+/** The newest notices of one person. */
 export async function readNotices(
   tx: ClubTransaction,
   personId: string,
   most: number,
 ): Promise<readonly StoredNotice[]> {
-  const { rows } = await sql<{
-    id: string;
-    person: string;
-    title: string;
-    body: string;
-    path: string;
-    use_until: Date | null;
-    recorded_at: Date;
-    read: boolean;
-    outcome: string | null;
-    mailed_at: Date | null;
-  }>`
+  const { rows } = await sql<
+    ToldRow & { readonly read: boolean; readonly outcome: string | null; readonly mailed_at: Date | null }
+  >`
     select n.notice_id::text as id, n.person_id as person, n.title, n.body, n.path, n.use_until, n.recorded_at, r.notice_id is not null as read,
       m.outcome, m.recorded_at as mailed_at
     from notice n
@@ -235,13 +248,7 @@ export async function readNotices(
     where n.person_id = ${personId}
     order by n.recorded_at desc, n.notice_id limit ${most}`.execute(tx);
   return rows.map((row) => ({
-    id: row.id,
-    personId: row.person,
-    title: row.title,
-    body: row.body,
-    path: row.path,
-    useUntil: row.use_until === null ? null : storedInstant(row.use_until),
-    recordedAt: storedInstant(row.recorded_at),
+    ...told(row),
     isRead: row.read,
     mail:
       row.outcome === null || row.mailed_at === null
