@@ -6,9 +6,8 @@ import type { NextConfig } from 'next';
 const PROGRAM = (process.env['GROVAL_PROGRAM'] ??= randomUUID());
 
 /**
- * What a page shows first, asked while its scripts still load: the request must be what `ask` sends, or the browser asks twice. The slow
- * part of a
- * large club's Line is its answer, so the two waits are one.
+ * What a page shows first, asked while its scripts still load: the request must be what `ask` sends, or the
+ * browser asks twice. The slow part of a large club's Line is its answer, so the two waits are one.
  */
 const EARLY: readonly (readonly [page: string, answer: string])[] = [
   ['/line', '/api/line'],

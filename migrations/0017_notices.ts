@@ -4,9 +4,9 @@ import { keepByClub, oneOf, runIn } from './kit';
 export { down } from './kit';
 
 /**
- * What people are told, whether they have seen it, how they want to be told, and the mails that were sent. None of it is a record about
- * an aircraft, so
- * none is counted in its ledger. Older programs may still run: they tell nobody.
+ * What people are told, whether they have seen it, how they want to be told, and the mails that were sent.
+ * None of it is a record about an aircraft, so none is counted in its ledger. Older programs may still run:
+ * they tell nobody.
  */
 export async function up(db: Kysely<unknown>): Promise<void> {
   const run = await runIn(db, 'groval');

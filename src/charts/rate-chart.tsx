@@ -14,9 +14,8 @@ const END = 12;
 const AXIS = 36;
 
 /**
- * Rates below each other on one scale from zero: the rate as a dot, its interval as a bar. An interval that goes on beyond the picture
- * ends in an
- * arrow. The words beside the picture tell the same.
+ * Rates below each other on one scale from zero: the rate as a dot, its interval as a bar. An interval that
+ * goes on beyond the picture ends in an arrow. The words beside the picture tell the same.
  */
 export function RateChart({
   bars,

@@ -43,9 +43,9 @@ export function hurryNotices(): void {
 }
 
 /**
- * Starts the work behind the screens: each minute somebody looks for what is to be told, in whichever process; each look and each mail is
- * a job of its
- * own. All of it is found again from what is recorded, so that a killed process loses nothing.
+ * Starts the work behind the screens: each minute somebody looks for what is to be told, in whichever
+ * process; each look and each mail is a job of its own. All of it is found again from what is recorded, so
+ * that a killed process loses nothing.
  * @returns what ends it
  */
 export async function startJobs(

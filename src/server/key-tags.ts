@@ -62,9 +62,8 @@ async function drawTag(
 }
 
 /**
- * Key tags as a PDF: one label an aircraft, in the order given, on as many sheets as they need. The code opens the aircraft on the
- * phone; what is printed beside it says which
- * one it is where no phone is at hand.
+ * Key tags as a PDF: one label an aircraft, in the order given, on as many sheets as they need. The code
+ * opens the aircraft on the phone; what is printed beside it says which one it is where no phone is at hand.
  */
 export async function keyTags(tags: readonly KeyTag[], sheet: LabelSheet): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();

@@ -2,11 +2,9 @@
 export const JOBS_SCHEMA = 'jobs';
 
 /**
- * Our queues. `short`: of one key at most one job waits, however often it is asked for. What runs may run beside another of its key, so
- * that one whose
- * process was killed holds nobody up: each locks what it writes. A job that fails is tried again; what is still to be done then is found
- * by the next
- * look.
+ * Our queues. `short`: of one key at most one job waits, however often it is asked for. What runs may run
+ * beside another of its key, so that one whose process was killed holds nobody up: each locks what it writes.
+ * A job that fails is tried again; what is still to be done then is found by the next look.
  */
 export const QUEUES = {
   'notices-sweep': { policy: 'short', retryLimit: 0, expireInSeconds: 120, retentionMinutes: 60 },

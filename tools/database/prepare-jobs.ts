@@ -3,9 +3,8 @@ import PgBoss from 'pg-boss';
 import { JOBS_SCHEMA, QUEUES } from '../../src/server/queues';
 
 /**
- * Makes the job queue's own tables and our queues where they are not there. They hold nothing that is not known elsewhere: no backup
- * takes them along,
- * and a restored database gets new ones. Safe to repeat.
+ * Makes the job queue's own tables and our queues where they are not there. They hold nothing that is not
+ * known elsewhere: no backup takes them along, and a restored database gets new ones. Safe to repeat.
  */
 export async function prepareJobs(db: Kysely<unknown>): Promise<void> {
   const {

@@ -50,9 +50,9 @@ function listedBy({ listed }: Defer, { byList, items }: DeferralPath): ListedDef
 }
 
 /**
- * Defers an inoperative item by the way of 14 CFR 91.213(d), or by the aircraft's approved minimum equipment list (from memory):
- * removed or deactivated, placarded, entered,
- * and determined to be no hazard by who signs. Refused where it is not lawful, with why; one that counts already is not prolonged.
+ * Defers an inoperative item by the way of 14 CFR 91.213(d), or by the aircraft's approved minimum equipment
+ * list (from memory): removed or deactivated, placarded, entered, and determined to be no hazard by who
+ * signs. Refused where it is not lawful, with why; one that counts already is not prolonged.
  */
 export async function defer(
   ports: Ports,

@@ -50,9 +50,8 @@ function requireMergeable(changing: Changing, finding: Discrepancy, sameAs: stri
 }
 
 /**
- * Records what somebody who looked at a finding decides about it. Nothing is made available but by a signed decision to watch, by a
- * certificate that
- * its class asks for. Sent twice it is recorded once.
+ * Records what somebody who looked at a finding decides about it. Nothing is made available but by a signed
+ * decision to watch, by a certificate that its class asks for. Sent twice it is recorded once.
  */
 export async function triageFinding(
   ports: Ports,

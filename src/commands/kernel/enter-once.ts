@@ -21,9 +21,9 @@ interface Made<T> {
 }
 
 /**
- * Enters one record about an aircraft: looks who may, checks the password where there is one, and answers an entry that was received
- * already as
- * received. What the permission table calls the act is what the ledger calls it.
+ * Enters one record about an aircraft: looks who may, checks the password where there is one, and answers an
+ * entry that was received already as received. What the permission table calls the act is what the ledger
+ * calls it.
  * @param work writes the record, and gives what the ledger keeps of it
  */
 export async function enterOnce<T extends object>(

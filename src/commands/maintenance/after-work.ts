@@ -81,9 +81,9 @@ async function reportFromCheckFlight(
 }
 
 /**
- * Records the check flight after work, as it was flown and logged. Where it did not fly as it should, that is a finding of its own, which
- * grounds the
- * aircraft, and the check flight is still to be flown. Source: 14 CFR 91.407(b) (from memory).
+ * Records the check flight after work, as it was flown and logged. Where it did not fly as it should, that is
+ * a finding of its own, which grounds the aircraft, and the check flight is still to be flown. Source: 14 CFR
+ * 91.407(b) (from memory).
  */
 export async function recordCheckFlight(
   ports: Ports,

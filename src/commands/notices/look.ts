@@ -40,9 +40,9 @@ async function readAll(tx: ClubTransaction, clubId: string, aircraftId: string, 
 }
 
 /**
- * Looks at one aircraft for what is to be told: to those whose planned flight it is no longer available for, or is again, and to those
- * whose finding
- * somebody dealt with. Whatever was told is not told again, however often this runs and wherever.
+ * Looks at one aircraft for what is to be told: to those whose planned flight it is no longer available for,
+ * or is again, and to those whose finding somebody dealt with. Whatever was told is not told again, however
+ * often this runs and wherever.
  */
 export async function lookForNotices(
   ports: Pick<Ports, 'db' | 'now' | 'newId'>,

@@ -65,9 +65,8 @@ async function due(
 }
 
 /**
- * Sends a person the mail that is due, if one is. Said to be sent only once the mail server has taken it; where that server is down the
- * error goes on,
- * and the mail goes again under the same id.
+ * Sends a person the mail that is due, if one is. Said to be sent only once the mail server has taken it;
+ * where that server is down the error goes on, and the mail goes again under the same id.
  */
 export async function mailNotices(
   ports: Pick<Ports, 'db' | 'now' | 'newId'>,

@@ -7,9 +7,9 @@ import { ofKind, readWalkroundsSince } from '@/db/walkround/walkrounds';
 import { Refused, type Actor } from '../kernel/command';
 
 /**
- * Where the daily inspection of this day was begun by its list, it is certified only once every step is answered and whatever decides
- * about flying was seen, by the person
- * who did it. Where nobody began one here, the list was on paper, and the certificate answers for it. Common practice, no source.
+ * Where the daily inspection of this day was begun by its list, it is certified only once every step is
+ * answered and whatever decides about flying was seen, by the person who did it. Where nobody began one here,
+ * the list was on paper, and the certificate answers for it. Common practice, no source.
  * @throws Refused with what is left
  */
 export async function requireWholeList(

@@ -36,9 +36,8 @@ const CONTROLS = ['K236', 'K237'] as const;
 const TOOLS = 'K244';
 
 /**
- * What a signed rigging says: each check by who signed, where every step of it was fine; what was found or not seen leaves it open. The
- * controls are held by a
- * helper: where nobody is named, nobody held them.
+ * What a signed rigging says: each check by who signed, where every step of it was fine; what was found or
+ * not seen leaves it open. The controls are held by a helper: where nobody is named, nobody held them.
  */
 export function riggingOf(
   id: string,

@@ -2,9 +2,8 @@ import { VOLUME_UNITS } from '../quantities/volume';
 import type { FuelGrade } from '../records/walkround/measurement';
 
 /**
- * Nominal weights of fuel in pounds a US gallon. Source: Pilot's Handbook of Aeronautical Knowledge, FAA (from memory); car petrol at
- * the heavy end of its range, since a
- * loading is not to come out too light.
+ * Nominal weights of fuel in pounds a US gallon. Source: Pilot's Handbook of Aeronautical Knowledge, FAA
+ * (from memory); car petrol at the heavy end of its range, since a loading is not to come out too light.
  */
 const POUNDS_A_GALLON: Readonly<Record<FuelGrade, number>> = { leaded: 6, unleaded: 6.2, jet: 6.7 };
 /** Exact by definition. */

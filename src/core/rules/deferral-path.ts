@@ -73,9 +73,9 @@ function refusalByList(items: readonly ListedItem[] | null, { aircraft }: KnownF
 }
 
 /**
- * The four questions of 14 CFR 91.213(d)(2) for every item that a finding names, answered from the aircraft's data: what nobody has put
- * on record counts as asked for. The
- * rule of inoperative equipment decides by the same answers.
+ * The four questions of 14 CFR 91.213(d)(2) for every item that a finding names, answered from the aircraft's
+ * data: what nobody has put on record counts as asked for. The rule of inoperative equipment decides by the
+ * same answers.
  */
 export function deferralPath(discrepancy: Discrepancy, facts: KnownFacts, lessons: Lessons): DeferralPath {
   const asking = { lessons, steps: true };

@@ -224,9 +224,9 @@ function held(
 }
 
 /**
- * What the operating rules need an item for after sunset, by instruments and in airspace: a special flight permit speaks of an aircraft
- * that is not
- * airworthy, and takes nothing of that away, whatever else the item is needed for. Told by itself only where there is a permit.
+ * What the operating rules need an item for after sunset, by instruments and in airspace: a special flight
+ * permit speaks of an aircraft that is not airworthy, and takes nothing of that away, whatever else the item
+ * is needed for. Told by itself only where there is a permit.
  */
 function bindsPermits(
   { id, what, equipment, deferral }: Discrepancy,

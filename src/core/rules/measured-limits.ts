@@ -57,9 +57,9 @@ function dropDifference(measurements: readonly Measurement[]): readonly Measurem
 }
 
 /**
- * What a limit is held against: for one that names which, that one; for one that names none, each of several that has no limit of its
- * own, by its newest figure. A
- * figure of before that names none counts until one that names it is newer.
+ * What a limit is held against: for one that names which, that one; for one that names none, each of several
+ * that has no limit of its own, by its newest figure. A figure of before that names none counts until one
+ * that names it is newer.
  */
 function newestOfEach(facts: KnownFacts, limit: MeasureLimit): readonly Measurement[] {
   const measurements = facts.ramp?.measurements.filter(({ quantity }) => quantity === limit.quantity) ?? [];
@@ -79,9 +79,9 @@ function newestOfEach(facts: KnownFacts, limit: MeasureLimit): readonly Measurem
 }
 
 /**
- * The latest measurement of a thing; of several of one moment, or of several things under one limit, one that is outside, otherwise the
- * oldest. Oil that was added since is
- * added to what was seen where that takes it over the maximum: nobody looked again, and too much is no better than too little.
+ * The latest measurement of a thing; of several of one moment, or of several things under one limit, one that
+ * is outside, otherwise the oldest. Oil that was added since is added to what was seen where that takes it
+ * over the maximum: nobody looked again, and too much is no better than too little.
  */
 function latest(facts: KnownFacts, limit: MeasureLimit): Measurement | null {
   if (facts.ramp === null) return null;

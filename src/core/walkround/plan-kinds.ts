@@ -1,9 +1,9 @@
 import type { Authority, SignedWork } from '../records/club/certificate';
 
 /**
- * Lists that are gone through on the ramp, each as a plan with its own signature. `daily-inspection` is the whole walk-round with what
- * the day's
- * certification asks for; the others stand beside the walk-round and never for it.
+ * Lists that are gone through on the ramp, each as a plan with its own signature. `daily-inspection` is the
+ * whole walk-round with what the day's certification asks for; the others stand beside the walk-round and
+ * never for it.
  */
 export const PLAN_KINDS = ['walk-round', 'daily-inspection', 'run-up', 'briefing', 'rigging'] as const;
 export type PlanKind = (typeof PLAN_KINDS)[number];

@@ -48,9 +48,8 @@ const checks = (aircraft: PlanAircraft): readonly PlanStep[] =>
   }));
 
 /**
- * The plan of a list on this aircraft. Deterministic. The daily inspection is the whole walk-round after what the maintenance release
- * asks for; the others stand for no
- * walk-round.
+ * The plan of a list on this aircraft. Deterministic. The daily inspection is the whole walk-round after what
+ * the maintenance release asks for; the others stand for no walk-round.
  * @param flight what the flight brings that it is gone through for
  */
 export function planOfList(

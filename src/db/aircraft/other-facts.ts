@@ -85,9 +85,8 @@ function withCleared<T extends { readonly id: string; readonly cleared?: FuelCle
 }
 
 /**
- * What was found on the ramp. Where nobody stated that it is all of it, it speaks for what was found, and what is missing is no gap: the
- * walk-round
- * that was begun since the last flight makes it one.
+ * What was found on the ramp. Where nobody stated that it is all of it, it speaks for what was found, and
+ * what is missing is no gap: the walk-round that was begun since the last flight makes it one.
  */
 function rampOf(
   isStated: boolean,

@@ -69,9 +69,8 @@ export async function readOthers(tx: ClubTransaction, aircraftId: string | null,
 const NEWEST = 40;
 
 /**
- * The newest measurements of each quantity and the newest samples; and every sample that was not clean, however old: it speaks until
- * somebody dealt
- * with it. Found by index, without reading the years before.
+ * The newest measurements of each quantity and the newest samples; and every sample that was not clean,
+ * however old: it speaks until somebody dealt with it. Found by index, without reading the years before.
  */
 export async function readLatestOnRamp(tx: ClubTransaction, aircraftId: string | null) {
   const columns = sql`r.aircraft_id, r.record_id, r.kind, r.body, r.recorded_at, r.awaits_vouch, null::timestamptz as vouched_at`;

@@ -49,9 +49,8 @@ export function partOf({
 export const WATER = 'water';
 
 /**
- * Every finding and every cup with water since a moment, each with the time in service then. What is held to be the same as another
- * finding is not
- * named again; nor is a cup that was struck out.
+ * Every finding and every cup with water since a moment, each with the time in service then. What is held to
+ * be the same as another finding is not named again; nor is a cup that was struck out.
  */
 export async function readOccurrences(tx: ClubTransaction, since: Instant): Promise<readonly Occurrence[]> {
   const from = instantText(since);

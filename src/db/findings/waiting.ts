@@ -56,9 +56,8 @@ interface Undecided {
 }
 
 /**
- * Findings that nobody has closed, deferred or decided about. Asked in plain questions whose answers are put together here: what the
- * database makes of
- * one long question hangs on what it knows of its tables by then.
+ * Findings that nobody has closed, deferred or decided about. Asked in plain questions whose answers are put
+ * together here: what the database makes of one long question hangs on what it knows of its tables by then.
  */
 async function readUndecided(tx: ClubTransaction): Promise<readonly Undecided[]> {
   const { rows: all } = await sql<{ id: string; aircraft_id: string; recorded_at: Date }>`

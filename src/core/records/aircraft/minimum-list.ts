@@ -30,9 +30,8 @@ export interface MinimumItem {
 }
 
 /**
- * An aircraft's approved minimum equipment list, as somebody copied it. A later one takes the place of the one before; one without any
- * item states that
- * the aircraft has no list any more.
+ * An aircraft's approved minimum equipment list, as somebody copied it. A later one takes the place of the
+ * one before; one without any item states that the aircraft has no list any more.
  */
 export interface MinimumEquipmentList extends RecordBase {
   /** As the list names its revision. */

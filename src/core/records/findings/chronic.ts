@@ -84,11 +84,10 @@ function soonestReturn(times: readonly Occurrence[]): number | null {
 }
 
 /**
- * What comes again and again, the surest first: by the lower end of the interval of how many times as often it comes on this aircraft as
- * on the club's
- * others, then by how often it came. It is chronic where it came at least three times and the whole interval lies above the others' rate,
- * where it
- * was back within 25 hours in service of its return, or where twice no fault was found.
+ * What comes again and again, the surest first: by the lower end of the interval of how many times as often
+ * it comes on this aircraft as on the club's others, then by how often it came. It is chronic where it came
+ * at least three times and the whole interval lies above the others' rate, where it was back within 25 hours
+ * in service of its return, or where twice no fault was found.
  * @param flown seconds in service of each aircraft within the window
  * @param zone where days begin and end
  */

@@ -36,10 +36,10 @@ export interface ReportedFinding {
 }
 
 /**
- * What is to be told of flights: that the aircraft is not available for one, once, and that it is again, to whom the first was told.
- * Nobody is told
- * that all is well where nothing else was ever said.
- * @param toldOf how many times each flight was told of already: an odd number says that it was last told as not available
+ * What is to be told of flights: that the aircraft is not available for one, once, and that it is again, to
+ * whom the first was told. Nobody is told that all is well where nothing else was ever said.
+ * @param toldOf how many times each flight was told of already: an odd number says that it was last told as
+ * not available
  */
 export function flightNotices(
   flights: readonly WaitingFlight[],
@@ -117,9 +117,8 @@ function quietUntil({ quiet }: NoticeSettings, at: Instant, zone: ZoneId): Insta
 }
 
 /**
- * When the mail with some notices is sent; null where none is. In quiet hours it waits for their end, and a digest for its time, unless
- * one of the
- * notices would be of no use by then.
+ * When the mail with some notices is sent; null where none is. In quiet hours it waits for their end, and a
+ * digest for its time, unless one of the notices would be of no use by then.
  * @param waiting the notices that were not sent yet, each with when it was written
  */
 export function mailAt(

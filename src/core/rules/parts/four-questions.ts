@@ -21,9 +21,9 @@ function askedUses(asked: AskedFor): UseSet {
 
 /** Uses that the operating rules need the item for. */
 function ruleUses(kind: EquipmentKind, aircraft: Aircraft, { lessons, steps }: Asking): UseSet {
-  // A system of anticollision lights that is fitted is on by day and by night (14 CFR 91.209(b)), also in aircraft that need none by
-  // day: the strict
-  // reading, and ours. Removed or deactivated with its steps it is no longer fitted, and only what the lists need it for stays closed.
+  // A system of anticollision lights that is fitted is on by day and by night (14 CFR 91.209(b)), also in
+  // aircraft that need none by day: the strict reading, and ours. Removed or deactivated with its steps it is
+  // no longer fitted, and only what the lists need it for stays closed.
   if (kind === 'anticollision-lights' && !steps) return ALL_USES;
   if (kind === 'elt') return eltUses(aircraft);
   const lines = linesFor(aircraft, lessons).filter(
@@ -118,9 +118,9 @@ export function passedOver(
 }
 
 /**
- * A finding on things of which somebody has said since, comparing the list with the aircraft, that they are not there: nothing of them
- * can be
- * removed, deactivated or placarded. A list of before contradicts the finding, and then the stricter holds.
+ * A finding on things of which somebody has said since, comparing the list with the aircraft, that they are
+ * not there: nothing of them can be removed, deactivated or placarded. A list of before contradicts the
+ * finding, and then the stricter holds.
  */
 export function isNotFitted({ equipment, happenedAt }: Discrepancy, { equipmentList }: KnownFacts): boolean {
   return (

@@ -43,9 +43,9 @@ export function othersDeferred(code: string, besides: string, facts: KnownFacts)
 }
 
 /**
- * Every reason why a deferral does not stand under the aircraft's list; none where it needs no list. An item is open only with its own
- * category, and
- * only while as many work as the list asks for. Source: 14 CFR 91.213(a) (from memory).
+ * Every reason why a deferral does not stand under the aircraft's list; none where it needs no list. An item
+ * is open only with its own category, and only while as many work as the list asks for. Source: 14 CFR
+ * 91.213(a) (from memory).
  */
 export function listFaults(
   discrepancy: Discrepancy,
