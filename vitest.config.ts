@@ -49,7 +49,7 @@ export default defineConfig({
           name: 'rest',
           isolate: false,
           include: [
-            'src/{server,screens,charts,ui,queries}/**/*.test.ts',
+            'src/{server,screens,charts,ui,queries,workers}/**/*.test.ts',
             'src/{charts,ui}/**/*.test.tsx',
             'tools/**/*.test.ts',
             'demo/**/*.test.ts',

@@ -56,7 +56,7 @@ test('a light out before a night lesson: deferred, night closed, placard printed
   await mechanic.getByLabel('Your password').fill('tern-bay-demo');
   await mechanic.getByRole('button', { name: 'Sign and return to service' }).click();
   // Its pitot heat stays deferred; night is open again.
-  await expect(open.getByRole('button', { name: 'Record what was done' })).toHaveCount(0);
+  await expect(open.getByRole('button', { name: 'Sign and return to service' })).toHaveCount(0);
   await expect(mechanic.getByRole('heading', { name: 'Restricted N01TB' })).toBeVisible();
   await expect(mechanic.getByText(/from sunset to sunrise/)).toHaveCount(0);
   await openPart(mechanic, 'History');

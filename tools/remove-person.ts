@@ -23,6 +23,12 @@ try {
     'delete from auth."user" where email = $1 returning id',
     [address],
   );
+  // What they were told stays; where their browsers are reached does not.
+  for (const { id } of accounts)
+    await client.query(
+      `update groval.push_device set name = '', endpoint = '', p256dh = '', auth = '' where person_id = $1`,
+      [id],
+    );
   const { rowCount: links } = await client.query(
     'update groval.invitation set email = null where email = $1',
     [address],

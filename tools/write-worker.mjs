@@ -1,4 +1,5 @@
-// Part of npm run build: writes public/ramp-offline.js, which keeps the ramp's page on the phone. It names the files of this build.
+// Part of npm run build: writes public/ramp-offline.js, which keeps the ramp's page on the phone and names
+// the files of this build, and public/notices-worker.js, which shows notices.
 import { createHash } from 'node:crypto';
 import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -28,14 +29,18 @@ const entries = [
   ...[...files].sort().map((url) => ({ url, revision: null })),
 ];
 mkdirSync(join(PROJECT, 'public'), { recursive: true });
-await build({
-  entryPoints: [join(PROJECT, 'src/workers/ramp-offline.ts')],
-  outfile: join(PROJECT, 'public/ramp-offline.js'),
-  bundle: true,
-  minify: true,
-  format: 'iife',
-  target: 'es2022',
-  define: { RAMP_FILES: JSON.stringify(entries), 'process.env.NODE_ENV': '"production"' },
-  logLevel: 'warning',
-});
+for (const [source, written] of [
+  ['ramp-offline', 'ramp-offline'],
+  ['notices', 'notices-worker'],
+])
+  await build({
+    entryPoints: [join(PROJECT, `src/workers/${source}.ts`)],
+    outfile: join(PROJECT, `public/${written}.js`),
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    define: { RAMP_FILES: JSON.stringify(entries), 'process.env.NODE_ENV': '"production"' },
+    logLevel: 'warning',
+  });
 process.stdout.write(`${entries.length} files are kept for the ramp\n`);

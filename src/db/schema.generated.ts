@@ -442,6 +442,22 @@ export interface NoticeMailTry {
   recorded_at: Timestamp;
 }
 
+export interface NoticePushEnd {
+  club_id: string;
+  device_id: string;
+  note: string;
+  notice_id: string;
+  outcome: string;
+  recorded_at: Timestamp;
+}
+
+export interface NoticePushTry {
+  club_id: string;
+  device_id: string;
+  notice_id: string;
+  recorded_at: Timestamp;
+}
+
 export interface NoticeRead {
   club_id: string;
   notice_id: string;
@@ -504,6 +520,24 @@ export interface PlannedFlightEnd {
   recorded_at: Timestamp;
   recorded_by: string;
   why: string | null;
+}
+
+export interface PushDevice {
+  auth: string;
+  club_id: string;
+  device_id: string;
+  endpoint: string;
+  name: string;
+  p256dh: string;
+  person_id: string;
+  recorded_at: Timestamp;
+}
+
+export interface PushDeviceEnd {
+  club_id: string;
+  device_id: string;
+  recorded_at: Timestamp;
+  why: string;
 }
 
 export interface RecordPhoto {
@@ -675,11 +709,15 @@ export interface DB {
   notice_mail: NoticeMail;
   notice_mail_end: NoticeMailEnd;
   notice_mail_try: NoticeMailTry;
+  notice_push_end: NoticePushEnd;
+  notice_push_try: NoticePushTry;
   notice_read: NoticeRead;
   notice_setting: NoticeSetting;
   photo: Photo;
   planned_flight: PlannedFlight;
   planned_flight_end: PlannedFlightEnd;
+  push_device: PushDevice;
+  push_device_end: PushDeviceEnd;
   record_photo: RecordPhoto;
   rectification: Rectification;
   signature: Signature;

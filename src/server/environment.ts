@@ -20,6 +20,16 @@ const schema = z.object({
     })
     .optional(),
   GROVAL_MAIL_FROM: z.email('expected the address that mails come from').default('notices@groval.invalid'),
+  /** The keys by which push services know this installation, public and private with a dot between; without them no device is told. */
+  GROVAL_PUSH_KEYS: z
+    .string()
+    .regex(/^[A-Za-z0-9_-]{87}\.[A-Za-z0-9_-]{43}$/u, 'expected what npm run push-keys prints')
+    .optional(),
+  /** The push services that it may send to, with commas between. */
+  GROVAL_PUSH_HOSTS: z
+    .string()
+    .regex(/^[a-z0-9.:-]+(,[a-z0-9.:-]+)*$/u, 'expected names such as push.example,push.other.example')
+    .optional(),
   GROVAL_EXIT_WITH_PARENT: z.literal('1').optional(),
 });
 

@@ -4,6 +4,7 @@ import type { Ports } from '@/commands/kernel/command';
 import { openPool } from '@/db/kernel/connection';
 import { everyClub } from '@/db/notices/notices';
 import { openMailer, type SendMail } from './mail';
+import { openPusher, pushHosts, pushKeys, type SendPush } from './push';
 import { JOBS_SCHEMA, type QueueName } from './queues';
 import type { Runtime } from './runtime';
 
@@ -19,6 +20,13 @@ export interface NoticeWork {
     send: SendMail,
     to: { readonly clubId: string; readonly personId: string; readonly url: string },
   ) => Promise<string>;
+  /** People of a club whose devices are still to be told something. */
+  readonly peopleToPush: (ports: Ports, clubId: string) => Promise<readonly string[]>;
+  readonly push: (
+    ports: Ports,
+    send: SendPush,
+    to: { readonly clubId: string; readonly personId: string },
+  ) => Promise<number>;
 }
 
 /** Connections of the queue. */
@@ -27,7 +35,7 @@ const CONNECTIONS = 2;
 const POLL_S = 2;
 
 const lookSchema = z.strictObject({ clubId: z.uuid(), aircraftId: z.uuid() });
-const mailSchema = z.strictObject({ clubId: z.uuid(), personId: z.string().min(1).max(200) });
+const personSchema = z.strictObject({ clubId: z.uuid(), personId: z.string().min(1).max(200) });
 
 /** Asked for within so many milliseconds, one look for notices is enough. */
 const HURRY_MS = 1000;
@@ -68,13 +76,22 @@ export async function startJobs(
     env.GROVAL_SMTP_URL === undefined ? null : openMailer(env.GROVAL_SMTP_URL, env.GROVAL_MAIL_FROM);
   const send = (name: QueueName, data: object, key: string) => boss.send(name, data, { singletonKey: key });
 
+  const keys = pushKeys(env);
+  const pusher =
+    keys === null ? null : openPusher(keys, `mailto:${env.GROVAL_MAIL_FROM}`, pushHosts(env), ports.now);
+  // Whichever server sends takes it: this one may not.
+  const askToPush = async (clubId: string): Promise<void> => {
+    for (const personId of await work.peopleToPush(ports, clubId))
+      await send('notices-push', { clubId, personId }, `${clubId}/${personId}`);
+  };
+
   const sweep = async (): Promise<void> => {
     for (const clubId of await everyClub(db)) {
       for (const aircraftId of await work.aircraft(ports, clubId))
         await send('notices-look', { clubId, aircraftId }, aircraftId);
-      // Whichever server sends mail takes it: this one may not.
       for (const personId of await work.people(ports, clubId))
         await send('notices-mail', { clubId, personId }, `${clubId}/${personId}`);
+      await askToPush(clubId);
     }
   };
   await boss.start();
@@ -83,17 +100,27 @@ export async function startJobs(
     for (const { data } of jobs) {
       const { clubId, aircraftId } = lookSchema.parse(data);
       await work.look(ports, clubId, aircraftId);
+      // What was just written goes to the devices at once, and not only with the next minute.
+      await askToPush(clubId);
     }
   });
   if (mailer !== null)
     await boss.work('notices-mail', { pollingIntervalSeconds: POLL_S }, async (jobs) => {
       for (const { data } of jobs) {
-        const to = mailSchema.parse(data);
+        const to = personSchema.parse(data);
         const outcome = await work.mail(ports, mailer.send, {
           ...to,
           url: env.GROVAL_URL.replace(/\/$/u, ''),
         });
         if (outcome !== 'nothing-due') log.info({ personId: to.personId, outcome }, 'a mail with notices');
+      }
+    });
+  if (pusher !== null)
+    await boss.work('notices-push', { pollingIntervalSeconds: POLL_S }, async (jobs) => {
+      for (const { data } of jobs) {
+        const to = personSchema.parse(data);
+        const told = await work.push(ports, pusher, to);
+        if (told > 0) log.info({ personId: to.personId, told }, 'notices on devices');
       }
     });
   await boss.schedule('notices-sweep', '* * * * *');

@@ -16,6 +16,7 @@ export const QUEUES = {
     retentionMinutes: 60,
   },
   'notices-mail': { policy: 'short', retryLimit: 0, expireInSeconds: 120, retentionMinutes: 60 },
+  'notices-push': { policy: 'short', retryLimit: 0, expireInSeconds: 120, retentionMinutes: 60 },
   // The library's own, by which it sends what has its minute. It would make it itself, and may not: the application owns no table.
   '__pgboss__send-it': { policy: 'standard' },
 } as const;

@@ -13,6 +13,7 @@ import { Attempts } from './attempts';
 import { Bounded, Shares, TransferShares } from './bounded';
 import { Passwords } from './passwords';
 import { reencodePhoto } from './photos';
+import { whyNoPush } from './push';
 import { SessionTokens } from './session-tokens';
 import { StreamWatch } from './stream-watch';
 import { StreamShares } from './streams';
@@ -87,6 +88,7 @@ export function openRuntime(env: Environment): Runtime {
     db,
     now,
     newId: randomUUID,
+    whyNoPush: (endpoint) => whyNoPush(env, endpoint),
     reencodePhoto: (bytes) => pictures.run(() => reencodePhoto(bytes)),
     hashPassword: (password) => passwords.hash(password),
     sha256: (bytes) => createHash('sha256').update(bytes).digest(),

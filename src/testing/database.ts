@@ -38,6 +38,7 @@ export function testPorts(start: Instant, database: Database = db): Ports & { at
     checkPassword: (_: string, password: string) =>
       Promise.resolve(password === PASSWORD ? ('right' as const) : ('wrong' as const)),
     hashPassword: (password: string) => Promise.resolve(`hash of ${password}`),
+    whyNoPush: () => null as string | null,
     reencodePhoto: (bytes: Uint8Array) =>
       Promise.resolve(bytes.length === 0 ? null : { bytes, width: 4, height: 3 }),
   };

@@ -20,6 +20,7 @@ import { appendToLedger } from '@/db/kernel/ledger';
 import { endPlannedOnce } from '@/db/flights/planned-flights';
 import { insertRecordPhotoOnce } from '@/db/findings/record-photos';
 import { insertStrikeOnce } from '@/db/aircraft/strikes';
+import { endPush, insertDevice, tryPush } from '@/db/notices/devices';
 import { beginMail, endMail, tryMail } from '@/db/notices/mails';
 import { insertNotices, insertSettings, keepLook, markRead } from '@/db/notices/notices';
 import { USUAL_SETTINGS } from '@/core/records/notices/notice';
@@ -66,6 +67,10 @@ export async function withEveryRecord({
     await tryMail(tx, clubId, mail, at);
     await endMail(tx, clubId, { id: mail, outcome: 'sent', note: '', at });
     await keepLook(tx, clubId, aircraftId, 1, at);
+    const device = { id: randomUUID(), endpoint: 'https://push.example/1', p256dh: 'x', auth: 'x' };
+    await insertDevice(tx, clubId, { ...device, personId, name: 'Phone', at });
+    await tryPush(tx, clubId, { id: notice, device }, at);
+    await endPush(tx, clubId, { id: notice, personId, device }, { outcome: 'gone', note: '', at });
   });
   await inClub(ports.db, clubId, async (tx) => {
     await insertDials(tx, clubId, aircraftId, 'x', [

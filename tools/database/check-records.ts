@@ -25,6 +25,10 @@ const NOT_COVERED = [
   'notice_mail_try',
   'notice_mail_end',
   'notice_look',
+  'push_device',
+  'push_device_end',
+  'notice_push_try',
+  'notice_push_end',
 ];
 
 /**

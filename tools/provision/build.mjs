@@ -38,8 +38,13 @@ function sourceHash() {
 export async function ensureBuild(log) {
   const stamp = join(PROJECT, '.next', 'groval-sources');
   const hash = sourceHash();
-  const worker = join(PROJECT, 'public', 'ramp-offline.js');
-  if (existsSync(worker) && existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return 'up to date';
+  const workers = ['ramp-offline.js', 'notices-worker.js'].map((name) => join(PROJECT, 'public', name));
+  if (
+    workers.every((worker) => existsSync(worker))
+    && existsSync(stamp)
+    && readFileSync(stamp, 'utf8') === hash
+  )
+    return 'up to date';
   await run('npm', ['run', 'build'], {
     cwd: PROJECT,
     log,

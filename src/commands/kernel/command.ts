@@ -24,6 +24,8 @@ export interface Ports {
   ) => Promise<'right' | 'wrong' | 'too-many-tries'>;
   /** The hash that a password is kept by. */
   readonly hashPassword: (password: string) => Promise<string>;
+  /** Why nobody can be told at an address that a browser gave; null where they can. */
+  readonly whyNoPush: (endpoint: string) => string | null;
   /** Re-encodes a picture without its metadata; null when the bytes are no picture that can be read. */
   readonly reencodePhoto: (
     bytes: Uint8Array,

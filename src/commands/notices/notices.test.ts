@@ -23,6 +23,9 @@ import { mailNotices } from './mail';
 import { readOwnNotices, setOwnNotices } from './own-notices';
 import { startMailSink, type MailSink } from '../../../demo/stand-ins/mail-sink';
 
+/** An installation that sends mail, and tells no device. */
+const MAILS = { mailIsSet: true, pushKey: null };
+
 let club: Awaited<ReturnType<typeof testClub>>;
 let sink: MailSink;
 let mailer: ReturnType<typeof openMailer>;
@@ -228,12 +231,12 @@ describe('a mail', () => {
     expect(got?.text).toContain('http://127.0.0.1:3600/aircraft/N02TB');
     expect((await told('renter'))[0]?.mail).toMatchObject({ outcome: 'sent' });
     const shown = await inTx((tx) =>
-      readNoticesPage(tx, club.actor('administrator'), club.ports.now(), true),
+      readNoticesPage(tx, club.actor('administrator'), club.ports.now(), MAILS),
     );
     expect(shown.mails).toMatchObject([
       { person: 'The renter', state: expect.stringMatching(/^sent/u) as string },
     ]);
-    const others = await inTx((tx) => readNoticesPage(tx, club.actor('student'), club.ports.now(), true));
+    const others = await inTx((tx) => readNoticesPage(tx, club.actor('student'), club.ports.now(), MAILS));
     expect(others.mails).toEqual([]);
   });
   it('waits while the mail server is down or busy, and is lost in neither', async () => {
@@ -278,7 +281,7 @@ describe('a mail', () => {
     sink.setMood('refuses');
     expect(await mail('renter')).toBe('refused');
     expect(await mail('renter')).toBe('nothing-due');
-    const shown = await inTx((tx) => readNoticesPage(tx, club.actor('renter'), club.ports.now(), true));
+    const shown = await inTx((tx) => readNoticesPage(tx, club.actor('renter'), club.ports.now(), MAILS));
     expect(shown.mails[0]?.state).toContain('no such person here');
   });
   it('is one for several notices, and none for what was seen', async () => {

@@ -3,6 +3,7 @@ import { aircraftToLookAt } from '@/db/notices/notices';
 import type { Ports } from '../kernel/command';
 import { AHEAD_S, lookForNotices } from './look';
 import { mailNotices, peopleToMail } from './mail';
+import { peopleToPush, pushNotices } from './push';
 
 /** An aircraft with a flight ahead is looked at again after so many seconds, though nothing was recorded: time alone ends things. */
 const AGAIN_S = 15 * 60;
@@ -14,4 +15,6 @@ export const noticeWork = {
   look: lookForNotices,
   people: peopleToMail,
   mail: mailNotices,
+  peopleToPush,
+  push: pushNotices,
 };

@@ -8,7 +8,7 @@ import {
   independentInspectionSchema,
   recordWorkSchema,
 } from '../maintenance/work';
-import { noticeSettingsSchema, readNoticesSchema } from '../notices/notices';
+import { deviceSchema, endDeviceSchema, noticeSettingsSchema, readNoticesSchema } from '../notices/notices';
 import { deferSchema } from '../findings/defer';
 import { restrictSchema, withdrawRestrictionSchema } from '../flights/dispatch-restriction';
 import { factSchema, newAircraftSchema } from '../aircraft/aircraft-entry';
@@ -131,6 +131,8 @@ export const ROUTES = {
   'GET /api/notices': read(['manage-own-notices']),
   'POST /api/notices/read': act(readNoticesSchema, 'manage-own-notices'),
   'POST /api/notices/settings': act(noticeSettingsSchema, 'manage-own-notices'),
+  'POST /api/notices/devices': act(deviceSchema, 'manage-own-notices'),
+  'POST /api/notices/devices/end': act(endDeviceSchema, 'manage-own-notices'),
 
   'GET /api/line': read(),
   'GET /api/events': read(),

@@ -16,7 +16,7 @@ export interface Unsent {
 }
 
 /** What nobody could send for so long is told inside the application alone: a week. */
-const STALE_S = 7 * 86_400;
+export const STALE_S = 7 * 86_400;
 
 /**
  * Notices that no mail has brought to its end, oldest first: of one person, or of everybody. What was seen already is not sent any more,

@@ -1,5 +1,6 @@
-import { ask } from './fetching';
+import { ask, send } from './fetching';
 import { forgetPerson } from './kept-walks';
+import { ownDevice, unsubscribe } from './own-device';
 
 /** Loads a page of ours again, so that nothing of the former person stays in memory. */
 export function goTo(path: string): void {
@@ -14,6 +15,11 @@ export async function goAs(path: string): Promise<void> {
 
 /** Signs out and shows the first page. What is kept on the phone stays there for the person who wrote it. */
 export async function leave(): Promise<void> {
+  const device = ownDevice();
+  if (device !== null) {
+    await send('POST /api/notices/devices/end', { deviceId: device.deviceId }).catch(() => null);
+    await unsubscribe().catch(() => undefined);
+  }
   await ask('POST /api/auth/sign-out', {
     headers: { 'content-type': 'application/json' },
     body: '{}',

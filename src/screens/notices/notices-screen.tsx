@@ -16,6 +16,7 @@ import { Section } from '../kit/section';
 import { TroubleAlert } from '../kit/trouble-alert';
 import { Coming } from '../shell/coming';
 import { DeskPage } from '../shell/desk-page';
+import { DevicePart } from './device-part';
 import { SettingsForm } from './settings-form';
 
 type Row = NoticesPage['notices'][number];
@@ -41,6 +42,7 @@ function Notice({ row, onRead }: { readonly row: Row; readonly onRead: (ids: rea
         <div className="small">
           {row.when}
           {row.mail === '' ? '' : `, ${row.mail}`}
+          {row.devices === '' ? '' : `, ${row.devices}`}
         </div>
       </Box>
       {row.isRead ? null : (
@@ -125,6 +127,9 @@ function Shown({ page }: { readonly page: NoticesPage }) {
       )}
       <Section id="how" title="How you are told">
         <SettingsForm key={JSON.stringify(page.settings)} page={page} />
+      </Section>
+      <Section id="devices" title="On your devices">
+        <DevicePart page={page} />
       </Section>
       <Section id="mails" title={page.seesAllMails ? 'Mails of the club' : 'Mails to you'}>
         <Mails page={page} />

@@ -5,7 +5,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Toolbar from '@mui/material/Toolbar';
 import { usePathname } from 'next/navigation';
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
+import { endForeignDevice } from '../data/own-device';
 import { useMe } from '../data/queries';
 import Link from '../kit/link';
 import { ClubChoice } from './club-choice';
@@ -21,6 +22,9 @@ const PersonMenu = lazy(loadMenu);
 /** Who one is: behind one button with a word. The menu comes when somebody reaches for it. */
 function Person() {
   const { data: me } = useMe();
+  useEffect(() => {
+    if (me !== undefined) endForeignDevice(me.personId);
+  }, [me]);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>

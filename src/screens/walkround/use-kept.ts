@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { RampWalk } from '@/queries/walkround/ramp-walk';
 import { NoSignal, OtherProgram, Refusal } from '../data/fetching';
 import { keepPerson, keptPerson, keptView, keepPictures, keepView } from '../data/kept-walks';
+import { endForeignDevice } from '../data/own-device';
 import { useMe, useRampWalk } from '../data/queries';
 
 /** Who walks round. */
@@ -51,6 +52,7 @@ export function useWalker(): {
   const known = me.data;
   useEffect(() => {
     if (known === undefined) return;
+    endForeignDevice(known.personId);
     void keepPerson({ personId: known.personId, name: known.name, clubId: known.clubId });
   }, [known]);
   // The first failure is enough: while it is tried again the person walks on.

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addSeconds, instant, type Instant } from '../../time/instant';
+import { addSeconds, instant, instantText, type Instant } from '../../time/instant';
 import { wallClock, zone } from '../../time/zone';
 import {
   findingNotices,
   flightNotices,
   GATHERED_S,
   mailAt,
+  pushAt,
   USUAL_SETTINGS,
   type NoticeSettings,
 } from './notice';
@@ -77,6 +78,8 @@ describe('when a mail is sent', () => {
       { digestAt: '23:00' },
       '2026-11-25T11:00',
     ],
+    ['a minute before the quiet hours at their end', '2026-11-25T02:59:00Z', {}, '2026-11-25T11:00'],
+    ['two minutes before them at once', '2026-11-25T02:58:00Z', {}, '2026-11-25T02:59'],
     ['not to who wants none', '2026-11-24T17:00:00Z', { mail: false }, null],
   ] as const)('%s', (_, recordedAt, settings, sent) => {
     expect(at(recordedAt, settings)).toBe(sent);
@@ -110,5 +113,41 @@ describe('when a mail is sent', () => {
           expect(isQuiet).toBe(false);
       }),
     );
+  });
+});
+
+describe('a device is told', () => {
+  const quiet = { mail: false, quiet: { from: '22:00', until: '06:00' }, digestAt: '18:00' };
+  // 2026-01-10: the field’s clock is five hours behind.
+  it.each([
+    ['at once by day, whatever the mail waits for', '2026-01-10T15:00:00Z', null, '2026-01-10T15:00:00Z'],
+    ['after the quiet hours', '2026-01-11T04:00:00Z', null, '2026-01-11T11:00:00Z'],
+    [
+      'in quiet hours of a flight that starts in them',
+      '2026-01-11T04:00:00Z',
+      '2026-01-11T10:00:00Z',
+      '2026-01-11T04:00:00Z',
+    ],
+    [
+      'in quiet hours of a flight that starts as they end',
+      '2026-01-11T04:00:00Z',
+      '2026-01-11T11:00:00Z',
+      '2026-01-11T04:00:00Z',
+    ],
+    [
+      'after them of a flight that starts later',
+      '2026-01-11T04:00:00Z',
+      '2026-01-11T11:01:00Z',
+      '2026-01-11T11:00:00Z',
+    ],
+    ['as the quiet hours begin: after them', '2026-01-11T03:00:00Z', null, '2026-01-11T11:00:00Z'],
+    ['as they end: at once', '2026-01-11T11:00:00Z', null, '2026-01-11T11:00:00Z'],
+  ])('%s', (_, recordedAt, useUntil, at) => {
+    const told = { recordedAt: instant(recordedAt), useUntil: useUntil === null ? null : instant(useUntil) };
+    expect(instantText(pushAt(told, quiet, ZONE))).toBe(at);
+  });
+  it('at any hour where none is quiet', () => {
+    const at = instant('2026-01-11T04:00:00Z');
+    expect(pushAt({ recordedAt: at, useUntil: null }, { ...quiet, quiet: null }, ZONE)).toBe(at);
   });
 });

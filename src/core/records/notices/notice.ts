@@ -112,8 +112,8 @@ function nextAt(clock: string, from: Instant, zone: ZoneId): Instant {
 function quietUntil({ quiet }: NoticeSettings, at: Instant, zone: ZoneId): Instant | null {
   if (quiet === null || quiet.from === quiet.until) return null;
   const end = nextAt(quiet.until, at, zone);
-  // In quiet hours the next thing to come is their end, before they begin again.
-  return end < nextAt(quiet.from, at, zone) ? end : null;
+  // In quiet hours the next thing to come is their end, before they begin again: at their first moment, too.
+  return end < nextAt(quiet.from, (at + 1) as Instant, zone) ? end : null;
 }
 
 /**
@@ -134,4 +134,17 @@ export function mailAt(
   const at = quiet ?? digest;
   const isLate = waiting.some(({ useUntil }) => useUntil !== null && useUntil <= at);
   return isLate ? gathered : at;
+}
+
+/**
+ * When a device is told of a notice: at once, or after the quiet hours, unless it would be of no use by then. A
+ * device shows each notice by itself: nothing is gathered, and the digest is the mail's.
+ */
+export function pushAt(
+  { recordedAt, useUntil }: { readonly recordedAt: Instant; readonly useUntil: Instant | null },
+  settings: NoticeSettings,
+  zone: ZoneId,
+): Instant {
+  const at = quietUntil(settings, recordedAt, zone) ?? recordedAt;
+  return useUntil !== null && useUntil <= at ? recordedAt : at;
 }
