@@ -23,6 +23,8 @@ import { changeAircraft, type Changing } from '../kernel/change-aircraft';
 import { Refused, refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
 import { passwordRefusal, requireNoFaults, signatureBy } from '../kernel/signing';
+import { enterEffects } from './entry-effects';
+import { plain } from './record-work';
 import { takeOverList } from './inspection-list';
 import { keepStretchOfEntry } from '../meters/unlogged';
 
@@ -188,6 +190,7 @@ export async function recordEntry(
           throw new RangeError(`no such entry: ${JSON.stringify(missing)}`);
         }
       }
+      const workId = await enterEffects(ports, actor, changing, entry, signedBy);
       const name =
         draft.of === 'inspection'
           ? draft.kind
@@ -202,6 +205,7 @@ export async function recordEntry(
           draft: told(draft),
           description: entry.description,
           list: [...(entry.list ?? [])],
+          ...(entry.effects === undefined ? {} : { effects: plain(entry.effects), work: workId }),
           copied,
           signed: {
             name: signedBy.name,

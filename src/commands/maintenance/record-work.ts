@@ -22,7 +22,7 @@ import { enterOnce } from '../kernel/enter-once';
 import { certificateOr, ownCertificate, requireNoFaults } from '../kernel/signing';
 
 /** Nothing is said yet of what the work may have changed: until somebody signs, all of it counts as possible. */
-const UNSAID = {
+export const UNSAID = {
   mayChangeFlight: null,
   groundTestsConclusive: null,
   checkFlight: null,
@@ -34,7 +34,7 @@ const UNSAID = {
 } as const;
 
 /** Refuses an entry with every fault that it has, so that nothing is signed that would not count. @throws Refused */
-function requireWithoutFault(
+export function requireWithoutFault(
   entry: WorkEntry,
   by: Signature,
   {
@@ -67,7 +67,7 @@ export function signingHere({ stored, club, recordedAt }: Changing) {
 }
 
 /** What the ledger keeps of effects and details. */
-const plain = (value: object): Plain => value as unknown as Plain;
+export const plain = (value: object): Plain => value as unknown as Plain;
 
 /** The certificate as the ledger keeps it. */
 export const certificateOf = ({ certificate }: Signature): Plain =>

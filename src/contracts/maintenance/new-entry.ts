@@ -13,6 +13,7 @@ import {
   revisionSchema,
   textSchema,
 } from '../kernel/scalars';
+import { workEffectsSchema } from './work';
 
 const meters = METER_NAMES as [Meter, ...Meter[]];
 const readings = z
@@ -103,6 +104,8 @@ export const newEntrySchema = z
     description: textSchema(4000),
     /** The items of the list that was given with a refusal: each becomes a finding. */
     list: z.array(textSchema(500)).max(60, 'at most 60 items in one list').optional(),
+    /** What the work on an item or an AD may have changed, by who signs for it. A copy does not say. */
+    effects: workEffectsSchema.optional(),
     signer: signerSchema,
     /** True where somebody has read the meter again, and it is above what is on record. */
     aboveMeter: z.boolean(),
@@ -112,5 +115,10 @@ export const newEntrySchema = z
     ({ draft, list = [] }) =>
       list.length === 0 || (draft.of === 'inspection' && draft.outcome === 'discrepancies-listed'),
     { path: ['list'], message: 'only an inspection that did not approve the aircraft has a list' },
+  )
+  .refine(
+    ({ draft, signer, effects }) =>
+      (draft.of !== 'inspection' && signer.by === 'own-certificate') === (effects !== undefined),
+    { path: ['effects'], message: 'who signs for an item or an AD says what the work may have changed' },
   );
 export type SignedEntry = z.output<typeof newEntrySchema>;

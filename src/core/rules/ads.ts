@@ -1,6 +1,6 @@
 import { compareTexts } from '../order';
 import { ALL_USES } from '../envelope/use-set';
-import type { AirworthinessDirective } from '../records/maintenance/ad';
+import { workOfMethod, type AirworthinessDirective } from '../records/maintenance/ad';
 import type { KnownFacts } from '../records/facts';
 import { lastDayOf, nextDue, type Interval } from '../records/maintenance/interval';
 import { countingDone } from '../records/maintenance/maintenance-item';
@@ -26,23 +26,20 @@ const source = { kind: 'regulation', citation: '14 CFR 39.3 to 39.27' } as const
 const isEmptyInterval = ({ months, monthsToTheDay, days, meters }: Interval) =>
   months === null && monthsToTheDay === null && days === null && meters.length === 0;
 
+/** What a compliance is signed for; by a method that nobody named, or that the AD does not list, what a mechanic signs for. */
+const workOf = (methods: AirworthinessDirective['methods'], method: string | null) =>
+  workOfMethod(methods.find(({ id }) => id === method) ?? {});
+
 /** The compliances that count, oldest first: signed, in time, and by a method that the AD lists. */
 function complied({ done, methods }: AirworthinessDirective, facts: KnownFacts) {
-  const byPilot = new Set(methods.filter(({ pilotMaySign }) => pilotMaySign === true).map(({ id }) => id));
-  const signed = [
-    ...countingDone(
-      done.filter(({ method }) => method === null || !byPilot.has(method)),
-      'return-to-service',
+  const signed = (['return-to-service', 'service'] as const).flatMap((work) =>
+    countingDone(
+      done.filter(({ method }) => workOf(methods, method) === work),
+      work,
       facts.place.zone,
       facts.authority,
     ),
-    ...countingDone(
-      done.filter(({ method }) => method !== null && byPilot.has(method)),
-      'service',
-      facts.place.zone,
-      facts.authority,
-    ),
-  ];
+  );
   return signed
     .sort((a, b) => compareTexts(a.completedOn, b.completedOn))
     .flatMap((one) => {
@@ -238,9 +235,7 @@ export const adsComplied = rule({
       constraints.push(
         ...judgeOne(ad, facts, meters),
         ...unsignedWork(
-          ad.done.filter(
-            ({ method }) => ad.methods.find(({ id: own }) => own === method)?.pilotMaySign !== true,
-          ),
+          ad.done.filter(({ method }) => workOf(ad.methods, method) === 'return-to-service'),
           `AD ${number}`,
           'return-to-service',
           facts,

@@ -174,7 +174,12 @@ export interface Folder {
     readonly ads: readonly {
       readonly id: string;
       readonly name: string;
-      readonly methods: readonly { readonly id: string; readonly name: string }[];
+      /** Each with the reader's certificates by which it may be signed for. */
+      readonly methods: readonly {
+        readonly id: string;
+        readonly name: string;
+        readonly certificates: readonly { readonly id: string; readonly name: string }[];
+      }[];
       readonly meters: readonly Meter[];
       readonly signs: string;
       readonly certificates: readonly { readonly id: string; readonly name: string }[];

@@ -9,6 +9,7 @@ import {
 } from '@/core/records/club/certificate';
 import type { DocumentKind } from '@/core/records/documents/document';
 import { type KnownFacts, knownAt } from '@/core/records/facts';
+import { workOfMethod } from '@/core/records/maintenance/ad';
 import { INSPECTION_KINDS, INSPECTION_WORK } from '@/core/records/maintenance/inspection';
 import { BOX_SLACK, boxAhead } from '@/core/records/meters/box-reading';
 import { dialsInUse } from '@/core/records/meters/dial';
@@ -338,7 +339,11 @@ export async function folder(
       ads: (ads ?? []).map(({ id, number, title, methods, initial }) => ({
         id,
         name: `${number}: ${title}`,
-        methods: methods.map((method) => ({ id: method.id, name: method.name })),
+        methods: methods.map((method) => ({
+          id: method.id,
+          name: method.name,
+          certificates: signers(workOfMethod(method)).certificates,
+        })),
         meters: [
           ...new Set(
             [...initial.meters, ...methods.flatMap(({ repeats }) => repeats?.meters ?? [])].map(

@@ -1,4 +1,5 @@
 import type { InspectionKind } from '@/core/records/maintenance/inspection';
+import type { EffectFields } from './work-effects';
 import type { Folder } from '@/queries/aircraft/folder-view';
 
 export interface Fields {
@@ -19,6 +20,7 @@ export interface Fields {
   readonly from: string;
   readonly until: string;
   readonly above: boolean;
+  readonly effects: EffectFields;
   readonly password: string;
 }
 
@@ -59,6 +61,13 @@ export function choices({ sign }: Folder) {
     })),
   ];
 }
+
+/** The signer's certificates for a choice: where there are several methods, those of the method. */
+export const signersOf = (
+  choice: ReturnType<typeof choices>[number] | undefined,
+  method: string,
+): ReturnType<typeof choices>[number]['certificates'] =>
+  choice?.methods.find(({ id }) => id === method)?.certificates ?? choice?.certificates ?? [];
 
 export function draftOf(fields: Fields, meters: readonly string[]) {
   const [of, id] = fields.what.split('/');

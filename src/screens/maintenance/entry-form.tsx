@@ -22,9 +22,10 @@ import { FieldGrid } from '../kit/layout';
 import { PhotoField } from '../kit/photo-field';
 import { useCommand } from '../data/command';
 import { TroubleAlert } from '../kit/trouble-alert';
-import { COPIED, type Fields, choices, draftOf, wording } from './entry-draft';
+import { COPIED, type Fields, choices, draftOf, signersOf, wording } from './entry-draft';
 import { FormPassword } from '../kit/signing-fields';
 import { Preview } from './entry-preview';
+import { effectsOf, NO_ANSWER, WorkEffects } from './work-effects';
 
 /** Recording an inspection, an item or an AD’s compliance: what the record needs, what is due next with the sum, and the signature. */
 export function EntryForm({
@@ -42,7 +43,7 @@ export function EntryForm({
   const [photoTrouble, setPhotoTrouble] = useState<string | null>(null);
   const [entryId] = useState(() => crypto.randomUUID());
   const { post, trouble } = useCommand();
-  const first = all.find(({ certificates }) => certificates.length > 0) ?? all[0];
+  const first = all.find((one) => signersOf(one, one.methods[0]?.id ?? '').length > 0) ?? all[0];
   const {
     register,
     handleSubmit,
@@ -61,13 +62,14 @@ export function EntryForm({
       method: first?.methods[0]?.id ?? '',
       description: first === undefined ? '' : wording(first.name, true),
       list: '',
-      by: first?.certificates[0]?.id ?? (copies ? COPIED : ''),
+      by: signersOf(first, first?.methods[0]?.id ?? '')[0]?.id ?? (copies ? COPIED : ''),
       name: '',
       kind: 'inspection-authorisation',
       number: '',
       from: '',
       until: '',
       above: false,
+      effects: NO_ANSWER,
       password: '',
     },
   });
@@ -83,10 +85,15 @@ export function EntryForm({
     placeholderData: (before) => before,
   });
   if (chosen === undefined) return null;
+  // By some ways of complying with an AD a pilot signs, by others a mechanic.
+  const certificates = signersOf(chosen, fields.method);
+  const chooseSigner = (of: typeof chosen | undefined, method: string) => {
+    setValue('by', signersOf(of, method)[0]?.id ?? (copies ? COPIED : ''));
+  };
   const choose = (value: string) => {
     const next = all.find((one) => one.value === value);
     setValue('method', next?.methods[0]?.id ?? '');
-    setValue('by', next?.certificates[0]?.id ?? (copies ? COPIED : ''));
+    chooseSigner(next, next?.methods[0]?.id ?? '');
     setValue(
       'description',
       next === undefined
@@ -123,6 +130,9 @@ export function EntryForm({
                 .map((line) => line.trim())
                 .filter((line) => line !== '')
             : [],
+        ...(given.by === COPIED || given.what.startsWith('inspection/')
+          ? {}
+          : { effects: effectsOf(given.effects) }),
         signer,
         aboveMeter: given.above,
         password: given.password,
@@ -195,7 +205,17 @@ export function EntryForm({
         ))}
       </TextField>
       {chosen.methods.length === 0 ? null : (
-        <TextField select label="Method" value={fields.method} {...register('method')} {...field('method')}>
+        <TextField
+          select
+          label="Method"
+          value={fields.method}
+          {...register('method', {
+            onChange: (event: { target: { value: string } }) => {
+              chooseSigner(chosen, event.target.value);
+            },
+          })}
+          {...field('method')}
+        >
           {chosen.methods.map(({ id, name }) => (
             <MenuItem key={id} value={id}>
               {name}
@@ -270,6 +290,7 @@ export function EntryForm({
           {...field('list')}
         />
       ) : null}
+      {inspection || copied ? null : <WorkEffects control={control} />}
       {preview === undefined ? null : <Preview preview={preview} copied={copied} />}
       {/* A box of its own for each figure: what is said of one is not said of another. */}
       {preview?.aboveMeter == null ? null : (
@@ -280,13 +301,13 @@ export function EntryForm({
         />
       )}
       <TextField select label="Signed by" value={fields.by} {...register('by')} {...field('by')}>
-        {chosen.certificates.map(({ id, name }) => (
+        {certificates.map(({ id, name }) => (
           <MenuItem key={id} value={id}>
             me, {name}
           </MenuItem>
         ))}
         {copies ? <MenuItem value={COPIED}>somebody else, in the paper logbook: I copy it</MenuItem> : null}
-        {chosen.certificates.length === 0 && !copies ? (
+        {certificates.length === 0 && !copies ? (
           <MenuItem value="" disabled>
             none of your certificates may sign this
           </MenuItem>

@@ -1,6 +1,6 @@
 import type { CivilDate } from '../../time/civil-date';
 import type { Instant } from '../../time/instant';
-import type { Signature } from '../club/certificate';
+import type { EnteredWork, Signature } from '../club/certificate';
 import type { EquipmentKind } from '../aircraft/equipment';
 import type { Doing, Interval } from './interval';
 import type { HourMeter } from '../meters/meters';
@@ -14,6 +14,10 @@ export interface AdMethod {
   /** True where the AD itself lets a pilot do and sign it. Absent states that it does not. */
   readonly pilotMaySign?: boolean;
 }
+
+/** What is signed for by complying in a way: where the AD itself lets a pilot do it, what a pilot signs for. */
+export const workOfMethod = ({ pilotMaySign = false }: Pick<AdMethod, 'pilotMaySign'>): EnteredWork =>
+  pilotMaySign ? 'service' : 'return-to-service';
 
 /** One compliance on record. Null fields are not known. */
 export interface Compliance extends Doing {

@@ -42,7 +42,7 @@ const items = ['oil', 'hose'].map((id) => ({
 })) as unknown as readonly MaintenanceItem[];
 const ads = ['ad-1', 'ad-2'].map((id) => ({
   id,
-  methods: [{ id: 'look' }, { id: 'replace' }],
+  methods: [{ id: 'look' }, { id: 'replace', pilotMaySign: false }, { id: 'feel', pilotMaySign: true }],
   done: [],
 })) as unknown as readonly AirworthinessDirective[];
 const facts = { ...clean, items, ads };
@@ -78,6 +78,7 @@ describe('a new entry', () => {
     ['an item that is not there', { ...item, item: 'none' }, null],
     ['an AD as a return to service', ad, 'return-to-service'],
     ['by another method of it', { ...ad, method: 'replace' }, 'return-to-service'],
+    ['by one that the AD lets a pilot do', { ...ad, method: 'feel' }, 'service'],
     ['by a method that it does not have', { ...ad, method: 'none' }, null],
     ['an AD that is not there', { ...ad, ad: 'none' }, null],
   ])('is signed: %s', (_, draft, work) => {

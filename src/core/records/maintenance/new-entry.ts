@@ -3,7 +3,7 @@ import type { CivilDate } from '../../time/civil-date';
 import type { Instant } from '../../time/instant';
 import type { ZoneId } from '../../time/zone';
 import type { Authority, Signature, EnteredWork } from '../club/certificate';
-import type { Compliance } from './ad';
+import { workOfMethod, type Compliance } from './ad';
 import type { AircraftFacts } from '../facts';
 import {
   INSPECTION_WORK,
@@ -116,12 +116,10 @@ export function workOf(
       return INSPECTION_WORK[draft.kind];
     case 'item':
       return items?.find(({ id }) => id === draft.item)?.signedAs ?? null;
-    case 'ad':
-      return ads?.some(
-        ({ id, methods }) => id === draft.ad && methods.some((method) => method.id === draft.method),
-      ) === true
-        ? 'return-to-service'
-        : null;
+    case 'ad': {
+      const method = ads?.find(({ id }) => id === draft.ad)?.methods.find(({ id }) => id === draft.method);
+      return method === undefined ? null : workOfMethod(method);
+    }
     default: {
       const missing: never = draft;
       throw new RangeError(`no such entry: ${JSON.stringify(missing)}`);
