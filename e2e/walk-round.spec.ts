@@ -1,121 +1,13 @@
-import { randomUUID } from 'node:crypto';
-import type { APIRequestContext, BrowserContext, Page } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
 import { expect, expectNoViolations, signIn, STILL, test } from './groval';
 import { freePort, gone, startServer } from './servers';
-
-interface Step {
-  readonly key: string;
-  readonly asks: { readonly kind: string };
-}
-interface Walk {
-  readonly aircraftId: string;
-  readonly plan: { readonly list: string; readonly steps: readonly Step[] };
-  readonly current: {
-    readonly walkroundId: string;
-    readonly signed: boolean;
-    readonly answers: readonly unknown[];
-  } | null;
-}
+import { firstOfTheDay, Thumb, walkOf } from './walking';
 
 const PHONE = { ...STILL, viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } as const;
 /** A phone is slower than this machine: four times. */
 async function slow(page: Page): Promise<void> {
   const session = await page.context().newCDPSession(page);
   await session.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-}
-
-const walkOf = async (request: APIRequestContext, registration: string): Promise<Walk> =>
-  (await (await request.get(`/api/walkround/${registration}`)).json()) as Walk;
-
-/** A whole walk-round by somebody else, so that the short list is asked for. */
-async function firstOfTheDay(
-  request: APIRequestContext,
-  origin: string,
-  registration: string,
-): Promise<void> {
-  const { aircraftId, plan } = await walkOf(request, registration);
-  expect(plan.list).toBe('whole');
-  const walkroundId = randomUUID();
-  const at = new Date().toISOString();
-  const post = async (path: string, data: object) => {
-    const answer = await request.post(`/api/walkround${path}`, { data, headers: { origin } });
-    expect([path, answer.status(), answer.ok() ? '' : await answer.text()]).toEqual([path, 200, '']);
-  };
-  await post('', { walkroundId, aircraftId, flightId: null, begunAt: at });
-  const events = plan.steps.map(({ key, asks }, number) => ({
-    eventId: randomUUID(),
-    number,
-    kind: 'answer',
-    key,
-    answer: 'fine',
-    because: null,
-    at,
-    took: 5000,
-    findingId: null,
-    measured:
-      asks.kind === 'fuel'
-        ? { kind: 'figure', amount: '8.5', unit: 'US gal' }
-        : asks.kind === 'figure'
-          ? { kind: 'figure', amount: '6', unit: 'US qt' }
-          : asks.kind === 'sample'
-            ? { kind: 'sample', result: 'clean' }
-            : null,
-  }));
-  for (let from = 0; from < events.length; from += 150)
-    await post('/events', { walkroundId, aircraftId, events: events.slice(from, from + 150) });
-  await post('/end', { walkroundId, aircraftId, how: 'signed', at });
-}
-
-/** A thumb that counts: taps on answers, and figures that were typed. */
-class Thumb {
-  taps = 0;
-  figures = 0;
-
-  constructor(private readonly page: Page) {}
-
-  async tap(name: string | RegExp): Promise<void> {
-    this.taps += 1;
-    await this.page.getByRole('button', { name, exact: true }).tap();
-  }
-
-  async type(figure: string): Promise<void> {
-    this.figures += 1;
-    const keys = this.page.getByRole('group', { name: 'Keys for the figure' });
-    for (const key of figure)
-      await keys.getByRole('button', { name: key === '.' ? 'Point' : key, exact: true }).tap();
-  }
-
-  /** Answers the step that is shown, all fine. Answers false once every step is answered. */
-  async step(): Promise<boolean> {
-    const heading = this.page.getByRole('heading', { level: 1 });
-    const title = (await heading.textContent()) ?? '';
-    if (title === 'Every step is answered') return false;
-    const key = await this.page.locator('h1').evaluate((node) => node.parentElement?.textContent ?? '');
-    if (/fuel gauge$/u.test(title)) {
-      this.taps += 1;
-      const scale = this.page.getByRole('slider', { name: 'Where the needle stands' });
-      const box = await scale.boundingBox();
-      await scale.tap({ position: { x: (box?.width ?? 0) * 0.94, y: 30 } });
-      await this.tap(/^Keep/u);
-    } else if (title.startsWith('Dip the')) {
-      await this.type('8.5');
-      await this.tap(/^Keep/u);
-    } else if (title === 'Read the oil') {
-      await this.type('4');
-      await this.tap(/^Keep/u);
-    } else if ((await this.page.getByRole('button', { name: /^Clean:/u }).count()) > 0)
-      await this.tap(/^Clean:/u);
-    else await this.tap('Fine');
-    await this.page.waitForFunction(
-      (before) => document.querySelector('h1')?.parentElement?.textContent !== before,
-      key,
-    );
-    return true;
-  }
-
-  async steps(most = 500): Promise<void> {
-    for (let done = 0; done < most; done += 1) if (!(await this.step())) return;
-  }
 }
 
 /** The page says itself when it is kept on the phone. */
@@ -178,10 +70,10 @@ test('without a signal from the first screen on, with a reload, a killed server 
     await expect(page.getByText('No signal.')).toBeVisible();
     const thumb = new Thumb(page);
     await thumb.tap('Begin');
-    await thumb.steps(12);
+    await thumb.steps({ most: 12 });
     await page.reload();
     await thumb.tap('Go on');
-    await thumb.steps(4);
+    await thumb.steps({ most: 4 });
     // A cable that cannot be seen in the dark, and a cup with water.
     await thumb.tap('Could not see it');
     await thumb.tap(/^Nothing of it/u);

@@ -1,4 +1,4 @@
-import { expect, expectNoViolations, test } from './groval';
+import { expect, expectNoViolations, fillDay, test } from './groval';
 
 const PASSWORD = 'tern-bay-demo';
 
@@ -164,4 +164,88 @@ test('a 100-hour inspection that did not approve the aircraft is worked off item
   }
   await expect(await clear()).toHaveCount(0);
   await expect(mechanic.getByText(/did not approve the aircraft/)).toHaveCount(0);
+});
+
+test('a ferry flight under a permit: to the workshop by day, with its crew alone, until something new is found', async ({
+  desk,
+}) => {
+  test.slow();
+  const mechanic = await desk('mechanic');
+  const dispatcher = await desk('dispatcher');
+  /** Says the flight of tomorrow at noon on the form, and gives what the form answers. */
+  const open = async () => {
+    await dispatcher.goto('/flights');
+    await dispatcher.reload();
+    await dispatcher.getByRole('button', { name: 'Enter a flight' }).click();
+    const form = dispatcher.getByRole('form', { name: 'Enter a flight' });
+    await form.getByLabel('Who', { exact: true }).fill('Ferry Guest');
+    await form.getByLabel('Aircraft', { exact: true }).click();
+    await dispatcher.getByRole('option', { name: /N00TB/ }).click();
+    const tomorrow = new Date(Date.now() + 86_400_000);
+    const day = new Intl.DateTimeFormat('sv-SE', { timeZone: 'America/Halifax' }).format(tomorrow);
+    await fillDay(form, 'Day', day);
+    await form.getByLabel('From', { exact: true }).fill('1200');
+    await form.getByLabel('To', { exact: true }).fill('1300');
+    await form.getByLabel('What for').click();
+    await dispatcher.getByRole('option', { name: 'A flight to the workshop' }).click();
+    return { form, answer: form.getByRole('status').first() };
+  };
+  const before = await open();
+  await expect(before.answer).toContainText('This flight cannot go.');
+  await before.answer.getByRole('button', { name: 'Why, and what would open it' }).click();
+  await expect(before.answer).toContainText('pecial flight permit');
+
+  await mechanic.goto('/aircraft/N00TB#permit');
+  await mechanic.reload();
+  await mechanic.getByRole('button', { name: 'Enter a permit …' }).click();
+  const permit = mechanic.getByRole('form', { name: 'Special flight permit' });
+  await permit.getByLabel('Number of the permit').fill('SFP-26-118');
+  await permit
+    .getByLabel('Route and conditions, as they stand on it')
+    .fill('Direct to the workshop at Kirren Field, day VFR, required crew only');
+  const until = new Intl.DateTimeFormat('sv-SE', { timeZone: 'America/Halifax' }).format(
+    new Date(Date.now() + 3 * 86_400_000),
+  );
+  await fillDay(permit, 'Valid until', until);
+  await permit.getByLabel('Your password').fill(PASSWORD);
+  await expectNoViolations(mechanic);
+  await permit.getByRole('button', { name: 'Sign: safe for this flight' }).click();
+  await expect(permit).toHaveCount(0);
+
+  const { form, answer } = await open();
+  await expect(answer).toContainText('This flight can go');
+  await form.getByRole('button', { name: 'Airspace, people, landings, fuel' }).click();
+  await form.getByRole('checkbox', { name: 'Carries passengers' }).check();
+  await expect(answer).toContainText('This flight cannot go.');
+  await form.getByRole('checkbox', { name: 'Carries passengers' }).uncheck();
+  await expect(answer).toContainText('This flight can go');
+  // By night it covers nothing.
+  await form.getByLabel('From', { exact: true }).fill('2200');
+  await form.getByLabel('To', { exact: true }).fill('2300');
+  await expect(answer).toContainText('This flight cannot go.');
+
+  // What is found after it was issued it does not cover.
+  const { aircraftId } = (
+    (await (await mechanic.request.get('/api/ramp')).json()) as {
+      aircraft: readonly { registration: string; aircraftId: string }[];
+    }
+  ).aircraft.find(({ registration }) => registration === 'N00TB') ?? { aircraftId: '' };
+  const found = await mechanic.request.post('/api/findings', {
+    headers: { origin: new URL(mechanic.url()).origin },
+    data: {
+      findingId: crypto.randomUUID(),
+      aircraftId,
+      station: 'wing',
+      side: 'left',
+      step: null,
+      asListed: false,
+      what: 'Aileron hinge loose',
+      looks: 'would-not-fly',
+      foundAt: new Date(Date.now() - 1000).toISOString(),
+    },
+  });
+  expect(found.status()).toBe(200);
+  const after = await open();
+  await expect(after.answer).toContainText('This flight cannot go.');
+  await expect(after.answer).toContainText('Aileron hinge loose');
 });

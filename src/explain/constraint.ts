@@ -1,5 +1,6 @@
 import { canonicalJson, type Plain } from '../core/decision/canonical';
 import type { DecidedConstraint } from '../core/decision/decision';
+import { permitFor } from '../core/decision/remedy-plans';
 import { union } from '../core/envelope/use-set';
 import { ACT_NAMES, entitledText, sourceText } from './remedies';
 import { tellDecided } from './reasons';
@@ -92,4 +93,27 @@ export function tellReasons(
   return byReason(constraints).map((group) =>
     group.length === 1 ? toldAlone[where](group[0]) : told(group, where),
   );
+}
+
+/**
+ * Tells what stands against a flight, as `tellReasons` does; for a ferry flight with the permit by which it may go
+ * all the same.
+ * @param isFerry whether it goes to where the aircraft is corrected, with nobody aboard but required crew
+ */
+export function tellAgainstFlight(
+  constraints: readonly DecidedConstraint[],
+  isFerry: boolean,
+): readonly ConstraintWords[] {
+  if (!isFerry) return tellReasons(constraints);
+  return byReason(constraints).map((group) => {
+    const words = told(group, 'in-force');
+    const permits = group.map(permitFor);
+    const [permit] = permits.every((found) => found.length > 0) ? (permits[0] ?? []) : [];
+    return permit === undefined
+      ? words
+      : {
+          ...words,
+          remedies: [...words.remedies, { act: ACT_NAMES[permit.act], by: entitledText(permit.by) }],
+        };
+  });
 }

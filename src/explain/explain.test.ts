@@ -3,7 +3,7 @@ import { cleanCase, decideClean, deferredLamp } from '@/testing/clean-case';
 import { LESSON } from '@/testing/lesson';
 import type { Json } from '@/contracts/kernel/merge-patch';
 import { instant } from '../core/time/instant';
-import { tellConstraint, tellReasons } from './constraint';
+import { tellAgainstFlight, tellConstraint, tellReasons } from './constraint';
 import { decisionDocument } from './decision-document';
 import { tellFlight } from './flight';
 import { limitName } from './limits';
@@ -46,6 +46,26 @@ describe('a reason that several rules have', () => {
         'ahead',
       )[0]?.headline,
     ).toBe('100-hour inspection due at 4208.7 h.');
+  });
+});
+
+const AT = '2026-11-23T12:00:00Z';
+describe('what stands against a flight', () => {
+  const against = (change: Json, isFerry: boolean) =>
+    tellAgainstFlight(decideClean(change).constraints, isFerry).map(({ headline, remedies }) => [
+      headline.slice(0, 20),
+      remedies.some(({ act }) => act.includes('special flight permit')),
+    ]);
+  // 14 CFR 21.197(a) (from memory): a permit is for an aircraft that is not airworthy, and fit for that flight.
+  it('names the permit for a ferry flight, where one may cover it', () => {
+    const worn = { discrepancies: { a: { happenedAt: AT, recordedAt: AT, what: 'Nick in the blade' } } };
+    expect(against(worn, true)).toEqual([['Nick in the blade.', true]]);
+    expect(against(worn, false)).toEqual([['Nick in the blade.', false]]);
+  });
+  it('and not where none may: papers are put aboard', () => {
+    expect(against({ documents: { loading: { aboard: false } } }, true)).toEqual([
+      ['The weight-and-balan', false],
+    ]);
   });
 });
 

@@ -38,6 +38,10 @@ export const MAX_PLANS = 5;
 /** Ferry flights, which a special permit may open. */
 const PERMIT: Remedy = remedy('obtain-special-flight-permit', OWNER, null, complement(FERRY));
 
+/** The permit by which a ferry flight may go in spite of a constraint; nothing where none may cover it. */
+export const permitFor = ({ permitMayCover, closes }: DecidedConstraint): readonly Remedy[] =>
+  permitMayCover && isWithinReachOfPermits(closes) ? [PERMIT] : [];
+
 const keyOf = ({ act, on }: Pick<Remedy, 'act' | 'on'>): string => `${act} ${on ?? ''}`;
 
 interface Option {
@@ -66,10 +70,7 @@ function optionsOf(
   estimates: readonly Estimate[],
   helps: (one: Remedy) => boolean,
 ): readonly Option[] {
-  const own =
-    constraint.permitMayCover && isWithinReachOfPermits(constraint.closes) && isWithin(wanted, FERRY)
-      ? [...constraint.remedies, PERMIT]
-      : constraint.remedies;
+  const own = [...constraint.remedies, ...(isWithin(wanted, FERRY) ? permitFor(constraint) : [])];
   const seen = new Map<string, Option>();
   for (const one of own) {
     if ((one.leaves !== null && overlaps(one.leaves, wanted)) || !helps(one)) continue;

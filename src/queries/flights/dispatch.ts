@@ -10,6 +10,7 @@ import { isWithoutEngine } from '@/core/records/aircraft/aircraft';
 import type { DocumentKind } from '@/core/records/documents/document';
 import { knownAt } from '@/core/records/facts';
 import { airborneTime } from '@/core/records/flights/planned-flight';
+import { isFerryFlight } from '@/core/records/maintenance/permit';
 import { boxAhead, BOX_SLACK } from '@/core/records/meters/box-reading';
 import { authorityOf } from '@/core/rules/register';
 import type { CivilDate } from '@/core/time/civil-date';
@@ -24,7 +25,7 @@ import { findPlanned, findPlanneds, flightsBetween, type StoredFlight } from '@/
 import { storedInstant } from '@/db/kernel/checked-values';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { currentDials } from '@/db/meters/dials';
-import { tellReasons, type ConstraintWords } from '@/explain/constraint';
+import { tellAgainstFlight, type ConstraintWords } from '@/explain/constraint';
 import { shownText } from '@/explain/meter-asks';
 import { tellFlight } from '@/explain/flight';
 import { clockText, momentText } from '@/explain/formats';
@@ -301,7 +302,7 @@ export async function dispatchFlight(
     windowText: windowText(decision.window),
     answer: decision.flight?.answer ?? null,
     words: decision.flight === null ? '' : tellFlight(decision.flight, decision, zone),
-    against: tellReasons(closing),
+    against: tellAgainstFlight(closing, asked !== null && isFerryFlight(asked)),
     others:
       asked === null || decision.flight === null || decision.flight.answer === 'yes'
         ? []

@@ -9,13 +9,14 @@ import { decimalVolume } from '@/core/quantities/volume';
 import { airborneTime, type PlannedFlight } from '@/core/records/flights/planned-flight';
 import { addDays, type CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
+import { isFerryFlight } from '@/core/records/maintenance/permit';
 import type { Place } from '@/core/time/sun';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
 import { readClub } from '@/db/club/clubs';
 import { readMembers } from '@/db/club/people';
 import { flightsBetween, placesPlanned } from '@/db/flights/planned-flights';
 import type { ClubTransaction } from '@/db/kernel/connection';
-import { tellReasons, type ConstraintWords } from '@/explain/constraint';
+import { tellAgainstFlight, type ConstraintWords } from '@/explain/constraint';
 import { tellFlight } from '@/explain/flight';
 import { clockText } from '@/explain/formats';
 import { keptFacts } from '../kernel/kept-facts';
@@ -203,7 +204,7 @@ export async function draftAnswer(
   return {
     answer: asked.answer,
     words: tellFlight(asked, decision, club.place.zone),
-    against: tellReasons(closing),
+    against: tellAgainstFlight(closing, isFerryFlight(flight)),
     clashes,
     fleet,
   };

@@ -4,7 +4,7 @@ import { civilDate } from '../../time/civil-date';
 import { addSeconds, instant } from '../../time/instant';
 import { endOfDay, startOfDay, zone } from '../../time/zone';
 import type { Signature } from '../club/certificate';
-import { reliefsOf } from './permit';
+import { isFerryFlight, reliefsOf } from './permit';
 import type { FlightPermit } from './work-entry';
 
 const AT = zone('America/Halifax');
@@ -81,5 +81,18 @@ describe('a special flight permit', () => {
       count(later)[0]?.knows,
       count({ safeForFlight: { on: MONDAY, by: mechanic } })[0]?.knows,
     ]).toEqual([WRITTEN, startOfDay(TUESDAY, AT), endOfDay(MONDAY, AT)]);
+  });
+});
+
+describe('a ferry flight', () => {
+  const ferry = { purpose: 'positioning-to-maintenance', passengers: false, rules: 'vfr' } as const;
+  it.each([
+    ['to the workshop, visually, alone', {}, true],
+    ['with passengers', { passengers: true }, false],
+    ['where nobody said whether there are any', { passengers: null }, false],
+    ['by instruments', { rules: 'ifr' }, false],
+    ['for a lesson', { purpose: 'instruction-school-aircraft' }, false],
+  ] as const)('is one %s: %s', (_, change, isFerry) => {
+    expect(isFerryFlight({ ...ferry, ...change })).toBe(isFerry);
   });
 });

@@ -4,6 +4,7 @@ import type { Hours } from '../../quantities/hours';
 import type { Instant } from '../../time/instant';
 import { civilDateAt, endOfDay, startOfDay, type ZoneId } from '../../time/zone';
 import { signatureFaults, type Authority } from '../club/certificate';
+import type { PlannedFlight } from '../flights/planned-flight';
 import type { FlightPermit } from './work-entry';
 
 /** What a special flight permit opens, from and until when. */
@@ -27,6 +28,14 @@ const PLAIN_FERRY = intersection(
   FERRY,
   usesIn({ light: ['day'], rules: ['vfr'], transponderAirspace: ['outside'], adsbAirspace: ['outside'] }),
 );
+
+/** Whether a flight is one that a special flight permit may be issued for: to where the aircraft is corrected, visually, nobody aboard but its crew. */
+export const isFerryFlight = ({
+  purpose,
+  passengers,
+  rules,
+}: Pick<PlannedFlight, 'purpose' | 'passengers' | 'rules'>): boolean =>
+  purpose === 'positioning-to-maintenance' && passengers === false && rules === 'vfr';
 
 /**
  * Whether a permit may cover what closes these uses. It speaks of an aircraft that is not airworthy; what closes only flights after sunset, by
