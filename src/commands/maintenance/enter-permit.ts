@@ -66,6 +66,7 @@ export async function enterPermit(
         aboard: entry.aboard,
         untilTimeInService,
         safeForFlight: { on, by },
+        conditions: entry.conditions,
       };
       if (reliefsOf([permit], registration, zone, authority).length === 0)
         throw invalid('This permit opens nothing. Look at its number, its days and the statement.', 'number');

@@ -158,6 +158,7 @@ const READERS: { readonly [K in OtherKind]: (held: unknown, what: string) => Oth
     untilTimeInService: 'figure?',
     aboard: 'yes-no?',
     safeForFlight: 'group?',
+    conditions: 'text~',
   }),
   release: reader<OtherBodies['release']>({
     id: 'text',

@@ -41,6 +41,7 @@ import { keptFacts } from '../kernel/kept-facts';
 import { certificatesFor, ownCertificates, type OwnCertificate } from '../kernel/own-certificates';
 import { keptRows } from '../kernel/kept-rows';
 import { preparedFor, rulesOf } from '../kernel/prepared';
+import { permitsShown, type PermitShown } from '../maintenance/permits';
 import { openWork, type WorkPart } from '../maintenance/open-work';
 
 /** How many findings and how many lines of its history an aircraft's page shows. */
@@ -123,6 +124,8 @@ export interface AircraftPage {
     readonly until: string | null;
   }[];
   readonly findings: readonly FindingView[];
+  /** Special flight permits that are not over. */
+  readonly permits: readonly PermitShown[];
   /** Fuel that a mechanic has to deal with, or oil use to look at: in words, with the cups, fuellings and top-ups that show it. */
   readonly suspectFuel: readonly {
     readonly what: 'fuel' | 'oil';
@@ -294,6 +297,7 @@ export async function aircraftPage(
         closes: usesText(usesInAny(uses)),
         until: until === null ? null : momentText(until, place.zone),
       })),
+    permits: permitsShown(prepared.facts, decision.registration, authority, present),
     suspectFuel: decision.constraints
       .filter(({ reason }) => SUSPECT_FUEL.includes(reason.code) || reason.code === OIL_USE)
       .map((constraint) => ({

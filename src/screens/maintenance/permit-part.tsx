@@ -14,8 +14,8 @@ const SignedWorkForm = lazily(
 );
 
 /**
- * Entering a special flight permit, for the mechanic who states that the aircraft is safe for its flight. Nothing for others, or where
- * nothing grounds the aircraft.
+ * The special flight permits that are not over; and the form for one more, for the mechanic who states that the
+ * aircraft is safe for its flight, where something grounds it. Nothing where there is neither.
  */
 export function PermitPart({
   page,
@@ -31,7 +31,8 @@ export function PermitPart({
   const [validFrom, setValidFrom] = useState(page.today);
   const [validUntil, setValidUntil] = useState('');
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
-  if (page.verdict !== 'Grounded' || !may(roles, 'enter-permit')) return null;
+  const isOffered = page.verdict === 'Grounded' && may(roles, 'enter-permit');
+  if (!isOffered && page.permits.length === 0) return null;
   const text = (name: string, label: string, value: string, change: (value: string) => void) => (
     <TextField
       label={label}
@@ -49,60 +50,79 @@ export function PermitPart({
         It opens a flight by day to where the aircraft is corrected, with nobody aboard but required crew, and
         nothing that an AD forbids.
       </p>
-      <SignedWorkForm
-        folder={folder}
-        work={{
-          opens: 'Enter a permit …',
-          label: 'Special flight permit',
-          describe: 'Route and conditions, as they stand on it',
-          signs: 'Sign: safe for this flight',
-        }}
-        send={(post, { id, description, ...fields }, place) => {
-          setFaults({});
-          return post(
-            'POST /api/permits',
-            {
-              ...fields,
-              permitId: id,
-              aircraftId: folder.aircraftId,
-              seenRevision: folder.revision,
-              number,
-              registrationShown: shown,
-              validFrom,
-              validUntil,
-              untilTimeInService: null,
-              aboard: true,
-              conditions: description,
-            },
-            (path, message) => {
-              setFaults((before) => ({ ...before, [path]: message }));
-              place(path === 'conditions' ? 'description' : path, message);
-            },
-          );
-        }}
-      >
-        <Stack spacing={1.5}>
-          {text('number', 'Number of the permit', number, setNumber)}
-          {text('registrationShown', 'Registration that it shows', shown, setShown)}
-          <DayField
-            label="Valid from"
-            value={validFrom}
-            onChange={setValidFrom}
-            error={faults['validFrom']}
-          />
-          <DayField
-            label="Valid until"
-            value={validUntil}
-            onChange={setValidUntil}
-            min={page.today}
-            error={faults['validUntil']}
-          />
-          <p className="small">
-            By entering it you say that the permit is on board. Done on is the day on which you looked at the
-            aircraft.
-          </p>
+      {page.permits.length === 0 ? null : (
+        <Stack component="ul" spacing={1} sx={{ listStyle: 'none', p: 0, m: 0, mb: 1.5 }}>
+          {page.permits.map(({ id, number, conditions, tells, by }) => (
+            <li key={id}>
+              <b>{number}</b>
+              {conditions === '' ? '' : `: ${conditions}`}
+              <div className="small">
+                {tells}
+                {by === '' ? '' : ` Signed as safe for this flight by ${by}.`}
+              </div>
+            </li>
+          ))}
         </Stack>
-      </SignedWorkForm>
+      )}
+      {!isOffered ? null : (
+        <SignedWorkForm
+          folder={folder}
+          work={{
+            opens: 'Enter a permit …',
+            label: 'Special flight permit',
+            describe: 'Route and conditions, as they stand on it',
+            signs: 'Sign: safe for this flight',
+            day: 'Aircraft looked at on',
+          }}
+          send={async (post, { id, description, ...fields }, place) => {
+            setFaults({});
+            const done = await post(
+              'POST /api/permits',
+              {
+                ...fields,
+                permitId: id,
+                aircraftId: folder.aircraftId,
+                seenRevision: folder.revision,
+                number,
+                registrationShown: shown,
+                validFrom,
+                validUntil,
+                untilTimeInService: null,
+                aboard: true,
+                conditions: description,
+              },
+              (path, message) => {
+                setFaults((before) => ({ ...before, [path]: message }));
+                place(path === 'conditions' ? 'description' : path, message);
+              },
+            );
+            if (done !== null) {
+              setNumber('');
+              setValidUntil('');
+            }
+            return done;
+          }}
+        >
+          <Stack spacing={1.5}>
+            {text('number', 'Number of the permit', number, setNumber)}
+            {text('registrationShown', 'Registration that it shows', shown, setShown)}
+            <DayField
+              label="Valid from"
+              value={validFrom}
+              onChange={setValidFrom}
+              error={faults['validFrom']}
+            />
+            <DayField
+              label="Valid until"
+              value={validUntil}
+              onChange={setValidUntil}
+              min={page.today}
+              error={faults['validUntil']}
+            />
+            <p className="small">By entering it you say that the permit is on board.</p>
+          </Stack>
+        </SignedWorkForm>
+      )}
     </Section>
   );
 }

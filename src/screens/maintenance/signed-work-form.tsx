@@ -28,12 +28,14 @@ export interface SignedWork {
   readonly describe: string;
   /** Words of the button that signs; a return to service where none are given. */
   readonly signs?: string;
+  /** What the day is of; of the work where nothing is given. */
+  readonly day?: string;
 }
 
 /** A form in which work is described and signed. @param children told before it is signed */
 export function SignedWorkForm({
   folder,
-  work: { opens, label, describe, signs = 'Sign and return to service' },
+  work: { opens, label, describe, signs = 'Sign and return to service', day = 'Done on' },
   send,
   children = null,
 }: {
@@ -52,12 +54,13 @@ export function SignedWorkForm({
     ?? folder.sign.inspections.find(({ kind }) => kind === 'hundred-hour')?.certificates
     ?? [];
   const [open, setOpen] = useState(false);
-  const [id] = useState(() => crypto.randomUUID());
+  const [id, setId] = useState(() => crypto.randomUUID());
   const { post, trouble } = useCommand();
   const {
     register,
     control,
     handleSubmit,
+    reset,
     setValue,
     setError,
     formState: { errors, isSubmitting },
@@ -87,7 +90,14 @@ export function SignedWorkForm({
     const done = await send(post, { ...fields, id }, (path, message) => {
       setError(path as keyof SignedFields, { message });
     });
-    if (done === null || done === false) setValue('password', '');
+    if (done === null || done === false) {
+      setValue('password', '');
+      return;
+    }
+    // What is entered next is another record.
+    setId(crypto.randomUUID());
+    reset();
+    setOpen(false);
   };
   const field = (name: keyof SignedFields) => ({
     error: errors[name] !== undefined,
@@ -114,15 +124,22 @@ export function SignedWorkForm({
         })}
         {...field('description')}
       />
-      <FormDay control={control} name="on" label="Done on" max={folder.today} />
+      <FormDay control={control} name="on" label={day} max={folder.today} />
       <FormCertificate control={control} name="certificateId" certificates={certificates} />
       <FormPassword control={control} name="password" />
       <TroubleAlert trouble={trouble} />
-      <div>
+      <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           {signs}
         </Button>
-      </div>
+        <Button
+          onClick={() => {
+            setOpen(false);
+          }}
+        >
+          Cancel
+        </Button>
+      </Stack>
     </Stack>
   );
 }

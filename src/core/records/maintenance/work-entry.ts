@@ -181,6 +181,8 @@ export interface FlightPermit {
   readonly aboard: boolean | null;
   /** A mechanic's statement that the aircraft was inspected and is safe for this flight. */
   readonly safeForFlight: { readonly on: CivilDate; readonly by: Signature } | null;
+  /** Its route and conditions as they stand on it, for who flies it. Absent states none. */
+  readonly conditions?: string;
 }
 
 /** An Australian maintenance release. Null fields are not known. */
