@@ -6,6 +6,7 @@ import { newEntrySchema } from '@/contracts/maintenance/new-entry';
 import { addSeconds } from '@/core/time/instant';
 import { inClub } from '@/db/kernel/club-transaction';
 import { aircraftPage } from '@/queries/aircraft/aircraft-page';
+import { entryPreview } from '@/queries/maintenance/entry-preview';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { NO_EFFECTS } from '@/testing/work';
 import { enterCertificate } from '../club/members';
@@ -74,6 +75,17 @@ describe('what the work on an AD may have changed', () => {
     const { open } = (await page()).work;
     expect(open).toMatchObject([{ description: 'Elevator bolts replaced' }]);
     expect((await page()).verdict).not.toBe('Released');
+  });
+  it('is told before anybody signs', async () => {
+    const { aircraftId, draft } = newEntrySchema.parse(await entry(await enterAd()));
+    const preview = (effects: typeof CONTROLS | typeof NO_EFFECTS) =>
+      inClub(club.ports.db, club.clubId, (tx) =>
+        entryPreview(tx, club.clubId, { aircraftId, draft, effects }, club.ports.now()),
+      );
+    expect(await preview(NO_EFFECTS)).toMatchObject({ verdict: { after: 'Released' }, waits: [] });
+    const told = await preview(CONTROLS);
+    expect(told?.verdict.after).not.toBe('Released');
+    expect(told?.waits.join(' ')).toMatch(/check flight/u);
   });
   it('is written once, however often it is sent', async () => {
     const sent = newEntrySchema.parse(await entry(await enterAd(), { effects: CONTROLS }));

@@ -1,15 +1,13 @@
 import type { SignedEntry } from '@/contracts/maintenance/new-entry';
 import type { Signature } from '@/core/records/club/certificate';
-import type { WorkEntry } from '@/core/records/maintenance/work-entry';
+import { workWithEffects } from '@/core/records/maintenance/work-effects';
 import { insertOthers } from '@/db/aircraft/other-records';
 import type { Changing } from '../kernel/change-aircraft';
 import type { Actor, Ports } from '../kernel/command';
-import { requireWithoutFault, signingHere, UNSAID } from './record-work';
+import { requireWithoutFault, signingHere } from './record-work';
 
 /**
- * Writes the work that was done for an item or an AD, where it may have changed something: from then on it waits
- * for its check flight, its second inspection or its test as any other work does. Nothing is written where
- * nothing can have changed. Source: 14 CFR 91.407(b) (from memory).
+ * Writes the work that was done for an item or an AD, where it may have changed something.
  * @returns the work's id; null where there is none
  * @throws Refused where who signs may not return such work to service
  */
@@ -20,21 +18,15 @@ export async function enterEffects(
   { aircraftId, draft, description, effects }: SignedEntry,
   signedBy: Signature,
 ): Promise<string | null> {
-  if (effects === undefined || !Object.values(effects).includes(true)) return null;
   const { tx, recordedAt } = changing;
-  const id = ports.newId();
-  const work: WorkEntry = {
-    id,
-    recordedAt,
-    completedOn: draft.completedOn,
-    description,
-    signedBy,
-    ...UNSAID,
-    ...effects,
-  };
+  const work = workWithEffects(
+    { id: ports.newId(), recordedAt, completedOn: draft.completedOn, description, signedBy },
+    effects,
+  );
+  if (work === null) return null;
   requireWithoutFault(work, signedBy, signingHere(changing));
   await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [
-    { id, kind: 'work', happenedAt: recordedAt, recordedAt, body: work },
+    { id: work.id, kind: 'work', happenedAt: recordedAt, recordedAt, body: work },
   ]);
-  return id;
+  return work.id;
 }

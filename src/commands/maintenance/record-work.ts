@@ -12,6 +12,7 @@ import {
   type WorkApproval,
   type WorkEntry,
 } from '@/core/records/maintenance/work-entry';
+import { UNSAID_EFFECTS } from '@/core/records/maintenance/work-effects';
 import { authorityOf } from '@/core/rules/register';
 import { civilDateAt, type ZoneId } from '@/core/time/zone';
 import type { Instant } from '@/core/time/instant';
@@ -20,18 +21,6 @@ import type { Changing } from '../kernel/change-aircraft';
 import { Refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { enterOnce } from '../kernel/enter-once';
 import { certificateOr, ownCertificate, requireNoFaults } from '../kernel/signing';
-
-/** Nothing is said yet of what the work may have changed: until somebody signs, all of it counts as possible. */
-export const UNSAID = {
-  mayChangeFlight: null,
-  groundTestsConclusive: null,
-  checkFlight: null,
-  flightControls: null,
-  independentInspection: null,
-  staticOpened: null,
-  altitudeReportingTouched: null,
-  weightChanged: null,
-} as const;
 
 /** Refuses an entry with every fault that it has, so that nothing is signed that would not count. @throws Refused */
 export function requireWithoutFault(
@@ -93,7 +82,7 @@ export async function beginWork(
         completedOn: null,
         description,
         signedBy: null,
-        ...UNSAID,
+        ...UNSAID_EFFECTS,
       };
       await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [
         { id, kind: 'work', happenedAt: recordedAt, recordedAt, body },
@@ -130,7 +119,7 @@ export async function recordWork(
         signedBy: by,
         major,
         preventive,
-        ...UNSAID,
+        ...UNSAID_EFFECTS,
         ...effects,
       };
       requireWithoutFault(body, by, signingHere(changing));

@@ -91,6 +91,8 @@ export const signerSchema = z.discriminatedUnion('by', [
 export const entryPreviewSchema = z.strictObject({
   aircraftId: idSchema('expected an aircraft'),
   draft: entryDraftSchema,
+  /** What the work may have changed; absent where nobody says. */
+  effects: workEffectsSchema.optional(),
 });
 export type EntryPreviewQuestion = z.output<typeof entryPreviewSchema>;
 

@@ -4,12 +4,14 @@ import type { DecidedConstraint, Decision, Verdict } from '@/core/decision/decis
 import { authorityFor, mayBeSignedBy, type CertificateKind } from '@/core/records/club/certificate';
 import { knownAt, presentFor, type AircraftFacts } from '@/core/records/facts';
 import { entryFaults, entryOf, withEntry, workOf } from '@/core/records/maintenance/new-entry';
+import { workWithEffects } from '@/core/records/maintenance/work-effects';
 import { authorityOf } from '@/core/rules/register';
 import type { CivilDate } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt } from '@/core/time/zone';
 import { readClub } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
+import { tellReasons } from '@/explain/constraint';
 import { tellDue } from '@/explain/due';
 import { meterText } from '@/explain/formats';
 import { list } from '@/explain/wording';
@@ -28,6 +30,8 @@ export interface EntryPreview {
     readonly after: string;
     readonly sum: string;
   }[];
+  /** What the aircraft would wait for after it, since the work may have changed something. */
+  readonly waits: readonly string[];
   /** Why the entry would not count, but for its signature. */
   readonly faults: readonly string[];
   /** Whose certificates may sign it, in words, and their kinds. */
@@ -36,6 +40,8 @@ export interface EntryPreview {
   /** Set where a reading is more than the meter on record: it must be read again. */
   readonly aboveMeter: string | null;
 }
+
+const WORK_BEING_WRITTEN = 'work-being-written';
 
 const due = (decision: Decision): readonly DecidedConstraint[] => [
   ...decision.constraints,
@@ -70,7 +76,7 @@ function nextBy(
 export async function entryPreview(
   tx: ClubTransaction,
   clubId: string,
-  { aircraftId, draft }: EntryPreviewQuestion,
+  { aircraftId, draft, effects }: EntryPreviewQuestion,
   now: Instant,
 ): Promise<EntryPreview | null> {
   const club = await readClub(tx, clubId);
@@ -95,7 +101,18 @@ export async function entryPreview(
           },
         };
   const entry = entryOf(draft, 'entry-being-written', signature, present);
-  const facts = withEntry(stored.facts, entry);
+  const done = workWithEffects(
+    {
+      id: WORK_BEING_WRITTEN,
+      recordedAt: present,
+      completedOn: draft.completedOn,
+      description: 'the work',
+      signedBy: signature,
+    },
+    effects,
+  );
+  const entered = withEntry(stored.facts, entry);
+  const facts = done === null ? entered : { ...entered, work: [...entered.work, done] };
   const before = decide(stored.facts, club.packs, null, present);
   const after = decide(facts, club.packs, null, presentFor(facts, present));
   const then = nextBy(before, stored.facts);
@@ -124,6 +141,9 @@ export async function entryPreview(
   return {
     verdict: { before: before.verdict, after: after.verdict },
     moved,
+    waits: tellReasons(after.constraints.filter(({ records }) => records.includes(WORK_BEING_WRITTEN))).map(
+      ({ headline, meaning }) => `${headline} ${meaning}`.trim(),
+    ),
     faults:
       draft.completedOn > civilDateAt(now, club.place.zone)
         ? [...new Set([...faults, FAULT_NAMES['completed-after-recorded']])]

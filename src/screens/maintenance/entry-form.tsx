@@ -77,9 +77,12 @@ export function EntryForm({
   const chosen = all.find(({ value }) => value === fields.what);
   const draft = draftOf(fields, chosen?.meters ?? []);
   const copied = fields.by === COPIED;
+  const asksEffects = !copied && !fields.what.startsWith('inspection/');
+  const isOpen = asksEffects && fields.effects.changed === '';
+  const effects = asksEffects && !isOpen ? { effects: effectsOf(fields.effects) } : {};
   const { data: preview } = useQuery({
-    queryKey: ['entry-preview', folder.aircraftId, folder.revision, draft],
-    queryFn: () => send('POST /api/entries/preview', { aircraftId: folder.aircraftId, draft }),
+    queryKey: ['entry-preview', folder.aircraftId, folder.revision, draft, effects],
+    queryFn: () => send('POST /api/entries/preview', { aircraftId: folder.aircraftId, draft, ...effects }),
     retry: false,
     staleTime: 10_000,
     placeholderData: (before) => before,
@@ -290,8 +293,8 @@ export function EntryForm({
           {...field('list')}
         />
       ) : null}
-      {inspection || copied ? null : <WorkEffects control={control} />}
-      {preview === undefined ? null : <Preview preview={preview} copied={copied} />}
+      {!asksEffects ? null : <WorkEffects control={control} />}
+      {preview === undefined ? null : <Preview preview={preview} copied={copied} isOpen={isOpen} />}
       {/* A box of its own for each figure: what is said of one is not said of another. */}
       {preview?.aboveMeter == null ? null : (
         <FormControlLabel

@@ -2,16 +2,30 @@ import Box from '@mui/material/Box';
 import { sentenceCase } from '@/explain/wording';
 import type { EntryPreview } from '@/queries/maintenance/entry-preview';
 
-export function Preview({ preview, copied }: { readonly preview: EntryPreview; readonly copied: boolean }) {
+/** What an entry comes to. @param isOpen where nobody has said yet what the work may have changed: then the verdict is open too */
+export function Preview({
+  preview,
+  copied,
+  isOpen,
+}: {
+  readonly preview: EntryPreview;
+  readonly copied: boolean;
+  readonly isOpen: boolean;
+}) {
   return (
     <Box
       role="status"
       sx={{ borderLeft: '4px solid var(--sea)', background: 'var(--sea-tint)', py: 1.25, px: 1.75 }}
     >
       <b>{copied ? 'Once somebody vouches for it.' : 'Before you sign.'}</b>{' '}
-      {preview.verdict.before === preview.verdict.after
-        ? `The aircraft stays ${preview.verdict.after}.`
-        : `The aircraft changes from ${preview.verdict.before} to ${preview.verdict.after}.`}
+      {isOpen
+        ? 'What it comes to depends on what the work may have changed.'
+        : preview.verdict.before === preview.verdict.after
+          ? `The aircraft stays ${preview.verdict.after}.`
+          : `The aircraft changes from ${preview.verdict.before} to ${preview.verdict.after}.`}
+      {preview.waits.map((words) => (
+        <div key={words}>{words}</div>
+      ))}
       {preview.moved.length === 0 ? (
         <div>Nothing that is due next changes.</div>
       ) : (

@@ -94,9 +94,10 @@ export function SettingsForm({ page }: { readonly page: NoticesPage }) {
             placeholder="06:00"
           />
           <TextField
-            label="One mail a day, at (empty: as it comes)"
+            label="One mail a day, at"
             {...register('digestAt', { validate: clockOrEmpty })}
-            {...field('digestAt')}
+            error={errors.digestAt !== undefined}
+            helperText={errors.digestAt?.message ?? 'Empty: each as it comes.'}
             placeholder="18:00"
           />
         </FieldGrid>

@@ -1,0 +1,47 @@
+import type { CivilDate } from '../../time/civil-date';
+import type { Instant } from '../../time/instant';
+import type { Signature } from '../club/certificate';
+import type { WorkEntry } from './work-entry';
+
+/** What work may have changed, as who signs for it says. */
+export interface WorkEffects {
+  readonly mayChangeFlight: boolean;
+  /** Null where nothing can have changed how it flies. */
+  readonly groundTestsConclusive: boolean | null;
+  readonly flightControls: boolean;
+  readonly staticOpened: boolean;
+  readonly altitudeReportingTouched: boolean;
+  readonly weightChanged: boolean;
+}
+
+/** Nothing is said yet of what the work may have changed: until somebody signs, all of it counts as possible. */
+export const UNSAID_EFFECTS = {
+  mayChangeFlight: null,
+  groundTestsConclusive: null,
+  checkFlight: null,
+  flightControls: null,
+  independentInspection: null,
+  staticOpened: null,
+  altitudeReportingTouched: null,
+  weightChanged: null,
+} as const;
+
+/**
+ * The work that was done for an item or an AD, where it may have changed something: it waits for its check
+ * flight, its second inspection or its test as any other work does. Null where nothing can have changed.
+ * Source: 14 CFR 91.407(b) (from memory).
+ */
+export function workWithEffects(
+  entry: {
+    readonly id: string;
+    readonly recordedAt: Instant;
+    readonly completedOn: CivilDate;
+    readonly description: string;
+    readonly signedBy: Signature | null;
+  },
+  effects: WorkEffects | undefined,
+): WorkEntry | null {
+  return effects === undefined || !Object.values(effects).includes(true)
+    ? null
+    : { ...entry, ...UNSAID_EFFECTS, ...effects };
+}
