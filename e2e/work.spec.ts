@@ -83,6 +83,8 @@ test('work that may have changed how it flies: begun, approved, flown, and a pil
   const flown = instructor.getByRole('form', { name: /^Check flight after/ });
   await flown.getByLabel('What was flown').fill('Trim through its range at three speeds');
   await flown.getByLabel('Your password').fill(PASSWORD);
+  await flown.getByRole('combobox', { name: 'How it flew' }).click();
+  await instructor.getByRole('option', { name: 'As it should', exact: true }).click();
   await flown.getByRole('button', { name: 'Sign: flown and logged' }).click();
   await expect(instructor.getByText(/a check flight is needed/)).toHaveCount(0);
 

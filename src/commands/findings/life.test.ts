@@ -14,8 +14,12 @@ import { addSeconds } from '@/core/time/instant';
 import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { inClub } from '@/db/kernel/club-transaction';
 import { aircraftPage } from '@/queries/aircraft/aircraft-page';
-import { PASSWORD, testClub } from '@/testing/database';
+import { good, PASSWORD, testClub } from '@/testing/database';
+import { plannedFlight, wallTime } from '@/testing/planned-flight';
 import { NO_EFFECTS } from '@/testing/work';
+import { addDial } from '../meters/dials';
+import { checkIn } from '../flights/check-in';
+import { checkOut } from '../flights/check-out';
 import type { Outcome } from '../kernel/command';
 import { defer } from './defer';
 import { reportFinding } from './report-finding';
@@ -58,7 +62,18 @@ const FOUND = {
 } as const;
 
 const act = fc.record({
-  kind: fc.constantFrom('report', 'stays', 'grounds', 'watch', 'same-as', 'defer', 'return', 'return'),
+  kind: fc.constantFrom(
+    'report',
+    'stays',
+    'grounds',
+    'watch',
+    'same-as',
+    'defer',
+    'return',
+    'return',
+    'leave',
+    'leave',
+  ),
   role: fc.constantFrom<Role>(...ROLES, 'mechanic', 'instructor'),
   found: fc.constantFrom(...(Object.keys(FOUND) as (keyof typeof FOUND)[])),
   which: fc.nat({ max: 4 }),
@@ -83,6 +98,7 @@ const LEDGER = {
   'same-as': 'triage-finding',
   defer: 'defer-finding',
   return: 'return-to-service',
+  leave: 'check-out',
 } as const;
 
 /** One club with the findings that its acts have made. */
@@ -117,10 +133,75 @@ async function makeWorld() {
         .execute();
       return Number(n) + Number(m);
     });
+  // The meter that flights are read by: it shows what the aircraft has in service.
+  const dial = randomUUID();
+  let hours = await inTx(async (tx) => {
+    const { most } = await tx
+      .selectFrom('meter_reading')
+      .select((select) => select.fn.max('value_s').as('most'))
+      .where('meter', '=', 'time-in-service')
+      .executeTakeFirstOrThrow();
+    return Number(most) / 3600;
+  });
+  const shown = () => [{ dial, shown: hours.toFixed(1) }];
+  good(
+    await addDial(club.ports, club.actor('mechanic'), {
+      dialId: dial,
+      aircraftId: club.aircraftId,
+      seenRevision: (await page()).revision,
+      name: 'Hour meter',
+      unit: 'h',
+      bills: true,
+      counts: [{ meter: 'time-in-service', standsAt: hours.toFixed(1) }],
+      shows: hours.toFixed(1),
+      wrapsAt: null,
+    }),
+  );
+  let flight: { readonly id: string; readonly out: boolean } | null = null;
+  /** A flight that may leave now: the one that was planned, or another where that one has left and is back. */
+  const ready = async (): Promise<void> => {
+    if (flight?.out === true) {
+      hours += 0.1;
+      good(
+        await checkIn(club.ports, club.actor('dispatcher'), {
+          flightId: flight.id,
+          aircraftId: club.aircraftId,
+          at: wallTime(club.ports.now(), club.place.zone),
+          readings: shown(),
+          accepted: [],
+          airborne: null,
+          landings: 1,
+          towLaunches: null,
+          fuelAdded: null,
+          oilAdded: null,
+          remarks: 'nothing-to-report',
+          defects: [],
+        }),
+      );
+    }
+    if (flight === null || flight.out) flight = { id: await plannedFlight(club), out: false };
+  };
+  const leave = async (role: Role, seenRevision: number) => {
+    const flightId = flight?.id ?? randomUUID();
+    const outcome = await checkOut(club.ports, club.actor(role), {
+      flightId,
+      aircraftId: club.aircraftId,
+      seenRevision,
+      readings: shown(),
+      accepted: [],
+      fuelAboard: [],
+      oilAboard: null,
+      remarks: null,
+    });
+    if (outcome.ok) flight = { id: flightId, out: true };
+    return outcome;
+  };
   const run = async (of: Act, seenRevision: number): Promise<Done> => {
     const actor = club.actor(of.role);
     const finding =
-      of.kind === 'report' ? randomUUID() : (findings[of.which % findings.length] ?? randomUUID());
+      of.kind === 'report' || of.kind === 'leave'
+        ? randomUUID()
+        : (findings[of.which % findings.length] ?? randomUUID());
     const other = of.kind === 'same-as' ? (findings[of.other % findings.length] ?? randomUUID()) : null;
     const signature = {
       certificateId: of.wrong === 'certificate' ? randomUUID() : club.certificateOf(of.role),
@@ -175,6 +256,8 @@ async function makeWorld() {
               effects: of.work === 'repaired' ? NO_EFFECTS : null,
             }),
           );
+        case 'leave':
+          return leave(of.role, seenRevision);
         case 'stays':
         case 'grounds':
         case 'watch':
@@ -199,7 +282,7 @@ async function makeWorld() {
     if (outcome.ok && of.kind === 'report') findings.push(finding);
     return { act: of, finding, other, outcome };
   };
-  return { club, findings, states, page, rows, run };
+  return { club, findings, states, page, rows, run, ready };
 }
 
 /** Where a finding may stand after accepted acts, in the order in which they were recorded. */
@@ -237,12 +320,13 @@ describe('the life of a finding', () => {
   it(
     'takes no step that there is not, is closed by nobody who may not, and holds the aircraft until it is',
     async () => {
-      const counts = { acts: 0, accepted: 0, refused: 0 };
+      const counts = { acts: 0, accepted: 0, refused: 0, left: 0 };
       const steps = new Set<string>();
       await fc.assert(
         fc.asyncProperty(
           fc.array(fc.array(act, { minLength: 1, maxLength: 4 }), { minLength: 3, maxLength: 7 }),
-          async (batches) => {
+          fc.subarray(['grounds', 'judged', 'lamp'] as const),
+          async (batches, at) => {
             const world = await makeWorld();
             const first = {
               kind: 'report',
@@ -252,8 +336,17 @@ describe('the life of a finding', () => {
               work: 'repaired',
               wrong: 'nothing',
             } as const;
+            // With nothing found it leaves, and comes back.
+            await world.ready();
+            const { revision: clean } = await world.page();
+            const left = await world.run(
+              { ...first, kind: 'leave', role: 'dispatcher', found: 'lamp' },
+              clean,
+            );
+            expect(left.outcome).toMatchObject({ ok: true });
+            world.club.ports.at = addSeconds(world.club.ports.at, 600);
             const grounding = new Set<string>();
-            for (const found of ['grounds', 'judged', 'lamp'] as const) {
+            for (const found of at) {
               const { finding } = await world.run({ ...first, found }, 1);
               if (found === 'grounds') grounding.add(finding);
             }
@@ -261,6 +354,7 @@ describe('the life of a finding', () => {
 
             let [before, rows] = [await world.states(), await world.rows()];
             for (const batch of batches) {
+              await world.ready();
               const { revision } = await world.page();
               const done = await Promise.all(batch.map((of) => world.run(of, revision)));
               world.club.ports.at = addSeconds(world.club.ports.at, 60);
@@ -275,6 +369,15 @@ describe('the life of a finding', () => {
               // Nothing wrongly signed is accepted, and nobody without a role for it.
               for (const { act: of, finding, other } of accepted) {
                 if (of.kind !== 'report') expect(['mechanic', 'instructor', 'dispatcher']).toContain(of.role);
+                if (of.kind === 'leave') {
+                  counts.left += 1;
+                  // What is held to be the same as another, or is closed, stands for nothing by itself.
+                  const stands = [...grounding].filter(
+                    (id) => !['same-as-another', 'closed'].includes(before.get(id) ?? ''),
+                  );
+                  expect(stands, 'nothing leaves that is grounded').toEqual([]);
+                  expect(of.role, 'only the desk lets an aircraft leave').not.toBe('mechanic');
+                }
                 if (of.kind === 'watch' || of.kind === 'defer' || of.kind === 'return')
                   expect([of.wrong, of.role === 'dispatcher']).toEqual(['nothing', false]);
                 if (of.kind === 'return' && of.role === 'instructor')
@@ -301,7 +404,7 @@ describe('the life of a finding', () => {
               for (const id of surely) expect(['watched', 'deferred']).not.toContain(after.get(id));
               const now = await world.rows();
               expect(now).toBeGreaterThanOrEqual(
-                rows + accepted.filter(({ act: of }) => of.kind !== 'return').length,
+                rows + accepted.filter(({ act: of }) => of.kind !== 'return' && of.kind !== 'leave').length,
               );
               [before, rows] = [after, now];
             }
@@ -310,7 +413,7 @@ describe('the life of a finding', () => {
         { numRuns: RUNS },
       );
       console.log(
-        `${RUNS} sequences: ${counts.acts} acts, ${counts.accepted} accepted, ${counts.refused} refused; ${[...steps].sort().join(', ')}`,
+        `${RUNS} sequences: ${counts.acts} acts, ${counts.accepted} accepted, ${counts.refused} refused, ${counts.left} left in between; ${[...steps].sort().join(', ')}`,
       );
       expect(counts.accepted).toBeGreaterThan(RUNS);
       expect(counts.refused).toBeGreaterThan(RUNS);

@@ -155,6 +155,7 @@ describe('deciding about a finding', () => {
     expect(bad(await decide(second, await merge(randomUUID()))).message).toContain('not open');
     good(await decide(second, await merge(first)));
     expect(bad(await decide(first, await merge(second))).message).toContain('same as another one itself');
+    expect(bad(await decide(second, await watch())).message).toContain('same as another finding');
     expect((await page()).verdict).toBe('Grounded');
     const openOn = async () => (await page()).findings.filter(({ done }) => done === null);
     expect((await openOn()).map(({ decided }) => decided)).toContain(

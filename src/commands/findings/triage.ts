@@ -87,6 +87,11 @@ export async function triageFinding(
         sameAs: entry.decision === 'same-as' ? entry.sameAs : null,
       };
       if (entry.decision === 'watch') {
+        if (mergedBy(finding) !== null)
+          throw invalid(
+            'discrepancyId',
+            'It is held to be the same as another finding. Decide about that one, or ground this one first.',
+          );
         const authority = authorityHere(changing);
         requireNoFaults(
           watchFaults(triaged(finding, zone, authority), triage, zone, authority),

@@ -106,7 +106,7 @@ export async function entryPreview(
       id: WORK_BEING_WRITTEN,
       recordedAt: present,
       completedOn: draft.completedOn,
-      description: 'the work',
+      description: 'this work',
       signedBy: signature,
     },
     effects,

@@ -14,7 +14,7 @@ import { FormCertificate, FormPassword } from '../kit/signing-fields';
 import { TroubleAlert } from '../kit/trouble-alert';
 
 interface Fields {
-  readonly result: 'as-it-should' | 'not-as-it-should';
+  readonly result: '' | 'as-it-should' | 'not-as-it-should';
   readonly description: string;
   readonly on: string;
   readonly certificateId: string;
@@ -59,7 +59,8 @@ export function AfterWorkForm({
     formState: { errors, isSubmitting },
   } = useForm<Fields>({
     defaultValues: {
-      result: 'as-it-should',
+      // Nothing is taken for granted: who flew it says how.
+      result: '',
       description: '',
       on: page.today,
       certificateId: certificates[0]?.id ?? '',
@@ -82,7 +83,7 @@ export function AfterWorkForm({
       step === 'check-flight'
         ? await post(
             'POST /api/work-entries/check-flights',
-            { ...common, checkFlightId: id, result: flew },
+            { ...common, checkFlightId: id, result: flew === '' ? 'not-as-it-should' : flew },
             place,
           )
         : await post('POST /api/work-entries/inspections', { ...common, inspectionId: id }, place);
@@ -101,7 +102,12 @@ export function AfterWorkForm({
       }}
     >
       {step === 'check-flight' ? (
-        <FormChoice control={control} name="result" label="How it flew">
+        <FormChoice
+          control={control}
+          name="result"
+          label="How it flew"
+          rules={{ required: 'Say how it flew.' }}
+        >
           <MenuItem value="as-it-should">As it should</MenuItem>
           <MenuItem value="not-as-it-should">Not as it should</MenuItem>
         </FormChoice>

@@ -74,6 +74,7 @@ export function WorkEffects<F extends FieldValues & { readonly effects: EffectFi
     },
   });
   const flies = useWatch({ control, name: at('mayChangeFlight') }) as boolean;
+  const weighs = useWatch({ control, name: at('weightChanged') }) as boolean;
   return (
     <FormControl error={fieldState.error !== undefined}>
       <FormLabel id="work-effects">
@@ -101,6 +102,12 @@ export function WorkEffects<F extends FieldValues & { readonly effects: EffectFi
                     crew.
                   </FormHelperText>
                 </Box>
+              ) : null}
+              {name === 'weightChanged' && weighs ? (
+                <FormHelperText sx={{ pl: 4 }}>
+                  Then bring the equipment list and the weight-and-balance data up to date under Aircraft
+                  data: the decision goes by them.
+                </FormHelperText>
               ) : null}
             </Fragment>
           ))}

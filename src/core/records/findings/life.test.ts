@@ -35,6 +35,22 @@ const stateOf = (change: Change) => {
   return stateOfFinding(one, facts.place.zone, 'us');
 };
 
+describe('two decisions to watch of one moment', () => {
+  it('hold by the earlier of their limits, whatever their ids', () => {
+    const early = { ...watching, watch: { recheckBy: '2026-12-01', correctBy: '2027-03-01' } };
+    const late = { ...watching, watch: { recheckBy: '2026-12-20', correctBy: '2027-01-01' } };
+    const watchOf = (triage: Change) => {
+      const { facts, asOf } = cleanCase(found({ triage }));
+      return knownAt(facts, asOf, 'us').discrepancies[0]?.watch;
+    };
+    for (const triage of [
+      { a: early, b: late },
+      { a: late, b: early },
+    ])
+      expect(watchOf(triage)).toMatchObject({ recheckBy: '2026-12-01', correctBy: '2027-01-01' });
+  });
+});
+
 describe('where a finding stands', () => {
   it.each([
     ['reported', {}],
@@ -45,6 +61,26 @@ describe('where a finding stands', () => {
     ['grounded', { triage: { t: watching, u: { recordedAt: '2026-11-21T19:00:00Z', decision: 'grounds' } } }],
     ['decided', { triage: { t: { ...watching, signedBy: null } } }],
     ['same-as-another', { triage: { t: { ...at, decision: 'same-as', sameAs: 'e' } } }],
+    // Of one moment the stricter holds, whatever the ids.
+    ['grounded', { triage: { a: watching, b: { ...at, decision: 'grounds' } } }],
+    ['grounded', { triage: { b: watching, a: { ...at, decision: 'grounds' } } }],
+    [
+      'grounded',
+      { triage: { a: { ...at, decision: 'same-as', sameAs: 'e' }, b: { ...at, decision: 'grounds' } } },
+    ],
+    [
+      'grounded',
+      { triage: { b: { ...at, decision: 'same-as', sameAs: 'e' }, a: { ...at, decision: 'grounds' } } },
+    ],
+    [
+      'decided',
+      {
+        triage: {
+          a: { ...at, decision: 'same-as', sameAs: 'e' },
+          b: { ...at, decision: 'same-as', sameAs: 'f' },
+        },
+      },
+    ],
     ['deferred', { ...LAMP, deferral }],
     ['reported', { ...LAMP, deferral: { ...deferral, placarded: false } }],
     ['grounded', { ...LAMP, deferral, triage: { t: { ...at, decision: 'grounds' } } }],

@@ -2,7 +2,7 @@ import { byId } from '../../order';
 import type { Instant } from '../../time/instant';
 import { civilDateAt, type ZoneId } from '../../time/zone';
 import { signatureFaults, type Authority, type SignatureFault } from '../club/certificate';
-import { closedAs, rectificationFaults, type Discrepancy, type Triage } from './discrepancy';
+import { closedAs, rectificationFaults, type Discrepancy, type Triage, type Watch } from './discrepancy';
 
 /** Why a decision to watch does not count. */
 export type WatchFault = SignatureFault | 'watch-without-end' | 'watch-of-equipment' | 'watch-before-found';
@@ -38,11 +38,34 @@ export function watchFaults(
   ];
 }
 
-/** A finding after the decisions about it, one after another. What does not count changes nothing. */
+const earlier = <T extends string | number>(a: T | null, b: T | null): T | null =>
+  a === null || (b !== null && b < a) ? b : a;
+
+/** Two decisions to watch of one moment: the earlier of their limits hold. */
+const bothWatched = (a: Watch, b: Watch): Watch => ({
+  ...b,
+  recheckBy: earlier(a.recheckBy, b.recheckBy),
+  recheckAt: earlier(a.recheckAt, b.recheckAt),
+  correctBy: earlier(a.correctBy, b.correctBy),
+});
+
+/**
+ * A finding after the decisions about it, one after another; of one moment the stricter holds, whatever their
+ * ids. What does not count changes nothing.
+ */
 export function triaged(discrepancy: Discrepancy, at: ZoneId, authority: Authority): Discrepancy {
   const { triage = [] } = discrepancy;
   if (triage.length === 0) return discrepancy;
-  const inOrder = [...triage].sort((a, b) => a.recordedAt - b.recordedAt || byId(a, b));
+  const grounds = ({ decision }: Triage) => Number(decision === 'grounds');
+  const inOrder = [...triage].sort(
+    (a, b) => a.recordedAt - b.recordedAt || grounds(a) - grounds(b) || byId(a, b),
+  );
+  let watchedAt: Instant | null = null;
+  const take = ({ watch }: Discrepancy, next: Watch, moment: Instant): Watch => {
+    const isSameMoment = watchedAt === moment;
+    watchedAt = moment;
+    return isSameMoment && watch !== null ? bothWatched(watch, next) : next;
+  };
   return inOrder.reduce<Discrepancy>((before, one) => {
     switch (one.decision) {
       case 'grounds':
@@ -53,9 +76,13 @@ export function triaged(discrepancy: Discrepancy, at: ZoneId, authority: Authori
           watch: null,
         };
       case 'watch':
-        return watchFaults(before, one, at, authority).length === 0
-          ? { ...before, classification: 'watch', classedAs: closedAs(before), watch: one.watch }
-          : before;
+        if (one.watch === null || watchFaults(before, one, at, authority).length > 0) return before;
+        return {
+          ...before,
+          classification: 'watch',
+          classedAs: closedAs(before),
+          watch: take(before, one.watch, one.recordedAt),
+        };
       case 'stays':
       case 'same-as':
         return before;
@@ -68,20 +95,20 @@ export function triaged(discrepancy: Discrepancy, at: ZoneId, authority: Authori
 }
 
 /**
- * The decision by which a finding is held to be the same as another; null where it stands by itself. One that was grounded or watched since stands by
- * itself again.
+ * The decision by which a finding is held to be the same as another; null where it stands by itself. One that was
+ * grounded or watched since stands by itself again.
  */
 export function mergedBy({ triage = [], id }: Pick<Discrepancy, 'triage' | 'id'>): Triage | null {
-  let last: Triage | null = null;
-  for (const one of triage)
-    if (
-      one.decision !== 'stays'
-      && (last === null
-        || one.recordedAt > last.recordedAt
-        || (one.recordedAt === last.recordedAt && one.id > last.id))
-    )
-      last = one;
-  return last?.decision === 'same-as' && last.sameAs !== null && last.sameAs !== id ? last : null;
+  const decisions = triage.filter(({ decision }) => decision !== 'stays');
+  const last = Math.max(...decisions.map(({ recordedAt }) => recordedAt));
+  const [first, ...others] = decisions.filter(({ recordedAt }) => recordedAt === last);
+  // Of one moment the stricter holds: what is not surely the same as one other stands by itself.
+  return first?.decision === 'same-as'
+    && first.sameAs !== null
+    && first.sameAs !== id
+    && others.every(({ decision, sameAs }) => decision === 'same-as' && sameAs === first.sameAs)
+    ? first
+    : null;
 }
 
 /**
