@@ -185,6 +185,17 @@ describe('an approval of work on record', () => {
       work({ mayChangeFlight: true, approvals: approval({ groundTestsConclusive: true }) }),
       [],
     ],
+    ...(['a', 'b'] as const).map((sure): Row => [
+      `of two of one moment, ${sure} says that ground tests show it and the other does not`,
+      work({
+        mayChangeFlight: true,
+        approvals: {
+          a: approval({ groundTestsConclusive: sure === 'a' }).a,
+          b: approval({ groundTestsConclusive: sure === 'b' }).a,
+        },
+      }),
+      NEEDS_FLIGHT,
+    ]),
     [
       'a later entry does not speak of the tests of the first',
       work({

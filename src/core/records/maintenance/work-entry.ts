@@ -76,7 +76,11 @@ const either = (first: boolean | null, later: boolean): boolean => first === tru
 export function approvedWork(entry: WorkEntry, at: ZoneId): WorkEntry {
   const { approvals = [], ...first } = entry;
   if (approvals.length === 0) return entry;
-  const inOrder = [...approvals].sort((a, b) => a.recordedAt - b.recordedAt || byId(a, b));
+  // Of one moment the stricter speaks last: one by which the check flight is still to be flown.
+  const isStrict = (one: WorkApproval) => Number(one.groundTestsConclusive !== true);
+  const inOrder = [...approvals].sort(
+    (a, b) => a.recordedAt - b.recordedAt || isStrict(a) - isStrict(b) || byId(a, b),
+  );
   return inOrder.reduce<WorkEntry>((before, later) => {
     // A day before that of the first entry would let a test from between the two count; a day that had not come yet was a slip.
     const held =
