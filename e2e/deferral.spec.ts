@@ -26,6 +26,12 @@ test('a light out before a night lesson: deferred, night closed, placard printed
   await expectNoViolations(instructor);
   const form = instructor.getByRole('form', { name: /^Defer:/ });
   await form.getByLabel('How, as the record needs it').fill('Circuit breaker pulled and collared');
+  await form.getByRole('button', { name: 'Sign: no hazard' }).click();
+  await expect(form.getByText('Say whether it was deactivated or removed.')).toBeVisible();
+  await form.getByRole('combobox', { name: 'What was done to it' }).click();
+  await instructor.getByRole('option', { name: 'It was deactivated' }).click();
+  await form.getByRole('combobox', { name: 'Maintenance record' }).click();
+  await instructor.getByRole('option', { name: 'Entered in the maintenance record' }).click();
   await form.getByLabel('Your password').fill('tern-bay-demo');
   await form.getByRole('button', { name: 'Sign: no hazard' }).click();
   await expect(form.getByText('Put the placard up first')).toBeVisible();

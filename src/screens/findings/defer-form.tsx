@@ -19,14 +19,14 @@ import { FormCertificate, FormPassword } from '../kit/signing-fields';
 import { TroubleAlert } from '../kit/trouble-alert';
 
 interface Fields {
-  readonly action: DeferInput['action'];
+  readonly action: DeferInput['action'] | '';
   readonly placarded: boolean;
-  readonly entered: DeferInput['entered'];
+  readonly entered: DeferInput['entered'] | '';
   readonly description: string;
   readonly deferredOn: string;
   readonly until: string;
   readonly item: string;
-  readonly category: 'A' | 'B' | 'C' | 'D';
+  readonly category: 'A' | 'B' | 'C' | 'D' | '';
   readonly days: string;
   readonly certificateId: string;
   readonly password: string;
@@ -96,14 +96,15 @@ export function DeferForm({
     formState: { errors, isSubmitting },
   } = useForm<Fields>({
     defaultValues: {
-      action: 'deactivated',
+      // Nothing is taken for granted: who signs says what was done.
+      action: '',
       placarded: false,
-      entered: 'entered',
+      entered: '',
       description: '',
       deferredOn: today,
       until: '',
       item: offered.length === 1 ? (offered[0]?.code ?? '') : '',
-      category: 'C',
+      category: '',
       days: '',
       certificateId: certificates[0]?.id ?? '',
       password: '',
@@ -113,18 +114,31 @@ export function DeferForm({
   const category = useWatch({ control, name: 'category' });
   const item = useWatch({ control, name: 'item' });
   const chosen = offered.find(({ code }) => code === item);
-  const submit = async ({ placarded, until, item: code, category: listed, days, ...fields }: Fields) => {
+  const submit = async ({
+    action: way,
+    entered: record,
+    placarded,
+    until,
+    item: code,
+    category: listed,
+    days,
+    ...fields
+  }: Fields) => {
+    // The form asks for each of them before it comes here.
+    if (way === '' || record === '') return;
     const done = await post(
       'POST /api/deferrals',
       {
         ...fields,
+        action: way,
+        entered: record,
         placarded: placarded as true,
         until: until === '' ? null : until,
         untilTimeInService: null,
         listed: !view.byList
           ? null
           : view.items === null
-            ? { category: listed, days: days === '' ? null : Number(days) }
+            ? { category: listed === '' ? null : listed, days: days === '' ? null : Number(days) }
             : { category: chosen?.category ?? null, days: chosen?.days ?? null, item: code },
         deferralId: id,
         discrepancyId: finding.id,
@@ -152,7 +166,12 @@ export function DeferForm({
       sx={{ mt: 1.5, maxWidth: 620 }}
       aria-label={`Defer: ${finding.what}`}
     >
-      <FormChoice control={control} name="action" label="What was done to it">
+      <FormChoice
+        control={control}
+        name="action"
+        label="What was done to it"
+        rules={{ required: 'Say whether it was deactivated or removed.' }}
+      >
         <MenuItem value="deactivated">It was deactivated</MenuItem>
         <MenuItem value="removed">It was removed</MenuItem>
       </FormChoice>
@@ -165,7 +184,12 @@ export function DeferForm({
         })}
         {...field('description')}
       />
-      <FormChoice control={control} name="entered" label="Maintenance record">
+      <FormChoice
+        control={control}
+        name="entered"
+        label="Maintenance record"
+        rules={{ required: 'Say whether it is entered in the maintenance record.' }}
+      >
         <MenuItem value="entered">Entered in the maintenance record</MenuItem>
         {action === 'removed' ? null : (
           <MenuItem value="not-maintenance">No maintenance was needed to deactivate it</MenuItem>
@@ -174,7 +198,12 @@ export function DeferForm({
       {view.items === null ? null : <ListedItemChoice control={control} offered={offered} chosen={chosen} />}
       {view.byList && view.items === null ? (
         <Stack direction="row" spacing={1.5}>
-          <FormChoice control={control} name="category" label="Repair category on the list">
+          <FormChoice
+            control={control}
+            name="category"
+            label="Repair category on the list"
+            rules={{ required: 'Choose the category that stands on the list.' }}
+          >
             <MenuItem value="A">A, its own days</MenuItem>
             <MenuItem value="B">B, 3 days</MenuItem>
             <MenuItem value="C">C, 10 days</MenuItem>
