@@ -379,6 +379,7 @@ export const REASONS: { readonly [C in ReasonCode]: Extract<Reason, { code: C }>
     by: 'The dispatcher',
     cap: { quantity: 'load', bound: 'at-most', value: 200_000 },
   },
+  'record-unreadable': { code: 'record-unreadable', why: 'a stored date cannot be read' },
   'record-ahead-of-itself': { code: 'record-ahead-of-itself', record: 'm1', kind: 'measurement' },
   'tow-rope-unfit': { code: 'tow-rope-unfit', fault: 'tug-link' },
   'student-not-alone': { code: 'student-not-alone' },

@@ -63,6 +63,8 @@ export interface AircraftFacts extends Lists {
   readonly ramp: Ramp | null;
   /** What acts take. They choose between remedies, and never decide. */
   readonly estimates: readonly Estimate[];
+  /** Why records of it cannot be read: then nothing is decided from the others. Absent states that all can. */
+  readonly unreadable?: string;
 }
 
 interface Recorded {
@@ -306,6 +308,7 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
     aircraft,
     descriptions: facts.descriptions,
     estimates: facts.estimates,
+    ...(facts.unreadable === undefined ? {} : { unreadable: facts.unreadable }),
     strikes: facts.strikes,
     inspections,
     readings,

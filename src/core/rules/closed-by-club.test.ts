@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { decideBy, missed, said } from '@/testing/clean-case';
+import { decide } from '../decision/decide';
+import { cleanCase, decideBy, missed, said } from '@/testing/clean-case';
 import type { Change } from '@/testing/lesson';
 import { found } from '@/testing/rules/maintenance';
 import type { Row } from '@/testing/rules/row';
@@ -212,5 +213,17 @@ describe('closed by the club', () => {
   ])('%s', (_, change, lines, missing = []) => {
     const decision = decideBy(['dispatch-restrictions', 'open-flights', 'records-in-order'], change);
     expect([said(decision), missed(decision)]).toEqual([lines, missing]);
+  });
+});
+
+describe('an aircraft of which a record cannot be read', () => {
+  it('is grounded whatever is left of its records, and nobody at the desk can clear it', () => {
+    const { facts, packs, asOf } = cleanCase();
+    expect(decide(facts, packs, null, asOf).verdict).toBe('Released');
+    const { verdict, constraints } = decide({ ...facts, unreadable: 'a stored date' }, packs, null, asOf);
+    expect(verdict).toBe('Grounded');
+    expect(
+      constraints.map(({ reason, remedies, permitMayCover }) => [reason, remedies, permitMayCover]),
+    ).toEqual([[{ code: 'record-unreadable', why: 'a stored date' }, [], false]]);
   });
 });

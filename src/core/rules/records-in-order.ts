@@ -11,11 +11,26 @@ export const recordsInOrder = rule({
   title: 'Records in order',
   source,
   explanation:
-    'Nothing can have happened after it was written down, come back before it left, or been corrected before it was found. A record that says so is wrong in one of its times, and until it is corrected the aircraft is not available: nobody knows which.',
+    'Nothing can have happened after it was written down, come back before it left, or been corrected before it was found. A record that says so is wrong in one of its times, and until it is corrected the aircraft is not available: nobody knows which. Nor is an aircraft of which a record cannot be read.',
   judge: (facts) => {
     const seen = new Set<string>();
-    return result(
-      contradictions(facts)
+    const unreadable =
+      facts.unreadable === undefined
+        ? []
+        : [
+            constraint({
+              key: 'unreadable',
+              certainty: 'unknown',
+              source,
+              reason: { code: 'record-unreadable', why: facts.unreadable },
+              closes: ALL_USES,
+              // Nobody at the desk can clear it: who runs the server restores what was written.
+              remedies: [],
+            }),
+          ];
+    return result([
+      ...unreadable,
+      ...contradictions(facts)
         .filter(({ id }) => !seen.has(id) && seen.add(id).size > 0)
         .map(({ id, kind, how }) =>
           constraint({
@@ -31,6 +46,6 @@ export const recordsInOrder = rule({
             remedies: [remedy('correct-record', RECORD_KEEPER, id)],
           }),
         ),
-    );
+    ]);
   },
 });

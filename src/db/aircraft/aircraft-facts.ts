@@ -2,7 +2,7 @@ import { sql } from 'kysely';
 import type { Place } from '@/core/time/sun';
 import type { ClubTransaction } from '../kernel/connection';
 import { readFactRows } from './fact-rows';
-import { type StoredAircraft, factsFromRows } from './facts-from-rows';
+import { type StoredAircraft, factsFromRows, readableFacts } from './facts-from-rows';
 
 /** The facts of the whole fleet, or of one aircraft. `presentOnly` as in readFactRows(): for decisions about the present only. */
 export async function loadAircraft(
@@ -12,6 +12,16 @@ export async function loadAircraft(
   presentOnly: boolean,
 ): Promise<readonly StoredAircraft[]> {
   return factsFromRows(await readFactRows(tx, aircraftId, presentOnly), place);
+}
+
+/** The same for screens and lists: an aircraft whose records cannot be read is closed, and hides no other. */
+export async function loadReadable(
+  tx: ClubTransaction,
+  place: Place,
+  aircraftId: string | null,
+  presentOnly: boolean,
+): Promise<readonly StoredAircraft[]> {
+  return readableFacts(await readFactRows(tx, aircraftId, presentOnly), place);
 }
 
 /** One aircraft as it stands at present, with every reading there ever was of its meters; undefined where it is not there. */

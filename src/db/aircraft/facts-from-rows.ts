@@ -13,6 +13,7 @@ import {
   DOCUMENT_KINDS,
   REGISTRATION_ENDINGS,
 } from '@/core/records/documents/document';
+import { UNKNOWN_PARTICULARS } from '@/core/records/aircraft/aircraft';
 import { EQUIPMENT_KINDS, type EquipmentKind } from '@/core/records/aircraft/equipment';
 import { lastReturn, type AircraftFacts } from '@/core/records/facts';
 import { fuellings, type Ramp } from '@/core/records/walkround/measurement';
@@ -306,4 +307,75 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
       },
     };
   });
+}
+
+/** The rows of one aircraft. */
+function rowsOf(rows: FactRows, id: string): FactRows {
+  const own = <Row extends { readonly aircraft_id: string }>(list: readonly Row[]): Row[] =>
+    list.filter((row) => row.aircraft_id === id);
+  const walks = own(rows.walkrounds.rows);
+  const known = new Set(walks.map((row) => row.walkround_id));
+  return {
+    aircraft: own(rows.aircraft),
+    documents: own(rows.documents),
+    inspections: own(rows.inspections),
+    readings: own(rows.readings),
+    discrepancies: own(rows.discrepancies),
+    others: own(rows.others),
+    strikes: own(rows.strikes),
+    movements: own(rows.movements),
+    descriptions: own(rows.descriptions),
+    boxReadings: own(rows.boxReadings),
+    walkrounds: {
+      rows: walks,
+      events: rows.walkrounds.events.filter((event) => known.has(event.walkround_id)),
+    },
+    method: rows.method,
+  };
+}
+
+/** What is left of an aircraft whose records cannot be read: that it is there. It closes every use. */
+function withoutRecords(rows: FactRows, place: Place, error: unknown): readonly StoredAircraft[] {
+  return rows.aircraft.map((row) => ({
+    aircraftId: row.aircraft_id,
+    typeName: row.type_name,
+    revision: row.revision,
+    features: null,
+    facts: {
+      ...NO_OTHERS,
+      place,
+      aircraft: {
+        registration: row.registration,
+        category: null,
+        firstFlownOn: null,
+        approvedFor: null,
+        particulars: UNKNOWN_PARTICULARS,
+      },
+      ramp: null,
+      descriptions: [],
+      boxReadings: [],
+      strikes: [],
+      documents: [],
+      inspections: [],
+      readings: [],
+      discrepancies: [],
+      unreadable: error instanceof Error ? error.message : 'nobody knows why',
+    },
+  }));
+}
+
+/**
+ * The same for reading alone: where a record of one aircraft cannot be read, that aircraft is closed, and the others
+ * are as they are. Nothing may be written from what is left.
+ */
+export function readableFacts(rows: FactRows, place: Place): readonly StoredAircraft[] {
+  try {
+    return factsFromRows(rows, place);
+  } catch (error) {
+    const [only, ...more] = rows.aircraft;
+    if (only === undefined) throw error;
+    return more.length === 0
+      ? withoutRecords(rows, place, error)
+      : rows.aircraft.flatMap((row) => readableFacts(rowsOf(rows, row.aircraft_id), place));
+  }
 }

@@ -209,6 +209,11 @@ export const RAMP: Tellers<Codes> = {
       `${sentenceCase(why.replace(/[.\s]+$/, ''))}${cap === null ? '' : `: ${capText(cap)}`}.`,
       by === '' ? 'A rule of the club.' : `Dispatch restriction by ${by}, beyond what the records ask.`,
     ),
+  'record-unreadable': ({ why }) =>
+    words(
+      'Records of this aircraft cannot be read.',
+      `Nothing is decided from what is left of them. Who runs the server restores them (${why}).`,
+    ),
   'record-ahead-of-itself': ({ kind, record }) =>
     words(
       `${sentenceCase(withArticle(kind))} is dated after it was written down.`,

@@ -3,7 +3,7 @@ import { decide } from '@/core/decision/decide';
 import type { Decision } from '@/core/decision/decision';
 import { presentFor } from '@/core/records/facts';
 import type { Instant } from '@/core/time/instant';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
+import { loadReadable } from '@/db/aircraft/aircraft-facts';
 import { readClub, readClubChanges } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { tellConstraint } from '@/explain/constraint';
@@ -78,7 +78,7 @@ export async function clubTrial(
     place: { name: entry.field, latitude: entry.latitude, longitude: entry.longitude, zone: entry.zone },
     packs: packsOf(entry, packs.club?.own ?? null),
   };
-  const fleet = await loadAircraft(tx, place, null, true);
+  const fleet = await loadReadable(tx, place, null, true);
   const rows = fleet.flatMap(({ facts }): readonly ClubTrialRow[] => {
     const present = presentFor(facts, now);
     const [before, after] = [

@@ -1,4 +1,4 @@
-import { loadAircraft, readVersions } from '@/db/aircraft/aircraft-facts';
+import { loadReadable, readVersions } from '@/db/aircraft/aircraft-facts';
 import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import type { Club } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
@@ -43,10 +43,10 @@ export async function keptFacts(
   const changed = versions.filter((row) => !unchanged.has(row.aircraftId));
   const read: StoredAircraft[] = [];
   if (changed.length >= ALL_AT_ONCE)
-    read.push(...(await loadAircraft(tx, place, aircraftId, what === 'present')));
+    read.push(...(await loadReadable(tx, place, aircraftId, what === 'present')));
   else
     for (const row of changed)
-      read.push(...(await loadAircraft(tx, place, row.aircraftId, what === 'present')));
+      read.push(...(await loadReadable(tx, place, row.aircraftId, what === 'present')));
   const labels = new Map(versions.map(({ aircraftId: id, version }) => [id, version]));
   const fresh = new Map(read.map((stored) => [stored.aircraftId, stored]));
   const answer = versions.flatMap(({ aircraftId: id }) => {

@@ -414,6 +414,7 @@ export type Reason =
       readonly by: string;
       readonly cap: Omit<Cap, 'own'> | null;
     }
+  | { readonly code: 'record-unreadable'; readonly why: string }
   | { readonly code: 'record-ahead-of-itself'; readonly record: string; readonly kind: string }
   | {
       readonly code: 'record-contradicts-itself';
