@@ -24,7 +24,10 @@ test('a device is told at once what came of a finding, and nothing more after si
     await page.addInitScript((subscription) => {
       let isSubscribed = false;
       const own = {
-        unsubscribe: () => Promise.resolve(!(isSubscribed = false)),
+        unsubscribe: () => {
+          isSubscribed = false;
+          return Promise.resolve(true);
+        },
         toJSON: () => ({
           endpoint: subscription.endpoint,
           keys: { p256dh: subscription.p256dh, auth: subscription.auth },
@@ -33,7 +36,10 @@ test('a device is told at once what came of a finding, and nothing more after si
       Notification.requestPermission = () => Promise.resolve('granted');
       Object.assign(PushManager.prototype, {
         getSubscription: () => Promise.resolve(isSubscribed ? own : null),
-        subscribe: () => Promise.resolve((isSubscribed = true) ? own : null),
+        subscribe: () => {
+          isSubscribed = true;
+          return Promise.resolve(own);
+        },
       });
     }, given);
     const renter = await signIn(page, 'student');

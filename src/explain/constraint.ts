@@ -96,8 +96,7 @@ export function tellReasons(
 }
 
 /**
- * Tells what stands against a flight, as `tellReasons` does; for a ferry flight with the permit by which it may go
- * all the same.
+ * Tells what stands against a flight, as `tellReasons` does; for a ferry flight with the permit by which it may go.
  * @param isFerry whether it goes to where the aircraft is corrected, with nobody aboard but required crew
  */
 export function tellAgainstFlight(

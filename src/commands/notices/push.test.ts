@@ -145,7 +145,7 @@ describe('a device', () => {
 });
 
 describe('a push service', () => {
-  it('that cannot take it now gets it again, and the other device is told all the same', async () => {
+  it('that cannot take it now gets it again, and the other device is told', async () => {
     const { address } = await device('renter');
     const id = await notice('renter');
     service.setMood('busy');

@@ -61,7 +61,7 @@ async function due(
 
 /**
  * Tells the devices of a person what they are to be told now. Said to be sent only once the push service has
- * taken it; one that it could not take now goes again under the same id, and the others go all the same.
+ * taken it; one that it could not take now goes again under the same id, and the others still go.
  * @returns how many went
  * @throws the first trouble, after all were tried
  */

@@ -70,7 +70,7 @@ describe('an aircraft of which a record cannot be read', () => {
     await expect(
       inClub(club.ports.db, club.clubId, (tx) => loadAircraft(tx, club.place, club.aircraftId, true)),
     ).rejects.toThrow(why);
-    // What somebody finds is received all the same.
+    // What somebody finds is still received.
     good(
       await reportFinding(club.ports, club.actor('student'), {
         findingId: randomUUID(),

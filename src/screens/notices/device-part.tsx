@@ -52,7 +52,7 @@ export function DevicePart({ page }: { readonly page: NoticesPage }) {
       setWhy(
         error instanceof Error && error.message !== ''
           ? error.message
-          : 'This browser could not ask its push service. Try again later; you are told here all the same.',
+          : 'This browser could not ask its push service. Try again later; notices stand here meanwhile.',
       );
     }
     setIsBusy(false);
