@@ -171,6 +171,34 @@ export async function inOwnWords(
   await page.getByLabel('In your words').fill(words);
 }
 
+/** Reports a finding on a wing that is on no list, as the person who is signed in on a page. */
+export async function reportFinding(
+  page: Page,
+  registration: string,
+  what: string,
+  change: { readonly looks?: 'would-not-fly' | 'looks-small'; readonly foundAt?: string } = {},
+): Promise<void> {
+  const { aircraft } = (await (await page.request.get('/api/ramp')).json()) as {
+    aircraft: readonly { registration: string; aircraftId: string }[];
+  };
+  const sent = await page.request.post('/api/findings', {
+    headers: { origin: new URL(page.url()).origin },
+    data: {
+      findingId: crypto.randomUUID(),
+      aircraftId: aircraft.find((one) => one.registration === registration)?.aircraftId ?? '',
+      station: 'wing',
+      side: 'left',
+      step: null,
+      asListed: false,
+      what,
+      looks: 'would-not-fly',
+      foundAt: new Date(Date.now() - 60_000).toISOString(),
+      ...change,
+    },
+  });
+  expect([sent.status(), sent.ok() ? '' : await sent.text()]).toEqual([200, '']);
+}
+
 /** Opens a part of an aircraft's page. */
 export const openPart = (page: Page, name: string) =>
   page.getByRole('tab', { name: new RegExp(`^${name}`) }).click();

@@ -1,5 +1,5 @@
 import { startMailSink } from '../demo/stand-ins/mail-sink';
-import { expect, expectNoViolations, signIn, test } from './groval';
+import { expect, expectNoViolations, reportFinding, signIn, test } from './groval';
 import { freePort, gone, startServer } from './servers';
 
 test('who found something is told what came of it, by mail too, though the server is killed before it goes', async ({
@@ -16,26 +16,8 @@ test('who found something is told what came of it, by mail too, though the serve
   const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}`, locale: 'en-GB' });
   try {
     const renter = await signIn(await context.newPage(), 'student');
-    const { aircraft } = (await (await renter.request.get('/api/ramp')).json()) as {
-      aircraft: readonly { registration: string; aircraftId: string }[];
-    };
-    const aircraftId = aircraft.find(({ registration }) => registration === 'N06TB')?.aircraftId ?? '';
     const told = () => renter.getByRole('listitem').filter({ hasText: 'A fold in the fabric near the tip' });
-    const findingId = crypto.randomUUID();
-    const post = (path: string, data: object) =>
-      renter.request.post(path, { headers: { origin: `http://127.0.0.1:${port}` }, data });
-    const reported = await post('/api/findings', {
-      findingId,
-      aircraftId,
-      station: 'wing',
-      side: 'left',
-      step: null,
-      asListed: false,
-      what: 'A fold in the fabric near the tip',
-      looks: 'would-not-fly',
-      foundAt: new Date(Date.now() - 60_000).toISOString(),
-    });
-    expect([reported.status(), await reported.text()]).toEqual([200, expect.any(String)]);
+    await reportFinding(renter, 'N06TB', 'A fold in the fabric near the tip');
     // Each in their own window: the cookie is one for the whole of a window.
     const other = await browser.newContext({ baseURL: `http://127.0.0.1:${port}`, locale: 'en-GB' });
     const mechanic = await signIn(await other.newPage(), 'mechanic');

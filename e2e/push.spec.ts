@@ -1,6 +1,6 @@
 import webpush from 'web-push';
 import { startPushService } from '../demo/stand-ins/push-service';
-import { expect, expectNoViolations, signIn, test } from './groval';
+import { expect, expectNoViolations, reportFinding, signIn, test } from './groval';
 import { freePort, gone, startServer } from './servers';
 
 test('a device is told at once what came of a finding, and nothing more after signing out', async ({
@@ -48,28 +48,8 @@ test('a device is told at once what came of a finding, and nothing more after si
     await expect(renter.getByRole('list', { name: 'Your devices' })).toContainText('Computer (this one)');
     await expectNoViolations(renter);
 
-    const { aircraft } = (await (await renter.request.get('/api/ramp')).json()) as {
-      aircraft: readonly { registration: string; aircraftId: string }[];
-    };
-    const report = async (what: string) => {
-      const answer = await renter.request.post('/api/findings', {
-        headers: { origin },
-        data: {
-          findingId: crypto.randomUUID(),
-          aircraftId: aircraft.find(({ registration }) => registration === 'N06TB')?.aircraftId ?? '',
-          station: 'wing',
-          side: 'right',
-          step: null,
-          asListed: false,
-          what,
-          looks: 'would-not-fly',
-          foundAt: new Date(Date.now() - 60_000).toISOString(),
-        },
-      });
-      expect(answer.status()).toBe(200);
-    };
-    await report('A scratch under the right tip');
-    await report('A loose screw under the right tip');
+    await reportFinding(renter, 'N06TB', 'A scratch under the left tip');
+    await reportFinding(renter, 'N06TB', 'A loose screw under the left tip');
     const mechanic = await signIn(await other.newPage(), 'mechanic');
     const decide = async (what: RegExp) => {
       await mechanic.goto('/triage');
@@ -79,7 +59,7 @@ test('a device is told at once what came of a finding, and nothing more after si
     };
     const told = (what: string) =>
       service.messages().filter((one) => one.device === device && one.text.includes(what));
-    await decide(/A scratch under the right tip/);
+    await decide(/A scratch under the left tip/);
     await expect.poll(() => told('A scratch under').length, { timeout: 60_000 }).toBe(1);
     await renter.reload();
     await expect(renter.getByText(/, on computer/).first()).toBeVisible();
@@ -87,12 +67,12 @@ test('a device is told at once what came of a finding, and nothing more after si
     await renter.getByRole('button', { name: /▾$/ }).click();
     await renter.getByRole('menuitem', { name: 'Sign out' }).click();
     await renter.waitForURL('**/sign-in');
-    await decide(/A loose screw under the right tip/);
+    await decide(/A loose screw under the left tip/);
     // The notice itself is written; the device that it would have gone to has ended.
     await signIn(renter, 'student');
     await expect(async () => {
       await renter.goto('/notices');
-      await expect(renter.getByText('“A loose screw under the right tip”')).toBeVisible({ timeout: 2000 });
+      await expect(renter.getByText('“A loose screw under the left tip”')).toBeVisible({ timeout: 2000 });
     }).toPass({ timeout: 90_000 });
     await expect(renter.getByText('On no device yet.')).toBeVisible();
     expect(told('A loose screw')).toEqual([]);

@@ -1,31 +1,15 @@
-import { expect, expectNoViolations, fillDay, test } from './groval';
+import { expect, expectNoViolations, fillDay, reportFinding, test } from './groval';
 
 const PASSWORD = 'tern-bay-demo';
 
 test('ten findings are decided about in a minute, by keyboard', async ({ desk, phone }) => {
   test.slow();
   const student = await phone('student');
-  const folder = await (await student.request.get('/api/ramp')).json();
-  const { aircraftId } = folder.aircraft.find(
-    ({ registration }: { readonly registration: string }) => registration === 'N00TB',
-  );
-  for (let n = 1; n <= 10; n += 1) {
-    const sent = await student.request.post('/api/findings', {
-      headers: { origin: new URL(student.url()).origin },
-      data: {
-        findingId: crypto.randomUUID(),
-        aircraftId,
-        station: 'wing',
-        side: 'left',
-        step: null,
-        asListed: false,
-        what: `Small thing ${n}`,
-        looks: 'looks-small',
-        foundAt: '2026-01-01T12:00:00Z',
-      },
+  for (let n = 1; n <= 10; n += 1)
+    await reportFinding(student, 'N00TB', `Small thing ${n}`, {
+      looks: 'looks-small',
+      foundAt: '2026-01-01T12:00:00Z',
     });
-    expect(sent.status()).toBe(200);
-  }
   const mechanic = await desk('mechanic');
   await mechanic.goto('/triage');
   const waiting = mechanic.getByRole('option').filter({ hasText: 'Small thing' });
@@ -227,26 +211,7 @@ test('a ferry flight under a permit: to the workshop by day, with its crew alone
   await expect(answer).toContainText('This flight cannot go.');
 
   // What is found after it was issued it does not cover.
-  const { aircraftId } = (
-    (await (await mechanic.request.get('/api/ramp')).json()) as {
-      aircraft: readonly { registration: string; aircraftId: string }[];
-    }
-  ).aircraft.find(({ registration }) => registration === 'N00TB') ?? { aircraftId: '' };
-  const found = await mechanic.request.post('/api/findings', {
-    headers: { origin: new URL(mechanic.url()).origin },
-    data: {
-      findingId: crypto.randomUUID(),
-      aircraftId,
-      station: 'wing',
-      side: 'left',
-      step: null,
-      asListed: false,
-      what: 'Aileron hinge loose',
-      looks: 'would-not-fly',
-      foundAt: new Date(Date.now() - 1000).toISOString(),
-    },
-  });
-  expect(found.status()).toBe(200);
+  await reportFinding(mechanic, 'N00TB', 'Aileron hinge loose');
   const after = await open();
   await expect(after.answer).toContainText('This flight cannot go.');
   await expect(after.answer).toContainText('Aileron hinge loose');

@@ -7,7 +7,7 @@ import { stateOfFinding, type FindingState } from '@/core/records/findings/life'
 import { findingNotices, flightNotices } from '@/core/records/notices/notice';
 import { authorityOf } from '@/core/rules/register';
 import { addSeconds, type Instant } from '@/core/time/instant';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
+import { loadReadable } from '@/db/aircraft/aircraft-facts';
 import { readClub } from '@/db/club/clubs';
 import { flightsBetween } from '@/db/flights/planned-flights';
 import { inClub } from '@/db/kernel/club-transaction';
@@ -32,7 +32,7 @@ const NEWS_S = 2 * 86_400;
 /** What there is to know of an aircraft for its notices. */
 async function readAll(tx: ClubTransaction, clubId: string, aircraftId: string, now: Instant) {
   const club = await readClub(tx, clubId);
-  const [stored] = await loadAircraft(tx, club.place, aircraftId, true);
+  const [stored] = await loadReadable(tx, club.place, aircraftId, true);
   if (stored === undefined) return null;
   const present = presentFor(stored.facts, now);
   const prepared = prepare(stored.facts, club.packs, present);
@@ -104,7 +104,11 @@ export async function lookForNotices(
     const states = new Map<string, FindingState>(
       prepared.facts.discrepancies.map((one) => [one.id, stateOfFinding(one, zone, authority)]),
     );
-    const dealtWith = await findingsDealtWith(tx, aircraftId, addSeconds(now, -NEWS_S));
+    // Where records cannot be read nobody knows what became of a finding.
+    const dealtWith =
+      prepared.facts.unreadable === undefined
+        ? await findingsDealtWith(tx, aircraftId, addSeconds(now, -NEWS_S))
+        : [];
     const aboutFindings = findingNotices(
       dealtWith.map(({ findingId, personId, last }) => ({
         findingId,

@@ -2,10 +2,14 @@ import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { addAircraft } from '@/commands/aircraft/add-aircraft';
+import { lookForNotices } from '@/commands/notices/look';
+import { addSeconds } from '@/core/time/instant';
 import { reportFinding } from '@/commands/findings/report-finding';
 import { loadAircraft } from '@/db/aircraft/aircraft-facts';
 import { inClub } from '@/db/kernel/club-transaction';
+import { readNotices } from '@/db/notices/notices';
 import { good, testClub } from '@/testing/database';
+import { plannedFlight } from '@/testing/planned-flight';
 import { line } from './line';
 
 let superuser: Client;
@@ -28,6 +32,7 @@ async function damaged(statement: string) {
       serialNumber: 'Q-1',
     }),
   );
+  await plannedFlight(club, {}, { starts: addSeconds(club.ports.now(), 4 * 3600) });
   const rows = async () =>
     (await inClub(club.ports.db, club.clubId, (tx) => line(tx, club.clubId, club.ports.now(), true))).rows;
   const before = await rows();
@@ -66,6 +71,12 @@ describe('an aircraft of which a record cannot be read', () => {
     expect(ours).toMatchObject({ registration: 'N02TB', verdict: 'Grounded' });
     expect(JSON.stringify(ours)).toMatch(/Records of this aircraft cannot be read/u);
     expect(other).toEqual(before[1]);
+    // Who planned a flight of it is told.
+    await lookForNotices(club.ports, club.clubId, club.aircraftId);
+    const told = await inClub(club.ports.db, club.clubId, (tx) =>
+      readNotices(tx, club.actor('dispatcher').personId, 10),
+    );
+    expect(told.map(({ title }) => title)).toEqual([expect.stringMatching(/^N02TB is not available/u)]);
     // Nothing is written from what is left of it.
     await expect(
       inClub(club.ports.db, club.clubId, (tx) => loadAircraft(tx, club.place, club.aircraftId, true)),

@@ -1,18 +1,7 @@
 import type { CivilDate } from '../../time/civil-date';
 import type { Instant } from '../../time/instant';
 import type { Signature } from '../club/certificate';
-import type { WorkEntry } from './work-entry';
-
-/** What work may have changed, as who signs for it says. */
-export interface WorkEffects {
-  readonly mayChangeFlight: boolean;
-  /** Null where nothing can have changed how it flies. */
-  readonly groundTestsConclusive: boolean | null;
-  readonly flightControls: boolean;
-  readonly staticOpened: boolean;
-  readonly altitudeReportingTouched: boolean;
-  readonly weightChanged: boolean;
-}
+import type { WorkEffects, WorkEntry } from './work-entry';
 
 /** Nothing is said yet of what the work may have changed: until somebody signs, all of it counts as possible. */
 export const UNSAID_EFFECTS = {

@@ -52,14 +52,8 @@ export interface WorkEntry {
   readonly approvals?: readonly WorkApproval[];
 }
 
-/** A later entry about work on record, which approves it: it says what the first left out, and takes nothing back that was said to be so. */
-export interface WorkApproval {
-  readonly id: string;
-  readonly recordedAt: Instant;
-  readonly completedOn: CivilDate;
-  readonly description: string;
-  readonly signedBy: Signature;
-  readonly major: boolean;
+/** What work may have changed, as who signs for it says. */
+export interface WorkEffects {
   readonly mayChangeFlight: boolean;
   /** Null where nothing can have changed how it flies. */
   readonly groundTestsConclusive: boolean | null;
@@ -67,6 +61,16 @@ export interface WorkApproval {
   readonly staticOpened: boolean;
   readonly altitudeReportingTouched: boolean;
   readonly weightChanged: boolean;
+}
+
+/** A later entry about work on record, which approves it: it says what the first left out, and takes nothing back that was said to be so. */
+export interface WorkApproval extends WorkEffects {
+  readonly id: string;
+  readonly recordedAt: Instant;
+  readonly completedOn: CivilDate;
+  readonly description: string;
+  readonly signedBy: Signature;
+  readonly major: boolean;
 }
 
 /** What both say of one effect: once it is said to be so, no later entry makes it untrue. */
