@@ -11,6 +11,7 @@ import type { CivilDate } from '@/core/time/civil-date';
 import { civilDateAt } from '@/core/time/zone';
 import { insertOthers } from '@/db/aircraft/other-records';
 import { insertDiscrepancyOnce } from '@/db/findings/discrepancies';
+import { findFlight } from '@/db/flights/flights';
 import type { Changing } from '../kernel/change-aircraft';
 import { Refused, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { enterOnce } from '../kernel/enter-once';
@@ -80,6 +81,23 @@ async function reportFromCheckFlight(
     );
 }
 
+/** Looks whether a flight can have been the check flight of a day. @throws Refused where it cannot */
+async function requireItsFlight(
+  { tx, stored, club }: Changing,
+  flightId: string,
+  { on, work }: { readonly on: CivilDate; readonly work: WorkEntry },
+): Promise<void> {
+  const flight = await findFlight(tx, flightId);
+  if (flight?.aircraftId !== stored.aircraftId)
+    throw invalid('flightId', 'The aircraft has no such flight on record. Choose another one.');
+  if (flight.returned === null)
+    throw invalid('flightId', 'This flight is not back yet. Check it in first: its hours belong to it.');
+  if (flight.leftAt < work.recordedAt)
+    throw invalid('flightId', 'This flight left before the work was signed for. It was no flight after it.');
+  if (civilDateAt(flight.leftAt, club.place.zone) !== on)
+    throw invalid('on', 'This is not the day of that flight.');
+}
+
 /**
  * Records the check flight after work, as it was flown and logged. Where it did not fly as it should, that is
  * a finding of its own, which grounds the aircraft, and the check flight is still to be flown. Source: 14 CFR
@@ -90,7 +108,7 @@ export async function recordCheckFlight(
   actor: Actor,
   entry: CheckFlightEntry,
 ): Promise<Outcome<{ readonly checkFlightId: string; readonly revision: number }>> {
-  const { checkFlightId: id, workId, aircraftId, on, result, description } = entry;
+  const { checkFlightId: id, workId, aircraftId, on, flightId, result, description } = entry;
   return enterOnce(
     ports,
     actor,
@@ -107,6 +125,7 @@ export async function recordCheckFlight(
         throw invalid('workId', 'Its check flight is on record already. Open the page again.');
       const pilot = { name: actor.name, certificate: await ownCertificate(tx, actor, entry.certificateId) };
       requireEntitled(changing, pilot, 'check-flight', { on, notBefore: work.completedOn });
+      if (flightId !== null) await requireItsFlight(changing, flightId, { on, work });
       const asItShould = result === 'as-it-should';
       await insertOthers(tx, actor.clubId, aircraftId, actor.personId, [
         {
@@ -114,11 +133,19 @@ export async function recordCheckFlight(
           kind: 'check-flight',
           happenedAt: recordedAt,
           recordedAt,
-          body: { work: workId, recordedAt, on, pilot, asItShould, description },
+          body: { work: workId, recordedAt, on, pilot, asItShould, description, flight: flightId },
         },
       ]);
       if (!asItShould) await reportFromCheckFlight(changing, actor, entry);
-      return { id, work: workId, on, result, description, certificate: certificateOf(pilot) };
+      return {
+        id,
+        work: workId,
+        on,
+        flight: flightId,
+        result,
+        description,
+        certificate: certificateOf(pilot),
+      };
     },
   );
 }

@@ -22,6 +22,7 @@ import { folder } from '@/queries/aircraft/folder';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { NO_EFFECTS } from '@/testing/work';
 import { enterCertificate } from '../club/members';
+import { loadRecords, NO_RECORDS } from '../kernel/load-records';
 import { reportFinding } from '../findings/report-finding';
 import { returnToService } from '../findings/return-to-service';
 import { recordCheckFlight, recordIndependentInspection } from './after-work';
@@ -80,6 +81,7 @@ const fly = async (workId: string, change: object = {}, role: Role = 'instructor
     checkFlightSchema.parse({
       ...(await base(role)),
       checkFlightId: randomUUID(),
+      flightId: null,
       workId,
       result: 'as-it-should',
       description: 'Circuits, stalls, trim: as before',
@@ -160,6 +162,62 @@ describe('work on an aircraft', () => {
     later();
     expect([(await page()).verdict, await open()]).toEqual(['Released', []]);
     expect(bad(await fly(workId)).message).toContain('on record already');
+  });
+  it('the check flight is one of its flights since, or none that is on record here', async () => {
+    const flight = async (back: boolean) => {
+      const id = randomUUID();
+      const leftAt = club.ports.now();
+      later();
+      const at = club.ports.now();
+      good(
+        await loadRecords(club.ports, club.actor('dispatcher'), club.aircraftId, {
+          ...NO_RECORDS,
+          flights: [
+            {
+              id,
+              personName: 'S. Lund',
+              purpose: 'maintenance-check-flight',
+              crew: 'rated-pilot',
+              readings: [],
+              fuelAboard: null,
+              oilAboard: null,
+              remarks: null,
+              leftAt,
+              recordedAt: leftAt,
+              returned: !back
+                ? null
+                : {
+                    readings: [],
+                    landings: 1,
+                    towLaunches: null,
+                    billed: null,
+                    billedFrom: null,
+                    fuelAdded: null,
+                    oilAdded: null,
+                    report: { kind: 'nothing-to-report' },
+                    at,
+                    recordedAt: at,
+                  },
+            },
+          ],
+        }),
+      );
+      later();
+      return id;
+    };
+    const before = await flight(true);
+    const workId = randomUUID();
+    good(await record({ workId, effects: FLIES }));
+    later();
+    const since = await flight(true);
+    expect((await open())[0]?.flights.map(({ id }) => id)).toEqual([since]);
+    expect(bad(await fly(workId, { flightId: before })).message).toContain('left before the work');
+    expect(bad(await fly(workId, { flightId: randomUUID() })).message).toContain('no such flight');
+    expect(bad(await fly(workId, { flightId: since, on: '2026-11-25' })).code).toBe('invalid');
+    const out = await flight(false);
+    expect(bad(await fly(workId, { flightId: out })).message).toContain('not back yet');
+    good(await fly(workId, { flightId: since }));
+    expect(await open()).toEqual([]);
   });
   it('a check flight on which it did not fly as it should grounds it, and is still to be flown', async () => {
     const workId = randomUUID();

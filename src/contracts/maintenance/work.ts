@@ -113,6 +113,8 @@ export const checkFlightSchema = z.strictObject({
   workId: idSchema('expected the work'),
   ...about,
   on: dateSchema,
+  /** The flight as it was checked out and taken back; null where it is not on record here. */
+  flightId: idSchema('choose the flight, or say that it is not on record here').nullable(),
   result: z.enum(['as-it-should', 'not-as-it-should'], 'say how it flew'),
   description: textSchema(1000),
   ...signature,

@@ -125,6 +125,7 @@ const READERS: { readonly [K in OtherKind]: (held: unknown, what: string) => Oth
     pilot: 'group',
     asItShould: 'yes-no',
     description: 'text',
+    flight: 'text?~',
   }),
   'minimum-equipment-list': reader<OtherBodies['minimum-equipment-list']>({
     id: 'text',

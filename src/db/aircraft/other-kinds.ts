@@ -124,6 +124,8 @@ export interface OtherBodies {
     readonly pilot: Signature;
     readonly asItShould: boolean;
     readonly description: string;
+    /** The flight that it was; absent or null where it is not on record here. */
+    readonly flight?: string | null;
   };
   /** The second inspection of work on flight controls. */
   readonly 'independent-inspection': {

@@ -4,8 +4,10 @@ import { knownAt, type AircraftFacts } from '@/core/records/facts';
 import type { DecidedConstraint } from '@/core/decision/decision';
 import type { Act } from '@/core/rules/parts/constraint';
 import type { Instant } from '@/core/time/instant';
+import type { CivilDate } from '@/core/time/civil-date';
 import { civilDateAt } from '@/core/time/zone';
 import { tellConstraint } from '@/explain/constraint';
+import { momentText } from '@/explain/formats';
 import { dateText } from '@/explain/wording';
 import { certificatesFor, type OfferedCertificate, type OwnCertificate } from '../kernel/own-certificates';
 
@@ -18,6 +20,8 @@ export interface OpenWork {
   readonly tells: readonly string[];
   readonly approve: readonly OfferedCertificate[] | null;
   readonly checkFlight: readonly OfferedCertificate[] | null;
+  /** Flights that were flown since it was signed for, the last first: one of them may be its check flight. */
+  readonly flights: readonly { readonly id: string; readonly on: CivilDate; readonly words: string }[];
   readonly inspect: readonly OfferedCertificate[] | null;
 }
 
@@ -75,6 +79,14 @@ export function openWork(
                 may(roles, 'approve-work'),
               ),
               checkFlight: needs('fly-check-flight', 'check-flight', may(roles, 'record-check-flight')),
+              flights: facts.flightsOut
+                .filter(({ happenedAt, returned }) => returned !== null && happenedAt >= work.recordedAt)
+                .toSorted((a, b) => b.happenedAt - a.happenedAt)
+                .map(({ id, happenedAt, by }) => ({
+                  id,
+                  on: civilDateAt(happenedAt, facts.place.zone),
+                  words: `${momentText(happenedAt, facts.place.zone)}${by === null ? '' : `, ${by}`}`,
+                })),
               inspect: needs(
                 'inspect-independently',
                 'independent-inspection',

@@ -15,11 +15,15 @@ import { TroubleAlert } from '../kit/trouble-alert';
 
 interface Fields {
   readonly result: '' | 'as-it-should' | 'not-as-it-should';
+  /** A flight, or that it is not on record here. */
+  readonly flight: string;
   readonly description: string;
   readonly on: string;
   readonly certificateId: string;
   readonly password: string;
 }
+
+const ELSEWHERE = 'elsewhere';
 
 const WORDS = {
   'check-flight': {
@@ -61,6 +65,7 @@ export function AfterWorkForm({
     defaultValues: {
       // Nothing is taken for granted: who flew it says how.
       result: '',
+      flight: work.flights.length === 0 ? ELSEWHERE : '',
       description: '',
       on: page.today,
       certificateId: certificates[0]?.id ?? '',
@@ -69,7 +74,7 @@ export function AfterWorkForm({
   });
   const result = useWatch({ control, name: 'result' });
   const words = WORDS[step];
-  const submit = async ({ result: flew, ...fields }: Fields) => {
+  const submit = async ({ result: flew, flight, ...fields }: Fields) => {
     const common = {
       ...fields,
       workId: work.id,
@@ -77,13 +82,18 @@ export function AfterWorkForm({
       seenRevision: page.revision,
     };
     const place = (path: string, message: string) => {
-      setError(path as keyof Fields, { message });
+      setError((path === 'flightId' ? 'flight' : path) as keyof Fields, { message });
     };
     const done =
       step === 'check-flight'
         ? await post(
             'POST /api/work-entries/check-flights',
-            { ...common, checkFlightId: id, result: flew === '' ? 'not-as-it-should' : flew },
+            {
+              ...common,
+              checkFlightId: id,
+              flightId: flight === ELSEWHERE ? null : flight,
+              result: flew === '' ? 'not-as-it-should' : flew,
+            },
             place,
           )
         : await post('POST /api/work-entries/inspections', { ...common, inspectionId: id }, place);
@@ -112,6 +122,26 @@ export function AfterWorkForm({
           <MenuItem value="not-as-it-should">Not as it should</MenuItem>
         </FormChoice>
       ) : null}
+      {step !== 'check-flight' ? null : work.flights.length === 0 ? (
+        <p className="small">
+          No flight of it is on record here since the work. If it was not checked out here, enter its flight
+          too: its hours count.
+        </p>
+      ) : (
+        <FormChoice
+          control={control}
+          name="flight"
+          label="Which flight it was"
+          rules={{ required: 'Say which flight it was.' }}
+        >
+          {work.flights.map(({ id: flightId, words: flown }) => (
+            <MenuItem key={flightId} value={flightId}>
+              {flown}
+            </MenuItem>
+          ))}
+          <MenuItem value={ELSEWHERE}>None of these: it is not on record here</MenuItem>
+        </FormChoice>
+      )}
       <TextField
         label={result === 'not-as-it-should' ? 'What was not as it should be' : words.describe}
         multiline
