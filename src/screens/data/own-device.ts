@@ -22,22 +22,26 @@ export const canBeTold = (): boolean =>
   'serviceWorker' in navigator && 'PushManager' in window && 'Notification' in window;
 
 /**
- * Has the browser's push service take messages for this device, by a subscription that nobody had before: who was
- * told here until now is told here no more.
+ * Has the browser's push service take messages for this device. Where somebody else was told here until now, it is
+ * by a subscription that nobody had before; one's own is kept, since another club may send to it too.
  * @param publicKey the server's, by which the push service knows it
  * @throws where the browser has no push service, or its person does not let it
  */
-export async function subscribe(publicKey: string): Promise<PushSubscriptionJSON> {
+export async function subscribe(publicKey: string, personId: string): Promise<PushSubscriptionJSON> {
   if ((await Notification.requestPermission()) !== 'granted')
     throw new Error(
       'This browser does not let Groval show notices. Allow them in its settings for this page, and try again.',
     );
   const registration = await navigator.serviceWorker.register('/notices-worker.js', { scope: SCOPE });
-  await (await registration.pushManager.getSubscription())?.unsubscribe();
   await ready(registration);
-  return (
-    await registration.pushManager.subscribe({ userVisibleOnly: true, applicationServerKey: publicKey })
-  ).toJSON();
+  const kept = await registration.pushManager.getSubscription();
+  if (kept !== null && ownDevice()?.personId === personId) return kept.toJSON();
+  await kept?.unsubscribe();
+  const made = await registration.pushManager.subscribe({
+    userVisibleOnly: true,
+    applicationServerKey: publicKey,
+  });
+  return made.toJSON();
 }
 
 /** Waits until a worker runs: before that nobody can subscribe. */

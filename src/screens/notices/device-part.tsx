@@ -31,7 +31,7 @@ export function DevicePart({ page }: { readonly page: NoticesPage }) {
     setIsBusy(true);
     setWhy(null);
     try {
-      const { endpoint, keys } = await subscribe(pushKey);
+      const { endpoint, keys } = await subscribe(pushKey, personId);
       const device = { deviceId: crypto.randomUUID(), personId };
       const done = await post(
         'POST /api/notices/devices',
