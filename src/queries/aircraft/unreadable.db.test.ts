@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { addAircraft } from '@/commands/aircraft/add-aircraft';
 import { lookForNotices } from '@/commands/notices/look';
 import { addSeconds } from '@/core/time/instant';
@@ -19,8 +19,44 @@ beforeAll(async () => {
 });
 afterAll(() => superuser.end());
 
-/** A club of two aircraft, of which one was damaged by somebody who may do anything to the database. */
-async function damaged(statement: string) {
+/** What is damaged: the column of a row, and with what. */
+interface Damage {
+  readonly table: 'aircraft' | 'aircraft_record';
+  readonly column: 'category' | 'body';
+  readonly row: string;
+  readonly value: string;
+}
+
+/** What is put back after the test, so that the ledger finds every record as it was written. */
+const restoring: (() => Promise<void>)[] = [];
+afterEach(async () => {
+  for (const restore of restoring.splice(0)) await restore();
+});
+
+/** Changes a record, which nobody may: as somebody who goes around every guard of the database. */
+async function overwrite({ table, column, row, value }: Damage, aircraftId: string): Promise<string> {
+  await superuser.query('begin');
+  await superuser.query('set local session_replication_role = replica');
+  const { rows } = await superuser.query<{ was: string }>(
+    `select ${column}::text as was from groval.${table} where aircraft_id = $1 and ${row} limit 1`,
+    [aircraftId],
+  );
+  const was = rows[0]?.was ?? '';
+  const { rowCount } = await superuser.query(
+    `update groval.${table} set ${column} = $2 where aircraft_id = $1 and ${row} and ${column}::text = $3`,
+    [aircraftId, value, was],
+  );
+  expect(rowCount).toBe(1);
+  // What is kept in memory of the aircraft goes by who wrote its row last.
+  await superuser.query('update groval.aircraft set revision = revision where aircraft_id = $1', [
+    aircraftId,
+  ]);
+  await superuser.query('commit');
+  return was;
+}
+
+/** A club of two aircraft, of which one is damaged. */
+async function damaged(damage: Damage) {
   const club = await testClub();
   good(
     await addAircraft(club.ports, club.actor('administrator'), {
@@ -36,33 +72,27 @@ async function damaged(statement: string) {
   const rows = async () =>
     (await inClub(club.ports.db, club.clubId, (tx) => line(tx, club.clubId, club.ports.now(), true))).rows;
   const before = await rows();
-  const client = superuser;
-  await client.query('begin');
-  // A record is never changed: this goes around every guard.
-  await client.query('set local session_replication_role = replica');
-  const { rowCount } = await client.query(statement, [club.aircraftId]);
-  expect(rowCount).toBe(1);
-  await client.query('update groval.aircraft set revision = revision + 1 where aircraft_id = $1', [
-    club.aircraftId,
-  ]);
-  await client.query('commit');
+  const was = await overwrite(damage, club.aircraftId);
+  restoring.push(async () => {
+    await overwrite({ ...damage, value: was }, club.aircraftId);
+  });
   return { club, before, rows };
 }
 
 describe('an aircraft of which a record cannot be read', () => {
-  it.each([
+  it.each<[string, Damage, RegExp]>([
     [
       'a record of its own kind',
-      `update groval.aircraft_record set body = '{}' where record_id = (select record_id from groval.aircraft_record where aircraft_id = $1 and kind = 'elt' limit 1)`,
+      { table: 'aircraft_record', column: 'body', row: `kind = 'elt'`, value: '{}' },
       /\(elt\) cannot be read/u,
     ],
     [
       'what it is',
-      `update groval.aircraft set category = 'amphibian' where aircraft_id = $1`,
+      { table: 'aircraft', column: 'category', row: 'true', value: 'amphibian' },
       /a stored category cannot be read/u,
     ],
-  ])('%s: it is closed, says why, and hides no other', async (_, statement, why) => {
-    const { club, before, rows } = await damaged(statement);
+  ])('%s: it is closed, says why, and hides no other', async (_, damage, why) => {
+    const { club, before, rows } = await damaged(damage);
     expect(before.map(({ registration, verdict }) => [registration, verdict])).toEqual([
       ['N02TB', 'Released'],
       ['N0NEW', 'Grounded'],
