@@ -1,10 +1,11 @@
 import PgBoss from 'pg-boss';
 import { z } from 'zod';
 import type { Ports } from '@/commands/kernel/command';
+import type { SendPush } from '@/core/records/notices/notice';
 import { openPool } from '@/db/kernel/connection';
 import { everyClub } from '@/db/notices/notices';
 import { openMailer, type SendMail } from './mail';
-import { openPusher, pushHosts, pushKeys, type SendPush } from './push';
+import { openPusher, pushHosts, pushKeys } from './push';
 import { JOBS_SCHEMA, type QueueName } from './queues';
 import type { Runtime } from './runtime';
 

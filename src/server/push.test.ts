@@ -1,8 +1,9 @@
 import webpush from 'web-push';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import type { Push } from '@/core/records/notices/notice';
 import { instant } from '@/core/time/instant';
 import { startPushService, type PushService } from '../../demo/stand-ins/push-service';
-import { isPushService, openPusher, pushHosts, pushKeys, whyNoPush, type Push } from './push';
+import { isPushService, openPusher, pushHosts, pushKeys, whyNoPush } from './push';
 import type { Environment } from './environment';
 
 const NOW = instant('2026-11-24T13:42:00Z');

@@ -1,31 +1,7 @@
 import webpush from 'web-push';
+import type { SendPush } from '@/core/records/notices/notice';
 import { instantText, type Instant } from '@/core/time/instant';
 import { isLoopback, type Environment } from './environment';
-
-/** A browser in which somebody is told, as it said itself. */
-export interface PushAddress {
-  readonly endpoint: string;
-  readonly p256dh: string;
-  readonly auth: string;
-}
-
-/** What a device is told. The same id is the same notice: a device shows it once. */
-export interface Push {
-  readonly id: string;
-  readonly title: string;
-  readonly body: string;
-  readonly path: string;
-  readonly useUntil: Instant | null;
-}
-
-/**
- * Tells one device. @throws where nobody knows whether it was taken, or the push service cannot take it now: it
- * is sent again later
- */
-export type SendPush = (
-  to: PushAddress,
-  push: Push,
-) => Promise<{ readonly outcome: 'sent' | 'gone' | 'refused'; readonly note: string }>;
 
 /** The two keys by which a push service knows this installation: `npm run push-keys` makes them. */
 export interface PushKeys {

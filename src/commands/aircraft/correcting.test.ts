@@ -27,6 +27,7 @@ import {
   paper,
   freshClub,
 } from '@/testing/folder';
+import { NOTHING_TO_REPORT } from '@/testing/entries';
 
 beforeEach(freshClub);
 
@@ -171,13 +172,7 @@ describe('correcting', () => {
         at: { date: civilDate('2026-11-24'), clock: '11:00' },
         readings: [{ dial: block, shown }],
         accepted: [`more-than-elapsed/${block}/${shown}`],
-        airborne: null,
-        landings: 1,
-        towLaunches: null,
-        fuelAdded: null,
-        oilAdded: null,
-        remarks: 'nothing-to-report',
-        defects: [],
+        ...NOTHING_TO_REPORT,
       }),
     );
     return flightId;

@@ -10,6 +10,7 @@ import { acceptMark } from '../findings/accept-mark';
 import { reportFinding } from '../findings/report-finding';
 import { strikeEntry } from '../maintenance/corrections';
 import { row, folderNow, club, revision, inTx, round, paper, freshClub } from '@/testing/folder';
+import { newNick } from '@/testing/entries';
 
 beforeEach(freshClub);
 
@@ -190,19 +191,7 @@ describe('a known mark', () => {
     expect((await folderNow()).marks.map(({ what }) => what)).toEqual(['Old ding']);
   });
   it('closes no finding', async () => {
-    good(
-      await reportFinding(club.ports, club.actor('student'), {
-        findingId: randomUUID(),
-        aircraftId: club.aircraftId,
-        station: 'propeller',
-        side: null,
-        step: 'K217',
-        asListed: true,
-        what: 'Nick',
-        looks: 'not-right',
-        foundAt: club.ports.now(),
-      }),
-    );
+    good(await reportFinding(club.ports, club.actor('student'), { ...newNick(club), what: 'Nick' }));
     good(await accept('mechanic'));
     expect((await row())?.verdict).toBe('Grounded');
   });

@@ -11,6 +11,7 @@ import { clubPage } from '@/queries/club/club';
 import { people } from '@/queries/club/people';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { NO_EFFECTS } from '@/testing/work';
+import { newNick } from '@/testing/entries';
 import { clearList } from '../maintenance/clear-list';
 import { changeClub } from './change-club';
 import { acceptLink, lookAtLink, takeUpLink } from './take-up-link';
@@ -453,17 +454,7 @@ describe('certificates', () => {
     const found = async () => {
       const findingId = randomUUID();
       good(
-        await reportFinding(club.ports, club.actor('student'), {
-          findingId,
-          aircraftId: club.aircraftId,
-          station: 'propeller',
-          side: null,
-          step: 'K217',
-          asListed: true,
-          what: 'Nick',
-          looks: 'not-right',
-          foundAt: club.ports.now(),
-        }),
+        await reportFinding(club.ports, club.actor('student'), { ...newNick(club), findingId, what: 'Nick' }),
       );
       return findingId;
     };

@@ -17,6 +17,7 @@ import { aircraftPage } from '@/queries/aircraft/aircraft-page';
 import { good, PASSWORD, testClub } from '@/testing/database';
 import { plannedFlight, wallTime } from '@/testing/planned-flight';
 import { NO_EFFECTS } from '@/testing/work';
+import { NOTHING_TO_REPORT } from '@/testing/entries';
 import { addDial } from '../meters/dials';
 import { checkIn } from '../flights/check-in';
 import { checkOut } from '../flights/check-out';
@@ -169,13 +170,7 @@ async function makeWorld() {
           at: wallTime(club.ports.now(), club.place.zone),
           readings: shown(),
           accepted: [],
-          airborne: null,
-          landings: 1,
-          towLaunches: null,
-          fuelAdded: null,
-          oilAdded: null,
-          remarks: 'nothing-to-report',
-          defects: [],
+          ...NOTHING_TO_REPORT,
         }),
       );
     }

@@ -34,6 +34,7 @@ import {
   wall,
   freshDesk,
 } from '@/testing/dispatch';
+import { NOTHING_TO_REPORT } from '@/testing/entries';
 
 beforeEach(freshDesk);
 
@@ -137,13 +138,7 @@ describe('handing out and taking back', () => {
           at: wall(),
           readings: [],
           accepted: [],
-          airborne: null,
-          landings: 1,
-          towLaunches: null,
-          fuelAdded: null,
-          oilAdded: null,
-          remarks: 'nothing-to-report',
-          defects: [],
+          ...NOTHING_TO_REPORT,
         }),
       ),
     ).toMatchObject({ code: 'not-entitled' });

@@ -10,6 +10,7 @@ import { readHistory } from '@/db/kernel/ledger';
 import { dayPlan, draftAnswer } from '@/queries/flights/plan';
 import { bad, good, testClub } from '@/testing/database';
 import { PLAIN_RENTAL } from '@/testing/flight-draft';
+import { newNick } from '@/testing/entries';
 import { loadFolder } from '../kernel/load-folder';
 import { NO_RECORDS } from '../kernel/load-records';
 import { cancelFlight, planOrMove } from './planning';
@@ -85,19 +86,7 @@ describe('planning', () => {
     expect((await plan()).flights).toMatchObject([
       { flightId, person: 'R. Dane', starts: '13:00', ends: '14:30', answer: 'yes', words: '' },
     ]);
-    good(
-      await reportFinding(club.ports, club.actor('student'), {
-        findingId: randomUUID(),
-        aircraftId: club.aircraftId,
-        station: 'propeller',
-        side: null,
-        step: 'K217',
-        asListed: true,
-        what: 'New nick',
-        looks: 'not-right',
-        foundAt: club.ports.now(),
-      }),
-    );
+    good(await reportFinding(club.ports, club.actor('student'), newNick(club)));
     expect((await plan()).flights).toMatchObject([{ answer: 'no', words: 'New nick (Propeller).' }]);
   });
   it('what an instrument flight says of itself is kept, also when it is moved: height, alternate, authorisation, distance', async () => {

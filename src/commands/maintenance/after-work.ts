@@ -90,6 +90,8 @@ async function requireItsFlight(
   const flight = await findFlight(tx, flightId);
   if (flight?.aircraftId !== stored.aircraftId)
     throw invalid('flightId', 'The aircraft has no such flight on record. Choose another one.');
+  if (flight.purpose !== null && flight.purpose !== 'maintenance-check-flight')
+    throw invalid('flightId', 'This flight was flown for something else. Choose the check flight.');
   if (flight.returned === null)
     throw invalid('flightId', 'This flight is not back yet. Check it in first: its hours belong to it.');
   if (flight.leftAt < work.recordedAt)

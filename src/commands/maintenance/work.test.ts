@@ -164,7 +164,7 @@ describe('work on an aircraft', () => {
     expect(bad(await fly(workId)).message).toContain('on record already');
   });
   it('the check flight is one of its flights since, or none that is on record here', async () => {
-    const flight = async (back: boolean) => {
+    const flight = async (back: boolean, purpose = 'maintenance-check-flight') => {
       const id = randomUUID();
       const leftAt = club.ports.now();
       later();
@@ -176,7 +176,7 @@ describe('work on an aircraft', () => {
             {
               id,
               personName: 'S. Lund',
-              purpose: 'maintenance-check-flight',
+              purpose,
               crew: 'rated-pilot',
               readings: [],
               fuelAboard: null,
@@ -209,8 +209,10 @@ describe('work on an aircraft', () => {
     const workId = randomUUID();
     good(await record({ workId, effects: FLIES }));
     later();
+    const lesson = await flight(true, 'instruction-school-aircraft');
     const since = await flight(true);
-    expect((await open())[0]?.flights.map(({ id }) => id)).toEqual([since]);
+    expect((await open())[0]?.flights.map(({ id }) => id)).toEqual([since, lesson]);
+    expect(bad(await fly(workId, { flightId: lesson })).message).toContain('flown for something else');
     expect(bad(await fly(workId, { flightId: before })).message).toContain('left before the work');
     expect(bad(await fly(workId, { flightId: randomUUID() })).message).toContain('no such flight');
     expect(bad(await fly(workId, { flightId: since, on: '2026-11-25' })).code).toBe('invalid');

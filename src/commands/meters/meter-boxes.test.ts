@@ -11,6 +11,7 @@ import { line } from '@/queries/aircraft/line';
 import { dispatchFlight } from '@/queries/flights/dispatch';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { plannedFlight } from '@/testing/planned-flight';
+import { NOTHING_TO_REPORT } from '@/testing/entries';
 import { checkIn } from '../flights/check-in';
 import { checkOut } from '../flights/check-out';
 import { strikeEntry } from '../maintenance/corrections';
@@ -273,13 +274,7 @@ describe('a flight with a box aboard', () => {
         at: { date, clock: `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}` },
         readings: [{ dial, shown }],
         accepted: [],
-        airborne: null,
-        landings: 1,
-        towLaunches: null,
-        fuelAdded: null,
-        oilAdded: null,
-        remarks: 'nothing-to-report',
-        defects: [],
+        ...NOTHING_TO_REPORT,
       });
     };
     const first = await plan();

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import webpush from 'web-push';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import type { SendPush } from '@/core/records/notices/notice';
 import { addDays, type CivilDate } from '@/core/time/civil-date';
 import { addSeconds } from '@/core/time/instant';
 import { civilDateAt, momentsAt } from '@/core/time/zone';
@@ -9,7 +10,7 @@ import { inClub } from '@/db/kernel/club-transaction';
 import { devicesOf } from '@/db/notices/devices';
 import { insertNotices } from '@/db/notices/notices';
 import { readNoticesPage } from '@/queries/notices/notices';
-import { openPusher, type SendPush } from '@/server/push';
+import { openPusher } from '@/server/push';
 import { good, testClub } from '@/testing/database';
 import { startPushService, type PushService } from '../../../demo/stand-ins/push-service';
 import { changeRoles } from '../club/members';

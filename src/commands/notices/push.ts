@@ -1,35 +1,10 @@
-import { pushAt } from '@/core/records/notices/notice';
-import type { Instant } from '@/core/time/instant';
+import { pushAt, type SendPush } from '@/core/records/notices/notice';
 import { accountsOf } from '@/db/club/accounts';
 import { membershipsOf, readClub } from '@/db/club/clubs';
 import { inClub } from '@/db/kernel/club-transaction';
-import {
-  endPush,
-  lockPush,
-  type PushAddress,
-  type PushEnd,
-  readUnpushed,
-  tryPush,
-  type Unpushed,
-} from '@/db/notices/devices';
+import { endPush, lockPush, readUnpushed, tryPush, type Unpushed } from '@/db/notices/devices';
 import { readSettings } from '@/db/notices/notices';
 import type { Ports } from '../kernel/command';
-
-/** What a device is told. The same id is the same notice: a device shows it once. */
-export interface Push {
-  readonly id: string;
-  readonly title: string;
-  readonly body: string;
-  readonly path: string;
-  /** Not shown after this moment. */
-  readonly useUntil: Instant | null;
-}
-
-/**
- * Tells one device. @throws where nobody knows whether it was taken, or the push service cannot take it now: it
- * is sent again later
- */
-export type SendPush = (to: PushAddress, push: Push) => Promise<Pick<PushEnd, 'outcome' | 'note'>>;
 
 /** So many are told at once; the rest comes with the next look. */
 const MOST = 20;

@@ -15,6 +15,7 @@ import { insertFlown } from '../flights/insert-flights';
 import { appendToLedger } from './ledger';
 import { keepStanding } from '../meters/standings';
 import { goneAgain, superuser, twoClubs } from '@/testing/two-clubs';
+import { newNick } from '@/testing/entries';
 
 const NO_WAYS = { flight: null, wanted: null, release: null };
 beforeAll(twoClubs);
@@ -213,19 +214,7 @@ describe('facts in the database', () => {
   it('an entry that does not close its discrepancy leaves it open on the Line too', async () => {
     const club = await testClub();
     const findingId = randomUUID();
-    good(
-      await reportFinding(club.ports, club.actor('student'), {
-        findingId,
-        aircraftId: club.aircraftId,
-        station: 'propeller',
-        side: null,
-        step: 'K217',
-        asListed: true,
-        what: 'New nick',
-        looks: 'not-right',
-        foundAt: club.ports.now(),
-      }),
-    );
+    good(await reportFinding(club.ports, club.actor('student'), { ...newNick(club), findingId }));
     const signatureId = randomUUID();
     const rectificationId = randomUUID();
     // Only somebody who switches the triggers off writes without the ledger; what they wrote is taken away again, so that it stays whole.

@@ -6,6 +6,7 @@ import { changeRoles } from '@/commands/club/members';
 import { reportFinding } from '@/commands/findings/report-finding';
 import { given, good, testClub } from '@/testing/database';
 import { emptyDatabase } from '@/testing/empty-database';
+import { newNick } from '@/testing/entries';
 import { verify, type SavedHeads } from '../../../tools/database/verify';
 
 // The person who can write everything in the database is found out: by the ledger, by the records, or by heads that were saved elsewhere.
@@ -21,19 +22,7 @@ beforeAll(async () => {
   close = made.close;
   const club = await testClub({}, made.db);
   const findingId = randomUUID();
-  good(
-    await reportFinding(club.ports, club.actor('student'), {
-      findingId,
-      aircraftId: club.aircraftId,
-      station: 'propeller',
-      side: null,
-      step: 'K217',
-      asListed: true,
-      what: 'New nick',
-      looks: 'not-right',
-      foundAt: club.ports.now(),
-    }),
-  );
+  good(await reportFinding(club.ports, club.actor('student'), { ...newNick(club), findingId }));
   good(
     await addPhoto(club.ports, club.actor('student'), {
       photoId: randomUUID(),

@@ -1,17 +1,11 @@
 import { sql } from 'kysely';
+import type { PushAddress, PushOutcome } from '@/core/records/notices/notice';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
 import { insertOnce } from '../kernel/insert-once';
 import { STALE_S, type Unsent } from './mails';
 import { told, type ToldRow } from './notices';
-
-/** Where a browser is told: what it gave when its person asked to be told there. */
-export interface PushAddress {
-  readonly endpoint: string;
-  readonly p256dh: string;
-  readonly auth: string;
-}
 
 /** A device on which somebody is told. */
 export interface Device extends PushAddress {
@@ -134,19 +128,12 @@ export async function tryPush(
     values (${clubId}, ${device.id}, ${id}, ${new Date(at)}) on conflict do nothing`.execute(tx);
 }
 
-/** How the telling of a device ended. */
-export interface PushEnd {
-  readonly outcome: 'sent' | 'gone' | 'refused';
-  readonly note: string;
-  readonly at: Instant;
-}
-
 /** Says how the telling of a device ended. The first word on it stands; a device that is gone is told nothing more. */
 export async function endPush(
   tx: ClubTransaction,
   clubId: string,
   { id, personId, device }: Pick<Unpushed, 'id' | 'personId' | 'device'>,
-  { outcome, note, at }: PushEnd,
+  { outcome, note, at }: PushOutcome & { readonly at: Instant },
 ): Promise<void> {
   await sql`insert into notice_push_end (club_id, device_id, notice_id, outcome, note, recorded_at)
     values (${clubId}, ${device.id}, ${id}, ${outcome}, ${note}, ${new Date(at)}) on conflict do nothing`.execute(

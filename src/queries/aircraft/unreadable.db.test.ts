@@ -10,6 +10,7 @@ import { inClub } from '@/db/kernel/club-transaction';
 import { readNotices } from '@/db/notices/notices';
 import { good, testClub } from '@/testing/database';
 import { plannedFlight } from '@/testing/planned-flight';
+import { newNick } from '@/testing/entries';
 import { line } from './line';
 
 let superuser: Client;
@@ -112,18 +113,6 @@ describe('an aircraft of which a record cannot be read', () => {
       inClub(club.ports.db, club.clubId, (tx) => loadAircraft(tx, club.place, club.aircraftId, true)),
     ).rejects.toThrow(why);
     // What somebody finds is still received.
-    good(
-      await reportFinding(club.ports, club.actor('student'), {
-        findingId: randomUUID(),
-        aircraftId: club.aircraftId,
-        station: 'propeller',
-        side: null,
-        step: 'K217',
-        asListed: true,
-        what: 'New nick',
-        looks: 'not-right',
-        foundAt: club.ports.now(),
-      }),
-    );
+    good(await reportFinding(club.ports, club.actor('student'), newNick(club)));
   });
 });

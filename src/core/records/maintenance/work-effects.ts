@@ -17,7 +17,7 @@ export const UNSAID_EFFECTS = {
 
 /**
  * The work that was done for an item or an AD, where it may have changed something: it waits for its check
- * flight, its second inspection or its test as any other work does. Null where nothing can have changed.
+ * flight, its second inspection or its test like all other work. Null where nothing can have changed.
  * Source: 14 CFR 91.407(b) (from memory).
  */
 export function workWithEffects(

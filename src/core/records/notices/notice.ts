@@ -148,3 +148,32 @@ export function pushAt(
   const at = quietUntil(settings, recordedAt, zone) ?? recordedAt;
   return useUntil !== null && useUntil <= at ? recordedAt : at;
 }
+
+/** Where a browser is told: what it gave when its person asked to be told there. */
+export interface PushAddress {
+  readonly endpoint: string;
+  readonly p256dh: string;
+  readonly auth: string;
+}
+
+/** What a device is told. The same id is the same notice: a device shows it once. */
+export interface Push {
+  readonly id: string;
+  readonly title: string;
+  readonly body: string;
+  readonly path: string;
+  /** Not shown after this moment. */
+  readonly useUntil: Instant | null;
+}
+
+/** How the telling of a device ended. */
+export interface PushOutcome {
+  readonly outcome: 'sent' | 'gone' | 'refused';
+  readonly note: string;
+}
+
+/**
+ * Tells one device. @throws where nobody knows whether it was taken, or the push service cannot take it now: it
+ * is sent again later
+ */
+export type SendPush = (to: PushAddress, push: Push) => Promise<PushOutcome>;
