@@ -8,7 +8,7 @@ import {
   type Rectification,
 } from '@/core/records/findings/discrepancy';
 import type { Plain } from '@/core/decision/canonical';
-import type { WorkEntry } from '@/core/records/maintenance/work-entry';
+import { workWithEffects } from '@/core/records/maintenance/work-effects';
 import { triaged } from '@/core/records/findings/triage';
 import { civilDateAt } from '@/core/time/zone';
 import { loadAircraft, lockAircraft, raiseRevision } from '@/db/aircraft/aircraft-facts';
@@ -132,19 +132,12 @@ export async function returnToService(
         closes: true,
       });
       const { effects, workId } = entry;
-      const changed = effects !== null && Object.values(effects).includes(true);
+      const body = workWithEffects(
+        { id: workId, recordedAt, completedOn, description, signedBy: rectification.signedBy },
+        effects ?? undefined,
+      );
       // What the repair may have changed is judged as any work is: the check flight and the second inspection hang on it.
-      if (changed) {
-        const body: WorkEntry = {
-          id: workId,
-          recordedAt,
-          completedOn,
-          description,
-          signedBy: rectification.signedBy,
-          checkFlight: null,
-          independentInspection: null,
-          ...effects,
-        };
+      if (body !== null) {
         await insertOthers(tx, actor.clubId, found.aircraft_id, actor.personId, [
           { id: workId, kind: 'work', happenedAt: recordedAt, recordedAt, body },
         ]);
@@ -168,7 +161,7 @@ export async function returnToService(
             description,
             completedOn,
             effects: effects as Plain,
-            workRecord: changed ? workId : null,
+            workRecord: body === null ? null : workId,
             certificate: { kind, number },
           },
         },

@@ -6,6 +6,7 @@ import {
   checkFlightSchema,
   independentInspectionSchema,
   recordWorkSchema,
+  workEffectsSchema,
 } from '@/contracts/maintenance/work';
 import { certificateSchema } from '@/contracts/club/people';
 import { returnToServiceSchema } from '@/contracts/findings/return-to-service';
@@ -118,6 +119,25 @@ const FLIES = { ...NO_EFFECTS, mayChangeFlight: true, groundTestsConclusive: fal
 
 beforeEach(async () => {
   club = await testClub();
+});
+
+describe('equipment that was exchanged', () => {
+  it('takes what is on record of the old unit away, until the new one is entered', async () => {
+    expect((await page()).verdict).toBe('Released');
+    good(await record({ effects: { ...NO_EFFECTS, exchanged: ['elt'] } }));
+    later();
+    const after = await page();
+    expect(after.verdict).not.toBe('Released');
+    expect(JSON.stringify(after.reasons)).toContain('ELT');
+  });
+
+  it('on the static system says that it was opened', () => {
+    const effects = { ...NO_EFFECTS, exchanged: ['altimeter'] };
+    const refused = workEffectsSchema.safeParse(effects);
+    expect(refused.error?.issues.map(({ path }) => path.join('.'))).toEqual(['exchanged']);
+    expect(workEffectsSchema.safeParse({ ...effects, staticOpened: true }).success).toBe(true);
+    expect(workEffectsSchema.safeParse({ ...NO_EFFECTS, exchanged: [] }).success).toBe(false);
+  });
 });
 
 describe('work on an aircraft', () => {

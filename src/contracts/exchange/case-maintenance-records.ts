@@ -22,6 +22,14 @@ import {
   yesNo,
 } from './case-parts';
 
+/** Which equipment was exchanged. */
+const exchanged = z
+  .array(z.enum(EQUIPMENT_KINDS))
+  .max(10)
+  .optional()
+  .describe(
+    'equipment that was exchanged for another unit: what is on record of the old one says nothing of it; absent states that none was',
+  );
 /** Which item of preventive maintenance. */
 export const preventive = z
   .enum(PREVENTIVE_TASKS as [PreventiveTask, ...PreventiveTask[]])
@@ -200,6 +208,7 @@ const workApproval = z.strictObject({
   staticOpened: z.boolean().describe('the static system was opened'),
   altitudeReportingTouched: z.boolean().describe('could let the transponder report a wrong altitude'),
   weightChanged: z.boolean().describe('weighed, or equipment changed'),
+  exchanged,
 });
 export const work = z
   .strictObject({
@@ -237,6 +246,7 @@ export const work = z
     staticOpened: yesNo('the static system was opened'),
     altitudeReportingTouched: yesNo('could let the transponder report a wrong altitude'),
     weightChanged: yesNo('weighed, or equipment changed'),
+    exchanged,
     approvals: z.record(idKey, workApproval).optional().describe('later entries about the same work, by id'),
   })
   .describe('maintenance work with what it may have changed');

@@ -235,6 +235,7 @@ export function workOf(id: string, given: In<'work'>): WorkEntry {
     staticOpened: known(given.staticOpened),
     altitudeReportingTouched: known(given.altitudeReportingTouched),
     weightChanged: known(given.weightChanged),
+    ...(given.exchanged === undefined ? {} : { exchanged: given.exchanged }),
     ...(given.approvals === undefined
       ? {}
       : {

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { EQUIPMENT_KINDS } from '../../core/records/aircraft/equipment';
+import { touchedByExchange } from '../../core/records/aircraft/exchange';
 import { PREVENTIVE_TASKS, type PreventiveTask } from '../../core/records/maintenance/preventive-maintenance';
 import { LOGBOOKS } from '../../core/records/maintenance/work-details';
 import { dateSchema, hoursSchema, idSchema, revisionSchema, textSchema } from '../kernel/scalars';
@@ -23,12 +25,28 @@ export const workEffectsSchema = z
     staticOpened: answered('say whether the static system was opened'),
     altitudeReportingTouched: answered('say whether the reported altitude may have changed'),
     weightChanged: answered('say whether weight or balance changed'),
+    /** Equipment that was exchanged for another unit; absent where none was. */
+    exchanged: z.array(z.enum(EQUIPMENT_KINDS)).min(1).max(10, 'at most 10 in one entry').optional(),
   })
   .refine(
     ({ mayChangeFlight, groundTestsConclusive }) => mayChangeFlight === (groundTestsConclusive !== null),
     {
       path: ['groundTestsConclusive'],
       message: 'say whether tests on the ground showed that nothing changed',
+    },
+  )
+  .refine(
+    ({ exchanged = [], staticOpened, altitudeReportingTouched }) => {
+      const touched = touchedByExchange(exchanged);
+      return (
+        (staticOpened || !touched.staticOpened)
+        && (altitudeReportingTouched || !touched.altitudeReportingTouched)
+      );
+    },
+    {
+      path: ['exchanged'],
+      message:
+        'exchanging an altimeter or an airspeed indicator opens the static system, and a transponder may change the altitude that it reports: tick that too',
     },
   );
 export type WorkEffectsGiven = z.output<typeof workEffectsSchema>;

@@ -21,6 +21,7 @@ import { withUnlogged, type UnloggedStretch } from './meters/unlogged';
 import type { DailyInspection, FlightPermit, MaintenanceRelease, WorkEntry } from './maintenance/work-entry';
 import { triaged, withMerged } from './findings/triage';
 import { approvedWork } from './maintenance/work-entry';
+import { afterExchanges } from './aircraft/exchange';
 
 /** Records of many kinds, each a list. */
 interface Lists {
@@ -299,6 +300,30 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
   );
   const accounted = standingsOf({ readings, inspections, items, ads, ramp: seenRamp }, facts.place.zone);
   const unread = unreadFlights(flightsOut, accounted);
+  const work = counting.inside(facts.work, (one) => {
+    const checkFlight = counting.part(one.checkFlight);
+    const independentInspection = counting.part(one.independentInspection);
+    if (one.approvals !== undefined)
+      return approvedWork(
+        { ...one, checkFlight, independentInspection, approvals: counting.of(one.approvals) },
+        facts.place.zone,
+      );
+    return checkFlight === one.checkFlight && independentInspection === one.independentInspection
+      ? one
+      : { ...one, checkFlight, independentInspection };
+  });
+  const units = afterExchanges(
+    {
+      work,
+      inspections,
+      equipment,
+      elts: counting.of(facts.elts),
+      vorChecks: counting.of(facts.vorChecks),
+      databases: counting.of(facts.databases),
+    },
+    facts.place.zone,
+    authorityFor(authority, aircraft),
+  );
   return {
     authority: authorityFor(authority, aircraft),
     place: facts.place,
@@ -310,14 +335,14 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
     estimates: facts.estimates,
     ...(facts.unreadable === undefined ? {} : { unreadable: facts.unreadable }),
     strikes: facts.strikes,
-    inspections,
+    inspections: units.inspections,
     readings,
-    equipment,
+    equipment: units.equipment,
     minimumLists,
     documents: counting.of(facts.documents),
-    elts: counting.of(facts.elts),
-    vorChecks: counting.of(facts.vorChecks),
-    databases: counting.of(facts.databases),
+    elts: units.elts,
+    vorChecks: units.vorChecks,
+    databases: units.databases,
     fuelStretches: counting.of(facts.fuelStretches),
     permits: counting.of(facts.permits),
     dailyInspections: counting.of(facts.dailyInspections),
@@ -343,18 +368,7 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
     ),
     items,
     ads,
-    work: counting.inside(facts.work, (one) => {
-      const checkFlight = counting.part(one.checkFlight);
-      const independentInspection = counting.part(one.independentInspection);
-      if (one.approvals !== undefined)
-        return approvedWork(
-          { ...one, checkFlight, independentInspection, approvals: counting.of(one.approvals) },
-          facts.place.zone,
-        );
-      return checkFlight === one.checkFlight && independentInspection === one.independentInspection
-        ? one
-        : { ...one, checkFlight, independentInspection };
-    }),
+    work: units.work,
     releases: counting.inside(facts.releases, (one) =>
       one.required.some(({ certified }) => counting.part(certified) !== certified)
         ? {
@@ -370,7 +384,7 @@ export function knownAt(facts: AircraftFacts, moment: Instant, authority: Author
     ),
     ramp: seenRamp,
     meters: withUnlogged(withBoxes(withUnread(accounted, unread), boxReadings), unlogged),
-    equipmentList: strictestList(latestAll(equipment)),
+    equipmentList: strictestList(latestAll(units.equipment)),
     minimumList: countingList(latestAll(minimumLists)),
   };
 }

@@ -99,6 +99,7 @@ const READERS: { readonly [K in OtherKind]: (held: unknown, what: string) => Oth
     staticOpened: 'yes-no?',
     altitudeReportingTouched: 'yes-no?',
     weightChanged: 'yes-no?',
+    exchanged: 'list~',
     approvals: 'list~',
     details: 'group~',
   }),
@@ -116,6 +117,7 @@ const READERS: { readonly [K in OtherKind]: (held: unknown, what: string) => Oth
     staticOpened: 'yes-no',
     altitudeReportingTouched: 'yes-no',
     weightChanged: 'yes-no',
+    exchanged: 'list~',
     details: 'group~',
   }),
   'check-flight': reader<OtherBodies['check-flight']>({

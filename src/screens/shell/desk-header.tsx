@@ -107,11 +107,23 @@ export function DeskHeader({ children }: { readonly children?: ReactNode }) {
             </Box>
           ))}
         </Box>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.75, flex: 1, alignItems: 'baseline' }}>
+        <Box
+          sx={{
+            display: 'flex',
+            flexWrap: 'wrap',
+            columnGap: 1.75,
+            // On a phone, place and time have a line of their own: beside the notices they would break over several.
+            flex: { xs: '1 0 100%', md: 1 },
+            order: { xs: 1, md: 0 },
+            alignItems: 'baseline',
+          }}
+        >
           {children}
         </Box>
-        <Unread />
-        <Person />
+        <Box sx={{ display: 'flex', alignItems: 'baseline', columnGap: 1.75, ml: 'auto' }}>
+          <Unread />
+          <Person />
+        </Box>
       </Toolbar>
       <ClubChoice />
       <Shortcuts />

@@ -30,7 +30,8 @@ export function workWithEffects(
   },
   effects: WorkEffects | undefined,
 ): WorkEntry | null {
-  return effects === undefined || !Object.values(effects).includes(true)
+  return effects === undefined
+    || (!Object.values(effects).includes(true) && (effects.exchanged ?? []).length === 0)
     ? null
     : { ...entry, ...UNSAID_EFFECTS, ...effects };
 }

@@ -11,6 +11,7 @@ import {
   type Signature,
   type SignatureFault,
 } from '../club/certificate';
+import type { EquipmentKind } from '../aircraft/equipment';
 import type { PreventiveTask } from './preventive-maintenance';
 import type { Hours } from '../../quantities/hours';
 
@@ -48,6 +49,8 @@ export interface WorkEntry {
   readonly altitudeReportingTouched: boolean | null;
   /** Weighed, or equipment changed: older loading data no longer hold. */
   readonly weightChanged: boolean | null;
+  /** Equipment that was exchanged for another unit. Absent states that none was. */
+  readonly exchanged?: readonly EquipmentKind[] | undefined;
   /** Later entries about the same work. Absent states that there are none. */
   readonly approvals?: readonly WorkApproval[];
 }
@@ -61,6 +64,8 @@ export interface WorkEffects {
   readonly staticOpened: boolean;
   readonly altitudeReportingTouched: boolean;
   readonly weightChanged: boolean;
+  /** Equipment that was exchanged for another unit. Absent states that none was. */
+  readonly exchanged?: readonly EquipmentKind[] | undefined;
 }
 
 /** A later entry about work on record, which approves it: it says what the first left out, and takes nothing back that was said to be so. */
@@ -75,6 +80,15 @@ export interface WorkApproval extends WorkEffects {
 
 /** What both say of one effect: once it is said to be so, no later entry makes it untrue. */
 const either = (first: boolean | null, later: boolean): boolean => first === true || later;
+
+/** What either of them says was exchanged. */
+function bothExchanged(
+  { exchanged: first = [] }: Pick<WorkEntry, 'exchanged'>,
+  { exchanged: later = [] }: Pick<WorkEntry, 'exchanged'>,
+): Pick<WorkEntry, 'exchanged'> {
+  const all = [...new Set([...first, ...later])];
+  return all.length === 0 ? {} : { exchanged: all };
+}
 
 /** The work after its later entries: signed and described by the last, with every effect that any of them names. */
 export function approvedWork(entry: WorkEntry, at: ZoneId): WorkEntry {
@@ -110,6 +124,7 @@ export function approvedWork(entry: WorkEntry, at: ZoneId): WorkEntry {
       staticOpened: either(before.staticOpened, later.staticOpened),
       altitudeReportingTouched: either(before.altitudeReportingTouched, later.altitudeReportingTouched),
       weightChanged: either(before.weightChanged, later.weightChanged),
+      ...bothExchanged(before, later),
     };
   }, first);
 }
