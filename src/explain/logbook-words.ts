@@ -9,6 +9,8 @@ export interface EntryInWords {
   readonly timeInService: string | null;
   readonly description: string;
   readonly details: WorkDetails | null;
+  /** True for work after which a check flight is flown before the aircraft carries anybody else. */
+  readonly needsCheckFlight: boolean;
   readonly approved: boolean;
   readonly signed: string;
 }
@@ -61,5 +63,9 @@ export function logbookWording(entry: EntryInWords): string {
     ?? (entry.approved
       ? 'Approved for return to service with respect to the work described above.'
       : 'Not approved for return to service.');
-  return `${head}.\n${body}\n${closing}\n${entry.signed}`;
+  // Source: 14 CFR 91.407(b) (from memory).
+  const flight = entry.needsCheckFlight
+    ? 'To be flown by a rated pilot with nobody aboard but required crew, and the flight logged, before it carries passengers.\n'
+    : '';
+  return `${head}.\n${body}\n${flight}${closing}\n${entry.signed}`;
 }

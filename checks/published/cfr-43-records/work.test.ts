@@ -57,6 +57,7 @@ describe(`${source.section}: words for the paper logbook`, () => {
       timeInService: null,
       form: null,
     },
+    needsCheckFlight: false,
     approved: true,
     signed: 'Tomas Brandl, mechanic (airframe and powerplant) AP-2231',
   };
@@ -83,5 +84,7 @@ describe(`${source.section}: words for the paper logbook`, () => {
     const words = logbookWording({ ...entry, kind: 'check-flight' });
     expect(words).toContain('Flown and logged by:');
     expect(words).not.toContain('Approved for return to service');
+    expect(logbookWording({ ...entry, needsCheckFlight: true })).toContain('before it carries passengers');
+    expect(logbookWording(entry)).not.toContain('passengers');
   });
 });

@@ -2,6 +2,7 @@ import { byId, compareTexts } from '@/core/order';
 import { CERTIFICATE_KINDS, type Signature } from '@/core/records/club/certificate';
 import { hoursFromSeconds, type Hours } from '@/core/quantities/hours';
 import type { WorkDetails } from '@/core/records/maintenance/work-details';
+import type { WorkEntry } from '@/core/records/maintenance/work-entry';
 import type { CivilDate } from '@/core/time/civil-date';
 import { exactlyOneOf, storedDate } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';
@@ -34,6 +35,8 @@ export interface LogbookEntry {
   readonly signed: Signature | null;
   /** What an entry of work says besides; null where it says nothing. */
   readonly details: WorkDetails | null;
+  /** True for work that may have changed how it flies, unless tests on the ground showed that it did not. */
+  readonly needsCheckFlight?: boolean;
 }
 
 /** The bodies of one kind, each with its id. */
@@ -47,12 +50,19 @@ async function bodiesOf<K extends OtherKind>(tx: ClubTransaction, aircraftId: st
   return rows.map(({ record_id: id, body }) => ({ id, body: storedBody(kind, body, id) }));
 }
 
+const checkFlightAfter = ({
+  mayChangeFlight,
+  groundTestsConclusive,
+}: Pick<WorkEntry, 'mayChangeFlight' | 'groundTestsConclusive'>): Pick<LogbookEntry, 'needsCheckFlight'> => ({
+  needsCheckFlight: mayChangeFlight === true && groundTestsConclusive !== true,
+});
+
 /** Work, what approved it, and what was flown and inspected after it. Work that is begun and not signed yet is no entry. */
 async function workEntries(tx: ClubTransaction, aircraftId: string): Promise<readonly LogbookEntry[]> {
   const line = (
     kind: LogbookEntryKind,
     id: string,
-    entry: Pick<LogbookEntry, 'on' | 'description' | 'signed'> & {
+    entry: Pick<LogbookEntry, 'on' | 'description' | 'signed' | 'needsCheckFlight'> & {
       readonly details?: WorkDetails | undefined;
     },
     outcome: string | null = null,
@@ -67,14 +77,14 @@ async function workEntries(tx: ClubTransaction, aircraftId: string): Promise<rea
   });
   return [
     ...(await bodiesOf(tx, aircraftId, 'work')).flatMap(
-      ({ id, body: { completedOn, signedBy, description, details } }) =>
-        completedOn === null || signedBy === null
+      ({ id, body: { completedOn: on, signedBy: signed, description, details, ...effects } }) =>
+        on === null || signed === null
           ? []
-          : [line('work', id, { on: completedOn, description, signed: signedBy, details })],
+          : [line('work', id, { on, description, signed, details, ...checkFlightAfter(effects) })],
     ),
     ...(await bodiesOf(tx, aircraftId, 'work-approval')).map(
-      ({ id, body: { completedOn, signedBy, description, details } }) =>
-        line('work-approval', id, { on: completedOn, description, signed: signedBy, details }),
+      ({ id, body: { completedOn: on, signedBy: signed, description, details, ...effects } }) =>
+        line('work-approval', id, { on, description, signed, details, ...checkFlightAfter(effects) }),
     ),
     ...(await bodiesOf(tx, aircraftId, 'check-flight')).map(
       ({ id, body: { on, pilot, description, asItShould } }) =>

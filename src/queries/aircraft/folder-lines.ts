@@ -92,6 +92,7 @@ export const workLine = (
     timeInService: entry.reading === null ? null : readingText(entry.reading),
     description: entry.description ?? '',
     details: entry.details,
+    needsCheckFlight: entry.needsCheckFlight === true,
     approved: entry.outcome !== 'discrepancies-listed' && entry.outcome !== 'not-as-it-should',
     signed: signedText(entry.signed, showsNumbers),
   }),
