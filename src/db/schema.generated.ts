@@ -241,6 +241,40 @@ export interface Flight {
   remarks: string | null;
 }
 
+export interface FlightRelease {
+  aircraft_id: string;
+  batch: Generated<string>;
+  card: Json;
+  club_id: string;
+  decision: string;
+  decision_hash: string;
+  engine: string;
+  flight_id: string;
+  given_to: string;
+  happened_at: Timestamp;
+  inputs: string;
+  inputs_hash: string;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  release_id: string;
+  revision: number;
+  secret: string;
+  signed_by: string;
+  terms: Json;
+  until: Timestamp;
+}
+
+export interface FlightReleaseEnd {
+  batch: Generated<string>;
+  club_id: string;
+  happened_at: Timestamp;
+  recorded_at: Timestamp;
+  recorded_by: string;
+  release_id: string;
+  why: string;
+  words: Json;
+}
+
 export interface FlightReturn {
   aircraft_id: string;
   batch: Generated<string>;
@@ -693,6 +727,8 @@ export interface DB {
   discrepancy: Discrepancy;
   document_sighting: DocumentSighting;
   flight: Flight;
+  flight_release: FlightRelease;
+  flight_release_end: FlightReleaseEnd;
   flight_return: FlightReturn;
   inspection: Inspection;
   invitation: Invitation;

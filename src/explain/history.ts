@@ -198,6 +198,10 @@ export function describeHistory(act: LedgerAct, record: unknown): string {
       return `said that ${text(entry, 'length')} on ${text(entry, 'dial')}, which nobody wrote down, were flown by ${text(entry, 'to')}${typeof entry['landings'] === 'number' ? `, with ${entry['landings']} ${entry['landings'] === 1 ? 'landing' : 'landings'}` : ''}${typeof entry['towLaunches'] === 'number' ? ` and ${entry['towLaunches']} tow ${entry['towLaunches'] === 1 ? 'launch' : 'launches'}` : ''}`;
     case 'read-meters':
       return `read its meters${figuresText(entry)}${lengthOf(entry['unlogged']) === 0 ? '' : '; unlogged time was found'}`;
+    case 'release-flight':
+      return `released it for the flight of ${text(entry, 'person')}${lengthOf(entry['restrictions']) === 0 ? '' : `; ${lengthOf(entry['restrictions'])} ${lengthOf(entry['restrictions']) === 1 ? 'restriction' : 'restrictions'} read back`}`;
+    case 'withdraw-release':
+      return `withdrew the release: ${text(entry, 'why')}`;
     case 'check-out':
       return text(entry, 'stays') !== ''
         ? `read its meters for ${text(entry, 'person')}${figuresText(entry)}; unlogged time was found, and the flight could not leave: ${text(entry, 'stays')}`

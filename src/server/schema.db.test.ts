@@ -29,11 +29,11 @@ describe('the version of the tables', () => {
     await client.connect();
     try {
       await client.query(
-        `update migrations.kysely_migration set name = '0001_ground' where name = '0001_guard'; delete from migrations.kysely_migration where name = '0018_push'`,
+        `update migrations.kysely_migration set name = '0001_ground' where name = '0001_guard'; delete from migrations.kysely_migration where name = '0019_flight_releases'`,
       );
       await expect(migrate(url.toString())).rejects.toThrow('npm run demo -- --reset');
       const { rows } = await client.query<{ name: string }>('select name from migrations.kysely_migration');
-      expect(rows.map(({ name }) => name)).not.toContain('0018_push');
+      expect(rows.map(({ name }) => name)).not.toContain('0019_flight_releases');
     } finally {
       await client.end();
       await close();

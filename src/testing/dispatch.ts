@@ -9,7 +9,7 @@ import { good, testClub } from '@/testing/database';
 import { plannedFlight } from '@/testing/planned-flight';
 import { addDial } from '@/commands/meters/dials';
 import { checkIn } from '@/commands/flights/check-in';
-import { checkOut } from '@/commands/flights/check-out';
+import { releaseAndLeave } from '@/testing/flight-release';
 
 export let club: Awaited<ReturnType<typeof testClub>>;
 export const block = randomUUID();
@@ -19,7 +19,7 @@ export const revision = async () => (await row())?.revision ?? 0;
 export const planned = (change: Parameters<typeof plannedFlight>[1] = {}, person = 'R. Dane') =>
   plannedFlight(club, { person, ...change });
 export const leave = async (flightId: string, shown: string, change: Partial<CheckOut> = {}) =>
-  checkOut(club.ports, club.actor('dispatcher'), {
+  releaseAndLeave(club.ports, club.actor('dispatcher'), {
     flightId,
     aircraftId: club.aircraftId,
     seenRevision: await revision(),

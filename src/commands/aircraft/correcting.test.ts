@@ -9,7 +9,7 @@ import { bad, good, PASSWORD } from '@/testing/database';
 import { plannedFlight } from '@/testing/planned-flight';
 import { checkDocuments } from '../documents/check-documents';
 import { checkIn } from '../flights/check-in';
-import { checkOut } from '../flights/check-out';
+import { releaseAndLeave } from '@/testing/flight-release';
 import { loadRecords, NO_RECORDS } from '../kernel/load-records';
 import { strikeEntry } from '../maintenance/corrections';
 import { correctReading } from '../meters/correct-reading';
@@ -153,7 +153,7 @@ describe('correcting', () => {
     const starts = addSeconds(club.ports.now(), 60);
     await plannedFlight(club, {}, { flightId: flightId, starts });
     good(
-      await checkOut(club.ports, club.actor('dispatcher'), {
+      await releaseAndLeave(club.ports, club.actor('dispatcher'), {
         flightId,
         aircraftId: club.aircraftId,
         seenRevision: await revision(),

@@ -21,7 +21,7 @@ import { checkDocuments } from '../documents/check-documents';
 import { vouch } from '../documents/vouch';
 import { reportFinding } from '../findings/report-finding';
 import { checkIn } from '../flights/check-in';
-import { checkOut } from '../flights/check-out';
+import { releaseAndLeave } from '@/testing/flight-release';
 import { planOrMove } from '../flights/planning';
 import { recordEntry } from '../maintenance/record-entry';
 import { addDial } from '../meters/dials';
@@ -511,7 +511,7 @@ describe('a defect at check-in', () => {
       }),
     );
     good(
-      await checkOut(club.ports, club.actor('dispatcher'), {
+      await releaseAndLeave(club.ports, club.actor('dispatcher'), {
         flightId,
         aircraftId: club.aircraftId,
         seenRevision: await revision(),

@@ -8,6 +8,7 @@ import { appendToLedger } from '@/db/kernel/ledger';
 import { notifyChange } from '@/db/kernel/notify';
 import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
+import { endReleases, withEnded } from '../releases/release-in-force';
 import { recordMeterStanding } from '../meters/meter-standing';
 import { passwordRefusal } from '../kernel/signing';
 
@@ -112,10 +113,19 @@ export async function changeClub(
         before.place.zone !== club.place.zone || before.packs.authority.id !== club.packs.authority.id;
       for (const { aircraftId } of fleet.values()) {
         const revision = await raiseRevision(tx, aircraftId);
+        const ended = await endReleases(tx, club, aircraftId, recordedAt, actor.personId);
         if (anew) await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt);
         await appendToLedger(
           tx,
-          { clubId: actor.clubId, aircraftId, revision, act: 'change-club', actor, recordedAt, record },
+          {
+            clubId: actor.clubId,
+            aircraftId,
+            revision,
+            act: 'change-club',
+            actor,
+            recordedAt,
+            record: withEnded(record, ended),
+          },
           ports.sha256,
         );
         await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision });

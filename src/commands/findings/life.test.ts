@@ -20,7 +20,7 @@ import { NO_EFFECTS } from '@/testing/work';
 import { NOTHING_TO_REPORT } from '@/testing/entries';
 import { addDial } from '../meters/dials';
 import { checkIn } from '../flights/check-in';
-import { checkOut } from '../flights/check-out';
+import { releaseAndLeave } from '@/testing/flight-release';
 import type { Outcome } from '../kernel/command';
 import { defer } from './defer';
 import { reportFinding } from './report-finding';
@@ -178,7 +178,7 @@ async function makeWorld() {
   };
   const leave = async (role: Role, seenRevision: number) => {
     const flightId = flight?.id ?? randomUUID();
-    const outcome = await checkOut(club.ports, club.actor(role), {
+    const outcome = await releaseAndLeave(club.ports, club.actor(role), {
       flightId,
       aircraftId: club.aircraftId,
       seenRevision,

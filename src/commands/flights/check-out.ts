@@ -2,8 +2,7 @@ import type { CheckOut } from '@/contracts/flights/dispatch';
 import { factsWithPanel, readPanel } from '@/core/metering/check-out';
 import { leavingNow } from '@/core/metering/leaving';
 import { decide } from '@/core/decision/decide';
-import { againstMeasured, type MeasuredAtDesk } from '@/core/decision/measured-at-desk';
-import type { AircraftFacts } from '@/core/records/facts';
+import { againstMeasured } from '@/core/decision/measured-at-desk';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import { instantText } from '@/core/time/instant';
@@ -19,50 +18,11 @@ import { Refused, refused, type Actor, type Outcome, type Ports } from '../kerne
 import { denial } from '../kernel/permissions';
 import { refuseReadings } from '../meters/meter-words';
 import { writePanel } from '../meters/write-panel';
-
-/** What was measured, by the tanks that the aircraft has. @throws Refused for a tank that it has not, or one that was said twice */
-function measuredOf({ fuelAboard, oilAboard }: CheckOut, { aircraft }: AircraftFacts): MeasuredAtDesk {
-  const tanks = (aircraft.particulars.fuel?.tanks ?? []).map(({ id }) => id);
-  for (const [at, { tank }] of fuelAboard.entries()) {
-    const twice = fuelAboard.findIndex((other) => other.tank === tank) !== at;
-    if ((tank === null && fuelAboard.length === 1) || (tank !== null && tanks.includes(tank) && !twice))
-      continue;
-    throw new Refused({
-      code: 'invalid',
-      message: twice
-        ? `The fuel in ${tank ?? 'all tanks together'} was said twice.`
-        : tank === null
-          ? 'Say the fuel tank by tank, or of all tanks together, not both.'
-          : `This aircraft has no tank '${tank}': ${tanks.length === 0 ? 'its tanks are not on record' : `it has ${tanks.join(', ')}`}.`,
-      problems: [{ path: `fuelAboard.${at}`, message: 'not a tank of this aircraft' }],
-    });
-  }
-  const left =
-    fuelAboard[0]?.tank === null ? [] : tanks.filter((id) => !fuelAboard.some(({ tank }) => tank === id));
-  if (fuelAboard.length > 0 && left.length > 0)
-    throw new Refused({
-      code: 'invalid',
-      message: `Say the fuel of every tank: ${left.join(' and ')} ${left.length === 1 ? 'is' : 'are'} missing. How much there is together is not known from some of them.`,
-      problems: [{ path: 'fuelAboard', message: 'a tank is missing' }],
-    });
-  return {
-    fuel: fuelAboard.map(({ tank, measured: { volume } }) => ({ tank, volume })),
-    oil: oilAboard?.volume ?? null,
-  };
-}
-
-/** As it is kept and shown: left 14 US gal, right 12 US gal. */
-const fuelText = (fuel: CheckOut['fuelAboard']): string | null =>
-  fuel.length === 0
-    ? null
-    : fuel
-        .map(({ tank, measured: { amount, unit } }) => `${tank === null ? '' : `${tank} `}${amount} ${unit}`)
-        .join(', ');
-const oilText = (oil: CheckOut['oilAboard']): string | null =>
-  oil === null ? null : `${oil.amount} ${oil.unit}`;
+import { requireRelease } from '../releases/require-release';
+import { fuelText, measuredOf, oilText } from './measured';
 
 /**
- * Hands an aircraft out for a planned flight. The meters are compared with the record; what is more than the record says becomes an
+ * Hands an aircraft out for a planned flight that it is released for. The meters are compared with the record; what is more than the record says becomes an
  * unlogged time and counts at once; and then the flight is decided exactly as it leaves now, with those readings and with the fuel and oil
  * that were measured. Anything but a plain yes is refused with its reason.
  */
@@ -114,6 +74,7 @@ export async function checkOut(
       const decision = decide(facts, club.packs, leaves, present);
       const { against } = againstMeasured(facts, club.packs, leaves, measuredOf(entry, facts), present);
       const goes = decision.flight?.answer === 'yes' && against.length === 0;
+      if (goes) await requireRelease(changing, entry.flightId);
       const why = [
         decision.flight === null ? '' : tellFlight(decision.flight, decision, club.place.zone),
         ...tellReasons(against).map(({ headline, meaning }) => `${headline} ${meaning}`.trim()),

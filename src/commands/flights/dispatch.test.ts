@@ -17,7 +17,7 @@ import { bad, good, PASSWORD } from '@/testing/database';
 import { plannedFlight } from '@/testing/planned-flight';
 import { correctReading } from '../meters/correct-reading';
 import { checkIn } from './check-in';
-import { checkOut } from './check-out';
+import { releaseAndLeave } from '@/testing/flight-release';
 import {
   planned,
   timeInService,
@@ -116,7 +116,7 @@ describe('handing out and taking back', () => {
     const flight = await planned();
     expect(
       bad(
-        await checkOut(club.ports, club.actor('renter'), {
+        await releaseAndLeave(club.ports, club.actor('renter'), {
           flightId: flight,
           aircraftId: club.aircraftId,
           seenRevision: 3,
@@ -169,7 +169,7 @@ describe('handing out and taking back', () => {
     const seenRevision = await revision();
     const answers = await Promise.all([
       leave(flight, text(start), { seenRevision }),
-      checkOut(club.ports, club.actor('instructor'), {
+      releaseAndLeave(club.ports, club.actor('instructor'), {
         flightId: flight,
         aircraftId: club.aircraftId,
         seenRevision,
@@ -189,7 +189,7 @@ describe('handing out and taking back', () => {
     good(await leave(flight, text(start), { seenRevision }));
     expect(good(await leave(flight, text(start), { seenRevision }))).toMatchObject({
       flightId: flight,
-      revision: seenRevision + 1,
+      revision: seenRevision + 2,
     });
     later(3600);
     const entry = { readings: [{ dial: block, shown: text(start + 3600) }], at: wall() };

@@ -12,7 +12,7 @@ import { dispatchFlight } from '@/queries/flights/dispatch';
 import { bad, good } from '@/testing/database';
 import { loadRecords, NO_RECORDS } from '../kernel/load-records';
 import { addDial, exchangeDial } from '../meters/dials';
-import { checkOut } from './check-out';
+import { releaseAndLeave } from '@/testing/flight-release';
 import {
   planned,
   timeInService,
@@ -197,7 +197,7 @@ describe('meters', () => {
     );
     const flight = await planned();
     good(
-      await checkOut(club.ports, club.actor('dispatcher'), {
+      await releaseAndLeave(club.ports, club.actor('dispatcher'), {
         flightId: flight,
         aircraftId: club.aircraftId,
         seenRevision: await revision(),
@@ -248,7 +248,7 @@ describe('meters', () => {
     );
     const flight = await planned();
     good(
-      await checkOut(club.ports, club.actor('dispatcher'), {
+      await releaseAndLeave(club.ports, club.actor('dispatcher'), {
         flightId: flight,
         aircraftId: club.aircraftId,
         seenRevision: await revision(),

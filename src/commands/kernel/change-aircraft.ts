@@ -9,6 +9,7 @@ import type { ClubTransaction } from '@/db/kernel/connection';
 import { appendToLedger, readHistory } from '@/db/kernel/ledger';
 import { notifyChange } from '@/db/kernel/notify';
 import { Refused, runCommand, type Actor, type Outcome, type Ports } from './command';
+import { endReleases, withEnded } from '../releases/release-in-force';
 import { recordMeterStanding, type Moved } from '../meters/meter-standing';
 import { onlyTheSame, requestDigest, type Repeat } from './repeat';
 
@@ -102,6 +103,7 @@ export function changeAircraft<T>(
       });
       if (ledger === null) return { ...value, revision: aircraft.revision };
       const revision = await raiseRevision(tx, aircraftId);
+      const ended = await endReleases(tx, club, aircraftId, recordedAt, actor.personId);
       await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt, moved);
       await appendToLedger(
         tx,
@@ -112,7 +114,7 @@ export function changeAircraft<T>(
           act,
           actor,
           recordedAt,
-          record: ledger,
+          record: withEnded(ledger, ended),
           ...(request === undefined || passed === true ? {} : { request }),
         },
         ports.sha256,

@@ -20,7 +20,7 @@ import { checkDocuments } from '../documents/check-documents';
 import { reportFinding } from '../findings/report-finding';
 import { returnToService } from '../findings/return-to-service';
 import { checkIn } from '../flights/check-in';
-import { checkOut } from '../flights/check-out';
+import { releaseAndLeave } from '@/testing/flight-release';
 import { recordEntry } from '../maintenance/record-entry';
 import { addDial } from '../meters/dials';
 
@@ -127,10 +127,15 @@ describe('a flight taken back whose answer got lost', () => {
       oilAboard: null,
       remarks: null,
     };
-    good(await checkOut(club.ports, club.actor('dispatcher'), leaving));
-    good(await checkOut(club.ports, club.actor('dispatcher'), leaving));
+    good(await releaseAndLeave(club.ports, club.actor('dispatcher'), leaving));
+    good(await releaseAndLeave(club.ports, club.actor('dispatcher'), leaving));
     expect(
-      bad(await checkOut(club.ports, club.actor('dispatcher'), { ...leaving, fuelAboard: [inAll('12')] })),
+      bad(
+        await releaseAndLeave(club.ports, club.actor('dispatcher'), {
+          ...leaving,
+          fuelAboard: [inAll('12')],
+        }),
+      ),
     ).toMatchObject(STANDS);
     later(5400);
     const { date, hour, minute } = wallClock(club.ports.now(), club.place.zone);

@@ -11,7 +11,7 @@ import { dispatchFlight } from '@/queries/flights/dispatch';
 import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { plannedFlight } from '@/testing/planned-flight';
 import { checkIn } from '../flights/check-in';
-import { checkOut } from '../flights/check-out';
+import { releaseAndLeave } from '@/testing/flight-release';
 import { loadRecords, NO_RECORDS } from '../kernel/load-records';
 import { strikeEntry } from '../maintenance/corrections';
 import { correctReading } from './correct-reading';
@@ -38,7 +38,7 @@ async function planned(): Promise<string> {
   return flightId;
 }
 const leave = async (flightId: string, shown: string, accepted: readonly string[] = []) =>
-  checkOut(club.ports, club.actor('dispatcher'), {
+  releaseAndLeave(club.ports, club.actor('dispatcher'), {
     flightId,
     aircraftId: club.aircraftId,
     seenRevision: await revision(),

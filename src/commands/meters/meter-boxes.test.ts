@@ -13,7 +13,7 @@ import { bad, good, PASSWORD, testClub } from '@/testing/database';
 import { plannedFlight } from '@/testing/planned-flight';
 import { NOTHING_TO_REPORT } from '@/testing/entries';
 import { checkIn } from '../flights/check-in';
-import { checkOut } from '../flights/check-out';
+import { releaseAndLeave } from '@/testing/flight-release';
 import { strikeEntry } from '../maintenance/corrections';
 import { addDial } from './dials';
 import { fitBox, removeBox, takeBoxReadings } from './meter-boxes';
@@ -256,7 +256,7 @@ describe('a flight with a box aboard', () => {
     const seen = (flightId: string) =>
       inTx((tx) => dispatchFlight(tx, club.clubId, flightId, club.ports.now()));
     const out = async (flightId: string, shown: string) =>
-      checkOut(club.ports, club.actor('dispatcher'), {
+      releaseAndLeave(club.ports, club.actor('dispatcher'), {
         flightId,
         aircraftId: club.aircraftId,
         seenRevision: (await now()).revision,

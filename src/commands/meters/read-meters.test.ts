@@ -9,7 +9,7 @@ import { folder } from '@/queries/aircraft/folder';
 import { line } from '@/queries/aircraft/line';
 import { bad, good, testClub } from '@/testing/database';
 import { plannedFlight } from '@/testing/planned-flight';
-import { checkOut } from '../flights/check-out';
+import { releaseAndLeave } from '@/testing/flight-release';
 import { loadRecords, NO_RECORDS } from '../kernel/load-records';
 import { addDial } from './dials';
 import { readMeters } from './read-meters';
@@ -146,7 +146,7 @@ describe('reading the meters of an aircraft that stands', () => {
     const [flightId, starts] = [randomUUID(), addSeconds(club.ports.now(), 600)];
     await plannedFlight(club, {}, { flightId: flightId, starts });
     good(
-      await checkOut(club.ports, club.actor('dispatcher'), {
+      await releaseAndLeave(club.ports, club.actor('dispatcher'), {
         flightId,
         aircraftId: club.aircraftId,
         seenRevision: (await row())?.revision ?? 0,

@@ -46,6 +46,13 @@ const measured = z
     return z.NEVER;
   });
 
+/** Usable fuel as dipped: tank by tank, or in all of them together where `tank` is null. Empty where nobody measured. */
+export const fuelAboardSchema = z
+  .array(z.strictObject({ tank: z.string().trim().min(1).max(60).nullable(), measured }))
+  .max(8);
+/** Oil as measured; null where nobody did. */
+export const oilAboardSchema = measured.nullable();
+
 /** Handing an aircraft out for a planned flight. */
 export const checkOutSchema = z.strictObject({
   flightId: idSchema('choose a planned flight'),
@@ -53,9 +60,8 @@ export const checkOutSchema = z.strictObject({
   seenRevision: revisionSchema,
   readings,
   accepted,
-  /** Usable fuel as dipped: tank by tank, or in all of them together where `tank` is null. Empty where nobody measured. */
-  fuelAboard: z.array(z.strictObject({ tank: z.string().trim().min(1).max(60).nullable(), measured })).max(8),
-  oilAboard: measured.nullable(),
+  fuelAboard: fuelAboardSchema,
+  oilAboard: oilAboardSchema,
   remarks: z.string().trim().max(1000).nullable(),
 });
 export type CheckOut = z.output<typeof checkOutSchema>;

@@ -143,6 +143,18 @@ export const ACTS = {
     opens: 'nothing',
     denied: 'This is somebody else’s flight. They move or cancel it themselves, or the desk does; ask there.',
   },
+  'release-flight': {
+    roles: DESK,
+    does: 'sign the release of an aircraft for one flight',
+    opens: 'nothing',
+    denied: 'Only a dispatcher or an instructor releases an aircraft for a flight. Ask at the desk.',
+  },
+  'withdraw-release': {
+    roles: DESK,
+    does: 'withdraw a release',
+    opens: 'nothing',
+    denied: 'Only a dispatcher or an instructor withdraws a release. Ask at the desk.',
+  },
   'check-out': {
     roles: DESK,
     does: 'check an aircraft out',
@@ -412,6 +424,8 @@ export const RECORDS_THAT_OPEN = {
   'known-mark': 'nobody: a mark closes no finding',
   uplift: 'the desk, with a check-in; the person who records what was announced',
   'flight-out': 'nobody: it only makes unavailable',
+  flight_release: 'nobody: what the records close stays closed',
+  flight_release_end: 'nobody: it only ends a release',
   deferral: 'the person who signs it by their own certificate',
   'fuel-stretch': 'nobody on a screen yet: by import of a whole club only',
   work: 'nobody: it only asks for something',

@@ -38,6 +38,7 @@ import {
   dailyInspectionSchema,
   issueReleaseSchema,
 } from '../releases/maintenance-release';
+import { releaseFlightSchema, withdrawReleaseSchema } from '../releases/flight-release';
 import { boxReadingsSchema, fitBoxSchema, removeBoxSchema } from '../meters/meter-box';
 import { entryPreviewSchema, newEntrySchema } from '../maintenance/new-entry';
 import {
@@ -204,6 +205,8 @@ export const ROUTES = {
   'POST /api/boxes': act(fitBoxSchema, 'keep-meters'),
   'POST /api/boxes/remove': act(removeBoxSchema, 'keep-meters'),
   'POST /api/unlogged': act(attributionSchema, 'attribute-unlogged'),
+  'POST /api/dispatch/release': act(releaseFlightSchema, 'release-flight'),
+  'POST /api/dispatch/release/withdraw': act(withdrawReleaseSchema, 'withdraw-release'),
   'POST /api/dispatch/out': act(checkOutSchema, 'check-out'),
   'POST /api/dispatch/in': act(checkInSchema, 'check-in'),
   'POST /api/flights': act(planSchema, 'plan-flight'),

@@ -5,3 +5,8 @@ import { addSeconds, type Instant } from '../time/instant';
 export function leavingNow(flight: PlannedFlight, now: Instant): PlannedFlight {
   return { ...flight, starts: now, ends: addSeconds(now, Math.ceil((flight.ends - flight.starts) / 1000)) };
 }
+
+/** The flight as it is decided for a release: as it is planned, or as it leaves now where that time is past. */
+export function asReleased(flight: PlannedFlight, present: Instant): PlannedFlight {
+  return flight.starts < present ? leavingNow(flight, present) : flight;
+}

@@ -41,6 +41,8 @@ export const AIRCRAFT_ACTS = [
   'move-flight',
   'plan-flight',
   'read-meters',
+  'release-flight',
+  'withdraw-release',
   'record-entry',
   'remove-box',
   'report-finding',

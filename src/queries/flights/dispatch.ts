@@ -37,6 +37,7 @@ import { keptFleetRows, keptRows } from '../kernel/kept-rows';
 import { preparedFor, rulesOf } from '../kernel/prepared';
 import { canTakeIt, judgeFleet, type Candidate } from './candidates';
 import { rampProgress, type RampProgress } from '../walkround/progress';
+import { releaseAtDispatch, type ReleaseAtDispatch } from '../releases/flight-release';
 import { lastReport, type LastReport } from './last-report';
 
 /** What is usual between two dials is seen on so many of the last flights. */
@@ -243,6 +244,7 @@ export interface DispatchFlight {
   readonly notChecked: readonly string[];
   /** The walk-round since the last flight, and what was announced on the ramp. */
   readonly ramp: RampProgress;
+  readonly release: ReleaseAtDispatch;
 }
 
 const shownOf = (readings: FlownFlight['readings']) => readings.map(({ name, shown }) => ({ name, shown }));
@@ -361,6 +363,7 @@ export async function dispatchFlight(
             report: reportText(returned.report),
           },
     ramp: await rampProgress(tx, aircraftId, stored.facts, zone),
+    release: await releaseAtDispatch(tx, club, stored, { prepared, present }, flightId, planned),
     // Fuel and oil are judged as they are entered, further down.
     notChecked: decision.notChecked.map((what) =>
       what === 'fuel-and-oil-aboard' && flown === undefined

@@ -1,0 +1,214 @@
+import { randomUUID } from 'node:crypto';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { decideKept, decisionText, replay } from '@/core/decision/replay';
+import { findRelease, releaseEvidence, releasesOfFlight } from '@/db/releases/flight-releases';
+import { dispatchFlight } from '@/queries/flights/dispatch';
+import { publicCard } from '@/queries/releases/flight-release';
+import { folder } from '@/queries/aircraft/folder';
+import { bad, good } from '@/testing/database';
+import {
+  club,
+  comeBack,
+  freshDesk,
+  inTx,
+  later,
+  leave,
+  planned,
+  revision,
+  start,
+  text,
+} from '@/testing/dispatch';
+import { newNick } from '@/testing/entries';
+import { release } from '@/testing/flight-release';
+import { cancelFlight } from '../flights/planning';
+import { restrict, withdrawRestriction } from '../flights/dispatch-restriction';
+import { reportFinding } from '../findings/report-finding';
+import { withdrawRelease } from './release-flight';
+
+type Role = Parameters<typeof club.actor>[0];
+const sign = (flightId: string, change: Parameters<typeof release>[3] = {}, role: Role = 'dispatcher') =>
+  release(club.ports, club.actor(role), flightId, change);
+const page = async (flightId: string) => {
+  const shown = await inTx((tx) => dispatchFlight(tx, club.clubId, flightId, club.ports.now()));
+  if (shown === null) throw new Error('no such flight');
+  return shown.release;
+};
+const close = (closes: readonly 'night'[] = [], restrictionId = randomUUID()) =>
+  restrict(club.ports, club.actor('instructor'), {
+    restrictionId,
+    aircraftId: club.aircraftId,
+    why: 'rough running reported by telephone',
+    closes: [...closes],
+    until: null,
+  });
+
+beforeEach(freshDesk);
+
+describe('the release of an aircraft for a flight', () => {
+  it('keeps what it was decided from, and decides the same from it again, byte for byte', async () => {
+    const flight = await planned();
+    const { releaseId } = good(await sign(flight));
+    const evidence = await inTx((tx) => releaseEvidence(tx, releaseId));
+    if (evidence === undefined) throw new Error('nothing was kept');
+    const hash = (words: string) =>
+      Buffer.from(club.ports.sha256(Buffer.from(words, 'utf8'))).toString('hex');
+    expect(hash(evidence.inputs)).toBe(evidence.inputs_hash);
+    expect(hash(evidence.decision)).toBe(evidence.decision_hash);
+    expect(decisionText(decideKept(evidence.inputs))).toBe(evidence.decision);
+    expect(replay(evidence.inputs, evidence.decision)).toMatchObject({ same: true, parts: [], versions: [] });
+  });
+
+  it('says for whom, by whom, on what and until when', async () => {
+    const flight = await planned();
+    good(await sign(flight));
+    const { signed } = await page(flight);
+    expect(signed).toMatchObject({
+      over: null,
+      isVoid: false,
+      card: {
+        registration: 'N02TB',
+        verdict: 'Released',
+        flight: { person: 'R. Dane' },
+        signed: { by: club.actor('dispatcher').name },
+      },
+    });
+    expect(signed?.card.documents.length).toBeGreaterThan(0);
+    expect(signed?.card.limits.length).toBeGreaterThan(0);
+  });
+
+  it('is what a flight leaves with: without one it stays', async () => {
+    const flight = await planned();
+    const { releaseId } = good(await sign(flight));
+    good(
+      await withdrawRelease(club.ports, club.actor('dispatcher'), {
+        aircraftId: club.aircraftId,
+        releaseId,
+        why: 'he does not fly today',
+      }),
+    );
+    expect(bad(await leave(flight, text(start), { seenRevision: await revision() }))).toMatchObject({
+      code: 'conflict',
+    });
+  });
+
+  it('is not signed for a flight that may not go, by somebody who may not, or with a wrong password', async () => {
+    const flight = await planned();
+    good(await close());
+    expect(bad(await sign(flight))).toMatchObject({
+      code: 'invalid',
+      message: expect.stringContaining('cannot be released for this flight') as string,
+    });
+    const other = await planned({}, 'P. Okoro');
+    expect(bad(await sign(other, {}, 'renter'))).toMatchObject({ code: 'not-entitled' });
+    expect(bad(await sign(other, { password: 'guessed' }))).toMatchObject({ code: 'invalid' });
+    expect(await inTx((tx) => releasesOfFlight(tx, flight))).toEqual([]);
+  });
+
+  it('is not signed on facts that are older than the newest record', async () => {
+    const flight = await planned();
+    const seenRevision = await revision();
+    good(await close(['night']));
+    expect(bad(await sign(flight, { seenRevision }))).toMatchObject({ code: 'conflict' });
+  });
+
+  it('names each restriction, and the pilot reads all of them back', async () => {
+    const flight = await planned();
+    good(await close(['night']));
+    const refusal = bad(await sign(flight, { readBack: [] }));
+    expect(refusal).toMatchObject({ code: 'invalid' });
+    expect(refusal.message).toContain('rough running');
+    good(await sign(flight));
+    expect((await page(flight)).signed?.card).toMatchObject({ verdict: 'Restricted' });
+    expect((await page(flight)).signed?.card.restrictions.map(({ words }) => words).join()).toContain(
+      'rough running',
+    );
+  });
+
+  it('is void in the moment in which something new comes up, and stays void when that is over', async () => {
+    const flight = await planned();
+    const { releaseId } = good(await sign(flight));
+    later(60);
+    const restrictionId = randomUUID();
+    good(await close(['night'], restrictionId));
+    const { end } = (await inTx((tx) => findRelease(tx, releaseId))) ?? {};
+    expect(end).toMatchObject({ why: 'void', at: club.ports.now() });
+    expect(end?.words.join()).toContain('rough running');
+    expect((await page(flight)).signed).toMatchObject({ isVoid: true });
+    later(60);
+    good(
+      await withdrawRestriction(club.ports, club.actor('dispatcher'), {
+        withdrawalId: randomUUID(),
+        restrictionId,
+        aircraftId: club.aircraftId,
+        why: 'looked at, nothing found',
+      }),
+    );
+    expect((await page(flight)).signed).toMatchObject({ isVoid: true });
+    const shown = await inTx((tx) => folder(tx, club.actor('dispatcher'), 'N02TB', club.ports.now()));
+    expect(JSON.stringify(shown?.history)).toContain('ended');
+    good(await sign(flight));
+    expect((await page(flight)).signed).toMatchObject({ over: null });
+  });
+
+  it('holds while nothing speaks against it: a record that closes nothing ends none', async () => {
+    const flight = await planned();
+    const { releaseId } = good(await sign(flight));
+    good(
+      await reportFinding(
+        club.ports,
+        club.actor('renter'),
+        newNick(club.aircraftId, { suggested: 'note', what: 'Ash tray full', step: null }),
+      ),
+    );
+    const after = await inTx((tx) => findRelease(tx, releaseId));
+    const closed = (await page(flight)).toSign === null;
+    expect(after?.end === null).toBe(!closed);
+  });
+
+  it('is void for a flight that is in the air, too, and ends when it is back', async () => {
+    const flight = await planned();
+    const { releaseId } = good(await sign(flight));
+    good(await leave(flight, text(start), { seenRevision: await revision() }));
+    const state = async () => (await inTx((tx) => findRelease(tx, releaseId)))?.end?.why ?? null;
+    const last = async () => (await inTx((tx) => releasesOfFlight(tx, flight)))[0];
+    expect([await state(), (await last())?.end]).toEqual(['replaced', null]);
+    later(600);
+    good(await close());
+    expect((await last())?.end?.why).toBe('void');
+    const other = await planned({}, 'P. Okoro');
+    later(3000);
+    good(await comeBack(flight, text(start + 3600)));
+    expect((await last())?.end?.why).toBe('void');
+    expect(bad(await sign(other)).code).toBe('invalid');
+  });
+
+  it('ends when its flight is cancelled', async () => {
+    const flight = await planned();
+    const { releaseId } = good(await sign(flight));
+    good(
+      await cancelFlight(club.ports, club.actor('dispatcher'), {
+        flightId: flight,
+        why: 'weather',
+      } as never),
+    );
+    expect((await inTx((tx) => findRelease(tx, releaseId)))?.end?.why).toBe('cancelled');
+  });
+
+  it('ends by itself at the first limit, at the latest with the day', async () => {
+    const flight = await planned();
+    good(await sign(flight));
+    later(26 * 3600);
+    expect((await page(flight)).signed?.over).toMatch(/^It ended /u);
+  });
+
+  it('shows its card to who has the whole address, and to nobody else', async () => {
+    const flight = await planned();
+    const { releaseId } = good(await sign(flight));
+    const stored = await inTx((tx) => findRelease(tx, releaseId));
+    const look = (secret: string, id = releaseId) =>
+      inTx((tx) => publicCard(tx, club.clubId, id, secret, club.ports.now()));
+    expect(await look(stored?.secret ?? '')).toMatchObject({ over: null, card: { registration: 'N02TB' } });
+    expect(await look('0'.repeat(64))).toBeNull();
+    expect(await look(stored?.secret ?? '', randomUUID())).toBeNull();
+  });
+});
