@@ -27,6 +27,7 @@ const config: NextConfig = {
       { source: '/aircraft/:registration', destination: '/aircraft' },
       { source: '/ramp/:registration', destination: '/ramp' },
       { source: '/dispatch/:flight', destination: '/dispatch' },
+      { source: '/card/:address', destination: '/card' },
       { source: '/document-check/:registration', destination: '/document-check' },
       { source: '/sheet/:registration', destination: '/sheet' },
       { source: '/aircraft-data/:registration', destination: '/aircraft-data' },

@@ -2,6 +2,7 @@
 import { addPhoto } from '../src/commands/findings/add-photo';
 import type { Actor, Ports } from '../src/commands/kernel/command';
 import { checkOut } from '../src/commands/flights/check-out';
+import { releaseFlight } from '../src/commands/releases/release-flight';
 import { fitBox } from '../src/commands/meters/meter-boxes';
 import { foundClub } from '../src/commands/club/found-club';
 import { loadFolder } from '../src/commands/kernel/load-folder';
@@ -38,7 +39,7 @@ import { DAYS_BACK, historyOf } from './history';
 import { idsFrom } from './identity';
 import { walkRound } from './walk-rounds';
 import { BOXED, boxSecret, must, personId, portsAt, SEED } from './making';
-import { PEOPLE } from './people';
+import { DEMO_PASSWORD, PEOPLE } from './people';
 import { nickPhoto } from './photo';
 
 const id = idsFrom(SEED);
@@ -325,20 +326,34 @@ async function leaveToday(
   const flightId = id(`${registration}/flight/${today}/0`);
   const seen = await inClub(ports.db, CLUB_ID, (tx) => dispatchFlight(tx, CLUB_ID, flightId, leaving));
   if (seen === null) throw new Error(`${registration} has no flight today`);
+  const measured = {
+    fuelAboard: [{ tank: null, measured: { amount: '24', unit: 'US gal', volume: volume('24', 'US gal') } }],
+    oilAboard: { amount: '6', unit: 'US qt', volume: volume('6', 'US qt') },
+  } as const;
+  const { revision } = must(
+    await releaseFlight(portsAt(ports, leaving), actorOf('dispatcher'), {
+      releaseId: id(`${registration}/release/${today}/0`),
+      flightId,
+      aircraftId: seen.aircraftId,
+      seenRevision: seen.revision,
+      ...measured,
+      fuelAboard: [...measured.fuelAboard],
+      readBack: seen.release.toSign?.restrictions.map(({ key }) => key) ?? [],
+      password: DEMO_PASSWORD,
+    }),
+  );
   must(
     await checkOut(portsAt(ports, leaving), actorOf('dispatcher'), {
       flightId,
       aircraftId: seen.aircraftId,
-      seenRevision: seen.revision,
+      seenRevision: revision,
       readings: seen.dials.map(({ dial, last }) => ({
         dial: dial.id,
         shown: ((last ?? 0) / 3600).toFixed(2),
       })),
       accepted: [],
-      fuelAboard: [
-        { tank: null, measured: { amount: '24', unit: 'US gal', volume: volume('24', 'US gal') } },
-      ],
-      oilAboard: { amount: '6', unit: 'US qt', volume: volume('6', 'US qt') },
+      ...measured,
+      fuelAboard: [...measured.fuelAboard],
       remarks: null,
     }),
   );

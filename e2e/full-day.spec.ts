@@ -32,6 +32,13 @@ async function toDispatch(desk: Page, person: string): Promise<void> {
   await desk.getByRole('link', { name: 'Check it out' }).click();
 }
 
+/** The pilot reads every restriction back, and the dispatcher enters their password. */
+async function readBack(dispatcher: Page): Promise<void> {
+  const restrictions = dispatcher.getByRole('region', { name: 'Restrictions, read back by the pilot' });
+  for (const box of await restrictions.getByRole('checkbox').all()) await box.check();
+  await dispatcher.getByLabel('Your password, as your signature').fill(PASSWORD);
+}
+
 test('a full day of an aircraft: documents, check-out, transposition, check-in, gap, inspection with the excess taken off, correction', async ({
   desk,
   phone,
@@ -96,12 +103,13 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   expect(airOut).toBe('6390.6');
   await air.fill('6930.6');
   await block.fill(blockOut);
-  await dispatcher.getByRole('button', { name: 'Check out N03TB' }).click();
+  await readBack(dispatcher);
+  await dispatcher.getByRole('button', { name: 'check out N03TB' }).click();
   await expect(alert(dispatcher).filter({ hasText: '540.0 h more than 6390.6 h' })).toBeVisible();
   await expect(alert(dispatcher).filter({ hasText: 'Nothing was recorded yet' })).toBeVisible();
   await expectNoViolations(dispatcher);
   await dispatcher.getByRole('button', { name: '6390.6', exact: true }).click();
-  await dispatcher.getByRole('button', { name: 'Check out N03TB' }).click();
+  await dispatcher.getByRole('button', { name: 'check out N03TB' }).click();
 
   // Out: the dispatch page says who has it. Back: a slip is asked while the person is still there.
   await expect(dispatcher.getByRole('button', { name: 'Take back N03TB' })).toBeVisible();
@@ -129,9 +137,10 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   );
   await air.fill('6401.9');
   await block.fill((Number(blockOut) + 0.1).toFixed(2));
-  await dispatcher.getByRole('button', { name: 'Check out N03TB' }).click();
+  await readBack(dispatcher);
+  await dispatcher.getByRole('button', { name: 'check out N03TB' }).click();
   await dispatcher.getByLabel('I have read it again: somebody flew and did not write it down').check();
-  await dispatcher.getByRole('button', { name: 'Check out N03TB' }).click();
+  await dispatcher.getByRole('button', { name: 'check out N03TB' }).click();
   await expect(alert(dispatcher).filter({ hasText: 'cannot leave for this flight' })).toContainText(
     'The readings are on record, with the unlogged time.',
   );
@@ -221,7 +230,8 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   const blockNow = await onRecord('block');
   await air.fill('6401.9');
   await block.fill(blockNow);
-  await dispatcher.getByRole('button', { name: 'Check out N03TB' }).click();
+  await readBack(dispatcher);
+  await dispatcher.getByRole('button', { name: 'check out N03TB' }).click();
   await expect(dispatcher.getByRole('button', { name: 'Take back N03TB' })).toBeVisible();
   await air.fill('6401.9');
   await block.fill(blockNow);

@@ -101,6 +101,8 @@ describe('the table of permissions', () => {
       'walkround_event',
       'walkround_end',
       'walkround_method',
+      'flight_release',
+      'flight_release_end',
     ];
     expect(Object.keys(RECORDS_THAT_OPEN).sort()).toEqual([...tables, ...OTHER_KINDS].sort());
   });

@@ -172,8 +172,8 @@ function announcedOf(entry: Readonly<Record<string, unknown>>): string {
       );
 }
 
-/** One line of an aircraft's history, from what the ledger keeps of it. */
-export function describeHistory(act: LedgerAct, record: unknown): string {
+/** What was done, by its act. */
+function actText(act: LedgerAct, record: unknown): string {
   const entry = (typeof record === 'object' && record !== null ? record : {}) as Readonly<
     Record<string, unknown>
   >;
@@ -323,4 +323,13 @@ export function describeHistory(act: LedgerAct, record: unknown): string {
       throw new RangeError(`no such act: ${String(missing)}`);
     }
   }
+}
+
+/** One line of an aircraft's history, from what the ledger keeps of it. */
+export function describeHistory(act: LedgerAct, record: unknown): string {
+  const ended = (record as { readonly releasesEnded?: readonly { readonly why: string }[] } | null)
+    ?.releasesEnded;
+  return ended?.some(({ why }) => why === 'void') === true
+    ? `${actText(act, record).replace(/\.$/u, '')}. A release that was signed before became void by this.`
+    : actText(act, record);
 }

@@ -1,6 +1,6 @@
 import { packsOf, type ClubChange } from '@/contracts/club/founding';
 import { canonicalJson, type Plain } from '@/core/decision/canonical';
-import { raiseRevision } from '@/db/aircraft/aircraft-facts';
+import {} from '@/db/aircraft/aircraft-facts';
 import { lockFleet } from '@/db/kernel/bulk';
 import { inClub } from '@/db/kernel/club-transaction';
 import { insertClubChange, lockClub, readClub, readClubChanges, type Club } from '@/db/club/clubs';
@@ -8,7 +8,7 @@ import { appendToLedger } from '@/db/kernel/ledger';
 import { notifyChange } from '@/db/kernel/notify';
 import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
-import { endReleases, withEnded } from '../releases/release-in-force';
+import { nextRevision } from '../kernel/next-revision';
 import { recordMeterStanding } from '../meters/meter-standing';
 import { passwordRefusal } from '../kernel/signing';
 
@@ -112,8 +112,7 @@ export async function changeClub(
       const anew =
         before.place.zone !== club.place.zone || before.packs.authority.id !== club.packs.authority.id;
       for (const { aircraftId } of fleet.values()) {
-        const revision = await raiseRevision(tx, aircraftId);
-        const ended = await endReleases(tx, club, aircraftId, recordedAt, actor.personId);
+        const { revision, withEnded } = await nextRevision(tx, actor, aircraftId, recordedAt);
         if (anew) await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt);
         await appendToLedger(
           tx,
@@ -124,7 +123,7 @@ export async function changeClub(
             act: 'change-club',
             actor,
             recordedAt,
-            record: withEnded(record, ended),
+            record: withEnded(record),
           },
           ports.sha256,
         );

@@ -6,7 +6,7 @@ import { isText } from '@/contracts/kernel/plain-text';
 import { problemsOf } from '@/contracts/kernel/problem';
 import { type Plain, canonicalJson } from '@/core/decision/canonical';
 import type { Instant } from '@/core/time/instant';
-import { raiseRevision } from '@/db/aircraft/aircraft-facts';
+import {} from '@/db/aircraft/aircraft-facts';
 import { existingKeys, prepareRows, type lockFleet } from '@/db/kernel/bulk';
 import { type TableShape, archived } from '@/db/exchange/club-archive';
 import type { Club } from '@/db/club/clubs';
@@ -17,6 +17,7 @@ import { MetersBeside } from './import-meters';
 import { recordMeterStanding } from '../meters/meter-standing';
 import type { Actor, Ports } from '../kernel/command';
 import { KEYS, MAKERS, type Made, type Making, WRITTEN, iso, keyTextOf } from './row-makers';
+import { nextRevision } from '../kernel/next-revision';
 
 /** A row of a file, under the file's own headers. */
 export interface FileRow {
@@ -259,7 +260,10 @@ export class RowImport {
     for (const [registration, { added, digest }] of this.tally.all) {
       const known = this.fleet.get(registration);
       const aircraftId = known?.aircraftId ?? this.fresh.get(registration) ?? '';
-      const revision = known === undefined ? 1 : await raiseRevision(this.tx, aircraftId);
+      const { revision, withEnded } =
+        known === undefined
+          ? { revision: 1, withEnded: (record: Plain) => record }
+          : await nextRevision(this.tx, this.actor, aircraftId, this.recordedAt);
       const last = this.last.get(registration);
       await this.beside.finish(aircraftId);
       await recordMeterStanding(this.tx, this.actor.clubId, aircraftId, revision, this.recordedAt, {
@@ -275,12 +279,12 @@ export class RowImport {
           act: 'import-rows',
           actor: this.actor,
           recordedAt: this.recordedAt,
-          record: {
+          record: withEnded({
             list: this.request.list,
             file: this.request.fileName,
             rows: added,
             digest: Buffer.from(digest).toString('hex'),
-          },
+          }),
         },
         this.ports.sha256,
       );

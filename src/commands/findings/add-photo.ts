@@ -1,4 +1,4 @@
-import { lockAircraft, raiseRevision } from '@/db/aircraft/aircraft-facts';
+import { lockAircraft } from '@/db/aircraft/aircraft-facts';
 import { insertPhotoOnce } from '@/db/aircraft/aircraft-documents';
 import { inClub } from '@/db/kernel/club-transaction';
 import type { ClubTransaction } from '@/db/kernel/connection';
@@ -10,6 +10,7 @@ import { findAnyPhoto, insertRecordPhotoOnce } from '@/db/findings/record-photos
 import { findWaiting } from '@/db/documents/vouching';
 import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
+import { nextRevision } from '../kernel/next-revision';
 
 /** Phones send up to this much; more is refused while it is read. */
 export const MAX_PHOTO_BYTES = 16 * 1024 * 1024;
@@ -117,7 +118,7 @@ export async function addPhoto(ports: Ports, actor: Actor, photo: NewPhoto): Pro
           problems: [{ path: 'photo', message: 'its id is in use' }],
         });
       }
-      const revision = await raiseRevision(tx, aircraftId);
+      const { revision, withEnded } = await nextRevision(tx, actor, aircraftId, recordedAt);
       await appendToLedger(
         tx,
         {
@@ -127,11 +128,11 @@ export async function addPhoto(ports: Ports, actor: Actor, photo: NewPhoto): Pro
           act: 'add-photo',
           actor,
           recordedAt,
-          record: {
+          record: withEnded({
             id: photo.photoId,
             [kind === 'finding' ? 'discrepancy' : 'of']: photo.of,
             sha256: Buffer.from(sha256).toString('hex'),
-          },
+          }),
         },
         ports.sha256,
       );

@@ -1,7 +1,7 @@
 import type { Finding } from '@/contracts/findings/report-finding';
 import { classifyFinding, stepOf } from '@/core/walkround/classify';
 import type { Classification } from '@/core/records/findings/discrepancy';
-import { lockAircraft, raiseRevision } from '@/db/aircraft/aircraft-facts';
+import { lockAircraft } from '@/db/aircraft/aircraft-facts';
 import { inClub } from '@/db/kernel/club-transaction';
 import { findDiscrepancy, insertDiscrepancyOnce } from '@/db/findings/discrepancies';
 import { appendToLedger } from '@/db/kernel/ledger';
@@ -10,6 +10,7 @@ import { instantText } from '@/core/time/instant';
 import { onlyTheSame, requestDigest } from '../kernel/repeat';
 import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
+import { nextRevision } from '../kernel/next-revision';
 
 export interface FindingReported {
   readonly aircraftId: string;
@@ -98,7 +99,7 @@ export async function reportFinding(
           isNew,
         };
       }
-      const revision = await raiseRevision(tx, finding.aircraftId);
+      const { revision, withEnded } = await nextRevision(tx, actor, finding.aircraftId, recordedAt);
       await appendToLedger(
         tx,
         {
@@ -109,7 +110,7 @@ export async function reportFinding(
           actor,
           recordedAt,
           request,
-          record: {
+          record: withEnded({
             id: finding.findingId,
             station: finding.station,
             side: finding.side,
@@ -122,7 +123,7 @@ export async function reportFinding(
             equipment,
             happenedAt: instantText(happenedAt),
             phoneSaid: instantText(finding.foundAt),
-          },
+          }),
         },
         ports.sha256,
       );

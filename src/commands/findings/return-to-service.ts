@@ -11,7 +11,7 @@ import type { Plain } from '@/core/decision/canonical';
 import { workWithEffects } from '@/core/records/maintenance/work-effects';
 import { triaged } from '@/core/records/findings/triage';
 import { civilDateAt } from '@/core/time/zone';
-import { loadAircraft, lockAircraft, raiseRevision } from '@/db/aircraft/aircraft-facts';
+import { loadAircraft, lockAircraft } from '@/db/aircraft/aircraft-facts';
 import { inClub } from '@/db/kernel/club-transaction';
 import { insertOthers } from '@/db/aircraft/other-records';
 import { readClub } from '@/db/club/clubs';
@@ -21,6 +21,7 @@ import { notifyChange } from '@/db/kernel/notify';
 import { onlyTheSame, requestDigest } from '../kernel/repeat';
 import { certificateOr, ownCertificate, passwordRefusal, requireNoFaults } from '../kernel/signing';
 import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from '../kernel/command';
+import { nextRevision } from '../kernel/next-revision';
 
 export interface Returned {
   readonly aircraftId: string;
@@ -142,7 +143,7 @@ export async function returnToService(
           { id: workId, kind: 'work', happenedAt: recordedAt, recordedAt, body },
         ]);
       }
-      const revision = await raiseRevision(tx, found.aircraft_id);
+      const { revision, withEnded } = await nextRevision(tx, actor, found.aircraft_id, recordedAt);
       await appendToLedger(
         tx,
         {
@@ -153,7 +154,7 @@ export async function returnToService(
           actor,
           recordedAt,
           request,
-          record: {
+          record: withEnded({
             id: entry.rectificationId,
             discrepancy: entry.discrepancyId,
             found: found.what,
@@ -163,7 +164,7 @@ export async function returnToService(
             effects: effects as Plain,
             workRecord: body === null ? null : workId,
             certificate: { kind, number },
-          },
+          }),
         },
         ports.sha256,
       );

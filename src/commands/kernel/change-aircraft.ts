@@ -1,7 +1,7 @@
 import type { Plain } from '@/core/decision/canonical';
 import type { AircraftAct } from '@/core/records/ledger-act';
 import { addSeconds, type Instant } from '@/core/time/instant';
-import { loadAircraft, lockInOrder, raiseRevision } from '@/db/aircraft/aircraft-facts';
+import { loadAircraft, lockInOrder } from '@/db/aircraft/aircraft-facts';
 import { type StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import { inClub } from '@/db/kernel/club-transaction';
 import { readClub, type Club } from '@/db/club/clubs';
@@ -9,8 +9,8 @@ import type { ClubTransaction } from '@/db/kernel/connection';
 import { appendToLedger, readHistory } from '@/db/kernel/ledger';
 import { notifyChange } from '@/db/kernel/notify';
 import { Refused, runCommand, type Actor, type Outcome, type Ports } from './command';
-import { endReleases, withEnded } from '../releases/release-in-force';
 import { recordMeterStanding, type Moved } from '../meters/meter-standing';
+import { nextRevision } from './next-revision';
 import { onlyTheSame, requestDigest, type Repeat } from './repeat';
 
 /** What a change of an aircraft's records works with: the aircraft is locked, and this is what is on record about it. */
@@ -102,8 +102,7 @@ export function changeAircraft<T>(
         recordedAt,
       });
       if (ledger === null) return { ...value, revision: aircraft.revision };
-      const revision = await raiseRevision(tx, aircraftId);
-      const ended = await endReleases(tx, club, aircraftId, recordedAt, actor.personId);
+      const { revision, withEnded } = await nextRevision(tx, actor, aircraftId, recordedAt);
       await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt, moved);
       await appendToLedger(
         tx,
@@ -114,7 +113,7 @@ export function changeAircraft<T>(
           act,
           actor,
           recordedAt,
-          record: withEnded(ledger, ended),
+          record: withEnded(ledger),
           ...(request === undefined || passed === true ? {} : { request }),
         },
         ports.sha256,

@@ -4,7 +4,7 @@ import type { Inspection } from '@/core/records/maintenance/inspection';
 import type { MeterReading } from '@/core/records/meters/meter-reading';
 import { decimalHours, hoursFromSeconds } from '@/core/quantities/hours';
 import { isHourMeter } from '@/core/records/meters/meters';
-import { lockAircraft, raiseRevision } from '@/db/aircraft/aircraft-facts';
+import { lockAircraft } from '@/db/aircraft/aircraft-facts';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { insertDials, type DialRow } from '@/db/meters/dials';
 import { insertFlown } from '@/db/flights/insert-flights';
@@ -18,6 +18,7 @@ import { notifyChange } from '@/db/kernel/notify';
 import { recordMeterStanding, type Moved } from '../meters/meter-standing';
 import { denial } from './permissions';
 import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from './command';
+import { nextRevision } from './next-revision';
 
 /** Records of one aircraft that are brought in together. Times of the records are their own. */
 export interface RecordBatch {
@@ -126,11 +127,19 @@ export async function loadRecords(
       if ((await lockAircraft(tx, aircraftId)) === undefined)
         throw new Refused({ code: 'not-found', message: 'The club has no such aircraft.' });
       const record = await writeBatch(ports, tx, actor, aircraftId, batch);
-      const revision = await raiseRevision(tx, aircraftId);
+      const { revision, withEnded } = await nextRevision(tx, actor, aircraftId, recordedAt);
       await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt, movedBy(batch));
       await appendToLedger(
         tx,
-        { clubId: actor.clubId, aircraftId, revision, act: 'load-records', actor, recordedAt, record },
+        {
+          clubId: actor.clubId,
+          aircraftId,
+          revision,
+          act: 'load-records',
+          actor,
+          recordedAt,
+          record: withEnded(record),
+        },
         ports.sha256,
       );
       await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision });

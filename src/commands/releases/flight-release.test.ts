@@ -4,9 +4,10 @@ import { decideKept, decisionText, replay } from '@/core/decision/replay';
 import { findRelease, releaseEvidence, releasesOfFlight } from '@/db/releases/flight-releases';
 import { dispatchFlight } from '@/queries/flights/dispatch';
 import { publicCard } from '@/queries/releases/flight-release';
-import { folder } from '@/queries/aircraft/folder';
+import { aircraftPage } from '@/queries/aircraft/aircraft-page';
 import { bad, good } from '@/testing/database';
 import {
+  block,
   club,
   comeBack,
   freshDesk,
@@ -20,6 +21,7 @@ import {
 } from '@/testing/dispatch';
 import { newNick } from '@/testing/entries';
 import { release } from '@/testing/flight-release';
+import { checkOut } from '../flights/check-out';
 import { cancelFlight } from '../flights/planning';
 import { restrict, withdrawRestriction } from '../flights/dispatch-restriction';
 import { reportFinding } from '../findings/report-finding';
@@ -86,9 +88,20 @@ describe('the release of an aircraft for a flight', () => {
         why: 'he does not fly today',
       }),
     );
-    expect(bad(await leave(flight, text(start), { seenRevision: await revision() }))).toMatchObject({
-      code: 'conflict',
-    });
+    const refusal = bad(
+      await checkOut(club.ports, club.actor('dispatcher'), {
+        flightId: flight,
+        aircraftId: club.aircraftId,
+        seenRevision: await revision(),
+        readings: [{ dial: block, shown: text(start) }],
+        accepted: [],
+        fuelAboard: [],
+        oilAboard: null,
+        remarks: null,
+      }),
+    );
+    expect(refusal.message).toContain('is not released for this flight');
+    expect(refusal.message).toContain('he does not fly today');
   });
 
   it('is not signed for a flight that may not go, by somebody who may not, or with a wrong password', async () => {
@@ -116,11 +129,11 @@ describe('the release of an aircraft for a flight', () => {
     good(await close(['night']));
     const refusal = bad(await sign(flight, { readBack: [] }));
     expect(refusal).toMatchObject({ code: 'invalid' });
-    expect(refusal.message).toContain('rough running');
+    expect(refusal.message).toContain('Rough running');
     good(await sign(flight));
     expect((await page(flight)).signed?.card).toMatchObject({ verdict: 'Restricted' });
     expect((await page(flight)).signed?.card.restrictions.map(({ words }) => words).join()).toContain(
-      'rough running',
+      'Rough running',
     );
   });
 
@@ -132,7 +145,7 @@ describe('the release of an aircraft for a flight', () => {
     good(await close(['night'], restrictionId));
     const { end } = (await inTx((tx) => findRelease(tx, releaseId))) ?? {};
     expect(end).toMatchObject({ why: 'void', at: club.ports.now() });
-    expect(end?.words.join()).toContain('rough running');
+    expect(end?.words.join()).toContain('Rough running');
     expect((await page(flight)).signed).toMatchObject({ isVoid: true });
     later(60);
     good(
@@ -144,25 +157,20 @@ describe('the release of an aircraft for a flight', () => {
       }),
     );
     expect((await page(flight)).signed).toMatchObject({ isVoid: true });
-    const shown = await inTx((tx) => folder(tx, club.actor('dispatcher'), 'N02TB', club.ports.now()));
-    expect(JSON.stringify(shown?.history)).toContain('ended');
+    const shown = await inTx((tx) => aircraftPage(tx, club.actor('dispatcher'), 'N02TB', club.ports.now()));
+    expect(JSON.stringify(shown)).toContain('A release that was signed before became void by this.');
     good(await sign(flight));
     expect((await page(flight)).signed).toMatchObject({ over: null });
   });
 
-  it('holds while nothing speaks against it: a record that closes nothing ends none', async () => {
+  it('is void by what a renter finds on the ramp, and not by what closes nothing', async () => {
     const flight = await planned();
     const { releaseId } = good(await sign(flight));
-    good(
-      await reportFinding(
-        club.ports,
-        club.actor('renter'),
-        newNick(club.aircraftId, { suggested: 'note', what: 'Ash tray full', step: null }),
-      ),
-    );
-    const after = await inTx((tx) => findRelease(tx, releaseId));
-    const closed = (await page(flight)).toSign === null;
-    expect(after?.end === null).toBe(!closed);
+    const ended = async () => (await inTx((tx) => findRelease(tx, releaseId)))?.end?.why ?? null;
+    await planned({}, 'P. Okoro');
+    expect(await ended()).toBeNull();
+    good(await reportFinding(club.ports, club.actor('renter'), newNick(club)));
+    expect(await ended()).toBe('void');
   });
 
   it('is void for a flight that is in the air, too, and ends when it is back', async () => {
@@ -170,7 +178,8 @@ describe('the release of an aircraft for a flight', () => {
     const { releaseId } = good(await sign(flight));
     good(await leave(flight, text(start), { seenRevision: await revision() }));
     const state = async () => (await inTx((tx) => findRelease(tx, releaseId)))?.end?.why ?? null;
-    const last = async () => (await inTx((tx) => releasesOfFlight(tx, flight)))[0];
+    const last = async () =>
+      (await inTx((tx) => releasesOfFlight(tx, flight))).find(({ id }) => id !== releaseId);
     expect([await state(), (await last())?.end]).toEqual(['replaced', null]);
     later(600);
     good(await close());
@@ -188,8 +197,9 @@ describe('the release of an aircraft for a flight', () => {
     good(
       await cancelFlight(club.ports, club.actor('dispatcher'), {
         flightId: flight,
+        aircraftId: club.aircraftId,
         why: 'weather',
-      } as never),
+      }),
     );
     expect((await inTx((tx) => findRelease(tx, releaseId)))?.end?.why).toBe('cancelled');
   });
@@ -206,7 +216,7 @@ describe('the release of an aircraft for a flight', () => {
     const { releaseId } = good(await sign(flight));
     const stored = await inTx((tx) => findRelease(tx, releaseId));
     const look = (secret: string, id = releaseId) =>
-      inTx((tx) => publicCard(tx, club.clubId, id, secret, club.ports.now()));
+      inTx((tx) => publicCard(tx, { clubId: club.clubId, releaseId: id, secret }, club.ports.now()));
     expect(await look(stored?.secret ?? '')).toMatchObject({ over: null, card: { registration: 'N02TB' } });
     expect(await look('0'.repeat(64))).toBeNull();
     expect(await look(stored?.secret ?? '', randomUUID())).toBeNull();

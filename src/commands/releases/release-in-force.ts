@@ -4,8 +4,8 @@ import { asReleased } from '@/core/metering/leaving';
 import { presentFor } from '@/core/records/facts';
 import type { ReleaseEnd } from '@/core/records/releases/flight-release';
 import type { Instant } from '@/core/time/instant';
-import { loadAircraft } from '@/db/aircraft/aircraft-facts';
-import type { Club } from '@/db/club/clubs';
+import { loadReadable } from '@/db/aircraft/aircraft-facts';
+import { readClub, type Club } from '@/db/club/clubs';
 import { findFlight } from '@/db/flights/flights';
 import { findPlanned } from '@/db/flights/planned-flights';
 import type { ClubTransaction } from '@/db/kernel/connection';
@@ -40,20 +40,22 @@ async function endOf(
  */
 export async function endReleases(
   tx: ClubTransaction,
-  club: Club,
+  clubId: string,
   aircraftId: string,
   recordedAt: Instant,
   by: string,
 ): Promise<readonly { readonly release: string; readonly why: ReleaseEnd }[]> {
   const open = await openReleases(tx, aircraftId);
   if (open.length === 0) return [];
-  const [stored] = await loadAircraft(tx, club.place, aircraftId, true);
+  const club = await readClub(tx, clubId);
+  // What cannot be read closes the aircraft, and keeps nobody from entering what they found.
+  const [stored] = await loadReadable(tx, club.place, aircraftId, true);
   if (stored === undefined) throw new Error(`aircraft ${aircraftId} is not there`);
   const ended: { readonly release: string; readonly why: ReleaseEnd }[] = [];
   for (const release of open) {
     const end = await endOf(tx, release, stored.facts, club, recordedAt);
     if (end === null) continue;
-    const outcome = await endReleaseOnce(tx, club.clubId, release.id, { ...end, at: recordedAt, by });
+    const outcome = await endReleaseOnce(tx, clubId, release.id, { ...end, at: recordedAt, by });
     if (outcome === 'written') ended.push({ release: release.id, why: end.why });
   }
   return ended;

@@ -1,5 +1,5 @@
 import type { MethodChange } from '@/contracts/walkround/walkround';
-import { raiseRevision } from '@/db/aircraft/aircraft-facts';
+import {} from '@/db/aircraft/aircraft-facts';
 import { lockClub } from '@/db/club/clubs';
 import { lockFleet } from '@/db/kernel/bulk';
 import { inClub } from '@/db/kernel/club-transaction';
@@ -12,6 +12,7 @@ import type { Plain } from '@/core/decision/canonical';
 import { codeOfSlot } from '@/core/walkround/plan';
 import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
+import { nextRevision } from '../kernel/next-revision';
 
 const nameOf = (code: string): string => catalogueStep(code)?.title ?? code;
 
@@ -61,10 +62,17 @@ export async function setMethod(
       );
       // Whether a flight waits for a walk-round is decided by it, so what is kept of every aircraft is read again.
       for (const { aircraftId } of fleet.values()) {
-        const revision = await raiseRevision(tx, aircraftId);
+        const { revision, withEnded } = await nextRevision(tx, actor, aircraftId, told.recordedAt);
         await appendToLedger(
           tx,
-          { clubId: actor.clubId, aircraftId, revision, act: 'set-walk-round-method', ...told },
+          {
+            clubId: actor.clubId,
+            aircraftId,
+            revision,
+            act: 'set-walk-round-method',
+            ...told,
+            record: withEnded(record),
+          },
           ports.sha256,
         );
         await notifyChange(tx, { club: actor.clubId, aircraft: aircraftId, revision });

@@ -283,6 +283,44 @@ export const ARCHIVE_TABLES = {
       batch: 'id',
     },
   },
+  flight_release: {
+    about: 'releases of aircraft for flights, each with what it was decided from and what was decided',
+    key: ['release_id'],
+    columns: {
+      release_id: 'id',
+      aircraft_id: 'id',
+      flight_id: 'id',
+      revision: 'int',
+      signed_by: 'text',
+      given_to: 'text',
+      until: 'time',
+      engine: 'text',
+      card: 'json',
+      terms: 'json',
+      secret: 'text',
+      inputs: 'text',
+      inputs_hash: 'text',
+      decision: 'text',
+      decision_hash: 'text',
+      happened_at: 'time',
+      recorded_at: 'time',
+      recorded_by: 'text',
+      batch: 'id',
+    },
+  },
+  flight_release_end: {
+    about: 'how releases ended',
+    key: ['release_id'],
+    columns: {
+      release_id: 'id',
+      why: 'text',
+      words: 'json',
+      happened_at: 'time',
+      recorded_at: 'time',
+      recorded_by: 'text',
+      batch: 'id',
+    },
+  },
   dial: {
     about: 'meters as they hang in the panel',
     key: ['dial_id'],
@@ -668,7 +706,7 @@ const tableSchema = ({ about, columns }: ArchiveTable) =>
     .describe(about);
 
 /** Version of the archive's format; a reader refuses one that it does not know. */
-export const ARCHIVE_VERSION = 9;
+export const ARCHIVE_VERSION = 10;
 
 /** A whole club in one file: every record with both of its times, struck out ones included, and the ledger as it stands. Accounts and passwords are not in it. */
 export const clubArchiveSchema = z

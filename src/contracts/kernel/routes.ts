@@ -123,6 +123,8 @@ export const ROUTES = {
   'POST /api/auth/sign-out': { access: 'open', acts: [], body: { kind: 'bytes', maxBytes: 1024 } },
   'POST /api/box/readings': { access: 'key', acts: [], body: json(boxReadingsSchema) },
   'GET /api/calendar/[secret]': { access: 'key', acts: [], body: none },
+  'GET /api/card/[address]': { access: 'key', acts: [], body: none },
+  'GET /api/card/[address]/pdf': { access: 'key', acts: [], body: none },
 
   'GET /api/me': { access: 'person', acts: [], body: none },
   'POST /api/me/club': { access: 'person', acts: [], body: json(chooseClubSchema) },

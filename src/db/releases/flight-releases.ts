@@ -128,6 +128,8 @@ const stored = (tx: ClubTransaction) =>
       'e.words',
       'e.recorded_at as ended_at',
     ])
+    // Of those of one moment the one that has not ended comes first.
+    .orderBy('e.why', (order) => order.asc().nullsFirst())
     .orderBy('r.recorded_at', 'desc')
     .orderBy('r.release_id');
 
@@ -169,7 +171,7 @@ export async function findRelease(
   return row === undefined ? undefined : storedRelease(row);
 }
 
-/** The releases for a flight, the last first. */
+/** The releases for a flight: the one that has not ended first, and then the latest. */
 export async function releasesOfFlight(
   tx: ClubTransaction,
   flightId: string,

@@ -9,6 +9,7 @@ import type { People } from '../club/people';
 import type { DocumentCheckList } from '../documents/document-check';
 import type { RampAircraft, RampList } from '../findings/ramp';
 import type { DispatchFlight, DispatchList } from '../flights/dispatch';
+import type { PublicCard } from '../releases/flight-release';
 import type { DayPlan, DraftAnswer } from '../flights/plan';
 import type { ChronicList } from '../findings/chronic';
 import type { TriageList } from '../findings/triage';
@@ -80,6 +81,7 @@ export interface Answers {
   'GET /api/deferrals/[finding]': DeferralView;
   'GET /api/walkround/[registration]': RampWalk;
   'GET /api/walkround/method': SchoolMethodView;
+  'GET /api/card/[address]': PublicCard;
   'GET /api/dispatch': DispatchList;
   'GET /api/dispatch/[flight]': DispatchFlight;
   'GET /api/flights': DayPlan;
@@ -97,6 +99,7 @@ export interface Answers {
   'POST /api/people/links': ShownOnce;
   'POST /api/feed': ShownOnce;
   'POST /api/boxes': { readonly key: string };
+  'POST /api/dispatch/release': { readonly releaseId: string; readonly revision: number };
   'POST /api/document-check': { readonly waiting: readonly string[] };
 }
 

@@ -1,3 +1,4 @@
+import { cardAddress, type CardAddress } from '@/contracts/releases/card-address';
 import { decidePrepared } from '@/core/decision/decide';
 import type { Prepared } from '@/core/decision/prepare';
 import { asReleased } from '@/core/metering/leaving';
@@ -37,8 +38,8 @@ export interface ReleaseAtDispatch {
 }
 
 /** Where its card is looked at. */
-const pathOf = (clubId: string, { id, secret }: Pick<StoredRelease, 'id' | 'secret'>): string =>
-  `/card/${clubId}.${id}.${secret}`;
+const pathOf = (clubId: string, { id: releaseId, secret }: Pick<StoredRelease, 'id' | 'secret'>): string =>
+  `/card/${cardAddress({ clubId, releaseId, secret })}`;
 
 /** Why a release holds no longer: how it ended, or what speaks against it now; null where it holds. */
 function overNow(
@@ -114,9 +115,7 @@ export interface PublicCard {
 /** The card behind an address; null where there is none, or where the address is not that of the card. */
 export async function publicCard(
   tx: ClubTransaction,
-  clubId: string,
-  releaseId: string,
-  secret: string,
+  { clubId, releaseId, secret }: CardAddress,
   now: Instant,
 ): Promise<PublicCard | null> {
   const release = await findRelease(tx, releaseId);

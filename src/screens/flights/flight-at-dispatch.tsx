@@ -15,6 +15,7 @@ import { Reasons } from '../shell/reasons';
 import { ComingBack } from './coming-back';
 import { Leaving } from './leaving';
 import { Part } from './part';
+import { SignedRelease } from './release';
 
 const ANSWERS = {
   yes: 'This flight can go.',
@@ -111,6 +112,7 @@ export function FlightAtDispatch({ flightId }: { readonly flightId: string }) {
       </DeskPage>
     );
   const { out, back } = flight;
+  const { signed } = flight.release;
   return (
     <DeskPage at={flight} deadSince={deadSince} widest={1000}>
       <Link href="/dispatch">← Dispatch</Link>
@@ -175,10 +177,12 @@ export function FlightAtDispatch({ flightId }: { readonly flightId: string }) {
           <Answer flight={flight} />
           <Leaving flight={flight} />
         </>
-      ) : back === null ? (
-        <ComingBack flight={flight} out={out} />
       ) : (
-        <Back flight={flight} back={back} />
+        <>
+          {back === null ? null : <Back flight={flight} back={back} />}
+          {signed === null ? null : <SignedRelease flight={flight} signed={signed} />}
+          {back === null ? <ComingBack flight={flight} out={out} /> : null}
+        </>
       )}
     </DeskPage>
   );

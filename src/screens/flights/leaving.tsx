@@ -3,20 +3,24 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { asksAtCheckOut, unanswered } from '@/core/metering/desk';
 import type { DispatchFlight } from '@/queries/flights/dispatch';
 import { useCommand } from '../data/command';
 import { PlainList } from '../kit/layout';
+import { FormPassword } from '../kit/signing-fields';
 import { TroubleAlert } from '../kit/trouble-alert';
 import { emptyFuelAndOil, FuelAndOilFields, measuredOf, type FuelAndOil } from './fuel-and-oil';
 import { RampProgressPart } from '../walkround/ramp-progress';
 import { LastWord } from './last-word';
 import { Part } from './part';
+import { ReadBack, SignedRelease } from './release';
 import { enteredOf, ReadingFields, useReadings } from './readings';
 
 interface Fields extends FuelAndOil {
   readonly remarks: string;
+  readonly password: string;
 }
 
 /**
@@ -30,22 +34,55 @@ export function Leaving({ flight }: { readonly flight: DispatchFlight }) {
     register,
     control,
     handleSubmit,
+    setError,
+    setValue,
     formState: { isSubmitting },
-  } = useForm<Fields>({ defaultValues: { ...emptyFuelAndOil(flight.tanks), remarks: '' } });
+  } = useForm<Fields>({ defaultValues: { ...emptyFuelAndOil(flight.tanks), remarks: '', password: '' } });
   const { dials } = flight;
   const entered = enteredOf(dials, state.readings);
   const asks = asksAtCheckOut(dials, entered);
-  const submit = async ({ remarks, ...measured }: Fields) => {
+  const [releaseId, setReleaseId] = useState(() => crypto.randomUUID());
+  const [read, setRead] = useState<ReadonlySet<string>>(new Set());
+  const { signed, toSign } = flight.release;
+  const isReleased = signed?.over === null;
+  /** Signs the release; the revision after it, or null where it was refused. */
+  const release = async (measured: FuelAndOil, password: string): Promise<number | null> => {
+    const done = await post(
+      'POST /api/dispatch/release',
+      {
+        releaseId,
+        flightId: flight.flightId,
+        aircraftId: flight.aircraftId,
+        seenRevision: flight.revision,
+        ...measuredOf(measured, flight.tanks),
+        readBack: (toSign?.restrictions ?? []).map(({ key }) => key).filter((key) => read.has(key)),
+        password,
+      },
+      (path, message) => {
+        if (path === 'password') setError('password', { message });
+      },
+    );
+    setValue('password', '');
+    if (done === null) return null;
+    setReleaseId(crypto.randomUUID());
+    return done.answer.revision;
+  };
+  const submit = async (
+    { remarks, password, ...measured }: Fields,
+    { stays }: { readonly stays: boolean } = { stays: false },
+  ) => {
     state.leave(dials.map(({ dial }) => dial.id));
     if (unanswered(asks, state.readings.accepted).length > 0) {
       say('Nothing was recorded yet: the meters ask something above.');
       return;
     }
     const words = (text: string) => (text.trim() === '' ? null : text.trim());
+    const seenRevision = isReleased || toSign === null ? flight.revision : await release(measured, password);
+    if (seenRevision === null || stays) return;
     await post('POST /api/dispatch/out', {
       flightId: flight.flightId,
       aircraftId: flight.aircraftId,
-      seenRevision: flight.revision,
+      seenRevision,
       readings: entered,
       accepted: state.readings.accepted,
       ...measuredOf(measured, flight.tanks),
@@ -56,7 +93,7 @@ export function Leaving({ flight }: { readonly flight: DispatchFlight }) {
     <form
       noValidate
       onSubmit={(event) => {
-        void handleSubmit(submit)(event);
+        void handleSubmit((fields) => submit(fields))(event);
       }}
       aria-label="Check out"
     >
@@ -110,10 +147,37 @@ export function Leaving({ flight }: { readonly flight: DispatchFlight }) {
         ) : null}
         <TextField label="Remarks" multiline minRows={1} fullWidth {...register('remarks')} />
       </Part>
+      {signed === null ? null : <SignedRelease flight={flight} signed={signed} />}
+      {isReleased || toSign === null ? null : (
+        <>
+          <ReadBack
+            restrictions={toSign.restrictions}
+            read={read}
+            onRead={(key, isRead) => {
+              setRead(new Set(isRead ? [...read, key] : [...read].filter((one) => one !== key)));
+            }}
+          />
+          <Box sx={{ maxWidth: 320, mb: 1.5 }}>
+            <FormPassword control={control} name="password" />
+          </Box>
+        </>
+      )}
       <TroubleAlert trouble={trouble} sx={{ mb: 1.5 }} />
       <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
-        Check out {flight.registration} to {flight.person}
+        {isReleased || toSign === null ? 'Check out' : 'Sign the release and check out'} {flight.registration}{' '}
+        to {flight.person}
       </Button>
+      {isReleased || toSign === null ? null : (
+        <Button
+          size="large"
+          disabled={isSubmitting}
+          onClick={() => {
+            void handleSubmit((fields) => submit(fields, { stays: true }))();
+          }}
+        >
+          Sign the release only
+        </Button>
+      )}
     </form>
   );
 }
