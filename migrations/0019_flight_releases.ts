@@ -25,5 +25,8 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     ${WRITTEN},
     primary key (club_id, release_id), foreign key (club_id, release_id) references flight_release
   )`);
+  await run(
+    `alter table notice drop constraint notice_kind_check, add constraint notice_kind_check ${oneOf('kind', ['flight-not-available', 'flight-available', 'finding', 'release-void'])}`,
+  );
   await keepByClub(run, { flight_release: [], flight_release_end: [] });
 }

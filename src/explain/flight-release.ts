@@ -1,6 +1,6 @@
 import type { Decision } from '../core/decision/decision';
 import { newAgainst, type ReleaseTerms } from '../core/decision/release-terms';
-import type { ReleaseStanding } from '../core/records/releases/flight-release';
+import type { ReleaseStanding } from '../core/decision/flight-release';
 import type { Instant } from '../core/time/instant';
 import type { ZoneId } from '../core/time/zone';
 import { tellReasons } from './constraint';

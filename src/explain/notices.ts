@@ -1,5 +1,4 @@
 import type { FindingState } from '../core/records/findings/life';
-import type { NoticeKind } from '../core/records/notices/notice';
 import type { Instant } from '../core/time/instant';
 import type { ZoneId } from '../core/time/zone';
 import { momentText } from './formats';
@@ -16,7 +15,7 @@ export interface NoticeWords {
  * @param answer what the core says of the flight, in words
  */
 export function describeFlightNotice(
-  kind: Exclude<NoticeKind, 'finding'>,
+  kind: 'flight-available' | 'flight-not-available',
   registration: string,
   { starts, whose }: { readonly starts: Instant; readonly whose: string | null },
   answer: string,
@@ -32,6 +31,14 @@ export function describeFlightNotice(
         title: `${registration} is available again for ${flight}`,
         body: 'The walk-round and the pilot in command decide on the day.',
       };
+}
+
+/** Of a release that became void. @param why what came up, in sentences */
+export function describeVoidRelease(registration: string, why: readonly string[]): NoticeWords {
+  return {
+    title: `${registration}: the release is void`,
+    body: `${why.join(' ')} Do not leave with it: ask the dispatcher.`.trim(),
+  };
 }
 
 const STATES: Readonly<Record<FindingState, string>> = {

@@ -1,7 +1,7 @@
 import type { Decision, LimitAhead } from '../core/decision/decision';
 import { releaseTerms, type ReleaseTerms } from '../core/decision/release-terms';
 import type { KnownFacts } from '../core/records/facts';
-import type { ReleaseCard, Restriction } from '../core/records/releases/flight-release';
+import type { ReleaseCard, Restriction } from '../core/decision/flight-release';
 import type { PlannedFlight } from '../core/records/flights/planned-flight';
 import { tellReasons } from './constraint';
 import { capText, clockText, measureText, momentText } from './formats';
@@ -97,13 +97,17 @@ export function releaseOf(
       restrictions: restrictionsOf(decision),
       walkRound: walkRoundText(known),
       measured: [...measured, ...[...figures.values()].map(({ words }) => words)],
-      documents: [...lastOf.values()].map(
-        ({ kind, happenedAt }) =>
-          `${sentenceCase(DOCUMENT_NAMES[kind])}, looked at ${momentText(happenedAt, zone)}`,
-      ),
+      documents: [...lastOf.values()]
+        .filter((one) => one.kind !== 'cabin-tank-form-337' || one.tankFitted !== false)
+        .map(
+          ({ kind, aboard, happenedAt }) =>
+            `${sentenceCase(DOCUMENT_NAMES[kind])}, ${aboard === true ? 'seen' : 'not found'} ${momentText(happenedAt, zone)}`,
+        ),
       compare,
       limits: [firstLimit.time, firstLimit.hours, firstLimit.landings].flatMap(limitText),
-      notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
+      notChecked: decision.notChecked
+        .filter((what) => what !== 'fuel-and-oil-aboard' || measured.length === 0)
+        .map((what) => NOT_CHECKED_NAMES[what]),
     },
   };
 }

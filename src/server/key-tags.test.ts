@@ -1,8 +1,6 @@
-import jsQR from 'jsqr';
-import { decodePDFRawStream, PDFDocument, PDFName, PDFNumber, PDFRawStream } from 'pdf-lib';
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
 import { LABEL_SHEET_IDS, LABEL_SHEETS } from '@/contracts/aircraft/label-sheets';
+import { codesOf, textsOf } from '@/testing/pdf';
 import { keyTags, type KeyTag } from './key-tags';
 
 const tag = (registration: string, typeName = 'Quorin 160'): KeyTag => ({
@@ -10,53 +8,6 @@ const tag = (registration: string, typeName = 'Quorin 160'): KeyTag => ({
   typeName,
   address: `https://club.example/ramp/${registration}`,
 });
-
-/** What stands on each page, by another library than the one that wrote it. */
-async function textsOf(pdf: Uint8Array) {
-  const read = await getDocument({ data: pdf.slice(), verbosity: 0 }).promise;
-  const pages = [];
-  for (let number = 1; number <= read.numPages; number += 1) {
-    const page = await read.getPage(number);
-    const { items } = await page.getTextContent();
-    const [, , width = 0, height = 0] = page.view;
-    pages.push({
-      width,
-      height,
-      items: items.flatMap((item) =>
-        'str' in item && item.str.trim() !== ''
-          ? [
-              {
-                text: item.str,
-                x: Number(item.transform[4]),
-                y: Number(item.transform[5]),
-                width: item.width,
-              },
-            ]
-          : [],
-      ),
-    });
-  }
-  return pages;
-}
-
-/** What the codes in it say, in their order. */
-async function codesOf(pdf: Uint8Array) {
-  const document = await PDFDocument.load(pdf);
-  return document.context.enumerateIndirectObjects().flatMap(([, object]) => {
-    if (!(object instanceof PDFRawStream) || object.dict.get(PDFName.of('Subtype')) !== PDFName.of('Image'))
-      return [];
-    const of = (name: string) => object.dict.lookup(PDFName.of(name), PDFNumber).asNumber();
-    const [width, height] = [of('Width'), of('Height')];
-    const bytes = decodePDFRawStream(object).decode();
-    const channels = bytes.length / (width * height);
-    const pixels = new Uint8ClampedArray(width * height * 4);
-    for (let at = 0; at < width * height; at += 1)
-      for (let part = 0; part < 4; part += 1)
-        pixels[at * 4 + part] = part === 3 ? 255 : (bytes[at * channels + (channels < 3 ? 0 : part)] ?? 0);
-    const found = jsQR(pixels, width, height);
-    return found === null ? [] : [found.data];
-  });
-}
 
 describe('key tags', () => {
   it('say which aircraft they are of, and their codes open it', async () => {

@@ -1,6 +1,7 @@
 import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
 import QRCode from 'qrcode';
-import type { ReleaseCard } from '@/core/records/releases/flight-release';
+import type { ReleaseCard } from '@/core/decision/flight-release';
+import { sentenceCase } from '@/explain/wording';
 import { POINTS_A_MM, wrapped, writable } from './labels';
 
 const INK = rgb(0, 0, 0);
@@ -12,13 +13,13 @@ const CODE = 34 * POINTS_A_MM;
 const LINE = 1.3;
 /** Smaller than this nobody reads it in a cockpit, in points. */
 const SMALLEST = 6.5;
-const LARGEST = 10.5;
+const LARGEST = 12;
 
 type Block = readonly [title: string, lines: readonly string[]];
 
 /** What stands on it, in the order in which somebody asks for it. */
 const blocksOf = (card: ReleaseCard): readonly Block[] => [
-  ['Open for', [card.window]],
+  ['Uses', [sentenceCase(card.window)]],
   [
     'Restrictions, read back',
     card.restrictions.length === 0
@@ -126,13 +127,13 @@ export async function releaseCardPdf(
         .map(([title]) => title)
         .join('; ')} stand behind the code.`,
       bold,
-      7.5,
+      8.5,
       { color: RED },
     );
   last.write(
     'Scan the code to see whether it still holds. The pilot in command decides; licensed mechanics, the aircraft’s documents and local law come first.',
     plain,
-    7.5,
+    8.5,
   );
   return pdf.save();
 }

@@ -4,7 +4,7 @@ import { prepare } from '@/core/decision/prepare';
 import { authorityFor } from '@/core/records/club/certificate';
 import { presentFor } from '@/core/records/facts';
 import { stateOfFinding, type FindingState } from '@/core/records/findings/life';
-import { findingNotices, flightNotices } from '@/core/records/notices/notice';
+import { findingNotices, flightNotices, releaseNotices } from '@/core/records/notices/notice';
 import { authorityOf } from '@/core/rules/register';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { loadReadable } from '@/db/aircraft/aircraft-facts';
@@ -19,9 +19,10 @@ import {
   lockNotices,
   revisionOf,
   timesTold,
+  voidReleases,
 } from '@/db/notices/notices';
 import { tellFlight } from '@/explain/flight';
-import { describeFindingNotice, describeFlightNotice } from '@/explain/notices';
+import { describeFindingNotice, describeFlightNotice, describeVoidRelease } from '@/explain/notices';
 import type { Ports } from '../kernel/command';
 
 /** Flights that start within so many seconds are told of: a week. */
@@ -87,7 +88,7 @@ export async function lookForNotices(
     });
     const aboutFlights = flightNotices(waiting, await timesTold(tx, aircraftId), present).map((notice) => {
       const flight = waiting.find(({ flightId }) => flightId === notice.about);
-      const kind = notice.kind === 'finding' ? 'flight-available' : notice.kind;
+      const kind = notice.kind === 'flight-not-available' ? notice.kind : 'flight-available';
       return {
         ...notice,
         ...describeFlightNotice(
@@ -126,10 +127,23 @@ export async function lookForNotices(
       ),
       path: `/aircraft/${registration}#open-items`,
     }));
+    const voided = await voidReleases(tx, aircraftId, addSeconds(now, -NEWS_S));
+    const aboutReleases = releaseNotices(voided).map((notice) => {
+      const release = voided.find(({ releaseId }) => releaseId === notice.about);
+      return {
+        ...notice,
+        ...describeVoidRelease(registration, release?.words ?? []),
+        path: `/dispatch/${release?.flightId ?? ''}`,
+      };
+    });
     await insertNotices(
       tx,
       clubId,
-      [...aboutFlights, ...aboutFindings].map((notice) => ({ ...notice, id: ports.newId(), aircraftId })),
+      [...aboutReleases, ...aboutFlights, ...aboutFindings].map((notice) => ({
+        ...notice,
+        id: ports.newId(),
+        aircraftId,
+      })),
       now,
     );
     await keepLook(tx, clubId, aircraftId, revision, now);

@@ -13,6 +13,7 @@ import { aircraftPage } from '@/queries/aircraft/aircraft-page';
 import { openMailer } from '@/server/mail';
 import { good, PASSWORD, testClub } from '@/testing/database';
 import { PLAIN_RENTAL } from '@/testing/flight-draft';
+import { release } from '@/testing/flight-release';
 import { NO_EFFECTS } from '@/testing/work';
 import { changeRoles } from '../club/members';
 import { reportFinding } from '../findings/report-finding';
@@ -168,6 +169,33 @@ describe('who waits for an aircraft', () => {
     later(2 * 3600);
     await look();
     expect(await told('renter')).toEqual([]);
+  });
+});
+
+describe('a release that becomes void', () => {
+  it('is told to who holds it and to who signed it, once, and not to who ended it', async () => {
+    const flightId = await flightAt(4);
+    good(await release(club.ports, club.actor('dispatcher'), flightId));
+    later();
+    await report('instructor');
+    await Promise.all([look(), look()]);
+    await look();
+    const about = async (role: Role) => (await titles(role)).filter((title) => title.includes('release'));
+    expect(await about('renter')).toEqual(['N02TB: the release is void']);
+    expect(await about('dispatcher')).toEqual(['N02TB: the release is void']);
+    expect(await about('instructor')).toEqual([]);
+    expect((await told('renter')).find(({ title }) => title.includes('void'))?.body).toContain(
+      'Do not leave with it',
+    );
+  });
+  it('is not told to who found it themselves', async () => {
+    const flightId = await flightAt(4);
+    good(await release(club.ports, club.actor('dispatcher'), flightId));
+    later();
+    await report('renter');
+    await look();
+    expect((await titles('renter')).filter((title) => title.includes('release'))).toEqual([]);
+    expect((await titles('dispatcher')).filter((title) => title.includes('release'))).toHaveLength(1);
   });
 });
 

@@ -6,7 +6,9 @@ import { decideKept, decisionText } from '@/core/decision/replay';
 import { asReleased } from '@/core/metering/leaving';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
-import { instantText } from '@/core/time/instant';
+import type { ReleaseEnd } from '@/core/decision/flight-release';
+import { instantText, type Instant } from '@/core/time/instant';
+import type { ClubTransaction } from '@/db/kernel/connection';
 import { findFlight, openFlights } from '@/db/flights/flights';
 import { findPlanned } from '@/db/flights/planned-flights';
 import { endReleaseOnce, findRelease, insertRelease, releasesOfFlight } from '@/db/releases/flight-releases';
@@ -33,6 +35,22 @@ const measuredWords = ({ fuelAboard, oilAboard }: ReleaseFlight): readonly strin
     ...(oil === null ? [] : [`Oil ${oil}, measured at the desk`]),
   ];
 };
+
+/** Ends a release that goes on, while its aircraft is locked. @throws Refused where it has ended meanwhile */
+async function endThis(
+  tx: ClubTransaction,
+  actor: Actor,
+  releaseId: string,
+  end: { readonly why: ReleaseEnd; readonly words: readonly string[]; readonly at: Instant },
+): Promise<void> {
+  const outcome = await endReleaseOnce(tx, actor.clubId, releaseId, { ...end, by: actor.personId });
+  if (outcome === 'there-already')
+    throw new Refused({
+      code: 'invalid',
+      message: 'This release has ended meanwhile. Open the dispatch page again.',
+      problems: [],
+    });
+}
 
 /**
  * Signs the release of an aircraft for one planned flight: decided on what is on record at this moment, which is kept word for word with the
@@ -115,12 +133,7 @@ export async function releaseFlight(
       const text = decisionText(decision);
       const [before] = await releasesOfFlight(tx, flightId);
       if (before !== undefined && before.end === null)
-        await endReleaseOnce(tx, actor.clubId, before.id, {
-          why: 'replaced',
-          words: [],
-          at: recordedAt,
-          by: actor.personId,
-        });
+        await endThis(tx, actor, before.id, { why: 'replaced', words: [], at: recordedAt });
       const inputsHash = hex(ports, inputs);
       const decisionHash = hex(ports, text);
       await insertRelease(tx, actor.clubId, {
@@ -192,12 +205,7 @@ export async function withdrawRelease(
           message: `This release holds no longer. ${over}`,
           problems: [],
         });
-      await endReleaseOnce(tx, actor.clubId, releaseId, {
-        why: 'withdrawn',
-        words: [why],
-        at: recordedAt,
-        by: actor.personId,
-      });
+      await endThis(tx, actor, releaseId, { why: 'withdrawn', words: [why], at: recordedAt });
       return { value: { releaseId }, ledger: { id: releaseId, flight: release.flightId, why } };
     },
   );

@@ -2,7 +2,7 @@ import type { Plain } from '@/core/decision/canonical';
 import { decide } from '@/core/decision/decide';
 import { asReleased } from '@/core/metering/leaving';
 import { presentFor } from '@/core/records/facts';
-import type { ReleaseEnd } from '@/core/records/releases/flight-release';
+import type { ReleaseEnd } from '@/core/decision/flight-release';
 import type { Instant } from '@/core/time/instant';
 import { loadReadable } from '@/db/aircraft/aircraft-facts';
 import { readClub, type Club } from '@/db/club/clubs';

@@ -20,9 +20,12 @@ function plainOf(value: unknown, key = ''): Plain | undefined {
   return value as Plain;
 }
 
-/** A decision as canonical text, without the words that rules are told in: equal decisions give equal texts, byte for byte. */
-export function decisionText(decision: Decision): string {
-  return canonicalJson(plainOf(decision) ?? null);
+/**
+ * What was decided as canonical text: equal decisions give equal texts, byte for byte. By which engine and rules stands with the inputs, and
+ * the words that rules are told in decide nothing.
+ */
+export function decisionText({ engine: _engine, packs: _packs, ...decided }: Decision): string {
+  return canonicalJson(plainOf(decided) ?? null);
 }
 
 /** Inputs as `canonicalInputs` writes them. */

@@ -1,5 +1,10 @@
 import { sql } from 'kysely';
-import { USUAL_SETTINGS, type Notice, type NoticeSettings } from '@/core/records/notices/notice';
+import {
+  USUAL_SETTINGS,
+  type Notice,
+  type NoticeSettings,
+  type VoidRelease,
+} from '@/core/records/notices/notice';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction, Database } from '../kernel/connection';
@@ -84,7 +89,7 @@ export async function timesTold(
   aircraftId: string,
 ): Promise<ReadonlyMap<string, number>> {
   const { rows } = await sql<{ about: string; n: string }>`
-    select about, count(*) as n from notice where aircraft_id = ${aircraftId} and kind <> 'finding' group by about`.execute(
+    select about, count(*) as n from notice where aircraft_id = ${aircraftId} and kind in ('flight-available', 'flight-not-available') group by about`.execute(
     tx,
   );
   return new Map(rows.map(({ about, n }) => [about, Number(n)]));
@@ -127,6 +132,45 @@ export async function findingsDealtWith(
     personId: person,
     what,
     last: by === null || at === null ? null : { by, at: storedInstant(at) },
+  }));
+}
+
+/** Releases of an aircraft that became void since a moment, each with whose they are and why. */
+export async function voidReleases(
+  tx: ClubTransaction,
+  aircraftId: string,
+  since: Instant,
+): Promise<readonly (VoidRelease & { readonly flightId: string; readonly words: readonly string[] })[]> {
+  const rows = await tx
+    .selectFrom('flight_release as r')
+    .innerJoin('flight_release_end as e', (join) =>
+      join.onRef('e.club_id', '=', 'r.club_id').onRef('e.release_id', '=', 'r.release_id'),
+    )
+    .innerJoin('planned_flight as p', (join) =>
+      join.onRef('p.club_id', '=', 'r.club_id').onRef('p.flight_id', '=', 'r.flight_id'),
+    )
+    .where('r.aircraft_id', '=', aircraftId)
+    .where('e.why', '=', 'void')
+    .where('e.recorded_at', '>=', new Date(since))
+    .select([
+      'r.release_id',
+      'r.flight_id',
+      'r.recorded_by',
+      'r.until',
+      'p.person_id',
+      'p.recorded_by as planned_by',
+      'e.recorded_by as ended_by',
+      'e.words',
+    ])
+    .execute();
+  return rows.map((row) => ({
+    releaseId: row.release_id,
+    flightId: row.flight_id,
+    holder: row.person_id ?? row.planned_by,
+    signer: row.recorded_by,
+    endedBy: row.ended_by,
+    until: storedInstant(row.until),
+    words: row.words as unknown as readonly string[],
   }));
 }
 

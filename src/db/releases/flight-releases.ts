@@ -1,5 +1,5 @@
 import type { ReleaseTerms } from '@/core/decision/release-terms';
-import type { ReleaseCard, ReleaseEnd, ReleaseStanding } from '@/core/records/releases/flight-release';
+import type { ReleaseCard, ReleaseEnd, ReleaseStanding } from '@/core/decision/flight-release';
 import type { Instant } from '@/core/time/instant';
 import { storedInstant } from '../kernel/checked-values';
 import type { ClubTransaction } from '../kernel/connection';

@@ -3,7 +3,7 @@ import { decidePrepared } from '@/core/decision/decide';
 import type { Prepared } from '@/core/decision/prepare';
 import { asReleased } from '@/core/metering/leaving';
 import { knownAt } from '@/core/records/facts';
-import type { ReleaseCard } from '@/core/records/releases/flight-release';
+import type { ReleaseCard } from '@/core/decision/flight-release';
 import { authorityOf } from '@/core/rules/register';
 import type { Instant } from '@/core/time/instant';
 import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';

@@ -157,7 +157,7 @@ export function Leaving({ flight }: { readonly flight: DispatchFlight }) {
               setRead(new Set(isRead ? [...read, key] : [...read].filter((one) => one !== key)));
             }}
           />
-          <Box sx={{ maxWidth: 320, mb: 1.5 }}>
+          <Box sx={{ maxWidth: 420, display: 'grid', mb: 1.5 }}>
             <FormPassword control={control} name="password" />
           </Box>
         </>

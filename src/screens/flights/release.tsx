@@ -7,7 +7,7 @@ import FormHelperText from '@mui/material/FormHelperText';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import type { Restriction } from '@/core/records/releases/flight-release';
+import type { Restriction } from '@/core/decision/flight-release';
 import type { DispatchFlight } from '@/queries/flights/dispatch';
 import type { ReleaseView } from '@/queries/releases/flight-release';
 import { send } from '../data/fetching';

@@ -5,7 +5,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import type { ReleaseCard } from '@/core/records/releases/flight-release';
+import type { ReleaseCard } from '@/core/decision/flight-release';
 import { GateMark } from '@/ui/gate-mark';
 import { useSecondInAddress } from '../data/address';
 import { ask } from '../data/fetching';
@@ -36,7 +36,7 @@ function Card({ card }: { readonly card: ReleaseCard }) {
     <>
       <Lines title="Flight" lines={[`${card.flight.person}, ${card.flight.purpose}`, card.flight.when]} />
       <Lines title="Restrictions, read back" lines={restrictions.length === 0 ? ['None.'] : restrictions} />
-      <Lines title="Open for" lines={[card.window]} />
+      <Lines title="Uses" lines={[card.window]} />
       <Lines title="First limits" lines={card.limits} />
       <Lines title="Walk-round" lines={[card.walkRound]} />
       <Lines title="Measured" lines={card.measured} />

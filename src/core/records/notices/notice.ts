@@ -4,7 +4,7 @@ import { addDays } from '../../time/civil-date';
 import type { FindingState } from '../findings/life';
 
 /** What people are told of. */
-export const NOTICE_KINDS = ['flight-not-available', 'flight-available', 'finding'] as const;
+export const NOTICE_KINDS = ['flight-not-available', 'flight-available', 'finding', 'release-void'] as const;
 export type NoticeKind = (typeof NOTICE_KINDS)[number];
 
 /** Something that somebody is to be told. The same key is never told twice. */
@@ -24,6 +24,33 @@ export interface WaitingFlight {
   readonly personId: string;
   readonly starts: Instant;
   readonly isAvailable: boolean;
+}
+
+/** A release that became void. */
+export interface VoidRelease {
+  readonly releaseId: string;
+  /** Who holds it, or planned the flight of a guest; null where nobody knows. */
+  readonly holder: string | null;
+  readonly signer: string;
+  /** Who entered what ended it. */
+  readonly endedBy: string;
+  /** When it would have ended anyway. */
+  readonly until: Instant;
+}
+
+/** What is to be told of releases that became void: once, to who holds one and to who signed it, but not to who ended it. */
+export function releaseNotices(releases: readonly VoidRelease[]): readonly Notice[] {
+  return releases.flatMap(({ releaseId, holder, signer, endedBy, until }) =>
+    [...new Set([holder, signer])]
+      .filter((personId): personId is string => personId !== null && personId !== endedBy)
+      .map((personId) => ({
+        personId,
+        kind: 'release-void' as const,
+        key: `release/${releaseId}`,
+        about: releaseId,
+        useUntil: until,
+      })),
+  );
 }
 
 /** A finding of a member as it stands now. */

@@ -1,5 +1,5 @@
-import type { Verdict } from '../../decision/decision';
-import type { Instant } from '../../time/instant';
+import type { Verdict } from './decision';
+import type { Instant } from '../time/instant';
 
 /** What stands on a release, in words, as it was signed. */
 export interface ReleaseCard {
