@@ -24,6 +24,9 @@ import { endPush, insertDevice, tryPush } from '@/db/notices/devices';
 import { beginMail, endMail, tryMail } from '@/db/notices/mails';
 import { insertNotices, insertSettings, keepLook, markRead } from '@/db/notices/notices';
 import { USUAL_SETTINGS } from '@/core/records/notices/notice';
+import type { ReleaseCard } from '@/core/decision/flight-release';
+import type { ReleaseTerms } from '@/core/decision/release-terms';
+import { endReleaseOnce, insertRelease } from '@/db/releases/flight-releases';
 import { insertVouchOnce } from '@/db/documents/vouching';
 
 export let superuser: Client;
@@ -73,6 +76,26 @@ export async function withEveryRecord({
     await endPush(tx, clubId, { id: notice, personId, device }, { outcome: 'gone', note: '', at });
   });
   await inClub(ports.db, clubId, async (tx) => {
+    const releaseId = randomUUID();
+    await insertRelease(tx, clubId, {
+      id: releaseId,
+      aircraftId,
+      flightId: flight,
+      revision: 1,
+      signedBy: 'x',
+      givenTo: 'x',
+      engine: 'x',
+      card: {} as ReleaseCard,
+      terms: { until: at } as ReleaseTerms,
+      secret: 'x',
+      inputs: '{}',
+      inputsHash: 'x',
+      decision: '{}',
+      decisionHash: 'x',
+      recordedAt: at,
+      recordedBy: 'x',
+    });
+    void (await endReleaseOnce(tx, clubId, releaseId, { why: 'void', words: [], at, by: 'x' }));
     await insertDials(tx, clubId, aircraftId, 'x', [
       {
         id: dial,
