@@ -86,7 +86,7 @@ export function releaseOf(
       typeName,
       field,
       verdict: decision.verdict,
-      window: windowText(decision.window),
+      window: sentenceCase(windowText(decision.window)),
       flight: {
         person,
         purpose: flight.purpose === null ? 'purpose not said' : PURPOSE_NAMES[flight.purpose],

@@ -1,7 +1,6 @@
 import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
 import QRCode from 'qrcode';
 import type { ReleaseCard } from '@/core/decision/flight-release';
-import { sentenceCase } from '@/explain/wording';
 import { POINTS_A_MM, wrapped, writable } from './labels';
 
 const INK = rgb(0, 0, 0);
@@ -19,7 +18,7 @@ type Block = readonly [title: string, lines: readonly string[]];
 
 /** What stands on it, in the order in which somebody asks for it. */
 const blocksOf = (card: ReleaseCard): readonly Block[] => [
-  ['Uses', [sentenceCase(card.window)]],
+  ['Uses', [card.window]],
   [
     'Restrictions, read back',
     card.restrictions.length === 0

@@ -1,0 +1,78 @@
+import { createHash } from 'node:crypto';
+import { Client } from 'pg';
+import { replay, type Replay } from '../../src/core/decision/replay';
+
+/** What came of deciding every release of a database again. */
+export interface Replayed {
+  readonly releases: number;
+  readonly same: number;
+  /** What is wrong, or another, each in a sentence. */
+  readonly told: readonly string[];
+}
+
+const hash = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex');
+
+/** What a decision over the same inputs says otherwise, in a sentence. */
+export function tellReplay({ versions, verdict, answer, arrived, gone, changed, parts }: Replay): string {
+  const changes = [
+    ...(verdict.then === verdict.now ? [] : [`${verdict.then} then, ${verdict.now} now`]),
+    ...(answer.then === answer.now
+      ? []
+      : [`the flight: ${String(answer.then)} then, ${String(answer.now)} now`]),
+    ...(arrived.length === 0 ? [] : [`new: ${arrived.join(', ')}`]),
+    ...(gone.length === 0 ? [] : [`gone: ${gone.join(', ')}`]),
+    ...(changed.length === 0 ? [] : [`otherwise: ${changed.join(', ')}`]),
+  ];
+  const why = versions.map(({ id, then, now }) => `${id} ${then} then, ${now} now`);
+  return `${changes.length === 0 ? `differs in ${parts.join(', ')}` : changes.join('; ')}. ${why.length === 0 ? 'No version changed.' : `Changed since: ${why.join('; ')}.`}`;
+}
+
+/**
+ * Decides every release again from what it was decided from, and compares it with what was decided, and both with their hashes and with what
+ * the ledger keeps.
+ * @param url a superuser's connection: only such a one sees every club
+ */
+export async function replayReleases(url: string): Promise<Replayed> {
+  const client = new Client({ connectionString: url });
+  await client.connect();
+  try {
+    const { rows: ids } = await client.query<{ release_id: string }>(
+      'select release_id from groval.flight_release order by recorded_at, release_id',
+    );
+    const told: string[] = [];
+    let same = 0;
+    // One after another: each is as long as all that was known of an aircraft.
+    for (const { release_id: id } of ids) {
+      const { rows } = await client.query<{
+        registration: string;
+        inputs: string;
+        inputs_hash: string;
+        decision: string;
+        decision_hash: string;
+        kept: string | null;
+      }>(
+        `select a.registration, r.inputs, r.inputs_hash, r.decision, r.decision_hash, l.body::text as kept from groval.flight_release r
+           join groval.aircraft a on a.club_id = r.club_id and a.aircraft_id = r.aircraft_id
+           left join groval.ledger l on l.club_id = r.club_id and l.aircraft_id = r.aircraft_id and l.act = 'release-flight' and l.batch = r.batch
+         where r.release_id = $1`,
+        [id],
+      );
+      const [row] = rows;
+      if (row === undefined) continue;
+      const say = (what: string) => told.push(`${row.registration}, release ${id}: ${what}`);
+      const { inputs, decision } = row;
+      if (hash(inputs) !== row.inputs_hash) say('what it was decided from is not what its hash says.');
+      else if (hash(decision) !== row.decision_hash) say('what was decided is not what its hash says.');
+      else if (row.kept?.includes(row.inputs_hash) !== true || !row.kept.includes(row.decision_hash))
+        say('the ledger keeps other hashes.');
+      else {
+        const again = replay(inputs, decision);
+        if (again.same) same += 1;
+        else say(tellReplay(again));
+      }
+    }
+    return { releases: ids.length, same, told };
+  } finally {
+    await client.end();
+  }
+}
