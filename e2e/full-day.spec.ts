@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { alert, expect, expectNoViolations, openPart, row, test } from './groval';
+import { alert, expect, expectNoViolations, openPart, reportFinding, row, STILL, test } from './groval';
 
 const PASSWORD = 'tern-bay-demo';
 /** The wall clock at the field, so many minutes from now. */
@@ -255,4 +255,104 @@ test('a full day of an aircraft: documents, check-out, transposition, check-in, 
   await expect(dispatcher.getByRole('heading', { name: /Trip sheet N03TB/ })).toBeVisible();
   await expect(dispatcher.getByRole('table').first()).toContainText('V. Aster');
   await expectNoViolations(dispatcher);
+});
+
+test('a release is read back and signed, its card is looked at by who was given it, and it is void at once', async ({
+  desk,
+  phone,
+  browser,
+  baseURL,
+}) => {
+  test.slow();
+  // The brake of the day before is dealt with, so that the aircraft may go.
+  const mechanic = await desk('mechanic');
+  await mechanic.goto('/aircraft/N03TB#open-items');
+  const brake = mechanic.getByRole('listitem').filter({ hasText: 'Left brake soft' });
+  await brake.getByRole('button', { name: 'Record what was done' }).click();
+  await brake.getByLabel('Description of the work').fill('Brake bled');
+  await brake.getByRole('radio', { name: 'None of these' }).check();
+  await brake.getByLabel('Your password').fill(PASSWORD);
+  await brake.getByRole('button', { name: 'Sign and return to service' }).click();
+  await expect(brake.getByRole('button', { name: 'Sign and return to service' })).toHaveCount(0);
+  // Something to read back: it closes instrument flight, which this flight does not need.
+  const restricted = await mechanic.request.post('/api/restrictions', {
+    headers: { origin: baseURL ?? '' },
+    data: {
+      restrictionId: crypto.randomUUID(),
+      aircraftId: (
+        (await (await mechanic.request.get('/api/aircraft/N03TB')).json()) as { aircraftId: string }
+      ).aircraftId,
+      why: 'second altimeter reads low',
+      closes: ['ifr'],
+      until: null,
+    },
+  });
+  expect(restricted.ok()).toBe(true);
+
+  const dispatcher = await desk('dispatcher');
+  await plan(dispatcher, 'Y. Dunn');
+  await toDispatch(dispatcher, 'Y. Dunn');
+  const sign = dispatcher.getByRole('button', { name: 'Sign the release only' });
+  await dispatcher.getByLabel('Your password, as your signature').fill(PASSWORD);
+  await dispatcher.getByLabel('Tach shows').fill('6401.9');
+  await dispatcher.getByLabel('Hour meter shows').fill(
+    /([\d.]+) h/.exec(
+      await dispatcher
+        .getByText(/^on record: /)
+        .nth(1)
+        .innerText(),
+    )?.[1] ?? '',
+  );
+  await sign.click();
+  await expect(alert(dispatcher)).toContainText('the pilot has not read back one restriction');
+  await expectNoViolations(dispatcher);
+  await readBack(dispatcher);
+  await sign.click();
+  const signed = dispatcher.getByRole('region', { name: 'Release', exact: true });
+  await expect(signed).toContainText('signed by Mira Holt');
+  await expectNoViolations(dispatcher);
+
+  // Whoever was given the address sees the card and nothing else; every other address answers the same.
+  const path = (await signed.getByRole('link', { name: 'Card', exact: true }).getAttribute('href')) ?? '';
+  const stranger = await browser.newContext({ ...STILL, ...(baseURL === undefined ? {} : { baseURL }) });
+  const card = await stranger.newPage();
+  await card.goto(path);
+  await expect(card.getByRole('heading', { level: 1 })).toContainText('N03TB');
+  await expect(card.getByRole('region', { name: 'Restrictions, read back' })).toContainText('altimeter');
+  await expect(card.getByRole('alert')).toContainText('This release holds until');
+  await expectNoViolations(card);
+  const pdf = await stranger.request.get(`/api${path}/pdf`);
+  expect([pdf.status(), pdf.headers()['content-type']]).toEqual([200, 'application/pdf']);
+  const [, club = '', release = ''] = /card\/([^.]+)\.([^.]+)\./u.exec(path) ?? [];
+  const answers = await Promise.all(
+    [
+      `${club}.${release}.${'0'.repeat(64)}`,
+      `${release}.${club}.${'0'.repeat(64)}`,
+      `${club}.${crypto.randomUUID()}.${path.slice(-64)}`,
+      `${club}.${release}`,
+      'nothing',
+    ].map(async (address) => {
+      const answer = await stranger.request.get(`/api/card/${address}`);
+      return [answer.status(), await answer.text()] as const;
+    }),
+  );
+  expect(new Set(answers.map(([status]) => status))).toEqual(new Set([404]));
+  expect(new Set(answers.map(([, body]) => body)).size).toBe(1);
+  for (const other of ['/api/line', '/api/dispatch', '/api/aircraft/N03TB', `/api${path}/replay`])
+    expect((await stranger.request.get(other)).ok()).toBe(false);
+
+  // Somebody finds something: the desk and who holds the card see it by themselves.
+  const renter = await phone('renter');
+  const before = Date.now();
+  await reportFinding(renter, 'N03TB', 'Fuel drips from the left drain');
+  await expect(signed.getByRole('alert')).toContainText('The release is void.');
+  await expect(signed.getByRole('alert')).toContainText('Fuel drips from the left drain');
+  await expect(card.getByRole('heading', { level: 1 })).toContainText('Not released');
+  await expect(card.getByRole('alert')).toContainText('Fuel drips from the left drain');
+  // Said of both within a moment: a timed bound would fail on a busy machine, and a minute would prove nothing.
+  expect(Date.now() - before).toBeLessThan(15_000);
+  await dispatcher.getByRole('button', { name: 'Check out N03TB' }).click();
+  await expect(alert(dispatcher).filter({ hasText: 'cannot leave for this flight' })).toBeVisible();
+  await expectNoViolations(card);
+  await stranger.close();
 });

@@ -11,7 +11,10 @@ import { windowText } from './window-text';
 import { sentenceCase } from './wording';
 
 /** What the pilot of a release has to read back. */
-export function restrictionsOf({ constraints, notices, caps }: Decision): readonly Restriction[] {
+export function restrictionsOf(
+  { constraints, notices, caps, reliefs }: Decision,
+  { permits }: Pick<KnownFacts, 'permits'>,
+): readonly Restriction[] {
   const told = tellReasons([...constraints, ...notices]).map(({ id, headline, meaning }) => ({
     key: id,
     words: headline,
@@ -22,7 +25,21 @@ export function restrictionsOf({ constraints, notices, caps }: Decision): readon
     words: sentenceCase(`${capText(cap)}.`),
     meaning: '',
   }));
-  return [...told, ...capped.filter(({ key }, at) => capped.findIndex((one) => one.key === key) === at)];
+  // A ferry flight goes under the conditions of its permit.
+  const permitted = reliefs.flatMap(({ permit }) =>
+    permits
+      .filter(({ id }) => id === permit)
+      .map(({ id, number, conditions = '' }) => ({
+        key: `permit.${id}`,
+        words: `Special flight permit ${number ?? ''}: ${conditions === '' ? 'its conditions are on it' : conditions}`,
+        meaning: '',
+      })),
+  );
+  return [
+    ...permitted,
+    ...told,
+    ...capped.filter(({ key }, at) => capped.findIndex((one) => one.key === key) === at),
+  ];
 }
 
 const limitText = (limit: LimitAhead | null): readonly string[] =>
@@ -94,7 +111,7 @@ export function releaseOf(
       },
       signed: { by, at: momentText(decision.asOf, zone) },
       until: momentText(terms.until, zone),
-      restrictions: restrictionsOf(decision),
+      restrictions: restrictionsOf(decision, known),
       walkRound: walkRoundText(known),
       measured: [...measured, ...[...figures.values()].map(({ words }) => words)],
       documents: [...lastOf.values()]

@@ -18,7 +18,7 @@ import { Refused, refused, type Actor, type Outcome, type Ports } from '../kerne
 import { denial } from '../kernel/permissions';
 import { refuseReadings } from '../meters/meter-words';
 import { writePanel } from '../meters/write-panel';
-import { requireRelease } from '../releases/require-release';
+import { whyNotReleased } from '../releases/require-release';
 import { fuelText, measuredOf, oilText } from './measured';
 
 /**
@@ -73,9 +73,11 @@ export async function checkOut(
       const leaves = leavingNow(planned.flight, present);
       const decision = decide(facts, club.packs, leaves, present);
       const { against } = againstMeasured(facts, club.packs, leaves, measuredOf(entry, facts), present);
-      const goes = decision.flight?.answer === 'yes' && against.length === 0;
-      if (goes) await requireRelease(changing, entry.flightId);
+      const may = decision.flight?.answer === 'yes' && against.length === 0;
+      const unreleased = may ? await whyNotReleased(changing, entry.flightId, decision) : null;
+      const goes = may && unreleased === null;
       const why = [
+        unreleased ?? '',
         decision.flight === null ? '' : tellFlight(decision.flight, decision, club.place.zone),
         ...tellReasons(against).map(({ headline, meaning }) => `${headline} ${meaning}`.trim()),
       ]

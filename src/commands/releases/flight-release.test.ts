@@ -100,7 +100,7 @@ describe('the release of an aircraft for a flight', () => {
         remarks: null,
       }),
     );
-    expect(refusal.message).toContain('is not released for this flight');
+    expect(refusal.message).toContain('Its release for this flight holds no longer');
     expect(refusal.message).toContain('he does not fly today');
   });
 

@@ -7,6 +7,7 @@ import { asReleased } from '@/core/metering/leaving';
 import { knownAt, presentFor } from '@/core/records/facts';
 import { authorityOf } from '@/core/rules/register';
 import type { ReleaseEnd } from '@/core/decision/flight-release';
+import { civilDateAt } from '@/core/time/zone';
 import { instantText, type Instant } from '@/core/time/instant';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { findFlight, openFlights } from '@/db/flights/flights';
@@ -15,6 +16,7 @@ import { endReleaseOnce, findRelease, insertRelease, releasesOfFlight } from '@/
 import { readPlanMarks } from '@/db/walkround/plan-aircraft';
 import { tellReasons } from '@/explain/constraint';
 import { tellFlight } from '@/explain/flight';
+import { dateText } from '@/explain/wording';
 import { whyOver } from '@/explain/flight-release';
 import { momentText } from '@/explain/formats';
 import { releaseOf } from '@/explain/release-card';
@@ -86,6 +88,13 @@ export async function releaseFlight(
           code: 'invalid',
           message: 'This flight has left already: a release is signed before it leaves.',
           problems: [],
+        });
+      const day = civilDateAt(planned.flight.starts, club.place.zone);
+      if (day > civilDateAt(recordedAt, club.place.zone))
+        throw new Refused({
+          code: 'invalid',
+          message: `A release is signed on the day of the flight, on what is known then: ${dateText(day)}.`,
+          problems: [{ path: 'flightId', message: 'is on a later day' }],
         });
       const [out] = await openFlights(tx, aircraftId);
       if (out !== undefined)

@@ -1,19 +1,25 @@
+import type { Decision } from '@/core/decision/decision';
 import { releasesOfFlight } from '@/db/releases/flight-releases';
-import { whyOver } from '@/explain/flight-release';
+import { againstRelease, whyOver } from '@/explain/flight-release';
 import type { Changing } from '../kernel/change-aircraft';
-import { Refused } from '../kernel/command';
 
-/** Refuses where no release for the flight holds. @throws Refused */
-export async function requireRelease(
-  { tx, club, registration, recordedAt }: Changing,
+/**
+ * Why a flight may not leave for want of a release: none was signed, it holds no longer, or what was read at the desk just now speaks against it.
+ * @param decision on what is on record with that
+ * @returns null where a release holds
+ */
+export async function whyNotReleased(
+  { tx, club, recordedAt }: Changing,
   flightId: string,
-): Promise<void> {
+  decision: Decision,
+): Promise<string | null> {
+  const { zone } = club.place;
   const [last] = await releasesOfFlight(tx, flightId);
-  const why = last === undefined ? 'Nobody has signed it.' : whyOver(last, recordedAt, club.place.zone);
-  if (why === null) return;
-  throw new Refused({
-    code: 'invalid',
-    message: `${registration} is not released for this flight. ${why} Sign the release first.`,
-    problems: [{ path: 'release', message: 'is not signed, or no longer holds' }],
-  });
+  if (last === undefined) return 'Nobody has signed its release for this flight.';
+  const over = whyOver(last, recordedAt, zone);
+  if (over !== null) return `Its release for this flight holds no longer. ${over}`;
+  const against = againstRelease(last.terms, decision, false, zone);
+  return against.length === 0
+    ? null
+    : `Its release for this flight holds no longer: ${against.join(' ')} Read it back and sign again.`;
 }

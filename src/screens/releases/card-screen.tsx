@@ -62,10 +62,13 @@ export function CardScreen() {
       {data === undefined ? null : (
         <>
           <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mb: 1.5 }}>
-            <GateMark verdict={data.over === null ? data.card.verdict : 'Grounded'} size={56} />
+            <GateMark
+              verdict={data.over === null && error === null ? data.card.verdict : 'Grounded'}
+              size={56}
+            />
             <div>
               <Typography component="h1" variant="h5">
-                {data.over === null ? data.card.verdict : 'Not released'}{' '}
+                {error !== null ? 'Not known' : data.over === null ? data.card.verdict : 'Not released'}{' '}
                 <span className="figure">{data.card.registration}</span>
               </Typography>
               <div className="small">
