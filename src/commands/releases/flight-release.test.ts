@@ -10,6 +10,7 @@ import {
   block,
   club,
   comeBack,
+  fitBlock,
   freshDesk,
   inTx,
   later,
@@ -18,9 +19,12 @@ import {
   revision,
   start,
   text,
+  useClub,
 } from '@/testing/dispatch';
 import { newNick } from '@/testing/entries';
 import { release } from '@/testing/flight-release';
+import { plannedFlight } from '@/testing/planned-flight';
+import { addSeconds } from '@/core/time/instant';
 import { checkOut } from '../flights/check-out';
 import { cancelFlight } from '../flights/planning';
 import { restrict, withdrawRestriction } from '../flights/dispatch-restriction';
@@ -122,6 +126,41 @@ describe('the release of an aircraft for a flight', () => {
     const seenRevision = await revision();
     good(await close(['night']));
     expect(bad(await sign(flight, { seenRevision }))).toMatchObject({ code: 'conflict' });
+  });
+
+  it('is signed on the day of the flight, and not before', async () => {
+    const flight = await plannedFlight(club, {}, { starts: addSeconds(club.ports.now(), 24 * 3600) });
+    expect(bad(await sign(flight)).message).toContain('signed on the day of the flight');
+  });
+
+  it('is not ended by a limit that was known to come, where the flight does not need what it closes', async () => {
+    await useClub({
+      packs: [
+        { id: 'us-part91', parameters: { trainingUnder: 'part-61' } },
+        {
+          id: 'club-policy',
+          parameters: { hundredHourCovers: 'hire-and-lessons', documentCheckDays: 400, readingDays: 400 },
+        },
+      ],
+    });
+    await fitBlock();
+    const flight = await planned();
+    good(await sign(flight));
+    const shown = text(start + 60 * 3600);
+    // Hours that nobody wrote down end the hundred hours; a private rental may go on without the inspection here.
+    good(
+      await checkOut(club.ports, club.actor('dispatcher'), {
+        flightId: flight,
+        aircraftId: club.aircraftId,
+        seenRevision: await revision(),
+        readings: [{ dial: block, shown }],
+        accepted: [`gap/${block}/${shown}`],
+        fuelAboard: [],
+        oilAboard: null,
+        remarks: null,
+      }),
+    );
+    expect((await page(flight)).signed).toMatchObject({ over: null, card: { verdict: 'Released' } });
   });
 
   it('names each restriction, and the pilot reads all of them back', async () => {

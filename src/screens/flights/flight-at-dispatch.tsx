@@ -174,6 +174,7 @@ export function FlightAtDispatch({ flightId }: { readonly flightId: string }) {
       )}
       {out === null ? (
         <>
+          {signed?.isVoid === true ? <SignedRelease flight={flight} signed={signed} /> : null}
           <Answer flight={flight} />
           <Leaving flight={flight} />
         </>

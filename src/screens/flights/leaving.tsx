@@ -147,7 +147,7 @@ export function Leaving({ flight }: { readonly flight: DispatchFlight }) {
         ) : null}
         <TextField label="Remarks" multiline minRows={1} fullWidth {...register('remarks')} />
       </Part>
-      {signed === null ? null : <SignedRelease flight={flight} signed={signed} />}
+      {signed === null || signed.isVoid ? null : <SignedRelease flight={flight} signed={signed} />}
       {isReleased || toSign === null ? null : (
         <>
           <ReadBack
