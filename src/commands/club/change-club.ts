@@ -9,7 +9,7 @@ import { notifyChange } from '@/db/kernel/notify';
 import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from '../kernel/command';
 import { denial } from '../kernel/permissions';
 import { nextRevision } from '../kernel/next-revision';
-import { recordMeterStanding } from '../meters/meter-standing';
+import { NOBODY } from '../meters/meter-standing';
 import { passwordRefusal } from '../kernel/signing';
 
 /** What decides: two clubs of which this is the same answer everything alike. */
@@ -112,8 +112,13 @@ export async function changeClub(
       const anew =
         before.place.zone !== club.place.zone || before.packs.authority.id !== club.packs.authority.id;
       for (const { aircraftId } of fleet.values()) {
-        const { revision, withEnded } = await nextRevision(tx, actor, aircraftId, recordedAt);
-        if (anew) await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt);
+        const { revision, withEnded } = await nextRevision(
+          tx,
+          actor,
+          aircraftId,
+          recordedAt,
+          anew ? NOBODY : null,
+        );
         await appendToLedger(
           tx,
           {

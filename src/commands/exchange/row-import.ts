@@ -14,7 +14,7 @@ import type { ClubTransaction } from '@/db/kernel/connection';
 import { appendToLedger } from '@/db/kernel/ledger';
 import { notifyChange } from '@/db/kernel/notify';
 import { MetersBeside } from './import-meters';
-import { recordMeterStanding } from '../meters/meter-standing';
+import { recordMeterStanding, type Moved } from '../meters/meter-standing';
 import type { Actor, Ports } from '../kernel/command';
 import { KEYS, MAKERS, type Made, type Making, WRITTEN, iso, keyTextOf } from './row-makers';
 import { nextRevision } from '../kernel/next-revision';
@@ -255,21 +255,24 @@ export class RowImport {
       this.last.set(registration, { at, flightId: String(back['flight_id']) });
   }
 
+  /** An aircraft that is new has no release that could end. */
+  private async firstRevision(aircraftId: string, moved: Moved) {
+    await recordMeterStanding(this.tx, this.actor.clubId, aircraftId, 1, this.recordedAt, moved);
+    return { revision: 1, withEnded: (record: Plain) => record };
+  }
+
   /** Ends an import that was asked for: revisions, meters, one ledger entry an aircraft. */
   async finish(): Promise<void> {
     for (const [registration, { added, digest }] of this.tally.all) {
       const known = this.fleet.get(registration);
       const aircraftId = known?.aircraftId ?? this.fresh.get(registration) ?? '';
-      const { revision, withEnded } =
-        known === undefined
-          ? { revision: 1, withEnded: (record: Plain) => record }
-          : await nextRevision(this.tx, this.actor, aircraftId, this.recordedAt);
       const last = this.last.get(registration);
       await this.beside.finish(aircraftId);
-      await recordMeterStanding(this.tx, this.actor.clubId, aircraftId, revision, this.recordedAt, {
-        out: [],
-        back: last === undefined ? [] : [last.flightId],
-      });
+      const moved = { out: [], back: last === undefined ? [] : [last.flightId] };
+      const { revision, withEnded } =
+        known === undefined
+          ? await this.firstRevision(aircraftId, moved)
+          : await nextRevision(this.tx, this.actor, aircraftId, this.recordedAt, moved);
       await appendToLedger(
         this.tx,
         {

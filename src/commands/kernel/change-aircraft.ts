@@ -9,7 +9,7 @@ import type { ClubTransaction } from '@/db/kernel/connection';
 import { appendToLedger, readHistory } from '@/db/kernel/ledger';
 import { notifyChange } from '@/db/kernel/notify';
 import { Refused, runCommand, type Actor, type Outcome, type Ports } from './command';
-import { recordMeterStanding, type Moved } from '../meters/meter-standing';
+import { NOBODY, type Moved } from '../meters/meter-standing';
 import { nextRevision } from './next-revision';
 import { onlyTheSame, requestDigest, type Repeat } from './repeat';
 
@@ -102,8 +102,7 @@ export function changeAircraft<T>(
         recordedAt,
       });
       if (ledger === null) return { ...value, revision: aircraft.revision };
-      const { revision, withEnded } = await nextRevision(tx, actor, aircraftId, recordedAt);
-      await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt, moved);
+      const { revision, withEnded } = await nextRevision(tx, actor, aircraftId, recordedAt, moved ?? NOBODY);
       await appendToLedger(
         tx,
         {

@@ -15,7 +15,7 @@ import { type OtherRecord } from '@/db/aircraft/other-kinds';
 import { inClub } from '@/db/kernel/club-transaction';
 import { appendToLedger } from '@/db/kernel/ledger';
 import { notifyChange } from '@/db/kernel/notify';
-import { recordMeterStanding, type Moved } from '../meters/meter-standing';
+import type { Moved } from '../meters/meter-standing';
 import { denial } from './permissions';
 import { Refused, refused, runCommand, type Actor, type Outcome, type Ports } from './command';
 import { nextRevision } from './next-revision';
@@ -127,8 +127,7 @@ export async function loadRecords(
       if ((await lockAircraft(tx, aircraftId)) === undefined)
         throw new Refused({ code: 'not-found', message: 'The club has no such aircraft.' });
       const record = await writeBatch(ports, tx, actor, aircraftId, batch);
-      const { revision, withEnded } = await nextRevision(tx, actor, aircraftId, recordedAt);
-      await recordMeterStanding(tx, actor.clubId, aircraftId, revision, recordedAt, movedBy(batch));
+      const { revision, withEnded } = await nextRevision(tx, actor, aircraftId, recordedAt, movedBy(batch));
       await appendToLedger(
         tx,
         {

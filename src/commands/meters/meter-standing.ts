@@ -20,7 +20,8 @@ export interface Moved {
   readonly back: readonly string[];
 }
 
-const NOBODY: Moved = { out: [], back: [] };
+/** Nobody left, and nobody came back. */
+export const NOBODY: Moved = { out: [], back: [] };
 
 /** After records that say what the meter showed were written, or flights: has the core look at all of them and keeps what it says, for the lists. */
 export async function recordMeterStanding(

@@ -230,6 +230,17 @@ describe('the release of an aircraft for a flight', () => {
     expect(bad(await sign(other)).code).toBe('invalid');
   });
 
+  it('is void once the aircraft has left for another flight: what was measured for it is past', async () => {
+    const [first, second] = [await planned(), await planned({}, 'P. Okoro')];
+    const { releaseId } = good(await sign(second));
+    later(60);
+    good(await leave(first, text(start), { seenRevision: await revision() }));
+    expect((await inTx((tx) => findRelease(tx, releaseId)))?.end).toMatchObject({
+      why: 'void',
+      words: ['The aircraft has left for another flight since.'],
+    });
+  });
+
   it('ends when its flight is cancelled', async () => {
     const flight = await planned();
     const { releaseId } = good(await sign(flight));

@@ -26,6 +26,12 @@ async function endOf(
   if (planned?.aircraftId !== release.aircraftId)
     return { why: 'cancelled', words: ['The flight was moved or cancelled.'] };
   if (recordedAt >= release.until) return null;
+  // What was measured and looked at for it is not what somebody else brings back.
+  const other = facts.flightsOut.some(
+    ({ id, happenedAt }) => id !== release.flightId && happenedAt >= release.recordedAt,
+  );
+  if (flown === undefined && other)
+    return { why: 'void', words: ['The aircraft has left for another flight since.'] };
   const present = presentFor(facts, recordedAt);
   const hasLeft = flown !== undefined;
   const decision = decide(facts, club.packs, hasLeft ? null : asReleased(planned.flight, present), present);
