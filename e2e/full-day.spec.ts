@@ -312,6 +312,8 @@ test('a release is read back and signed, its card is looked at by who was given 
   await sign.click();
   const signed = dispatcher.getByRole('region', { name: 'Release', exact: true });
   await expect(signed).toContainText('signed by Mira Holt');
+  await signed.getByRole('button', { name: 'Decide it again' }).click();
+  await expect(signed).toContainText('Decided again from what was known then: The same, byte for byte.');
   await expectNoViolations(dispatcher);
 
   // Whoever was given the address sees the card and nothing else; every other address answers the same.

@@ -199,6 +199,15 @@ export async function reportFinding(
   expect([sent.status(), sent.ok() ? '' : await sent.text()]).toEqual([200, '']);
 }
 
+/** Somebody is told at any hour from now on: a test runs by the wall clock, and at night the usual quiet hours would hold its mail. */
+export async function withoutQuietHours(page: Page): Promise<void> {
+  const sent = await page.request.post('/api/notices/settings', {
+    headers: { origin: new URL(page.url()).origin },
+    data: { settingId: crypto.randomUUID(), settings: { mail: true, quiet: null, digestAt: null } },
+  });
+  expect([sent.status(), sent.ok() ? '' : await sent.text()]).toEqual([200, '']);
+}
+
 /** Opens a part of an aircraft's page. */
 export const openPart = (page: Page, name: string) =>
   page.getByRole('tab', { name: new RegExp(`^${name}`) }).click();

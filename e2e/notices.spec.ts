@@ -1,5 +1,5 @@
 import { startMailSink } from '../demo/stand-ins/mail-sink';
-import { expect, expectNoViolations, reportFinding, signIn, test } from './groval';
+import { expect, expectNoViolations, reportFinding, signIn, test, withoutQuietHours } from './groval';
 import { freePort, gone, startServer } from './servers';
 
 test('who found something is told what came of it, by mail too, though the server is killed before it goes', async ({
@@ -16,6 +16,7 @@ test('who found something is told what came of it, by mail too, though the serve
   const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}`, locale: 'en-GB' });
   try {
     const renter = await signIn(await context.newPage(), 'student');
+    await withoutQuietHours(renter);
     const told = () => renter.getByRole('listitem').filter({ hasText: 'A fold in the fabric near the tip' });
     await reportFinding(renter, 'N06TB', 'A fold in the fabric near the tip');
     // Each in their own window: the cookie is one for the whole of a window.

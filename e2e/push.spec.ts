@@ -1,6 +1,6 @@
 import webpush from 'web-push';
 import { startPushService } from '../demo/stand-ins/push-service';
-import { expect, expectNoViolations, reportFinding, signIn, test } from './groval';
+import { expect, expectNoViolations, reportFinding, signIn, test, withoutQuietHours } from './groval';
 import { freePort, gone, startServer } from './servers';
 
 test('a device is told at once what came of a finding, and nothing more after signing out', async ({
@@ -43,6 +43,7 @@ test('a device is told at once what came of a finding, and nothing more after si
       });
     }, given);
     const renter = await signIn(page, 'student');
+    await withoutQuietHours(renter);
     await renter.goto('/notices');
     await renter.getByRole('button', { name: 'Tell me on this device too' }).click();
     await expect(renter.getByRole('list', { name: 'Your devices' })).toContainText('Computer (this one)');

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { Client } from 'pg';
-import { replay, type Replay } from '../../src/core/decision/replay';
+import { replay } from '../../src/core/decision/replay';
+import { tellReplay } from '../../src/explain/replay';
 
 /** What came of deciding every release of a database again. */
 export interface Replayed {
@@ -11,21 +12,6 @@ export interface Replayed {
 }
 
 const hash = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex');
-
-/** What a decision over the same inputs says otherwise, in a sentence. */
-export function tellReplay({ versions, verdict, answer, arrived, gone, changed, parts }: Replay): string {
-  const changes = [
-    ...(verdict.then === verdict.now ? [] : [`${verdict.then} then, ${verdict.now} now`]),
-    ...(answer.then === answer.now
-      ? []
-      : [`the flight: ${String(answer.then)} then, ${String(answer.now)} now`]),
-    ...(arrived.length === 0 ? [] : [`new: ${arrived.join(', ')}`]),
-    ...(gone.length === 0 ? [] : [`gone: ${gone.join(', ')}`]),
-    ...(changed.length === 0 ? [] : [`otherwise: ${changed.join(', ')}`]),
-  ];
-  const why = versions.map(({ id, then, now }) => `${id} ${then} then, ${now} now`);
-  return `${changes.length === 0 ? `differs in ${parts.join(', ')}` : changes.join('; ')}. ${why.length === 0 ? 'No version changed.' : `Changed since: ${why.join('; ')}.`}`;
-}
 
 /**
  * Decides every release again from what it was decided from, and compares it with what was decided, and both with their hashes and with what

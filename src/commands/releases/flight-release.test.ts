@@ -4,6 +4,7 @@ import { decideKept, decisionText, replay } from '@/core/decision/replay';
 import { findRelease, releaseEvidence, releasesOfFlight } from '@/db/releases/flight-releases';
 import { dispatchFlight } from '@/queries/flights/dispatch';
 import { publicCard } from '@/queries/releases/flight-release';
+import { replayedRelease } from '@/queries/releases/replayed';
 import { aircraftPage } from '@/queries/aircraft/aircraft-page';
 import { bad, good } from '@/testing/database';
 import {
@@ -62,6 +63,16 @@ describe('the release of an aircraft for a flight', () => {
     expect(hash(evidence.decision)).toBe(evidence.decision_hash);
     expect(decisionText(decideKept(evidence.inputs))).toBe(evidence.decision);
     expect(replay(evidence.inputs, evidence.decision)).toMatchObject({ same: true, parts: [], versions: [] });
+    expect(await inTx((tx) => replayedRelease(tx, releaseId, hash))).toEqual({
+      same: true,
+      words: 'The same, byte for byte.',
+      inputsHash: evidence.inputs_hash,
+    });
+    expect(await inTx((tx) => replayedRelease(tx, releaseId, () => 'another'))).toMatchObject({
+      same: false,
+      words: expect.stringContaining('somebody changed it') as string,
+    });
+    expect(await inTx((tx) => replayedRelease(tx, randomUUID(), hash))).toBeNull();
   });
 
   it('says for whom, by whom, on what and until when', async () => {

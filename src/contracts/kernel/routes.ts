@@ -152,6 +152,7 @@ export const ROUTES = {
   'GET /api/walkround/method': read(),
   'GET /api/dispatch': read(),
   'GET /api/dispatch/[flight]': read(),
+  'GET /api/dispatch/release/[release]/replay': read(),
   'GET /api/flights': read(),
   'GET /api/club': read(),
   'GET /api/people': read(),

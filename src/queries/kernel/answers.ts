@@ -10,6 +10,7 @@ import type { DocumentCheckList } from '../documents/document-check';
 import type { RampAircraft, RampList } from '../findings/ramp';
 import type { DispatchFlight, DispatchList } from '../flights/dispatch';
 import type { PublicCard } from '../releases/flight-release';
+import type { ReplayView } from '../releases/replayed';
 import type { DayPlan, DraftAnswer } from '../flights/plan';
 import type { ChronicList } from '../findings/chronic';
 import type { TriageList } from '../findings/triage';
@@ -83,6 +84,7 @@ export interface Answers {
   'GET /api/walkround/method': SchoolMethodView;
   'GET /api/card/[address]': PublicCard;
   'GET /api/dispatch': DispatchList;
+  'GET /api/dispatch/release/[release]/replay': ReplayView;
   'GET /api/dispatch/[flight]': DispatchFlight;
   'GET /api/flights': DayPlan;
   'GET /api/club': ClubPage;

@@ -6,11 +6,12 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import FormHelperText from '@mui/material/FormHelperText';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Restriction } from '@/core/decision/flight-release';
 import type { DispatchFlight } from '@/queries/flights/dispatch';
 import type { ReleaseView } from '@/queries/releases/flight-release';
-import { send } from '../data/fetching';
+import { ask, send } from '../data/fetching';
 import { Confirm } from '../kit/confirm';
 import { PlainList } from '../kit/layout';
 import Link from '../kit/link';
@@ -88,6 +89,24 @@ function Withdraw({
   );
 }
 
+/** Whether it would be decided the same today, from what it was decided from. */
+function Replayed({ releaseId }: { readonly releaseId: string }) {
+  const { data, error } = useQuery({
+    queryKey: ['replay', releaseId],
+    queryFn: () => ask('GET /api/dispatch/release/[release]/replay', { params: { release: releaseId } }),
+  });
+  if (data === undefined)
+    return <p className="small">{error === null ? 'Deciding again …' : error.message}</p>;
+  return (
+    <Alert severity={data.same ? 'success' : 'warning'} sx={{ mt: 1.25 }}>
+      Decided again from what was known then: {data.words}
+      <div className="small">
+        What it was decided from has the SHA-256 <span className="mono">{data.inputsHash}</span>.
+      </div>
+    </Alert>
+  );
+}
+
 /** The release of a flight as it was signed, and whether it holds. */
 export function SignedRelease({
   flight,
@@ -97,6 +116,7 @@ export function SignedRelease({
   readonly signed: ReleaseView;
 }) {
   const [isAsked, setIsAsked] = useState(false);
+  const [isReplayed, setIsReplayed] = useState(false);
   return (
     <Part title="Release">
       <Alert severity={over === null ? 'success' : isVoid ? 'error' : 'warning'} sx={{ mb: 1.25 }}>
@@ -128,6 +148,14 @@ export function SignedRelease({
         <Button size="small" variant="outlined" component="a" href={`/api${path}/pdf`}>
           Card as PDF
         </Button>
+        <Button
+          size="small"
+          onClick={() => {
+            setIsReplayed(true);
+          }}
+        >
+          Decide it again
+        </Button>
         {over === null && flight.out === null ? (
           <Button
             size="small"
@@ -139,6 +167,7 @@ export function SignedRelease({
           </Button>
         ) : null}
       </Stack>
+      {isReplayed ? <Replayed releaseId={releaseId} /> : null}
       {isAsked ? (
         <Withdraw
           flight={flight}
