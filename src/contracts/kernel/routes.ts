@@ -151,6 +151,7 @@ export const ROUTES = {
   'GET /api/walkround/[registration]': read(),
   'GET /api/walkround/method': read(),
   'GET /api/dispatch': read(),
+  'GET /api/handover': read(),
   'GET /api/dispatch/[flight]': read(),
   'GET /api/dispatch/release/[release]/replay': read(),
   'GET /api/flights': read(),

@@ -122,6 +122,25 @@ export interface HistoryLine {
   readonly record: unknown;
 }
 
+function historyLine(row: {
+  readonly seq: number;
+  readonly act: string;
+  readonly actor_name: string;
+  readonly revision: number | null;
+  readonly recorded_at: Date;
+  readonly body: string;
+}): HistoryLine {
+  const body = JSON.parse(row.body) as { readonly record?: unknown };
+  return {
+    seq: row.seq,
+    act: exactlyOneOf(LEDGER_ACTS, row.act, 'act'),
+    actorName: row.actor_name,
+    revision: row.revision,
+    recordedAt: storedInstant(row.recorded_at),
+    record: body.record ?? null,
+  };
+}
+
 /** The newest entries of an aircraft, newest first. `after` leaves out revisions up to that one, `without` acts of some kinds. */
 export async function readHistory(
   tx: ClubTransaction,
@@ -139,15 +158,25 @@ export async function readHistory(
     .orderBy('seq', 'desc')
     .limit(most)
     .execute();
-  return rows.map((row) => {
-    const body = JSON.parse(row.body) as { readonly record?: unknown };
-    return {
-      seq: row.seq,
-      act: exactlyOneOf(LEDGER_ACTS, row.act, 'act'),
-      actorName: row.actor_name,
-      revision: row.revision,
-      recordedAt: storedInstant(row.recorded_at),
-      record: body.record ?? null,
-    };
-  });
+  return rows.map(historyLine);
+}
+
+/** What was done to all aircraft of the club since a moment, newest first, with whose history it is of. @param without acts that are left out */
+export async function historySince(
+  tx: ClubTransaction,
+  since: Instant,
+  most: number,
+  without: readonly LedgerAct[],
+): Promise<readonly (HistoryLine & { readonly aircraftId: string })[]> {
+  const rows = await tx
+    .selectFrom('ledger')
+    .select(['seq', 'act', 'actor_name', 'revision', 'recorded_at', 'body', 'aircraft_id'])
+    .where('aircraft_id', 'is not', null)
+    .where('recorded_at', '>=', new Date(since))
+    .where('act', 'not in', without)
+    .orderBy('recorded_at', 'desc')
+    .orderBy('seq', 'desc')
+    .limit(most)
+    .execute();
+  return rows.map((row) => ({ ...historyLine(row), aircraftId: row.aircraft_id ?? '' }));
 }

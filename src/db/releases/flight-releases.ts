@@ -189,6 +189,11 @@ export async function openReleases(
   );
 }
 
+/** The releases of a club that have not ended, past their time or not. */
+export async function openReleasesOfClub(tx: ClubTransaction): Promise<readonly StoredRelease[]> {
+  return (await stored(tx).where('e.why', 'is', null).execute()).map(storedRelease);
+}
+
 /** What a release was decided from, and what was decided; undefined where the club has none such. */
 export async function releaseEvidence(tx: ClubTransaction, releaseId: string) {
   return tx

@@ -9,6 +9,7 @@ import type { People } from '../club/people';
 import type { DocumentCheckList } from '../documents/document-check';
 import type { RampAircraft, RampList } from '../findings/ramp';
 import type { DispatchFlight, DispatchList } from '../flights/dispatch';
+import type { Handover } from '../flights/handover';
 import type { PublicCard } from '../releases/flight-release';
 import type { ReplayView } from '../releases/replayed';
 import type { DayPlan, DraftAnswer } from '../flights/plan';
@@ -84,6 +85,7 @@ export interface Answers {
   'GET /api/walkround/method': SchoolMethodView;
   'GET /api/card/[address]': PublicCard;
   'GET /api/dispatch': DispatchList;
+  'GET /api/handover': Handover;
   'GET /api/dispatch/release/[release]/replay': ReplayView;
   'GET /api/dispatch/[flight]': DispatchFlight;
   'GET /api/flights': DayPlan;

@@ -91,7 +91,10 @@ function List() {
   const late = list.out.filter(({ state }) => state === 'overdue');
   return (
     <DeskPage at={list} deadSince={deadSince}>
-      <h1>Dispatch</h1>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', justifyContent: 'space-between' }}>
+        <h1>Dispatch</h1>
+        <Link href="/handover">Hand over</Link>
+      </Box>
       {late.length === 0 ? null : (
         <Box
           component="p"
