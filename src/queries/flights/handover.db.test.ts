@@ -8,7 +8,7 @@ import { good } from '@/testing/database';
 import { club, comeBack, freshDesk, inTx, later, leave, planned, start, text } from '@/testing/dispatch';
 import { newNick } from '@/testing/entries';
 import { release } from '@/testing/flight-release';
-import { handover } from './handover';
+import { handover, handoverFrom } from './handover';
 
 const look = (since: Instant = addSeconds(club.ports.now(), -3600)) =>
   inTx((tx) => handover(tx, club.clubId, since, club.ports.now()));
@@ -55,6 +55,17 @@ describe('what the next on duty takes over', () => {
       ['Findings that nobody has decided about', ['New nick']],
     ]);
     expect((await look()).notReleased).toMatchObject([{ registration: 'N02TB', verdict: 'Grounded' }]);
+  });
+
+  it('of the last shift where nobody says, and of no longer than 14 days', () => {
+    const now = club.ports.now();
+    const day = 86_400;
+    expect(handoverFrom(null, now)).toBe(addSeconds(now, -day / 2));
+    expect(handoverFrom(addSeconds(now, -14 * day), now)).toBe(addSeconds(now, -14 * day));
+    expect([handoverFrom(addSeconds(now, 1), now), handoverFrom(addSeconds(now, -15 * day), now)]).toEqual([
+      null,
+      null,
+    ]);
   });
 
   it('what was recorded since, newest first, and nothing from before', async () => {

@@ -1,7 +1,7 @@
 import { decidePrepared } from '@/core/decision/decide';
 import type { Verdict } from '@/core/decision/decision';
 import type { LedgerAct } from '@/core/records/ledger-act';
-import type { Instant } from '@/core/time/instant';
+import { addSeconds, type Instant } from '@/core/time/instant';
 import { dateText } from '@/explain/wording';
 import { readClub } from '@/db/club/clubs';
 import { openFlights } from '@/db/flights/flights';
@@ -60,6 +60,17 @@ const MOST_CHANGES = 300;
 const MOST_FINDINGS = 20;
 /** What many small entries say is no news: what they came to is. */
 const SMALL: readonly LedgerAct[] = ['box-readings', 'answer-walk-round', 'add-photo'];
+
+/** Nobody is on duty for longer, in seconds. */
+const SHIFT = 12 * 3600;
+/** Further back than this is no handover, in seconds; with a minute for a clock that is behind. */
+const MOST_BACK = 14 * 86_400 + 60;
+
+/** From when on it tells: a shift where nobody says; null for a moment that is ahead, or too far back. */
+export function handoverFrom(since: Instant | null, now: Instant): Instant | null {
+  if (since === null) return addSeconds(now, -SHIFT);
+  return since > now || since < addSeconds(now, -MOST_BACK) ? null : since;
+}
 
 /** What changed since a moment, and what is still open, for the person who takes over. */
 export async function handover(
