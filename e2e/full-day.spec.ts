@@ -316,7 +316,7 @@ test('a release is read back and signed, its card is looked at by who was given 
   await expect(signed).toContainText('Decided again from what was known then: The same, byte for byte.');
   await expectNoViolations(dispatcher);
 
-  // Whoever was given the address sees the card and nothing else; every other address answers the same.
+  // Somebody who was given the address sees the card and nothing else; every other address answers the same.
   const path = (await signed.getByRole('link', { name: 'Card', exact: true }).getAttribute('href')) ?? '';
   const stranger = await browser.newContext({ ...STILL, ...(baseURL === undefined ? {} : { baseURL }) });
   const card = await stranger.newPage();

@@ -14,16 +14,19 @@ export interface Replayed {
 const hash = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex');
 
 /**
- * Decides every release again from what it was decided from, and compares it with what was decided, and both with their hashes and with what
+ * Decides every release again from what it was decided from, and compares it with what was decided, and both with
+ * their hashes and with what
  * the ledger keeps.
  * @param url a superuser's connection: only such a one sees every club
+ * @param only one release by its id; null for all
  */
-export async function replayReleases(url: string): Promise<Replayed> {
+export async function replayReleases(url: string, only: string | null = null): Promise<Replayed> {
   const client = new Client({ connectionString: url });
   await client.connect();
   try {
     const { rows: ids } = await client.query<{ release_id: string }>(
-      'select release_id from groval.flight_release order by recorded_at, release_id',
+      'select release_id from groval.flight_release where $1::uuid is null or release_id = $1 order by recorded_at, release_id',
+      [only],
     );
     const told: string[] = [];
     let same = 0;

@@ -109,7 +109,7 @@ export async function changeClub(
         ports.sha256,
       );
       // What the meters say on a day hangs on where the day begins, and on whose rules are kept.
-      const anew =
+      const dayOrRulesMoved =
         before.place.zone !== club.place.zone || before.packs.authority.id !== club.packs.authority.id;
       for (const { aircraftId } of fleet.values()) {
         const { revision, withEnded } = await nextRevision(
@@ -117,7 +117,7 @@ export async function changeClub(
           actor,
           aircraftId,
           recordedAt,
-          anew ? NOBODY : null,
+          dayOrRulesMoved ? NOBODY : null,
         );
         await appendToLedger(
           tx,

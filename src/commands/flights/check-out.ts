@@ -22,8 +22,10 @@ import { whyNotReleased } from '../releases/require-release';
 import { fuelText, measuredOf, oilText } from './measured';
 
 /**
- * Hands an aircraft out for a planned flight that it is released for. The meters are compared with the record; what is more than the record says becomes an
- * unlogged time and counts at once; and then the flight is decided exactly as it leaves now, with those readings and with the fuel and oil
+ * Hands an aircraft out for a planned flight that it is released for. The meters are compared with the record;
+ * what is more than the record says becomes an
+ * unlogged time and counts at once; and then the flight is decided exactly as it leaves now, with those readings
+ * and with the fuel and oil
  * that were measured. Anything but a plain yes is refused with its reason.
  */
 export async function checkOut(

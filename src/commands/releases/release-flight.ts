@@ -55,8 +55,10 @@ async function endThis(
 }
 
 /**
- * Signs the release of an aircraft for one planned flight: decided on what is on record at this moment, which is kept word for word with the
- * decision, the versions and their hashes. Each restriction was read back by the pilot; the aircraft's records are those that the signer saw.
+ * Signs the release of an aircraft for one planned flight: decided on what is on record at this moment, which is
+ * kept word for word with the
+ * decision, the versions and their hashes. Each restriction was read back by the pilot; the aircraft's records are
+ * those that the signer saw.
  * An earlier release for the flight is replaced. It opens nothing: what the records close stays closed.
  */
 export async function releaseFlight(

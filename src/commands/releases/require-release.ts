@@ -4,7 +4,8 @@ import { againstRelease, whyOver } from '@/explain/flight-release';
 import type { Changing } from '../kernel/change-aircraft';
 
 /**
- * Why a flight may not leave for want of a release: none was signed, it holds no longer, or what was read at the desk just now speaks against it.
+ * Why a flight may not leave for want of a release: none was signed, it holds no longer, or what was read at the
+ * desk just now speaks against it.
  * @param decision on what is on record with that
  * @returns null where a release holds
  */

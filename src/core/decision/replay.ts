@@ -21,7 +21,8 @@ function plainOf(value: unknown, key = ''): Plain | undefined {
 }
 
 /**
- * What was decided as canonical text: equal decisions give equal texts, byte for byte. By which engine and rules stands with the inputs, and
+ * What was decided as canonical text: equal decisions give equal texts, byte for byte. By which engine and rules
+ * stands with the inputs, and
  * the words that rules are told in decide nothing.
  */
 export function decisionText({ engine: _engine, packs: _packs, ...decided }: Decision): string {
@@ -82,7 +83,7 @@ export function replay(inputs: string, then: string, packs?: PackChoices): Repla
   const after = JSON.parse(text) as PlainDecision;
   const own = (decision: PlainDecision) =>
     new Map(decision.constraints.map((one) => [one.id, canonicalJson(one as unknown as Plain)]));
-  const [old, anew] = [own(before), own(after)];
+  const [old, current] = [own(before), own(after)];
   const versionsNow = new Map(packVersions(by).map(({ id, version }) => [id, version]));
   return {
     same: text === then,
@@ -92,9 +93,9 @@ export function replay(inputs: string, then: string, packs?: PackChoices): Repla
     ].filter((one) => one.then !== one.now),
     verdict: { then: before.verdict, now: after.verdict },
     answer: { then: before.flight?.answer ?? null, now: after.flight?.answer ?? null },
-    arrived: [...anew.keys()].filter((id) => !old.has(id)),
-    gone: [...old.keys()].filter((id) => !anew.has(id)),
-    changed: [...anew.keys()].filter((id) => old.has(id) && old.get(id) !== anew.get(id)),
+    arrived: [...current.keys()].filter((id) => !old.has(id)),
+    gone: [...old.keys()].filter((id) => !current.has(id)),
+    changed: [...current.keys()].filter((id) => old.has(id) && old.get(id) !== current.get(id)),
     parts: [...new Set([...Object.keys(before), ...Object.keys(after)])]
       .filter((name) => canonicalJson(before[name] ?? null) !== canonicalJson(after[name] ?? null))
       .sort(),

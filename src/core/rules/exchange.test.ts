@@ -52,7 +52,8 @@ const check = (happenedAt: string, errorDegrees = 2) => ({
   },
 });
 
-// Sources: 14 CFR 91.171, 91.207(c) and (d), 91.411(a), 91.413(a) and (b) (from memory); that an old unit's test says nothing of a new one is common practice.
+// Sources: 14 CFR 91.171, 91.207(c) and (d), 91.411(a), 91.413(a) and (b) (from memory); that an old unit's test
+// says nothing of a new one is common practice.
 describe('an ELT that was exchanged', () => {
   it.each<Row>([
     [

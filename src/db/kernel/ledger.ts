@@ -161,7 +161,10 @@ export async function readHistory(
   return rows.map(historyLine);
 }
 
-/** What was done to all aircraft of the club since a moment, newest first, with whose history it is of. @param without acts that are left out */
+/**
+ * What was done to all aircraft of the club since a moment, newest first, with whose history it is of. @param
+ * without acts that are left out
+ */
 export async function historySince(
   tx: ClubTransaction,
   since: Instant,

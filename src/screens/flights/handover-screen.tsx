@@ -54,7 +54,10 @@ function Loops({ handover: { loops, undecided } }: { readonly handover: Handover
   );
 }
 
-/** What the next on duty takes over: what is open, which aircraft are not released and why, and what was recorded since. On paper it is a sheet. */
+/**
+ * What the next on duty takes over: what is open, which aircraft are not released and why, and what was recorded
+ * since. On paper it is a sheet.
+ */
 export function HandoverScreen() {
   const [span, setSpan] = useState(12);
   const deadSince = useLive();

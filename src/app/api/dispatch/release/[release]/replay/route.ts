@@ -3,7 +3,7 @@ import { idSchema } from '@/contracts/kernel/scalars';
 import { replayedRelease } from '@/queries/releases/replayed';
 import { runtime } from '@/server/runtime';
 
-/** A release decided again, for whoever wants to know whether it would be decided the same today. */
+/** A release decided again, to see whether it would be decided the same today. */
 export const GET = queryRoute(
   'GET /api/dispatch/release/[release]/replay',
   async ({ tx, params }) => {
