@@ -138,6 +138,7 @@ export const ROUTES = {
   'POST /api/notices/devices/end': act(endDeviceSchema, 'manage-own-notices'),
 
   'GET /api/line': read(),
+  'GET /api/line/moment': read(),
   'GET /api/events': read(),
   'GET /api/aircraft/[registration]': read(),
   'GET /api/aircraft/[registration]/folder': read(),

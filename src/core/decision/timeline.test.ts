@@ -6,13 +6,13 @@ import { seatRail } from '@/testing/lesson';
 import { RICH } from '@/testing/rich-case';
 import { sameUses } from '../envelope/use-set';
 import { hours, hoursFromSeconds } from '../quantities/hours';
-import { METER_NAMES, type Meter, type MeterValues } from '../records/meters/meters';
-import { adds, UNSAID, type PlannedFlight } from '../records/flights/planned-flight';
+import { UNSAID, type PlannedFlight } from '../records/flights/planned-flight';
 import { addSeconds, instant, instantText, type Instant } from '../time/instant';
+import { metersAt } from './ahead';
 import { decidePrepared } from './decide';
 import { answerFlight } from './planned-flight';
 import { flownAfter, inOrder, NOTHING_FLOWN } from './flown';
-import { prepare, type Prepared } from './prepare';
+import { prepare } from './prepare';
 import { timeline } from './timeline';
 
 const DAY = 86_400;
@@ -40,23 +40,6 @@ const flight = (
   landings: 2,
   ...change,
 });
-
-/** The meters at a moment, every flight flown that has ended by then. */
-function metersAt(
-  prepared: Prepared,
-  flights: readonly PlannedFlight[],
-  from: Instant,
-  at: Instant,
-): MeterValues {
-  const values: { -readonly [M in Meter]: number | null } = { ...prepared.meters };
-  for (const one of flights)
-    if (one.ends > from && one.ends <= at)
-      for (const meter of METER_NAMES) {
-        const value = values[meter];
-        values[meter] = value === null ? null : value + adds(one)[meter];
-      }
-  return values;
-}
 
 describe('the timeline', () => {
   const { facts, packs, asOf } = cleanCase(RICH);
@@ -95,7 +78,7 @@ describe('the timeline', () => {
             ...changes.flatMap(({ at }) => [at, (at - 1) as Instant]),
           ].filter((at) => at >= asOf && at <= until);
           for (const at of asked) {
-            const pointwise = decidePrepared(prepared, null, at, metersAt(prepared, flights, asOf, at));
+            const pointwise = decidePrepared(prepared, null, at, metersAt(prepared, flights, at));
             const latest = changes.filter((change) => change.at <= at).at(-1);
             const ours = latest ?? {
               verdict: decidePrepared(prepared, null, asOf).verdict,
@@ -111,7 +94,7 @@ describe('the timeline', () => {
             const before = index === 0 ? decidePrepared(prepared, null, asOf) : changes[index - 1];
             expect(before?.verdict !== change.verdict || !sameUses(change.open, before.open)).toBe(true);
             const inForce = (at: Instant) =>
-              decidePrepared(prepared, null, at, metersAt(prepared, flights, asOf, at)).constraints.map(
+              decidePrepared(prepared, null, at, metersAt(prepared, flights, at)).constraints.map(
                 ({ id }) => id,
               );
             const [then, now] = [inForce((change.at - 1) as Instant), inForce(change.at)];
@@ -133,7 +116,7 @@ describe('the timeline', () => {
     const { flights: answers } = timeline(prepared, flights, asOf, until);
     let flown = NOTHING_FLOWN;
     for (const one of inOrder(flights)) {
-      const meters = metersAt(prepared, flights, asOf, one.starts);
+      const meters = metersAt(prepared, flights, one.starts);
       const decision = decidePrepared(prepared, null, one.starts, meters);
       const whole = answerFlight(prepared, decision, one);
       const ours = answers.find((answer) => answer.flight === one.id);
@@ -185,7 +168,7 @@ describe('the timeline', () => {
         ];
         const { flights: answers } = timeline(prepared, flights, asOf, until);
         for (const one of flights) {
-          const meters = metersAt(prepared, flights, asOf, one.starts);
+          const meters = metersAt(prepared, flights, one.starts);
           const whole = answerFlight(prepared, decidePrepared(prepared, null, one.starts, meters), one);
           const ours = answers.find((answer) => answer.flight === one.id);
           const said = (list: readonly { constraint: { id: string }; by: number; currency: string }[]) =>

@@ -103,6 +103,43 @@ export async function flightsBetween(
   ).map(storedFlight);
 }
 
+/**
+ * Flights that touch the time from `from` to `to` as they were known at `at`: planned by then, and neither moved nor cancelled
+ * nor recorded as having left before it.
+ */
+export async function flightsKnownAt(
+  tx: ClubTransaction,
+  from: Instant,
+  to: Instant,
+  at: Instant,
+): Promise<readonly StoredFlight[]> {
+  const moment = new Date(at);
+  return (
+    await tx
+      .selectFrom('planned_flight as p')
+      .leftJoin('flight as f', (join) =>
+        join
+          .onRef('f.club_id', '=', 'p.club_id')
+          .onRef('f.flight_id', '=', 'p.flight_id')
+          .on('f.recorded_at', '<=', moment),
+      )
+      .leftJoin('planned_flight_end as e', (join) =>
+        join
+          .onRef('e.club_id', '=', 'p.club_id')
+          .onRef('e.flight_id', '=', 'p.flight_id')
+          .on('e.recorded_at', '<=', moment),
+      )
+      .where('e.flight_id', 'is', null)
+      .where('p.recorded_at', '<=', moment)
+      .where('p.starts', '<', new Date(to))
+      .where('p.ends', '>', new Date(from))
+      .selectAll('p')
+      .select('f.flight_id as left_id')
+      .orderBy('p.starts')
+      .execute()
+  ).map(storedFlight);
+}
+
 /** Planned flights that stand, of some ids. */
 export async function findPlanneds(
   tx: ClubTransaction,

@@ -1,13 +1,14 @@
 import { decidePrepared } from '@/core/decision/decide';
 import type { Decision, FlightAnswer, Verdict } from '@/core/decision/decision';
 import { answerFlights } from '@/core/decision/planned-flight';
+import type { Prepared } from '@/core/decision/prepare';
 import type { Purpose } from '@/core/envelope/dimensions';
 import type { WindowPicture } from '@/core/envelope/window-picture';
 import type { FlightOut } from '@/core/records/flights/movement';
 import { airborneTime } from '@/core/records/flights/planned-flight';
 import { addDays } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
-import { sunOn } from '@/core/time/sun';
+import { sunOn, type Place } from '@/core/time/sun';
 import { civilDateAt, endOfDay, startOfDay, type ZoneId } from '@/core/time/zone';
 import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import { readClub, type Club } from '@/db/club/clubs';
@@ -86,6 +87,21 @@ export interface Today {
   readonly nightfall: Instant | null;
 }
 
+/** The light of the day that holds a moment, at the field. */
+export function lightOfDay(at: Instant, place: Place): Today {
+  const date = civilDateAt(at, place.zone);
+  const { dawn, sunrise, sunset, nightfall } = sunOn(date, place);
+  return {
+    date,
+    from: startOfDay(date, place.zone),
+    to: startOfDay(addDays(date, 1), place.zone),
+    dawn,
+    sunrise,
+    sunset,
+    nightfall,
+  };
+}
+
 /** Everything the Line shows. */
 export interface Line {
   readonly club: string;
@@ -118,7 +134,7 @@ function wallOf({ flight }: StoredFlight, { exceedances }: FlightAnswer): Instan
 }
 
 /** Who has an aircraft that is out, and since when. */
-function outText(flights: readonly FlightOut[], zone: ZoneId, now: Instant): string | null {
+export function outText(flights: readonly FlightOut[], zone: ZoneId, now: Instant): string | null {
   const out = flights.find(({ returned }) => returned === null);
   if (out === undefined) return null;
   return `Out with ${out.by ?? 'somebody'} since ${civilDateAt(out.happenedAt, zone) === civilDateAt(now, zone) ? clockText(out.happenedAt, zone) : momentText(out.happenedAt, zone)}`;
@@ -140,27 +156,39 @@ export function measuredText(last: LastMeasured | undefined, zone: ZoneId): stri
   ].join(' ');
 }
 
-/** One aircraft's row, decided now. */
-export function lineRow(
-  stored: StoredAircraft,
-  flights: readonly StoredFlight[],
-  club: Club,
-  rules: string,
-  now: Instant,
-  last: LastMeasured | undefined = undefined,
+/** A planned flight as a row draws it. @param answer null where nothing is decided about it any more */
+export function flightOnLine(
+  planned: StoredFlight,
+  answer: FlightAnswer | undefined,
+  decision: Decision,
+  zone: ZoneId,
+): LineFlight {
+  const { id, starts, ends, purpose } = planned.flight;
+  const base = {
+    id,
+    name: planned.personName,
+    starts,
+    ends,
+    purpose,
+    airborneSeconds: airborneTime(planned.flight),
+  };
+  return answer === undefined
+    ? { ...base, answer: 'past', words: '', wall: null }
+    : {
+        ...base,
+        answer: answer.answer,
+        words: tellFlight(answer, decision, zone),
+        wall: wallOf(planned, answer),
+      };
+}
+
+/** What a decision says of an aircraft, as a row shows it. */
+export function decidedRow(
+  { aircraftId, typeName, revision }: Pick<StoredAircraft, 'aircraftId' | 'typeName' | 'revision'>,
+  { facts }: Pick<Prepared, 'facts'>,
+  decision: Decision,
+  shown: Pick<LineRow, 'flights' | 'out' | 'measured'>,
 ): LineRow {
-  const { aircraftId, typeName, revision, facts } = stored;
-  const { place } = club;
-  const { prepared, present } = preparedFor(stored, club, rules, now);
-  const decision = decidePrepared(prepared, null, present);
-  const ahead = flights.filter(({ flight, left }) => !left && flight.starts >= now);
-  const answers = new Map(
-    answerFlights(
-      prepared,
-      decision,
-      ahead.map(({ flight }) => flight),
-    ).map((answer) => [answer.flight, answer]),
-  );
   return {
     aircraftId,
     registration: decision.registration,
@@ -175,32 +203,38 @@ export function lineRow(
     secondsLeft: decision.firstLimit.hours?.currency === 'hours' ? decision.firstLimit.hours.left : null,
     holdsUntil: decision.holdsUntil,
     notChecked: decision.notChecked.map((what) => NOT_CHECKED_NAMES[what]),
-    out: outText(facts.flightsOut, place.zone, now),
-    measured: measuredText(last, place.zone),
-    openItems: prepared.facts.discrepancies
+    openItems: facts.discrepancies
       .filter(({ rectification }) => rectification === null)
       .map(({ what }) => what),
-    flights: flights.map((planned) => {
-      const { id, starts, ends, purpose } = planned.flight;
-      const answer = answers.get(id);
-      const base = {
-        id,
-        name: planned.personName,
-        starts,
-        ends,
-        purpose,
-        airborneSeconds: airborneTime(planned.flight),
-      };
-      return answer === undefined
-        ? { ...base, answer: 'past' as const, words: '', wall: null }
-        : {
-            ...base,
-            answer: answer.answer,
-            words: tellFlight(answer, decision, place.zone),
-            wall: wallOf(planned, answer),
-          };
-    }),
+    ...shown,
   };
+}
+
+/** One aircraft's row, decided now. */
+export function lineRow(
+  stored: StoredAircraft,
+  flights: readonly StoredFlight[],
+  club: Club,
+  rules: string,
+  now: Instant,
+  last: LastMeasured | undefined = undefined,
+): LineRow {
+  const { zone } = club.place;
+  const { prepared, present } = preparedFor(stored, club, rules, now);
+  const decision = decidePrepared(prepared, null, present);
+  const ahead = flights.filter(({ flight, left }) => !left && flight.starts >= now);
+  const answers = new Map(
+    answerFlights(
+      prepared,
+      decision,
+      ahead.map(({ flight }) => flight),
+    ).map((answer) => [answer.flight, answer]),
+  );
+  return decidedRow(stored, prepared, decision, {
+    out: outText(stored.facts.flightsOut, zone, now),
+    measured: measuredText(last, zone),
+    flights: flights.map((planned) => flightOnLine(planned, answers.get(planned.flight.id), decision, zone)),
+  });
 }
 
 const measuredOf = keptFleetRows(lastMeasured);
@@ -245,23 +279,13 @@ export async function line(
 ): Promise<Line> {
   const club = await readClub(tx, clubId);
   const { place } = club;
-  const date = civilDateAt(now, place.zone);
-  const { dawn, sunrise, sunset, nightfall } = sunOn(date, place);
   return {
     club: club.name,
     field: place.name,
     zone: place.zone,
     now,
     pinned,
-    today: {
-      date,
-      from: startOfDay(date, place.zone),
-      to: startOfDay(addDays(date, 1), place.zone),
-      dawn,
-      sunrise,
-      sunset,
-      nightfall,
-    },
+    today: lightOfDay(now, place),
     rows: await readRows(tx, club, null, now),
   };
 }

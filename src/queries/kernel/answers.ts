@@ -3,6 +3,7 @@ import type { AircraftPage } from '../aircraft/aircraft-page';
 import type { Facts } from '../aircraft/facts';
 import type { Folder } from '../aircraft/folder-view';
 import type { Line } from '../aircraft/line';
+import type { LineMoment } from '../aircraft/line-moment';
 import type { LongListPage } from '../aircraft/long-list';
 import type { ClubPage, ClubTrial } from '../club/club';
 import type { People } from '../club/people';
@@ -68,6 +69,7 @@ export interface Answers {
   'GET /api/founding': { readonly open: boolean; readonly club: string | null };
   'GET /api/notices': NoticesPage;
   'GET /api/line': Line;
+  'GET /api/line/moment': LineMoment;
   'GET /api/triage': TriageList;
   'GET /api/passed-checks/[finding]': PassedChecks;
   'GET /api/chronic': ChronicList;

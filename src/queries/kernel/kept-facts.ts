@@ -3,8 +3,8 @@ import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import type { Club } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 
-/** How many aircraft are kept in one process: a few large clubs; and of those with everything that ever was, what a few desks look at. */
-const MOST = { present: 3000, whole: 200 } as const;
+/** How many aircraft are kept in one process: a few large clubs; and with everything that ever was, the fleet of one that looks back. */
+const MOST = { present: 3000, whole: 600 } as const;
 /** From so many changed aircraft on all are read at once: a question for each would cost more. */
 const ALL_AT_ONCE = 6;
 

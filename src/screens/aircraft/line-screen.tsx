@@ -5,18 +5,28 @@ import Stack from '@mui/material/Stack';
 import type { Theme } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import type { Line } from '@/queries/aircraft/line';
+import { setHash, useHash } from '../data/address';
 import { clock, day as dayText, useServerClock } from '../data/clock';
 import { useLive, useRenewalAt } from '../data/live';
 import { useLine } from '../data/queries';
+import { useSettled } from '../data/settled';
+import { lazily } from '../kit/lazily';
 import { DeskHeader } from '../shell/desk-header';
+import { Coming } from '../shell/coming';
 import { WaitingBelow } from '../shell/desk-page';
 import { NotLive } from '../shell/not-live';
 import { LineCards } from './line-cards';
 import { LineTable } from './line-table';
 import { NeedsBar } from './needs-bar';
 import { Selected } from './selected';
+import { useLineMoment } from './use-line-moment';
+
+const TimeCursor = lazily(() => import('./time-cursor').then((module) => module.TimeCursor), 84);
+/** A slider that is drawn asks for where it rests, not for all that it passes. */
+const REST_MS = 60;
 
 /** Moments at which what the Line says may become another: limits, the end of the day, flights that begin. */
 const renewals = (line: Line | undefined): readonly (number | null)[] =>
@@ -50,6 +60,16 @@ function FieldNow({ line, now }: { readonly line: Line; readonly now: number }) 
   );
 }
 
+/** The moment in the address that the Line is moved to; null is now. */
+function useMovedTo(): readonly [number | null, (at: number | null) => void] {
+  const text = new URLSearchParams(useHash()).get('at');
+  const at = text === null ? Number.NaN : Date.parse(text);
+  const move = useCallback((moment: number | null) => {
+    setHash(moment === null ? '' : `at=${new Date(moment).toISOString()}`, 'the same');
+  }, []);
+  return [Number.isNaN(at) ? null : at, move];
+}
+
 /** The Line: every aircraft, its verdict, what limits it next, today's flights laid over it. */
 export function LineScreen() {
   const router = useRouter();
@@ -59,6 +79,20 @@ export function LineScreen() {
   const narrow = useMediaQuery((theme: Theme) => theme.breakpoints.down('md'), { noSsr: true });
   const now = useServerClock(line?.now, line?.pinned ?? true);
   const [chosen, setChosen] = useState<string | null>(null);
+  const [at, move] = useMovedTo();
+  const [inSight, setInSight] = useState({ first: 0, last: 0 });
+  const seen = useCallback((first: number, last: number) => {
+    setInSight({ first, last });
+  }, []);
+  const rested = useSettled(at, REST_MS);
+  const moved = useLineMoment(line, at === null ? null : (rested ?? at), inSight);
+  useHotkeys(
+    't',
+    () => {
+      if (line !== undefined) move(now ?? line.now);
+    },
+    [line, now, move],
+  );
   useRenewalAt([...renewals(line)], line?.now, line?.pinned ?? true);
   // One bar before and after the answer comes: what is open in it stays open.
   const frame = (
@@ -75,7 +109,10 @@ export function LineScreen() {
       </>
     );
 
-  const { rows, zone } = line;
+  const shown = moved.shown?.line ?? line;
+  const without = moved.shown?.without;
+  const isDeciding = at !== null && moved.showsAt !== at;
+  const { rows, zone } = shown;
   const selected =
     rows.find(({ registration }) => registration === chosen)
     ?? rows.find(({ verdict }) => verdict !== 'Released')
@@ -106,10 +143,30 @@ export function LineScreen() {
   return (
     <Stack sx={{ height: '100vh' }}>
       {frame}
-      <NeedsBar line={line} onSelect={setChosen} />
+      {at === null ? (
+        <NeedsBar line={line} onSelect={setChosen} />
+      ) : (
+        <TimeCursor
+          at={at}
+          now={now ?? line.now}
+          zone={zone}
+          isDeciding={isDeciding}
+          onMove={move}
+          onNow={() => {
+            move(null);
+          }}
+        />
+      )}
+      {at === null || moved.error === null ? null : (
+        <Box sx={{ p: 2 }}>
+          <Coming query={{ error: moved.error, refetch: moved.askAgain }} />
+        </Box>
+      )}
       <Box
         component="main"
+        aria-busy={isDeciding}
         sx={{
+          opacity: isDeciding ? 0.5 : 1,
           display: 'grid',
           gridTemplateColumns: { xs: 'minmax(0, 1fr) 330px', xl: 'minmax(0, 1fr) 420px' },
           gridTemplateRows: 'minmax(0, 1fr)',
@@ -119,8 +176,19 @@ export function LineScreen() {
           minHeight: 0,
         }}
       >
-        <LineTable line={line} now={now ?? line.now} selected={selected} onSelect={setChosen} />
-        {selected === undefined ? null : <Selected row={selected} zone={zone} />}
+        <LineTable
+          line={shown}
+          now={at === null ? (now ?? line.now) : shown.now}
+          selected={selected}
+          onSelect={setChosen}
+          onRange={seen}
+          {...(without === undefined ? {} : { without })}
+        />
+        {selected === undefined || without?.has(selected.aircraftId) === true ? (
+          <div />
+        ) : (
+          <Selected row={selected} zone={zone} at={at === null ? null : shown.now} />
+        )}
       </Box>
     </Stack>
   );

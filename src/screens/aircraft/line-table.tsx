@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRouter } from 'next/navigation';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Line, LineRow } from '@/queries/aircraft/line';
 import { clock } from '../data/clock';
 import { Hidden } from '../kit/layout';
@@ -68,10 +68,42 @@ interface Props {
   readonly now: number;
   readonly selected: LineRow | undefined;
   readonly onSelect: (registration: string) => void;
+  /** Rows without an answer for the moment that is shown, by the aircraft’s id. */
+  readonly without?: ReadonlyMap<string, 'asked' | 'not-yet'>;
+  /** Is told which rows are drawn, by number. */
+  readonly onRange?: (first: number, last: number) => void;
 }
 
+/** A row of which nothing is said: its answer is on the way, or the aircraft was not on record then. */
+function RowWithout({ row, why, height }: { row: LineRow; why: 'asked' | 'not-yet'; height: number }) {
+  return (
+    <Box component="tr" sx={{ height }}>
+      <Box component="td" sx={{ px: 1.25, borderBottom: '1px solid var(--rule)' }} className="small">
+        {why === 'asked' ? '…' : 'none'}
+      </Box>
+      <Box
+        component="th"
+        scope="row"
+        sx={{ px: 1.25, borderBottom: '1px solid var(--rule)', textAlign: 'left' }}
+      >
+        <span className="figure">{row.registration}</span>
+      </Box>
+      <Box
+        component="td"
+        colSpan={4}
+        sx={{ px: 1.25, borderBottom: '1px solid var(--rule)' }}
+        className="small"
+      >
+        {why === 'asked' ? 'Being decided' : 'Nothing of it was on record yet.'}
+      </Box>
+    </Box>
+  );
+}
+
+const NONE: ReadonlyMap<string, 'asked' | 'not-yet'> = new Map();
+
 /** The Line's table: only the rows in sight are drawn, so that five hundred scroll as easily as five. */
-export function LineTable({ line, now, selected, onSelect }: Props) {
+export function LineTable({ line, now, selected, onSelect, without = NONE, onRange }: Props) {
   const router = useRouter();
   const scrolled = useRef<HTMLElement | null>(null);
   const [observed, room] = useHeight();
@@ -88,6 +120,8 @@ export function LineTable({ line, now, selected, onSelect }: Props) {
     scrollMargin: HEAD,
   });
   const shown = virtual.getVirtualItems();
+  const [first, last] = [shown[0]?.index ?? 0, shown.at(-1)?.index ?? 0];
+  useEffect(() => onRange?.(first, last), [onRange, first, last]);
   const above = (shown[0]?.start ?? HEAD) - HEAD;
   const below = virtual.getTotalSize() - ((shown.at(-1)?.end ?? HEAD) - HEAD);
   const move = (by: number) => {
@@ -144,7 +178,11 @@ export function LineTable({ line, now, selected, onSelect }: Props) {
           {above <= 0 ? null : <Box component="tr" aria-hidden="true" sx={{ height: above }} />}
           {shown.map(({ index }) => {
             const row = rows[index];
-            return row === undefined ? null : (
+            if (row === undefined) return null;
+            const why = without.get(row.aircraftId);
+            return why !== undefined ? (
+              <RowWithout key={row.aircraftId} row={row} why={why} height={height} />
+            ) : (
               <LineRowView
                 key={row.aircraftId}
                 row={row}

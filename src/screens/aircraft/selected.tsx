@@ -4,12 +4,20 @@ import Stack from '@mui/material/Stack';
 import type { LineRow } from '@/queries/aircraft/line';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
-import { clock } from '../data/clock';
+import { clock, day, wallClockOf } from '../data/clock';
 import Link from '../kit/link';
 import { Reasons } from '../shell/reasons';
 
-/** The selected aircraft's verdict in full. */
-export function Selected({ row, zone }: { readonly row: LineRow; readonly zone: string }) {
+/** The selected aircraft's verdict in full. @param at another moment that it is about; null is now */
+export function Selected({
+  row,
+  zone,
+  at,
+}: {
+  readonly row: LineRow;
+  readonly zone: string;
+  readonly at: number | null;
+}) {
   const refused = row.flights.filter(({ words }) => words !== '');
   return (
     <Stack
@@ -18,6 +26,11 @@ export function Selected({ row, zone }: { readonly row: LineRow; readonly zone: 
       aria-label={`Verdict for ${row.registration}`}
       sx={{ bgcolor: 'var(--card)', border: '1px solid var(--rule)', p: 2, overflowY: 'auto' }}
     >
+      {at === null ? null : (
+        <Box sx={{ fontWeight: 700 }}>
+          Not now: {day(at, zone)} {wallClockOf(at, zone).date.slice(0, 4)}, {clock(at, zone)}
+        </Box>
+      )}
       <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center' }}>
         <GateMark verdict={row.verdict} size={46} />
         <Box sx={{ flex: 1 }}>
@@ -35,8 +48,13 @@ export function Selected({ row, zone }: { readonly row: LineRow; readonly zone: 
       </Stack>
       {row.out === null ? null : (
         <Box sx={{ borderLeft: '4px solid var(--sea)', pl: 1.5 }}>
-          <b>{row.out}.</b> Until its return is recorded nobody else can take it.{' '}
-          <Link href="/dispatch">Dispatch</Link>
+          <b>{row.out}.</b> Until its return is recorded nobody else can take it.
+          {at === null ? (
+            <>
+              {' '}
+              <Link href="/dispatch">Dispatch</Link>
+            </>
+          ) : null}
         </Box>
       )}
       <Box sx={{ fontSize: 14 }}>{row.openFor}</Box>
@@ -59,6 +77,7 @@ export function Selected({ row, zone }: { readonly row: LineRow; readonly zone: 
       ))}
       <Button component={Link} href={`/aircraft/${row.registration}`} variant="contained">
         Open {row.registration}
+        {at === null ? '' : ' as it is now'}
       </Button>
       <div className="small">
         Not checked: {row.notChecked.join('; ')}. Groval advises. The pilot in command, licensed mechanics,

@@ -60,6 +60,7 @@ export function useLive(): number | null {
       if (next === null) void client.invalidateQueries({ queryKey: ['line'] });
       else client.setQueryData(['line'], next);
       void client.invalidateQueries({ queryKey: ['aircraft', row.registration] });
+      void client.invalidateQueries({ queryKey: ['line-moment'] });
       void client.invalidateQueries({ queryKey: ['counter'] });
       void client.invalidateQueries({ queryKey: ['plan'] });
       void client.invalidateQueries({ queryKey: ['triage'] });

@@ -17,13 +17,15 @@ const KEYS = [
   ['↑ ↓', 'Line and Flights: the aircraft or flight before or after'],
   ['Page up, Page down', 'Line: ten aircraft further'],
   ['Enter', 'Line: open the aircraft that is chosen'],
+  ['t', 'Line: move it to another moment'],
+  [', .', 'Line at another moment: an hour back or on; with Shift a day'],
   ['← →', 'Flights: the day before or after'],
   ['n', 'Flights: enter a flight'],
   ['m', 'Flights: move the flight that is chosen'],
   ['x', 'Flights: cancel the flight that is chosen'],
   ['↑ ↓', 'New findings: the one before or after'],
   ['1 2 3 4', 'New findings: decide about the one that is chosen'],
-  ['Esc', 'Close what is open'],
+  ['Esc', 'Close what is open; the Line comes back to now'],
 ] as const;
 
 /** The list of keys. */

@@ -1,0 +1,163 @@
+import { DAYS_AHEAD, DAYS_BACK } from '@/contracts/aircraft/line-moment';
+import { decideAhead } from '@/core/decision/ahead';
+import { decidePrepared } from '@/core/decision/decide';
+import { answerFlights } from '@/core/decision/planned-flight';
+import { prepare } from '@/core/decision/prepare';
+import type { FlightOut } from '@/core/records/flights/movement';
+import { addDays } from '@/core/time/civil-date';
+import type { Instant } from '@/core/time/instant';
+import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
+import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
+import { readClub, type Club } from '@/db/club/clubs';
+import { flightsBetween, flightsKnownAt, type StoredFlight } from '@/db/flights/planned-flights';
+import type { ClubTransaction } from '@/db/kernel/connection';
+import { keptFacts } from '../kernel/kept-facts';
+import { byAircraft } from '../kernel/kept-rows';
+import { preparedFor, rulesOf } from '../kernel/prepared';
+import {
+  decidedRow,
+  flightOnLine,
+  lightOfDay,
+  outText,
+  type LineFlight,
+  type LineRow,
+  type Today,
+} from './line';
+
+/** The Line at another moment than now, or some of its rows. */
+export interface LineMoment {
+  readonly at: Instant;
+  /** As it was known then, or as it will be by what is planned. */
+  readonly when: 'then' | 'ahead';
+  readonly today: Today;
+  /** How many aircraft the club has today. */
+  readonly total: number;
+  /** Aircraft of which nothing was on record yet at that moment. */
+  readonly notYet: readonly string[];
+  readonly rows: readonly LineRow[];
+}
+
+/** Whether the Line can be moved there: from three years back to sixty days ahead. */
+export function isWithinLine(at: Instant, now: Instant, { place }: Pick<Club, 'place'>): boolean {
+  const today = civilDateAt(now, place.zone);
+  return (
+    at >= startOfDay(addDays(today, -DAYS_BACK), place.zone)
+    && at <= endOfDay(addDays(today, DAYS_AHEAD), place.zone)
+  );
+}
+
+/** A flight that had left by a moment, as a row draws it. */
+const flown = ({ id, by, happenedAt, returned }: FlightOut, at: Instant): LineFlight => {
+  const ends = returned === null || returned.at > at ? at : returned.at;
+  return {
+    id,
+    name: by ?? 'somebody',
+    starts: happenedAt,
+    ends,
+    purpose: null,
+    airborneSeconds: Math.max(0, Math.floor((ends - happenedAt) / 1000)),
+    answer: 'past',
+    words: '',
+    wall: null,
+  };
+};
+
+/** One aircraft as it was known at a moment that is over; null where nothing of it was on record by then. */
+function rowThen(
+  stored: StoredAircraft,
+  club: Club,
+  at: Instant,
+  day: Today,
+  flights: readonly StoredFlight[],
+): LineRow | null {
+  const { facts } = stored;
+  if (facts.descriptions.length > 0 && facts.descriptions.every(({ recordedAt }) => recordedAt > at))
+    return null;
+  const { zone } = club.place;
+  const prepared = prepare(facts, club.packs, at);
+  const decision = decidePrepared(prepared, null, at);
+  const waiting = flights.filter(({ left }) => !left);
+  const answers = new Map(
+    answerFlights(
+      prepared,
+      decision,
+      waiting.filter(({ flight }) => flight.starts >= at).map(({ flight }) => flight),
+    ).map((answer) => [answer.flight, answer]),
+  );
+  const { flightsOut } = prepared.facts;
+  return decidedRow(stored, prepared, decision, {
+    out: outText(flightsOut, zone, at),
+    measured: null,
+    flights: [
+      ...flightsOut
+        .filter((one) => one.happenedAt < day.to && (one.returned?.at ?? at) > day.from)
+        .map((one) => flown(one, at)),
+      ...waiting.map((planned) => flightOnLine(planned, answers.get(planned.flight.id), decision, zone)),
+    ],
+  });
+}
+
+/** One aircraft as it will be: what is on record now, dates moved on, its planned flights flown in order. */
+function rowAhead(
+  stored: StoredAircraft,
+  club: Club,
+  rules: string,
+  now: Instant,
+  at: Instant,
+  day: Today,
+  flights: readonly StoredFlight[],
+): LineRow {
+  const { zone } = club.place;
+  const { prepared, present } = preparedFor(stored, club, rules, now);
+  const moment = at > present ? at : present;
+  const ahead = flights.filter(({ left, flight }) => !left && flight.starts >= now);
+  const planned = ahead.map(({ flight }) => flight);
+  const decision = decideAhead(prepared, planned, moment);
+  const asked = decidePrepared(prepared, null, present);
+  const answers = new Map(answerFlights(prepared, asked, planned).map((answer) => [answer.flight, answer]));
+  return decidedRow(stored, prepared, decision, {
+    out: outText(stored.facts.flightsOut, zone, now),
+    measured: null,
+    flights: flights
+      .filter(({ flight }) => flight.starts < day.to && flight.ends > day.from)
+      .map((one) => flightOnLine(one, answers.get(one.flight.id), asked, zone)),
+  });
+}
+
+/**
+ * Rows of the Line at a moment: one that is over as it was known then, by the club's rules of today; one to come by what is on record
+ * now with every planned flight flown. Nothing is sampled: each row is decided for exactly that moment.
+ * @param from the first row in the order of registrations; so many as `most`
+ */
+export async function lineAt(
+  tx: ClubTransaction,
+  clubId: string,
+  asked: { readonly at: Instant; readonly from: number; readonly most: number },
+  now: Instant,
+): Promise<LineMoment | null> {
+  const club = await readClub(tx, clubId);
+  const { at, from, most } = asked;
+  if (!isWithinLine(at, now, club)) return null;
+  const day = lightOfDay(at, club.place);
+  const fleet = await keptFacts(tx, club, null, at >= now ? 'present' : 'whole');
+  const stored = fleet.slice(from, from + most);
+  const base = { at, today: day, total: fleet.length };
+  if (at >= now) {
+    const rules = rulesOf(club);
+    const flights = byAircraft(await flightsBetween(tx, now, day.to, null));
+    return {
+      ...base,
+      when: 'ahead',
+      notYet: [],
+      rows: stored.map((one) => rowAhead(one, club, rules, now, at, day, flights.get(one.aircraftId) ?? [])),
+    };
+  }
+  const flights = byAircraft(await flightsKnownAt(tx, day.from, day.to, at));
+  const rows = stored.map((one) => rowThen(one, club, at, day, flights.get(one.aircraftId) ?? []));
+  return {
+    ...base,
+    when: 'then',
+    notYet: stored.filter((_, index) => rows[index] === null).map(({ facts }) => facts.aircraft.registration),
+    rows: rows.filter((row) => row !== null),
+  };
+}
