@@ -67,7 +67,7 @@ async function bareQueries(tx: ClubTransaction, clubId: string, now: Instant): P
   const id = found?.aircraft_id ?? '';
   const { place } = await readClub(tx, clubId);
   // The page.
-  await readFactRows(tx, id, false);
+  await readFactRows(tx, id, 'whole');
   await readDiscrepancies(tx, id, 100);
   await certificatesOf(tx, 'bench');
   await documentsOf(tx, id);
@@ -75,7 +75,7 @@ async function bareQueries(tx: ClubTransaction, clubId: string, now: Instant): P
   // The folder.
   await findByRegistration(tx, REGISTRATION);
   await readClub(tx, clubId);
-  await readFactRows(tx, id, true);
+  await readFactRows(tx, id, 'present');
   await readStrikes(tx, id);
   await readDials(tx, id);
   await latestFlights(tx, id, 40);

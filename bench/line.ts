@@ -42,7 +42,7 @@ export async function benchLine(db: Database, clubId: string, now: Instant): Pro
       const today = civilDateAt(now, club.place.zone);
       await flightsBetween(tx, startOfDay(today, club.place.zone), endOfDay(today, club.place.zone), null);
       const sqlOnly = performance.now() - started;
-      await readFactRows(tx, null, true);
+      await readFactRows(tx, null, 'present');
       const withFacts = performance.now() - started;
       const aircraft = await keptFacts(tx, club, null);
       const deciding = performance.now();

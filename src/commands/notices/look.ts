@@ -33,7 +33,7 @@ const NEWS_S = 2 * 86_400;
 /** What there is to know of an aircraft for its notices. */
 async function readAll(tx: ClubTransaction, clubId: string, aircraftId: string, now: Instant) {
   const club = await readClub(tx, clubId);
-  const [stored] = await loadReadable(tx, club.place, aircraftId, true);
+  const [stored] = await loadReadable(tx, club.place, aircraftId, 'present');
   if (stored === undefined) return null;
   const present = presentFor(stored.facts, now);
   const prepared = prepare(stored.facts, club.packs, present);

@@ -55,7 +55,7 @@ export async function endReleases(
   if (open.length === 0) return [];
   const club = await readClub(tx, clubId);
   // What cannot be read closes the aircraft, and keeps nobody from entering what they found.
-  const [stored] = await loadReadable(tx, club.place, aircraftId, true);
+  const [stored] = await loadReadable(tx, club.place, aircraftId, 'present');
   if (stored === undefined) throw new Error(`aircraft ${aircraftId} is not there`);
   const ended: { readonly release: string; readonly why: ReleaseEnd }[] = [];
   for (const release of open) {

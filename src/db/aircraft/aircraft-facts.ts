@@ -1,7 +1,7 @@
 import { sql } from 'kysely';
 import type { Place } from '@/core/time/sun';
 import type { ClubTransaction } from '../kernel/connection';
-import { readFactRows } from './fact-rows';
+import { readFactRows, type Reach } from './fact-rows';
 import { type StoredAircraft, factsFromRows, readableFacts } from './facts-from-rows';
 
 /** The facts of the whole fleet, or of one aircraft. `presentOnly` as in readFactRows(): for decisions about the present only. */
@@ -11,7 +11,7 @@ export async function loadAircraft(
   aircraftId: string | null,
   presentOnly: boolean,
 ): Promise<readonly StoredAircraft[]> {
-  return factsFromRows(await readFactRows(tx, aircraftId, presentOnly), place);
+  return factsFromRows(await readFactRows(tx, aircraftId, presentOnly ? 'present' : 'whole'), place);
 }
 
 /** The same for screens and lists: an aircraft whose records cannot be read is closed, and hides no other. */
@@ -19,9 +19,9 @@ export async function loadReadable(
   tx: ClubTransaction,
   place: Place,
   aircraftId: string | null,
-  presentOnly: boolean,
+  reach: Reach,
 ): Promise<readonly StoredAircraft[]> {
-  return readableFacts(await readFactRows(tx, aircraftId, presentOnly), place);
+  return readableFacts(await readFactRows(tx, aircraftId, reach), place);
 }
 
 /** One aircraft as it stands at present, with every reading there ever was of its meters; undefined where it is not there. */
@@ -30,7 +30,7 @@ export async function loadForMeters(
   place: Place,
   aircraftId: string,
 ): Promise<StoredAircraft | undefined> {
-  return factsFromRows(await readFactRows(tx, aircraftId, true, true), place)[0];
+  return factsFromRows(await readFactRows(tx, aircraftId, 'present', true), place)[0];
 }
 
 /**

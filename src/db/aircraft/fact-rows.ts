@@ -24,8 +24,19 @@ export const countsSince = (row: { readonly recorded_at: Date; readonly vouched_
     row.vouched_at !== null && row.vouched_at > row.recorded_at ? row.vouched_at : row.recorded_at,
   );
 
-/** The latest document check of each kind of document, one index look-up each; and every one that tells of a registration's end, which later document checks do not undo. */
-async function readDocuments(tx: ClubTransaction, aircraftId: string | null) {
+/** Every document check that counts or did until it was struck out; or the latest document check of each kind of document, one index look-up each; and every one that tells of a registration's end, which later document checks do not undo. */
+async function readDocuments(tx: ClubTransaction, aircraftId: string | null, every: boolean) {
+  if (every)
+    return tx
+      .selectFrom('document_sighting as s')
+      .leftJoin('vouch as v', (join) =>
+        join.onRef('v.club_id', '=', 's.club_id').onRef('v.record_id', '=', 's.sighting_id'),
+      )
+      .selectAll('s')
+      .select('v.recorded_at as vouched_at')
+      .where(counts)
+      .$if(aircraftId !== null, (query) => query.where('s.aircraft_id', '=', aircraftId))
+      .execute();
   const endings = await tx
     .selectFrom('counted_document_sighting as s')
     .leftJoin('vouch as v', (join) =>
@@ -161,23 +172,30 @@ async function withUnreadFlights(
 }
 
 /**
+ * How much of an aircraft's records is read: what can change an answer about the present; that with everything a page lists; or all that
+ * an answer about any moment that is over rests on, without the walk-round, which is another at every moment.
+ */
+export type Reach = 'present' | 'whole' | 'history';
+
+/**
  * The raw rows behind a list of aircraft. Separate from the mapping so that the two can be measured side by side.
- * @param presentOnly leaves out what cannot change an answer about the present: discrepancies that an entry without faults has
+ * @param reach `present` leaves out what cannot change an answer about the present: discrepancies that an entry without faults has
  * closed, older document checks, older readings of a meter whose records agree, and flights that are long back
  * @param everyReading reads older readings anyway, as the person who judges whether they agree needs them
  */
 export async function readFactRows(
   tx: ClubTransaction,
   aircraftId: string | null,
-  presentOnly: boolean,
+  reach: Reach,
   everyReading = false,
 ) {
+  const presentOnly = reach === 'present';
   const one = <Q extends { where: (column: never, op: never, value: never) => Q }>(
     query: Q,
     column = 'aircraft_id',
   ): Q => (aircraftId === null ? query : query.where(column as never, '=' as never, aircraftId as never));
   const aircraft = await one(tx.selectFrom('aircraft').selectAll()).orderBy('registration').execute();
-  const documents = await readDocuments(tx, aircraftId);
+  const documents = await readDocuments(tx, aircraftId, reach === 'history');
   const inspections = await one(
     tx
       .selectFrom('inspection as i')
@@ -266,8 +284,11 @@ export async function readFactRows(
     ...(await readOthers(tx, aircraftId, presentOnly)),
     ...(presentOnly ? await readLatestOnRamp(tx, aircraftId) : []),
   ];
-  const walkrounds = await readWalkroundRows(tx, aircraftId === null ? null : { aircraft: aircraftId });
-  const method = await readMethod(tx);
+  const walkrounds =
+    reach === 'history'
+      ? { rows: [], events: [] }
+      : await readWalkroundRows(tx, aircraftId === null ? null : { aircraft: aircraftId });
+  const { required } = await readMethod(tx);
   const strikes = await readStrikes(tx, aircraftId);
   const movements = await withUnreadFlights(tx, await readMovements(tx, aircraftId, standings), readings);
   const descriptions = await readDescriptions(tx, aircraftId);
@@ -284,7 +305,8 @@ export async function readFactRows(
     descriptions,
     boxReadings,
     walkrounds,
-    method,
+    // Of a moment that is over its own walk-rounds say it.
+    method: { required: required && reach !== 'history' },
   };
 }
 

@@ -21,6 +21,7 @@ import { INSPECTION_KINDS, type Inspection } from '@/core/records/maintenance/in
 import type { MeterReading } from '@/core/records/meters/meter-reading';
 import { type Counter, METER_NAMES, isHourMeter } from '@/core/records/meters/meters';
 import { hoursFromSeconds } from '@/core/quantities/hours';
+import type { Instant } from '@/core/time/instant';
 import type { Place } from '@/core/time/sun';
 import { equipmentAt, stepOf } from '@/core/walkround/classify';
 import { placeOnAircraft } from '@/core/walkround/place';
@@ -41,6 +42,8 @@ export interface StoredAircraft {
   readonly typeName: string;
   readonly revision: number;
   readonly features: readonly string[] | null;
+  /** When it was entered here. */
+  readonly addedAt: Instant;
   readonly facts: AircraftFacts;
 }
 
@@ -250,6 +253,33 @@ function withWalkround(
   };
 }
 
+/**
+ * An aircraft's records with the walk-round as it stood at a moment that is over.
+ * @param stored all of its history, without a walk-round
+ * @param walkrounds what had been recorded of its walk-rounds by then
+ */
+export function withWalkroundAt(
+  stored: StoredAircraft,
+  walkrounds: readonly StoredWalkround[],
+  isRequired: boolean,
+  at: Instant,
+): AircraftFacts {
+  const { facts } = stored;
+  const isKnown = ({ recordedAt }: { readonly recordedAt: Instant }) => recordedAt <= at;
+  const flightsOut = facts.flightsOut
+    .filter(isKnown)
+    .map((flight) =>
+      flight.returned === null || isKnown(flight.returned) ? flight : { ...flight, returned: null },
+    );
+  const uplifts = facts.ramp?.uplifts.filter(isKnown) ?? [];
+  const ramp = withWalkround(facts.ramp, uplifts, walkrounds, flightsOut, isRequired);
+  // What was filled in is kept whole: only what counts at the moment decides, and the core leaves the rest out.
+  return {
+    ...facts,
+    ramp: ramp === null || facts.ramp === null ? ramp : { ...ramp, uplifts: facts.ramp.uplifts },
+  };
+}
+
 /** Rows as the core's own types. Decides nothing and fills in nothing: what is not stored is null, which is unknown. */
 export function factsFromRows(rows: FactRows, place: Place): readonly StoredAircraft[] {
   const documents = grouped(rows.documents, documentOf);
@@ -285,6 +315,7 @@ export function factsFromRows(rows: FactRows, place: Place): readonly StoredAirc
       typeName: row.type_name,
       revision: row.revision,
       features: row.features,
+      addedAt: first.recordedAt,
       facts: {
         place,
         aircraft: { registration: row.registration, category, firstFlownOn, approvedFor, particulars },
@@ -341,6 +372,7 @@ function withoutRecords(rows: FactRows, place: Place, error: unknown): readonly 
     typeName: row.type_name,
     revision: row.revision,
     features: null,
+    addedAt: storedInstant(row.recorded_at),
     facts: {
       ...NO_OTHERS,
       place,

@@ -153,17 +153,27 @@ const storedPlan = reader<WalkPlan>({
 
 /**
  * The raw rows of walk-rounds: one by its id, or of each aircraft those that were begun since its last flight and not given up.
- * @param of an aircraft, a walk-round, or null for the whole fleet; with `since` all that an aircraft had from then on
+ * @param of an aircraft, a walk-round, or null for the whole fleet; with `since` all that an aircraft had from then on; with `knownAt`
+ * what had been recorded of some aircraft by a moment
  */
 export async function readWalkroundRows(
   tx: ClubTransaction,
-  of: { readonly walkround: string } | { readonly aircraft: string; readonly since?: Date } | null,
+  of:
+    | { readonly walkround: string }
+    | { readonly aircraft: string; readonly since?: Date }
+    | { readonly fleet: readonly string[]; readonly knownAt: Date }
+    | null,
 ) {
+  const known = of !== null && 'knownAt' in of ? of : null;
+  const by = known?.knownAt ?? 'infinity';
   const from = of !== null && 'aircraft' in of ? of.since : undefined;
   const rows = await tx
     .selectFrom('walkround as w')
     .leftJoin('walkround_end as e', (join) =>
-      join.onRef('e.club_id', '=', 'w.club_id').onRef('e.walkround_id', '=', 'w.walkround_id'),
+      join
+        .onRef('e.club_id', '=', 'w.club_id')
+        .onRef('e.walkround_id', '=', 'w.walkround_id')
+        .on('e.recorded_at', '<=', sql<Date>`${by}::timestamptz`),
     )
     .select([
       'w.walkround_id',
@@ -184,12 +194,17 @@ export async function readWalkroundRows(
       query.where('w.walkround_id', '=', of !== null && 'walkround' in of ? of.walkround : ''),
     )
     .$if(from !== undefined, (query) => query.where('w.happened_at', '>=', from ?? new Date(0)))
-    .$if((of === null || 'aircraft' in of) && from === undefined, (query) =>
+    .$if(known !== null, (query) =>
+      query
+        .where('w.aircraft_id', '=', sql<string>`any(${known?.fleet ?? []}::uuid[])`)
+        .where('w.recorded_at', '<=', known?.knownAt ?? new Date(0)),
+    )
+    .$if((of === null || 'aircraft' in of || 'knownAt' in of) && from === undefined, (query) =>
       query
         .where(sql<boolean>`coalesce(e.how, '') <> 'given-up'`)
         // An index of returns by aircraft and time answers this for each.
         .where(
-          sql<boolean>`w.happened_at > coalesce((select max(r.happened_at) from flight_return r where r.club_id = w.club_id and r.aircraft_id = w.aircraft_id), '-infinity')`,
+          sql<boolean>`w.happened_at > coalesce((select max(r.happened_at) from flight_return r where r.club_id = w.club_id and r.aircraft_id = w.aircraft_id and r.recorded_at <= ${by}::timestamptz), '-infinity')`,
         ),
     )
     .$if(of !== null && 'aircraft' in of, (query) =>
@@ -204,6 +219,7 @@ export async function readWalkroundRows(
           .selectFrom('walkround_event')
           .selectAll()
           .where('walkround_id', '=', sql<string>`any(${ids}::uuid[])`)
+          .$if(known !== null, (query) => query.where('recorded_at', '<=', known?.knownAt ?? new Date(0)))
           .orderBy('happened_at')
           .orderBy('number')
           .orderBy('event_id')

@@ -1,12 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { reportFinding } from '@/commands/findings/report-finding';
+import { checkDocuments } from '@/commands/documents/check-documents';
+import { strikeEntry } from '@/commands/maintenance/corrections';
 import { restrict } from '@/commands/flights/dispatch-restriction';
 import { addSeconds, type Instant } from '@/core/time/instant';
 import { civilDateAt } from '@/core/time/zone';
-import { good } from '@/testing/database';
+import { good, PASSWORD } from '@/testing/database';
 import { club, comeBack, freshDesk, inTx, later, leave, planned, row, start, text } from '@/testing/dispatch';
 import { newNick } from '@/testing/entries';
+import { walking } from '@/testing/walk-round';
 import type { LineRow } from './line';
 import { lineAt } from './line-moment';
 
@@ -29,53 +32,115 @@ const said = (shown: LineRow | undefined) =>
 
 beforeEach(freshDesk);
 
+/** Somebody looks for the airworthiness certificate. */
+const see = (who: 'renter' | 'dispatcher', aboard: boolean, documentCheckId: string = randomUUID()) =>
+  checkDocuments(club.ports, club.actor(who), {
+    aircraftId: club.aircraftId,
+    seenAt: club.ports.now(),
+    documentChecks: [
+      {
+        documentCheckId,
+        kind: 'airworthiness-certificate',
+        keptWhere: null,
+        number: null,
+        aboard,
+        legible: aboard ? true : null,
+        displayed: aboard ? true : null,
+        registrationShown: aboard ? 'N02TB' : null,
+        serialShown: null,
+        issuedOn: null,
+        printedExpiry: null,
+        form: null,
+        revision: null,
+        placards: null,
+        datedOn: null,
+        tankFitted: null,
+        temporary: null,
+      },
+    ],
+  });
+
 describe('the Line at a moment that is over', () => {
-  it('says what it said then, whatever was recorded since', async () => {
-    const shown: (readonly [Instant, ReturnType<typeof said>, readonly (readonly [string, string])[]])[] = [];
-    const look = async () => {
+  it('says what it said then, whatever was recorded, struck out, corrected or repaired since', async () => {
+    const { ports, actor, aircraftId } = club;
+    const walk = randomUUID();
+    const walks = walking(() => club);
+    const nick = newNick(club);
+    const flight = await planned();
+    const check = randomUUID();
+    const acts: readonly (readonly [string, string, () => Promise<unknown>])[] = [
+      ['nothing', 'Released', () => Promise.resolve()],
+      ['leave', 'Released', async () => good(await leave(flight, text(start)))],
+      ['come back', 'Released', async () => good(await comeBack(flight, text(start + 108)))],
+      ['a document is missing', 'Grounded', async () => good(await see('renter', false))],
+      ['it is found again', 'Released', async () => good(await see('dispatcher', true, check))],
+      ['look again', 'Released', async () => good(await see('dispatcher', true))],
+      [
+        'strike the check before out',
+        'Released',
+        async () =>
+          good(
+            await strikeEntry(ports, actor('dispatcher'), {
+              strikeId: randomUUID(),
+              aircraftId,
+              seenRevision: (await row())?.revision ?? 0,
+              kind: 'document-check',
+              recordId: check,
+              why: 'looked into another pouch',
+              password: PASSWORD,
+            }),
+          ),
+      ],
+      [
+        'restrict',
+        'Restricted',
+        async () =>
+          good(
+            await restrict(ports, actor('instructor'), {
+              restrictionId: randomUUID(),
+              aircraftId,
+              why: 'rough running',
+              closes: ['night'],
+              until: null,
+            }),
+          ),
+      ],
+      [
+        'find a nick',
+        'Grounded',
+        async () => good(await reportFinding(ports, actor('renter'), { ...nick, foundAt: ports.now() })),
+      ],
+      ['begin a walk-round', 'Grounded', async () => good(await walks.begin(walk))],
+      [
+        'see nothing of a step',
+        'Grounded',
+        async () => {
+          const [step] = await walks.planOf(walk);
+          if (step === undefined) throw new Error('a plan has steps');
+          const unseen = walks.answerOf(step, { answer: 'not-seen', because: 'dark', measured: null });
+          good(await walks.send(walk, [unseen]));
+        },
+      ],
+    ];
+    const shown: (readonly [string, Instant, ReturnType<typeof said>, unknown])[] = [];
+    const flightsOf = (of: LineRow | undefined) => of?.flights.map(({ name, answer }) => [name, answer]);
+    for (const [what, verdict, act] of acts) {
+      await act();
       later(60);
       const now = await row();
-      shown.push([
-        club.ports.now(),
-        said(now),
-        now?.flights.map(({ name, answer }) => [name, answer] as const) ?? [],
-      ]);
+      expect([what, now?.verdict]).toEqual([what, verdict]);
+      shown.push([what, club.ports.now(), said(now), flightsOf(now)]);
       later(60);
-    };
-    await look();
-    const flight = await planned();
-    await look();
-    good(await leave(flight, text(start)));
-    await look();
-    later(3600);
-    good(await comeBack(flight, text(start + 3600)));
-    await look();
-    good(
-      await restrict(club.ports, club.actor('instructor'), {
-        restrictionId: randomUUID(),
-        aircraftId: club.aircraftId,
-        why: 'rough running',
-        closes: ['night'],
-        until: null,
-      }),
-    );
-    await look();
-    good(await reportFinding(club.ports, club.actor('renter'), newNick(club)));
-    await look();
+    }
     later(5 * DAY);
-    expect(shown.map(([, told]) => told?.verdict)).toEqual([
-      'Released',
-      'Released',
-      'Released',
-      'Released',
-      'Restricted',
-      'Grounded',
-    ]);
-    for (const [moment, told, flights] of shown) {
-      const then = await rowAt(moment);
-      expect(said(then)).toEqual(told);
-      expect(then?.flights.map(({ name, answer }) => [name, answer])).toEqual(flights);
-      expect((await at(moment))?.when).toBe('then');
+    for (const [what, moment, told, flights] of shown) {
+      const page = await at(moment);
+      expect([what, page?.when, said(page?.rows[0]), flightsOf(page?.rows[0])]).toEqual([
+        what,
+        'then',
+        told,
+        flights,
+      ]);
     }
   });
 

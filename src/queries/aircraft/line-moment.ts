@@ -7,10 +7,13 @@ import type { FlightOut } from '@/core/records/flights/movement';
 import { addDays } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
 import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
-import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
+import type { AircraftFacts } from '@/core/records/facts';
+import { withWalkroundAt, type StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import { readClub, type Club } from '@/db/club/clubs';
 import { flightsBetween, flightsKnownAt, type StoredFlight } from '@/db/flights/planned-flights';
 import type { ClubTransaction } from '@/db/kernel/connection';
+import { readMethod } from '@/db/walkround/method';
+import { readWalkroundRows, walkroundsOf } from '@/db/walkround/walkrounds';
 import { keptFacts } from '../kernel/kept-facts';
 import { byAircraft } from '../kernel/kept-rows';
 import { preparedFor, rulesOf } from '../kernel/prepared';
@@ -69,10 +72,9 @@ function rowThen(
   at: Instant,
   day: Today,
   flights: readonly StoredFlight[],
+  facts: AircraftFacts,
 ): LineRow | null {
-  const { facts } = stored;
-  if (facts.descriptions.length > 0 && facts.descriptions.every(({ recordedAt }) => recordedAt > at))
-    return null;
+  if (stored.addedAt > at) return null;
   const { zone } = club.place;
   const prepared = prepare(facts, club.packs, at);
   const decision = decidePrepared(prepared, null, at);
@@ -139,7 +141,7 @@ export async function lineAt(
   const { at, from, most } = asked;
   if (!isWithinLine(at, now, club)) return null;
   const day = lightOfDay(at, club.place);
-  const fleet = await keptFacts(tx, club, null, at >= now ? 'present' : 'whole');
+  const fleet = await keptFacts(tx, club, null, at >= now ? 'present' : 'history');
   const stored = fleet.slice(from, from + most);
   const base = { at, today: day, total: fleet.length };
   if (at >= now) {
@@ -153,7 +155,25 @@ export async function lineAt(
     };
   }
   const flights = byAircraft(await flightsKnownAt(tx, day.from, day.to, at));
-  const rows = stored.map((one) => rowThen(one, club, at, day, flights.get(one.aircraftId) ?? []));
+  const { required } = await readMethod(tx);
+  const walkrounds = byAircraft(
+    walkroundsOf(
+      await readWalkroundRows(tx, {
+        fleet: stored.map(({ aircraftId }) => aircraftId),
+        knownAt: new Date(at),
+      }),
+    ),
+  );
+  const rows = stored.map((one) =>
+    rowThen(
+      one,
+      club,
+      at,
+      day,
+      flights.get(one.aircraftId) ?? [],
+      withWalkroundAt(one, walkrounds.get(one.aircraftId) ?? [], required, at),
+    ),
+  );
   return {
     ...base,
     when: 'then',

@@ -78,7 +78,7 @@ export async function clubTrial(
     place: { name: entry.field, latitude: entry.latitude, longitude: entry.longitude, zone: entry.zone },
     packs: packsOf(entry, packs.club?.own ?? null),
   };
-  const fleet = await loadReadable(tx, place, null, true);
+  const fleet = await loadReadable(tx, place, null, 'present');
   const rows = fleet.flatMap(({ facts }): readonly ClubTrialRow[] => {
     const present = presentFor(facts, now);
     const [before, after] = [

@@ -1,10 +1,14 @@
 import { loadReadable, readVersions } from '@/db/aircraft/aircraft-facts';
+import type { Reach } from '@/db/aircraft/fact-rows';
 import type { StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import type { Club } from '@/db/club/clubs';
 import type { ClubTransaction } from '@/db/kernel/connection';
 
-/** How many aircraft are kept in one process: a few large clubs; and with everything that ever was, the fleet of one that looks back. */
-const MOST = { present: 3000, whole: 600 } as const;
+/**
+ * How many aircraft are kept in one process: a few large clubs; with what their pages list, what a few desks look at; and with
+ * everything that ever was, the fleet of a large club that looks back.
+ */
+const MOST = { present: 3000, whole: 200, history: 600 } as const;
 /** From so many changed aircraft on all are read at once: a question for each would cost more. */
 const ALL_AT_ONCE = 6;
 
@@ -14,7 +18,11 @@ interface Kept {
   readonly stored: StoredAircraft;
 }
 
-const kept = { present: new Map<string, Kept>(), whole: new Map<string, Kept>() };
+const kept: Readonly<Record<Reach, Map<string, Kept>>> = {
+  present: new Map(),
+  whole: new Map(),
+  history: new Map(),
+};
 
 /**
  * The facts of a club's fleet, or of one aircraft, for reading. The versions are asked first, and only what changed since it was read last is read again:
@@ -28,7 +36,7 @@ export async function keptFacts(
   tx: ClubTransaction,
   { place }: Pick<Club, 'place'>,
   aircraftId: string | null,
-  what: 'present' | 'whole' = 'present',
+  what: Reach = 'present',
 ): Promise<readonly StoredAircraft[]> {
   const { versions, wrote } = await readVersions(tx, aircraftId);
   if (wrote) throw new Error('facts are kept from transactions that only read; this one has written');
@@ -43,10 +51,10 @@ export async function keptFacts(
   const changed = versions.filter((row) => !unchanged.has(row.aircraftId));
   const read: StoredAircraft[] = [];
   if (changed.length >= ALL_AT_ONCE)
-    read.push(...(await loadReadable(tx, place, aircraftId, what === 'present')));
+    read.push(...(await loadReadable(tx, place, aircraftId, what)));
   else
     for (const row of changed)
-      read.push(...(await loadReadable(tx, place, row.aircraftId, what === 'present')));
+      read.push(...(await loadReadable(tx, place, row.aircraftId, what)));
   const labels = new Map(versions.map(({ aircraftId: id, version }) => [id, version]));
   const fresh = new Map(read.map((stored) => [stored.aircraftId, stored]));
   const answer = versions.flatMap(({ aircraftId: id }) => {

@@ -13,6 +13,7 @@ describe('what a list keeps prepared', () => {
     typeName: 'Quorin 160',
     revision,
     features: null,
+    addedAt: asOf,
     facts,
     ...change,
   });

@@ -73,12 +73,14 @@ interface Props {
   readonly now: number;
   readonly day: { readonly from: number; readonly to: number };
   readonly selected: boolean;
+  /** Whether the row is about another moment than now. */
+  readonly isMoved: boolean;
   readonly height: number;
   readonly onSelect: () => void;
 }
 
 /** One aircraft on the Line. */
-export function LineRowView({ row, at, line, now, day, selected, height, onSelect }: Props) {
+export function LineRowView({ row, at, line, now, day, selected, isMoved, height, onSelect }: Props) {
   const [first, second] = row.next;
   const told = against(row);
   const cell = { py: 0, px: 1.25, borderBottom: '1px solid var(--rule)' } as const;
@@ -133,7 +135,7 @@ export function LineRowView({ row, at, line, now, day, selected, height, onSelec
           <>
             <Clamped>
               <Box component="span" className="figure" sx={{ fontSize: 16 }}>
-                {first.figure}
+                {first.figure === 'now' && isMoved ? 'then' : first.figure}
               </Box>{' '}
               <span className="small">{first.of}</span>
             </Clamped>

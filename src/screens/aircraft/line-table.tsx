@@ -68,7 +68,7 @@ interface Props {
   readonly now: number;
   readonly selected: LineRow | undefined;
   readonly onSelect: (registration: string) => void;
-  /** Rows without an answer for the moment that is shown, by the aircraft’s id. */
+  /** Rows without an answer for the moment that is shown, by the aircraft’s id; absent while the Line shows now. */
   readonly without?: ReadonlyMap<string, 'asked' | 'not-yet'>;
   /** Is told which rows are drawn, by number. */
   readonly onRange?: (first: number, last: number) => void;
@@ -100,10 +100,8 @@ function RowWithout({ row, why, height }: { row: LineRow; why: 'asked' | 'not-ye
   );
 }
 
-const NONE: ReadonlyMap<string, 'asked' | 'not-yet'> = new Map();
-
 /** The Line's table: only the rows in sight are drawn, so that five hundred scroll as easily as five. */
-export function LineTable({ line, now, selected, onSelect, without = NONE, onRange }: Props) {
+export function LineTable({ line, now, selected, onSelect, without, onRange }: Props) {
   const router = useRouter();
   const scrolled = useRef<HTMLElement | null>(null);
   const [observed, room] = useHeight();
@@ -179,7 +177,7 @@ export function LineTable({ line, now, selected, onSelect, without = NONE, onRan
           {shown.map(({ index }) => {
             const row = rows[index];
             if (row === undefined) return null;
-            const why = without.get(row.aircraftId);
+            const why = without?.get(row.aircraftId);
             return why !== undefined ? (
               <RowWithout key={row.aircraftId} row={row} why={why} height={height} />
             ) : (
@@ -191,6 +189,7 @@ export function LineTable({ line, now, selected, onSelect, without = NONE, onRan
                 now={now}
                 day={drawn}
                 selected={row === selected}
+                isMoved={without !== undefined}
                 height={height}
                 onSelect={() => {
                   onSelect(row.registration);

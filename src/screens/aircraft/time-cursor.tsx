@@ -86,29 +86,19 @@ export function TimeCursor({ at, now, zone, isDeciding, onMove, onNow }: Props) 
       aria-label="The Line at another moment"
       sx={{ borderBottom: '3px solid var(--sea)', bgcolor: 'var(--sea-tint)', px: 2.5, py: 1 }}
     >
-      <Stack direction="row" spacing={2} sx={{ alignItems: 'center', flexWrap: 'wrap', rowGap: 1 }}>
-        <Box role="status" sx={{ minWidth: 220 }}>
-          <b>{isDeciding ? 'Being decided …' : words}</b>
-          <div className="mono">
+      <Stack direction="row" spacing={3} sx={{ alignItems: 'center' }}>
+        <Box role="status" sx={{ width: 330 }}>
+          <b>{isDeciding ? 'Being decided …' : words}:</b>{' '}
+          <span className="mono">
             {day(at, zone)} {wallClockOf(at, zone).date.slice(0, 4)}, {clock(at, zone)}
+          </span>
+          <div className="small">
+            {at < now
+              ? 'Only what had been recorded by then counts, decided by the club’s rules of today.'
+              : 'Dates moved on, every planned flight flown. What will be found or repaired is not known.'}
           </div>
         </Box>
-        <Stack direction="row" spacing={0.5}>
-          {(
-            [
-              ['−1 day', -DAY],
-              ['−1 h', -HOUR],
-              ['+1 h', HOUR],
-              ['+1 day', DAY],
-            ] as const
-          ).map(([label, step]) => (
-            <Button key={label} size="small" variant="outlined" onClick={by(step)}>
-              {label}
-            </Button>
-          ))}
-        </Stack>
-        <Exactly at={at} zone={zone} onMove={onMove} />
-        <Box sx={{ flex: 1, minWidth: 260, px: 2.5 }}>
+        <Box sx={{ flex: 1, minWidth: 0, px: 3 }}>
           <Slider
             size="small"
             aria-label="Moment"
@@ -121,23 +111,29 @@ export function TimeCursor({ at, now, zone, isDeciding, onMove, onNow }: Props) 
             onChange={(_, step) => {
               onMove(now + offsetOf(step));
             }}
-            sx={{ '& .MuiSlider-markLabel': { fontSize: 12, color: 'var(--soft)' } }}
+            sx={{ mb: 2, '& .MuiSlider-markLabel': { fontSize: 12, color: 'var(--soft)', top: 24 } }}
           />
         </Box>
+      </Stack>
+      <Stack direction="row" spacing={1} sx={{ alignItems: 'center', pt: 1 }}>
+        {(
+          [
+            ['−1 day', -DAY],
+            ['−1 h', -HOUR],
+            ['+1 h', HOUR],
+            ['+1 day', DAY],
+          ] as const
+        ).map(([label, step]) => (
+          <Button key={label} variant="outlined" onClick={by(step)} sx={{ bgcolor: 'var(--card)' }}>
+            {label}
+          </Button>
+        ))}
+        <Exactly at={at} zone={zone} onMove={onMove} />
+        <Box sx={{ flex: 1 }} />
         <Button variant="contained" onClick={onNow}>
           Back to now
         </Button>
       </Stack>
-      {at < now ? (
-        <div className="small">
-          Only what had been recorded by then counts, decided by the club’s rules as they are today.
-        </div>
-      ) : (
-        <div className="small">
-          By what is on record now: dates moved on, every planned flight flown. What will be found, checked or
-          repaired until then is not known.
-        </div>
-      )}
     </Box>
   );
 }
