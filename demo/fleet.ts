@@ -11,6 +11,8 @@ export interface DemoFlight {
   readonly purpose: Purpose;
   readonly solo?: boolean;
   readonly rules?: Rules;
+  /** A flight of a day ahead: so many days from today. */
+  readonly inDays?: number;
 }
 
 /** A finding of the demo. `daysAgo` 0 is this morning; `repaired` says what was done a day later; `deferred` that it was lawfully deferred that afternoon. */
@@ -189,7 +191,18 @@ export const FLEET: readonly DemoAircraft[] = [
     firstFlown: '1981-10-08',
     hours: '6390.60',
     inspectedAt: '6300.00',
-    flights: [{ at: 8, lasts: 1.5, airborne: '1.30', who: 'R. Dane', purpose: 'private-rental' }],
+    // One after the other they use up what is left to the 100-hour inspection: the last would outrun it.
+    flights: [
+      { at: 8, lasts: 1.5, airborne: '1.30', who: 'R. Dane', purpose: 'private-rental' },
+      ...[1, 3, 4, 5].map((inDays): DemoFlight => ({
+        at: 10,
+        lasts: 2.5,
+        airborne: '2.20',
+        who: 'K. Ferro',
+        purpose: 'instruction-school-aircraft',
+        inDays,
+      })),
+    ],
   },
   {
     ...plain,
@@ -238,6 +251,14 @@ export const FLEET: readonly DemoAircraft[] = [
     flights: [
       { at: 14, lasts: 2.2, airborne: '2.00', who: 'S. Lund', purpose: 'instruction-school-aircraft' },
       { at: 18.5, lasts: 1.2, airborne: '1.00', who: 'P. Okoro', purpose: 'instruction-school-aircraft' },
+      {
+        at: 18.5,
+        lasts: 1.2,
+        airborne: '1.00',
+        who: 'P. Okoro',
+        purpose: 'instruction-school-aircraft',
+        inDays: 3,
+      },
     ],
     findings: [
       {
@@ -281,6 +302,8 @@ export const FLEET: readonly DemoAircraft[] = [
     flights: [
       { at: 9, lasts: 1, airborne: '0.90', who: 'M. Ostrow', purpose: 'private-rental' },
       { at: 15, lasts: 1.5, airborne: '1.30', who: 'E. Quist', purpose: 'instruction-school-aircraft' },
+      { at: 11, lasts: 2, airborne: '1.60', who: 'M. Ostrow', purpose: 'private-rental', inDays: 1 },
+      { at: 9.5, lasts: 2, airborne: '1.60', who: 'M. Ostrow', purpose: 'private-rental', inDays: 5 },
     ],
   },
   {

@@ -270,10 +270,13 @@ function wallTime(moment: Instant): { readonly date: CivilDate; readonly clock: 
 async function planFlights(
   ports: Ports,
   aircraft: DemoAircraft,
-  day: CivilDate,
+  today: CivilDate,
   plannedAt: Instant,
+  ahead: boolean,
 ): Promise<void> {
   for (const [at, flight] of aircraft.flights.entries()) {
+    if (flight.inDays !== undefined && !ahead) continue;
+    const day = addDays(today, flight.inDays ?? 0);
     const starts = hourOfDay(day, flight.at, TERN_BAY);
     const ends = addSeconds(starts, flight.lasts * 3600);
     // What is over already is not planned any more: the demo may be started in the evening.
@@ -463,7 +466,7 @@ async function oneAircraft(
       await walkRound(ports, actorOf(who), aircraftId, begunAt, own, daysAgo === 2 ? 'K217' : null);
     }
     await flush(yesterday);
-    await planFlights(ports, aircraft, today, yesterday);
+    await planFlights(ports, aircraft, today, yesterday, true);
   };
   for (const { finding, at } of events) {
     if (finding.daysAgo === 0) await plan();
@@ -513,9 +516,10 @@ async function oneAircraft(
   }
 }
 
-/** Plans the demo's flights for every day on which it is started again. */
+/** Plans the demo's flights of the day for every day on which it is started again. */
 export async function planToday(ports: Ports, now: Instant): Promise<void> {
-  for (const aircraft of FLEET) await planFlights(ports, aircraft, civilDateAt(now, TERN_BAY.zone), now);
+  for (const aircraft of FLEET)
+    await planFlights(ports, aircraft, civilDateAt(now, TERN_BAY.zone), now, false);
 }
 
 /** Makes the whole club as it stands at `now`. @param ports the application's own, with the real database */

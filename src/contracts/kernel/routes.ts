@@ -156,6 +156,7 @@ export const ROUTES = {
   'GET /api/dispatch/[flight]': read(),
   'GET /api/dispatch/release/[release]/replay': read(),
   'GET /api/flights': read(),
+  'GET /api/flights/[flight]/ways': read(),
   'GET /api/club': read(),
   'GET /api/people': read(),
   'GET /api/feed': read(),

@@ -14,6 +14,7 @@ import type { Handover } from '../flights/handover';
 import type { PublicCard } from '../releases/flight-release';
 import type { ReplayView } from '../releases/replayed';
 import type { DayPlan, DraftAnswer } from '../flights/plan';
+import type { Ways } from '../flights/ways';
 import type { ChronicList } from '../findings/chronic';
 import type { TriageList } from '../findings/triage';
 import type { DeferralView } from '../findings/deferral';
@@ -91,6 +92,7 @@ export interface Answers {
   'GET /api/dispatch/release/[release]/replay': ReplayView;
   'GET /api/dispatch/[flight]': DispatchFlight;
   'GET /api/flights': DayPlan;
+  'GET /api/flights/[flight]/ways': Ways;
   'GET /api/club': ClubPage;
   'GET /api/people': People;
   'GET /api/feed': {

@@ -50,11 +50,8 @@ export async function keptFacts(
   }
   const changed = versions.filter((row) => !unchanged.has(row.aircraftId));
   const read: StoredAircraft[] = [];
-  if (changed.length >= ALL_AT_ONCE)
-    read.push(...(await loadReadable(tx, place, aircraftId, what)));
-  else
-    for (const row of changed)
-      read.push(...(await loadReadable(tx, place, row.aircraftId, what)));
+  if (changed.length >= ALL_AT_ONCE) read.push(...(await loadReadable(tx, place, aircraftId, what)));
+  else for (const row of changed) read.push(...(await loadReadable(tx, place, row.aircraftId, what)));
   const labels = new Map(versions.map(({ aircraftId: id, version }) => [id, version]));
   const fresh = new Map(read.map((stored) => [stored.aircraftId, stored]));
   const answer = versions.flatMap(({ aircraftId: id }) => {

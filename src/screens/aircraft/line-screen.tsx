@@ -187,7 +187,13 @@ export function LineScreen() {
         {selected === undefined || without?.has(selected.aircraftId) === true ? (
           <div />
         ) : (
-          <Selected row={selected} zone={zone} at={at === null ? null : shown.now} />
+          <Selected
+            row={selected}
+            zone={zone}
+            at={at === null ? null : shown.now}
+            date={shown.today.date}
+            isOver={at !== null && shown.now < line.now}
+          />
         )}
       </Box>
     </Stack>

@@ -5,18 +5,27 @@ import type { LineRow } from '@/queries/aircraft/line';
 import { GateMark } from '@/ui/gate-mark';
 import { WindowMark } from '@/ui/window-mark';
 import { clock, day, wallClockOf } from '../data/clock';
+import { lazily } from '../kit/lazily';
 import Link from '../kit/link';
+import { More } from '../kit/more';
 import { Reasons } from '../shell/reasons';
 
-/** The selected aircraft's verdict in full. @param at another moment that it is about; null is now */
+const WaysOut = lazily(() => import('../flights/ways').then((module) => module.WaysOut));
+
+/** The selected aircraft's verdict in full. @param at another moment that it is about; null is now @param date the day whose flights it shows */
 export function Selected({
   row,
   zone,
   at,
+  date,
+  isOver,
 }: {
   readonly row: LineRow;
   readonly zone: string;
   readonly at: number | null;
+  readonly date: string;
+  /** Whether that moment is over: nothing can be done about its flights. */
+  readonly isOver: boolean;
 }) {
   const refused = row.flights.filter(({ words }) => words !== '');
   return (
@@ -73,6 +82,11 @@ export function Selected({
             <span className="mono">{clock(starts, zone)}</span> {name}.
           </b>{' '}
           {words}
+          {answer === 'past' || isOver ? null : (
+            <More summary="What would let it go">
+              <WaysOut flightId={id} day={date} />
+            </More>
+          )}
         </Box>
       ))}
       <Button component={Link} href={`/aircraft/${row.registration}`} variant="contained">

@@ -42,7 +42,7 @@ async function typed(answer: (draft: Draft) => { readonly status: number; readon
     <FlightForm
       plan={plan}
       moving={null}
-      to={null}
+      sent={null}
       onlyFor={null}
       onDone={() => {
         log.push('closed');
@@ -58,7 +58,7 @@ async function typed(answer: (draft: Draft) => { readonly status: number; readon
 
 describe('a flight while it is typed', () => {
   it('begins with an aircraft that is released', () => {
-    show(<FlightForm plan={plan} moving={null} to={null} onlyFor={null} onDone={() => undefined} />);
+    show(<FlightForm plan={plan} moving={null} sent={null} onlyFor={null} onDone={() => undefined} />);
     expect(screen.getByRole('combobox', { name: 'Aircraft' }).textContent).toContain('N02TB');
   });
   it('is asked about once typing pauses, not at each stroke', async () => {

@@ -34,8 +34,11 @@ const SETTLED_MS = 120;
 interface Props {
   readonly plan: DayPlan;
   readonly moving: PlanLine | null;
-  /** The aircraft that it is to go to; null where that is still to be chosen. */
-  readonly to: string | null;
+  /** The aircraft that it is to go to, and when; null where that is still to be chosen. */
+  readonly sent: {
+    readonly to: string | null;
+    readonly time: Readonly<Record<'date' | 'starts' | 'ends' | 'airborne', string>> | null;
+  } | null;
   /** The only person for whom the reader plans: themselves; null for the desk. */ readonly onlyFor:
     string | null;
   readonly onDone: () => void;
@@ -59,7 +62,7 @@ const firstToOffer = ({ aircraft }: DayPlan): string =>
   (aircraft.find(({ verdict }) => verdict === 'Released') ?? aircraft[0])?.aircraftId ?? '';
 
 /** Entering or moving a flight: who, which aircraft, when, what for. The answer comes while it is typed. */
-export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props) {
+export default function FlightForm({ plan, moving, sent, onlyFor, onDone }: Props) {
   const [flightId] = useState(() => crypto.randomUUID());
   const { post, say, trouble } = useCommand();
   const flight = moving?.flight;
@@ -72,13 +75,13 @@ export default function FlightForm({ plan, moving, to, onlyFor, onDone }: Props)
     formState: { errors, isSubmitting, isDirty },
   } = useForm<Fields>({
     defaultValues: {
-      aircraftId: to ?? moving?.aircraftId ?? firstToOffer(plan),
+      aircraftId: sent?.to ?? moving?.aircraftId ?? firstToOffer(plan),
       person: moving?.person ?? onlyFor ?? '',
       personId: moving?.personId ?? null,
-      date: moving?.date ?? plan.date,
-      starts: moving?.starts ?? '',
-      ends: moving?.ends ?? '',
-      airborne: moving?.airborne ?? '',
+      date: sent?.time?.date ?? moving?.date ?? plan.date,
+      starts: sent?.time?.starts ?? moving?.starts ?? '',
+      ends: sent?.time?.ends ?? moving?.ends ?? '',
+      airborne: sent?.time?.airborne ?? moving?.airborne ?? '',
       purpose: flight?.purpose ?? 'private-rental',
       crew: flight?.crew ?? 'rated-pilot',
       rules: flight?.rules ?? 'vfr',

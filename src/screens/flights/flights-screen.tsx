@@ -59,7 +59,9 @@ function Who({ flight }: { readonly flight: PlanLine }) {
 /** The plan of a day: enter, move and cancel flights by keyboard; each is decided as it stands now. */
 export function FlightsScreen() {
   const address = new URLSearchParams(useHash());
-  const [day, chosen, to] = ['day', 'flight', 'to'].map((name) => address.get(name));
+  const [day, chosen, to, on, at, until, air] = ['day', 'flight', 'to', 'on', 'at', 'until', 'air'].map(
+    (name) => address.get(name),
+  );
   const [doing, setDoing] = useState<Doing>(null);
   const { data: plan, error, refetch } = useDayPlan(day ?? null);
   const { data: me } = useMe();
@@ -85,10 +87,14 @@ export function FlightsScreen() {
   const shift = (to: string) => {
     setHash(addressOf(to, null), 'new');
   };
-  // From the dispatch page: the flight is to go to another aircraft.
+  // From the dispatch page or from what would let it go: the flight is to go to another aircraft, or at another time.
   const moves =
     selected !== undefined && selected.flightId === chosen && open(selected) && mayChange(selected);
-  const sent = moves ? (to ?? null) : null;
+  const time =
+    on != null && at != null && until != null && air != null
+      ? { date: on, starts: at, ends: until, airborne: air }
+      : null;
+  const sent = moves && (to != null || time !== null) ? { to: to ?? null, time } : null;
   const done = () => {
     setDoing(null);
     if (sent !== null) setChosen(selected?.flightId ?? null);
@@ -273,10 +279,14 @@ export function FlightsScreen() {
             <Suspense fallback={<Skeleton variant="rounded" height={480} />}>
               <FlightForm
                 onlyFor={forOthers ? null : (me?.name ?? null)}
-                key={form.kind === 'entering' ? form.number : form.flight.flightId}
+                key={
+                  form.kind === 'entering'
+                    ? form.number
+                    : `${form.flight.flightId} ${to ?? ''} ${at ?? ''} ${until ?? ''}`
+                }
                 plan={plan}
                 moving={form.kind === 'moving' ? form.flight : null}
-                to={sent}
+                sent={sent}
                 onDone={done}
               />
             </Suspense>

@@ -7,6 +7,7 @@ import { PURPOSE_NAMES } from '@/explain/names';
 import type { PlanLine } from '@/queries/flights/plan';
 import Link from '../kit/link';
 import { ANSWER_NAMES, toneOf } from './plan-words';
+import { WaysOut } from './ways';
 
 /** The flight that is chosen: its answer, and what can be done with it. */
 export function ChosenFlight({
@@ -45,6 +46,9 @@ export function ChosenFlight({
         <b>{ANSWER_NAMES[flight.answer]}</b>
         {flight.words === '' ? null : <div>{flight.words}</div>}
       </Box>
+      {flight.answer === 'no' || flight.answer === 'yes-after' ? (
+        <WaysOut flightId={flight.flightId} day={flight.date} />
+      ) : null}
       <Stack direction="row" spacing={1} sx={{ flexWrap: 'wrap' }}>
         <Button variant="contained" component={Link} href={`/dispatch/${flight.flightId}`}>
           {left || !mayCheckOut ? 'At the dispatch page' : 'Check it out'}
