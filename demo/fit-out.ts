@@ -1,29 +1,17 @@
 // What each aircraft of the demo is built and equipped with, and the records that go with it.
 import { DIMENSIONS } from '../src/core/envelope/dimensions';
-import { hours, hoursFromSeconds } from '../src/core/quantities/hours';
+import { hoursFromSeconds } from '../src/core/quantities/hours';
 import { volume } from '../src/core/quantities/volume';
 import { UNKNOWN_PARTICULARS, type Particulars } from '../src/core/records/aircraft/aircraft';
-import type { AirworthinessDirective } from '../src/core/records/maintenance/ad';
 import type { EquipmentItem, EquipmentKind } from '../src/core/records/aircraft/equipment';
 import { isByType, templateOf } from '../src/core/records/aircraft/type-templates';
-import type { MaintenanceItem } from '../src/core/records/maintenance/maintenance-item';
 import { addDays, addYears, civilDate, type CivilDate } from '../src/core/time/civil-date';
 import { hourOfDay, type Place } from '../src/core/time/sun';
-import type { Signature } from '../src/core/records/club/certificate';
 import type { OtherRecord } from '../src/db/aircraft/other-kinds';
 import type { DemoAircraft } from './fleet';
 import { DAYS_BACK, type History } from './history';
+import { servicesOf } from './services';
 import { STRUT_LIMIT, wetAndSagging } from './walk-rounds';
-
-const workshop: Signature = {
-  name: 'Cape Reach Workshop',
-  certificate: {
-    kind: 'repair-station',
-    number: 'RS-0417',
-    validFrom: civilDate('2009-04-01'),
-    validUntil: 'no-expiry',
-  },
-};
 
 /** The invented serial number that belongs to a registration. */
 export const serialOf = (registration: string): string =>
@@ -193,9 +181,9 @@ export function fitOutOf(
   place: Place,
   number: number,
   id: (name: string) => string,
-  { inspections, readings }: History,
+  past: History,
 ): readonly OtherRecord[] {
-  const { registration, category, inspectedAt, typeName } = aircraft;
+  const { registration, category } = aircraft;
   const at = (daysAgo: number) => hourOfDay(addDays(today, -daysAgo), 10, place);
   const written = (daysAgo: number) => hourOfDay(addDays(today, -daysAgo), 10.2, place);
   const base = (name: string, daysAgo: number) => ({
@@ -204,115 +192,40 @@ export function fitOutOf(
     recordedAt: written(daysAgo),
   });
   const recent = 31 + number;
-  // Done together with the last hundred-hour inspection, whose day and meter the aircraft's past knows.
-  const doneOn =
-    inspections.find(({ timeInService }) => timeInService === hours(inspectedAt))?.completedOn
-    ?? addDays(today, -recent);
-  const doneAt = hourOfDay(doneOn, 20.2, place);
-  const inspected = {
-    readings: [{ meter: 'time-in-service' as const, value: hours(inspectedAt) }],
-    excessOnFreeUses: false,
-    signedBy: workshop,
-  };
-  const ad: AirworthinessDirective = {
-    id: id(`${registration}/ad`),
-    recordedAt: doneAt,
-    number: '2024-07-11',
-    title: 'Look at the rear wing attachment for loose rivets',
-    applies: true,
-    effectiveOn: civilDate('2024-04-12'),
-    initial: {
-      months: null,
-      monthsToTheDay: null,
-      days: null,
-      meters: [{ meter: 'time-in-service', every: hours('25') }],
-    },
-    readingsThen: [],
-    noFerry: false,
-    equipment: [],
-    methods: [
-      {
-        id: 'look',
-        name: 'Look with a mirror and a light',
-        repeats: {
-          months: null,
-          monthsToTheDay: null,
-          days: null,
-          meters: [{ meter: 'time-in-service', every: hours('500') }],
-        },
-      },
-    ],
-    done: [
-      {
-        id: id(`${registration}/ad/done`),
-        recordedAt: doneAt,
-        completedOn: doneOn,
-        method: 'look',
-        ...inspected,
-      },
-    ],
-  };
-  const service = (
-    name: string,
-    kind: MaintenanceItem['kind'],
-    every: string,
-    months: number | null,
-  ): MaintenanceItem => ({
-    id: id(`${registration}/item/${name}`),
-    recordedAt: doneAt,
-    name,
-    kind,
-    interval: {
-      months,
-      monthsToTheDay: null,
-      days: null,
-      meters: [{ meter: 'time-in-service', every: hours(every) }],
-    },
-    until: null,
-    uses: null,
-    overrun: null,
-    excess: 'not-taken-off',
-    signedAs: 'return-to-service',
-    oilLife: null,
-    done: [
-      { id: id(`${registration}/item/${name}/done`), recordedAt: doneAt, completedOn: doneOn, ...inspected },
-    ],
-  });
-  const low = typeName.startsWith('Quorin');
-  const items = category === 'glider' ? [] : [service('Propeller overhaul', 'overhaul', '2000', 72)];
+  const joined = DAYS_BACK - 2;
+  /** The same written down again and again, the newest last: so many days ago, every so many days back to when the aircraft joined. */
+  const again = (name: string, newest: number, every: number) =>
+    Array.from({ length: Math.floor((DAYS_BACK - 2 - newest) / every) + 1 }, (_, k) => {
+      const daysAgo = newest + k * every;
+      return { daysAgo, base: base(k === 0 ? name : `${name}/${k}`, daysAgo) };
+    }).toReversed();
   return [
-    {
-      ...base('equipment', recent),
-      kind: 'equipment',
-      body: {
-        ...base('equipment', recent),
-        approved: registration.startsWith('VH'),
-        items: equipmentOf(aircraft, today),
-      },
-    },
-    {
-      ...base('insurance', recent),
+    ...[joined, recent].map((daysAgo): OtherRecord => {
+      const own = base(daysAgo === recent ? 'equipment' : 'equipment/joined', daysAgo);
+      return {
+        ...own,
+        kind: 'equipment',
+        body: {
+          ...own,
+          approved: registration.startsWith('VH'),
+          items: equipmentOf(aircraft, today),
+        },
+      };
+    }),
+    ...again('insurance', recent, 340).map((own): OtherRecord => ({
+      ...own.base,
       kind: 'club-document',
       body: {
-        ...base('insurance', recent),
+        ...own.base,
         kind: 'insurance',
         name: 'Insurance',
-        validUntil: addDays(addYears(today, 1), -recent - number),
+        validUntil: addDays(addYears(today, 1), -own.daysAgo - number),
         uses: null,
       },
-    },
-    { ...base('items', recent), kind: 'stated', body: { what: 'items' } },
-    { ...base('ads', recent), kind: 'stated', body: { what: 'ads' } },
-    ...items.map((item): OtherRecord => ({
-      id: item.id,
-      happenedAt: item.recordedAt,
-      recordedAt: item.recordedAt,
-      kind: 'item',
-      body: item,
     })),
-    ...(low
-      ? [{ id: ad.id, happenedAt: ad.recordedAt, recordedAt: ad.recordedAt, kind: 'ad' as const, body: ad }]
-      : []),
+    { ...base('items', joined), kind: 'stated', body: { what: 'items' } },
+    { ...base('ads', joined), kind: 'stated', body: { what: 'ads' } },
+    ...servicesOf(aircraft, today, place, id, past, { joined, recent }),
     ...(category === 'glider'
       ? []
       : [
@@ -331,7 +244,7 @@ export function fitOutOf(
           },
         ]),
     ...(registration === 'N02TG' ? wetAndSagging(today, place, (name) => id(`${registration}/${name}`)) : []),
-    ...(registration === 'N03TG' ? creepingOil(readings, (name) => id(`${registration}/${name}`)) : []),
+    ...(registration === 'N03TG' ? creepingOil(past.readings, (name) => id(`${registration}/${name}`)) : []),
     ...(registration === 'N05TB'
       ? [
           {
@@ -354,43 +267,43 @@ export function fitOutOf(
       : []),
     ...(aircraft.fit === 'tourer'
       ? [
-          {
-            ...base('database', 3),
+          ...again('database', 3, 28).map((own) => ({
+            ...own.base,
             kind: 'database' as const,
             body: {
-              ...base('database', 3),
+              ...own.base,
               content: 'navigation' as const,
-              effectiveOn: addDays(today, -5),
+              effectiveOn: addDays(today, -own.daysAgo - 2),
               lastDay: null,
             },
-          },
-          {
-            ...base('receivers', 12),
+          })),
+          ...again('receivers', 12, 27).map((own) => ({
+            ...own.base,
             kind: 'vor-check' as const,
             body: {
-              ...base('receivers', 12),
+              ...own.base,
               method: 'dual' as const,
               error: 20,
               place: 'Tern Bay',
               signedBy: 'A. Verin',
             },
-          },
+          })),
         ]
       : []),
     ...(aircraft.fit === 'tug'
       ? [
-          {
-            ...base('rope', 9),
+          ...again('rope', 9, 120).map((own) => ({
+            ...own.base,
             kind: 'tow-rope' as const,
             body: {
-              ...base('rope', 9),
+              ...own.base,
               strength: 1100 * 45_359_237,
               sound: true,
               gliderLink: 'none' as const,
               tugLink: 'none' as const,
               gliderWeight: 1040 * 45_359_237,
             },
-          },
+          })),
         ]
       : []),
   ];

@@ -1,4 +1,6 @@
 import { compareTexts } from '@/core/order';
+import { isWithin } from '@/core/envelope/use-set';
+import { isWithoutEngine } from '@/core/records/aircraft/aircraft';
 import type { Decision } from '@/core/decision/decision';
 import { decideAtStart, fitsFor, harmsNone, isTaken, type Fit } from '@/core/decision/fits';
 import { plansForFlight } from '@/core/decision/in-the-way';
@@ -79,10 +81,11 @@ function timeOf({ kind, flight }: Fit, planned: PlannedFlight, zone: ZoneId): Ot
 }
 
 /** What is left on another aircraft until its next limit, as the reason of its rank. */
-function whyOther(decision: Decision, isSameType: boolean): string {
+function whyOther(decision: Decision, isSameType: boolean, isAsGood: boolean): string {
   const limit = decision.firstLimit.hours ?? decision.firstLimit.time;
   return [
     isSameType ? 'same type' : 'another type',
+    isAsGood ? 'available for as much or more' : 'available for less, yet for this flight',
     'free then',
     ...(limit === null ? [] : [`${leftText(limit)} to ${limitName(limit.constraint)}`]),
   ].join(', ');
@@ -131,19 +134,22 @@ export async function waysFor(
     if (one.aircraftId === planned.aircraftId) return [];
     const own = ownOf(one);
     const { prepared: its } = preparedFor(one, club, rules, now);
+    // Nobody flies a glider instead of an aeroplane, or the other way round.
+    if (isWithoutEngine(its.facts.aircraft) !== isWithoutEngine(prepared.facts.aircraft)) return [];
     if (isTaken(own, flight)) return [];
     const told = decideAtStart(its, own, flight);
     if (told.flight?.answer !== 'yes') return [];
     if (!harmsNone(its, own, [...own, flight], flight.id)) return [];
     const isSameType = one.typeName === stored.typeName;
+    const isAsGood = isWithin(decision.open, told.open);
     return [
       {
         aircraftId: one.aircraftId,
         registration: told.registration,
         typeName: one.typeName,
         isSameType,
-        why: whyOther(told, isSameType),
-        rank: (isSameType ? 0 : 2) + (told.verdict === 'Released' ? 0 : 1),
+        why: whyOther(told, isSameType, isAsGood),
+        rank: (isSameType ? 0 : 2) + (isAsGood ? 0 : 1),
       },
     ];
   });

@@ -87,7 +87,7 @@ export function TimeCursor({ at, now, zone, isDeciding, onMove, onNow }: Props) 
       sx={{ borderBottom: '3px solid var(--sea)', bgcolor: 'var(--sea-tint)', px: 2.5, py: 1 }}
     >
       <Stack direction="row" spacing={3} sx={{ alignItems: 'center' }}>
-        <Box role="status" sx={{ width: 330 }}>
+        <Box role="status" sx={{ width: 440 }}>
           <b>{isDeciding ? 'Being decided …' : words}:</b>{' '}
           <span className="mono">
             {day(at, zone)} {wallClockOf(at, zone).date.slice(0, 4)}, {clock(at, zone)}
