@@ -132,10 +132,25 @@ export function historyOf(
     ...tests('altimeter-static', 24, 6 + month),
     ...tests('elt', 12, 2 + month),
   ];
+  // It came to the club inspected and tested.
+  const [first] = days;
+  const kinds: readonly Inspection['kind'][] = [
+    aircraft.category === 'light-sport' ? 'condition' : 'annual',
+    ...(aircraft.category === 'glider' ? [] : (['transponder', 'altimeter-static', 'elt'] as const)),
+  ];
+  const known = new Set([...annuals, ...avionics].map(({ kind, completedOn }) => `${kind} ${completedOn}`));
+  const joined = kinds.flatMap((kind) =>
+    first === undefined || known.has(`${kind} ${first.date}`)
+      ? []
+      : [inspection(kind, first, first.value, workshop)],
+  );
   return {
     readings,
-    inspections: [...annuals, ...(aircraft.category === 'glider' ? [] : avionics), ...hundreds].sort(
-      (a, b) => a.recordedAt - b.recordedAt,
-    ),
+    inspections: [
+      ...joined,
+      ...annuals,
+      ...(aircraft.category === 'glider' ? [] : avionics),
+      ...hundreds,
+    ].sort((a, b) => a.recordedAt - b.recordedAt),
   };
 }

@@ -1,0 +1,51 @@
+import { expect, expectNoViolations, test } from './groval';
+
+test('the Line in time: as it is planned, with what would let a flight go, and as it was known a year ago', async ({
+  desk,
+}) => {
+  const page = await desk('dispatcher');
+  await page.goto('/line');
+  const table = page.getByRole('region', { name: /^The Line;/ });
+  await expect(table.getByRole('row', { name: /N03TB/ })).toBeVisible();
+  await page.keyboard.press('t');
+  const cursor = page.getByRole('region', { name: 'The Line at another moment' });
+  await expect(cursor.getByText('As it is planned')).toBeVisible();
+
+  // The flights of the next days use up what is left to the 100-hour inspection.
+  for (let day = 0; day < 5; day += 1) await page.keyboard.press('Shift+Period');
+  await expect(page).toHaveURL(/#at=20\d\d-/);
+  await table.getByRole('button', { name: 'N03TB' }).click();
+  const panel = page.getByRole('complementary', { name: 'Verdict for N03TB' });
+  await expect(panel).toContainText('Not now:');
+  await expect(panel).toContainText('K. Ferro');
+  await expect(panel).toContainText('100-hour');
+  await panel.getByRole('button', { name: 'What would let it go' }).click();
+  await expect(panel.getByRole('region', { name: 'Another aircraft' })).toContainText('free then');
+  await expect(panel.getByRole('region', { name: 'Acts' })).toContainText('100-hour inspection');
+  await expectNoViolations(page);
+  // It leads to where the flight is moved, filled in; nothing is changed before somebody says so.
+  await panel.getByRole('region', { name: 'Another aircraft' }).getByRole('link').first().click();
+  await expect(page.getByRole('form', { name: 'Move a flight' })).toContainText('N0');
+
+  await page.goBack();
+  await expect(cursor).toBeVisible();
+  // A year back: what was known then, with the flights that had left.
+  await cursor.getByRole('slider', { name: 'Moment' }).focus();
+  await page.keyboard.press('Home');
+  await expect(cursor.getByText('As it was known then')).toBeVisible();
+  for (let year = 0; year < 20; year += 1) await page.keyboard.press('ArrowRight');
+  await expect(table.getByRole('row', { name: /N02TB/ })).toContainText(/Released|Restricted|Grounded/);
+  await expectNoViolations(page);
+  await page.keyboard.press('Escape');
+  await expect(cursor).toHaveCount(0);
+  await expect(page).toHaveURL(/\/line(#.*)?$/);
+});
+
+test('a moment that the Line cannot be moved to is refused, and nothing old stands in its place', async ({
+  desk,
+}) => {
+  const page = await desk('dispatcher');
+  await page.goto('/line#at=1999-01-01T12:00:00.000Z');
+  await expect(page.getByText('Choose a moment from three years back to 60 days ahead')).toBeVisible();
+  await expect(page.getByRole('region', { name: /^The Line;/ })).not.toContainText('Released');
+});
