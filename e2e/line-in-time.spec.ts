@@ -45,6 +45,7 @@ test('a moment that the Line cannot be moved to is refused, and nothing old stan
   desk,
 }) => {
   const page = await desk('dispatcher');
+  await expect(page.getByRole('row', { name: /N03TB/ })).toBeVisible();
   await page.goto('/line#at=1999-01-01T12:00:00.000Z');
   await expect(page.getByText('Choose a moment from three years back to 60 days ahead')).toBeVisible();
   await expect(page.getByRole('region', { name: /^The Line;/ })).not.toContainText('Released');

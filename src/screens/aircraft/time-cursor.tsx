@@ -108,6 +108,10 @@ export function TimeCursor({ at, now, zone, isDeciding, onMove, onNow }: Props) 
             marks={MARKS}
             value={stepOf(at - now)}
             getAriaValueText={() => `${day(at, zone)}, ${clock(at, zone)}`}
+            // The slider is a field, and keys of the page do not work in fields.
+            onKeyDown={(event) => {
+              if (event.key === 'Escape') onNow();
+            }}
             onChange={(_, step) => {
               onMove(now + offsetOf(step));
             }}
