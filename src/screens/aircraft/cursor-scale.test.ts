@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { MARKS, offsetOf, stepOf, STEPS } from './cursor-scale';
+import { MARKS, offsetOf, soon, stepOf, STEPS } from './cursor-scale';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -26,6 +26,11 @@ describe('the slider that moves the Line', () => {
         );
       }),
     );
+  });
+  it('begins at a moment to come', () => {
+    expect([soon(0), soon(299_999), soon(300_000), soon(300_001)]).toEqual([
+      300_000, 300_000, 600_000, 600_000,
+    ]);
   });
   it('names its ends and now', () => {
     expect(MARKS.map(({ label }) => label)).toEqual(

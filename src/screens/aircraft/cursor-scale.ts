@@ -26,6 +26,9 @@ export function stepOf(offset: number): number {
   return Math.round(Math.min(1, share) * STEPS) * Math.sign(offset) + 0;
 }
 
+/** The next whole five minutes: a moment to come that does not become one that is over while somebody looks at it. */
+export const soon = (at: number): number => Math.ceil((at + 1) / 300_000) * 300_000;
+
 /** What stands under the slider. */
 export const MARKS = [
   [-3 * 365, '3 years'],

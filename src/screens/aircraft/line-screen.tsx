@@ -18,6 +18,7 @@ import { DeskHeader } from '../shell/desk-header';
 import { Coming } from '../shell/coming';
 import { WaitingBelow } from '../shell/desk-page';
 import { NotLive } from '../shell/not-live';
+import { soon } from './cursor-scale';
 import { LineCards } from './line-cards';
 import { LineTable } from './line-table';
 import { NeedsBar } from './needs-bar';
@@ -89,7 +90,7 @@ export function LineScreen() {
   useHotkeys(
     't',
     () => {
-      if (line !== undefined) move(now ?? line.now);
+      if (line !== undefined) move(soon(now ?? line.now));
     },
     [line, now, move],
   );

@@ -11,7 +11,7 @@ import type { CivilDate } from '@/core/time/civil-date';
 import { momentsAt, type ZoneId } from '@/core/time/zone';
 import { clock, day, wallClockOf } from '../data/clock';
 import { DayField } from '../kit/day-field';
-import { MARKS, offsetOf, stepOf, STEPS } from './cursor-scale';
+import { MARKS, offsetOf, soon, stepOf, STEPS } from './cursor-scale';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -113,7 +113,7 @@ export function TimeCursor({ at, now, zone, isDeciding, onMove, onNow }: Props) 
               if (event.key === 'Escape') onNow();
             }}
             onChange={(_, step) => {
-              onMove(now + offsetOf(step));
+              onMove(soon(now + offsetOf(step)));
             }}
             sx={{ mb: 2, '& .MuiSlider-markLabel': { fontSize: 12, color: 'var(--soft)', top: 24 } }}
           />
