@@ -5,10 +5,9 @@ import Stack from '@mui/material/Stack';
 import type { Theme } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useRouter } from 'next/navigation';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Line } from '@/queries/aircraft/line';
-import { setHash, useHash } from '../data/address';
 import { clock, day as dayText, useServerClock } from '../data/clock';
 import { useLive, useRenewalAt } from '../data/live';
 import { useLine } from '../data/queries';
@@ -19,27 +18,19 @@ import { Coming } from '../shell/coming';
 import { WaitingBelow } from '../shell/desk-page';
 import { NotLive } from '../shell/not-live';
 import { soon } from './cursor-scale';
+import { LineBar } from './line-bar';
 import { LineCards } from './line-cards';
 import { LineTable } from './line-table';
 import { NeedsBar } from './needs-bar';
 import { Selected } from './selected';
+import { renewalsOf } from './line-pages';
+import { rowsOf } from './line-view';
 import { useLineMoment } from './use-line-moment';
+import { useLineView } from './use-line-view';
 
 const TimeCursor = lazily(() => import('./time-cursor').then((module) => module.TimeCursor), 84);
 /** A slider that is drawn asks for where it rests, not for all that it passes. */
 const REST_MS = 60;
-
-/** Moments at which what the Line says may become another: limits, the end of the day, flights that begin. */
-const renewals = (line: Line | undefined): readonly (number | null)[] =>
-  line === undefined
-    ? []
-    : [
-        ...line.rows.map(({ holdsUntil }) => holdsUntil),
-        line.today.to,
-        ...line.rows.flatMap((row) =>
-          row.flights.filter(({ answer }) => answer !== 'past').map(({ starts }) => starts),
-        ),
-      ];
 
 /** Date, time, sunset and night at the field. */
 function FieldNow({ line, now }: { readonly line: Line; readonly now: number }) {
@@ -61,16 +52,6 @@ function FieldNow({ line, now }: { readonly line: Line; readonly now: number }) 
   );
 }
 
-/** The moment in the address that the Line is moved to; null is now. */
-function useMovedTo(): readonly [number | null, (at: number | null) => void] {
-  const text = new URLSearchParams(useHash()).get('at');
-  const at = text === null ? Number.NaN : Date.parse(text);
-  const move = useCallback((moment: number | null) => {
-    setHash(moment === null ? '' : `at=${new Date(moment).toISOString()}`, 'the same');
-  }, []);
-  return [Number.isNaN(at) ? null : at, move];
-}
-
 /** The Line: every aircraft, its verdict, what limits it next, today's flights laid over it. */
 export function LineScreen() {
   const router = useRouter();
@@ -80,11 +61,15 @@ export function LineScreen() {
   const narrow = useMediaQuery((theme: Theme) => theme.breakpoints.down('md'), { noSsr: true });
   const now = useServerClock(line?.now, line?.pinned ?? true);
   const [chosen, setChosen] = useState<string | null>(null);
-  const [at, move] = useMovedTo();
+  const { view, choose, at, move } = useLineView();
   const [inSight, setInSight] = useState({ first: 0, last: 0 });
   const seen = useCallback((first: number, last: number) => {
     setInSight({ first, last });
   }, []);
+  const places = useMemo(
+    () => new Map(line?.rows.map(({ aircraftId }, place) => [aircraftId, place])),
+    [line?.rows],
+  );
   const rested = useSettled(at, REST_MS);
   const moved = useLineMoment(line, at === null ? null : (rested ?? at), inSight);
   useHotkeys(
@@ -94,7 +79,7 @@ export function LineScreen() {
     },
     [line, now, move],
   );
-  useRenewalAt([...renewals(line)], line?.now, line?.pinned ?? true);
+  useRenewalAt(renewalsOf(line), line?.now, line?.pinned ?? true);
   // One bar before and after the answer comes: what is open in it stays open.
   const frame = (
     <>
@@ -110,15 +95,33 @@ export function LineScreen() {
       </>
     );
 
-  const shown = moved.shown?.line ?? line;
+  const whole = moved.shown?.line ?? line;
   const without = moved.shown?.without;
   const isDeciding = at !== null && moved.showsAt !== at;
-  const { rows, zone } = shown;
+  const { zone } = whole;
+  const moment = at === null ? (now ?? line.now) : whole.now;
+  const rows = rowsOf(whole, view, moment, ({ aircraftId }) => without?.has(aircraftId) === true);
+  const shown = { ...whole, rows };
+  const bar = (
+    <LineBar
+      line={whole}
+      now={moment}
+      view={view}
+      onChoose={choose}
+      onMove={
+        at === null
+          ? () => {
+              move(soon(now ?? line.now));
+            }
+          : null
+      }
+    />
+  );
   const selected =
     rows.find(({ registration }) => registration === chosen)
     ?? rows.find(({ verdict }) => verdict !== 'Released')
     ?? rows[0];
-  if (rows.length === 0)
+  if (line.rows.length === 0)
     return (
       <>
         {frame}
@@ -138,7 +141,8 @@ export function LineScreen() {
             router.push(`/aircraft/${registration}`);
           }}
         />
-        <LineCards line={line} />
+        {bar}
+        <LineCards line={{ ...line, rows: rowsOf(line, view, now ?? line.now) }} />
       </>
     );
   return (
@@ -157,6 +161,12 @@ export function LineScreen() {
             move(null);
           }}
         />
+      )}
+      {bar}
+      {rows.length > 0 ? null : (
+        <Box component="p" role="status" sx={{ px: 2.5, m: 0, pt: 1 }}>
+          None of the {line.rows.length} aircraft is like that.
+        </Box>
       )}
       {at === null || moved.error === null ? null : (
         <Box sx={{ p: 2 }}>
@@ -179,7 +189,8 @@ export function LineScreen() {
       >
         <LineTable
           line={shown}
-          now={at === null ? (now ?? line.now) : shown.now}
+          places={places}
+          now={moment}
           selected={selected}
           onSelect={setChosen}
           onRange={seen}

@@ -70,8 +70,10 @@ interface Props {
   readonly onSelect: (registration: string) => void;
   /** Rows without an answer for the moment that is shown, by the aircraft’s id; absent while the Line shows now. */
   readonly without?: ReadonlyMap<string, 'asked' | 'not-yet'>;
-  /** Is told which rows are drawn, by number. */
-  readonly onRange?: (first: number, last: number) => void;
+  /** Where each aircraft stands in the whole Line, by registration. */
+  readonly places: ReadonlyMap<string, number>;
+  /** Is told which rows are drawn, by their first and last place in the whole Line. */
+  readonly onRange: (first: number, last: number) => void;
 }
 
 /** A row of which nothing is said: its answer is on the way, or the aircraft was not on record then. */
@@ -101,14 +103,14 @@ function RowWithout({ row, why, height }: { row: LineRow; why: 'asked' | 'not-ye
 }
 
 /** The Line's table: only the rows in sight are drawn, so that five hundred scroll as easily as five. */
-export function LineTable({ line, now, selected, onSelect, without, onRange }: Props) {
+export function LineTable({ line, now, selected, onSelect, without, places, onRange }: Props) {
   const router = useRouter();
   const scrolled = useRef<HTMLElement | null>(null);
   const [observed, room] = useHeight();
   const { rows, zone } = line;
   const drawn = drawnDay(line);
   // Few aircraft use the height there is; many restrict and scroll.
-  const height = Math.floor(Math.min(56, Math.max(36, (room - HEAD - 2) / rows.length)));
+  const height = Math.floor(Math.min(56, Math.max(34, (room - HEAD - 2) / Math.max(1, rows.length))));
   // eslint-disable-next-line react-hooks/incompatible-library -- what it answers is used here alone and handed to no remembered part
   const virtual = useVirtualizer({
     count: rows.length,
@@ -118,8 +120,11 @@ export function LineTable({ line, now, selected, onSelect, without, onRange }: P
     scrollMargin: HEAD,
   });
   const shown = virtual.getVirtualItems();
-  const [first, last] = [shown[0]?.index ?? 0, shown.at(-1)?.index ?? 0];
-  useEffect(() => onRange?.(first, last), [onRange, first, last]);
+  const drawnPlaces = shown.map(({ index }) => places.get(rows[index]?.aircraftId ?? '') ?? 0);
+  const [first, last] = [Math.min(...drawnPlaces, places.size), Math.max(...drawnPlaces, 0)];
+  useEffect(() => {
+    onRange(first, last);
+  }, [onRange, first, last]);
   const above = (shown[0]?.start ?? HEAD) - HEAD;
   const below = virtual.getTotalSize() - ((shown.at(-1)?.end ?? HEAD) - HEAD);
   const move = (by: number) => {

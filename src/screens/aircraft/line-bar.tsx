@@ -1,0 +1,111 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { compareTexts } from '@/core/order';
+import type { Line } from '@/queries/aircraft/line';
+import Link from '../kit/link';
+import { countsOf, EVERYTHING, SHOWN, type LineView, type Shown } from './line-view';
+
+const NAMES: Readonly<Record<Shown, string>> = {
+  all: 'All',
+  needs: 'Needs somebody',
+  Grounded: 'Grounded',
+  Restricted: 'Restricted',
+  Released: 'Released',
+  out: 'Out',
+};
+
+interface Props {
+  readonly line: Line;
+  readonly now: number;
+  readonly view: LineView;
+  readonly onChoose: (view: LineView) => void;
+  /** Moves the Line to another moment; null where it is moved already. */
+  readonly onMove: (() => void) | null;
+}
+
+/** Chooses which aircraft the Line shows, and in which order; how many each choice shows stands beside it. */
+export function LineBar({ line, now, view, onChoose, onMove }: Props) {
+  const counts = countsOf(line, view.type, now);
+  const types = [...new Set(line.rows.map(({ typeName }) => typeName))].toSorted(compareTexts);
+  return (
+    <Stack
+      direction="row"
+      spacing={1.5}
+      sx={{ px: { xs: 1.5, md: 2.5 }, pt: 1, flexWrap: 'wrap', rowGap: 1, alignItems: 'center' }}
+    >
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-label="Which aircraft"
+        value={view.show}
+        onChange={(_, show: Shown | null) => {
+          onChoose({ ...view, show: show ?? 'all' });
+        }}
+        sx={{ flexWrap: 'wrap', bgcolor: 'var(--card)' }}
+      >
+        {SHOWN.map((show) => (
+          <ToggleButton key={show} value={show} sx={{ textTransform: 'none', py: 0.25, px: 1.25 }}>
+            {NAMES[show]}&nbsp;<span className="mono">{counts[show]}</span>
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      {types.length < 2 ? null : (
+        <TextField
+          select
+          size="small"
+          label="Type"
+          value={view.type !== null && types.includes(view.type) ? view.type : ''}
+          onChange={(event) => {
+            onChoose({ ...view, type: event.target.value === '' ? null : event.target.value });
+          }}
+          slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+          sx={{ width: 150, '& .MuiSelect-select': { py: 0.5 } }}
+        >
+          <MenuItem value="">every type</MenuItem>
+          {types.map((type) => (
+            <MenuItem key={type} value={type}>
+              {type}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      <ToggleButton
+        size="small"
+        value="need"
+        selected={view.order === 'need'}
+        onChange={() => {
+          onChoose({ ...view, order: view.order === 'need' ? 'registration' : 'need' });
+        }}
+        sx={{ textTransform: 'none', py: 0.25, px: 1.25, bgcolor: 'var(--card)' }}
+      >
+        Most urgent first
+      </ToggleButton>
+      {view.show === 'all' && view.type === null ? null : (
+        <Button
+          size="small"
+          onClick={() => {
+            onChoose({ ...EVERYTHING, order: view.order });
+          }}
+        >
+          Show all {line.rows.length}
+        </Button>
+      )}
+      <Box sx={{ flex: 1 }} />
+      {onMove === null ? null : (
+        <Button size="small" onClick={onMove} sx={{ display: { xs: 'none', md: 'inline-flex' } }}>
+          Another moment
+        </Button>
+      )}
+      <Button size="small" component={Link} href="/wall" sx={{ display: { xs: 'none', md: 'inline-flex' } }}>
+        Wall view
+      </Button>
+    </Stack>
+  );
+}
