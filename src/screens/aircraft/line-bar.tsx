@@ -38,7 +38,7 @@ export function LineBar({ line, now, view, onChoose, onMove }: Props) {
     <Stack
       direction="row"
       spacing={1.5}
-      sx={{ px: { xs: 1.5, md: 2.5 }, pt: 1, flexWrap: 'wrap', rowGap: 1, alignItems: 'center' }}
+      sx={{ px: { xs: 1.5, md: 2.5 }, pt: 0.75, flexWrap: 'wrap', rowGap: 1, alignItems: 'center' }}
     >
       <ToggleButtonGroup
         exclusive
@@ -66,7 +66,7 @@ export function LineBar({ line, now, view, onChoose, onMove }: Props) {
             onChoose({ ...view, type: event.target.value === '' ? null : event.target.value });
           }}
           slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
-          sx={{ width: 150, '& .MuiSelect-select': { py: 0.5 } }}
+          sx={{ width: 150, '& .MuiSelect-select': { py: 0.25 } }}
         >
           <MenuItem value="">every type</MenuItem>
           {types.map((type) => (
@@ -99,7 +99,11 @@ export function LineBar({ line, now, view, onChoose, onMove }: Props) {
       )}
       <Box sx={{ flex: 1 }} />
       {onMove === null ? null : (
-        <Button size="small" onClick={onMove} sx={{ display: { xs: 'none', md: 'inline-flex' } }}>
+        <Button
+          size="small"
+          onClick={onMove}
+          sx={{ minHeight: 32, display: { xs: 'none', md: 'inline-flex' } }}
+        >
           Another moment
         </Button>
       )}

@@ -182,7 +182,7 @@ export function LineScreen() {
           gridTemplateColumns: { xs: 'minmax(0, 1fr) 330px', xl: 'minmax(0, 1fr) 420px' },
           gridTemplateRows: 'minmax(0, 1fr)',
           gap: 1.75,
-          p: '10px 20px 14px',
+          p: '8px 20px 10px',
           flex: 1,
           minHeight: 0,
         }}

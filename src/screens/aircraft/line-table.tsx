@@ -11,7 +11,7 @@ import { drawnDay, LineRowView } from './line-row';
 
 const HOUR = 3_600_000;
 /** The head of the table, in pixels. */
-const HEAD = 30;
+const HEAD = 28;
 
 function Axis({ from, to, zone }: { readonly from: number; readonly to: number; readonly zone: string }) {
   const first = Math.ceil(from / HOUR) * HOUR;

@@ -20,7 +20,7 @@ export function NeedsBar({
     <Stack
       direction={{ xs: 'column', md: 'row' }}
       spacing={1.5}
-      sx={{ p: { xs: 1.5, md: '10px 20px 0' }, pb: 0 }}
+      sx={{ p: { xs: 1.5, md: '8px 20px 0' }, pb: 0 }}
     >
       {needs.map((need) => (
         <ButtonBase
@@ -37,16 +37,15 @@ export function NeedsBar({
             bgcolor: 'var(--card)',
             border: '1px solid var(--rule)',
             borderLeft: `5px solid var(--${need.tone})`,
-            py: 0.75,
+            py: 0.5,
+            lineHeight: 1.35,
             px: 1.5,
           }}
         >
-          <Box component="b" sx={{ display: 'block' }}>
-            {need.headline}
-          </Box>
-          {need.why}
+          <b>{need.headline}.</b> {need.why}
           {need.way === '' ? null : (
-            <Box component="span" sx={{ display: 'block', color: 'var(--soft)' }}>
+            <Box component="span" sx={{ color: 'var(--soft)' }}>
+              {' '}
               → {need.way}
             </Box>
           )}

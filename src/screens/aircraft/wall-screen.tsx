@@ -68,14 +68,14 @@ function Aircraft({ row, zone }: { readonly row: LineRow; readonly zone: string 
         display: 'flex',
         flexDirection: 'column',
         justifyContent: 'space-between',
-        fontSize: 'clamp(15px, 1.05vw, 24px)',
+        fontSize: 'clamp(15px, 1.2vw, 26px)',
         lineHeight: 1.25,
       }}
     >
       <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center' }}>
-        <GateMark verdict={row.verdict} size={46} />
+        <GateMark verdict={row.verdict} size={56} />
         <Box sx={{ flex: 1, minWidth: 0 }}>
-          <Box className="figure" sx={{ fontSize: 'clamp(22px, 1.9vw, 44px)', lineHeight: 1.05 }}>
+          <Box className="figure" sx={{ fontSize: 'clamp(22px, 2.2vw, 50px)', lineHeight: 1.05 }}>
             {row.registration}
           </Box>
           <b>{row.verdict}</b> <Box component="span">{row.typeName}</Box>
@@ -149,8 +149,13 @@ function Fleet({ line }: { readonly line: Line }) {
           minHeight: 0,
           display: 'grid',
           gap: 1.25,
-          gridTemplateColumns: 'repeat(auto-fill, minmax(max(250px, 18.5vw), 1fr))',
-          gridAutoRows: 'minmax(0, 1fr)',
+          // As many columns as rows: every aircraft gets as much of the screen as there is.
+          gridTemplateColumns: {
+            xs: '1fr',
+            md: `repeat(${Math.ceil(Math.sqrt(rows.length))}, minmax(0, 1fr))`,
+          },
+          gridAutoRows: { md: 'minmax(0, 1fr)' },
+          overflowY: { xs: 'auto', md: 'visible' },
         }}
       >
         {rows.map((row) => (
