@@ -50,3 +50,24 @@ test('a moment that the Line cannot be moved to is refused, and nothing old stan
   await expect(page.getByText('Choose a moment from three years back to 60 days ahead')).toBeVisible();
   await expect(page.getByRole('region', { name: /^The Line;/ })).not.toContainText('Released');
 });
+
+test('what needs somebody, most urgent first: in the address, and as this person chose it last', async ({
+  desk,
+}) => {
+  const page = await desk('instructor');
+  const table = page.getByRole('region', { name: /^The Line;/ });
+  await expect(table.getByRole('row', { name: /N00TB/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Grounded \d/ }).click();
+  await page.getByRole('button', { name: 'Most urgent first' }).click();
+  await expect(page).toHaveURL(/#show=Grounded&order=need$/);
+  await expect(table).not.toContainText('Released');
+  await expectNoViolations(page);
+  await page.goto('/flights');
+  await page.goto('/line');
+  await expect(page).toHaveURL(/#show=Grounded&order=need$/);
+  await page.getByRole('button', { name: /^Show all/ }).click();
+  await expect(table).toContainText('Released');
+  await page.goto('/wall');
+  await expect(page.getByRole('listitem')).not.toHaveCount(0);
+  await expectNoViolations(page);
+});

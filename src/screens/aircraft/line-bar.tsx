@@ -25,17 +25,21 @@ interface Props {
   readonly line: Line;
   readonly now: number;
   readonly view: LineView;
+  /** Whether no aircraft is like that. */
+  readonly isEmpty: boolean;
   readonly onChoose: (view: LineView) => void;
   /** Moves the Line to another moment; null where it is moved already. */
   readonly onMove: (() => void) | null;
 }
 
 /** Chooses which aircraft the Line shows, and in which order; how many each choice shows stands beside it. */
-export function LineBar({ line, now, view, onChoose, onMove }: Props) {
+export function LineBar({ line, now, view, isEmpty, onChoose, onMove }: Props) {
   const counts = countsOf(line, view.type, now);
   const types = [...new Set(line.rows.map(({ typeName }) => typeName))].toSorted(compareTexts);
   return (
     <Stack
+      component="section"
+      aria-label="What the Line shows"
       direction="row"
       spacing={1.5}
       sx={{ px: { xs: 1.5, md: 2.5 }, pt: 0.75, flexWrap: 'wrap', rowGap: 1, alignItems: 'center' }}
@@ -97,6 +101,7 @@ export function LineBar({ line, now, view, onChoose, onMove }: Props) {
           Show all {line.rows.length}
         </Button>
       )}
+      {isEmpty ? <span role="status">None of the {line.rows.length} aircraft is like that.</span> : null}
       <Box sx={{ flex: 1 }} />
       {onMove === null ? null : (
         <Button

@@ -107,6 +107,7 @@ export function LineScreen() {
       line={whole}
       now={moment}
       view={view}
+      isEmpty={rows.length === 0}
       onChoose={choose}
       onMove={
         at === null
@@ -163,11 +164,6 @@ export function LineScreen() {
         />
       )}
       {bar}
-      {rows.length > 0 ? null : (
-        <Box component="p" role="status" sx={{ px: 2.5, m: 0, pt: 1 }}>
-          None of the {line.rows.length} aircraft is like that.
-        </Box>
-      )}
       {at === null || moved.error === null ? null : (
         <Box sx={{ p: 2 }}>
           <Coming query={{ error: moved.error, refetch: moved.askAgain }} />
