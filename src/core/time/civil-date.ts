@@ -71,6 +71,11 @@ const daysLater = remembered((key: string): CivilDate => {
   return civilDateFrom(Temporal.PlainDate.from(date).add({ days: Number(days) }));
 }, 20_000);
 
+/** The day of the week, 1 for Monday to 7 for Sunday. */
+export function dayOfWeek(date: CivilDate): number {
+  return Temporal.PlainDate.from(date).dayOfWeek;
+}
+
 /** `months` later on the same day of the month; a day that the month does not have becomes its last. */
 export function addMonths(date: CivilDate, months: number): CivilDate {
   return civilDateFrom(Temporal.PlainDate.from(date).add({ months }, { overflow: 'constrain' }));

@@ -5,8 +5,8 @@ import { show } from '@/testing/render';
 import FlightForm from './flight-form';
 
 const AIRCRAFT = [
-  ['a', 'N01TB', 'Grounded'],
-  ['b', 'N02TB', 'Released'],
+  ['00000000-0000-4000-8000-00000000000a', 'N01TB', 'Grounded'],
+  ['00000000-0000-4000-8000-00000000000b', 'N02TB', 'Released'],
 ] as const;
 const plan = {
   date: '2026-11-24',
@@ -107,5 +107,63 @@ describe('a flight while it is typed', () => {
     await person.keyboard('{Escape}');
     expect(log).toEqual([]);
     expect((screen.getByLabelText('From') as HTMLInputElement).value).toBe('09:00');
+  });
+});
+
+describe('a flight in a line', () => {
+  it('goes into the fields, and is planned for each week when it is added', async () => {
+    const planned: unknown[] = [];
+    const log: string[] = [];
+    const { person } = show(
+      <FlightForm
+        plan={{ ...plan, people: [{ personId: 'p', name: 'Pia Okoro' }] }}
+        moving={null}
+        sent={null}
+        onlyFor={null}
+        onDone={() => {
+          log.push('closed');
+        }}
+      />,
+      {
+        '/api/flights/preview': () => ({ status: 200, body: told('yes', '') }),
+        '/api/flights': (body) => {
+          planned.push(body);
+          return { status: 200, body: {} };
+        },
+      },
+    );
+    screen.getByLabelText('In a line').focus();
+    await person.paste('N02TB 3 dec 10-11:30 solo okoro 1.2h weekly x3');
+    await person.keyboard('{Enter}');
+    expect((screen.getByLabelText('From') as HTMLInputElement).value).toBe('10:00');
+    // Enter has planned nothing: it goes to the button.
+    expect(planned).toEqual([]);
+    await person.click(screen.getByRole('button', { name: 'Add all 3' }));
+    await waitFor(() => {
+      expect(log).toEqual(['closed']);
+    });
+    expect(planned).toMatchObject(
+      ['2026-12-03', '2026-12-10', '2026-12-17'].map((date) => ({
+        flight: {
+          aircraftId: AIRCRAFT[1][0],
+          person: 'Pia Okoro',
+          personId: 'p',
+          starts: { date, clock: '10:00' },
+          endsClock: '11:30',
+          airborne: 1.2,
+          purpose: 'instruction-school-aircraft',
+          crew: 'student-solo',
+        },
+      })),
+    );
+    expect(new Set(planned.map((one) => (one as { flightId: string }).flightId)).size).toBe(3);
+  });
+  it('what is not clear is asked, and says nothing in the fields', async () => {
+    const { person } = show(
+      <FlightForm plan={plan} moving={null} sent={null} onlyFor={null} onDone={() => undefined} />,
+    );
+    screen.getByLabelText('In a line').focus();
+    await person.paste('N02TB 3/12 10-9');
+    expect(screen.getByText(/Write the day with its month in letters/)).toBeTruthy();
   });
 });

@@ -11,9 +11,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { DIMENSIONS } from '@/core/envelope/dimensions';
-import { parseCivilDate } from '@/core/time/civil-date';
-import { sentenceCase } from '@/explain/wording';
+import { addDays, parseCivilDate } from '@/core/time/civil-date';
+import { dateText, sentenceCase } from '@/explain/wording';
 import { PURPOSE_NAMES } from '@/explain/names';
+import { MOST_WEEKS, type FlightLine } from '@/contracts/flights/flight-line';
 import type { FlightDraftInput } from '@/contracts/flights/plan';
 import type { DayPlan, PlanLine } from '@/queries/flights/plan';
 import { useCommand } from '../data/command';
@@ -24,6 +25,7 @@ import { More } from '../kit/more';
 import { TroubleAlert } from '../kit/trouble-alert';
 import { Reasons } from '../shell/reasons';
 import { ANSWERS, CLOCK, CREWS, type Fields, clockFrom, draftOf, nameOfRange, shown } from './flight-draft';
+import { LineField } from './line-field';
 import { PlacesFields, placesOf } from './places-fields';
 import { othersFor, ranked } from './ranked';
 import { WhoField } from './who-field';
@@ -61,9 +63,23 @@ function placeInForm(path: string): keyof Fields {
 const firstToOffer = ({ aircraft }: DayPlan): string =>
   (aircraft.find(({ verdict }) => verdict === 'Released') ?? aircraft[0])?.aircraftId ?? '';
 
+/** The day so many weeks later; what is no day yet stays as it is. */
+function dateAfter(date: string, weeks: number): string {
+  const day = parseCivilDate(date);
+  return day === undefined ? date : addDays(day, weeks * 7);
+}
+
+/** The same in words; empty while no day is chosen. */
+function dayIn(date: string, weeks: number): string {
+  const day = parseCivilDate(dateAfter(date, weeks));
+  return day === undefined ? '' : dateText(day);
+}
+
 /** Entering or moving a flight: who, which aircraft, when, what for. The answer comes while it is typed. */
 export default function FlightForm({ plan, moving, sent, onlyFor, onDone }: Props) {
-  const [flightId] = useState(() => crypto.randomUUID());
+  // One id for each week, made once: what is sent again is the same flight.
+  const [flightIds] = useState(() => Array.from({ length: MOST_WEEKS }, () => crypto.randomUUID()));
+  const [weeks, setWeeks] = useState(1);
   const { post, say, trouble } = useCommand();
   const flight = moving?.flight;
   const {
@@ -146,14 +162,46 @@ export default function FlightForm({ plan, moving, sent, onlyFor, onDone }: Prop
       say('Name every place with its latitude and longitude in degrees, or take it away.');
       return;
     }
-    const planned = await post(
-      'POST /api/flights',
-      { flightId, replaces: moving?.flightId ?? null, flight: draftOf(given) },
-      (path, message) => {
-        setError(placeInForm(path), { message });
-      },
-    );
-    if (planned !== null) onDone();
+    const draft = draftOf(given);
+    for (const [week, flightId] of flightIds.slice(0, weeks).entries()) {
+      const date = dateAfter(given.date, week);
+      const planned = await post(
+        'POST /api/flights',
+        {
+          flightId,
+          replaces: moving?.flightId ?? null,
+          flight: { ...draft, starts: { ...draft.starts, date } },
+        },
+        (path, message) => {
+          setError(placeInForm(path), {
+            message: week === 0 ? message : `${dayIn(date, 0)}: ${message} The weeks before it are planned.`,
+          });
+        },
+      );
+      if (planned === null) return;
+    }
+    onDone();
+  };
+  /** Puts what a line of text says into its fields. */
+  const fill = (said: FlightLine) => {
+    const aircraft = plan.aircraft.find(({ registration }) => registration === said.registration);
+    const member = plan.people.find(({ name }) => name === said.person);
+    const set = (name: keyof Fields, value: string | null | undefined) => {
+      if (value !== undefined) setValue(name, value, { shouldDirty: true });
+    };
+    set('aircraftId', aircraft?.aircraftId);
+    set('date', said.date);
+    set('starts', said.starts);
+    set('ends', said.ends);
+    set('airborne', said.airborne);
+    set('purpose', said.purpose);
+    set('crew', said.crew);
+    set('rules', said.rules);
+    if (onlyFor === null && said.person !== undefined) {
+      set('person', said.person);
+      set('personId', member?.personId ?? null);
+    }
+    if (said.weeks !== undefined) setWeeks(said.weeks);
   };
   const field = (name: keyof Fields) => ({
     error: errors[name] !== undefined,
@@ -200,8 +248,15 @@ export default function FlightForm({ plan, moving, sent, onlyFor, onDone }: Prop
       <Box component="h2" sx={{ m: 0 }}>
         {moving === null ? 'Enter a flight' : `Move ${moving.person}’s flight`}
       </Box>
+      {moving === null ? <LineField plan={plan} onSaid={fill} /> : null}
       <WhoField control={control} people={plan.people} onlyFor={onlyFor} />
-      <TextField select label="Aircraft" value={fields.aircraftId} {...register('aircraftId')}>
+      <TextField
+        select
+        label="Aircraft"
+        value={fields.aircraftId}
+        {...register('aircraftId')}
+        {...field('aircraftId')}
+      >
         {ranked(plan, complete ? answer : undefined).map(({ aircraftId, registration, typeName, words }) => (
           <MenuItem key={aircraftId} value={aircraftId}>
             <span className="figure">{registration}</span>&nbsp; {typeName}, {words}
@@ -301,6 +356,27 @@ export default function FlightForm({ plan, moving, sent, onlyFor, onDone }: Prop
           ))}
         </Box>
       </More>
+      {moving !== null ? null : (
+        <TextField
+          select
+          label="How often"
+          value={String(weeks)}
+          onChange={(event) => {
+            setWeeks(Number(event.target.value));
+          }}
+          {...(weeks === 1
+            ? {}
+            : {
+                helperText: `The last on ${dayIn(fields.date, weeks - 1)}. Each is decided for itself.`,
+              })}
+        >
+          {Array.from({ length: MOST_WEEKS }, (_, at) => at + 1).map((count) => (
+            <MenuItem key={count} value={String(count)}>
+              {count === 1 ? 'once' : `${count} times, every week`}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
       <PlacesFields
         places={fields.places}
         plan={plan}
@@ -356,7 +432,7 @@ export default function FlightForm({ plan, moving, sent, onlyFor, onDone }: Prop
       <TroubleAlert trouble={trouble} />
       <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
-          {moving === null ? 'Add' : 'Move it'}
+          {moving !== null ? 'Move it' : weeks === 1 ? 'Add' : `Add all ${weeks}`}
         </Button>
         <Button onClick={onDone}>Cancel</Button>
       </Stack>
