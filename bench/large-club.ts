@@ -42,7 +42,7 @@ export async function countRows(tx: ClubTransaction, clubId: string, now: Instan
   );
 }
 
-/** Writes it, with one person who dispatches there. Meters rise by 0.6 h on every second day; an annual a year, a hundred-hour inspection every 97 h or so, 30 findings, two of them open. */
+/** Writes it, with one person who dispatches there. Meters rise by 0.6 h on every second day; an annual a year, a hundred-hour inspection every 97 h or so, 30 findings, two of them open, 1,000 flights of the day and 2,000 ahead. */
 export async function makeLargeClub(
   db: Database,
   clubId: string,
@@ -60,7 +60,7 @@ export async function makeLargeClub(
       sql`insert into membership values (${clubId}, ${dispatcher}, 'The desk', ${sql`array['dispatcher']`}, ${at}, ${at})`,
     );
     await run(
-      sql`insert into aircraft (club_id, aircraft_id, registration, type_name, category, first_flown_on, approved_for, happened_at, recorded_at, particulars) select ${clubId}, gen_random_uuid(), 'N0' || lpad(n::text, 3, '0'), 'Quorin 160', 'standard', '1998-04-02', ${JSON.stringify([BOX])}, ${at}, ${at}, ${JSON.stringify(facts.aircraft.particulars)} from generate_series(1, ${AIRCRAFT}::int) n`,
+      sql`insert into aircraft (club_id, aircraft_id, registration, type_name, category, first_flown_on, approved_for, happened_at, recorded_at, particulars) select ${clubId}, gen_random_uuid(), 'N0' || lpad(n::text, 3, '0'), 'Quorin 160', 'standard', '1998-04-02', ${JSON.stringify([BOX])}, ${at}::timestamptz - interval '1100 days', ${at}::timestamptz - interval '1100 days', ${JSON.stringify(facts.aircraft.particulars)} from generate_series(1, ${AIRCRAFT}::int) n`,
     );
     await run(sql`insert into document_sighting (club_id, sighting_id, aircraft_id, kind, kept_where, aboard, legible, displayed, registration_shown, issued_on, printed_expiry, form, tank_fitted, revision, serial_shown, placards, dated_on, happened_at, recorded_at, recorded_by)
       select ${clubId}, gen_random_uuid(), aircraft_id, kind, 'pouch', kind <> 'cabin-tank-form-337', true, true, registration, '2024-05-14', '2031-05-31', 'flight-manual', false, ${facts.aircraft.particulars.manualRevision}::text, ${facts.aircraft.particulars.serialNumber}::text, true, '2015-06-01', ${at}::timestamptz - make_interval(days => seen * 60 + 1), ${at}::timestamptz - make_interval(days => seen * 60 + 1), 'bench'
@@ -96,6 +96,9 @@ export async function makeLargeClub(
     );
     await run(
       sql`insert into planned_flight (club_id, flight_id, aircraft_id, person_name, starts, ends, airborne_s, purpose, crew, rules, range, transponder_airspace, broadcast_airspace, beyond_glide, passengers, happened_at, recorded_at, recorded_by) select ${clubId}, gen_random_uuid(), aircraft_id, 'J. Sol', ${at}::timestamptz + make_interval(hours => n * 3 + 1), ${at}::timestamptz + make_interval(hours => n * 3 + 3), 5400, 'instruction-school-aircraft', 'dual', 'vfr', 'local', false, false, false, false, ${at}, ${at}, 'bench' from aircraft, generate_series(0, 1) n`,
+    );
+    await run(
+      sql`insert into planned_flight (club_id, flight_id, aircraft_id, person_name, starts, ends, airborne_s, purpose, crew, rules, range, transponder_airspace, broadcast_airspace, beyond_glide, passengers, happened_at, recorded_at, recorded_by) select ${clubId}, gen_random_uuid(), aircraft_id, 'J. Sol', ${at}::timestamptz + make_interval(days => n * 12), ${at}::timestamptz + make_interval(days => n * 12, hours => 2), 5400, 'instruction-school-aircraft', 'dual', 'vfr', 'local', false, false, false, false, ${at}, ${at}, 'bench' from aircraft, generate_series(1, 4) n`,
     );
     await countRows(tx, clubId, now);
   });

@@ -9,6 +9,7 @@ import { ageOneAircraft, benchFolder } from './folder';
 import { benchImport } from './import';
 import { makeLargeClub } from './large-club';
 import { benchLine } from './line';
+import { benchLineInTime } from './line-in-time';
 import { benchLive } from './live';
 import type { Figure } from './measure';
 import { benchPage } from './page';
@@ -55,6 +56,7 @@ try {
   // What the database does by itself within a minute of a bulk load: without it its first plans are guesses.
   await superuser.query('analyze');
   report('The Line', await benchLine(db, clubId, now));
+  report('The Line in time', await benchLineInTime(db, clubId, now));
   report('The folder', await benchFolder(db, clubId, now));
   report('Bringing in', await benchImport(db, clubId, now));
 } finally {

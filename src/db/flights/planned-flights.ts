@@ -86,22 +86,25 @@ function storedFlight(
   };
 }
 
-/** Flights that touch the time from `from` to `to`, by start. */
+/** Flights that touch the time from `from` to `to`, by start. @param of one aircraft, some, or null for all */
 export async function flightsBetween(
   tx: ClubTransaction,
   from: Instant,
   to: Instant,
-  aircraftId: string | null,
+  of: string | readonly string[] | null,
 ): Promise<readonly StoredFlight[]> {
   return (
     await standing(tx)
       .where('p.starts', '<', new Date(to))
       .where('p.ends', '>', new Date(from))
-      .$if(aircraftId !== null, (query) => query.where('p.aircraft_id', '=', aircraftId))
+      .$if(of !== null, (query) => query.where('p.aircraft_id', '=', anyOf(of ?? [])))
       .orderBy('p.starts')
       .execute()
   ).map(storedFlight);
 }
+
+const anyOf = (of: string | readonly string[]) =>
+  sql<string>`any(${typeof of === 'string' ? [of] : of}::uuid[])`;
 
 /**
  * Flights that touch the time from `from` to `to` as they were known at `at`: planned by then, and neither moved nor cancelled
@@ -112,6 +115,7 @@ export async function flightsKnownAt(
   from: Instant,
   to: Instant,
   at: Instant,
+  of: readonly string[],
 ): Promise<readonly StoredFlight[]> {
   const moment = new Date(at);
   return (
@@ -131,6 +135,7 @@ export async function flightsKnownAt(
       )
       .where('e.flight_id', 'is', null)
       .where('p.recorded_at', '<=', moment)
+      .where('p.aircraft_id', '=', anyOf(of))
       .where('p.starts', '<', new Date(to))
       .where('p.ends', '>', new Date(from))
       .selectAll('p')

@@ -143,10 +143,11 @@ export async function lineAt(
   const day = lightOfDay(at, club.place);
   const fleet = await keptFacts(tx, club, null, at >= now ? 'present' : 'history');
   const stored = fleet.slice(from, from + most);
+  const shown = stored.map(({ aircraftId }) => aircraftId);
   const base = { at, today: day, total: fleet.length };
   if (at >= now) {
     const rules = rulesOf(club);
-    const flights = byAircraft(await flightsBetween(tx, now, day.to, null));
+    const flights = byAircraft(await flightsBetween(tx, now, day.to, shown));
     return {
       ...base,
       when: 'ahead',
@@ -154,15 +155,10 @@ export async function lineAt(
       rows: stored.map((one) => rowAhead(one, club, rules, now, at, day, flights.get(one.aircraftId) ?? [])),
     };
   }
-  const flights = byAircraft(await flightsKnownAt(tx, day.from, day.to, at));
+  const flights = byAircraft(await flightsKnownAt(tx, day.from, day.to, at, shown));
   const { required } = await readMethod(tx);
   const walkrounds = byAircraft(
-    walkroundsOf(
-      await readWalkroundRows(tx, {
-        fleet: stored.map(({ aircraftId }) => aircraftId),
-        knownAt: new Date(at),
-      }),
-    ),
+    walkroundsOf(await readWalkroundRows(tx, { fleet: shown, knownAt: new Date(at) })),
   );
   const rows = stored.map((one) =>
     rowThen(
