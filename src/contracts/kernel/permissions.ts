@@ -352,6 +352,12 @@ export const ACTS = {
     opens: 'nothing',
     denied: 'Only a dispatcher, a mechanic or the safety officer makes or revokes such an address.',
   },
+  'see-safety': {
+    roles: ['instructor', 'safety-officer', 'administrator'],
+    does: 'see how available the aircraft were, what kept them from flying, and what was missed',
+    opens: 'nothing',
+    denied: 'This page is for instructors, the safety officer and the administrator.',
+  },
   'see-passed-checks': {
     roles: ['instructor', 'safety-officer'],
     does: 'see which walk-rounds passed the step of something that was found later',

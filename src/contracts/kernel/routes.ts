@@ -176,6 +176,8 @@ export const ROUTES = {
   'GET /api/triage': read(),
   'GET /api/passed-checks/[finding]': read(),
   'GET /api/chronic': read(),
+  'GET /api/safety': read(['see-safety']),
+  'GET /api/safety/fleet': read(['see-safety']),
   'POST /api/triage': act(triageSchema, 'triage-finding'),
   'POST /api/permits': act(enterPermitSchema, 'enter-permit'),
   'POST /api/work-entries': act(recordWorkSchema, 'record-work'),

@@ -105,15 +105,8 @@ function listsOf(facts: AircraftFacts): readonly (readonly Recorded[])[] {
   ];
 }
 
-/**
- * The moment at which to decide about the present: `now`, or that of the latest entry where a clock that wrote it was ahead.
- * Otherwise a finding written by a machine two seconds ahead, or before this machine's clock was set back, would not be seen.
- */
-export function presentFor(facts: AircraftFacts, now: Instant): Instant {
-  let latest = now;
-  const see = (part: Recorded | null) => {
-    if (part !== null && part.recordedAt > latest) latest = part.recordedAt;
-  };
+/** Shows every moment at which something about an aircraft was written down. */
+function eachRecorded(facts: AircraftFacts, see: (part: Recorded | null) => void): void {
   for (const list of listsOf(facts)) for (const record of list) see(record);
   for (const { rectification, deferral, triage } of facts.discrepancies) {
     see(rectification);
@@ -143,7 +136,27 @@ export function presentFor(facts: AircraftFacts, now: Instant): Instant {
   for (const { said } of facts.unlogged) see(said);
   for (const { cleared } of [...(facts.ramp?.samples ?? []), ...(facts.ramp?.uplifts ?? [])])
     see(cleared ?? null);
+}
+
+/**
+ * The moment at which to decide about the present: `now`, or that of the latest entry where a clock that wrote it was ahead.
+ * Otherwise a finding written by a machine two seconds ahead, or before this machine's clock was set back, would not be seen.
+ */
+export function presentFor(facts: AircraftFacts, now: Instant): Instant {
+  let latest = now;
+  eachRecorded(facts, (part) => {
+    if (part !== null && part.recordedAt > latest) latest = part.recordedAt;
+  });
   return latest;
+}
+
+/** The moments after `from` and up to `to` at which what is known of an aircraft changed, in their order, each once. */
+export function recordedMoments(facts: AircraftFacts, from: Instant, to: Instant): readonly Instant[] {
+  const moments = new Set<Instant>();
+  eachRecorded(facts, (part) => {
+    if (part !== null && part.recordedAt > from && part.recordedAt <= to) moments.add(part.recordedAt);
+  });
+  return [...moments].sort((a, b) => a - b);
 }
 
 /** The facts as they were known at a moment, with what several rules ask of them. Only knownAt() makes them. */

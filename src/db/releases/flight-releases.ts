@@ -194,6 +194,11 @@ export async function openReleasesOfClub(tx: ClubTransaction): Promise<readonly 
   return (await stored(tx).where('e.why', 'is', null).execute()).map(storedRelease);
 }
 
+/** The releases that were signed since a moment, however they ended. */
+export async function releasesSince(tx: ClubTransaction, since: Instant): Promise<readonly StoredRelease[]> {
+  return (await stored(tx).where('r.recorded_at', '>=', new Date(since)).execute()).map(storedRelease);
+}
+
 /** What a release was decided from, and what was decided; undefined where the club has none such. */
 export async function releaseEvidence(tx: ClubTransaction, releaseId: string) {
   return tx

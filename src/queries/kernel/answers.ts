@@ -7,6 +7,7 @@ import type { LineMoment } from '../aircraft/line-moment';
 import type { LongListPage } from '../aircraft/long-list';
 import type { ClubPage, ClubTrial } from '../club/club';
 import type { People } from '../club/people';
+import type { SafetyFleet, SafetyPage } from '../club/safety';
 import type { DocumentCheckList } from '../documents/document-check';
 import type { RampAircraft, RampList } from '../findings/ramp';
 import type { DispatchFlight, DispatchList } from '../flights/dispatch';
@@ -74,6 +75,8 @@ export interface Answers {
   'GET /api/triage': TriageList;
   'GET /api/passed-checks/[finding]': PassedChecks;
   'GET /api/chronic': ChronicList;
+  'GET /api/safety': SafetyPage;
+  'GET /api/safety/fleet': SafetyFleet;
   'GET /api/aircraft/[registration]': AircraftPage;
   'GET /api/aircraft/[registration]/folder': Folder;
   'GET /api/aircraft/[registration]/records/[list]': LongListPage;

@@ -116,7 +116,7 @@ export function ChronicScreen() {
         <>
           <p className="small">
             Times in 100 hours in service, each with its interval of 95 %.{' '}
-            <Link href="/triage">New findings</Link>
+            <Link href="/triage">New findings</Link> <Link href="/safety">Safety</Link>
           </p>
           {list.rows.length === 0 ? (
             <p>Nothing came again and again in the last 12 months.</p>

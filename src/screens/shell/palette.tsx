@@ -15,13 +15,18 @@ interface Goal {
   readonly href: string;
 }
 
-const PAGES = [...PLACES, ['/notices', 'Notices'] as const, ['/account', 'Account'] as const].map(
-  ([href, label]): Goal => ({
-    group: 'Pages',
-    label,
-    href,
-  }),
-);
+const PAGES = [
+  ...PLACES,
+  ['/handover', 'Handover'] as const,
+  ['/wall', 'Wall view'] as const,
+  ['/safety', 'Safety'] as const,
+  ['/notices', 'Notices'] as const,
+  ['/account', 'Account'] as const,
+].map(([href, label]): Goal => ({
+  group: 'Pages',
+  label,
+  href,
+}));
 
 /** What one does with an aircraft, and where. */
 const ACTS: readonly (readonly [string, (registration: string) => string])[] = [

@@ -6,6 +6,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useColorScheme } from '@mui/material/styles';
 import { usePathname } from 'next/navigation';
+import { may } from '@/contracts/kernel/permissions';
 import { leave } from '../data/leave';
 import { useMe } from '../data/queries';
 import Link from '../kit/link';
@@ -57,6 +58,11 @@ export default function PersonMenu({
       <MenuItem component={Link} href="/notices" onClick={onClose}>
         Notices
       </MenuItem>
+      {may(me?.roles ?? [], 'see-safety') ? (
+        <MenuItem component={Link} href="/safety" onClick={onClose}>
+          Safety
+        </MenuItem>
+      ) : null}
       <MenuItem
         onClick={() => {
           setMode(mode === 'dark' ? 'light' : 'dark');
