@@ -64,7 +64,7 @@ export function ShareBars({
           </text>
         </g>
       ))}
-      <text x={width - END + 10} y={height - AXIS + 14} fontSize={11} fill="var(--soft)">
+      <text x={width - END + 24} y={height - AXIS + 14} fontSize={11} fill="var(--soft)">
         {unit}
       </text>
       {bars.map(({ name, parts, label }, row) => {

@@ -4,7 +4,7 @@ import { z } from 'zod';
 export const SAFETY_DAYS = [30, 90, 365] as const;
 export type SafetyDays = (typeof SAFETY_DAYS)[number];
 /** So many aircraft are calculated for one answer: each of them is decided again for every entry of the time. */
-export const MOST_AIRCRAFT = 20;
+export const MOST_AIRCRAFT = 4;
 
 const days = z
   .enum(SAFETY_DAYS.map(String) as [string, ...string[]])

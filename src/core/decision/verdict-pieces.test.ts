@@ -4,7 +4,7 @@ import { cleanCase } from '@/testing/clean-case';
 import { RICH } from '@/testing/rich-case';
 import { addSeconds, instantText, type Instant } from '../time/instant';
 import { decide } from './decide';
-import { availabilityOf, verdictPieces } from './verdict-pieces';
+import { availabilityOf, eachVerdict } from './verdict-pieces';
 
 const DAY = 86_400;
 const found = (recordedAt: string, change: object = {}) => ({
@@ -45,7 +45,7 @@ describe('the verdicts of a stretch of time', () => {
   ])('are at every moment what a decision at that moment says: %s', (_, change) => {
     const { facts, packs, asOf } = cleanCase(change);
     const from = addSeconds(asOf, -40 * DAY);
-    const pieces = verdictPieces(facts, packs, from, asOf);
+    const pieces = [...eachVerdict(facts, packs, from, asOf)];
     expect(pieces[0]?.from).toBe(from);
     expect(pieces.at(-1)?.to).toBe(asOf);
     for (const [at, piece] of pieces.entries()) {
@@ -76,7 +76,7 @@ describe('the verdicts of a stretch of time', () => {
       },
     });
     const from = addSeconds(asOf, -3 * DAY);
-    const { seconds, causes } = availabilityOf(verdictPieces(facts, packs, from, asOf));
+    const { seconds, causes } = availabilityOf(eachVerdict(facts, packs, from, asOf));
     expect(seconds.Released + seconds.Restricted + seconds.Grounded).toBe(3 * DAY);
     // From the entry of the finding to the entry of its repair.
     expect(causes.get('open-discrepancies')).toBe(12 * 3600);

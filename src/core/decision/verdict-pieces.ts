@@ -25,17 +25,17 @@ function causesOf(decision: Decision, { ordinary }: Prepared): readonly string[]
 }
 
 /**
- * The verdicts of an aircraft from one moment to another, each as it was known then, without a gap. Nothing is sampled: it is decided
- * again wherever something was written down, and wherever a date or an end lies between two entries.
+ * The verdicts of an aircraft from one moment to another, each as it was known then, one after the other without a gap; neighbours may say
+ * the same. Nothing is sampled: it is decided again wherever something was written down, and wherever a date or an end lies between two
+ * entries. Step by step, since a long time takes long.
  * @param facts all of its history
  */
-export function verdictPieces(
+export function* eachVerdict(
   facts: AircraftFacts,
   packs: PackChoices,
   from: Instant,
   to: Instant,
-): readonly VerdictPiece[] {
-  const pieces: VerdictPiece[] = [];
+): Generator<VerdictPiece, void> {
   const edges = [from, ...recordedMoments(facts, from, to), to];
   for (const [place, begins] of edges.slice(0, -1).entries()) {
     const ends = edges[place + 1] ?? to;
@@ -45,15 +45,10 @@ export function verdictPieces(
       const decision = decidePrepared(prepared, null, at);
       const { holdsUntil } = decision;
       const next = holdsUntil === null || holdsUntil >= ends ? ends : holdsUntil;
-      const causes = causesOf(decision, prepared);
-      const last = pieces.at(-1);
-      if (last?.verdict === decision.verdict && last.causes.join() === causes.join())
-        pieces[pieces.length - 1] = { ...last, to: next };
-      else pieces.push({ from: at, to: next, verdict: decision.verdict, causes });
+      yield { from: at, to: next, verdict: decision.verdict, causes: causesOf(decision, prepared) };
       at = next;
     }
   }
-  return pieces;
 }
 
 /** How long each verdict stood, and how long each rule kept the aircraft from being released, in seconds. */
@@ -64,7 +59,7 @@ export interface Availability {
 }
 
 /** Adds up the stretches of an aircraft's time. */
-export function availabilityOf(pieces: readonly VerdictPiece[]): Availability {
+export function availabilityOf(pieces: Iterable<VerdictPiece>): Availability {
   const seconds: Record<Verdict, number> = { Released: 0, Restricted: 0, Grounded: 0 };
   const causes = new Map<string, number>();
   for (const { from, to, verdict, causes: rules } of pieces) {

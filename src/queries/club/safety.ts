@@ -3,7 +3,12 @@ import { may } from '@/contracts/kernel/permissions';
 import type { Verdict } from '@/core/decision/decision';
 import { decidePrepared } from '@/core/decision/decide';
 import type { ReleaseEnd } from '@/core/decision/flight-release';
-import { availabilityOf, verdictPieces, type Availability } from '@/core/decision/verdict-pieces';
+import {
+  availabilityOf,
+  eachVerdict,
+  type Availability,
+  type VerdictPiece,
+} from '@/core/decision/verdict-pieces';
 import type { AircraftFacts } from '@/core/records/facts';
 import { addDays } from '@/core/time/civil-date';
 import type { Instant } from '@/core/time/instant';
@@ -165,30 +170,39 @@ export async function safetyPage(
 /** What was calculated of an aircraft: it holds as long as its records and the club's rules are the same, for one stretch of time. */
 const known = new WeakMap<AircraftFacts, { readonly key: string; readonly availability: Availability }>();
 
-function availabilityIn(
+/** So long it decides before others have their turn, in milliseconds. */
+const TURN_MS = 20;
+const turn = () =>
+  new Promise<void>((resolve) => {
+    setImmediate(resolve);
+  });
+
+async function availabilityIn(
   stored: StoredAircraft,
   club: Club,
   rules: string,
   from: Instant,
   to: Instant,
-): Availability {
+): Promise<Availability> {
   const key = `${rules} ${from} ${to}`;
   const found = known.get(stored.facts);
   if (found?.key === key) return found.availability;
   // Before it was entered here nothing is known of it, and nothing is held against it.
   const begins = Math.max(from, Math.min(stored.addedAt, to)) as Instant;
-  const availability = availabilityOf(verdictPieces(stored.facts, club.packs, begins, to));
+  const pieces: VerdictPiece[] = [];
+  let began = performance.now();
+  for (const piece of eachVerdict(stored.facts, club.packs, begins, to)) {
+    pieces.push(piece);
+    if (performance.now() - began < TURN_MS) continue;
+    await turn();
+    began = performance.now();
+  }
+  const availability = availabilityOf(pieces);
   known.set(stored.facts, { key, availability });
   return availability;
 }
 
 const inHours = (seconds: number): number => seconds / 3600;
-
-/** Lets other requests have their turn: each aircraft takes some tenths of a second. */
-const turn = () =>
-  new Promise<void>((resolve) => {
-    setImmediate(resolve);
-  });
 
 /**
  * How available some aircraft were, what kept them from being released, and what walk-rounds passed. Each verdict is the one that was known
@@ -208,11 +222,10 @@ export async function safetyFleet(
   const teaches = may(reader.roles, 'see-passed-checks');
   const rows: SafetyRow[] = [];
   for (const stored of fleet.slice(first, first + MOST_AIRCRAFT)) {
-    await turn();
     const { prepared, present } = preparedFor(stored, club, rules, now);
     const decision = decidePrepared(prepared, null, present);
     const titles = new Map(decision.rules.map(({ id, title }) => [id, title]));
-    const { seconds, causes } = availabilityIn(stored, club, rules, from, to);
+    const { seconds, causes } = await availabilityIn(stored, club, rules, from, to);
     const defects = await readDefects(tx, stored.aircraftId);
     const passed = passedOf(
       defects.filter(({ foundAt }) => foundAt >= from),

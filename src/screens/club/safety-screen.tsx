@@ -10,6 +10,7 @@ import TableRow from '@mui/material/TableRow';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 import { MonthBars } from '@/charts/month-bars';
 import { ShareBars } from '@/charts/share-bars';
 import { MOST_AIRCRAFT, SAFETY_DAYS } from '@/contracts/club/safety';
@@ -30,6 +31,8 @@ const ENDS = {
   cancelled: 'its flight was moved or cancelled',
   back: 'its flight came back',
 } as const;
+/** So many aircraft are decided without being asked for. */
+const AT_ONCE = 40;
 /** So many causes are drawn. */
 const MOST_CAUSES = 12;
 
@@ -43,10 +46,9 @@ function Available({ rows, file }: { readonly rows: readonly SafetyRow[]; readon
     <FigureWithTable
       title="Availability by aircraft"
       method="Share of the time, nights included, in which each verdict stood. Every verdict is the one that was known then, decided again by the club’s rules of today at each entry and each date; what the walk-round of a day asks is left out."
-      columns={['Aircraft', 'Type', 'Released %', 'Restricted %', 'Grounded %', 'Hours looked at']}
+      columns={['Aircraft', 'Released %', 'Restricted %', 'Grounded %', 'Hours']}
       lines={rows.map((row) => [
         row.registration,
-        row.typeName,
         percent(row.hours.Released, whole(row)),
         percent(row.hours.Restricted, whole(row)),
         percent(row.hours.Grounded, whole(row)),
@@ -246,6 +248,13 @@ export function SafetyScreen() {
     staleTime: 10 * 60_000,
   });
   const { data: page } = query;
+  const [wanted, setWanted] = useState(AT_ONCE);
+  const { hasNextPage, isFetching, isError, fetchNextPage } = fleet;
+  const count = (fleet.data?.pages.length ?? 0) * MOST_AIRCRAFT;
+  // A few come at a time, and are shown as they come: who has seen enough goes away.
+  useEffect(() => {
+    if (hasNextPage && !isFetching && !isError && count < wanted) void fetchNextPage();
+  }, [hasNextPage, isFetching, isError, fetchNextPage, count, wanted]);
   const rows = fleet.data?.pages.flatMap((part) => part.rows) ?? [];
   const file = `groval-${days}-days`;
   return (
@@ -279,17 +288,21 @@ export function SafetyScreen() {
           ) : (
             <>
               <Available rows={rows} file={file} />
-              {fleet.hasNextPage ? (
-                <Button
-                  disabled={fleet.isFetchingNextPage}
-                  onClick={() => {
-                    void fleet.fetchNextPage();
-                  }}
-                >
-                  {fleet.isFetchingNextPage
-                    ? 'Deciding …'
-                    : `The next aircraft: ${rows.length} of ${fleet.data.pages[0]?.total ?? 0} are shown`}
-                </Button>
+              {hasNextPage ? (
+                <Box role="status" sx={{ py: 1 }}>
+                  {rows.length} of {fleet.data.pages[0]?.total ?? 0} aircraft{' '}
+                  {count < wanted ? (
+                    'are decided; the others are on the way.'
+                  ) : (
+                    <Button
+                      onClick={() => {
+                        setWanted(wanted + AT_ONCE);
+                      }}
+                    >
+                      The next {AT_ONCE}
+                    </Button>
+                  )}
+                </Box>
               ) : null}
               <Lost rows={rows} file={file} />
               <Missed rows={rows} />

@@ -60,7 +60,7 @@ export function FigureWithTable({ title, method, columns, lines, file, children 
           display: 'grid',
           gap: 4,
           alignItems: 'start',
-          gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 3fr) minmax(0, 2fr)' },
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1fr)' },
         }}
       >
         <div ref={picture}>{children}</div>
