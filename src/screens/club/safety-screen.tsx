@@ -45,7 +45,7 @@ function Available({ rows, file }: { readonly rows: readonly SafetyRow[]; readon
   return (
     <FigureWithTable
       title="Availability by aircraft"
-      method="Share of the time, nights included, in which each verdict stood. Every verdict is the one that was known then, decided again by the club’s rules of today at each entry and each date; what the walk-round of a day asks is left out."
+      method="Share of the time, nights included, in which each verdict stood. Every verdict is the one that was known then, decided again by the club’s rules of today at each entry and each date; what the walk-round of a day asks is left out. Plain: released; tinted: restricted; striped: grounded."
       columns={['Aircraft', 'Released %', 'Restricted %', 'Grounded %', 'Hours']}
       lines={rows.map((row) => [
         row.registration,
@@ -64,7 +64,7 @@ function Available({ rows, file }: { readonly rows: readonly SafetyRow[]; readon
         unit="% of the time"
         bars={rows.map((row) => ({
           name: row.registration,
-          label: `${percent(row.hours.Released, whole(row))} % released`,
+          label: `${percent(row.hours.Released, whole(row))} %`,
           parts: [
             { value: percent(row.hours.Released, whole(row)), fill: 'var(--plan)' },
             { value: percent(row.hours.Restricted, whole(row)), fill: 'var(--restricted-tint)' },
