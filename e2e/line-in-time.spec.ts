@@ -16,6 +16,7 @@ test('the Line in time: as it is planned, with what would let a flight go, and a
   await expect(page).toHaveURL(/#at=20\d\d-/);
   await table.getByRole('button', { name: 'N03TB' }).click();
   const panel = page.getByRole('complementary', { name: 'Verdict for N03TB' });
+  await expect(cursor.getByRole('status')).toContainText('As it is planned');
   await expect(panel).toContainText('Not now:');
   await expect(panel).toContainText('K. Ferro');
   await expect(panel).toContainText('100-hour');
@@ -34,6 +35,8 @@ test('the Line in time: as it is planned, with what would let a flight go, and a
   await page.keyboard.press('Home');
   await expect(cursor.getByText('As it was known then')).toBeVisible();
   for (let year = 0; year < 20; year += 1) await page.keyboard.press('ArrowRight');
+  // The first look back reads everything that ever was.
+  await expect(cursor.getByRole('status')).toContainText('As it was known then', { timeout: 60_000 });
   await expect(table.getByRole('row', { name: /N02TB/ })).toContainText(/Released|Restricted|Grounded/);
   await expectNoViolations(page);
   await page.keyboard.press('Escape');
