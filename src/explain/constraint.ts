@@ -11,6 +11,8 @@ export interface ConstraintWords {
   readonly headline: string;
   readonly meaning: string;
   readonly source: string;
+  /** The rules that say it, by id. */
+  readonly rules: readonly string[];
   readonly certainty: 'failed' | 'unknown';
   readonly condition: boolean;
   readonly records: readonly string[];
@@ -66,6 +68,7 @@ function told(group: OneReason, where: 'in-force' | 'ahead'): ConstraintWords {
     id: one.id,
     ...tellDecided(one, where),
     source: distinct(group.map(({ source }) => sourceText(source))).join('; '),
+    rules: distinct(group.map(({ rule }) => rule)),
     certainty: one.certainty,
     condition: one.condition,
     records: one.records,

@@ -158,6 +158,7 @@ export const ROUTES = {
   'GET /api/flights': read(),
   'GET /api/flights/[flight]/ways': read(),
   'GET /api/club': read(),
+  'GET /api/rules': read(),
   'GET /api/people': read(),
   'GET /api/feed': read(),
   'GET /api/photos/[photo]': read(),

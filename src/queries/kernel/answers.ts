@@ -6,6 +6,7 @@ import type { Line } from '../aircraft/line';
 import type { LineMoment } from '../aircraft/line-moment';
 import type { LongListPage } from '../aircraft/long-list';
 import type { ClubPage, ClubTrial } from '../club/club';
+import type { RuleHelp } from '../club/rules';
 import type { People } from '../club/people';
 import type { SafetyFleet, SafetyPage } from '../club/safety';
 import type { DocumentCheckList } from '../documents/document-check';
@@ -97,6 +98,7 @@ export interface Answers {
   'GET /api/flights': DayPlan;
   'GET /api/flights/[flight]/ways': Ways;
   'GET /api/club': ClubPage;
+  'GET /api/rules': { readonly rules: readonly RuleHelp[] };
   'GET /api/people': People;
   'GET /api/feed': {
     readonly feeds: readonly { readonly feedId: string; readonly name: string; readonly revoked: boolean }[];

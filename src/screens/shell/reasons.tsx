@@ -1,6 +1,34 @@
 import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
+import { useState } from 'react';
 import type { ConstraintWords } from '@/explain/constraint';
 import { PlainList } from '../kit/layout';
+import { lazily } from '../kit/lazily';
+
+const RuleHelp = lazily(() => import('./rule-help').then((module) => module.RuleHelp), 40);
+
+/** What the rule behind a reason asks, for somebody who never read it: it is fetched when somebody wants it. */
+function Help({ rules, about }: { readonly rules: readonly string[]; readonly about: string }) {
+  const [isOpen, setIsOpen] = useState(false);
+  return (
+    <>
+      {' '}
+      <Link
+        component="button"
+        type="button"
+        aria-expanded={isOpen}
+        aria-label={`What the rule says: ${about}`}
+        onClick={() => {
+          setIsOpen(!isOpen);
+        }}
+        sx={{ fontSize: 13, verticalAlign: 'baseline' }}
+      >
+        {isOpen ? 'Close' : 'What the rule says'}
+      </Link>
+      {isOpen ? <RuleHelp rules={rules} /> : null}
+    </>
+  );
+}
 
 /** Reasons as sentences: why in bold, what it means, the source small, then each remedy with who may take it. */
 export function Reasons({ reasons }: { readonly reasons: readonly ConstraintWords[] }) {
@@ -16,6 +44,7 @@ export function Reasons({ reasons }: { readonly reasons: readonly ConstraintWord
           }}
         >
           <b>{reason.headline}</b> {reason.meaning} <span className="small">{reason.source}</span>
+          <Help rules={reason.rules} about={reason.headline} />
           {reason.remedies.length === 0 ? null : (
             <Box sx={{ mt: 0.5, fontSize: 14 }}>
               <span className="small">To clear it: </span>
@@ -46,6 +75,7 @@ export function merged(reasons: readonly ConstraintWords[]): readonly Constraint
         : {
             ...known,
             source: known.source.includes(reason.source) ? known.source : `${known.source}; ${reason.source}`,
+            rules: [...new Set([...known.rules, ...reason.rules])],
           },
     );
   }
