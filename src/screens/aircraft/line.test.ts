@@ -152,6 +152,7 @@ describe('reasons on a screen', () => {
       headline,
       meaning: '',
       source,
+      rules: [source],
       certainty: 'failed' as const,
       condition: false,
       records: ['r'],
@@ -162,7 +163,10 @@ describe('reasons on a screen', () => {
         reason('a', '14 CFR 91.409(b)'),
         reason('b', 'club policy'),
         reason('c', 'club policy', 'Another.'),
-      ]).map(({ source }) => source),
-    ).toEqual(['14 CFR 91.409(b); club policy', 'club policy']);
+      ]).map(({ source, rules }) => [source, rules]),
+    ).toEqual([
+      ['14 CFR 91.409(b); club policy', ['14 CFR 91.409(b)', 'club policy']],
+      ['club policy', ['club policy']],
+    ]);
   });
 });
