@@ -42,16 +42,33 @@ const fill = (label, text) => (page) => page.getByLabel(label, { exact: true }).
 /** Each view: its file, who looks, at what size, where, and what they do first. */
 const VIEWS = [
   { file: 'line', who: 'Mira Holt', size: DESK, path: '/line', acts: [tap('N07TB')] },
+  {
+    file: 'line-in-time',
+    who: 'Mira Holt',
+    size: DESK,
+    path: '/line',
+    acts: [
+      tap('N03TB'),
+      (page) => page.keyboard.press('t'),
+      ...Array.from({ length: 5 }, () => (page) => page.keyboard.press('Shift+Period')),
+      (page) => page.getByRole('status').filter({ hasText: 'As it is planned' }).waitFor(),
+      (page) => page.getByRole('button', { name: 'What would let it go' }).click(),
+      (page) => page.getByRole('region', { name: 'Another aircraft' }).waitFor(),
+    ],
+  },
+  { file: 'wall', who: 'Mira Holt', size: { width: 1920, height: 1080 }, path: '/wall', acts: [] },
+  {
+    file: 'safety',
+    who: 'Ines Marrow',
+    size: { width: 1280, height: 1000 },
+    path: '/safety',
+    acts: [
+      (page) => page.getByText('the others are on the way').waitFor({ state: 'detached', timeout: 60_000 }),
+    ],
+  },
   { file: 'line-phone', who: 'Mira Holt', size: PHONE, path: '/line', acts: [] },
   { file: 'aircraft', who: 'Tomas Brandl', size: DESK, path: '/aircraft/N05TB', acts: [] },
   { file: 'chronic-defects', who: 'Sefa Lund', size: DESK, path: '/chronic', acts: [] },
-  {
-    file: 'aircraft-repair',
-    who: 'Tomas Brandl',
-    size: { width: 1280, height: 1000 },
-    path: '/aircraft/N05TB',
-    acts: [tap('Record what was done')],
-  },
   {
     file: 'entry',
     who: 'Tomas Brandl',
@@ -84,7 +101,6 @@ const VIEWS = [
   },
   { file: 'new-findings', who: 'Tomas Brandl', size: DESK, path: '/triage', acts: [] },
   { file: 'sheet', who: 'Mira Holt', size: DESK, path: '/sheet/N07TB#day=2026-11-21', acts: [] },
-  { file: 'import-export', who: 'Mira Holt', size: DESK, path: '/import-export', acts: [] },
   {
     file: 'release',
     who: 'Rosa Venn',
@@ -99,7 +115,6 @@ const VIEWS = [
     path: '/document-check/N04TG',
     acts: [(page) => page.getByRole('radio', { name: 'Yes, readable and in view' }).click()],
   },
-  { file: 'ramp-start', who: 'Rolf Dane', size: PHONE, path: '/ramp/N02TB', acts: [] },
   {
     file: 'walk-mark',
     who: 'Pia Okoro',

@@ -14,8 +14,10 @@ import type { LineRow } from './line';
 import { lineAt } from './line-moment';
 
 const DAY = 86_400;
-const at = (moment: Instant, from = 0, most = 60) =>
-  inTx((tx) => lineAt(tx, club.clubId, { at: moment, from, most }, club.ports.now()));
+const at = (moment: Instant, from = 0, most = 60, role = 'dispatcher') =>
+  inTx((tx) =>
+    lineAt(tx, { clubId: club.clubId, roles: [role] }, { at: moment, from, most }, club.ports.now()),
+  );
 const rowAt = async (moment: Instant) => (await at(moment))?.rows[0];
 /** What a row says of the aircraft; measured quantities and later flights stand on the Line of now alone. */
 const said = (shown: LineRow | undefined) =>
@@ -144,6 +146,23 @@ describe('the Line at a moment that is over', () => {
     }
   });
 
+  it('says who flew only to those who may have lists of it', async () => {
+    const flight = await planned();
+    // Another waits for it to come back, and its answer says for whom.
+    await planned({ person: 'P. Guest' }, 'P. Guest');
+    good(await leave(flight, text(start)));
+    later(60);
+    const then = club.ports.now();
+    later(5 * DAY);
+    const told = async (role: string) => JSON.stringify((await at(then, 0, 60, role))?.rows);
+    expect(await told('dispatcher')).toContain('Out with R. Dane');
+    expect(await told('instructor')).toContain('R. Dane');
+    for (const role of ['renter', 'student', 'mechanic']) {
+      expect(await told(role)).not.toMatch(/R\. Dane|P\. Guest/u);
+      expect(await told(role)).toContain('Out with somebody');
+    }
+  });
+
   it('knows nothing that was entered later, though it happened before', async () => {
     const before = club.ports.now();
     later(DAY);
@@ -198,6 +217,18 @@ describe('the Line at a moment to come', () => {
         `${headline} ${meaning}`.toLowerCase().includes('rough running'),
       ).length;
     expect([await night(0), await night(1), await night(3)]).toEqual([1, 1, 0]);
+  });
+
+  it('counts the hours of an aircraft that is out, from when it should be back', async () => {
+    const flight = await planned();
+    good(await leave(flight, text(start)));
+    later(60);
+    const left = async (seconds: number) =>
+      (await rowAt(addSeconds(club.ports.now(), seconds)))?.secondsLeft ?? 0;
+    const before = await left(0);
+    // It was planned for 1.2 h in the air.
+    expect(before - (await left(DAY))).toBe(1.2 * 3600);
+    expect((await rowAt(addSeconds(club.ports.now(), DAY)))?.out).toContain('Out with R. Dane');
   });
 
   it('has the flights of its day, and counts those before it', async () => {

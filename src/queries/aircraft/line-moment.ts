@@ -1,4 +1,5 @@
 import { DAYS_AHEAD, DAYS_BACK } from '@/contracts/aircraft/line-moment';
+import { may } from '@/contracts/kernel/permissions';
 import { decideAhead } from '@/core/decision/ahead';
 import { decidePrepared } from '@/core/decision/decide';
 import { answerFlights } from '@/core/decision/planned-flight';
@@ -10,7 +11,12 @@ import { civilDateAt, endOfDay, startOfDay } from '@/core/time/zone';
 import type { AircraftFacts } from '@/core/records/facts';
 import { withWalkroundAt, type StoredAircraft } from '@/db/aircraft/facts-from-rows';
 import { readClub, type Club } from '@/db/club/clubs';
-import { flightsBetween, flightsKnownAt, type StoredFlight } from '@/db/flights/planned-flights';
+import {
+  findPlanneds,
+  flightsBetween,
+  flightsKnownAt,
+  type StoredFlight,
+} from '@/db/flights/planned-flights';
 import type { ClubTransaction } from '@/db/kernel/connection';
 import { readMethod } from '@/db/walkround/method';
 import { readWalkroundRows, walkroundsOf } from '@/db/walkround/walkrounds';
@@ -49,12 +55,25 @@ export function isWithinLine(at: Instant, now: Instant, { place }: Pick<Club, 'p
   );
 }
 
+/** The moment that rows are decided for, with the light of its day. */
+interface Asked {
+  readonly club: Club;
+  readonly at: Instant;
+  readonly day: Today;
+}
+
+/** Whoever may have no list of who flew sees that somebody did. */
+const UNNAMED = 'somebody';
+
 /** A flight that had left by a moment, as a row draws it. */
-const flown = ({ id, by, happenedAt, returned }: FlightOut, at: Instant): LineFlight => {
+const leftBy = (
+  { id, by, happenedAt, returned }: Pick<FlightOut, 'id' | 'by' | 'happenedAt' | 'returned'>,
+  at: Instant,
+): LineFlight => {
   const ends = returned === null || returned.at > at ? at : returned.at;
   return {
     id,
-    name: by ?? 'somebody',
+    name: by ?? UNNAMED,
     starts: happenedAt,
     ends,
     purpose: null,
@@ -68,15 +87,15 @@ const flown = ({ id, by, happenedAt, returned }: FlightOut, at: Instant): LineFl
 /** One aircraft as it was known at a moment that is over; null where nothing of it was on record by then. */
 function rowThen(
   stored: StoredAircraft,
-  club: Club,
-  at: Instant,
-  day: Today,
-  flights: readonly StoredFlight[],
   facts: AircraftFacts,
+  flights: readonly StoredFlight[],
+  { club, at, day, named }: Asked & { readonly named: boolean },
 ): LineRow | null {
   if (stored.addedAt > at) return null;
   const { zone } = club.place;
-  const prepared = prepare(facts, club.packs, at);
+  // Before anything is said: sentences about later flights name who is out.
+  const flightsOut = facts.flightsOut.map((one) => (named ? one : { ...one, by: null }));
+  const prepared = prepare({ ...facts, flightsOut }, club.packs, at);
   const decision = decidePrepared(prepared, null, at);
   const waiting = flights.filter(({ left }) => !left);
   const answers = new Map(
@@ -86,15 +105,22 @@ function rowThen(
       waiting.filter(({ flight }) => flight.starts >= at).map(({ flight }) => flight),
     ).map((answer) => [answer.flight, answer]),
   );
-  const { flightsOut } = prepared.facts;
+  const known = prepared.facts.flightsOut;
   return decidedRow(stored, prepared, decision, {
-    out: outText(flightsOut, zone, at),
+    out: outText(known, zone, at),
     measured: null,
     flights: [
-      ...flightsOut
+      ...known
         .filter((one) => one.happenedAt < day.to && (one.returned?.at ?? at) > day.from)
-        .map((one) => flown(one, at)),
-      ...waiting.map((planned) => flightOnLine(planned, answers.get(planned.flight.id), decision, zone)),
+        .map((one) => leftBy(one, at)),
+      ...waiting.map((planned) =>
+        flightOnLine(
+          named ? planned : { ...planned, personName: UNNAMED },
+          answers.get(planned.flight.id),
+          decision,
+          zone,
+        ),
+      ),
     ],
   });
 }
@@ -102,19 +128,20 @@ function rowThen(
 /** One aircraft as it will be: what is on record now, dates moved on, its planned flights flown in order. */
 function rowAhead(
   stored: StoredAircraft,
-  club: Club,
-  rules: string,
-  now: Instant,
-  at: Instant,
-  day: Today,
   flights: readonly StoredFlight[],
+  out: readonly StoredFlight[],
+  { club, rules, now, at, day }: Asked & { readonly rules: string; readonly now: Instant },
 ): LineRow {
   const { zone } = club.place;
   const { prepared, present } = preparedFor(stored, club, rules, now);
   const moment = at > present ? at : present;
-  const ahead = flights.filter(({ left, flight }) => !left && flight.starts >= now);
-  const planned = ahead.map(({ flight }) => flight);
-  const decision = decideAhead(prepared, planned, moment);
+  const planned = flights
+    .filter(({ left, flight }) => !left && flight.starts >= now)
+    .map(({ flight }) => flight);
+  // What is out comes back by then with the hours that were planned: no meter has counted them yet. One that is late may still leave.
+  const late = flights.filter(({ left, flight }) => !left && flight.starts < now);
+  const flown = [...planned, ...[...out, ...late].map(({ flight }) => flight)];
+  const decision = decideAhead(prepared, flown, moment);
   const asked = decidePrepared(prepared, null, present);
   const answers = new Map(answerFlights(prepared, asked, planned).map((answer) => [answer.flight, answer]));
   return decidedRow(stored, prepared, decision, {
@@ -129,15 +156,16 @@ function rowAhead(
 /**
  * Rows of the Line at a moment: one that is over as it was known then, by the club's rules of today; one to come by what is on record
  * now with every planned flight flown. Nothing is sampled: each row is decided for exactly that moment.
- * @param from the first row in the order of registrations; so many as `most`
+ * @param reader whoever may have no list of flights sees no names of those who flew before
+ * @param asked the first row in the order of registrations, and how many
  */
 export async function lineAt(
   tx: ClubTransaction,
-  clubId: string,
+  reader: { readonly clubId: string; readonly roles: readonly string[] },
   asked: { readonly at: Instant; readonly from: number; readonly most: number },
   now: Instant,
 ): Promise<LineMoment | null> {
-  const club = await readClub(tx, clubId);
+  const club = await readClub(tx, reader.clubId);
   const { at, from, most } = asked;
   if (!isWithinLine(at, now, club)) return null;
   const day = lightOfDay(at, club.place);
@@ -148,26 +176,37 @@ export async function lineAt(
   if (at >= now) {
     const rules = rulesOf(club);
     const flights = byAircraft(await flightsBetween(tx, now, day.to, shown));
+    const open = stored.flatMap(({ facts }) =>
+      facts.flightsOut.flatMap(({ id, returned }) => (returned === null ? [id] : [])),
+    );
+    const out = byAircraft(await findPlanneds(tx, open));
     return {
       ...base,
       when: 'ahead',
       notYet: [],
-      rows: stored.map((one) => rowAhead(one, club, rules, now, at, day, flights.get(one.aircraftId) ?? [])),
+      rows: stored.map((one) =>
+        rowAhead(one, flights.get(one.aircraftId) ?? [], out.get(one.aircraftId) ?? [], {
+          club,
+          rules,
+          now,
+          at,
+          day,
+        }),
+      ),
     };
   }
   const flights = byAircraft(await flightsKnownAt(tx, day.from, day.to, at, shown));
   const { required } = await readMethod(tx);
+  const named = may(reader.roles, 'export-flights');
   const walkrounds = byAircraft(
     walkroundsOf(await readWalkroundRows(tx, { fleet: shown, knownAt: new Date(at) })),
   );
   const rows = stored.map((one) =>
     rowThen(
       one,
-      club,
-      at,
-      day,
-      flights.get(one.aircraftId) ?? [],
       withWalkroundAt(one, walkrounds.get(one.aircraftId) ?? [], required, at),
+      flights.get(one.aircraftId) ?? [],
+      { club, at, day, named },
     ),
   );
   return {

@@ -10,5 +10,5 @@ const WHICH =
 export const GET = queryRoute('GET /api/line/moment', async ({ tx, actor, request, now }) => {
   const asked = lineMomentSchema.safeParse(Object.fromEntries(new URL(request.url).searchParams));
   if (!asked.success) return problem(422, WHICH);
-  return (await lineAt(tx, actor.clubId, asked.data, now)) ?? problem(422, WHICH);
+  return (await lineAt(tx, actor, asked.data, now)) ?? problem(422, WHICH);
 });
