@@ -142,6 +142,11 @@ export function LineScreen() {
             router.push(`/aircraft/${registration}`);
           }}
         />
+        {at === null ? null : (
+          <Box role="status" sx={{ px: 1.5, pt: 1, fontWeight: 700 }}>
+            The address asks for another moment. On a narrow screen the Line shows now.
+          </Box>
+        )}
         {bar}
         <LineCards line={{ ...line, rows: rowsOf(line, view, now ?? line.now) }} />
       </>

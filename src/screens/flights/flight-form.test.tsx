@@ -158,6 +158,42 @@ describe('a flight in a line', () => {
     );
     expect(new Set(planned.map((one) => (one as { flightId: string }).flightId)).size).toBe(3);
   });
+  it('a week that is refused is said, and the weeks before it are not planned twice', async () => {
+    const planned: string[] = [];
+    let refuses = true;
+    const { person } = show(
+      <FlightForm
+        plan={plan}
+        moving={null}
+        sent={null}
+        onlyFor={null}
+        onDone={() => planned.push('closed')}
+      />,
+      {
+        '/api/flights/preview': () => ({ status: 200, body: told('yes', '') }),
+        '/api/flights': (body) => {
+          const { date } = (body as { flight: { starts: { date: string } } }).flight.starts;
+          if (date === '2026-12-17' && refuses)
+            return {
+              status: 409,
+              body: { error: { code: 'invalid', message: 'The club is closed that day.', problems: [] } },
+            };
+          planned.push(date);
+          return { status: 200, body: {} };
+        },
+      },
+    );
+    screen.getByLabelText('In a line').focus();
+    await person.paste('N02TB 3 dec 10-11:30 Somebody weekly x3');
+    await person.click(screen.getByRole('button', { name: 'Add all 3' }));
+    expect(await screen.findByText(/The first 2 flights are planned/)).toBeTruthy();
+    expect(screen.getByText(/The club is closed that day/)).toBeTruthy();
+    refuses = false;
+    await person.click(screen.getByRole('button', { name: 'Add all 3' }));
+    await waitFor(() => {
+      expect(planned).toEqual(['2026-12-03', '2026-12-10', '2026-12-17', 'closed']);
+    });
+  });
   it('what is not clear is asked, and says nothing in the fields', async () => {
     const { person } = show(
       <FlightForm plan={plan} moving={null} sent={null} onlyFor={null} onDone={() => undefined} />,

@@ -80,6 +80,8 @@ export default function FlightForm({ plan, moving, sent, onlyFor, onDone }: Prop
   // One id for each week, made once: what is sent again is the same flight.
   const [flightIds] = useState(() => Array.from({ length: MOST_WEEKS }, () => crypto.randomUUID()));
   const [weeks, setWeeks] = useState(1);
+  // Weeks that are planned already, where one after them was refused: they stay as they were entered.
+  const [plannedWeeks, setPlannedWeeks] = useState(0);
   const { post, say, trouble } = useCommand();
   const flight = moving?.flight;
   const {
@@ -164,6 +166,7 @@ export default function FlightForm({ plan, moving, sent, onlyFor, onDone }: Prop
     }
     const draft = draftOf(given);
     for (const [week, flightId] of flightIds.slice(0, weeks).entries()) {
+      if (week < plannedWeeks) continue;
       const date = dateAfter(given.date, week);
       const planned = await post(
         'POST /api/flights',
@@ -174,11 +177,14 @@ export default function FlightForm({ plan, moving, sent, onlyFor, onDone }: Prop
         },
         (path, message) => {
           setError(placeInForm(path), {
-            message: week === 0 ? message : `${dayIn(date, 0)}: ${message} The weeks before it are planned.`,
+            message: week === 0 ? message : `${dayIn(date, 0)}: ${message}`,
           });
         },
       );
-      if (planned === null) return;
+      if (planned === null) {
+        setPlannedWeeks(week);
+        return;
+      }
     }
     onDone();
   };
@@ -360,6 +366,7 @@ export default function FlightForm({ plan, moving, sent, onlyFor, onDone }: Prop
         <TextField
           select
           label="How often"
+          disabled={plannedWeeks > 0}
           value={String(weeks)}
           onChange={(event) => {
             setWeeks(Number(event.target.value));
@@ -430,6 +437,15 @@ export default function FlightForm({ plan, moving, sent, onlyFor, onDone }: Prop
         </Box>
       )}
       <TroubleAlert trouble={trouble} />
+      {plannedWeeks === 0 ? null : (
+        <Box role="status">
+          {plannedWeeks === 1
+            ? 'The first flight is planned'
+            : `The first ${plannedWeeks} flights are planned`}{' '}
+          as they were entered, up to {dayIn(fields.date, plannedWeeks - 1)}. What you add now goes on after
+          them.
+        </Box>
+      )}
       <Stack direction="row" spacing={1}>
         <Button type="submit" variant="contained" disabled={isSubmitting}>
           {moving !== null ? 'Move it' : weeks === 1 ? 'Add' : `Add all ${weeks}`}
