@@ -26,6 +26,7 @@ import { ANSWER_NAMES, toneOf } from './plan-words';
 import { ChosenFlight } from './planned-flight';
 
 const FlightForm = lazy(() => import('./flight-form'));
+const FlightsFile = lazily(() => import('./flights-file').then((module) => module.FlightsFile), 0);
 const CancelFlight = lazily(() => import('./cancel-flight').then((module) => module.CancelFlight), 0);
 
 /** A day and a flight of it behind the # of the address. */
@@ -39,6 +40,7 @@ type Doing =
   | { readonly kind: 'entering'; readonly number: number }
   | { readonly kind: 'moving'; readonly flight: PlanLine }
   | { readonly kind: 'cancelling'; readonly flight: PlanLine }
+  | { readonly kind: 'bringing-in' }
   | null;
 
 /** On a phone aircraft and person stand under the time. */
@@ -197,6 +199,15 @@ export function FlightsScreen() {
             >
               Enter a flight
             </Button>
+            {forOthers ? (
+              <Button
+                onClick={() => {
+                  setDoing({ kind: 'bringing-in' });
+                }}
+              >
+                Bring in a file
+              </Button>
+            ) : null}
           </Stack>
           <Box
             tabIndex={0}
@@ -300,6 +311,14 @@ export function FlightsScreen() {
               }}
               onCancel={() => {
                 setDoing({ kind: 'cancelling', flight: selected });
+              }}
+            />
+          )}
+          {doing?.kind !== 'bringing-in' ? null : (
+            <FlightsFile
+              plan={plan}
+              onClose={() => {
+                setDoing(null);
               }}
             />
           )}

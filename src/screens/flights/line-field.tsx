@@ -43,7 +43,8 @@ export function LineField({
   );
 }
 
-const knownFrom = ({ today, aircraft, people }: DayPlan) => ({
+/** What a line is read with. */
+export const knownFrom = ({ today, aircraft, people }: DayPlan) => ({
   today,
   registrations: aircraft.map(({ registration }) => registration),
   people: people.map(({ name }) => name),
