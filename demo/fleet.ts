@@ -194,7 +194,7 @@ export const FLEET: readonly DemoAircraft[] = [
     // One after the other they use up what is left to the 100-hour inspection: the last would outrun it.
     flights: [
       { at: 8, lasts: 1.5, airborne: '1.30', who: 'R. Dane', purpose: 'private-rental' },
-      ...[1, 3, 4, 5].map((inDays): DemoFlight => ({
+      ...[1, 3, 4, 5, 6].map((inDays): DemoFlight => ({
         at: 10,
         lasts: 2.5,
         airborne: '2.20',

@@ -48,9 +48,10 @@ const VIEWS = [
     size: DESK,
     path: '/line',
     acts: [
-      tap('N03TB'),
+      (page) => page.getByRole('button', { name: 'N03TB', exact: true }).click(),
       (page) => page.keyboard.press('t'),
-      ...Array.from({ length: 5 }, () => (page) => page.keyboard.press('Shift+Period')),
+      (page) => page.getByRole('status').filter({ hasText: 'As it is planned' }).waitFor(),
+      ...Array.from({ length: 6 }, () => (page) => page.keyboard.press('Shift+Period')),
       (page) => page.getByRole('status').filter({ hasText: 'As it is planned' }).waitFor(),
       (page) => page.getByRole('button', { name: 'What would let it go' }).click(),
       (page) => page.getByRole('region', { name: 'Another aircraft' }).waitFor(),
