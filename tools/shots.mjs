@@ -64,6 +64,7 @@ const VIEWS = [
     size: { width: 1280, height: 1000 },
     path: '/safety',
     acts: [
+      (page) => page.getByRole('heading', { name: 'Availability by aircraft' }).waitFor({ timeout: 60_000 }),
       (page) => page.getByText('the others are on the way').waitFor({ state: 'detached', timeout: 60_000 }),
     ],
   },

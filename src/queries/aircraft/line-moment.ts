@@ -1,4 +1,4 @@
-import { DAYS_AHEAD, DAYS_BACK } from '@/contracts/aircraft/line-moment';
+import { DAYS_AHEAD, DAYS_BACK } from '@/contracts/aircraft/line-bounds';
 import { may } from '@/contracts/kernel/permissions';
 import { decideAhead } from '@/core/decision/ahead';
 import { decidePrepared } from '@/core/decision/decide';

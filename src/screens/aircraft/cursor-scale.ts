@@ -1,4 +1,4 @@
-import { DAYS_AHEAD, DAYS_BACK } from '@/contracts/aircraft/line-moment';
+import { DAYS_AHEAD, DAYS_BACK } from '@/contracts/aircraft/line-bounds';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;

@@ -1,7 +1,7 @@
 'use client';
 
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { MOST_ROWS } from '@/contracts/aircraft/line-moment';
+import { MOST_ROWS } from '@/contracts/aircraft/line-bounds';
 import type { Line, LineRow } from '@/queries/aircraft/line';
 import type { LineMoment } from '@/queries/aircraft/line-moment';
 import { ask } from '../data/fetching';
