@@ -2,15 +2,17 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { lazy, Suspense, useState } from 'react';
 import { compareTexts } from '@/core/order';
 import type { Line } from '@/queries/aircraft/line';
 import Link from '../kit/link';
 import { countsOf, EVERYTHING, SHOWN, type LineView, type Shown } from './line-view';
+
+// The menu comes when somebody reaches for it: it would be a tenth of what the Line loads.
+const TypeMenu = lazy(() => import('./type-menu'));
 
 const NAMES: Readonly<Record<Shown, string>> = {
   all: 'All',
@@ -35,6 +37,7 @@ interface Props {
 /** Chooses which aircraft the Line shows, and in which order; how many each choice shows stands beside it. */
 export function LineBar({ line, now, view, isEmpty, onChoose, onMove }: Props) {
   const counts = countsOf(line, view.type, now);
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const types = [...new Set(line.rows.map(({ typeName }) => typeName))].toSorted(compareTexts);
   return (
     <Stack
@@ -61,24 +64,33 @@ export function LineBar({ line, now, view, isEmpty, onChoose, onMove }: Props) {
         ))}
       </ToggleButtonGroup>
       {types.length < 2 ? null : (
-        <TextField
-          select
+        <Button
           size="small"
-          label="Type"
-          value={view.type !== null && types.includes(view.type) ? view.type : ''}
-          onChange={(event) => {
-            onChoose({ ...view, type: event.target.value === '' ? null : event.target.value });
+          aria-haspopup="menu"
+          aria-expanded={anchor !== null}
+          onClick={(event) => {
+            setAnchor(event.currentTarget);
           }}
-          slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
-          sx={{ width: 150, '& .MuiSelect-select': { py: 0.25 } }}
+          sx={{ minHeight: 32 }}
         >
-          <MenuItem value="">every type</MenuItem>
-          {types.map((type) => (
-            <MenuItem key={type} value={type}>
-              {type}
-            </MenuItem>
-          ))}
-        </TextField>
+          {view.type ?? 'Every type'} ▾
+        </Button>
+      )}
+      {anchor === null ? null : (
+        <Suspense>
+          <TypeMenu
+            anchor={anchor}
+            types={types}
+            chosen={view.type}
+            onChoose={(type) => {
+              setAnchor(null);
+              onChoose({ ...view, type });
+            }}
+            onClose={() => {
+              setAnchor(null);
+            }}
+          />
+        </Suspense>
       )}
       <ToggleButton
         size="small"
