@@ -7,10 +7,9 @@ import { WindowMark } from '@/ui/window-mark';
 import { clock, day, wallClockOf } from '../data/clock';
 import { lazily } from '../kit/lazily';
 import Link from '../kit/link';
-import { More } from '../kit/more';
 import { Reasons } from '../shell/reasons';
 
-const WaysOut = lazily(() => import('../flights/ways').then((module) => module.WaysOut));
+const WaysFold = lazily(() => import('../flights/ways-fold').then((module) => module.WaysFold), 44);
 
 /** The selected aircraft's verdict in full. @param at another moment that it is about; null is now @param date the day whose flights it shows */
 export function Selected({
@@ -82,11 +81,7 @@ export function Selected({
             <span className="mono">{clock(starts, zone)}</span> {name}.
           </b>{' '}
           {words}
-          {answer === 'past' || isOver ? null : (
-            <More summary="What would let it go">
-              <WaysOut flightId={id} day={date} />
-            </More>
-          )}
+          {answer === 'past' || isOver ? null : <WaysFold flightId={id} day={date} />}
         </Box>
       ))}
       <Button component={Link} href={`/aircraft/${row.registration}`} variant="contained">
