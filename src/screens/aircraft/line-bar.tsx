@@ -3,9 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { compareTexts } from '@/core/order';
 import type { Line } from '@/queries/aircraft/line';
 import Link from '../kit/link';
@@ -34,6 +32,36 @@ interface Props {
   readonly onMove: (() => void) | null;
 }
 
+/** One of several buttons that stay down. */
+function Choice({
+  isChosen,
+  onChoose,
+  children,
+}: {
+  readonly isChosen: boolean;
+  readonly onChoose: () => void;
+  readonly children: ReactNode;
+}) {
+  return (
+    <Button
+      size="small"
+      variant="outlined"
+      aria-pressed={isChosen}
+      onClick={onChoose}
+      sx={{
+        minHeight: 32,
+        py: 0,
+        borderColor: isChosen ? 'var(--sea)' : 'var(--rule)',
+        borderBottomWidth: 3,
+        bgcolor: isChosen ? 'var(--sea-tint)' : 'var(--card)',
+        color: 'var(--ink)',
+      }}
+    >
+      {children}
+    </Button>
+  );
+}
+
 /** Chooses which aircraft the Line shows, and in which order; how many each choice shows stands beside it. */
 export function LineBar({ line, now, view, isEmpty, onChoose, onMove }: Props) {
   const counts = countsOf(line, view.type, now);
@@ -47,22 +75,19 @@ export function LineBar({ line, now, view, isEmpty, onChoose, onMove }: Props) {
       spacing={1.5}
       sx={{ px: { xs: 1.5, md: 2.5 }, pt: 0.75, flexWrap: 'wrap', rowGap: 1, alignItems: 'center' }}
     >
-      <ToggleButtonGroup
-        exclusive
-        size="small"
-        aria-label="Which aircraft"
-        value={view.show}
-        onChange={(_, show: Shown | null) => {
-          onChoose({ ...view, show: show ?? 'all' });
-        }}
-        sx={{ flexWrap: 'wrap', bgcolor: 'var(--card)' }}
-      >
+      <Stack role="group" aria-label="Which aircraft" direction="row" sx={{ flexWrap: 'wrap', gap: 0.5 }}>
         {SHOWN.map((show) => (
-          <ToggleButton key={show} value={show} sx={{ textTransform: 'none', py: 0.25, px: 1.25 }}>
+          <Choice
+            key={show}
+            isChosen={view.show === show}
+            onChoose={() => {
+              onChoose({ ...view, show: view.show === show ? 'all' : show });
+            }}
+          >
             {NAMES[show]}&nbsp;<span className="mono">{counts[show]}</span>
-          </ToggleButton>
+          </Choice>
         ))}
-      </ToggleButtonGroup>
+      </Stack>
       {types.length < 2 ? null : (
         <Button
           size="small"
@@ -92,17 +117,14 @@ export function LineBar({ line, now, view, isEmpty, onChoose, onMove }: Props) {
           />
         </Suspense>
       )}
-      <ToggleButton
-        size="small"
-        value="need"
-        selected={view.order === 'need'}
-        onChange={() => {
+      <Choice
+        isChosen={view.order === 'need'}
+        onChoose={() => {
           onChoose({ ...view, order: view.order === 'need' ? 'registration' : 'need' });
         }}
-        sx={{ textTransform: 'none', py: 0.25, px: 1.25, bgcolor: 'var(--card)' }}
       >
         Most urgent first
-      </ToggleButton>
+      </Choice>
       {view.show === 'all' && view.type === null ? null : (
         <Button
           size="small"
