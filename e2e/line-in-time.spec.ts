@@ -61,7 +61,7 @@ test('the Line in time: as it is planned, with what would let a flight go, and a
   await panel.getByRole('button', { name: 'What would let it go' }).click();
   await expect(panel.getByRole('region', { name: 'Acts' })).toContainText('100-hour inspection');
   await expectNoViolations(page);
-  // It leads to where the flight is moved, filled in; nothing is changed before somebody says so.
+  // It leads to where the flight is moved, filled in; nothing is changed before it is saved there.
   await panel.getByRole('region', { name: 'Another aircraft' }).getByRole('link').first().click();
   await expect(page.getByRole('form', { name: 'Move a flight' })).toContainText('N0');
 

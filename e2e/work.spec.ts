@@ -173,7 +173,7 @@ test('a ferry flight under a permit: to the workshop by day, with its crew alone
     await form.getByLabel('From', { exact: true }).fill('1200');
     await form.getByLabel('To', { exact: true }).fill('1300');
     await form.getByLabel('What for').click();
-    // A list that is drawn anew under the finger takes no tap: it is tapped again while it stands.
+    // A list that is drawn again under the finger takes no tap: it is tapped once more while it stands.
     await expect(async () => {
       await dispatcher.getByRole('option', { name: 'A flight to the workshop' }).click({ timeout: 2000 });
       await expect(dispatcher.getByRole('listbox')).toHaveCount(0, { timeout: 2000 });

@@ -109,7 +109,7 @@ function membersNamed(words: readonly string[], people: readonly string[]): read
 
 /**
  * Reads a flight from a line as somebody says it, such as `N02TB tomorrow 10-11:30 lesson Okoro 1.2h weekly x4`. The words may stand in
- * any order. Nothing is guessed: what may mean two things is not taken, and a sentence says so.
+ * any order. Nothing is guessed: what may mean two things is not taken, and a sentence asks which is meant.
  */
 export function readFlightLine(
   text: string,

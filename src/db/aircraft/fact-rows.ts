@@ -24,7 +24,10 @@ export const countsSince = (row: { readonly recorded_at: Date; readonly vouched_
     row.vouched_at !== null && row.vouched_at > row.recorded_at ? row.vouched_at : row.recorded_at,
   );
 
-/** Every document check that counts or did until it was struck out; or the latest document check of each kind of document, one index look-up each; and every one that tells of a registration's end, which later document checks do not undo. */
+/**
+ * Every document check that counts or did until it was struck out; or the latest document check of each kind of document,
+ * one index look-up each; and every one that tells of a registration's end, which later document checks do not undo.
+ */
 async function readDocuments(tx: ClubTransaction, aircraftId: string | null, every: boolean) {
   if (every)
     return tx

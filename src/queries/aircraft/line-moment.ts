@@ -62,7 +62,7 @@ interface Asked {
   readonly day: Today;
 }
 
-/** Whoever may have no list of who flew sees that somebody did. */
+/** Readers who may have no list of who flew see that somebody did. */
 const UNNAMED = 'somebody';
 
 /** A flight that had left by a moment, as a row draws it. */
@@ -156,7 +156,7 @@ function rowAhead(
 /**
  * Rows of the Line at a moment: one that is over as it was known then, by the club's rules of today; one to come by what is on record
  * now with every planned flight flown. Nothing is sampled: each row is decided for exactly that moment.
- * @param reader whoever may have no list of flights sees no names of those who flew before
+ * @param reader those who may have no list of flights see no names of those who flew before
  * @param asked the first row in the order of registrations, and how many
  */
 export async function lineAt(

@@ -11,7 +11,11 @@ import { Reasons } from '../shell/reasons';
 
 const WaysFold = lazily(() => import('../flights/ways-fold').then((module) => module.WaysFold), 44);
 
-/** The selected aircraft's verdict in full. @param at another moment that it is about; null is now @param date the day whose flights it shows */
+/**
+ * The selected aircraft's verdict in full.
+ * @param at another moment that it is about; null is now
+ * @param date the day whose flights it shows
+ */
 export function Selected({
   row,
   zone,
