@@ -1,30 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { cleanCase } from '@/testing/clean-case';
-import { hoursFromSeconds } from '../quantities/hours';
-import { UNSAID, type PlannedFlight } from '../records/flights/planned-flight';
+import { coreFlight } from '@/testing/core-flight';
 import { addSeconds } from '../time/instant';
 import { decideAhead, metersAt } from './ahead';
 import { prepare } from './prepare';
 
 const { facts, packs, asOf } = cleanCase({});
 const prepared = prepare(facts, packs, asOf);
-const flight = (id: string, startsIn: number, airborne: number): PlannedFlight => ({
-  id,
-  starts: addSeconds(asOf, startsIn),
-  ends: addSeconds(asOf, startsIn + airborne),
-  airborne: hoursFromSeconds(airborne),
-  purpose: 'instruction-school-aircraft',
-  crew: 'dual',
-  rules: 'vfr',
-  range: 'local',
-  light: null,
-  transponderAirspace: false,
-  adsbAirspace: false,
-  beyondGlideOverWater: false,
-  passengers: false,
-  ...UNSAID,
-  landings: 3,
-});
+const flight = (id: string, startsIn: number, airborne: number) =>
+  coreFlight(id, addSeconds(asOf, startsIn), airborne, airborne);
 
 describe('a moment to come', () => {
   const now = prepared.meters['time-in-service'] ?? 0;

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cleanCase } from '@/testing/clean-case';
-import { hoursFromSeconds } from '../quantities/hours';
-import { UNSAID, type PlannedFlight } from '../records/flights/planned-flight';
+import { coreFlight } from '@/testing/core-flight';
+import type { PlannedFlight } from '../records/flights/planned-flight';
 import { addSeconds, instantText } from '../time/instant';
 import { decideAtStart, fitsFor } from './fits';
 import { prepare } from './prepare';
@@ -10,30 +10,11 @@ import { prepare } from './prepare';
 const { facts, packs, asOf } = cleanCase({});
 const prepared = prepare(facts, packs, asOf);
 const HOUR = 3600;
-const flight = (
-  id: string,
-  startsIn: number,
-  lasts: number,
-  airborne: number,
-  change: Partial<PlannedFlight> = {},
-): PlannedFlight => ({
-  id,
-  starts: addSeconds(asOf, startsIn),
-  ends: addSeconds(asOf, startsIn + lasts),
-  airborne: hoursFromSeconds(airborne),
-  purpose: 'private-rental',
-  crew: 'rated-pilot',
-  rules: 'vfr',
-  range: 'local',
-  light: null,
-  transponderAirspace: false,
-  adsbAirspace: false,
-  beyondGlideOverWater: false,
-  passengers: false,
-  ...UNSAID,
-  landings: 2,
-  ...change,
-});
+const flight = (id: string, startsIn: number, lasts: number, airborne: number) =>
+  coreFlight(id, addSeconds(asOf, startsIn), lasts, airborne, {
+    purpose: 'private-rental',
+    crew: 'rated-pilot',
+  });
 /** The flight that cannot go, moved or cut in every way by brute force: what fits. */
 function everyFit(others: readonly PlannedFlight[], asked: PlannedFlight, from: PreparedOf = prepared) {
   const goes = (one: PlannedFlight) =>

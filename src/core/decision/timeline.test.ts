@@ -2,11 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cleanCase } from '@/testing/clean-case';
 import type { Json } from '@/contracts/kernel/merge-patch';
+import { coreFlight } from '@/testing/core-flight';
 import { seatRail } from '@/testing/lesson';
 import { RICH } from '@/testing/rich-case';
 import { sameUses } from '../envelope/use-set';
-import { hours, hoursFromSeconds } from '../quantities/hours';
-import { UNSAID, type PlannedFlight } from '../records/flights/planned-flight';
+import { hours } from '../quantities/hours';
+import type { PlannedFlight } from '../records/flights/planned-flight';
 import { addSeconds, instant, instantText, type Instant } from '../time/instant';
 import { metersAt } from './ahead';
 import { decidePrepared } from './decide';
@@ -16,30 +17,7 @@ import { prepare } from './prepare';
 import { timeline } from './timeline';
 
 const DAY = 86_400;
-const flight = (
-  id: string,
-  starts: Instant,
-  seconds: number,
-  airborne: number,
-  change: Partial<PlannedFlight> = {},
-): PlannedFlight => ({
-  id,
-  starts,
-  ends: addSeconds(starts, seconds),
-  airborne: hoursFromSeconds(airborne),
-  purpose: 'instruction-school-aircraft',
-  crew: 'dual',
-  rules: 'vfr',
-  range: 'local',
-  light: null,
-  transponderAirspace: false,
-  adsbAirspace: false,
-  beyondGlideOverWater: false,
-  passengers: false,
-  ...UNSAID,
-  landings: 2,
-  ...change,
-});
+const flight = coreFlight;
 
 describe('the timeline', () => {
   const { facts, packs, asOf } = cleanCase(RICH);

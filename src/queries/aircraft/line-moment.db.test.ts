@@ -88,7 +88,7 @@ describe('the Line at a moment that is over', () => {
               seenRevision: (await row())?.revision ?? 0,
               kind: 'document-check',
               recordId: check,
-              why: 'looked into another pouch',
+              why: 'looked into the folder of another aircraft',
               password: PASSWORD,
             }),
           ),

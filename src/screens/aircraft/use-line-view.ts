@@ -29,9 +29,8 @@ export function useLineView() {
     if (personId === undefined || isSaid) return;
     const kept = localStorage.getItem(keyOf(personId)) ?? '';
     if (kept !== '') setHash(hashWith(viewFrom(kept), text), 'the same');
-    // Only as the person becomes known: "everything" chosen later says nothing in the address, and must stay.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [personId]);
+    // Everything, once it is chosen, is kept as nothing: then nothing is put there.
+  }, [personId, isSaid, text]);
   const choose = (next: LineView) => {
     if (personId !== undefined) localStorage.setItem(keyOf(personId), textOf(next));
     setHash(hashWith(next, text), 'the same');

@@ -133,7 +133,7 @@ export function FlightsFile({ plan, onClose }: { readonly plan: DayPlan; readonl
   };
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="flights-file">
-      <DialogTitle id="flights-file">Bring in flights</DialogTitle>
+      <DialogTitle id="flights-file">Import flights</DialogTitle>
       <DialogContent>
         <p>
           From a calendar (.ics) or a table (.csv) with the columns aircraft, day, from, to, who, for and air,

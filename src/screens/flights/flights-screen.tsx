@@ -205,7 +205,7 @@ export function FlightsScreen() {
                   setDoing({ kind: 'bringing-in' });
                 }}
               >
-                Bring in a file
+                Import flights
               </Button>
             ) : null}
           </Stack>
